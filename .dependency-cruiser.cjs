@@ -1,0 +1,34 @@
+/** The layering of docs/architecture.md, enforced: core knows nobody, nothing points back. */
+const layer = (name, from, forbidden, comment) => ({
+  name,
+  severity: 'error',
+  comment,
+  from: { path: from, pathNot: '\\.test\\.tsx?$' },
+  to: { path: forbidden },
+});
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'no-orphans-resolved', severity: 'error', comment: 'an import that cannot be resolved', from: {}, to: { couldNotResolve: true, pathNot: '^astro:' } },
+    layer('core-knows-nobody', '^src/core', '^src/(server|pages|islands|ui|client|layouts)|^demo|^scripts', 'core points outward'),
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      comment: 'core has no Node, SQL, DOM framework or server package',
+      from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    layer('core-uses-few-packages', '^src/core', 'node_modules/(react|react-dom|astro|mysql2|pino|zustand|cmdk|lucide-react)/', 'no interface or database package in core'),
+    layer('server-knows-core-only', '^src/server', '^src/(pages|islands|ui|client|layouts)', 'server points at the interface'),
+    layer('client-knows-core-only', '^src/client', '^src/(server|pages|islands|ui|layouts)', 'client points at views or server'),
+    layer('ui-knows-no-domain', '^src/ui', '^src/(core|server|pages|islands|client|layouts)', 'ui parts know only what they are handed'),
+    layer('islands-know-no-server', '^src/islands', '^src/(server|pages|layouts)', 'views reach the server over HTTP only'),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    extraExtensionsToScan: ['.astro'],
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js', '.json', '.astro', '.css'], conditionNames: ['import', 'node', 'default'], exportsFields: ['exports'] },
+  },
+};

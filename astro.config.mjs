@@ -1,0 +1,33 @@
+import { defineConfig } from 'astro/config';
+import node from '@astrojs/node';
+import react from '@astrojs/react';
+import tailwindcss from '@tailwindcss/vite';
+
+export default defineConfig({
+  output: 'server',
+  adapter: node({ mode: 'middleware' }),
+  integrations: [react()],
+  server: { host: '127.0.0.1', port: 4321 },
+  devToolbar: { enabled: false },
+  telemetry: false,
+  // Own origin check in src/server/http/guard.ts covers JSON bodies too, which this one does not.
+  security: { checkOrigin: false },
+  experimental: {
+    csp: {
+      algorithm: 'SHA-256',
+      directives: [
+        "default-src 'self'",
+        "img-src 'self' data:",
+        "font-src 'self'",
+        "connect-src 'self'",
+        "worker-src 'self'",
+        "object-src 'none'",
+        "base-uri 'none'",
+        "form-action 'self'",
+        "frame-ancestors 'none'",
+      ],
+    },
+  },
+  build: { inlineStylesheets: 'never' },
+  vite: { plugins: [tailwindcss()] },
+});

@@ -1,0 +1,34 @@
+/**
+ * `a × b ÷ divisor`, rounded once, half away from zero (2-domain §1). Exact: the product is formed in
+ * arbitrary precision. All arguments are integers; the divisor is positive.
+ *
+ * @throws RangeError when an argument is no safe integer, the divisor is not positive or the result is too large
+ */
+export function multiplyDivide(a: number, b: number, divisor: number): number {
+  if (!Number.isSafeInteger(a) || !Number.isSafeInteger(b) || !Number.isSafeInteger(divisor) || divisor <= 0) {
+    throw new RangeError('multiplyDivide takes whole numbers and a positive divisor');
+  }
+  const product = BigInt(a) * BigInt(b);
+  const size = product < 0n ? -product : product;
+  const d = BigInt(divisor);
+  const rounded = (2n * size + d) / (2n * d);
+  const result = Number(product < 0n ? -rounded : rounded);
+  if (!Number.isSafeInteger(result)) throw new RangeError('the amount is too large');
+  return result;
+}
+
+/** A decimal percentage string as an exact fraction: "5.5" is 55 / 1000. @throws RangeError when malformed */
+export function percentAsFraction(percent: string): { numerator: number; denominator: number } {
+  const match = /^(0|[1-9][0-9]{0,2})(?:\.([0-9]{1,4}))?$/.exec(percent);
+  if (!match) throw new RangeError(`"${percent}" is not a percentage such as 21 or 5.5`);
+  const decimals = match[2] ?? '';
+  return { numerator: Number(match[1] + decimals), denominator: 100 * 10 ** decimals.length };
+}
+
+/**
+ * The tax contained in an amount that includes it, in minor units: amount × rate ÷ (1 + rate), rounded once.
+ */
+export function includedTax(amount: number, percent: string): number {
+  const { numerator, denominator } = percentAsFraction(percent);
+  return multiplyDivide(amount, numerator, numerator + denominator);
+}

@@ -1,0 +1,9 @@
+/** Entries of a keyed collection in shown order: by `order`, ties by id (code unit order, the same everywhere). */
+export function inOrder<T extends { order: number }>(collection: Record<string, T>): [id: string, item: T][] {
+  return Object.entries(collection).sort(([idA, a], [idB, b]) => a.order - b.order || (idA < idB ? -1 : idA > idB ? 1 : 0));
+}
+
+/** An order key that sorts after all present ones. */
+export function orderAfterLast(collection: Record<string, { order: number }>): number {
+  return Object.values(collection).reduce((highest, item) => Math.max(highest, item.order), 0) + 1;
+}

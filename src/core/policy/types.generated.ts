@@ -1,0 +1,288 @@
+// Generated from schema/policy.schema.json by `npm run types`. Do not edit.
+
+export type Name = string;
+/**
+ * ISO 4217 code
+ */
+export type Currency = string;
+/**
+ * ISO 3166-1 alpha-2 code
+ */
+export type Country = string;
+export type Postcode = string;
+/**
+ * position among its siblings; ties by id
+ */
+export type Order = number;
+/**
+ * BCP 47 tag
+ */
+export type Language = string;
+export type Id = string;
+export type AreaPart =
+  | {
+      kind: 'wholeMarket';
+    }
+  | {
+      kind: 'country';
+      country: Country;
+    };
+export type OptionKind = 'parcel' | 'localDelivery' | 'pickUp';
+
+/**
+ * Everything a store promises about delivery: markets, zones, options, offers and their wording. Collections are objects keyed by a stable id; `order` decides the sequence shown.
+ */
+export interface Policy {
+  version: 1;
+  store: Store;
+  markets: {
+    [k: string]: Market;
+  };
+  zones: {
+    [k: string]: Zone;
+  };
+  options: {
+    [k: string]: DeliveryOption;
+  };
+  /**
+   * Named conditions. Empty until conditions exist.
+   */
+  qualifiers: {};
+  offers: {
+    [k: string]: Offer;
+  };
+  /**
+   * offer id → state → place → language → ICU MessageFormat text
+   */
+  wording: {
+    [k: string]: OfferWording;
+  };
+  /**
+   * Saved carts: the bench shows the pinned ones.
+   */
+  testCarts: {
+    [k: string]: TestCart;
+  };
+}
+export interface Store {
+  name: Name;
+  baseCurrency: Currency;
+  /**
+   * IANA zone
+   */
+  timeZone: string;
+  origin: {
+    country: Country;
+    postcode: Postcode;
+  };
+}
+export interface Market {
+  order: Order;
+  name: Name;
+  /**
+   * @minItems 1
+   * @maxItems 260
+   */
+  countries: Country[];
+  currency: Currency;
+  /**
+   * @minItems 1
+   * @maxItems 20
+   */
+  languages: Language[];
+  tax: {
+    /**
+     * whether prices shown and entered contain tax
+     */
+    prices: 'withTax';
+    /**
+     * tax rate on delivery, in percent
+     */
+    delivery: string;
+  };
+  /**
+   * the option chosen for the shopper at first
+   */
+  preselect: 'first' | 'cheapest';
+}
+export interface Zone {
+  order: Order;
+  market: Id;
+  name: Name;
+  on: boolean;
+  area: {
+    include: {
+      [k: string]: AreaPart;
+    };
+  };
+}
+export interface DeliveryOption {
+  order: Order;
+  zone: Id;
+  on: boolean;
+  name: Name;
+  kind: OptionKind;
+  label: Texts;
+  /**
+   * working days
+   */
+  estimate: {
+    min: number;
+    max: number;
+  };
+  charge: Charge;
+}
+/**
+ * language → text
+ */
+export interface Texts {
+  [k: string]: string;
+}
+export interface Charge {
+  combine: 'first';
+  lines: {
+    [k: string]: ChargeLine;
+  };
+  /**
+   * what holds when no line applies
+   */
+  otherwise:
+    | {
+        kind: 'notOffered';
+      }
+    | {
+        kind: 'price';
+        price: LocalAmount;
+      };
+}
+export interface ChargeLine {
+  order: Order;
+  /**
+   * half-open range [from, to) of a measure; `to` null is open
+   */
+  over?: {
+    measure: 'goodsValue';
+    from: LocalAmount;
+    to: LocalAmount | null;
+  };
+  price: {
+    fixed: LocalAmount;
+  };
+}
+/**
+ * An amount in the currency of the market it belongs to.
+ */
+export interface LocalAmount {
+  /**
+   * minor units
+   */
+  exact: number;
+}
+export interface Offer {
+  order: Order;
+  name: Name;
+  note: string;
+  on: boolean;
+  /**
+   * higher comes first
+   */
+  priority: number;
+  /**
+   * one goal an offer, for now
+   */
+  goals: {
+    [k: string]: Goal;
+  };
+}
+export interface Goal {
+  order: Order;
+  measure: {
+    kind: 'countedValue';
+    /**
+     * goods value after discounts, as shown with tax
+     */
+    basis: 'afterDiscountsWithTax';
+  };
+  /**
+   * market id → amount; a market that is absent does not have the offer
+   */
+  targets: {
+    [k: string]: Target;
+  };
+  rewards: {
+    [k: string]: Reward;
+  };
+}
+export interface Target {
+  /**
+   * minor units; at least this reaches the goal
+   */
+  exact: number;
+}
+export interface Reward {
+  order: Order;
+  kind: 'deliveryFree';
+  /**
+   * the options it applies to
+   */
+  on:
+    | {
+        by: 'all';
+      }
+    | {
+        by: 'kind';
+        /**
+         * @minItems 1
+         * @maxItems 3
+         */
+        kinds: OptionKind[];
+      }
+    | {
+        by: 'list';
+        /**
+         * option id → true
+         */
+        options: {
+          [k: string]: true;
+        };
+      };
+  /**
+   * whether what goods with an own delivery price add is waived too
+   */
+  coversOwnDelivery: boolean;
+}
+export interface OfferWording {
+  progress?: PlaceTexts;
+  reached?: PlaceTexts;
+}
+/**
+ * a place without its own text takes that of everyPlace
+ */
+export interface PlaceTexts {
+  everyPlace?: Texts;
+  strip?: Texts;
+  product?: Texts;
+  miniCart?: Texts;
+  cart?: Texts;
+  checkout?: Texts;
+}
+export interface TestCart {
+  order: Order;
+  name: Name;
+  pinned: boolean;
+  language: Language;
+  destination: {
+    country: Country;
+    postcode: Postcode;
+  };
+  /**
+   * product id → quantity and position
+   */
+  lines: {
+    [k: string]: CartLine;
+  };
+}
+export interface CartLine {
+  order: Order;
+  quantity: number;
+}

@@ -1,0 +1,34 @@
+import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
+import schema from './schema/policy.schema.json' with { type: 'json' };
+import type { Policy } from './types.ts';
+import type { PolicyFault } from './fault.ts';
+import { checkReferences } from './references.ts';
+
+export type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
+
+const validateSchema = new Ajv2020({ allErrors: false, strict: true, strictTypes: false, discriminator: false }).compile(schema);
+
+/** Checks shape (JSON Schema), then references and meaning. Never throws on any input. */
+export function checkPolicy(document: unknown): PolicyCheck {
+  if (!validateSchema(document)) return { ok: false, faults: (validateSchema.errors ?? []).map(faultOf) };
+  const policy = document as unknown as Policy;
+  const faults = checkReferences(policy);
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, policy };
+}
+
+/** An Ajv error in words, with the pointer to the offending value. */
+export function faultOf(error: ErrorObject): PolicyFault {
+  const params = error.params as Record<string, unknown>;
+  switch (error.keyword) {
+    case 'additionalProperties':
+      return { pointer: `${error.instancePath}/${String(params.additionalProperty)}`, message: 'is not a known property' };
+    case 'required':
+      return { pointer: `${error.instancePath}/${String(params.missingProperty)}`, message: 'is missing' };
+    case 'enum':
+      return { pointer: error.instancePath, message: `must be one of ${(params.allowedValues as unknown[]).join(', ')}` };
+    case 'const':
+      return { pointer: error.instancePath, message: `must be ${JSON.stringify(params.allowedValue)}` };
+    default:
+      return { pointer: error.instancePath, message: error.message ?? 'is not valid' };
+  }
+}

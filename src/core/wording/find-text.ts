@@ -1,0 +1,30 @@
+import type { MessageState } from '../evaluation/evaluation.ts';
+import type { Policy } from '../policy/types.ts';
+import type { Place } from './places.ts';
+
+/** A text and how it was found; `fallback` names what was asked for but is not there. */
+export interface FoundText {
+  text: string;
+  language: string;
+  inherited: boolean;
+  fallback: { wanted: string } | null;
+}
+
+/**
+ * The text for a place and language: the place's own, else that of every place; for each language in turn the one
+ * asked for, its base language (in any region), then the market's first (2-domain §8).
+ */
+export function findText(policy: Policy, offerId: string, state: MessageState, place: Place, language: string, marketLanguages: readonly string[]): FoundText | null {
+  const texts = policy.wording[offerId]?.[state];
+  if (!texts) return null;
+  const base = language.split('-')[0]!;
+  const layers = [texts[place], texts.everyPlace];
+  const wanted = [(key: string) => key === language, (key: string) => key.split('-')[0] === base, (key: string) => key === marketLanguages[0]];
+  for (const [rank, matches] of wanted.entries()) {
+    for (const [layer, byLanguage] of layers.entries()) {
+      const key = Object.keys(byLanguage ?? {}).sort().find((candidate) => matches(candidate) && byLanguage![candidate]!.trim() !== '');
+      if (key) return { text: byLanguage![key]!, language: key, inherited: layer === 1, fallback: rank === 0 ? null : { wanted: language } };
+    }
+  }
+  return null;
+}

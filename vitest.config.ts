@@ -1,0 +1,29 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'unit', include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/published/**/*.test.ts'], exclude: ['src/server/**'] } },
+      {
+        test: {
+          name: 'server',
+          include: ['tests/server/**/*.test.ts'],
+          globalSetup: ['tests/server/start-application.ts'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+          poolOptions: { forks: { singleFork: true } },
+        },
+      },
+      {
+        test: {
+          name: 'browser',
+          include: ['tests/browser/**/*.test.ts'],
+          globalSetup: ['tests/browser/start-application.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+          poolOptions: { forks: { singleFork: true } },
+        },
+      },
+    ],
+  },
+});
