@@ -1,0 +1,60 @@
+import { createServer } from 'node:http';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { Stop } from './say.mjs';
+
+/**
+ * Serves the build. @returns the address and a function that stops taking requests, finishes open ones and closes
+ */
+export async function serve(root, { host, port, lastPort }) {
+  const { default: sirv } = await import('sirv');
+  const { handler } = await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href);
+  const files = sirv(join(root, 'dist/client'), {
+    brotli: true,
+    gzip: true,
+    dotfiles: false,
+    setHeaders: (response, path) => {
+      response.setHeader('x-content-type-options', 'nosniff');
+      response.setHeader('cache-control', path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'public, max-age=3600');
+    },
+  });
+  const server = createServer({ requestTimeout: 30_000, headersTimeout: 10_000 }, (request, response) => {
+    files(request, response, () => {
+      handler(request, response, (error) => {
+        if (response.headersSent) return response.end();
+        response.writeHead(error ? 500 : 404, { 'content-type': 'text/plain; charset=utf-8' });
+        response.end(error ? 'Something went wrong here. Nothing was changed.' : 'There is no such page.');
+      });
+    });
+  });
+  const taken = await listen(server, host, port, lastPort);
+  const shown = host.includes(':') ? `[${host}]` : host;
+  return {
+    address: `http://${shown}:${server.address().port}/`,
+    taken,
+    close: () =>
+      new Promise((resolve) => {
+        server.close(() => resolve());
+        server.closeIdleConnections();
+        setTimeout(() => server.closeAllConnections(), 3000).unref();
+      }),
+  };
+}
+
+/** Listens on the first free port from `port` to `lastPort`; returns those that were taken. */
+async function listen(server, host, port, lastPort) {
+  const taken = [];
+  for (let candidate = port; candidate <= lastPort; candidate++) {
+    const error = await new Promise((resolve) => {
+      server.once('error', resolve);
+      server.listen(candidate, host, () => {
+        server.off('error', resolve);
+        resolve(null);
+      });
+    });
+    if (!error) return taken;
+    if (error.code !== 'EADDRINUSE') throw new Stop(`Cannot listen on ${host}:${candidate}: ${error.message}`);
+    taken.push(candidate);
+  }
+  throw new Stop(`Ports ${port} to ${lastPort} are all taken. Free one, or set PORT to another.`);
+}

@@ -1,0 +1,70 @@
+// Everything from a fresh checkout to a served page. Only Node's own modules until packages are installed.
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ensureBuilt } from './setup/build.mjs';
+import { ensureNpmPackages } from './setup/npm-packages.mjs';
+import { startPrivateDatabase } from './setup/private-database.mjs';
+import { say, Stop } from './setup/say.mjs';
+import { serve } from './setup/serve.mjs';
+import { prepareStore } from './setup/store.mjs';
+
+const root = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
+const options = process.argv.slice(2);
+const known = ['--empty', '--dev'];
+const closing = [];
+let stopping = false;
+
+async function stop(code) {
+  if (stopping) return;
+  stopping = true;
+  for (const close of closing.reverse()) await close();
+  process.exit(code);
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+  process.on(signal, () => {
+    say('Stopping …');
+    void stop(0);
+  });
+}
+
+async function start() {
+  const unknown = options.find((option) => !known.includes(option));
+  if (unknown) throw new Stop(`“${unknown}” is not an option. There are: --empty (start without the demo store).`);
+  ensureNpmPackages(root);
+  let url = process.env.DATABASE_URL;
+  if (!url) {
+    const database = await startPrivateDatabase(join(root, '.data', 'database'));
+    closing.push(database.stop);
+    url = database.url;
+  }
+  process.env.DATABASE_URL = url;
+  prepareStore(root, url, { demo: !options.includes('--empty') });
+  if (stopping) return;
+  if (options.includes('--dev')) return develop();
+  ensureBuilt(root);
+  if (stopping) return;
+  const host = process.env.HOST ?? '127.0.0.1';
+  const port = portFrom(process.env.PORT);
+  const served = await serve(root, { host, port, lastPort: process.env.PORT ? port : port + 20 });
+  closing.push(served.close);
+  if (served.taken.length > 0) say(`Port ${served.taken.join(', ')} is taken by another program; using the next free one.`);
+  say(`Summant is ready. Ctrl-C stops it.\n${served.address}`);
+}
+
+function develop() {
+  const child = spawn(process.execPath, [join(root, 'node_modules/astro/astro.js'), 'dev'], { cwd: root, stdio: 'inherit', env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' } });
+  child.once('exit', (code) => void stop(code ?? 0));
+  closing.push(() => new Promise((resolve) => (child.exitCode === null ? child.once('exit', resolve) && child.kill('SIGTERM') : resolve())));
+}
+
+function portFrom(text) {
+  if (text === undefined) return 4321;
+  if (!/^\d{1,5}$/.test(text) || Number(text) > 65535) throw new Stop(`PORT is “${text}”, which is not a port number.`);
+  return Number(text);
+}
+
+start().catch(async (error) => {
+  process.stderr.write(`\n${error instanceof Stop ? error.message : error.stack}\n`);
+  await stop(1);
+});

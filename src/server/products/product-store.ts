@@ -1,0 +1,30 @@
+import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
+import type { Product } from '../../core/catalogue/product.ts';
+import { reading } from '../database/pool.ts';
+
+const columns = 'id, sku, name, details';
+
+function productOf(row: RowDataPacket): Product {
+  return { ...(JSON.parse(String(row.details)) as Omit<Product, 'id' | 'sku' | 'name'>), id: String(row.id), sku: String(row.sku), name: String(row.name) };
+}
+
+/** All products, by SKU. @param limit bounds what is sent to a browser at once */
+export async function listProducts(limit = 5000): Promise<Product[]> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>(`SELECT ${columns} FROM product ORDER BY sku LIMIT ?`, [limit]);
+    return rows.map(productOf);
+  });
+}
+
+export async function productsById(ids: readonly string[]): Promise<Product[]> {
+  if (ids.length === 0) return [];
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>(`SELECT ${columns} FROM product WHERE id IN (?)`, [ids]);
+    return rows.map(productOf);
+  });
+}
+
+export async function addProducts(connection: PoolConnection, products: readonly Product[]): Promise<void> {
+  const rows = products.map(({ id, sku, name, ...details }) => [id, sku, name, JSON.stringify(details)]);
+  await connection.query('INSERT INTO product (id, sku, name, details) VALUES ?', [rows]);
+}

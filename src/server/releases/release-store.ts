@@ -1,0 +1,86 @@
+import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
+import type { Policy } from '../../core/policy/types.ts';
+import { inTransaction, reading } from '../database/pool.ts';
+import { storeId } from '../user.ts';
+
+export interface ReleaseSummary {
+  number: number;
+  note: string;
+  copyOf: number | null;
+  releasedBy: string;
+  /** ISO 8601, UTC */
+  releasedAt: string;
+}
+
+export interface Release extends ReleaseSummary {
+  policy: Policy;
+}
+
+export type ReleaseOutcome = { kind: 'released'; release: ReleaseSummary } | { kind: 'stale'; revision: number } | { kind: 'unknown' };
+
+const columns = 'number, note, copy_of, released_by, released_at';
+
+function summaryOf(row: RowDataPacket): ReleaseSummary {
+  return {
+    number: Number(row.number),
+    note: String(row.note),
+    copyOf: row.copy_of === null ? null : Number(row.copy_of),
+    releasedBy: String(row.released_by),
+    releasedAt: (row.released_at as Date).toISOString(),
+  };
+}
+
+export async function listReleases(): Promise<ReleaseSummary[]> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>(`SELECT ${columns} FROM policy_release WHERE store_id = ? ORDER BY number DESC LIMIT 200`, [storeId]);
+    return rows.map(summaryOf);
+  });
+}
+
+/** The number of the release that the shop uses; null before the first. */
+export async function currentReleaseNumber(): Promise<number | null> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>('SELECT MAX(number) AS number FROM policy_release WHERE store_id = ?', [storeId]);
+    return rows[0]?.number == null ? null : Number(rows[0].number);
+  });
+}
+
+export async function readRelease(number: number): Promise<Release | null> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>(`SELECT ${columns}, document FROM policy_release WHERE store_id = ? AND number = ?`, [storeId, number]);
+    return rows[0] ? { ...summaryOf(rows[0]), policy: JSON.parse(String(rows[0].document)) as Policy } : null;
+  });
+}
+
+export async function currentRelease(): Promise<Release | null> {
+  const number = await currentReleaseNumber();
+  return number === null ? null : readRelease(number);
+}
+
+/** Makes the draft at `revision` the next release; refused when the draft has moved on since it was looked at. */
+export async function releaseDraft(revision: number, note: string, releasedBy: string): Promise<ReleaseOutcome> {
+  return inTransaction(async (connection) => {
+    const [rows] = await connection.query<RowDataPacket[]>('SELECT revision, document FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
+    if (!rows[0] || Number(rows[0].revision) !== revision) return { kind: 'stale', revision: Number(rows[0]?.revision ?? 0) };
+    return { kind: 'released', release: await addRelease(connection, String(rows[0].document), revision, note, null, releasedBy) };
+  });
+}
+
+/** Makes a new release of an old copy. The draft is left as it is: it is work in progress. */
+export async function rollBack(number: number, note: string, releasedBy: string): Promise<ReleaseOutcome> {
+  return inTransaction(async (connection) => {
+    await connection.query('SELECT revision FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
+    const [rows] = await connection.query<RowDataPacket[]>('SELECT document, draft_revision FROM policy_release WHERE store_id = ? AND number = ?', [storeId, number]);
+    if (!rows[0]) return { kind: 'unknown' };
+    return { kind: 'released', release: await addRelease(connection, String(rows[0].document), Number(rows[0].draft_revision), note, number, releasedBy) };
+  });
+}
+
+/** The draft row is locked by the caller, so numbers follow one another without a gap. */
+async function addRelease(connection: PoolConnection, document: string, revision: number, note: string, copyOf: number | null, releasedBy: string): Promise<ReleaseSummary> {
+  const [last] = await connection.query<RowDataPacket[]>('SELECT COALESCE(MAX(number), 0) AS number FROM policy_release WHERE store_id = ?', [storeId]);
+  const number = Number(last[0]!.number) + 1;
+  await connection.query('INSERT INTO policy_release VALUES (?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))', [storeId, number, note, document, revision, copyOf, releasedBy]);
+  const [rows] = await connection.query<RowDataPacket[]>(`SELECT ${columns} FROM policy_release WHERE store_id = ? AND number = ?`, [storeId, number]);
+  return summaryOf(rows[0]!);
+}
