@@ -23,6 +23,7 @@ export function createPool(url: string | undefined): Pool {
     timezone: 'Z',
     supportBigNumbers: true,
     enableKeepAlive: true,
+    jsonStrings: true,
   });
   created.on('connection', (connection) => {
     connection.query("SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED'");

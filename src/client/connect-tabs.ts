@@ -1,0 +1,46 @@
+import type { DraftStore } from './draft-store.ts';
+
+const channelName = 'summant-draft';
+
+/** Tells other tabs of a change. */
+export function announceRevision(revision: number): void {
+  if (typeof BroadcastChannel === 'undefined') return;
+  const channel = new BroadcastChannel(channelName);
+  channel.postMessage(revision);
+  channel.close();
+}
+
+/**
+ * Keeps a store up to date with other tabs and other people: on word from a tab, and when the page is looked at
+ * again. Edits that could not be sent yet outlive a reload. @returns a function that ends it
+ */
+export function connectStore(store: DraftStore): () => void {
+  const channel = new BroadcastChannel(channelName);
+  const refresh = () => void store.getState().refresh();
+  channel.onmessage = ({ data }) => {
+    if (typeof data === 'number' && data > store.getState().saved.revision) refresh();
+  };
+  const onVisible = () => {
+    if (document.visibilityState === 'visible') refresh();
+  };
+  document.addEventListener('visibilitychange', onVisible);
+  window.addEventListener('focus', refresh);
+
+  const key = 'summant-unsent';
+  const kept = sessionStorage.getItem(key);
+  if (kept) {
+    sessionStorage.removeItem(key);
+    for (const edit of JSON.parse(kept) as Parameters<ReturnType<DraftStore['getState']>['edit']>[0][]) store.getState().edit(edit);
+  }
+  const keepUnsent = () => {
+    const { pending } = store.getState();
+    if (pending.length > 0) sessionStorage.setItem(key, JSON.stringify(pending));
+  };
+  window.addEventListener('pagehide', keepUnsent);
+  return () => {
+    channel.close();
+    document.removeEventListener('visibilitychange', onVisible);
+    window.removeEventListener('focus', refresh);
+    window.removeEventListener('pagehide', keepUnsent);
+  };
+}

@@ -1,0 +1,33 @@
+/** A problem+json answer, as the interface shows it. */
+export interface HttpProblem {
+  status: number;
+  title: string;
+  detail: string;
+  fields?: { pointer: string; message: string }[];
+  draft?: unknown;
+}
+
+export type Answer<T> = { ok: true; body: T } | { ok: false; problem: HttpProblem; unreachable: boolean };
+
+const unreachable: HttpProblem = { status: 0, title: 'Summant does not answer', detail: 'Your edits are kept here and sent as soon as it does.' };
+
+/** Calls the server; never throws. `unreachable` means that trying again later makes sense. */
+export async function call<T>(method: string, path: string, options: { body?: unknown; etag?: string; type?: string; keepalive?: boolean } = {}): Promise<Answer<T>> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method,
+      headers: {
+        ...(options.body === undefined ? {} : { 'content-type': options.type ?? 'application/json' }),
+        ...(options.etag ? { 'if-match': options.etag } : {}),
+      },
+      ...(options.body === undefined ? {} : { body: JSON.stringify(options.body) }),
+      ...(options.keepalive ? { keepalive: true } : {}),
+    });
+    const body = (await response.json()) as unknown;
+    if (response.ok) return { ok: true, body: body as T };
+    return { ok: false, problem: body as HttpProblem, unreachable: response.status === 503 };
+  } catch {
+    return { ok: false, problem: unreachable, unreachable: true };
+  }
+}

@@ -1,0 +1,43 @@
+import { useMemo } from 'react';
+import type { TestCart } from '../../core/policy/types.ts';
+import { usePage } from '../frame/page-context.tsx';
+import { DifferenceMark } from './DifferenceMark.tsx';
+import { Lead } from './Lead.tsx';
+import { OptionRow } from './OptionRow.tsx';
+import { rehearse, whyNothing } from './rehearse-cart.ts';
+
+/** One pinned cart: who and where, how far toward the goal, what is read, what delivery costs. */
+export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
+  const page = usePage();
+  const { compiled, compiledRelease, catalogue } = page;
+  const now = useMemo(() => rehearse(compiled, catalogue, cart, true), [compiled, catalogue, cart]);
+  const released = useMemo(() => (compiledRelease ? rehearse(compiledRelease, catalogue, cart) : null), [compiledRelease, catalogue, cart]);
+  const { evaluation } = now;
+  const currency = evaluation.currency;
+  return (
+    <li className="border-t border-hairline px-4 py-3" data-testid={`bench-${id}`}>
+      <div className="flex items-baseline justify-between gap-2">
+        <h3 className="min-w-0 truncate font-sans text-[14px] font-semibold">
+          <a href={`/rehearse?cart=${id}`} className="hover:underline">
+            {cart.name}
+          </a>
+        </h3>
+        {currency && evaluation.measures && <span>{page.money(evaluation.measures.goodsValue, currency)}</span>}
+      </div>
+      <p className="truncate text-[12px] text-soft">
+        {cart.destination.country} {cart.destination.postcode} · {cart.language}
+      </p>
+      <Lead rehearsal={now} language={cart.language} />
+      {evaluation.noOptions && <p className="text-[13px] text-warning">{whyNothing[evaluation.noOptions]}</p>}
+      {currency && (
+        <ul className="mt-1.5">
+          {evaluation.options.map((option) => (
+            <OptionRow key={option.optionId} option={option} currency={currency} trace={evaluation.trace} chosen={option.optionId === evaluation.preselected} />
+          ))}
+        </ul>
+      )}
+      {now.gone.length > 0 && <p className="text-[12px] text-warning">Left out, no longer in the catalogue: {now.gone.join(', ')}.</p>}
+      {released && currency && <DifferenceMark now={now} released={released} currency={currency} />}
+    </li>
+  );
+}

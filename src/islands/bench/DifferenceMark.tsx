@@ -1,0 +1,19 @@
+import { GitCompareArrows } from 'lucide-react';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { differences, type Rehearsal } from './rehearse-cart.ts';
+
+/** Where a cart fares otherwise than under the current release. */
+export function DifferenceMark({ now, released, currency }: { now: Rehearsal; released: Rehearsal; currency: string }) {
+  const page = usePage();
+  const policy = usePolicy();
+  const found = differences(now, released, (id) => policy.options[id]?.name ?? id, (minor) => (minor === 0 ? 'free' : page.money(minor, currency)));
+  if (found.length === 0) return null;
+  return (
+    <p className="mt-1 flex gap-1.5 text-[12px] text-ember" data-testid="difference">
+      <GitCompareArrows size={14} aria-hidden className="mt-0.5 shrink-0" />
+      <span>
+        Other than in release {page.release?.number}: {found.join('; ')}
+      </span>
+    </p>
+  );
+}

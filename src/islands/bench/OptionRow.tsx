@@ -1,0 +1,37 @@
+import { Gift } from 'lucide-react';
+import type { OptionPrice } from '../../core/evaluation/evaluation.ts';
+import type { TraceNode } from '../../core/trace/trace.ts';
+import { useWhy } from '../../ui/Why.tsx';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { reasonOfOption } from '../frame/reasons.ts';
+
+/** An option's name with its price before, struck through where it changed, and after; and why. */
+export function OptionRow({ option, currency, trace, chosen }: { option: OptionPrice; currency: string; trace: TraceNode | null; chosen: boolean }) {
+  const page = usePage();
+  const policy = usePolicy();
+  const name = policy.options[option.optionId]?.name ?? option.optionId;
+  const why = useWhy(`price of ${name}`, () => reasonOfOption(trace, option.optionId, (minor) => page.money(minor, currency)));
+  const changed = option.before !== option.after;
+  return (
+    <li data-testid={`option-${option.optionId}`}>
+      <div className="flex min-h-6 items-center gap-1.5">
+        <span className={`min-w-0 flex-1 truncate ${chosen ? '' : 'text-soft'}`}>
+          {name}
+          {chosen && <span className="sr-only"> (chosen at first)</span>}
+        </span>
+        {changed && (
+          <s className="text-[12px] text-soft">
+            <span className="sr-only">instead of </span>
+            {page.money(option.before, currency)}
+          </s>
+        )}
+        <span className={`flex items-center gap-1 text-right ${changed ? 'font-semibold text-primary' : ''}`} data-testid="price-after">
+          {changed && <Gift size={13} aria-hidden />}
+          {option.after === 0 ? 'free' : page.money(option.after, currency)}
+        </span>
+        {why.button}
+      </div>
+      {why.panel}
+    </li>
+  );
+}

@@ -1,0 +1,33 @@
+import { useState } from 'react';
+import { call, type HttpProblem } from '../../client/http.ts';
+
+/** Nothing has been set yet: what to do next, with a button. */
+export function EmptyStore({ title }: { title: string }) {
+  const [loading, setLoading] = useState(false);
+  const [problem, setProblem] = useState<HttpProblem | null>(null);
+  const load = async () => {
+    setLoading(true);
+    const answer = await call('POST', '/api/demo', { body: {} });
+    if (answer.ok) window.location.reload();
+    else {
+      setProblem(answer.problem);
+      setLoading(false);
+    }
+  };
+  return (
+    <div className="max-w-[46rem] px-6 py-8">
+      <h1 className="text-[24px]">{title}</h1>
+      <p className="mt-2 text-[15px]">
+        This store sells nowhere yet: it has no market, no delivery option and no orders. Those will be set up at Markets and Delivery, which are not built yet. Until then the demo store, Gustmoor Kites, shows how everything works; it is made up.
+      </p>
+      <button type="button" className="btn btn-primary btn-sm mt-4" onClick={() => void load()} disabled={loading}>
+        {loading ? 'Loading 24,000 orders …' : 'Load the demo store'}
+      </button>
+      {problem && (
+        <p role="alert" className="mt-3 text-error">
+          {problem.title}. {problem.detail}
+        </p>
+      )}
+    </div>
+  );
+}

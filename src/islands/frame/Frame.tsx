@@ -1,0 +1,89 @@
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { Bench } from '../bench/Bench.tsx';
+import { commandsOf, type Command } from './commands.ts';
+import { Header } from './Header.tsx';
+import { Notices } from './Notices.tsx';
+import { PageProvider, useDraft, usePolicy } from './page-context.tsx';
+import type { PageProps, ThemeChoice } from './page-props.ts';
+import { Palette } from './Palette.tsx';
+import { remember } from './remember.ts';
+import { Shortcuts } from './Shortcuts.tsx';
+import type { StopId } from './trail.ts';
+
+/** Header, workspace and bench around a stop. */
+export function Frame({ stop, props, children }: { stop: StopId; props: PageProps; children: ReactNode }) {
+  return (
+    <PageProvider props={props}>
+      <FrameInside stop={stop} props={props}>
+        {children}
+      </FrameInside>
+    </PageProvider>
+  );
+}
+
+function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps; children: ReactNode }) {
+  const [folded, setFolded] = useState(props.benchFolded);
+  const [open, setOpen] = useState<'palette' | 'shortcuts' | null>(null);
+  const { night, toggleTheme } = useTheme(props.theme);
+  const step = useDraft((state) => state.step);
+  const policy = usePolicy();
+  const close = useCallback(() => setOpen(null), []);
+  const fold = useCallback(() => {
+    remember('summant-bench', folded ? 'open' : 'folded');
+    setFolded(!folded);
+  }, [folded]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog') !== null;
+      const control = event.ctrlKey || event.metaKey;
+      const key = event.key.toLowerCase();
+      if (control && key === 'k') setOpen('palette');
+      else if (control && key === 'z' && !typing) void step(event.shiftKey ? 'redo' : 'undo');
+      else if (event.key === '?' && !typing) setOpen('shortcuts');
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [step]);
+
+  const actions = useMemo<Command[]>(
+    () => [
+      { group: 'Do', name: 'Undo', hint: 'Ctrl Z', run: () => void step('undo') },
+      { group: 'Do', name: 'Redo', hint: 'Ctrl Shift Z', run: () => void step('redo') },
+      { group: 'Do', name: folded ? 'Unfold the bench' : 'Fold the bench', run: fold },
+      { group: 'Do', name: night ? 'Use the day theme' : 'Use the night theme', run: toggleTheme },
+      { group: 'Do', name: 'List the keys', hint: '?', run: () => setOpen('shortcuts') },
+    ],
+    [step, folded, fold, night, toggleTheme],
+  );
+
+  return (
+    <div className="frame" data-bench={folded ? 'folded' : 'open'}>
+      <Header stop={stop} openPalette={() => setOpen('palette')} night={night} toggleTheme={toggleTheme} />
+      <main id="workspace" tabIndex={-1} className="outline-none">
+        <Notices />
+        {children}
+      </main>
+      <Bench folded={folded} fold={fold} />
+      <Palette open={open === 'palette'} close={close} commands={open === 'palette' ? commandsOf(policy, actions) : []} />
+      <Shortcuts open={open === 'shortcuts'} close={close} />
+    </div>
+  );
+}
+
+/** The chosen theme; without a choice the system's holds, which is known only in the browser. */
+function useTheme(initial: ThemeChoice) {
+  const [theme, setTheme] = useState<ThemeChoice>(initial);
+  const [systemNight, setSystemNight] = useState<boolean | null>(null);
+  useEffect(() => setSystemNight(window.matchMedia('(prefers-color-scheme: dark)').matches), []);
+  const night = theme ? theme === 'summant-night' : systemNight;
+  const toggleTheme = useCallback(() => {
+    const next = night ? 'summant-day' : 'summant-night';
+    document.documentElement.dataset.theme = next;
+    remember('summant-theme', next);
+    setTheme(next);
+  }, [night]);
+  return { night, toggleTheme };
+}

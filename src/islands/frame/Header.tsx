@@ -1,0 +1,59 @@
+import { Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
+import { useDraft, usePolicy } from './page-context.tsx';
+import { DraftPhrase } from './DraftPhrase.tsx';
+import { trail, type StopId } from './trail.ts';
+import { Wordmark } from './Wordmark.tsx';
+
+export function Header({ stop, openPalette, night, toggleTheme }: { stop: StopId; openPalette: () => void; night: boolean | null; toggleTheme: () => void }) {
+  const policy = usePolicy();
+  return (
+    <header className="flex min-w-0 items-center gap-3 border-b border-hairline px-3">
+      <a className="skip-link" href="#workspace">
+        To the workspace
+      </a>
+      <a href="/offers" className="shrink-0" aria-label="Summant, to Offers">
+        <Wordmark />
+      </a>
+      <span className="hidden min-w-0 max-w-32 truncate text-soft xl:block">{policy.store.name}</span>
+      <nav aria-label="Trail" className="min-w-0 flex-1 overflow-x-auto [scrollbar-width:none]">
+        <ol className="mx-auto flex w-max">
+          {trail.map(({ id, name }) => (
+            <li key={id}>
+              <a href={`/${id}`} className="trail-stop" aria-current={id === stop ? 'page' : undefined}>
+                {name}
+              </a>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <DraftPhrase />
+      <div className="flex shrink-0 items-center">
+        <HistoryButtons />
+        <button type="button" className="quiet-button" onClick={openPalette} aria-label="Command palette" aria-keyshortcuts="Control+K Meta+K">
+          <Search size={15} aria-hidden />
+          <kbd className="hidden text-[11px] text-soft xl:inline">Ctrl K</kbd>
+        </button>
+        <button type="button" className="quiet-button" onClick={toggleTheme} aria-label={night ? 'Use the day theme' : 'Use the night theme'}>
+          {night ? <Sun size={15} aria-hidden /> : <Moon size={15} aria-hidden />}
+        </button>
+      </div>
+    </header>
+  );
+}
+
+function HistoryButtons() {
+  const step = useDraft((state) => state.step);
+  const pending = useDraft((state) => state.pending.length > 0);
+  const undo = useDraft((state) => state.saved.canUndo);
+  const redo = useDraft((state) => state.saved.canRedo);
+  return (
+    <>
+      <button type="button" className="quiet-button" disabled={!undo && !pending} onClick={() => void step('undo')} title={undo ? `Undo: ${undo}` : 'Nothing to undo'} aria-label="Undo" aria-keyshortcuts="Control+Z Meta+Z">
+        <Undo2 size={16} aria-hidden />
+      </button>
+      <button type="button" className="quiet-button" disabled={!redo} onClick={() => void step('redo')} title={redo ? `Redo: ${redo}` : 'Nothing to redo'} aria-label="Redo" aria-keyshortcuts="Control+Shift+Z Meta+Shift+Z">
+        <Redo2 size={16} aria-hidden />
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,41 @@
+import { policyChanges } from '../../core/policy/changes.ts';
+import { useDraft, usePage } from './page-context.tsx';
+
+/** What needs the person's attention now: an edit refused, or two edits in one place. */
+export function Notices() {
+  const problem = useDraft((state) => state.problem);
+  const dismiss = useDraft((state) => state.dismissProblem);
+  const collision = useDraft((state) => state.collision);
+  const settle = useDraft((state) => state.settle);
+  const { locale } = usePage();
+  if (!problem && !collision) return null;
+  const meeting = collision ? policyChanges(collision.theirs, collision.mine, locale)[0] : undefined;
+  return (
+    <div className="border-b border-hairline bg-base-200 px-5 py-2" role="alert">
+      {collision && (
+        <p className="flex flex-wrap items-center gap-3">
+          <span>
+            Someone else changed the same thing meanwhile. <strong>{meeting?.subject ?? 'A test cart'}</strong>
+            {meeting ? ` is ${meeting.before ?? 'not set'} there; you set it to ${meeting.after ?? 'nothing'}.` : ' differs.'} Everything else you did is kept.
+          </span>
+          <button type="button" className="btn btn-sm btn-primary" onClick={() => settle('mine')}>
+            Keep mine
+          </button>
+          <button type="button" className="btn btn-sm" onClick={() => settle('theirs')}>
+            Take theirs
+          </button>
+        </p>
+      )}
+      {problem && (
+        <p className="flex flex-wrap items-center gap-3">
+          <span>
+            <strong>{problem.title}.</strong> {problem.detail} {problem.fields?.map((field) => `${field.pointer} ${field.message}.`).join(' ')}
+          </span>
+          <button type="button" className="btn btn-sm" onClick={dismiss}>
+            All right
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,41 @@
+import { useEffect, useRef } from 'react';
+
+const shortcuts: [keys: string, does: string][] = [
+  ['Ctrl K', 'Command palette: every stop, market, offer, option and action'],
+  ['Ctrl Z', 'Undo'],
+  ['Ctrl Shift Z', 'Redo'],
+  ['?', 'This list'],
+  ['← →', 'On a goal’s pennant or the spend line: move by one step'],
+  ['Shift ← →', 'Move by ten steps'],
+  ['Alt ← →', 'Move by the smallest coin'],
+  ['Home End', 'On the spend line: to its ends'],
+  ['Esc', 'Leave a field with its old value, or a list'],
+];
+
+export function Shortcuts({ open, close }: { open: boolean; close: () => void }) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    if (open) dialog.current?.showModal();
+    else dialog.current?.close();
+  }, [open]);
+  return (
+    <dialog ref={dialog} className="palette" aria-labelledby="shortcuts-title" onClose={close} onClick={(event) => event.target === event.currentTarget && close()}>
+      <div className="p-4">
+        <h2 id="shortcuts-title" className="mb-2 text-[17px]">
+          Keys
+        </h2>
+        <dl className="grid grid-cols-[9rem_1fr] gap-y-1.5">
+          {shortcuts.map(([keys, does]) => (
+            <div key={keys} className="contents">
+              <dt className="font-semibold">{keys}</dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
+        </dl>
+        <button type="button" className="btn btn-sm mt-4" onClick={close}>
+          Close
+        </button>
+      </div>
+    </dialog>
+  );
+}

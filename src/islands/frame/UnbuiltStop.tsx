@@ -1,0 +1,30 @@
+import { Frame } from './Frame.tsx';
+import type { PageProps } from './page-props.ts';
+import { trail, type StopId } from './trail.ts';
+
+/** A stop that is not built yet says in a line what it will hold. */
+export default function UnbuiltStop({ stop, props }: { stop: StopId; props: PageProps }) {
+  const here = trail.find(({ id }) => id === stop)!;
+  return (
+    <Frame stop={stop} props={props}>
+      <div className="max-w-[46rem] px-6 py-8">
+        <h1 className="text-[24px]">{here.name}</h1>
+        <p className="mt-2 text-[15px]">Not built yet. {here.holds}</p>
+        <p className="mt-4 text-soft">
+          Built so far:{' '}
+          {trail
+            .filter(({ built }) => built)
+            .map(({ id, name }, index) => (
+              <span key={id}>
+                {index > 0 && ', '}
+                <a className="phrase" href={`/${id}`}>
+                  {name}
+                </a>
+              </span>
+            ))}
+          .
+        </p>
+      </div>
+    </Frame>
+  );
+}

@@ -1,0 +1,27 @@
+import { inOrder } from '../../core/ordered.ts';
+import type { Policy } from '../../core/policy/types.ts';
+import { trail } from './trail.ts';
+
+export interface Command {
+  group: string;
+  name: string;
+  hint?: string;
+  run: () => void;
+}
+
+/** Everything the palette reaches: stops, markets, offers, options, test carts, actions. */
+export function commandsOf(policy: Policy, actions: Command[]): Command[] {
+  const go = (address: string) => () => window.location.assign(address);
+  const marketOfOption = (zone: string) => policy.zones[zone]?.market ?? '';
+  return [
+    ...actions,
+    ...trail.map((stop) => ({ group: 'Stops', name: stop.name, ...(stop.built ? {} : { hint: 'not built yet' }), run: go(`/${stop.id}`) })),
+    ...inOrder(policy.markets).map(([id, market]) => ({ group: 'Markets', name: market.name, hint: market.currency, run: go(`/offers?market=${id}`) })),
+    ...inOrder(policy.offers).map(([, offer]) => ({ group: 'Offers', name: offer.name, run: go('/offers') })),
+    ...inOrder(policy.options).map(([, option]) => {
+      const market = marketOfOption(option.zone);
+      return { group: 'Delivery options', name: option.name, hint: policy.markets[market]?.name ?? '', run: go(`/offers?market=${market}`) };
+    }),
+    ...inOrder(policy.testCarts).map(([id, cart]) => ({ group: 'Test carts', name: cart.name, run: go(`/rehearse?cart=${id}`) })),
+  ];
+}

@@ -1,0 +1,79 @@
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useStore } from 'zustand';
+import { catalogueOf, type Catalogue } from '../../core/catalogue/product.ts';
+import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
+import { formatMoney, formatNumber } from '../../core/money/format.ts';
+import { policyChanges, type PolicyChange } from '../../core/policy/changes.ts';
+import type { Policy } from '../../core/policy/types.ts';
+import { announceRevision, connectStore } from '../../client/connect-tabs.ts';
+import { createDraftStore, type DraftState, type DraftStore } from '../../client/draft-store.ts';
+import type { PageProps } from './page-props.ts';
+
+export interface Page {
+  catalogue: Catalogue;
+  locale: string;
+  release: PageProps['release'];
+  setRelease: (release: PageProps['release']) => void;
+  /** the draft as shown, compiled */
+  compiled: CompiledPolicy;
+  compiledRelease: CompiledPolicy | null;
+  changes: PolicyChange[];
+  money: (minor: number, currency: string) => string;
+  /** without the currency */
+  figure: (minor: number, currency: string) => string;
+}
+
+const StoreContext = createContext<DraftStore | null>(null);
+const PageContext = createContext<Page | null>(null);
+
+export function useDraft<T>(select: (state: DraftState) => T): T {
+  const store = useContext(StoreContext);
+  if (!store) throw new Error('useDraft outside of its page');
+  return useStore(store, select);
+}
+
+export function usePolicy(): Policy {
+  return useDraft((state) => state.policy);
+}
+
+export function usePage(): Page {
+  const page = useContext(PageContext);
+  if (!page) throw new Error('usePage outside of its page');
+  return page;
+}
+
+/** Holds the draft of this page and what follows from it; every view below sees each change in the same frame. */
+export function PageProvider({ props, children }: { props: PageProps; children: ReactNode }) {
+  const [store] = useState(() => createDraftStore(props.draft, announceRevision));
+  useEffect(() => connectStore(store), [store]);
+  return (
+    <StoreContext.Provider value={store}>
+      <ComputedPage props={props}>{children}</ComputedPage>
+    </StoreContext.Provider>
+  );
+}
+
+function ComputedPage({ props, children }: { props: PageProps; children: ReactNode }) {
+  const policy = usePolicy();
+  const [release, setRelease] = useState(props.release);
+  const { locale } = props;
+  const catalogue = useMemo(() => catalogueOf(props.products), [props.products]);
+  const compiled = useMemo(() => compilePolicy(policy), [policy]);
+  const compiledRelease = useMemo(() => (release ? compilePolicy(release.policy) : null), [release]);
+  const changes = useMemo(() => (release ? policyChanges(release.policy, policy, locale) : []), [release, policy, locale]);
+  const page = useMemo<Page>(
+    () => ({
+      catalogue,
+      locale,
+      release,
+      setRelease,
+      compiled,
+      compiledRelease,
+      changes,
+      money: (minor, currency) => formatMoney(minor, currency, locale),
+      figure: (minor, currency) => formatNumber(minor, currency, locale),
+    }),
+    [catalogue, locale, release, compiled, compiledRelease, changes],
+  );
+  return <PageContext.Provider value={page}>{children}</PageContext.Provider>;
+}

@@ -1,0 +1,18 @@
+import { useCallback, useEffect, useState } from 'react';
+
+/** A part of the address that is worth sharing; Back and Forward work. */
+export function useQuery(initial: Record<string, string>): [Record<string, string>, (change: Record<string, string>) => void] {
+  const [query, setQuery] = useState(initial);
+  useEffect(() => {
+    const read = () => setQuery(Object.fromEntries(new URLSearchParams(window.location.search)));
+    window.addEventListener('popstate', read);
+    return () => window.removeEventListener('popstate', read);
+  }, []);
+  const change = useCallback((next: Record<string, string>) => {
+    const params = new URLSearchParams(window.location.search);
+    for (const [name, value] of Object.entries(next)) params.set(name, value);
+    window.history.pushState(null, '', `?${params.toString()}`);
+    setQuery(Object.fromEntries(params));
+  }, []);
+  return [query, change];
+}

@@ -1,0 +1,25 @@
+import { Frame } from '../frame/Frame.tsx';
+import type { PageProps } from '../frame/page-props.ts';
+import { EmptyStore } from '../frame/EmptyStore.tsx';
+import { usePolicy } from '../frame/page-context.tsx';
+import { OffersView } from './OffersView.tsx';
+import type { ValueCounts } from './use-distributions.ts';
+
+export interface OffersProps extends PageProps {
+  /** of the market drawn first */
+  values: ValueCounts | null;
+}
+
+export default function OffersStop({ props }: { props: OffersProps }) {
+  return (
+    <Frame stop="offers" props={props}>
+      <Inside props={props} />
+    </Frame>
+  );
+}
+
+function Inside({ props }: { props: OffersProps }) {
+  const policy = usePolicy();
+  if (Object.keys(policy.markets).length === 0) return <EmptyStore title="Offers" />;
+  return <OffersView query={props.query} values={props.values} />;
+}

@@ -1,0 +1,90 @@
+import { useMemo } from 'react';
+import { setTarget } from '../../client/edits.ts';
+import { compilePolicy } from '../../core/evaluation/compile.ts';
+import { inOrder } from '../../core/ordered.ts';
+import { sweepGoodsValue } from '../../core/sweep/sweep-goods-value.ts';
+import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useQuery } from '../frame/use-query.ts';
+import { GoalGrid } from './GoalGrid.tsx';
+import { OfferSentence } from './OfferSentence.tsx';
+import { SpendLine, type SpendGoal } from './spend-line/SpendLine.tsx';
+import { useDistributions, type ValueCounts } from './use-distributions.ts';
+import { WordingEditor } from './WordingEditor.tsx';
+
+/** Offers in one market: the spend line over the goal grid and the wording. */
+export function OffersView({ query: initial, values }: { query: Record<string, string>; values: ValueCounts | null }) {
+  const policy = usePolicy();
+  const { compiled, release } = usePage();
+  const [query, setQuery] = useQuery(initial);
+  const show = useDraft((state) => state.show);
+  const edit = useDraft((state) => state.edit);
+  const savedPolicy = useDraft((state) => state.saved.policy);
+  const markets = inOrder(policy.markets);
+  const marketId = policy.markets[query.market ?? ''] ? query.market! : markets[0]![0];
+  const distributions = useDistributions(
+    useMemo(() => inOrder(savedPolicy.markets).map(([id]) => id), [savedPolicy.markets]),
+    marketId,
+    values,
+  );
+  const market = policy.markets[marketId]!;
+  const zone = compiled.markets.get(marketId)?.zones[0];
+  const [offerId, offer] = inOrder(policy.offers)[0] ?? [];
+  const [goalId, goal] = offer ? (inOrder(offer.goals)[0] ?? []) : [];
+  const target = goal?.targets[marketId]?.exact ?? null;
+  const steady = useMemo(() => {
+    const savedZone = compilePolicy(savedPolicy).markets.get(marketId)?.zones[0];
+    const savedOffer = inOrder(savedPolicy.offers)[0]?.[1];
+    const savedGoal = savedOffer ? inOrder(savedOffer.goals)[0]?.[1] : undefined;
+    return { sweep: savedZone ? sweepGoodsValue(savedZone) : null, goal: savedGoal?.targets[marketId]?.exact ?? null };
+  }, [savedPolicy, marketId]);
+
+  const spendGoal: SpendGoal | null =
+    offerId && goalId && target !== null
+      ? {
+          value: target,
+          released: release?.policy.offers[offerId]?.goals[goalId]?.targets[marketId]?.exact ?? null,
+          label: `Goal of ${offer!.name} in ${market.name}`,
+          show: (value) => show(setTarget(savedPolicy, offerId, goalId, marketId, value)),
+          commit: (value) => edit(setTarget(savedPolicy, offerId, goalId, marketId, value)),
+        }
+      : null;
+
+  return (
+    <div className="px-5 py-3">
+      <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-6">
+        <h1 className="text-[22px]">
+          Offers in{' '}
+          <select className="phrase font-head" aria-label="Market" value={marketId} onChange={(event) => setQuery({ market: event.target.value })} data-testid="market-phrase">
+            {markets.map(([id, { name }]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </h1>
+        <OrdersPhrase orders={distributions.get(marketId)?.orders} />
+      </div>
+      {zone && steady.sweep ? (
+        <SpendLine key={marketId} zone={zone} steadySweep={steady.sweep} steadyGoal={steady.goal} distribution={distributions.get(marketId) ?? null} goal={spendGoal} language={market.languages[0]!} />
+      ) : (
+        <p className="py-6 text-warning">No zone of this market is on, so nobody there can check out.</p>
+      )}
+      {offerId && offer && goalId && goal ? (
+        <>
+          <OfferSentence offerId={offerId} offer={offer} goalId={goalId} goal={goal} marketId={marketId} zone={zone} />
+          <GoalGrid marketId={marketId} choose={(id) => setQuery({ market: id })} distributions={distributions} />
+          <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} target={target} />
+        </>
+      ) : (
+        <p className="py-4 text-soft">There is no offer in this draft.</p>
+      )}
+    </div>
+  );
+}
+
+function OrdersPhrase({ orders }: { orders: number | undefined }) {
+  const { locale } = usePage();
+  if (orders === undefined) return <p className="text-soft">reading orders …</p>;
+  if (orders === 0) return <p className="text-soft">no past orders in this market</p>;
+  return <p className="text-soft">{new Intl.NumberFormat(locale).format(orders)} past orders behind the picture</p>;
+}

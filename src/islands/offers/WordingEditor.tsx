@@ -1,0 +1,59 @@
+import { useState } from 'react';
+import type { MessageState } from '../../core/evaluation/evaluation.ts';
+import { reachFrom } from '../../core/orders/distribution.ts';
+import { placeIds, places, type Place } from '../../core/wording/places.ts';
+import { usePolicy } from '../frame/page-context.tsx';
+import { TextField } from './TextField.tsx';
+
+const states: { id: MessageState; name: string }[] = [
+  { id: 'progress', name: 'On the way' },
+  { id: 'reached', name: 'Reached' },
+];
+
+export type TextPlace = Place | 'everyPlace';
+
+/** What shoppers read on the way and when it is reached, in one language and place of the market. */
+export function WordingEditor({ offerId, offerName, marketId, target }: { offerId: string; offerName: string; marketId: string; target: number | null }) {
+  const policy = usePolicy();
+  const market = policy.markets[marketId]!;
+  const [language, setLanguage] = useState(market.languages[0]!);
+  const [place, setPlace] = useState<TextPlace>('everyPlace');
+  const goal = target ?? 10_000;
+  const counted = reachFrom(goal);
+  const sample = { remaining: goal - counted, goal, counted, percent: Math.floor((100 * counted) / goal), items: 2, optionPrice: 0 };
+  return (
+    <section className="mt-3" aria-label={`Wording of ${offerName}`}>
+      <h2 className="text-[16px]">
+        Shoppers read in{' '}
+        <select className="phrase font-head" aria-label="Language of the wording" value={language} onChange={(event) => setLanguage(event.target.value)}>
+          {market.languages.map((tag) => (
+            <option key={tag}>{tag}</option>
+          ))}
+        </select>{' '}
+        at{' '}
+        <select className="phrase font-head" aria-label="Place of the wording" value={place} onChange={(event) => setPlace(event.target.value as TextPlace)}>
+          <option value="everyPlace">every place</option>
+          {placeIds.map((id) => (
+            <option key={id} value={id}>
+              the {places[id].name}
+            </option>
+          ))}
+        </select>
+      </h2>
+      <div className="mt-1 grid gap-x-6 gap-y-2 lg:grid-cols-2">
+        {states.map(({ id, name }) => (
+          <TextField
+            key={`${id} ${language} ${place}`}
+            name={name}
+            offerId={offerId}
+            state={id}
+            place={place}
+            language={language}
+            market={market}
+            sample={id === 'reached' ? { ...sample, counted: goal, remaining: 0, percent: 100 } : sample}
+          />
+        ))}
+      </div>
+    </section>
+  );
+}

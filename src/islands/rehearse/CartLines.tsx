@@ -1,0 +1,171 @@
+import { Minus, Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import { setQuantity } from '../../client/edits.ts';
+import { inOrder } from '../../core/ordered.ts';
+import type { TestCart } from '../../core/policy/types.ts';
+import { TypedField } from '../../ui/TypedField.tsx';
+import type { Rehearsal } from '../bench/rehearse-cart.ts';
+import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+
+/** The goods: quantities changed in place, products added by name. */
+export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: TestCart; rehearsal: Rehearsal }) {
+  const policy = usePolicy();
+  const { catalogue, figure, money } = usePage();
+  const edit = useDraft((state) => state.edit);
+  const show = useDraft((state) => state.show);
+  const { marketId, currency, measures } = rehearsal.evaluation;
+  const change = (product: string, quantity: number) => edit(setQuantity(policy, cartId, product, quantity));
+  return (
+    <section aria-label="Cart">
+      <table className="w-full text-left">
+        <thead>
+          <tr className="border-b border-hairline text-[13px] text-soft">
+            <th scope="col" className="py-1 font-normal">
+              Product
+            </th>
+            <th scope="col" className="py-1 text-right font-normal">
+              Price{currency ? `, ${currency}` : ''}
+            </th>
+            <th scope="col" className="py-1 text-center font-normal">
+              Quantity
+            </th>
+            <th scope="col" className="py-1 text-right font-normal">
+              Value
+            </th>
+            <th scope="col" className="w-7">
+              <span className="sr-only">Take out</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {inOrder(cart.lines).map(([id, line]) => {
+            const product = catalogue.get(id);
+            const price = marketId ? product?.prices[marketId] : undefined;
+            const name = product?.name ?? id;
+            return (
+              <tr key={id} className="border-b border-hairline" data-testid={`line-${id}`}>
+                <th scope="row" className="py-1.5 pr-2 font-normal">
+                  {name}
+                  <LineRemark known={product !== undefined} counts={product?.countsTowardGoals} delivered={product?.needsDelivery} free={product?.shipsFree} own={product?.ownDelivery != null} />
+                </th>
+                <td className="py-1.5 text-right">{price === undefined || !currency ? '–' : figure(price, currency)}</td>
+                <td className="py-1.5">
+                  <span className="flex items-center justify-center">
+                    <button type="button" className="quiet-button" aria-label={`One less of ${name}`} onClick={() => change(id, line.quantity - 1)}>
+                      <Minus size={13} aria-hidden />
+                    </button>
+                    <TypedField
+                      label={`Quantity of ${name}`}
+                      shown={String(line.quantity)}
+                      width="2.5rem"
+                      parse={(text) => (/^[1-9]\d{0,3}$/.test(text.trim()) ? { ok: true, value: Number(text) } : { ok: false, reason: '1 to 9999' })}
+                      show={(value) => show(value === null ? null : setQuantity(policy, cartId, id, value))}
+                      commit={(value) => change(id, value)}
+                    />
+                    <button type="button" className="quiet-button" aria-label={`One more of ${name}`} onClick={() => change(id, Math.min(9999, line.quantity + 1))}>
+                      <Plus size={13} aria-hidden />
+                    </button>
+                  </span>
+                </td>
+                <td className="py-1.5 text-right">{price === undefined || !currency ? '–' : figure(price * line.quantity, currency)}</td>
+                <td className="text-right">
+                  <button type="button" className="quiet-button" aria-label={`Take ${name} out`} onClick={() => change(id, 0)}>
+                    <X size={13} aria-hidden />
+                  </button>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+        {currency && measures && (
+          <tfoot>
+            <tr className="font-semibold">
+              <th scope="row" className="py-2 text-left">
+                Goods
+              </th>
+              <td colSpan={3} className="py-2 text-right" data-testid="goods-value">
+                {money(measures.goodsValue, currency)}
+              </td>
+              <td />
+            </tr>
+            {measures.countedValue !== measures.goodsValue && (
+              <tr className="text-soft">
+                <th scope="row" className="text-left font-normal">
+                  of which count toward goals
+                </th>
+                <td colSpan={3} className="text-right">
+                  {money(measures.countedValue, currency)}
+                </td>
+                <td />
+              </tr>
+            )}
+          </tfoot>
+        )}
+      </table>
+      {Object.keys(cart.lines).length === 0 && <p className="py-2 text-soft">The cart is empty. Add a product below.</p>}
+      <AddProduct cartId={cartId} cart={cart} />
+    </section>
+  );
+}
+
+function LineRemark({ known, counts, delivered, free, own }: { known: boolean; counts: boolean | undefined; delivered: boolean | undefined; free: boolean | undefined; own: boolean }) {
+  const remarks = known
+    ? [counts ? '' : 'does not count toward goals', delivered ? '' : 'needs no delivery', free ? 'always ships free' : '', own ? 'own delivery price' : ''].filter(Boolean)
+    : ['no longer in the catalogue'];
+  return remarks.length > 0 ? <span className="block text-[12px] text-soft">{remarks.join(', ')}</span> : null;
+}
+
+function AddProduct({ cartId, cart }: { cartId: string; cart: TestCart }) {
+  const policy = usePolicy();
+  const { catalogue } = usePage();
+  const edit = useDraft((state) => state.edit);
+  const [name, setName] = useState('');
+  const [unknown, setUnknown] = useState(false);
+  const products = [...catalogue.values()];
+  const add = (text: string) => {
+    const wanted = text.trim().toLowerCase();
+    const product = products.find((candidate) => candidate.name.toLowerCase() === wanted || candidate.sku.toLowerCase() === wanted);
+    setUnknown(!product && wanted !== '');
+    if (!product) return;
+    edit(setQuantity(policy, cartId, product.id, (cart.lines[product.id]?.quantity ?? 0) + 1));
+    setName('');
+  };
+  return (
+    <form
+      className="mt-2 flex flex-wrap items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add(name);
+      }}
+    >
+      <label htmlFor="add-product">Add</label>
+      <input
+        id="add-product"
+        className="typed w-64 max-w-full"
+        list="catalogue"
+        value={name}
+        placeholder="product name or SKU"
+        autoComplete="off"
+        onChange={(event) => {
+          setName(event.target.value);
+          setUnknown(false);
+        }}
+      />
+      <datalist id="catalogue">
+        {products.map((product) => (
+          <option key={product.id} value={product.name}>
+            {product.sku}
+          </option>
+        ))}
+      </datalist>
+      <button type="submit" className="btn btn-sm">
+        Add to cart
+      </button>
+      {unknown && (
+        <span role="alert" className="text-[13px] text-error">
+          There is no product of that name or SKU.
+        </span>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,85 @@
+import { useMemo } from 'react';
+import { setCartField, setDestination } from '../../client/edits.ts';
+import { inOrder } from '../../core/ordered.ts';
+import { TypedField } from '../../ui/TypedField.tsx';
+import { rehearse } from '../bench/rehearse-cart.ts';
+import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useQuery } from '../frame/use-query.ts';
+import { CartLines } from './CartLines.tsx';
+import { countryName } from './country-name.ts';
+import { ShopperView } from './ShopperView.tsx';
+
+/** One cart: what is in it, where it goes, and what its shopper sees. */
+export function RehearseView({ query: initial }: { query: Record<string, string> }) {
+  const policy = usePolicy();
+  const { compiled, catalogue, locale } = usePage();
+  const edit = useDraft((state) => state.edit);
+  const show = useDraft((state) => state.show);
+  const [query, setQuery] = useQuery(initial);
+  const carts = inOrder(policy.testCarts);
+  const cartId = policy.testCarts[query.cart ?? ''] ? query.cart! : carts[0]![0];
+  const cart = policy.testCarts[cartId]!;
+  const rehearsal = useMemo(() => rehearse(compiled, catalogue, cart, true), [compiled, catalogue, cart]);
+  const market = rehearsal.evaluation.marketId ? policy.markets[rehearsal.evaluation.marketId] : undefined;
+  const countries = [...new Set([...Object.values(policy.markets).flatMap(({ countries: codes }) => codes), cart.destination.country])].sort();
+  const languages = [...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language])].sort();
+  return (
+    <div className="px-5 py-3">
+      <h1 className="text-[22px] leading-9">
+        Rehearse{' '}
+        <select className="phrase font-head" aria-label="Test cart" value={cartId} onChange={(event) => setQuery({ cart: event.target.value })}>
+          {carts.map(([id, { name }]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>{' '}
+        going to{' '}
+        <select className="phrase font-head" aria-label="Country" value={cart.destination.country} onChange={(event) => edit(setDestination(cartId, 'country', event.target.value))}>
+          {countries.map((code) => (
+            <option key={code} value={code}>
+              {countryName(code, locale)}
+            </option>
+          ))}
+          {otherCountries.filter((code) => !countries.includes(code)).map((code) => (
+            <option key={code} value={code}>
+              {countryName(code, locale)} (no market)
+            </option>
+          ))}
+        </select>
+        ,{' '}
+        <span className="font-sans text-[17px]">
+          <TypedField
+            label="Postcode"
+            shown={cart.destination.postcode}
+            width="6rem"
+            align="left"
+            parse={(text) => (text.trim().length > 16 ? { ok: false, reason: 'At most 16 characters.' } : { ok: true, value: text.trim() })}
+            show={(value) => show(value === null ? null : setDestination(cartId, 'postcode', value))}
+            commit={(value) => edit(setDestination(cartId, 'postcode', value))}
+          />
+        </span>{' '}
+        reading{' '}
+        <select className="phrase font-head" aria-label="Language" value={cart.language} onChange={(event) => edit(setCartField(cartId, 'language', event.target.value))}>
+          {languages.map((tag) => (
+            <option key={tag}>{tag}</option>
+          ))}
+        </select>
+      </h1>
+      <p className="mb-2 text-soft">
+        {market ? `Sold in ${market.name}, ${market.currency}.` : 'No market sells there.'}{' '}
+        <label className="ml-3 inline-flex items-center gap-1.5">
+          <input type="checkbox" className="checkbox checkbox-xs" checked={cart.pinned} onChange={(event) => edit(setCartField(cartId, 'pinned', event.target.checked))} />
+          pinned to the bench
+        </label>
+      </p>
+      <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+        <CartLines cartId={cartId} cart={cart} rehearsal={rehearsal} />
+        <ShopperView cart={cart} rehearsal={rehearsal} />
+      </div>
+    </div>
+  );
+}
+
+/** A few countries nobody sells to in the demo, so that an uncovered destination can be rehearsed too. */
+const otherCountries = ['CA', 'FR', 'IE', 'NO', 'SE'];

@@ -1,0 +1,85 @@
+import type { TestCart } from '../../core/policy/types.ts';
+import { optionLabel } from '../../core/wording/option-label.ts';
+import { formatMoney } from '../../core/money/format.ts';
+import type { OptionPrice } from '../../core/evaluation/evaluation.ts';
+import { whyNothing, type Rehearsal } from '../bench/rehearse-cart.ts';
+import { reasonOfOption } from '../frame/reasons.ts';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { useWhy } from '../../ui/Why.tsx';
+import { Said } from './Said.tsx';
+
+/** Strip, cart and checkout as the shopper would see them, in their language. */
+export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Rehearsal }) {
+  const policy = usePolicy();
+  const { evaluation } = rehearsal;
+  const { currency, measures, lead, marketId } = evaluation;
+  const languages = marketId ? (policy.markets[marketId]?.languages ?? []) : [];
+  const write = (minor: number) => formatMoney(minor, currency ?? 'EUR', cart.language);
+  return (
+    <section aria-label="As the shopper sees it">
+      <h2 className="text-[13px] font-normal text-soft">strip across the page</h2>
+      <div className="mb-3 min-h-8 bg-secondary px-3 py-1.5 text-center text-secondary-content" data-testid="shopper-strip">
+        <Said rehearsal={rehearsal} place="strip" />
+      </div>
+      <h2 className="text-[13px] font-normal text-soft">cart</h2>
+      <div className="mb-3 border border-hairline px-3 py-2" data-testid="shopper-cart">
+        {lead && <progress className="toward mb-1.5" value={lead.arguments.percent} max={100} data-reached={lead.state === 'reached'} aria-label={`Toward the goal: ${lead.arguments.percent} %`} />}
+        <Said rehearsal={rehearsal} place="cart" />
+        {measures && currency && (
+          <p className="mt-1 flex justify-between border-t border-hairline pt-1">
+            <span>{measures.items} ×</span>
+            <span>{write(measures.goodsValue)}</span>
+          </p>
+        )}
+      </div>
+      <h2 className="text-[13px] font-normal text-soft">checkout</h2>
+      <div className="border border-hairline px-3 py-2" data-testid="shopper-checkout">
+        <Said rehearsal={rehearsal} place="checkout" />
+        {evaluation.noOptions && <p className="text-warning">{whyNothing[evaluation.noOptions]}</p>}
+        {currency && (
+          <ul className="mt-1">
+            {evaluation.options.map((option) => (
+              <CheckoutOption key={option.optionId} option={option} label={optionLabel(policy.options[option.optionId]!, cart.language, languages)} language={cart.language} rehearsal={rehearsal} write={write} />
+            ))}
+          </ul>
+        )}
+        {currency && measures && (
+          <p className="mt-1 flex justify-between border-t border-hairline pt-1.5 text-[15px] font-semibold">
+            <span>Total</span>
+            <span data-testid="shopper-total">{write(evaluation.total)}</span>
+          </p>
+        )}
+      </div>
+      {evaluation.unavailable.length > 0 && (
+        <p className="mt-2 text-[13px] text-soft">Not offered: {evaluation.unavailable.map(({ optionId }) => policy.options[optionId]?.name).join(', ')} (no line of the charge covers this cart).</p>
+      )}
+    </section>
+  );
+}
+
+function CheckoutOption({ option, label, language, rehearsal, write }: { option: OptionPrice; label: string; language: string; rehearsal: Rehearsal; write: (minor: number) => string }) {
+  const { money } = usePage();
+  const { trace, currency, preselected } = rehearsal.evaluation;
+  const why = useWhy(`price of ${label}`, () => reasonOfOption(trace, option.optionId, (minor) => money(minor, currency!)));
+  const { min, max } = option.estimate;
+  return (
+    <li className="py-0.5" data-testid={`checkout-${option.optionId}`}>
+      <div className="flex min-h-8 items-center gap-2">
+        <span aria-hidden className={`size-3.5 shrink-0 rounded-full border border-soft ${option.optionId === preselected ? 'bg-primary shadow-[inset_0_0_0_2px_var(--color-base-100)]' : ''}`} />
+        <span className="min-w-0 flex-1">
+          <span lang={language}>{label}</span>
+          <span className="text-[12px] text-soft">
+            {' '}
+            {min === max ? min : `${min}–${max}`} working days{option.optionId === preselected ? ', chosen at first' : ''}
+          </span>
+        </span>
+        {option.before !== option.after && <s className="text-soft">{write(option.before)}</s>}
+        <span className={option.before === option.after ? '' : 'font-semibold text-primary'} data-testid="price-after">
+          {write(option.after)}
+        </span>
+        {why.button}
+      </div>
+      {why.panel}
+    </li>
+  );
+}

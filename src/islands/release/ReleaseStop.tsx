@@ -1,0 +1,16 @@
+import type { ReleaseSummary } from './release-summary.ts';
+import { Frame } from '../frame/Frame.tsx';
+import type { PageProps } from '../frame/page-props.ts';
+import { ReleaseView } from './ReleaseView.tsx';
+
+export interface ReleaseProps extends PageProps {
+  releases: ReleaseSummary[];
+}
+
+export default function ReleaseStop({ props }: { props: ReleaseProps }) {
+  return (
+    <Frame stop="release" props={props}>
+      <ReleaseView releases={props.releases} />
+    </Frame>
+  );
+}

@@ -1,0 +1,82 @@
+import { useState } from 'react';
+import { call, type HttpProblem } from '../../client/http.ts';
+import type { Policy } from '../../core/policy/types.ts';
+import { useDraft, usePage } from '../frame/page-context.tsx';
+import { ChangeList } from './ChangeList.tsx';
+import { ReleaseList } from './ReleaseList.tsx';
+import type { ReleaseSummary } from './release-summary.ts';
+
+/** What changes for shoppers, handing it to the shop, and going back. */
+export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] }) {
+  const { changes, release, setRelease } = usePage();
+  const saved = useDraft((state) => state.saved);
+  const flushed = useDraft((state) => state.flushed);
+  const busySaving = useDraft((state) => state.status !== 'saved');
+  const refresh = useDraft((state) => state.refresh);
+  const [releases, setReleases] = useState(initial);
+  const [note, setNote] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<HttpProblem | null>(null);
+  const [said, setSaid] = useState('');
+  const empty = Object.keys(saved.policy.markets).length === 0;
+  const nothingToDo = empty || (release !== null && changes.length === 0);
+
+  const send = async (path: string, body: { note: string }, etag?: string): Promise<boolean> => {
+    setBusy(true);
+    setProblem(null);
+    setSaid('');
+    const answer = await call<ReleaseSummary>('POST', path, { body, ...(etag ? { etag } : {}) });
+    if (answer.ok) {
+      const current = await call<ReleaseSummary & { policy: Policy }>('GET', `/api/releases/${answer.body.number}`);
+      if (current.ok) setRelease({ number: current.body.number, policy: current.body.policy });
+      setReleases((list) => [answer.body, ...list]);
+      setSaid(`Release ${answer.body.number} is what the shop uses now.`);
+    } else {
+      setProblem(answer.problem);
+      if (answer.problem.status === 412) await refresh();
+    }
+    setBusy(false);
+    return answer.ok;
+  };
+  const releaseNow = async () => {
+    await flushed();
+    if (await send('/api/releases', { note: note.trim() }, `"draft-${saved.revision}"`)) setNote('');
+  };
+
+  return (
+    <div className="px-5 py-3">
+      <h1 className="text-[22px]">{release ? `Changes for shoppers since release ${release.number}` : 'Nothing has been released yet'}</h1>
+      {empty ? (
+        <p className="py-3 text-soft">The draft is empty: there is nothing to hand to the shop. Load the demo store at Offers to see how a release works.</p>
+      ) : (
+        <ChangeList changes={changes} released={release !== null} />
+      )}
+      {!empty && (
+        <form
+          className="mt-3 flex flex-wrap items-end gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void releaseNow();
+          }}
+        >
+          <label className="flex min-w-72 flex-1 flex-col text-[13px] text-soft">
+            What this release is for
+            <input className="typed text-[15px] text-base-content" value={note} maxLength={2000} onChange={(event) => setNote(event.target.value)} data-testid="release-note" />
+          </label>
+          <button type="submit" className="btn btn-primary btn-sm" disabled={busy || busySaving || nothingToDo} data-testid="release-button">
+            Release as number {(releases[0]?.number ?? 0) + 1}
+          </button>
+        </form>
+      )}
+      <p role="status" className="mt-2 min-h-5 text-primary">
+        {said}
+      </p>
+      {problem && (
+        <p role="alert" className="text-error">
+          {problem.title}. {problem.detail}
+        </p>
+      )}
+      {releases.length > 0 && <ReleaseList releases={releases} busy={busy} rollBack={(number, why) => send(`/api/releases/${number}/roll-back`, { note: why })} />}
+    </div>
+  );
+}
