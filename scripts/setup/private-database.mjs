@@ -98,7 +98,7 @@ function userStatements(password) {
     'CREATE DATABASE IF NOT EXISTS summant CHARACTER SET utf8mb4;',
     `CREATE USER IF NOT EXISTS 'summant'@'127.0.0.1';`,
     `ALTER USER 'summant'@'127.0.0.1' IDENTIFIED BY '${password}';`,
-    `GRANT ALL PRIVILEGES ON summant.* TO 'summant'@'127.0.0.1';`,
+    `GRANT ALL PRIVILEGES ON \`summant%\`.* TO 'summant'@'127.0.0.1';`,
     `DELETE FROM mysql.global_priv WHERE User <> 'summant' AND User <> 'mariadb.sys';`,
     'FLUSH PRIVILEGES;',
     '',

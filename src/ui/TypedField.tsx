@@ -12,7 +12,6 @@ export function TypedField<T>({
   parse,
   show,
   commit,
-  width = '5.5rem',
   align = 'right',
   testId,
 }: {
@@ -23,7 +22,6 @@ export function TypedField<T>({
   /** called at each sensible keystroke, without saving; null ends it */
   show: (value: T | null) => void;
   commit: (value: T) => void;
-  width?: string;
   align?: 'left' | 'right';
   testId?: string;
 }) {
@@ -48,7 +46,7 @@ export function TypedField<T>({
       <input
         ref={field}
         className={`typed ${align === 'right' ? 'text-right' : ''}`}
-        size={Math.max(4, Math.round(parseFloat(width) * 1.4))}
+        size={Math.max(3, (text ?? shown).length)}
         value={text ?? shown}
         inputMode="decimal"
         autoComplete="off"

@@ -16,8 +16,8 @@ export function OfferSentence({ offerId, offer, goalId, goal, marketId, zone }: 
   const rewarded = new Set(zone?.offers.find(({ id }) => id === offerId)?.goals.flatMap((compiled) => compiled.rewards.flatMap((reward) => [...reward.options])));
   const options = zone?.options.filter(({ id }) => rewarded.has(id)).map(({ option }) => option.name) ?? [];
   return (
-    <p className="mt-2 flex min-h-8 flex-wrap items-center gap-x-1.5 border-t border-hairline pt-2 text-[15px]">
-      <label className="mr-3 flex items-center gap-2 text-[14px]">
+    <p className="mt-2 min-h-8 border-t border-hairline pt-2 text-[15px]">
+      <label className="mr-4 inline-flex items-center gap-2 text-[14px]">
         <input type="checkbox" className="toggle toggle-xs toggle-primary" checked={offer.on} onChange={(event) => edit(setOfferOn(offerId, event.target.checked))} />
         <strong>{offer.name}</strong> {offer.on ? 'is on' : 'is off'}
       </label>
@@ -25,7 +25,7 @@ export function OfferSentence({ offerId, offer, goalId, goal, marketId, zone }: 
         <span>is not offered in {name}. Write an amount in the grid to offer it there.</span>
       ) : (
         <>
-          <span>From</span>
+          From{' '}
           <TypedField
             label={`Goal in ${name}, ${currency}`}
             shown={toDecimal(target, currency)}
@@ -33,7 +33,7 @@ export function OfferSentence({ offerId, offer, goalId, goal, marketId, zone }: 
             show={(value) => show(value === null ? null : setTarget(policy, offerId, goalId, marketId, value))}
             commit={(value) => edit(setTarget(policy, offerId, goalId, marketId, value))}
             testId="goal-field"
-          />
+          />{' '}
           <span>
             {currency} of counted goods, after discounts, with tax, {options.length > 0 ? `delivery is free on ${options.join(', ')}.` : offer.on ? 'delivery would be free, but no option here is meant.' : 'delivery would be free.'}
           </span>

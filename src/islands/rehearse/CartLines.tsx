@@ -23,7 +23,7 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
             <th scope="col" className="py-1 font-normal">
               Product
             </th>
-            <th scope="col" className="py-1 text-right font-normal">
+            <th scope="col" className="py-1 text-right font-normal whitespace-nowrap">
               Price{currency ? `, ${currency}` : ''}
             </th>
             <th scope="col" className="py-1 text-center font-normal">
@@ -57,7 +57,6 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
                     <TypedField
                       label={`Quantity of ${name}`}
                       shown={String(line.quantity)}
-                      width="2.5rem"
                       parse={(text) => (/^[1-9]\d{0,3}$/.test(text.trim()) ? { ok: true, value: Number(text) } : { ok: false, reason: '1 to 9999' })}
                       show={(value) => show(value === null ? null : setQuantity(policy, cartId, id, value))}
                       commit={(value) => change(id, value)}

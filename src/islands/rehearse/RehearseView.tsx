@@ -52,7 +52,6 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
           <TypedField
             label="Postcode"
             shown={cart.destination.postcode}
-            width="6rem"
             align="left"
             parse={(text) => (text.trim().length > 16 ? { ok: false, reason: 'At most 16 characters.' } : { ok: true, value: text.trim() })}
             show={(value) => show(value === null ? null : setDestination(cartId, 'postcode', value))}
@@ -66,9 +65,9 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
           ))}
         </select>
       </h1>
-      <p className="mb-2 text-soft">
-        {market ? `Sold in ${market.name}, ${market.currency}.` : 'No market sells there.'}{' '}
-        <label className="ml-3 inline-flex items-center gap-1.5">
+      <p className="mb-2 flex min-h-6 flex-wrap items-center gap-x-5 text-soft">
+        <span>{market ? `Sold in ${market.name}, ${market.currency}.` : 'No market sells there.'}</span>
+        <label className="inline-flex items-center gap-1.5">
           <input type="checkbox" className="checkbox checkbox-xs" checked={cart.pinned} onChange={(event) => edit(setCartField(cartId, 'pinned', event.target.checked))} />
           pinned to the bench
         </label>

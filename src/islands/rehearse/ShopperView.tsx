@@ -1,3 +1,4 @@
+import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { optionLabel } from '../../core/wording/option-label.ts';
 import { formatMoney } from '../../core/money/format.ts';
@@ -11,6 +12,7 @@ import { Said } from './Said.tsx';
 /** Strip, cart and checkout as the shopper would see them, in their language. */
 export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Rehearsal }) {
   const policy = usePolicy();
+  const { catalogue } = usePage();
   const { evaluation } = rehearsal;
   const { currency, measures, lead, marketId } = evaluation;
   const languages = marketId ? (policy.markets[marketId]?.languages ?? []) : [];
@@ -26,10 +28,16 @@ export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Re
         {lead && <progress className="toward mb-1.5" value={lead.arguments.percent} max={100} data-reached={lead.state === 'reached'} aria-label={`Toward the goal: ${lead.arguments.percent} %`} />}
         <Said rehearsal={rehearsal} place="cart" />
         {measures && currency && (
-          <p className="mt-1 flex justify-between border-t border-hairline pt-1">
-            <span>{measures.items} ×</span>
-            <span>{write(measures.goodsValue)}</span>
-          </p>
+          <ul className="mt-1 border-t border-hairline pt-1">
+            {inOrder(cart.lines).map(([id, line]) => (
+              <li key={id} className="flex justify-between gap-3">
+                <span className="min-w-0 truncate">
+                  {line.quantity} × {catalogue.get(id)?.name ?? id}
+                </span>
+                <span>{write((catalogue.get(id)?.prices[marketId ?? ''] ?? 0) * line.quantity)}</span>
+              </li>
+            ))}
+          </ul>
         )}
       </div>
       <h2 className="text-[13px] font-normal text-soft">checkout</h2>

@@ -22,9 +22,9 @@ export const Axes = memo(function Axes({ scale, figure }: { scale: SpendScale; f
         </text>
       ))}
       <text x={4} y={scale.top - 16}>
-        delivery
+        delivery, {scale.currency}
       </text>
-      <text x={scale.right} y={scale.bottom - 5} textAnchor="end" className="[paint-order:stroke] [stroke-width:3px] [stroke:var(--color-base-100)]">
+      <text x={scale.right} y={scale.bottom + 35} textAnchor="end">
         order value, {scale.currency}
       </text>
     </g>

@@ -44,7 +44,7 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
       </p>
       <p className="flex flex-wrap gap-x-5 text-soft">
         {below !== null && (
-          <span className="w-56">
+          <span className="w-72">
             {percent(below)} of orders lie below, {percent(1 - below)} from here up
           </span>
         )}

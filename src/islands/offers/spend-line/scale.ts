@@ -3,7 +3,7 @@ import { minorPerMajor } from '../../../core/money/currency.ts';
 import { valueAtShare, type Distribution } from '../../../core/orders/distribution.ts';
 import type { Sweep } from '../../../core/sweep/sweep-goods-value.ts';
 
-export const height = 292;
+export const height = 326;
 export const margin = { left: 46, right: 14, top: 34, bottom: 44 };
 
 /** Where order values and prices lie on the picture, in px. Amounts in minor units. */
@@ -22,10 +22,10 @@ export interface SpendScale {
   step: number;
 }
 
-/** 1, 2 or 5 times a power of ten, at least `atLeast`, in minor units; never under one minor unit. */
+/** 1, 2, 2.5 or 5 times a power of ten, at least `atLeast`: whole minor units, never under one. */
 export function niceStep(atLeast: number): number {
   const power = 10 ** Math.floor(Math.log10(Math.max(1, atLeast)));
-  return [1, 2, 5, 10].map((factor) => factor * power).find((candidate) => candidate >= atLeast) ?? power * 10;
+  return [1, 2, 2.5, 5, 10].map((factor) => factor * power).find((candidate) => Number.isInteger(candidate) && candidate >= atLeast) ?? power * 10;
 }
 
 /** @param goal the saved goal, so that the axis holds still while one is dragged */

@@ -1,0 +1,46 @@
+import { describe, expect, test } from 'vitest';
+import { demoPolicy } from '../../demo/policy.ts';
+import { setDestination, setOfferOn, setQuantity, setTarget, setText } from './edits.ts';
+import { collides, withPatches } from './rebase.ts';
+
+const goal = (market: string, minor: number | null) => setTarget(demoPolicy, 'free-delivery', 'first', market, minor);
+const after = (...patches: Parameters<typeof withPatches>[1]) => withPatches(demoPolicy, patches);
+
+describe('edits made at the same time', () => {
+  test('in different places do not collide', () => {
+    expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('uk', 6000)))).toBe(false);
+    expect(collides(setOfferOn('free-delivery', false), demoPolicy, after(goal('uk', 6000)))).toBe(false);
+  });
+  test('in the same place do, unless they agree', () => {
+    expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('nlbe', 6000)))).toBe(true);
+    expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('nlbe', 8000)))).toBe(false);
+  });
+  test('a change inside something taken away collides', () => {
+    expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('nlbe', null)))).toBe(true);
+  });
+});
+
+describe('patches', () => {
+  test('a patch that no longer fits is left out whole, the others stay', () => {
+    const result = after([{ op: 'replace', path: '/offers/gone/on', value: true }], goal('uk', 100));
+    expect(result.offers['free-delivery']!.goals.first!.targets.uk!.exact).toBe(100);
+    expect(Object.keys(result.offers)).toEqual(['free-delivery']);
+  });
+  test('the policy they start from is not touched', () => {
+    const before = JSON.stringify(demoPolicy);
+    after(goal('uk', 1), setQuantity(demoPolicy, 'beach-day', 'winder', 0), setDestination('beach-day', 'country', 'BE'));
+    expect(JSON.stringify(demoPolicy)).toBe(before);
+  });
+  test('a text is added with what must be around it, replaced, and taken away', () => {
+    const added = after(setText(demoPolicy, 'free-delivery', 'reached', 'strip', 'fr-BE', 'Livraison gratuite.'));
+    expect(added.wording['free-delivery']!.reached!.strip).toEqual({ 'fr-BE': 'Livraison gratuite.' });
+    const gone = withPatches(added, [setText(added, 'free-delivery', 'reached', 'strip', 'fr-BE', '')]);
+    expect(gone.wording['free-delivery']!.reached!.strip).toEqual({});
+    expect(setText(demoPolicy, 'free-delivery', 'reached', 'strip', 'fr-BE', '')).toEqual([]);
+  });
+  test('a product is added, counted and taken out', () => {
+    const added = after(setQuantity(demoPolicy, 'beach-day', 'kite-book', 2));
+    expect(added.testCarts['beach-day']!.lines['kite-book']).toEqual({ order: 3 + 1, quantity: 2 });
+    expect(withPatches(added, [setQuantity(added, 'beach-day', 'kite-book', 0)]).testCarts['beach-day']).toEqual(demoPolicy.testCarts['beach-day']);
+  });
+});

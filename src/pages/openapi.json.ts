@@ -1,0 +1,5 @@
+import type { APIRoute } from 'astro';
+import { json } from '../server/http/problem.ts';
+import { openApiDocument } from '../server/openapi/document.ts';
+
+export const GET: APIRoute = () => json(openApiDocument, { headers: { 'cache-control': 'public, max-age=300' } });

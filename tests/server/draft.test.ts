@@ -1,0 +1,96 @@
+import { inject, describe, expect, test } from 'vitest';
+import { call, etagOf, goalOf, goalPath, patchDraft, readDraft, setGoal, type DraftBody, type ProblemBody } from '../support/api.ts';
+
+const address = inject('address');
+
+/** Makes a call that must be refused, and checks that the draft is as it was. */
+async function refused(status: number, make: (revision: number) => ReturnType<typeof call<ProblemBody>>): Promise<ProblemBody> {
+  const before = await readDraft(address);
+  const reply = await make(before.revision);
+  expect([reply.status, reply.type]).toEqual([status, 'application/problem+json']);
+  expect(reply.body.detail.length).toBeGreaterThan(10);
+  expect(await readDraft(address)).toEqual(before);
+  return reply.body;
+}
+
+const patch = (revision: number, options: Parameters<typeof call>[3]) => call<ProblemBody>(address, 'PATCH', '/api/draft', { ...options, headers: { 'if-match': etagOf(revision), ...options?.headers } });
+
+describe('an edit', () => {
+  test('is applied, numbered and can be undone and redone', async () => {
+    const before = await readDraft(address);
+    const edited = await patchDraft(address, before.revision, setGoal('nlbe', 8000));
+    expect(edited).toMatchObject({ status: 200, etag: etagOf(before.revision + 1), body: { revision: before.revision + 1, canRedo: null, canUndo: 'Goal of “Free delivery” in Netherlands & Belgium' } });
+    expect(goalOf(edited.body.policy, 'nlbe')).toBe(8000);
+    const undone = await call<DraftBody>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': edited.etag! } });
+    expect(undone.body.policy).toEqual(before.policy);
+    expect(undone.body.canRedo).toBe('Goal of “Free delivery” in Netherlands & Belgium');
+    const redone = await call<DraftBody>(address, 'POST', '/api/draft/redo', { headers: { 'if-match': undone.etag! } });
+    expect(goalOf(redone.body.policy, 'nlbe')).toBe(8000);
+    const again = await call<DraftBody>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': redone.etag! } });
+    expect(again.body.policy).toEqual(before.policy);
+  });
+
+  test('after an undo drops what could have been redone', async () => {
+    let draft = await readDraft(address);
+    for (const amount of [5100, 5200]) draft = (await patchDraft(address, draft.revision, setGoal('uk', amount))).body;
+    draft = (await call<DraftBody>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(draft.revision) } })).body;
+    draft = (await patchDraft(address, draft.revision, setGoal('uk', 5300))).body;
+    expect(draft.canRedo).toBeNull();
+    draft = (await call<DraftBody>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(draft.revision) } })).body;
+    expect(goalOf(draft.policy, 'uk')).toBe(5100);
+    draft = (await call<DraftBody>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(draft.revision) } })).body;
+    expect(goalOf(draft.policy, 'uk')).toBe(7000);
+  });
+
+  test('that changes nothing leaves no trace in the history', async () => {
+    const before = await readDraft(address);
+    expect((await patchDraft(address, before.revision, setGoal('nlbe', goalOf(before.policy, 'nlbe')))).body).toEqual(before);
+  });
+
+  test('made by many at once on one revision is accepted once', async () => {
+    const { revision } = await readDraft(address);
+    const replies = await Promise.all(Array.from({ length: 12 }, (_, i) => patchDraft<DraftBody & ProblemBody>(address, revision, setGoal('nlbe', 6000 + i))));
+    expect(replies.filter(({ status }) => status === 200)).toHaveLength(1);
+    expect(replies.filter(({ status, body }) => status === 412 && body.draft?.revision === revision + 1)).toHaveLength(11);
+    await call(address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(revision + 1) } });
+  });
+});
+
+describe('an edit is refused with a clear error and nothing changes', () => {
+  test('a stale ETag: the newer draft comes along', async () => {
+    const body = await refused(412, (revision) => patch(revision - 1, { body: setGoal('nlbe', 1) }));
+    expect(body.draft).toEqual(await readDraft(address));
+  });
+  test('no ETag', () => refused(428, () => call(address, 'PATCH', '/api/draft', { body: setGoal('nlbe', 1) })));
+  test('a malformed ETag', () => refused(400, () => call(address, 'PATCH', '/api/draft', { body: setGoal('nlbe', 1), headers: { 'if-match': '*' } })));
+  test('not JSON', async () => expect((await refused(400, (revision) => patch(revision, { raw: '[{"op":' }))).title).toMatch(/not JSON/));
+  test('another content type', () => refused(415, (revision) => patch(revision, { raw: 'a=b', headers: { 'content-type': 'text/plain' } })));
+  test('a huge body', () => refused(413, (revision) => patch(revision, { raw: JSON.stringify([{ op: 'replace', path: '/store/name', value: 'x'.repeat(300_000) }]) })));
+  test('a deep body', () => refused(400, (revision) => patch(revision, { raw: `[{"op":"add","path":"/x","value":${'['.repeat(200)}${']'.repeat(200)}}]` })));
+  test('not a patch', async () => expect((await refused(422, (revision) => patch(revision, { body: { op: 'replace' } }))).fields).toEqual([{ pointer: '', message: 'must be array' }]));
+  test('an operation that does not exist', () => refused(422, (revision) => patch(revision, { body: [{ op: 'increment', path: goalPath('nlbe'), value: 1 }] })));
+  test.each([['-1', -1], ['a fraction', 60.5], ['text', '6000'], ['nothing', null], ['zero', 0]])('a goal that is %s', async (_, value) => {
+    const { fields } = await refused(422, (revision) => patch(revision, { body: setGoal('nlbe', value) }));
+    expect(fields![0]!.pointer).toBe(goalPath('nlbe'));
+  });
+  test('unknown ids', async () => {
+    const reward = await refused(422, (revision) => patch(revision, { body: [{ op: 'replace', path: '/options/nlbe-door/zone', value: 'moon' }] }));
+    expect(reward.fields).toEqual([{ pointer: '/options/nlbe-door/zone', message: 'there is no zone "moon"' }]);
+    await refused(422, (revision) => patch(revision, { body: [{ op: 'replace', path: '/offers/unknown/on', value: true }] }));
+  });
+  test('a way into object prototypes', async () => {
+    await refused(422, (revision) => patch(revision, { raw: '[{"op":"add","path":"/__proto__/polluted","value":1}]' }));
+    await refused(422, (revision) => patch(revision, { raw: '[{"op":"add","path":"/constructor/prototype/polluted","value":1}]' }));
+  });
+  test('a patch whose second half fails is not applied by half', () => refused(422, (revision) => patch(revision, { body: [...setGoal('nlbe', 4321), { op: 'remove', path: '/offers/unknown' }] })));
+  test('another site’s page', async () => {
+    await refused(403, (revision) => patch(revision, { body: setGoal('nlbe', 1), headers: { origin: 'https://elsewhere.example.com' } }));
+    await refused(403, (revision) => patch(revision, { body: setGoal('nlbe', 1), headers: { 'sec-fetch-site': 'cross-site' } }));
+  });
+});
+
+test('an unchanged draft is not sent again', async () => {
+  const { revision } = await readDraft(address);
+  const response = await fetch(`${address}/api/draft`, { headers: { 'if-none-match': etagOf(revision) } });
+  expect(response.status).toBe(304);
+});

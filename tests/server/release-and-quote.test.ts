@@ -1,0 +1,112 @@
+import { inject, describe, expect, test } from 'vitest';
+import { call, etagOf, patchDraft, readDraft, setGoal, type ProblemBody } from '../support/api.ts';
+
+const address = inject('address');
+
+interface QuoteBody {
+  release: number;
+  options: { id: string; priceBefore: number; priceAfter: number }[];
+  goals: { remaining: number }[];
+  messages: { place: string; text: string; language: string }[];
+  noOptions: string | null;
+}
+const cart = { lines: [{ product: 'tidewing-16', quantity: 1 }, { product: 'line-50', quantity: 2 }], destination: { country: 'NL', postcode: '1799 ZA' } };
+const quote = (body: unknown = cart, headers: Record<string, string> = {}) => call<QuoteBody & ProblemBody>(address, 'POST', '/api/quote', { body, headers });
+const release = (revision: number, note: string) => call<{ number: number } & ProblemBody>(address, 'POST', '/api/releases', { body: { note }, headers: { 'if-match': etagOf(revision) } });
+
+describe('releases', () => {
+  test('the shop sees an edit after its release and not before; rolling back takes it away again', async () => {
+    const before = await quote();
+    expect(before.body).toMatchObject({ goals: [{ remaining: 1115 }], options: [{ priceAfter: 595 }, { priceAfter: 450 }] });
+    const edited = await patchDraft(address, (await readDraft(address)).revision, setGoal('nlbe', 6000));
+    expect((await quote()).body).toEqual(before.body);
+
+    const released = await release(edited.body.revision, 'Lower for the season');
+    expect(released.status).toBe(201);
+    const after = await quote();
+    expect(after.body).toMatchObject({ release: released.body.number, goals: [{ remaining: 0 }], options: [{ priceBefore: 595, priceAfter: 0 }, { priceBefore: 450, priceAfter: 0 }] });
+    expect(after.body.messages.find(({ place }) => place === 'strip')).toMatchObject({ text: 'Uw bezorging is gratis.', language: 'nl-NL' });
+
+    const back = await call<{ number: number; copyOf: number }>(address, 'POST', `/api/releases/${before.body.release}/roll-back`, { body: { note: '' } });
+    expect(back).toMatchObject({ status: 201, body: { number: released.body.number + 1, copyOf: before.body.release } });
+    expect((await quote()).body).toEqual({ ...before.body, release: back.body.number });
+    expect((await readDraft(address)).policy).toEqual(edited.body.policy);
+    const old = await call<{ policy: unknown }>(address, 'GET', `/api/releases/${released.body.number}`);
+    expect(old.body.policy).toEqual(edited.body.policy);
+    await call(address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(edited.body.revision) } });
+  });
+
+  test('a draft that moved on since it was looked at is not released', async () => {
+    const { revision } = await readDraft(address);
+    expect((await release(revision - 1, '')).status).toBe(412);
+  });
+  test('a release that does not exist', async () => {
+    for (const number of ['999', '0', 'x', '-1']) {
+      expect((await call(address, 'GET', `/api/releases/${number}`)).status).toBe(404);
+      expect((await call(address, 'POST', `/api/releases/${number}/roll-back`, { body: { note: '' } })).status).toBe(404);
+    }
+  });
+  test('two releases at once get numbers of their own', async () => {
+    const { revision } = await readDraft(address);
+    const numbers = (await Promise.all([1, 2, 3, 4].map(() => release(revision, 'at once')))).map(({ body }) => body.number);
+    expect(new Set(numbers).size).toBe(4);
+    expect(Math.max(...numbers) - Math.min(...numbers)).toBe(3);
+  });
+});
+
+describe('quotes', () => {
+  test('in the language asked for, falling back to the market’s', async () => {
+    expect((await quote({ ...cart, language: 'en-GB' })).body.messages[0]).toMatchObject({ language: 'en-GB', text: 'Add €11.15 more for free delivery.' });
+    expect((await quote({ ...cart, language: 'fr-BE' })).body.messages[0]).toMatchObject({ language: 'nl-NL' });
+  });
+  test('a destination nobody delivers to', async () => expect((await quote({ ...cart, destination: { country: 'CA', postcode: '' } })).body).toMatchObject({ options: [], noOptions: 'noMarket', messages: [] }));
+  test('an empty cart', async () => expect((await quote({ ...cart, lines: [] })).body.goals).toMatchObject([{ remaining: 7500 }]));
+  test('a shop’s server may forward the shopper’s origin', async () => expect((await quote(cart, { origin: 'https://shop.example.com' })).status).toBe(200));
+  test('unknown products are named by position', async () => {
+    const reply = await quote({ ...cart, lines: [...cart.lines, { product: 'nope', quantity: 1 }] });
+    expect(reply).toMatchObject({ status: 422, body: { fields: [{ pointer: '/lines/2/product', message: 'there is no product "nope"' }] } });
+  });
+  test.each([
+    ['no destination', { lines: [] }, '/destination'],
+    ['quantity zero', { ...cart, lines: [{ product: 'winder', quantity: 0 }] }, '/lines/0/quantity'],
+    ['quantity as text', { ...cart, lines: [{ product: 'winder', quantity: '1' }] }, '/lines/0/quantity'],
+    ['a property too many', { ...cart, coupon: 'X' }, '/coupon'],
+    ['a country’s name', { ...cart, destination: { country: 'Netherlands', postcode: '' } }, '/destination/country'],
+  ])('%s', async (_, body, pointer) => {
+    const reply = await quote(body);
+    expect(reply.status).toBe(422);
+    expect(reply.body.fields!.map((field) => field.pointer)).toContain(pointer);
+  });
+  test('not JSON, too large, another type', async () => {
+    expect((await call(address, 'POST', '/api/quote', { raw: '{' })).status).toBe(400);
+    expect((await call(address, 'POST', '/api/quote', { raw: JSON.stringify({ ...cart, language: 'x'.repeat(70_000) }) })).status).toBe(413);
+    expect((await call(address, 'POST', '/api/quote', { raw: '{}', headers: { 'content-type': 'text/plain' } })).status).toBe(415);
+  });
+  test('before the first release', async () => {
+    const reply = await call<ProblemBody>(inject('emptyAddress'), 'POST', '/api/quote', { body: cart });
+    expect(reply).toMatchObject({ status: 409, body: { title: 'Nothing has been released yet' } });
+  });
+});
+
+describe('the rest', () => {
+  test('health and readiness', async () => {
+    expect((await call(address, 'GET', '/healthz')).body).toEqual({ status: 'ok' });
+    expect((await call(address, 'GET', '/readyz')).body).toMatchObject({ status: 'ok', database: 'ok' });
+  });
+  test('the OpenAPI document is served', async () => expect((await call<{ openapi: string }>(address, 'GET', '/openapi.json')).body.openapi).toBe('3.1.0'));
+  test('order values add up to the orders of the market', async () => {
+    const { body } = await call<{ orders: number; counts: number[]; valueSteps: number[] }>(address, 'GET', '/api/orders/values?market=nlbe');
+    expect(body.counts.reduce((a, b) => a + b, 0)).toBe(body.orders);
+    expect(body.orders).toBeGreaterThan(8000);
+    expect((await call(address, 'GET', '/api/orders/values?market=constructor')).status).toBe(404);
+  });
+  test('an address that is none is a problem, not a page', async () => expect((await call(address, 'GET', '/api/nothing')).type).toBe('application/problem+json'));
+  test('the demo store is not loaded over what is there', async () => expect((await call(address, 'POST', '/api/demo', { body: {} })).status).toBe(409));
+  test('pages carry a strict content security policy and are not framed', async () => {
+    const { headers } = await fetch(`${address}/offers`);
+    const policy = headers.get('content-security-policy')!;
+    expect(policy).toMatch(/script-src 'self' 'sha256-/);
+    expect(policy).not.toMatch(/unsafe/);
+    expect(headers.get('x-frame-options')).toBe('DENY');
+  });
+});

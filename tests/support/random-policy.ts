@@ -1,0 +1,74 @@
+import fc from 'fast-check';
+import type { Product } from '../../src/core/catalogue/product.ts';
+import type { Charge, DeliveryOption, Offer, Policy, Reward } from '../../src/core/policy/types.ts';
+
+const amount = fc.integer({ min: 1, max: 20_000 });
+
+const stepped: fc.Arbitrary<Charge> = fc
+  .record({ edges: fc.uniqueArray(amount, { minLength: 1, maxLength: 4 }), prices: fc.array(fc.integer({ min: 0, max: 3000 }), { minLength: 5, maxLength: 5 }), open: fc.boolean(), first: fc.boolean() })
+  .map(({ edges, prices, open, first }) => {
+    const from = [...(first ? [0] : []), ...edges.sort((a, b) => a - b)];
+    return {
+      combine: 'first',
+      lines: Object.fromEntries(
+        from.map((start, index) => {
+          const next = from[index + 1];
+          const to = next !== undefined ? { exact: next } : open ? null : { exact: start + 5000 };
+          return [`line-${index}`, { order: index, over: { measure: 'goodsValue', from: { exact: start }, to }, price: { fixed: { exact: prices[index]! } } }];
+        }),
+      ),
+      otherwise: prices[0]! % 2 === 0 ? { kind: 'notOffered' } : { kind: 'price', price: { exact: prices[4]! } },
+    };
+  });
+
+/** Lines that overlap and leave gaps: what a person can end up with. */
+const untidy: fc.Arbitrary<Charge> = fc.array(fc.record({ from: fc.integer({ min: 0, max: 15_000 }), size: amount, price: fc.integer({ min: 0, max: 3000 }) }), { maxLength: 5 }).map((lines) => ({
+  combine: 'first',
+  lines: Object.fromEntries(lines.map(({ from, size, price }, index) => [`line-${index}`, { order: index, over: { measure: 'goodsValue', from: { exact: from }, to: { exact: from + size } }, price: { fixed: { exact: price } } }])),
+  otherwise: { kind: 'price', price: { exact: 999 } },
+}));
+
+const flat: fc.Arbitrary<Charge> = fc.integer({ min: 0, max: 3000 }).map((price) => ({ combine: 'first', lines: { always: { order: 1, price: { fixed: { exact: price } } } }, otherwise: { kind: 'notOffered' } }));
+
+const option: fc.Arbitrary<DeliveryOption> = fc
+  .record({ order: fc.integer({ min: 0, max: 3 }), kind: fc.constantFrom('parcel' as const, 'localDelivery' as const, 'pickUp' as const), charge: fc.oneof(stepped, untidy, flat) })
+  .map(({ order, kind, charge }) => ({ order, zone: 'all', on: true, name: 'An option', kind, label: {}, estimate: { min: 1, max: 2 }, charge }));
+
+const rewarded = fc.constantFrom<Reward['on']>({ by: 'all' }, { by: 'kind', kinds: ['parcel'] }, { by: 'list', options: { 'option-0': true } });
+
+const offer: fc.Arbitrary<Offer> = fc
+  .record({ target: amount, priority: fc.integer({ min: -3, max: 3 }), covers: fc.boolean(), on: rewarded })
+  .map(({ target, priority, covers, on }) => ({
+    order: 1,
+    name: 'An offer',
+    note: '',
+    on: true,
+    priority,
+    goals: { first: { order: 1, measure: { kind: 'countedValue', basis: 'afterDiscountsWithTax' }, targets: { here: { exact: target } }, rewards: { delivery: { order: 1, kind: 'deliveryFree', on, coversOwnDelivery: covers } } } },
+  }));
+
+/** Valid policies of one market and zone with up to three options and offers. */
+export const randomPolicy: fc.Arbitrary<Policy> = fc.record({ options: fc.array(option, { minLength: 1, maxLength: 3 }), offers: fc.array(offer, { minLength: 1, maxLength: 3 }) }).map(({ options, offers }) => ({
+  version: 1,
+  store: { name: 'A store', baseCurrency: 'EUR', timeZone: 'UTC', origin: { country: 'NL', postcode: '' } },
+  markets: { here: { order: 1, name: 'Here', countries: ['NL'], currency: 'EUR', languages: ['en-GB'], tax: { prices: 'withTax', delivery: '21' }, preselect: 'first' } },
+  zones: { all: { order: 1, market: 'here', name: 'All', on: true, area: { include: { whole: { kind: 'wholeMarket' } } } } },
+  options: Object.fromEntries(options.map((item, index) => [`option-${index}`, item])),
+  qualifiers: {},
+  offers: Object.fromEntries(offers.map((item, index) => [`offer-${index}`, item])),
+  wording: {},
+  testCarts: {},
+}));
+
+/** An ordinary product: counts, needs delivery, charged in the ordinary way. */
+export function ordinaryProduct(price: number, change: Partial<Product> = {}): Product {
+  return { id: 'ordinary', sku: 'O-1', name: 'Ordinary', prices: { here: price }, weightGrams: 100, sizeMm: null, categories: [], tags: [], needsDelivery: true, countsTowardGoals: true, shipsFree: false, ownDelivery: null, ...change };
+}
+
+export const randomProduct: fc.Arbitrary<Product> = fc
+  .record({ id: fc.string({ minLength: 1, maxLength: 5 }), price: fc.integer({ min: 0, max: 9000 }), needsDelivery: fc.boolean(), countsTowardGoals: fc.boolean(), shipsFree: fc.boolean(), own: fc.option(fc.integer({ min: 0, max: 2000 })) })
+  .map(({ id, price, own, ...flags }) => ordinaryProduct(price, { id, ...flags, ownDelivery: own === null ? null : { here: own } }));
+
+export const randomCart = fc.array(fc.record({ product: randomProduct, quantity: fc.integer({ min: 1, max: 5 }) }), { maxLength: 5 }).map((lines) => ({ lines }));
+
+export const here = { country: 'NL', postcode: '' };
