@@ -1,3 +1,4 @@
+import type { Operation } from 'rfc6902';
 import type { DraftStore } from './draft-store.ts';
 
 const channelName = 'summant-draft';
@@ -30,7 +31,7 @@ export function connectStore(store: DraftStore): () => void {
   const kept = sessionStorage.getItem(key);
   if (kept) {
     sessionStorage.removeItem(key);
-    for (const edit of JSON.parse(kept) as Parameters<ReturnType<DraftStore['getState']>['edit']>[0][]) store.getState().edit(edit);
+    for (const patch of JSON.parse(kept) as Operation[][]) store.getState().edit(() => patch);
   }
   const keepUnsent = () => {
     const { pending } = store.getState();

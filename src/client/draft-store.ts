@@ -2,6 +2,7 @@ import type { Operation } from 'rfc6902';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Policy } from '../core/policy/types.ts';
 import { call, type Answer, type HttpProblem } from './http.ts';
+import type { Edit } from './edits.ts';
 import { collides, withPatches } from './rebase.ts';
 
 export interface DraftOnServer {
@@ -32,9 +33,9 @@ export interface DraftState {
   collision: Collision | null;
   problem: HttpProblem | null;
   /** shows without saving; null ends it */
-  show: (preview: Operation[] | null) => void;
+  show: (edit: Edit | null) => void;
   /** makes an edit: seen at once, saved in the background, undoable */
-  edit: (patch: Operation[]) => void;
+  edit: (edit: Edit) => void;
   step: (direction: 'undo' | 'redo') => Promise<void>;
   settle: (keep: 'mine' | 'theirs') => void;
   /** asks the server whether there is a newer draft */
@@ -107,9 +108,10 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       status: 'saved',
       collision: null,
       problem: null,
-      show: (preview) => put({ preview }),
-      edit: (patch) => {
+      show: (edit) => put({ preview: edit ? edit(withPatches(get().saved.policy, get().pending)) : null }),
+      edit: (edit) => {
         const before = withPatches(get().saved.policy, get().pending);
+        const patch = edit(before);
         const changesSomething = JSON.stringify(withPatches(before, [patch])) !== JSON.stringify(before);
         put({ pending: changesSomething ? [...get().pending, patch] : get().pending, preview: null });
         send();
@@ -129,7 +131,7 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       settle: (keep) => {
         const { collision } = get();
         put({ collision: null });
-        if (collision && keep === 'mine') get().edit(collision.edit);
+        if (collision && keep === 'mine') get().edit(() => collision.edit);
       },
       refresh: async () => {
         const answer = await call<DraftOnServer>('GET', '/api/draft');

@@ -3,25 +3,27 @@ import type { MessageState } from '../core/evaluation/evaluation.ts';
 import type { Policy, TestCart } from '../core/policy/types.ts';
 import { orderAfterLast } from '../core/ordered.ts';
 
-/** Edits of the draft as JSON Patches, each touching as little as it can. */
+/**
+ * An edit of the draft: given the policy it falls on, the JSON Patch that touches as little as it can. It is a
+ * function because what has to be patched depends on what is there by then.
+ */
+export type Edit = (policy: Policy) => Operation[];
 
 const escape = (step: string) => step.replaceAll('~', '~0').replaceAll('/', '~1');
 const pointer = (...steps: string[]) => steps.map((step) => `/${escape(step)}`).join('');
 
 /** @param minor at least 1, minor units; null takes the offer out of the market */
-export function setTarget(policy: Policy, offer: string, goal: string, market: string, minor: number | null): Operation[] {
+export const setTarget = (offer: string, goal: string, market: string, minor: number | null): Edit => (policy) => {
   const at = pointer('offers', offer, 'goals', goal, 'targets', market);
   const present = policy.offers[offer]?.goals[goal]?.targets[market] !== undefined;
   if (minor === null) return present ? [{ op: 'remove', path: at }] : [];
   return present ? [{ op: 'replace', path: `${at}/exact`, value: minor }] : [{ op: 'add', path: at, value: { exact: minor } }];
-}
+};
 
-export function setOfferOn(offer: string, on: boolean): Operation[] {
-  return [{ op: 'replace', path: pointer('offers', offer, 'on'), value: on }];
-}
+export const setOfferOn = (offer: string, on: boolean): Edit => () => [{ op: 'replace', path: pointer('offers', offer, 'on'), value: on }];
 
 /** An empty text takes it away, so that the place inherits again. */
-export function setText(policy: Policy, offer: string, state: MessageState, place: string, language: string, text: string): Operation[] {
+export const setText = (offer: string, state: MessageState, place: string, language: string, text: string): Edit => (policy) => {
   const steps = ['wording', offer, state, place, language];
   let here: unknown = policy;
   for (const [depth, step] of steps.entries()) {
@@ -34,20 +36,16 @@ export function setText(policy: Policy, offer: string, state: MessageState, plac
     here = next;
   }
   return [text === '' ? { op: 'remove', path: pointer(...steps) } : { op: 'replace', path: pointer(...steps), value: text }];
-}
+};
 
-export function setQuantity(policy: Policy, cart: string, product: string, quantity: number): Operation[] {
+export const setQuantity = (cart: string, product: string, quantity: number): Edit => (policy) => {
   const lines = policy.testCarts[cart]?.lines ?? {};
   const at = pointer('testCarts', cart, 'lines', product);
   if (quantity <= 0) return lines[product] ? [{ op: 'remove', path: at }] : [];
   if (lines[product]) return [{ op: 'replace', path: `${at}/quantity`, value: quantity }];
   return [{ op: 'add', path: at, value: { order: orderAfterLast(lines), quantity } }];
-}
+};
 
-export function setDestination(cart: string, field: 'country' | 'postcode', value: string): Operation[] {
-  return [{ op: 'replace', path: pointer('testCarts', cart, 'destination', field), value }];
-}
+export const setDestination = (cart: string, field: 'country' | 'postcode', value: string): Edit => () => [{ op: 'replace', path: pointer('testCarts', cart, 'destination', field), value }];
 
-export function setCartField<K extends 'language' | 'pinned' | 'name'>(cart: string, field: K, value: TestCart[K]): Operation[] {
-  return [{ op: 'replace', path: pointer('testCarts', cart, field), value }];
-}
+export const setCartField = <K extends 'language' | 'pinned' | 'name'>(cart: string, field: K, value: TestCart[K]): Edit => () => [{ op: 'replace', path: pointer('testCarts', cart, field), value }];

@@ -3,13 +3,13 @@ import { demoPolicy } from '../../demo/policy.ts';
 import { setDestination, setOfferOn, setQuantity, setTarget, setText } from './edits.ts';
 import { collides, withPatches } from './rebase.ts';
 
-const goal = (market: string, minor: number | null) => setTarget(demoPolicy, 'free-delivery', 'first', market, minor);
+const goal = (market: string, minor: number | null) => setTarget('free-delivery', 'first', market, minor)(demoPolicy);
 const after = (...patches: Parameters<typeof withPatches>[1]) => withPatches(demoPolicy, patches);
 
 describe('edits made at the same time', () => {
   test('in different places do not collide', () => {
     expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('uk', 6000)))).toBe(false);
-    expect(collides(setOfferOn('free-delivery', false), demoPolicy, after(goal('uk', 6000)))).toBe(false);
+    expect(collides(setOfferOn('free-delivery', false)(demoPolicy), demoPolicy, after(goal('uk', 6000)))).toBe(false);
   });
   test('in the same place do, unless they agree', () => {
     expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('nlbe', 6000)))).toBe(true);
@@ -28,19 +28,19 @@ describe('patches', () => {
   });
   test('the policy they start from is not touched', () => {
     const before = JSON.stringify(demoPolicy);
-    after(goal('uk', 1), setQuantity(demoPolicy, 'beach-day', 'winder', 0), setDestination('beach-day', 'country', 'BE'));
+    after(goal('uk', 1), setQuantity('beach-day', 'winder', 0)(demoPolicy), setDestination('beach-day', 'country', 'BE')(demoPolicy));
     expect(JSON.stringify(demoPolicy)).toBe(before);
   });
   test('a text is added with what must be around it, replaced, and taken away', () => {
-    const added = after(setText(demoPolicy, 'free-delivery', 'reached', 'strip', 'fr-BE', 'Livraison gratuite.'));
+    const added = after(setText('free-delivery', 'reached', 'strip', 'fr-BE', 'Livraison gratuite.')(demoPolicy));
     expect(added.wording['free-delivery']!.reached!.strip).toEqual({ 'fr-BE': 'Livraison gratuite.' });
-    const gone = withPatches(added, [setText(added, 'free-delivery', 'reached', 'strip', 'fr-BE', '')]);
+    const gone = withPatches(added, [setText('free-delivery', 'reached', 'strip', 'fr-BE', '')(added)]);
     expect(gone.wording['free-delivery']!.reached!.strip).toEqual({});
-    expect(setText(demoPolicy, 'free-delivery', 'reached', 'strip', 'fr-BE', '')).toEqual([]);
+    expect(setText('free-delivery', 'reached', 'strip', 'fr-BE', '')(demoPolicy)).toEqual([]);
   });
   test('a product is added, counted and taken out', () => {
-    const added = after(setQuantity(demoPolicy, 'beach-day', 'kite-book', 2));
+    const added = after(setQuantity('beach-day', 'kite-book', 2)(demoPolicy));
     expect(added.testCarts['beach-day']!.lines['kite-book']).toEqual({ order: 3 + 1, quantity: 2 });
-    expect(withPatches(added, [setQuantity(added, 'beach-day', 'kite-book', 0)]).testCarts['beach-day']).toEqual(demoPolicy.testCarts['beach-day']);
+    expect(withPatches(added, [setQuantity('beach-day', 'kite-book', 0)(added)]).testCarts['beach-day']).toEqual(demoPolicy.testCarts['beach-day']);
   });
 });

@@ -19,8 +19,8 @@ export function TypedField<T>({
   /** the value as text */
   shown: string;
   parse: (text: string) => Parsed<T>;
-  /** called at each sensible keystroke, without saving; null ends it */
-  show: (value: T | null) => void;
+  /** called at each sensible keystroke, without saving; undefined ends it */
+  show: (value: T | undefined) => void;
   commit: (value: T) => void;
   align?: 'left' | 'right';
   testId?: string;
@@ -52,13 +52,14 @@ export function TypedField<T>({
         autoComplete="off"
         spellCheck={false}
         aria-label={label}
+        data-own-undo={text !== null}
         aria-invalid={wrong !== null}
         data-testid={testId}
         onFocus={(event) => event.target.select()}
         onChange={(event) => {
           setText(event.target.value);
           const next = parse(event.target.value);
-          show(next.ok ? next.value : null);
+          show(next.ok ? next.value : undefined);
         }}
         onBlur={finish}
         onKeyDown={(event) => {
@@ -67,7 +68,7 @@ export function TypedField<T>({
             event.stopPropagation();
             leaving.current = true;
             setText(null);
-            show(null);
+            show(undefined);
             field.current?.blur();
             leaving.current = false;
           }

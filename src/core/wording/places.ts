@@ -8,4 +8,6 @@ export const places = {
 } as const;
 
 export type Place = keyof typeof places;
+/** Where a text can be written: in a place, or for every place that has none of its own. */
+export type TextPlace = Place | 'everyPlace';
 export const placeIds = Object.keys(places) as Place[];

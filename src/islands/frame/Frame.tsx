@@ -36,15 +36,18 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog') !== null;
+      const ownUndo = event.target instanceof HTMLElement && event.target.closest('dialog, [data-own-undo=true]') !== null;
       const control = event.ctrlKey || event.metaKey;
       const key = event.key.toLowerCase();
       if (control && key === 'k') setOpen('palette');
-      else if (control && key === 'z' && !typing) void step(event.shiftKey ? 'redo' : 'undo');
+      else if (control && key === 'z' && !ownUndo) void step(event.shiftKey ? 'redo' : 'undo');
       else if (event.key === '?' && !typing) setOpen('shortcuts');
       else return;
       event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
+    // Says that the page answers now; what was drawn before was only a picture of it.
+    document.documentElement.dataset.live = 'true';
     return () => window.removeEventListener('keydown', onKey);
   }, [step]);
 

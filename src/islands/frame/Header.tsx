@@ -7,7 +7,7 @@ import { Wordmark } from './Wordmark.tsx';
 export function Header({ stop, openPalette, night, toggleTheme }: { stop: StopId; openPalette: () => void; night: boolean | null; toggleTheme: () => void }) {
   const policy = usePolicy();
   return (
-    <header className="flex min-w-0 items-center gap-3 border-b border-hairline px-3">
+    <header className="flex min-w-0 flex-wrap items-center gap-x-3 border-b border-hairline px-3 lg:flex-nowrap">
       <a className="skip-link" href="#workspace">
         To the workspace
       </a>
@@ -15,7 +15,7 @@ export function Header({ stop, openPalette, night, toggleTheme }: { stop: StopId
         <Wordmark />
       </a>
       <span className="hidden min-w-0 max-w-32 truncate text-soft xl:block">{policy.store.name}</span>
-      <nav aria-label="Trail" className="min-w-0 flex-1 overflow-x-auto [scrollbar-width:none]">
+      <nav aria-label="Trail" className="order-last min-w-0 basis-full overflow-x-auto [scrollbar-width:none] lg:order-none lg:flex-1 lg:basis-0">
         <ol className="mx-auto flex w-max">
           {trail.map(({ id, name }) => (
             <li key={id}>
@@ -29,7 +29,7 @@ export function Header({ stop, openPalette, night, toggleTheme }: { stop: StopId
       <DraftPhrase />
       <div className="flex shrink-0 items-center">
         <HistoryButtons />
-        <button type="button" className="quiet-button" onClick={openPalette} aria-label="Command palette" aria-keyshortcuts="Control+K Meta+K">
+        <button type="button" className="quiet-button" onClick={openPalette} aria-label="Command palette, Ctrl K" aria-keyshortcuts="Control+K Meta+K">
           <Search size={15} aria-hidden />
           <kbd className="hidden text-[11px] text-soft xl:inline">Ctrl K</kbd>
         </button>

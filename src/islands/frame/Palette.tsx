@@ -5,15 +5,16 @@ import type { Command } from './commands.ts';
 export function Palette({ open, close, commands }: { open: boolean; close: () => void; commands: Command[] }) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
-    if (open) dialog.current?.showModal();
-    else dialog.current?.close();
+    if (!open) return dialog.current?.close();
+    dialog.current?.showModal();
+    dialog.current?.querySelector('input')?.focus();
   }, [open]);
   const groups = [...new Set(commands.map((command) => command.group))];
   return (
     <dialog ref={dialog} className="palette" aria-label="Command palette" onClose={close} onClick={(event) => event.target === event.currentTarget && close()}>
       {open && (
         <Menu label="Command palette">
-          <Menu.Input autoFocus placeholder="Go to, or do …" />
+          <Menu.Input placeholder="Go to, or do …" />
           <Menu.List>
             <Menu.Empty>Nothing of that name.</Menu.Empty>
             {groups.map((group) => (

@@ -53,8 +53,8 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
                             label={`${offer.name}, goal in ${market.name}, ${market.currency}; empty for not offered`}
                             shown={target === undefined ? '' : toDecimal(target, market.currency)}
                             parse={(text) => parseGoal(text, market.currency, true)}
-                            show={(value) => show(value === null ? null : setTarget(policy, offerId, goalId, id, value))}
-                            commit={(value) => edit(setTarget(policy, offerId, goalId, id, value))}
+                            show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, id, value))}
+                            commit={(value) => edit(setTarget(offerId, goalId, id, value))}
                             testId={`grid-${offerId}-${id}`}
                           />
                           <span className="w-28 text-[12px] text-soft">{target === undefined ? <span className="text-warning">not offered here</span> : share === null ? '' : `${percent.format(share)} reach it`}</span>

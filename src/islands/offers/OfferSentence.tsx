@@ -30,8 +30,8 @@ export function OfferSentence({ offerId, offer, goalId, goal, marketId, zone }: 
             label={`Goal in ${name}, ${currency}`}
             shown={toDecimal(target, currency)}
             parse={(text) => parseGoal(text, currency, false)}
-            show={(value) => show(value === null ? null : setTarget(policy, offerId, goalId, marketId, value))}
-            commit={(value) => edit(setTarget(policy, offerId, goalId, marketId, value))}
+            show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, marketId, value))}
+            commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
             testId="goal-field"
           />{' '}
           <span>

@@ -44,8 +44,8 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
           value: target,
           released: release?.policy.offers[offerId]?.goals[goalId]?.targets[marketId]?.exact ?? null,
           label: `Goal of ${offer!.name} in ${market.name}`,
-          show: (value) => show(setTarget(savedPolicy, offerId, goalId, marketId, value)),
-          commit: (value) => edit(setTarget(savedPolicy, offerId, goalId, marketId, value)),
+          show: (value) => show(setTarget(offerId, goalId, marketId, value)),
+          commit: (value) => edit(setTarget(offerId, goalId, marketId, value)),
         }
       : null;
 

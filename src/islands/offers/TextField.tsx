@@ -5,15 +5,13 @@ import type { Market } from '../../core/policy/types.ts';
 import { formattedArguments, wordingArgumentNames, wordingArguments } from '../../core/wording/arguments.ts';
 import { wordingFaults, type WordingFault } from '../../core/wording/faults.ts';
 import { findText } from '../../core/wording/find-text.ts';
-import { placeIds } from '../../core/wording/places.ts';
+import { placeIds, type TextPlace } from '../../core/wording/places.ts';
 import { renderText } from '../../core/wording/render.ts';
 import { useDraft, usePolicy } from '../frame/page-context.tsx';
-import type { TextPlace } from './WordingEditor.tsx';
 
 /** One text, edited in place: arguments offered, mistakes marked, and what it will say. */
 export function TextField({ name, offerId, state, place, language, market, sample }: { name: string; offerId: string; state: MessageState; place: TextPlace; language: string; market: Market; sample: MessageArguments }) {
   const policy = usePolicy();
-  const savedPolicy = useDraft((draft) => draft.saved.policy);
   const show = useDraft((draft) => draft.show);
   const edit = useDraft((draft) => draft.edit);
   const written = policy.wording[offerId]?.[state]?.[place]?.[language] ?? '';
@@ -24,7 +22,7 @@ export function TextField({ name, offerId, state, place, language, market, sampl
   const save = useRef<() => void>(() => {});
   save.current = () => {
     if (typing === null) return;
-    edit(setText(savedPolicy, offerId, state, place, language, typing));
+    edit(setText(offerId, state, place, language, typing));
     setTyping(null);
   };
   useEffect(() => {
@@ -36,7 +34,7 @@ export function TextField({ name, offerId, state, place, language, market, sampl
 
   const type = (next: string) => {
     setTyping(next);
-    show(setText(savedPolicy, offerId, state, place, language, next));
+    show(setText(offerId, state, place, language, next));
   };
   const insert = (argument: string) => {
     const { selectionStart: start, selectionEnd: end } = field.current!;
@@ -44,8 +42,11 @@ export function TextField({ name, offerId, state, place, language, market, sampl
     field.current!.focus();
   };
 
-  const shownIn = place === 'everyPlace' ? placeIds.filter((id) => !policy.wording[offerId]?.[state]?.[id]?.[language]) : [place];
-  const faults = useMemo(() => wordingFaults(text, language, state, shownIn, market.currency), [text, language, state, shownIn, market.currency]);
+  const texts = policy.wording[offerId]?.[state];
+  const faults = useMemo(() => {
+    const shownIn = place === 'everyPlace' ? placeIds.filter((id) => !texts?.[id]?.[language]) : [place];
+    return wordingFaults(text, language, state, shownIn, market.currency);
+  }, [text, language, state, place, texts, market.currency]);
   const said = text ? renderText(text, language, formattedArguments(sample, market.currency, language)) : null;
   const instead = text ? null : findText(policy, offerId, state, place === 'everyPlace' ? 'strip' : place, language, market.languages);
   const label = `${name}, ${language}, ${place === 'everyPlace' ? 'every place' : place}`;
@@ -74,6 +75,7 @@ export function TextField({ name, offerId, state, place, language, market, sampl
           lang={language}
           dir="auto"
           aria-label={label}
+          data-own-undo={typing !== null}
           aria-invalid={faults.some((fault) => fault.severity === 'wrong')}
           maxLength={1000}
           onChange={(event) => type(event.target.value)}

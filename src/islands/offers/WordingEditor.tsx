@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { MessageState } from '../../core/evaluation/evaluation.ts';
 import { reachFrom } from '../../core/orders/distribution.ts';
-import { placeIds, places, type Place } from '../../core/wording/places.ts';
+import { placeIds, places, type TextPlace } from '../../core/wording/places.ts';
 import { usePolicy } from '../frame/page-context.tsx';
 import { TextField } from './TextField.tsx';
 
@@ -9,8 +9,6 @@ const states: { id: MessageState; name: string }[] = [
   { id: 'progress', name: 'On the way' },
   { id: 'reached', name: 'Reached' },
 ];
-
-export type TextPlace = Place | 'everyPlace';
 
 /** What shoppers read on the way and when it is reached, in one language and place of the market. */
 export function WordingEditor({ offerId, offerName, marketId, target }: { offerId: string; offerName: string; marketId: string; target: number | null }) {

@@ -5,16 +5,15 @@ import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import type { Rehearsal } from '../bench/rehearse-cart.ts';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, usePage } from '../frame/page-context.tsx';
 
 /** The goods: quantities changed in place, products added by name. */
 export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: TestCart; rehearsal: Rehearsal }) {
-  const policy = usePolicy();
   const { catalogue, figure, money } = usePage();
   const edit = useDraft((state) => state.edit);
   const show = useDraft((state) => state.show);
   const { marketId, currency, measures } = rehearsal.evaluation;
-  const change = (product: string, quantity: number) => edit(setQuantity(policy, cartId, product, quantity));
+  const change = (product: string, quantity: number) => edit(setQuantity(cartId, product, quantity));
   return (
     <section aria-label="Cart">
       <table className="w-full text-left">
@@ -46,7 +45,7 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
               <tr key={id} className="border-b border-hairline" data-testid={`line-${id}`}>
                 <th scope="row" className="py-1.5 pr-2 font-normal">
                   {name}
-                  <LineRemark known={product !== undefined} counts={product?.countsTowardGoals} delivered={product?.needsDelivery} free={product?.shipsFree} own={product?.ownDelivery != null} />
+                  <LineRemark known={product !== undefined} counts={product?.countsTowardGoals} delivered={product?.needsDelivery} free={product?.shipsFree} own={Boolean(product?.ownDelivery)} />
                 </th>
                 <td className="py-1.5 text-right">{price === undefined || !currency ? '–' : figure(price, currency)}</td>
                 <td className="py-1.5">
@@ -58,7 +57,7 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
                       label={`Quantity of ${name}`}
                       shown={String(line.quantity)}
                       parse={(text) => (/^[1-9]\d{0,3}$/.test(text.trim()) ? { ok: true, value: Number(text) } : { ok: false, reason: '1 to 9999' })}
-                      show={(value) => show(value === null ? null : setQuantity(policy, cartId, id, value))}
+                      show={(value) => show(value === undefined ? null : setQuantity(cartId, id, value))}
                       commit={(value) => change(id, value)}
                     />
                     <button type="button" className="quiet-button" aria-label={`One more of ${name}`} onClick={() => change(id, Math.min(9999, line.quantity + 1))}>
@@ -115,7 +114,6 @@ function LineRemark({ known, counts, delivered, free, own }: { known: boolean; c
 }
 
 function AddProduct({ cartId, cart }: { cartId: string; cart: TestCart }) {
-  const policy = usePolicy();
   const { catalogue } = usePage();
   const edit = useDraft((state) => state.edit);
   const [name, setName] = useState('');
@@ -126,7 +124,7 @@ function AddProduct({ cartId, cart }: { cartId: string; cart: TestCart }) {
     const product = products.find((candidate) => candidate.name.toLowerCase() === wanted || candidate.sku.toLowerCase() === wanted);
     setUnknown(!product && wanted !== '');
     if (!product) return;
-    edit(setQuantity(policy, cartId, product.id, (cart.lines[product.id]?.quantity ?? 0) + 1));
+    edit(setQuantity(cartId, product.id, (cart.lines[product.id]?.quantity ?? 0) + 1));
     setName('');
   };
   return (
@@ -143,6 +141,7 @@ function AddProduct({ cartId, cart }: { cartId: string; cart: TestCart }) {
         className="typed w-64 max-w-full"
         list="catalogue"
         value={name}
+        data-own-undo={name !== ''}
         placeholder="product name or SKU"
         autoComplete="off"
         onChange={(event) => {

@@ -54,7 +54,7 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
             shown={cart.destination.postcode}
             align="left"
             parse={(text) => (text.trim().length > 16 ? { ok: false, reason: 'At most 16 characters.' } : { ok: true, value: text.trim() })}
-            show={(value) => show(value === null ? null : setDestination(cartId, 'postcode', value))}
+            show={(value) => show(value === undefined ? null : setDestination(cartId, 'postcode', value))}
             commit={(value) => edit(setDestination(cartId, 'postcode', value))}
           />
         </span>{' '}

@@ -41,7 +41,7 @@ export async function listReleases(): Promise<ReleaseSummary[]> {
 export async function currentReleaseNumber(): Promise<number | null> {
   return reading(async (pool) => {
     const [rows] = await pool.query<RowDataPacket[]>('SELECT MAX(number) AS number FROM policy_release WHERE store_id = ?', [storeId]);
-    return rows[0]?.number == null ? null : Number(rows[0].number);
+    return rows[0]?.number === null ? null : Number(rows[0]?.number);
   });
 }
 

@@ -24,9 +24,11 @@ export const Axes = memo(function Axes({ scale, figure }: { scale: SpendScale; f
       <text x={4} y={scale.top - 16}>
         delivery, {scale.currency}
       </text>
-      <text x={scale.right} y={scale.bottom + 35} textAnchor="end">
-        order value, {scale.currency}
-      </text>
+      {scale.right - scale.left > 480 && (
+        <text x={scale.right} y={scale.bottom + 35} textAnchor="end">
+          order value, {scale.currency}
+        </text>
+      )}
     </g>
   );
 });

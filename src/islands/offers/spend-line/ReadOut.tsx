@@ -24,7 +24,7 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
   const message = lead ? renderMessage(compiled, lead, market.languages, market.currency, 'strip', language) : null;
   const below = distribution && distribution.orders > 0 ? ordersBelow(distribution, at) / distribution.orders : null;
   return (
-    <div className="min-h-[66px] sm:min-h-[46px]" aria-live="off" data-testid="read-out">
+    <div className="min-h-[88px] sm:min-h-[46px]" aria-live="off" data-testid="read-out">
       <p className="flex flex-wrap items-center gap-x-5">
         <span className="w-40">
           {pointed ? 'At' : 'At the goal,'} <strong>{money(at, market.currency)}</strong>
@@ -48,7 +48,7 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
             {percent(below)} of orders lie below, {percent(1 - below)} from here up
           </span>
         )}
-        <span className="min-w-0 flex-1 truncate">{message ? <>reads “<span lang={message.found.language}>{message.text}</span>”</> : 'reads nothing'}</span>
+        <span className="min-w-0 basis-full truncate sm:flex-1 sm:basis-0">{message ? <>reads “<span lang={message.found.language}>{message.text}</span>”</> : 'reads nothing'}</span>
       </p>
     </div>
   );

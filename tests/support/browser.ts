@@ -1,0 +1,80 @@
+import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core';
+import { afterAll, afterEach, beforeAll, expect, inject } from 'vitest';
+import { demoPolicy } from '../../demo/policy.ts';
+import { chromiumArguments } from '../../scripts/setup/chromium.mjs';
+import { patchDraft, readDraft } from './api.ts';
+
+let browser: Browser;
+
+export interface OpenOptions extends BrowserContextOptions {
+  address?: string;
+  /** console errors that the test causes on purpose */
+  allow?: RegExp;
+}
+
+/**
+ * A browser for a test file. Every page that is opened is watched: an error on the console or in a script fails the
+ * test that caused it.
+ */
+export function useBrowser(): { open: (path: string, options?: OpenOptions) => Promise<Page>; another: (page: Page, path: string) => Promise<Page> } {
+  const errors: string[] = [];
+  const contexts: { close: () => Promise<void> }[] = [];
+  beforeAll(async () => {
+    browser = await chromium.launch({ executablePath: inject('chromium'), args: chromiumArguments });
+  });
+  afterAll(() => browser.close());
+  afterEach(async () => {
+    for (const context of contexts.splice(0)) await context.close();
+    expect(errors.splice(0)).toEqual([]);
+  });
+  const watch = (page: Page, allow: RegExp | undefined) => {
+    page.on('console', (message) => {
+      if (['error', 'warning'].includes(message.type()) && !message.location().url.endsWith('/favicon.ico') && !allow?.test(message.text())) errors.push(message.text());
+    });
+    page.on('response', (response) => {
+      if (response.status() === 404 && !/favicon\.ico$/.test(response.url())) errors.push(`404: ${response.url()}`);
+    });
+    page.on('pageerror', (error) => errors.push(String(error)));
+  };
+  return {
+    open: async (path, { address = inject('address'), allow, ...options } = {}) => {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', ...options });
+      contexts.push(context);
+      const page = await context.newPage();
+      watch(page, allow);
+      await page.goto(address + path);
+      await ready(page);
+      return page;
+    },
+    another: async (beside, path) => {
+      const page = await beside.context().newPage();
+      watch(page, /412/);
+      await page.goto(new URL(path, beside.url()).href);
+      await ready(page);
+      return page;
+    },
+  };
+}
+
+/** The island has taken over. */
+export async function ready(page: Page): Promise<void> {
+  await page.waitForFunction(() => document.querySelector('astro-island') === null || document.documentElement.dataset.live === 'true');
+}
+
+export async function saved(page: Page): Promise<void> {
+  await page.getByTestId('draft-phrase').getByText('draft saved').waitFor();
+}
+
+/** Puts the demo policy back, whatever a test has done. */
+export async function resetDraft(address = inject('address')): Promise<void> {
+  const draft = await readDraft(address);
+  const patch = Object.entries(demoPolicy).map(([key, value]) => ({ op: 'replace' as const, path: `/${key}`, value: value as unknown }));
+  expect((await patchDraft(address, draft.revision, patch)).status).toBe(200);
+}
+
+/** Text of an element, with no-break spaces as plain ones. */
+export async function textOf(page: Page, selector: string): Promise<string> {
+  return ((await page.locator(selector).innerText()) ?? '').replaceAll(/[\u00a0\u202f]/g, ' ');
+}
+
+export const leadOf = (page: Page, cart: string): Promise<string> => textOf(page, `[data-testid=bench-${cart}] [data-testid=lead-text]`);
