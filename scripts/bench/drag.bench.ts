@@ -1,0 +1,101 @@
+import { chromium } from 'playwright-core';
+import { chromiumArguments } from '../setup/chromium.mjs';
+import { programFromDebian } from '../setup/debian.mjs';
+import { freshDatabase, startApplication, startTestDatabase } from '../../tests/support/application.ts';
+import { median, quantile, type Bar } from './bar.ts';
+
+interface Move {
+  /** from the input event to after the frame in which everything was repainted, ms */
+  time: number;
+  /** picture and all bench carts show the same goal in that frame */
+  together: boolean;
+}
+
+declare global {
+  interface Window {
+    moves: Move[];
+  }
+}
+
+/** Drags the demo's goal over three pinned carts of one market and times each move to the repainted frame. */
+export async function bars(): Promise<Bar[]> {
+  const database = await startTestDatabase('bench');
+  const application = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_bench') });
+  const browser = await chromium.launch({ executablePath: programFromDebian('chromium', ['chromium']), args: chromiumArguments });
+  try {
+    await pinThreeInOneMarket(application.address);
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
+    let scripts = 0;
+    page.on('requestfinished', async (request) => {
+      if (request.resourceType() === 'script') scripts += (await request.sizes()).responseBodySize;
+    });
+    await page.goto(`${application.address}/offers`);
+    await page.waitForFunction(() => document.documentElement.dataset.live === 'true');
+    await page.waitForLoadState('networkidle');
+    await page.evaluate(watchMoves);
+    const box = (await page.getByTestId('spend-line').boundingBox())!;
+    const pennant = (await page.getByTestId('pennant').boundingBox())!;
+    const x = pennant.x + pennant.width - 3;
+    await page.mouse.move(x, box.y + 150);
+    await page.mouse.down();
+    for (let i = 1; i <= 150; i++) {
+      await page.mouse.move(x + Math.sin(i / 9) * 320 * (i / 150), box.y + 150);
+      await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
+    }
+    await page.mouse.up();
+    const moves = (await page.evaluate(() => window.moves)).slice(10);
+    const times = moves.map(({ time }) => time);
+    const together = moves.filter((move) => move.together).length;
+    const slow = quantile(times, 0.95);
+    return [
+      { name: 'a dragged goal, move to repainted line and three carts', measured: `${median(times).toFixed(1)} ms, 95 % ${slow.toFixed(1)} ms`, required: '95 % < 50 ms', held: moves.length > 50 && slow < 50 },
+      { name: '  line and carts repainted in the same frame', measured: `${together} of ${moves.length} moves`, required: 'all', held: together === moves.length && moves.length > 50 },
+      { name: 'script on first load of Offers, compressed', measured: `${(scripts / 1000).toFixed(0)} kB`, required: '< 350 kB', held: scripts > 0 && scripts < 350_000 },
+    ];
+  } finally {
+    await browser.close();
+    await application.stop();
+    await database.stop();
+  }
+}
+
+/** Sends the third cart to the Netherlands, so that all three depend on the goal that is dragged. */
+async function pinThreeInOneMarket(address: string): Promise<void> {
+  const etag = (await fetch(`${address}/api/draft`)).headers.get('etag')!;
+  const patch = [{ op: 'replace', path: '/testCarts/gift-and-spares/destination', value: { country: 'NL', postcode: '' } }];
+  const response = await fetch(`${address}/api/draft`, { method: 'PATCH', headers: { 'content-type': 'application/json-patch+json', 'if-match': etag }, body: JSON.stringify(patch) });
+  if (!response.ok) throw new Error('the bench cart could not be set');
+}
+
+function watchMoves(): void {
+  window.moves = [];
+  const amount = (text: string | null | undefined) => Number((text ?? '').replace(/[^0-9]/g, ''));
+  const cards = () =>
+    [...document.querySelectorAll('[data-testid^="bench-"]')].map((card) => ({ lead: card.querySelector('[data-testid=lead-text]')?.textContent ?? '', percent: Number(card.querySelector('progress')?.getAttribute('value')) }));
+  let counted: number[] | null = null;
+  const goal = () => Number(document.querySelector('[data-testid=pennant]')!.getAttribute('aria-valuenow'));
+  // What each cart counts follows from the first state in which all three are on the way; before that nothing is judged.
+  const learn = () => {
+    const now = cards();
+    if (now.every(({ percent }) => percent < 100)) counted = now.map(({ lead }) => goal() - amount(lead));
+  };
+  window.addEventListener(
+    'pointermove',
+    (event) => {
+      const before = goal();
+      requestAnimationFrame(() => {
+        const value = goal();
+        if (value === before) return;
+        if (!counted) learn();
+        const together = counted === null || cards().every(({ lead, percent }, i) => (counted![i]! >= value ? percent === 100 && amount(lead) === 0 : amount(lead) === value - counted![i]!));
+        const judged = counted !== null;
+        const channel = new MessageChannel();
+        channel.port1.onmessage = () => {
+          if (judged) window.moves.push({ time: performance.now() - event.timeStamp, together });
+        };
+        channel.port2.postMessage(null);
+      });
+    },
+    { capture: true },
+  );
+}
