@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { chromium } from 'playwright-core';
 import { chromiumArguments } from '../setup/chromium.mjs';
 import { programFromDebian } from '../setup/debian.mjs';
@@ -25,14 +26,11 @@ export async function bars(): Promise<Bar[]> {
   try {
     await pinThreeInOneMarket(application.address);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
-    let scripts = 0;
-    page.on('requestfinished', async (request) => {
-      if (request.resourceType() === 'script') scripts += (await request.sizes()).responseBodySize;
-    });
     await page.goto(`${application.address}/offers`);
     await page.waitForFunction(() => document.documentElement.dataset.live === 'true');
     await page.waitForLoadState('networkidle');
-    await page.evaluate(watchMoves);
+    const scripts = await page.evaluate(() => (performance.getEntriesByType('resource') as PerformanceResourceTiming[]).filter(({ name }) => name.endsWith('.js')).reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0));
+    await page.evaluate(await readFile(new URL('./watch-moves.js', import.meta.url), 'utf8'));
     const box = (await page.getByTestId('spend-line').boundingBox())!;
     const pennant = (await page.getByTestId('pennant').boundingBox())!;
     const x = pennant.x + pennant.width - 3;
@@ -65,37 +63,4 @@ async function pinThreeInOneMarket(address: string): Promise<void> {
   const patch = [{ op: 'replace', path: '/testCarts/gift-and-spares/destination', value: { country: 'NL', postcode: '' } }];
   const response = await fetch(`${address}/api/draft`, { method: 'PATCH', headers: { 'content-type': 'application/json-patch+json', 'if-match': etag }, body: JSON.stringify(patch) });
   if (!response.ok) throw new Error('the bench cart could not be set');
-}
-
-function watchMoves(): void {
-  window.moves = [];
-  const amount = (text: string | null | undefined) => Number((text ?? '').replace(/[^0-9]/g, ''));
-  const cards = () =>
-    [...document.querySelectorAll('[data-testid^="bench-"]')].map((card) => ({ lead: card.querySelector('[data-testid=lead-text]')?.textContent ?? '', percent: Number(card.querySelector('progress')?.getAttribute('value')) }));
-  let counted: number[] | null = null;
-  const goal = () => Number(document.querySelector('[data-testid=pennant]')!.getAttribute('aria-valuenow'));
-  // What each cart counts follows from the first state in which all three are on the way; before that nothing is judged.
-  const learn = () => {
-    const now = cards();
-    if (now.every(({ percent }) => percent < 100)) counted = now.map(({ lead }) => goal() - amount(lead));
-  };
-  window.addEventListener(
-    'pointermove',
-    (event) => {
-      const before = goal();
-      requestAnimationFrame(() => {
-        const value = goal();
-        if (value === before) return;
-        if (!counted) learn();
-        const together = counted === null || cards().every(({ lead, percent }, i) => (counted![i]! >= value ? percent === 100 && amount(lead) === 0 : amount(lead) === value - counted![i]!));
-        const judged = counted !== null;
-        const channel = new MessageChannel();
-        channel.port1.onmessage = () => {
-          if (judged) window.moves.push({ time: performance.now() - event.timeStamp, together });
-        };
-        channel.port2.postMessage(null);
-      });
-    },
-    { capture: true },
-  );
 }

@@ -13,7 +13,7 @@ export function announceRevision(revision: number): void {
 
 /**
  * Keeps a store up to date with other tabs and other people: on word from a tab, and when the page is looked at
- * again. Edits that could not be sent yet outlive a reload. @returns a function that ends it
+ * again. Edits that could not be sent yet, and what is just being typed, outlive a reload. @returns a function that ends it
  */
 export function connectStore(store: DraftStore): () => void {
   const channel = new BroadcastChannel(channelName);
@@ -34,8 +34,9 @@ export function connectStore(store: DraftStore): () => void {
     for (const patch of JSON.parse(kept) as Operation[][]) store.getState().edit(() => patch);
   }
   const keepUnsent = () => {
-    const { pending } = store.getState();
-    if (pending.length > 0) sessionStorage.setItem(key, JSON.stringify(pending));
+    const { pending, preview } = store.getState();
+    const unsent = preview ? [...pending, preview] : pending;
+    if (unsent.length > 0) sessionStorage.setItem(key, JSON.stringify(unsent));
   };
   window.addEventListener('pagehide', keepUnsent);
   return () => {

@@ -51,6 +51,14 @@ describe('Rehearse', () => {
   });
 });
 
+test('a text with a mistake is named before it is released', async () => {
+  const page = await open('/offers');
+  await page.getByTestId('text-reached').getByRole('textbox').fill('{nothing}');
+  await saved(page);
+  await page.goto(`${address}/release`);
+  await page.getByTestId('text-warnings').getByText('“Free delivery”, reached, nl-NL: There is no argument {nothing}.').waitFor();
+});
+
 test('a goal is dragged, released, seen by the shop, and rolled back', async () => {
   const cart = { lines: [{ product: 'tidewing-16', quantity: 1 }, { product: 'line-50', quantity: 1 }, { product: 'winder', quantity: 2 }], destination: { country: 'NL', postcode: '' } };
   const quote = async () => (await call<{ release: number; options: { priceAfter: number }[] }>(address, 'POST', '/api/quote', { body: cart })).body;

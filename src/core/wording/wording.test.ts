@@ -3,6 +3,7 @@ import { demoPolicy } from '../../../demo/policy.ts';
 import { wordingFaults } from './faults.ts';
 import { findText } from './find-text.ts';
 import { optionLabel } from './option-label.ts';
+import { policyWordingFaults } from './policy-faults.ts';
 import { renderText } from './render.ts';
 
 const faults = (text: string, language = 'en-GB', state: 'progress' | 'reached' = 'progress') => wordingFaults(text, language, state, ['strip'], 'EUR').map(({ message }) => message);
@@ -22,6 +23,16 @@ describe('mistakes in a text', () => {
   test('braces that do not close', () => expect(faults('Add {remaining more.')[0]).toMatch(/cannot be read/));
   test('an amount put into a plural', () => expect(faults('{remaining, plural, one {a} other {b}}').join()).toMatch(/is an amount/));
   test('a text too long for its place', () => expect(faults(`${'word '.repeat(30)}{remaining}`).join()).toMatch(/shows at most 120/));
+});
+
+test('mistakes of a whole policy name the text they are in', () => {
+  const policy = structuredClone(demoPolicy);
+  expect(policyWordingFaults(policy)).toEqual([]);
+  policy.wording['free-delivery']!.progress!.everyPlace!['nl-NL'] = 'Nog {reste}';
+  expect(policyWordingFaults(policy)).toMatchObject([
+    { offerId: 'free-delivery', state: 'progress', place: 'everyPlace', language: 'nl-NL', severity: 'wrong' },
+    { message: expect.stringMatching(/does not say/) },
+  ]);
 });
 
 describe('which text is shown', () => {

@@ -14,7 +14,7 @@ export function Lead({ rehearsal, language }: { rehearsal: Rehearsal; language: 
           {message.text}
         </p>
       ) : (
-        <p className="mt-1 text-[13px] text-warning">No text for this state, so shoppers read nothing.</p>
+        <p className="mt-1 text-[13px] text-warning">No text that can be read, so shoppers see nothing here.</p>
       )}
       {message?.found.fallback && (
         <p className="text-[12px] text-soft">

@@ -5,7 +5,8 @@ import type { Market } from '../../core/policy/types.ts';
 import { formattedArguments, wordingArgumentNames, wordingArguments } from '../../core/wording/arguments.ts';
 import { wordingFaults, type WordingFault } from '../../core/wording/faults.ts';
 import { findText } from '../../core/wording/find-text.ts';
-import { placeIds, type TextPlace } from '../../core/wording/places.ts';
+import type { TextPlace } from '../../core/wording/places.ts';
+import { placesShowing } from '../../core/wording/policy-faults.ts';
 import { renderText } from '../../core/wording/render.ts';
 import { useDraft, usePolicy } from '../frame/page-context.tsx';
 
@@ -43,10 +44,10 @@ export function TextField({ name, offerId, state, place, language, market, sampl
   };
 
   const texts = policy.wording[offerId]?.[state];
-  const faults = useMemo(() => {
-    const shownIn = place === 'everyPlace' ? placeIds.filter((id) => !texts?.[id]?.[language]) : [place];
-    return wordingFaults(text, language, state, shownIn, market.currency);
-  }, [text, language, state, place, texts, market.currency]);
+  const faults = useMemo(
+    () => wordingFaults(text, language, state, placesShowing(texts, place, language), market.currency),
+    [text, language, state, place, texts, market.currency],
+  );
   const said = text ? renderText(text, language, formattedArguments(sample, market.currency, language)) : null;
   const instead = text ? null : findText(policy, offerId, state, place === 'everyPlace' ? 'strip' : place, language, market.languages);
   const label = `${name}, ${language}, ${place === 'everyPlace' ? 'every place' : place}`;

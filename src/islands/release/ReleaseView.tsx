@@ -4,6 +4,7 @@ import type { Policy } from '../../core/policy/types.ts';
 import { useDraft, usePage } from '../frame/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
+import { TextWarnings } from './TextWarnings.tsx';
 import type { ReleaseSummary } from './release-summary.ts';
 
 /** What changes for shoppers, handing it to the shop, and going back. */
@@ -49,7 +50,10 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
       {empty ? (
         <p className="py-3 text-soft">The draft is empty: there is nothing to hand to the shop. Load the demo store at Offers to see how a release works.</p>
       ) : (
-        <ChangeList changes={changes} released={release !== null} />
+        <>
+          <ChangeList changes={changes} released={release !== null} />
+          <TextWarnings />
+        </>
       )}
       {!empty && (
         <form
