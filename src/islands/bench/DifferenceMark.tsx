@@ -12,7 +12,7 @@ export function DifferenceMark({ now, released, currency }: { now: Rehearsal; re
     <p className="mt-1 flex gap-1.5 text-[12px] text-ember" data-testid="difference">
       <GitCompareArrows size={14} aria-hidden className="mt-0.5 shrink-0" />
       <span>
-        Other than in release {page.release?.number}: {found.join('; ')}
+        In release {page.release?.number}: {found.join('; ')}
       </span>
     </p>
   );

@@ -28,18 +28,19 @@ export function rehearse(compiled: CompiledPolicy, catalogue: Catalogue, cart: T
   };
 }
 
-/** How a rehearsal differs from the one under the release, in words; empty when it does not. */
+/** Where the release would answer otherwise, and what it would say there; empty when it answers the same. */
 export function differences(now: Rehearsal, released: Rehearsal, optionName: (id: string) => string, write: (minor: number) => string): string[] {
   const found: string[] = [];
   const before = new Map(released.evaluation.options.map((option) => [option.optionId, option.after]));
   for (const option of now.evaluation.options) {
     const was = before.get(option.optionId);
     before.delete(option.optionId);
-    if (was === undefined) found.push(`${optionName(option.optionId)} is newly offered`);
-    else if (was !== option.after) found.push(`${optionName(option.optionId)}: ${write(was)} → ${write(option.after)}`);
+    if (was === undefined) found.push(`no ${optionName(option.optionId)}`);
+    else if (was !== option.after) found.push(`${optionName(option.optionId)} ${write(was)}`);
   }
-  for (const id of before.keys()) found.push(`${optionName(id)} is no longer offered`);
-  if (now.message('strip')?.text !== released.message('strip')?.text) found.push('another text');
+  for (const id of before.keys()) found.push(`${optionName(id)} is offered`);
+  const text = released.message('strip')?.text;
+  if (now.message('strip')?.text !== text) found.push(text ? `reads “${text}”` : 'reads nothing');
   return found;
 }
 

@@ -49,8 +49,11 @@ export function Pennant({
   return (
     <>
       {released !== null && released !== value && released <= scale.end && (
-        <g className="stroke-ember" aria-hidden>
-          <line x1={scale.x(released)} x2={scale.x(released)} y1={scale.top - 4} y2={scale.bottom} strokeWidth="1" strokeDasharray="2 3" />
+        <g data-testid="released-goal">
+          <line x1={scale.x(released)} x2={scale.x(released)} y1={scale.top - 4} y2={scale.bottom} className="stroke-ember" strokeWidth="1" strokeDasharray="2 3" />
+          <text x={scale.x(released) + (released > value ? 5 : -5)} y={scale.top + 4} textAnchor={released > value ? 'start' : 'end'} fontSize="12" className="fill-ember">
+            released {write(released)}
+          </text>
         </g>
       )}
       <g
