@@ -25,7 +25,7 @@ export async function startPrivateDatabase(folder) {
 
   const running = runningServer(folder);
   if (running && (await answers(settings.port))) {
-    const ours = !isAlive(settings.owner);
+    const ours = settings.owner === process.pid || !isAlive(settings.owner);
     if (ours) writeSettings(settingsFile, { ...settings, owner: process.pid });
     return handle(settings, running, ours);
   }

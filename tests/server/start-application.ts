@@ -23,7 +23,6 @@ export async function setup(project: TestProject): Promise<() => Promise<void>> 
   return async () => {
     await application.stop();
     await empty.stop();
-    const last = await startTestDatabase('server');
-    await last.stop();
+    await database.stop();
   };
 }
