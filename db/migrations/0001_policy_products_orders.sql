@@ -9,7 +9,7 @@ CREATE TABLE IF NOT EXISTS draft (
 CREATE TABLE IF NOT EXISTS draft_edit (
   store_id TINYINT UNSIGNED NOT NULL,
   revision BIGINT UNSIGNED NOT NULL,
-  kind ENUM('edit', 'undo', 'redo', 'replace') NOT NULL,
+  kind ENUM('found', 'edit', 'undo', 'redo') NOT NULL,
   -- an edit is done, then perhaps undone, and dropped when something else is done instead of redoing it
   state ENUM('done', 'undone', 'dropped') NOT NULL,
   label VARCHAR(200) NOT NULL,

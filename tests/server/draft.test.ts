@@ -30,6 +30,12 @@ describe('an edit', () => {
     expect(again.body.policy).toEqual(before.policy);
   });
 
+  test('stands on the store as it was loaded: undo does not go behind that', async () => {
+    const draft = await readDraft(address);
+    expect(draft.canUndo).toBeNull();
+    expect((await call<DraftBody>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(draft.revision) } })).body).toEqual(draft);
+  });
+
   test('after an undo drops what could have been redone', async () => {
     let draft = await readDraft(address);
     for (const amount of [5100, 5200]) draft = (await patchDraft(address, draft.revision, setGoal('uk', amount))).body;

@@ -22,7 +22,7 @@ export type EditOutcome =
   | { kind: 'nothing'; draft: Draft };
 
 interface Edit {
-  kind: 'edit' | 'replace';
+  kind: 'edit' | 'found';
   /** taken from what changed when not given */
   label?: string;
   madeBy: string;
@@ -50,9 +50,16 @@ export async function editDraft(revision: number, patch: Operation[], edit: Edit
   });
 }
 
-/** Puts a whole policy in the draft's place (roll back, demo store), as one edit that can be undone. */
-export async function replaceDraft(policy: Policy, edit: Omit<Edit, 'kind'>): Promise<EditOutcome> {
-  return inTransaction(async (connection) => storeEdit(connection, await lockDraft(connection), policy, { ...edit, kind: 'replace' }));
+/**
+ * Puts a policy where nothing has been set yet, in the caller's transaction. It is the ground on which edits stand, so
+ * undo does not go behind it. @returns the draft's revision, or null when there was something already
+ */
+export async function foundDraft(connection: PoolConnection, policy: Policy, edit: Required<Omit<Edit, 'kind'>>): Promise<number | null> {
+  const current = await lockDraft(connection);
+  if (current.revision > 0) return null;
+  const outcome = await storeEdit(connection, current, policy, { ...edit, kind: 'found' });
+  if (outcome.kind === 'refused') throw new Error(`the policy is not valid: ${JSON.stringify(outcome.faults)}`);
+  return outcome.kind === 'done' ? outcome.draft.revision : null;
 }
 
 /** Takes the newest edit back, or does the last undone one again. */
@@ -121,7 +128,7 @@ async function writeEdit(connection: PoolConnection, revision: number, kind: str
 async function historyEnd(connection: PoolConnection, direction: 'undo' | 'redo'): Promise<RowDataPacket | undefined> {
   const [state, order] = direction === 'undo' ? ['done', 'DESC'] : ['undone', 'ASC'];
   const [rows] = await connection.query<RowDataPacket[]>(
-    `SELECT revision, label, patch, inverse FROM draft_edit WHERE store_id = ? AND kind IN ('edit', 'replace') AND state = ? ORDER BY revision ${order} LIMIT 1`,
+    `SELECT revision, label, patch, inverse FROM draft_edit WHERE store_id = ? AND kind = 'edit' AND state = ? ORDER BY revision ${order} LIMIT 1`,
     [storeId, state],
   );
   return rows[0];

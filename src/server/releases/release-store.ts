@@ -76,8 +76,8 @@ export async function rollBack(number: number, note: string, releasedBy: string)
   });
 }
 
-/** The draft row is locked by the caller, so numbers follow one another without a gap. */
-async function addRelease(connection: PoolConnection, document: string, revision: number, note: string, copyOf: number | null, releasedBy: string): Promise<ReleaseSummary> {
+/** Adds a release in the caller's transaction, which has locked the draft row: so numbers follow without a gap. */
+export async function addRelease(connection: PoolConnection, document: string, revision: number, note: string, copyOf: number | null, releasedBy: string): Promise<ReleaseSummary> {
   const [last] = await connection.query<RowDataPacket[]>('SELECT COALESCE(MAX(number), 0) AS number FROM policy_release WHERE store_id = ?', [storeId]);
   const number = Number(last[0]!.number) + 1;
   await connection.query('INSERT INTO policy_release VALUES (?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))', [storeId, number, note, document, revision, copyOf, releasedBy]);
