@@ -1,3 +1,4 @@
+import type { Coordinates } from '../places/distance.ts';
 import type { Catalogue, Product } from '../catalogue/product.ts';
 
 export interface CartLine {
@@ -12,7 +13,11 @@ export interface Cart {
 export interface Destination {
   /** ISO 3166-1 alpha-2 */
   country: string;
+  /** ISO 3166-2, when known */
+  region?: string;
   postcode: string;
+  /** when known */
+  coordinates?: Coordinates;
 }
 
 export type ResolvedCart = { ok: true; cart: Cart } | { ok: false; unknown: { index: number; product: string }[] };

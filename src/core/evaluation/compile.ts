@@ -1,4 +1,5 @@
 import { compileCharge, type CompiledCharge } from '../charges/charge.ts';
+import { compileAreaPart, type CompiledAreaPart } from '../places/area.ts';
 import { inOrder } from '../ordered.ts';
 import type { DeliveryOption, Goal, Market, Offer, Policy, Reward, Zone } from '../policy/types.ts';
 
@@ -24,8 +25,8 @@ export interface CompiledZone {
   options: CompiledOption[];
   /** offers that hold here, highest priority first */
   offers: CompiledOffer[];
-  wholeMarket: boolean;
-  countries: Set<string>;
+  include: CompiledAreaPart[];
+  exclude: CompiledAreaPart[];
 }
 
 export interface CompiledOption {
@@ -68,15 +69,14 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
   for (const [id, zone] of inOrder(policy.zones)) {
     const market = markets.get(zone.market);
     if (!market || !zone.on) continue;
-    const parts = Object.values(zone.area.include);
     const compiled: CompiledZone = {
       id,
       zone,
       market,
       options: [],
       offers: [],
-      wholeMarket: parts.some((part) => part.kind === 'wholeMarket'),
-      countries: new Set(parts.flatMap((part) => (part.kind === 'country' ? [part.country] : []))),
+      include: Object.values(zone.area.include).map(compileAreaPart),
+      exclude: Object.values(zone.area.exclude ?? {}).map(compileAreaPart),
     };
     market.zones.push(compiled);
     zones.set(id, compiled);

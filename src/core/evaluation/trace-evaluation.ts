@@ -32,11 +32,17 @@ function outcomeOf(evaluation: Evaluation): string {
 }
 
 function tracePlace(place: PlaceFound, { destination }: EvaluationInput): TraceNode {
-  const inputs = { country: text(destination.country), postcode: text(destination.postcode || 'none given') };
+  const inputs = { country: text(destination.country), region: text(destination.region ?? 'none given'), postcode: text(destination.postcode || 'none given') };
   if (!place.market) return node('place', '{country} belongs to no market', inputs, text('no market'));
   const market = { ...inputs, market: text(place.market.market.name) };
   if (!place.found) return node('place', '{country} belongs to {market}, but no zone of it covers this destination', market, text('no zone'));
-  const how = place.by === 'country' ? 'which names that country' : 'which covers the whole market';
+  const how = {
+    wholeMarket: 'which covers the whole market',
+    country: 'which names that country',
+    region: 'which names that region',
+    postcode: 'which names that postcode',
+    radius: 'which lies within that distance',
+  }[place.by];
   return node('place', `{country} belongs to {market}; its zone is {outcome}, ${how}`, market, text(place.zone.zone.name));
 }
 

@@ -1,7 +1,9 @@
 import { isCurrency } from '../money/currency.ts';
 import { inOrder } from '../ordered.ts';
 import type { PolicyFault } from './fault.ts';
-import type { Charge, Policy } from './types.ts';
+import { countryOfRegion, isCountry } from '../places/country.ts';
+import { parsePostcodePattern } from '../places/postcode.ts';
+import type { AreaPart, Charge, Policy } from './types.ts';
 import { amountOf } from './types.ts';
 
 /** What a schema cannot say: every id leads somewhere, a country has one market, ranges run upward. */
@@ -14,6 +16,7 @@ export function checkReferences(policy: Policy): PolicyFault[] {
   for (const [id, market] of inOrder(policy.markets)) {
     if (!isCurrency(market.currency)) fault(`/markets/${id}/currency`, 'is not a current ISO 4217 currency');
     for (const [index, country] of market.countries.entries()) {
+      if (!isCountry(country)) fault(`/markets/${id}/countries/${index}`, `${country} is not an ISO 3166-1 country`);
       const other = marketOfCountry.get(country);
       if (other) fault(`/markets/${id}/countries/${index}`, `${country} already belongs to the market "${other}"`);
       else marketOfCountry.set(country, id);
@@ -25,10 +28,8 @@ export function checkReferences(policy: Policy): PolicyFault[] {
       fault(`/zones/${id}/market`, `there is no market "${zone.market}"`);
       continue;
     }
-    for (const [part, area] of Object.entries(zone.area.include)) {
-      if (area.kind === 'country' && !market.countries.includes(area.country)) {
-        fault(`/zones/${id}/area/include/${part}/country`, `${area.country} is not a country of the market "${zone.market}"`);
-      }
+    for (const side of ['include', 'exclude'] as const) {
+      for (const [part, area] of Object.entries(zone.area[side] ?? {})) checkAreaPart(area, market.countries, `/zones/${id}/area/${side}/${part}`, fault);
     }
   }
   for (const [id, option] of inOrder(policy.options)) {
@@ -54,6 +55,18 @@ export function checkReferences(policy: Policy): PolicyFault[] {
     if (!policy.offers[id]) fault(`/wording/${id}`, `there is no offer "${id}"`);
   }
   return faults;
+}
+
+function checkAreaPart(part: AreaPart, countries: readonly string[], at: string, fault: (pointer: string, message: string) => void): void {
+  const inMarket = (country: string, field: string) => {
+    if (!countries.includes(country)) fault(`${at}/${field}`, `${country} is not a country of this zone's market`);
+  };
+  if (part.kind === 'country' || part.kind === 'postcode') inMarket(part.country, 'country');
+  if (part.kind === 'region') inMarket(countryOfRegion(part.region), 'region');
+  if (part.kind === 'postcode') {
+    const parsed = parsePostcodePattern(part.pattern);
+    if (!parsed.ok) fault(`${at}/pattern`, parsed.reason);
+  }
 }
 
 function checkRanges(charge: Charge, at: string, fault: (pointer: string, message: string) => void): void {

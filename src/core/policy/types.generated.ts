@@ -26,7 +26,29 @@ export type AreaPart =
   | {
       kind: 'country';
       country: Country;
+    }
+  | {
+      kind: 'region';
+      region: Region;
+    }
+  | {
+      kind: 'postcode';
+      country: Country;
+      /**
+       * exact (1799 ZA), with * and ? (17*), or an inclusive range (1000..1999)
+       */
+      pattern: string;
+    }
+  | {
+      kind: 'radius';
+      center: Coordinates;
+      distance: number;
+      unit: 'km' | 'mi';
     };
+/**
+ * ISO 3166-2 code
+ */
+export type Region = string;
 export type OptionKind = 'parcel' | 'localDelivery' | 'pickUp';
 
 /**
@@ -114,7 +136,17 @@ export interface Zone {
     include: {
       [k: string]: AreaPart;
     };
+    exclude?: {
+      [k: string]: AreaPart;
+    };
   };
+}
+/**
+ * WGS 84, degrees
+ */
+export interface Coordinates {
+  latitude: number;
+  longitude: number;
 }
 export interface DeliveryOption {
   order: Order;
@@ -273,7 +305,9 @@ export interface TestCart {
   language: Language;
   destination: {
     country: Country;
+    region?: Region;
     postcode: Postcode;
+    coordinates?: Coordinates;
   };
   /**
    * product id → quantity and position

@@ -1,0 +1,79 @@
+import type { Destination } from '../cart/cart.ts';
+import type { AreaPart } from '../policy/types.ts';
+import { distanceKm, kmPerMile } from './distance.ts';
+import { normalPostcode, parsePostcodePattern, type PostcodePattern } from './postcode.ts';
+
+export type AreaPartKind = AreaPart['kind'];
+
+/**
+ * How specific a match is, most significant first: place (postcode or radius over region over country over everything),
+ * then the kind of postcode pattern (exact, range, glob, and a radius last), then how narrow it is.
+ */
+export interface Specificity {
+  place: number;
+  kind: number;
+  narrowness: number;
+}
+
+/** A part of an area ready to be matched. */
+export interface CompiledAreaPart {
+  kind: AreaPartKind;
+  specificity: Specificity;
+  covers: (destination: DestinationKey) => boolean;
+}
+
+/** A destination with its postcode as it is compared, so that this is worked out once. */
+export interface DestinationKey extends Destination {
+  normalPostcode: string;
+}
+
+export function destinationKey(destination: Destination): DestinationKey {
+  return { ...destination, normalPostcode: normalPostcode(destination.postcode) };
+}
+
+const kindRank: Record<PostcodePattern['kind'], number> = { exact: 4, range: 3, glob: 2 };
+const radiusRank = 1;
+
+/** @throws RangeError for a postcode pattern that `checkReferences` would have refused */
+export function compileAreaPart(part: AreaPart): CompiledAreaPart {
+  switch (part.kind) {
+    case 'wholeMarket':
+      return { kind: part.kind, specificity: { place: 1, kind: 0, narrowness: 0 }, covers: () => true };
+    case 'country':
+      return { kind: part.kind, specificity: { place: 2, kind: 0, narrowness: 0 }, covers: ({ country }) => country === part.country };
+    case 'region':
+      return { kind: part.kind, specificity: { place: 3, kind: 0, narrowness: 0 }, covers: ({ region }) => region === part.region };
+    case 'postcode': {
+      const parsed = parsePostcodePattern(part.pattern);
+      if (!parsed.ok) throw new RangeError(`postcode pattern "${part.pattern}": ${parsed.reason}`);
+      const { kind, narrowness, matches } = parsed.pattern;
+      return {
+        kind: part.kind,
+        specificity: { place: 4, kind: kindRank[kind], narrowness },
+        covers: (destination) => destination.country === part.country && destination.normalPostcode !== '' && matches(destination.normalPostcode),
+      };
+    }
+    case 'radius': {
+      const km = part.unit === 'mi' ? part.distance * kmPerMile : part.distance;
+      return {
+        kind: part.kind,
+        specificity: { place: 4, kind: radiusRank, narrowness: -km },
+        covers: ({ coordinates }) => coordinates !== undefined && distanceKm(part.center, coordinates) <= km,
+      };
+    }
+  }
+}
+
+/** Negative when `a` is less specific than `b`; 0 leaves the decision to the listed order. */
+export function compareSpecificity(a: Specificity, b: Specificity): number {
+  return a.place - b.place || a.kind - b.kind || a.narrowness - b.narrowness;
+}
+
+/** The most specific of the parts that cover a destination, or null. */
+export function bestMatch(parts: readonly CompiledAreaPart[], destination: DestinationKey): CompiledAreaPart | null {
+  let best: CompiledAreaPart | null = null;
+  for (const part of parts) {
+    if (part.covers(destination) && (!best || compareSpecificity(part.specificity, best.specificity) > 0)) best = part;
+  }
+  return best;
+}
