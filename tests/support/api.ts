@@ -2,6 +2,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import ajvFormats from 'ajv-formats';
 import type { Operation } from 'rfc6902';
 import { expect } from 'vitest';
+import { targetIn } from '../../src/core/offers/target.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { openApiDocument } from '../../src/server/openapi/document.ts';
 
@@ -66,4 +67,4 @@ export const goalPath = (market: string): string => `/offers/free-delivery/goals
 
 export const setGoal = (market: string, minor: unknown): Operation[] => [{ op: 'replace', path: goalPath(market), value: minor }];
 
-export const goalOf = (policy: Policy, market: string): number | undefined => policy.offers['free-delivery']?.goals.first?.targets[market]?.exact;
+export const goalOf = (policy: Policy, market: string): number | undefined => targetIn(policy, 'free-delivery', 'first', market) ?? undefined;

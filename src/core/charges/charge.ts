@@ -1,7 +1,7 @@
 import { inOrder } from '../ordered.ts';
 import type { Measures } from '../cart/measures.ts';
-import type { Charge } from '../policy/types.ts';
-import { amountOf } from '../policy/types.ts';
+import { resolveAmount, type LocalMoney } from '../money/local-amount.ts';
+import type { Charge, LocalAmount } from '../policy/types.ts';
 
 /** A charge ready to be computed: lines in order, amounts as plain minor units. */
 export interface CompiledCharge {
@@ -22,16 +22,19 @@ export interface CompiledChargeLine {
 /** What `decideCharge` answers when no line applies. */
 export const OTHERWISE = -1;
 
-export function compileCharge(charge: Charge): CompiledCharge {
+/** @param money of the market the option is in; a following amount without an adopted rate makes a line never apply */
+export function compileCharge(charge: Charge, money: LocalMoney): CompiledCharge {
+  const amountOf = (amount: LocalAmount) => resolveAmount(amount, money) ?? Number.NaN;
+  const lines = inOrder(charge.lines).map(([id, line]) => ({
+    id,
+    from: line.over ? amountOf(line.over.from) : 0,
+    to: line.over?.to ? amountOf(line.over.to) : Infinity,
+    bounded: line.over !== undefined,
+    price: amountOf(line.price.fixed),
+  }));
   return {
-    lines: inOrder(charge.lines).map(([id, line]) => ({
-      id,
-      from: line.over ? amountOf(line.over.from) : 0,
-      to: line.over?.to ? amountOf(line.over.to) : Infinity,
-      bounded: line.over !== undefined,
-      price: amountOf(line.price.fixed),
-    })),
-    otherwise: charge.otherwise.kind === 'price' ? amountOf(charge.otherwise.price) : null,
+    lines: lines.filter(({ from, to, price }) => ![from, to, price].some(Number.isNaN)),
+    otherwise: charge.otherwise.kind === 'price' ? resolveAmount(charge.otherwise.price, money) : null,
   };
 }
 

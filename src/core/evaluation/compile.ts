@@ -1,4 +1,5 @@
 import { compileCharge, type CompiledCharge } from '../charges/charge.ts';
+import { localMoneyOf, resolveAmount, type LocalMoney } from '../money/local-amount.ts';
 import { compileAreaPart, type CompiledAreaPart } from '../places/area.ts';
 import { inOrder } from '../ordered.ts';
 import type { DeliveryOption, Goal, Market, Offer, Policy, Reward, Zone } from '../policy/types.ts';
@@ -33,6 +34,8 @@ export interface CompiledOption {
   id: string;
   option: DeliveryOption;
   charge: CompiledCharge;
+  /** prices there are multiples of it; minor units */
+  cashIncrement: number | undefined;
 }
 
 export interface CompiledOffer {
@@ -82,23 +85,27 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
     zones.set(id, compiled);
   }
   for (const [id, option] of inOrder(policy.options)) {
-    if (option.on) zones.get(option.zone)?.options.push({ id, option, charge: compileCharge(option.charge) });
+    const zone = zones.get(option.zone);
+    if (!zone || !option.on) continue;
+    const money = localMoneyOf(policy, zone.market.id);
+    zone.options.push({ id, option, charge: compileCharge(option.charge, money), cashIncrement: money.cashIncrement });
   }
   const byPriority = inOrder(policy.offers).sort(([, a], [, b]) => b.priority - a.priority);
-  for (const zone of zones.values()) zone.offers = byPriority.flatMap(([id, offer]) => compileOffer(id, offer, zone));
+  for (const zone of zones.values()) zone.offers = byPriority.flatMap(([id, offer]) => compileOffer(id, offer, zone, localMoneyOf(policy, zone.market.id)));
   return { policy, markets, marketOfCountry };
 }
 
 /** An offer as it holds in a zone; none when it is off, has no goal in the market or its rewards reach no option. */
-function compileOffer(id: string, offer: Offer, zone: CompiledZone): CompiledOffer[] {
+function compileOffer(id: string, offer: Offer, zone: CompiledZone, money: LocalMoney): CompiledOffer[] {
   if (!offer.on) return [];
   const goals = inOrder(offer.goals).flatMap(([goalId, goal]): CompiledGoal[] => {
-    const target = goal.targets[zone.market.id];
+    const wanted = goal.targets[zone.market.id];
+    const target = wanted ? resolveAmount(wanted, money) : null;
     if (!target) return [];
     const rewards = inOrder(goal.rewards)
       .map(([rewardId, reward]) => ({ id: rewardId, reward, options: optionsOf(reward, zone) }))
       .filter((reward) => reward.options.size > 0);
-    return rewards.length > 0 ? [{ id: goalId, goal, target: target.exact, rewards }] : [];
+    return rewards.length > 0 ? [{ id: goalId, goal, target, rewards }] : [];
   });
   return goals.length > 0 ? [{ id, offer, goals }] : [];
 }

@@ -33,7 +33,7 @@ describe('the demo store', () => {
     expect(evaluation.total).toBe(6180 + 595);
   });
   test('at the goal delivery is free: at least, not more than', () => {
-    const at = (target: number) => quote({ 'petrel-stunt': 1 }, 'BE', changed((policy) => (policy.offers['free-delivery']!.goals.first!.targets.nlbe!.exact = target))).prices;
+    const at = (target: number) => quote({ 'petrel-stunt': 1 }, 'BE', changed((policy) => (policy.offers['free-delivery']!.goals.first!.targets.nlbe = { exact: target }))).prices;
     expect(at(8495)).toEqual([[595, 0], [450, 0]]);
     expect(at(8496)).toEqual([[595, 595], [450, 450]]);
   });
@@ -87,7 +87,7 @@ test('of several offers not yet reached the one of highest priority speaks; when
   const two = changed((policy) => {
     const other = structuredClone(policy.offers['free-delivery']!);
     other.priority = 20;
-    other.goals.first!.targets.nlbe!.exact = 20_000;
+    other.goals.first!.targets.nlbe = { exact: 20_000 };
     policy.offers.bigger = other;
   });
   expect(quote({ winder: 1 }, 'NL', two).evaluation.lead!.offerId).toBe('bigger');

@@ -1,3 +1,5 @@
+import { roundRatio } from './ratio.ts';
+
 /**
  * `a × b ÷ divisor`, rounded once, half away from zero (2-domain §1). Exact: the product is formed in
  * arbitrary precision. All arguments are integers; the divisor is positive.
@@ -8,13 +10,15 @@ export function multiplyDivide(a: number, b: number, divisor: number): number {
   if (!Number.isSafeInteger(a) || !Number.isSafeInteger(b) || !Number.isSafeInteger(divisor) || divisor <= 0) {
     throw new RangeError('multiplyDivide takes whole numbers and a positive divisor');
   }
-  const product = BigInt(a) * BigInt(b);
-  const size = product < 0n ? -product : product;
-  const d = BigInt(divisor);
-  const rounded = (2n * size + d) / (2n * d);
-  const result = Number(product < 0n ? -rounded : rounded);
-  if (!Number.isSafeInteger(result)) throw new RangeError('the amount is too large');
-  return result;
+  return roundRatio({ numerator: BigInt(a) * BigInt(b), denominator: BigInt(divisor) });
+}
+
+/**
+ * An amount rounded to a currency's cash increment, half away from zero; unchanged without one. Minor units.
+ */
+export function toCashIncrement(minor: number, increment: number | undefined): number {
+  if (!increment || minor % increment === 0) return minor;
+  return multiplyDivide(minor, 1, increment) * increment;
 }
 
 /** A decimal percentage string as an exact fraction: "5.5" is 55 / 1000. @throws RangeError when malformed */

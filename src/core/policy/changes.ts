@@ -1,5 +1,6 @@
 import { formatMoney } from '../money/format.ts';
-import type { DeliveryOption, Offer, Policy } from './types.ts';
+import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
+import type { DeliveryOption, LocalAmount, Offer, Policy } from './types.ts';
 
 /** The stop of the trail where a change was made and can be looked at. */
 export type ChangePlace = 'markets' | 'delivery' | 'offers' | 'wording' | 'store';
@@ -17,7 +18,7 @@ export interface PolicyChange {
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 
 /** Collections whose entries come and go as one change. */
-const wholes = [/^\/(markets|zones|options|offers|qualifiers)\/[^/]+$/, /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/, /\/charge\/lines\/[^/]+$/, /\/area\/include\/[^/]+$/];
+const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates)\/[^/]+$/, /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/, /\/charge\/lines\/[^/]+$/, /\/area\/include\/[^/]+$/];
 
 /** Test carts are no promise to shoppers, so they are not among the changes of a release. */
 const unseen = ['/testCarts', '/version'];
@@ -28,7 +29,7 @@ export function policyChanges(from: Policy, to: Policy, language: string): Polic
   const visit = (before: Json | undefined, after: Json | undefined, path: string): void => {
     if (unseen.includes(path) || equal(before, after)) return;
     const whole = wholes.some((pattern) => pattern.test(path));
-    if ((whole && (before === undefined || after === undefined)) || !isObject(before ?? {}) || !isObject(after ?? {})) {
+    if (isAmount(before) || isAmount(after) || (whole && (before === undefined || after === undefined)) || !isObject(before ?? {}) || !isObject(after ?? {})) {
       changes.push(describe(path, before, after, from, to, language));
       return;
     }
@@ -40,6 +41,11 @@ export function policyChanges(from: Policy, to: Policy, language: string): Polic
   };
   visit(from as unknown as Json, to as unknown as Json, '');
   return changes;
+}
+
+/** A local amount is one value, however it is written. */
+function isAmount(value: Json | undefined): boolean {
+  return value !== undefined && value !== null && isObject(value) && ('exact' in value || 'following' in value);
 }
 
 function isObject(value: Json): value is { [key: string]: Json } {
@@ -58,19 +64,28 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
   const lookUp = <T>(pick: (policy: Policy) => T | undefined): T | undefined => pick(to) ?? pick(from);
   const [collection, id = ''] = steps;
   const plain = (value: Json | undefined): string | null => (value === undefined || value === null ? null : isObject(value) ? nameOf(value) : typeof value === 'boolean' ? (value ? 'on' : 'off') : String(value));
-  const amounts = (currency: string | undefined) => (value: Json | undefined): string | null => {
-    const minor = typeof value === 'number' ? value : value && isObject(value) && typeof value.exact === 'number' ? value.exact : null;
-    return minor === null || !currency ? plain(value) : formatMoney(minor, currency, language);
+  /** amounts as each policy has them in that market: a following one with what it follows */
+  const amountIn = (policy: Policy, marketId: string, value: Json | undefined): string | null => {
+    if (value === undefined || value === null) return null;
+    const local = value as unknown as LocalAmount;
+    const money = localMoneyOf(policy, marketId);
+    const minor = resolveAmount(local, money);
+    const shown = minor === null ? 'without a rate' : formatMoney(minor, money.currency, language);
+    return 'following' in local ? `${shown}, following ${formatMoney(local.following.base, money.baseCurrency, language)}` : shown;
   };
-  const change = (place: ChangePlace, subject: string, write: (value: Json | undefined) => string | null = plain): PolicyChange => ({ path, place, subject, before: write(before), after: write(after) });
+  const change = (place: ChangePlace, subject: string, marketId?: string): PolicyChange => {
+    const isMoney = marketId !== undefined && (isAmount(before) || isAmount(after));
+    const write = (policy: Policy, value: Json | undefined) => (isMoney ? amountIn(policy, marketId, value) : plain(value));
+    return { path, place, subject, before: write(from, before), after: write(to, after) };
+  };
 
   switch (collection) {
     case 'offers': {
       const offer = lookUp<Offer>((policy) => policy.offers[id]);
       const targetAt = steps.indexOf('targets');
       if (targetAt > 0) {
-        const market = lookUp((policy) => policy.markets[steps[targetAt + 1] ?? '']);
-        return change('offers', `Goal of “${offer?.name}” in ${market?.name ?? steps[targetAt + 1]}`, amounts(market?.currency));
+        const marketId = steps[targetAt + 1] ?? '';
+        return change('offers', `Goal of “${offer?.name}” in ${lookUp((policy) => policy.markets[marketId])?.name ?? marketId}`, marketId);
       }
       return change('offers', `Offer “${offer?.name ?? id}”${rest(steps.slice(2))}`);
     }
@@ -80,10 +95,11 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
     }
     case 'options': {
       const option = lookUp<DeliveryOption>((policy) => policy.options[id]);
-      const currency = lookUp((policy) => policy.markets[policy.zones[option?.zone ?? '']?.market ?? '']?.currency);
-      const isMoney = steps.at(-1) === 'exact' || steps.at(-1) === 'to';
-      return change('delivery', `Delivery option “${option?.name ?? id}”${rest(steps.slice(2).filter((step) => step !== 'exact'))}`, isMoney ? amounts(currency) : plain);
+      const marketId = lookUp((policy) => policy.zones[option?.zone ?? '']?.market);
+      return change('delivery', `Delivery option “${option?.name ?? id}”${rest(steps.slice(2))}`, marketId);
     }
+    case 'rates':
+      return change('markets', `Adopted rate of ${id}${rest(steps.slice(2).filter((step) => step !== 'rate'))}`);
     case 'markets':
       return change('markets', `Market “${lookUp((policy) => policy.markets[id])?.name ?? id}”${rest(steps.slice(2))}`);
     case 'zones':

@@ -3,8 +3,8 @@ import { inOrder } from '../ordered.ts';
 import type { PolicyFault } from './fault.ts';
 import { countryOfRegion, isCountry } from '../places/country.ts';
 import { parsePostcodePattern } from '../places/postcode.ts';
-import type { AreaPart, Charge, Policy } from './types.ts';
-import { amountOf } from './types.ts';
+import { localMoneyOf, resolveAmount, type LocalMoney } from '../money/local-amount.ts';
+import type { AreaPart, Charge, LocalAmount, Policy } from './types.ts';
 
 /** What a schema cannot say: every id leads somewhere, a country has one market, ranges run upward. */
 export function checkReferences(policy: Policy): PolicyFault[] {
@@ -12,6 +12,11 @@ export function checkReferences(policy: Policy): PolicyFault[] {
   const fault = (pointer: string, message: string) => faults.push({ pointer, message });
 
   if (!isCurrency(policy.store.baseCurrency)) fault('/store/baseCurrency', 'is not a current ISO 4217 currency');
+  for (const [currency, { rate }] of Object.entries(policy.rates ?? {})) {
+    if (!isCurrency(currency)) fault(`/rates/${currency}`, 'is not a current ISO 4217 currency');
+    if (currency === policy.store.baseCurrency) fault(`/rates/${currency}`, 'is the base currency, whose rate is 1');
+    if (!/[1-9]/.test(rate)) fault(`/rates/${currency}/rate`, 'must be more than nothing');
+  }
   const marketOfCountry = new Map<string, string>();
   for (const [id, market] of inOrder(policy.markets)) {
     if (!isCurrency(market.currency)) fault(`/markets/${id}/currency`, 'is not a current ISO 4217 currency');
@@ -35,13 +40,22 @@ export function checkReferences(policy: Policy): PolicyFault[] {
   for (const [id, option] of inOrder(policy.options)) {
     if (!policy.zones[option.zone]) fault(`/options/${id}/zone`, `there is no zone "${option.zone}"`);
     if (option.estimate.min > option.estimate.max) fault(`/options/${id}/estimate/max`, 'must not be less than min');
-    checkRanges(option.charge, `/options/${id}/charge`, fault);
+    const market = policy.zones[option.zone]?.market;
+    if (market && policy.markets[market]) checkCharge(option.charge, localMoneyOf(policy, market), `/options/${id}/charge`, fault);
   }
   for (const [id, offer] of inOrder(policy.offers)) {
     for (const [goalId, goal] of Object.entries(offer.goals)) {
       const at = `/offers/${id}/goals/${goalId}`;
-      for (const market of Object.keys(goal.targets)) {
-        if (!policy.markets[market]) fault(`${at}/targets/${market}`, `there is no market "${market}"`);
+      for (const [market, target] of Object.entries(goal.targets)) {
+        const pointer = `${at}/targets/${market}`;
+        if (!policy.markets[market]) {
+          fault(pointer, `there is no market "${market}"`);
+          continue;
+        }
+        const money = localMoneyOf(policy, market);
+        const minor = resolveAmount(target, money);
+        if (minor === null) fault(pointer, noRate(money.currency));
+        else if (minor < 1) fault(pointer, 'comes to nothing: a goal is more than nothing');
       }
       for (const [rewardId, reward] of Object.entries(goal.rewards)) {
         if (reward.on.by !== 'list') continue;
@@ -69,9 +83,22 @@ function checkAreaPart(part: AreaPart, countries: readonly string[], at: string,
   }
 }
 
-function checkRanges(charge: Charge, at: string, fault: (pointer: string, message: string) => void): void {
+function checkCharge(charge: Charge, money: LocalMoney, at: string, fault: (pointer: string, message: string) => void): void {
+  const amount = (local: LocalAmount, pointer: string): number | null => {
+    const minor = resolveAmount(local, money);
+    if (minor === null) fault(pointer, noRate(money.currency));
+    return minor;
+  };
   for (const [id, line] of inOrder(charge.lines)) {
-    const over = line.over;
-    if (over?.to && amountOf(over.to) <= amountOf(over.from)) fault(`${at}/lines/${id}/over/to`, 'must be more than from');
+    const here = `${at}/lines/${id}`;
+    amount(line.price.fixed, `${here}/price/fixed`);
+    const from = line.over ? amount(line.over.from, `${here}/over/from`) : null;
+    const to = line.over?.to ? amount(line.over.to, `${here}/over/to`) : null;
+    if (from !== null && to !== null && to <= from) fault(`${here}/over/to`, 'must be more than from');
   }
+  if (charge.otherwise.kind === 'price') amount(charge.otherwise.price, `${at}/otherwise/price`);
+}
+
+function noRate(currency: string): string {
+  return `follows the base currency, but no rate of ${currency} has been adopted`;
 }

@@ -50,6 +50,21 @@ export type AreaPart =
  */
 export type Region = string;
 export type OptionKind = 'parcel' | 'localDelivery' | 'pickUp';
+/**
+ * An amount in the currency of the market it belongs to: exact, or following an amount in the store's base currency.
+ */
+export type LocalAmount = ExactAmount | FollowingAmount;
+/**
+ * at least this reaches the goal
+ */
+export type Target =
+  | {
+      /**
+       * minor units
+       */
+      exact: number;
+    }
+  | FollowingAmount;
 
 /**
  * Everything a store promises about delivery: markets, zones, options, offers and their wording. Collections are objects keyed by a stable id; `order` decides the sequence shown.
@@ -60,6 +75,7 @@ export interface Policy {
   markets: {
     [k: string]: Market;
   };
+  rates?: Rates;
   zones: {
     [k: string]: Zone;
   };
@@ -123,9 +139,28 @@ export interface Market {
     delivery: string;
   };
   /**
+   * the smallest step of prices paid in cash there, such as 5 for 0.05; minor units
+   */
+  cashIncrement?: number;
+  /**
    * the option chosen for the shopper at first
    */
   preselect: 'first' | 'cheapest';
+}
+/**
+ * currency → the rate adopted for it: 1 unit of the base currency is that many units
+ */
+export interface Rates {
+  [k: string]: {
+    /**
+     * a decimal string, kept as given
+     */
+    rate: string;
+    /**
+     * day, UTC
+     */
+    adoptedAt: string;
+  };
 }
 export interface Zone {
   order: Order;
@@ -201,14 +236,35 @@ export interface ChargeLine {
     fixed: LocalAmount;
   };
 }
-/**
- * An amount in the currency of the market it belongs to.
- */
-export interface LocalAmount {
+export interface ExactAmount {
   /**
    * minor units
    */
   exact: number;
+}
+/**
+ * base × adopted rate × (1 + buffer), rounded to a step, less an ending
+ */
+export interface FollowingAmount {
+  following: {
+    /**
+     * minor units of the store's base currency
+     */
+    base: number;
+    /**
+     * added before rounding, in percent
+     */
+    buffer: string;
+    round: 'nearest' | 'up' | 'down';
+    /**
+     * minor units of the local currency
+     */
+    step: number;
+    /**
+     * taken off after rounding: 5 of a step of 500 gives 4.95, 9.95, …; minor units
+     */
+    less: number;
+  };
 }
 export interface Offer {
   order: Order;
@@ -244,12 +300,6 @@ export interface Goal {
   rewards: {
     [k: string]: Reward;
   };
-}
-export interface Target {
-  /**
-   * minor units; at least this reaches the goal
-   */
-  exact: number;
 }
 export interface Reward {
   order: Order;

@@ -13,14 +13,8 @@ export type {
   Policy,
   Reward,
   Store,
+  Target,
   TestCart,
   Texts,
   Zone,
 } from './types.generated.ts';
-
-import type { LocalAmount } from './types.generated.ts';
-
-/** Minor units of a local amount in the market it belongs to. */
-export function amountOf(local: LocalAmount): number {
-  return local.exact;
-}

@@ -10,10 +10,19 @@ const validateSchema = new Ajv2020({ allErrors: false, strict: true, strictTypes
 
 /** Checks shape (JSON Schema), then references and meaning. Never throws on any input. */
 export function checkPolicy(document: unknown): PolicyCheck {
-  if (!validateSchema(document)) return { ok: false, faults: (validateSchema.errors ?? []).map(faultOf) };
+  if (!validateSchema(document)) return { ok: false, faults: deepest(validateSchema.errors ?? []).map(faultOf) };
   const policy = document as unknown as Policy;
   const faults = checkReferences(policy);
   return faults.length > 0 ? { ok: false, faults } : { ok: true, policy };
+}
+
+/** Of the errors of several alternatives, those of the alternative that came closest. */
+function deepest(errors: readonly ErrorObject[]): ErrorObject[] {
+  const depth = ({ instancePath }: ErrorObject) => instancePath.split('/').length;
+  const most = Math.max(...errors.map(depth));
+  const close = errors.filter((error) => depth(error) === most);
+  const telling = close.filter(({ keyword }) => keyword !== 'oneOf');
+  return telling.length > 0 ? telling : close;
 }
 
 /** An Ajv error in words, with the pointer to the offending value. */

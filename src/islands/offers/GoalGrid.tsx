@@ -2,6 +2,7 @@ import { Fragment } from 'react';
 import { setTarget } from '../../client/edits.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder } from '../../core/ordered.ts';
+import { targetIn } from '../../core/offers/target.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
@@ -37,27 +38,27 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
         <tbody>
           {inOrder(policy.offers).map(([offerId, offer]) => (
             <Fragment key={offerId}>
-              {inOrder(offer.goals).map(([goalId, goal]) => (
+              {inOrder(offer.goals).map(([goalId]) => (
                 <tr key={goalId} className="border-b border-hairline">
                   <th scope="row" className="py-1.5 pr-3 font-semibold">
                     {offer.name}
                   </th>
                   {markets.map(([id, market]) => {
-                    const target = goal.targets[id]?.exact;
+                    const target = targetIn(policy, offerId, goalId, id);
                     const distribution = distributions.get(id);
-                    const share = target !== undefined && distribution && distribution.orders > 0 ? sharesAround(distribution, target).above : null;
+                    const share = target !== null && distribution && distribution.orders > 0 ? sharesAround(distribution, target).above : null;
                     return (
                       <td key={id} className="px-4 py-1.5">
                         <span className="flex items-baseline gap-2">
                           <TypedField
                             label={`${offer.name}, goal in ${market.name}, ${market.currency}; empty for not offered`}
-                            shown={target === undefined ? '' : toDecimal(target, market.currency)}
+                            shown={target === null ? '' : toDecimal(target, market.currency)}
                             parse={(text) => parseGoal(text, market.currency, true)}
                             show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, id, value))}
                             commit={(value) => edit(setTarget(offerId, goalId, id, value))}
                             testId={`grid-${offerId}-${id}`}
                           />
-                          <span className="w-28 text-[12px] text-soft">{target === undefined ? <span className="text-warning">not offered here</span> : share === null ? '' : `${percent.format(share)} reach it`}</span>
+                          <span className="w-28 text-[12px] text-soft">{target === null ? <span className="text-warning">not offered here</span> : share === null ? '' : `${percent.format(share)} reach it`}</span>
                         </span>
                       </td>
                     );

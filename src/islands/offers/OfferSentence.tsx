@@ -1,18 +1,19 @@
 import { setOfferOn, setTarget } from '../../client/edits.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
-import type { Goal, Offer } from '../../core/policy/types.ts';
+import { targetIn } from '../../core/offers/target.ts';
+import type { Offer } from '../../core/policy/types.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { useDraft, usePolicy } from '../frame/page-context.tsx';
 import { parseGoal } from './goal-field.ts';
 
 /** The offer as a sentence that says what it does, its amount typed in place. */
-export function OfferSentence({ offerId, offer, goalId, goal, marketId, zone }: { offerId: string; offer: Offer; goalId: string; goal: Goal; marketId: string; zone: CompiledZone | undefined }) {
+export function OfferSentence({ offerId, offer, goalId, marketId, zone }: { offerId: string; offer: Offer; goalId: string; marketId: string; zone: CompiledZone | undefined }) {
   const policy = usePolicy();
   const show = useDraft((state) => state.show);
   const edit = useDraft((state) => state.edit);
   const { currency, name } = policy.markets[marketId]!;
-  const target = goal.targets[marketId]?.exact;
+  const target = targetIn(policy, offerId, goalId, marketId);
   const rewarded = new Set(zone?.offers.find(({ id }) => id === offerId)?.goals.flatMap((compiled) => compiled.rewards.flatMap((reward) => [...reward.options])));
   const options = zone?.options.filter(({ id }) => rewarded.has(id)).map(({ option }) => option.name) ?? [];
   return (
@@ -21,7 +22,7 @@ export function OfferSentence({ offerId, offer, goalId, goal, marketId, zone }: 
         <input type="checkbox" className="toggle toggle-xs toggle-primary" checked={offer.on} onChange={(event) => edit(setOfferOn(offerId, event.target.checked))} />
         <strong>{offer.name}</strong> {offer.on ? 'is on' : 'is off'}
       </label>
-      {target === undefined ? (
+      {target === null ? (
         <span>is not offered in {name}. Write an amount in the grid to offer it there.</span>
       ) : (
         <>

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { setTarget } from '../../client/edits.ts';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import { inOrder } from '../../core/ordered.ts';
+import { targetIn } from '../../core/offers/target.ts';
 import { sweepGoodsValue } from '../../core/sweep/sweep-goods-value.ts';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useQuery } from '../frame/use-query.ts';
@@ -29,20 +30,18 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   const market = policy.markets[marketId]!;
   const zone = compiled.markets.get(marketId)?.zones[0];
   const [offerId, offer] = inOrder(policy.offers)[0] ?? [];
-  const [goalId, goal] = offer ? (inOrder(offer.goals)[0] ?? []) : [];
-  const target = goal?.targets[marketId]?.exact ?? null;
+  const [goalId] = offer ? (inOrder(offer.goals)[0] ?? []) : [];
+  const target = offerId && goalId ? targetIn(policy, offerId, goalId, marketId) : null;
   const steady = useMemo(() => {
     const savedZone = compilePolicy(savedPolicy).markets.get(marketId)?.zones[0];
-    const savedOffer = inOrder(savedPolicy.offers)[0]?.[1];
-    const savedGoal = savedOffer ? inOrder(savedOffer.goals)[0]?.[1] : undefined;
-    return { sweep: savedZone ? sweepGoodsValue(savedZone) : null, goal: savedGoal?.targets[marketId]?.exact ?? null };
-  }, [savedPolicy, marketId]);
+    return { sweep: savedZone ? sweepGoodsValue(savedZone) : null, goal: offerId && goalId ? targetIn(savedPolicy, offerId, goalId, marketId) : null };
+  }, [savedPolicy, marketId, offerId, goalId]);
 
   const spendGoal: SpendGoal | null =
     offerId && goalId && target !== null
       ? {
           value: target,
-          released: release?.policy.offers[offerId]?.goals[goalId]?.targets[marketId]?.exact ?? null,
+          released: release ? targetIn(release.policy, offerId, goalId, marketId) : null,
           label: `Goal of ${offer!.name} in ${market.name}`,
           show: (value) => show(setTarget(offerId, goalId, marketId, value)),
           commit: (value) => edit(setTarget(offerId, goalId, marketId, value)),
@@ -69,9 +68,9 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
       ) : (
         <p className="py-6 text-warning">No zone of this market is on, so nobody there can check out.</p>
       )}
-      {offerId && offer && goalId && goal ? (
+      {offerId && offer && goalId ? (
         <>
-          <OfferSentence offerId={offerId} offer={offer} goalId={goalId} goal={goal} marketId={marketId} zone={zone} />
+          <OfferSentence offerId={offerId} offer={offer} goalId={goalId} marketId={marketId} zone={zone} />
           <GoalGrid marketId={marketId} choose={(id) => setQuery({ market: id })} distributions={distributions} />
           <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} target={target} />
         </>

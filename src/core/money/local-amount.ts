@@ -1,0 +1,39 @@
+import type { LocalAmount, Policy } from '../policy/types.ts';
+import { exactConversion } from './convert.ts';
+import { currencyExponent } from './currency.ts';
+import { multiply, ratioOf, roundRatio } from './ratio.ts';
+import { toCashIncrement } from './rounding.ts';
+
+/** What turns a market's local amounts into minor units. */
+export interface LocalMoney {
+  currency: string;
+  baseCurrency: string;
+  /** the adopted rate of the currency; "1" for the base currency, null when none has been adopted */
+  rate: string | null;
+  cashIncrement: number | undefined;
+}
+
+/** The local money of a market under the rates that the policy has adopted. */
+export function localMoneyOf(policy: Policy, marketId: string): LocalMoney {
+  const market = policy.markets[marketId];
+  const currency = market?.currency ?? policy.store.baseCurrency;
+  const baseCurrency = policy.store.baseCurrency;
+  return { currency, baseCurrency, rate: currency === baseCurrency ? '1' : (policy.rates?.[currency]?.rate ?? null), cashIncrement: market?.cashIncrement };
+}
+
+/**
+ * A local amount in minor units (2-domain §1). An exact one is what it says. A following one is base × rate ×
+ * (1 + buffer), rounded once to its step, less its ending, then to the market's cash increment; never below 0.
+ *
+ * @returns null for a following amount in a currency without an adopted rate
+ */
+export function resolveAmount(amount: LocalAmount, money: LocalMoney): number | null {
+  if ('exact' in amount) return amount.exact;
+  if (money.rate === null) return null;
+  const { base, buffer, round, step, less } = amount.following;
+  const converted = exactConversion(base, { rate: '1', exponent: currencyExponent(money.baseCurrency) }, { rate: money.rate, exponent: currencyExponent(money.currency) });
+  const percent = ratioOf(buffer);
+  const buffered = multiply(converted, { numerator: percent.numerator + 100n * percent.denominator, denominator: 100n * percent.denominator });
+  const steps = roundRatio(multiply(buffered, { numerator: 1n, denominator: BigInt(step) }), round);
+  return Math.max(0, toCashIncrement(steps * step - less, money.cashIncrement));
+}
