@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
 import { evaluate } from '../../src/core/evaluation/evaluate.ts';
+import { checkPolicy } from '../../src/core/policy/validate.ts';
 import { here, ordinaryProduct, randomCart, randomPolicy } from '../support/random-policy.ts';
 
 test('adding a counted item priced at the remainder reaches the goal, one minor unit less does not', () => {
@@ -45,4 +46,8 @@ test('a reward never raises a price and free delivery is free', () => {
     }),
     { numRuns: 1000 },
   );
+});
+
+test('the random policies that all this is tested on are valid ones', () => {
+  fc.assert(fc.property(randomPolicy, (policy) => void expect(checkPolicy(policy)).toEqual({ ok: true, policy })), { numRuns: 300 });
 });

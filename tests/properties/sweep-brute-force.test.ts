@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy.ts';
+import { measureCart } from '../../src/core/cart/measures.ts';
 import { chargeBreakpoints } from '../../src/core/charges/charge.ts';
 import { compilePolicy, type CompiledPolicy, type CompiledZone } from '../../src/core/evaluation/compile.ts';
 import { evaluate } from '../../src/core/evaluation/evaluate.ts';
@@ -9,8 +10,8 @@ import { ordinaryProduct, randomPolicy } from '../support/random-policy.ts';
 
 /** The sweep at a value, against an evaluation of a cart worth exactly that. */
 function agreesAt(compiled: CompiledPolicy, zone: CompiledZone, country: string, value: number): void {
-  const segment = segmentOf(sweepGoodsValue(zone), value);
-  const product = ordinaryProduct(value, { prices: { [zone.market.id]: value } });
+  const product = ordinaryProduct(value, { prices: { [zone.market.id]: value }, weightGrams: 740, sizeMm: [300, 200, 90] });
+  const segment = segmentOf(sweepGoodsValue(zone, measureCart({ lines: [{ product, quantity: 1 }] }, zone.market.id).charged), value);
   const evaluation = evaluate(compiled, { cart: { lines: [{ product, quantity: 1 }] }, destination: { country, postcode: '' } });
   expect(segment.from).toBeLessThanOrEqual(value);
   expect(segment.to ?? Infinity).toBeGreaterThan(value);

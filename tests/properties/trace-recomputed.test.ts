@@ -8,10 +8,33 @@ import { here, randomCart, randomPolicy } from '../support/random-policy.ts';
 const minor = (value: TraceValue | undefined): number => (value?.kind === 'money' ? value.minor : 0);
 const isYes = (value: TraceValue | undefined): boolean => value?.kind === 'yes' && value.yes;
 
+const count = (value: TraceValue | undefined): number => (value?.kind === 'number' ? value.value : 0);
+
+/** A line's price from its inputs: fixed, per unit, minimum, maximum. */
+function lineFromTrace({ inputs }: TraceNode): number {
+  let price = minor(inputs.fixed);
+  if (inputs.per) {
+    const units = count(inputs.beyond) / count(inputs.per);
+    price += isYes(inputs.started) ? minor(inputs.amount) * Math.ceil(units) : Math.floor((2 * minor(inputs.amount) * count(inputs.beyond) + count(inputs.per)) / (2 * count(inputs.per)));
+  }
+  price = Math.max(price, minor(inputs.min));
+  return inputs.max ? Math.min(price, minor(inputs.max)) : price;
+}
+
+/** A charge from its lines and the way they combine; without lines from its outcome, which is then a stated price. */
+function chargeFromTrace(charge: TraceNode): number {
+  const prices = charge.children.map(lineFromTrace);
+  for (const [index, line] of charge.children.entries()) expect(minor(line.outcome)).toBe(prices[index]);
+  if (prices.length === 0) return minor(charge.outcome);
+  const combine = charge.inputs.combine?.kind === 'text' ? charge.inputs.combine.text : '';
+  if (combine === 'sum') return prices.reduce((a, b) => a + b, 0);
+  return combine === 'highest' ? Math.max(...prices) : combine === 'lowest' ? Math.min(...prices) : prices[0]!;
+}
+
 /** Recomputes an option's price after from what its trace says, and from nothing else. */
 function priceFromTrace(option: TraceNode): number {
   const find = (decision: string) => option.children.filter((child) => child.decision === decision);
-  const base = minor(find('charge')[0]!.outcome);
+  const base = chargeFromTrace(find('charge')[0]!);
   const own = minor(find('ownDelivery')[0]?.outcome);
   let price = base + own;
   for (const goal of find('goal')) {

@@ -28,10 +28,32 @@ const untidy: fc.Arbitrary<Charge> = fc.array(fc.record({ from: fc.integer({ min
   otherwise: { kind: 'price', price: { exact: 999 } },
 }));
 
+const countRange = fc.tuple(fc.integer({ min: 0, max: 6000 }), fc.option(fc.integer({ min: 1, max: 6000 }))).map(([from, size]) => ({ from, to: size === null ? null : from + size }));
+const countMeasure = fc.constantFrom('items', 'lines', 'weight', 'volume', 'longestSide', 'chargeableWeight');
+const exact = (max: number) => fc.integer({ min: 0, max }).map((minor) => ({ exact: minor }));
+
+/** Every measure, per-unit prices, minimum and maximum, and the four ways to combine. */
+const general: fc.Arbitrary<Charge> = fc.record({
+  combine: fc.constantFrom('first', 'sum', 'highest', 'lowest'),
+  volumeDivisor: fc.constantFrom(4000, 5000, 6000),
+  lines: fc.dictionary(
+    fc.constantFrom('a', 'b', 'c', 'd'),
+    fc.record({
+      order: fc.integer({ min: 0, max: 3 }),
+      over: fc.oneof(
+        fc.record({ measure: fc.constant('goodsValue' as const), range: countRange }).map(({ measure, range }) => ({ measure, from: { exact: range.from }, to: range.to === null ? null : { exact: range.to } })),
+        fc.record({ measure: countMeasure, range: countRange }).map(({ measure, range }) => ({ measure, ...range })),
+      ),
+      price: fc.record({ fixed: exact(2000), perUnit: fc.record({ measure: countMeasure, amount: exact(300), per: fc.integer({ min: 1, max: 1500 }), started: fc.boolean() }), max: fc.integer({ min: 1000, max: 9000 }).map((minor) => ({ exact: minor })), min: exact(900) }, { requiredKeys: ['fixed'] }),
+    }),
+  ),
+  otherwise: fc.constantFrom<Charge['otherwise']>({ kind: 'notOffered' }, { kind: 'price', price: { exact: 777 } }),
+});
+
 const flat: fc.Arbitrary<Charge> = fc.integer({ min: 0, max: 3000 }).map((price) => ({ combine: 'first', lines: { always: { order: 1, price: { fixed: { exact: price } } } }, otherwise: { kind: 'notOffered' } }));
 
 const option: fc.Arbitrary<DeliveryOption> = fc
-  .record({ order: fc.integer({ min: 0, max: 3 }), kind: fc.constantFrom('parcel' as const, 'localDelivery' as const, 'pickUp' as const), charge: fc.oneof(stepped, untidy, flat) })
+  .record({ order: fc.integer({ min: 0, max: 3 }), kind: fc.constantFrom('parcel' as const, 'localDelivery' as const, 'pickUp' as const), charge: fc.oneof(stepped, untidy, flat, general) })
   .map(({ order, kind, charge }) => ({ order, zone: 'all', on: true, name: 'An option', kind, label: {}, estimate: { min: 1, max: 2 }, charge }));
 
 const rewarded = fc.constantFrom<Reward['on']>({ by: 'all' }, { by: 'kind', kinds: ['parcel'] }, { by: 'list', options: { 'option-0': true } });
@@ -65,8 +87,10 @@ export function ordinaryProduct(price: number, change: Partial<Product> = {}): P
   return { id: 'ordinary', sku: 'O-1', name: 'Ordinary', prices: { here: price }, weightGrams: 100, sizeMm: null, categories: [], tags: [], needsDelivery: true, countsTowardGoals: true, shipsFree: false, ownDelivery: null, ...change };
 }
 
+const side = fc.integer({ min: 5, max: 2000 });
+
 export const randomProduct: fc.Arbitrary<Product> = fc
-  .record({ id: fc.string({ minLength: 1, maxLength: 5 }), price: fc.integer({ min: 0, max: 9000 }), needsDelivery: fc.boolean(), countsTowardGoals: fc.boolean(), shipsFree: fc.boolean(), own: fc.option(fc.integer({ min: 0, max: 2000 })) })
+  .record({ id: fc.string({ minLength: 1, maxLength: 5 }), price: fc.integer({ min: 0, max: 9000 }), needsDelivery: fc.boolean(), countsTowardGoals: fc.boolean(), shipsFree: fc.boolean(), own: fc.option(fc.integer({ min: 0, max: 2000 })), weightGrams: fc.option(fc.integer({ min: 1, max: 5000 })), sizeMm: fc.option(fc.tuple(side, side, side)) })
   .map(({ id, price, own, ...flags }) => ordinaryProduct(price, { id, ...flags, ownDelivery: own === null ? null : { here: own } }));
 
 export const randomCart = fc.array(fc.record({ product: randomProduct, quantity: fc.integer({ min: 1, max: 5 }) }), { maxLength: 5 }).map((lines) => ({ lines }));

@@ -1,3 +1,4 @@
+import type { Product } from '../catalogue/product.ts';
 import type { Cart } from './cart.ts';
 
 /** What prices and goals look at (2-domain §2). Values in minor units of the market's currency, weight in grams. */
@@ -10,6 +11,8 @@ export interface Measures {
   items: number;
   /** goods value of the lines an ordinary charge looks at: without those that ship free or have an own price */
   chargeableValue: number;
+  /** of the same lines, those that need delivery */
+  charged: ChargedMeasures;
   /** at least one line needs delivery */
   needsDelivery: boolean;
   /** every line that needs delivery ships free */
@@ -22,6 +25,20 @@ export interface Measures {
   unpriced: string[];
 }
 
+/** What weighs and fills: pieces, lines, grams, cm³ (a started one counts whole), and the longest side in mm. */
+export interface ChargedMeasures {
+  items: number;
+  lines: number;
+  weight: number;
+  volume: number;
+  longestSide: number;
+  /** products without a weight or a size, which count as 0 there and must be reported when a charge looks at them */
+  withoutWeight: string[];
+  withoutSize: string[];
+}
+
+const nothingCharged = (): ChargedMeasures => ({ items: 0, lines: 0, weight: 0, volume: 0, longestSide: 0, withoutWeight: [], withoutSize: [] });
+
 /** Measures of a cart in a market. */
 export function measureCart(cart: Cart, marketId: string): Measures {
   const measures: Measures = {
@@ -29,12 +46,14 @@ export function measureCart(cart: Cart, marketId: string): Measures {
     countedValue: 0,
     items: 0,
     chargeableValue: 0,
+    charged: nothingCharged(),
     needsDelivery: false,
     allShipsFree: true,
     hasOrdinaryLine: false,
     ownDelivery: 0,
     unpriced: [],
   };
+  let cubicMm = 0;
   for (const { product, quantity } of cart.lines) {
     const price = product.prices[marketId];
     if (price === undefined) measures.unpriced.push(product.id);
@@ -56,17 +75,33 @@ export function measureCart(cart: Cart, marketId: string): Measures {
     }
     measures.hasOrdinaryLine = true;
     measures.chargeableValue += value;
+    addCharged(measures.charged, product, quantity);
+    if (product.sizeMm) cubicMm += product.sizeMm[0] * product.sizeMm[1] * product.sizeMm[2] * quantity;
   }
+  measures.charged.volume = Math.ceil(cubicMm / 1000);
   return measures;
 }
 
-/** Measures of an imagined order of ordinary goods worth `value`, as the spend line walks along it. */
-export function measuresOfValue(value: number): Measures {
+function addCharged(charged: ChargedMeasures, product: Product, quantity: number): void {
+  charged.items += quantity;
+  charged.lines += 1;
+  if (product.weightGrams === null) charged.withoutWeight.push(product.id);
+  else charged.weight += product.weightGrams * quantity;
+  if (product.sizeMm) charged.longestSide = Math.max(charged.longestSide, ...product.sizeMm);
+  else charged.withoutSize.push(product.id);
+}
+
+/**
+ * Measures of an imagined order of ordinary goods worth `value`, as the spend line walks along it.
+ * @param charged what it weighs and fills; one piece without weight or size when not given
+ */
+export function measuresOfValue(value: number, charged?: ChargedMeasures): Measures {
   return {
     goodsValue: value,
     countedValue: value,
-    items: value > 0 ? 1 : 0,
+    items: charged?.items ?? (value > 0 ? 1 : 0),
     chargeableValue: value,
+    charged: charged ?? { ...nothingCharged(), items: value > 0 ? 1 : 0, lines: value > 0 ? 1 : 0 },
     needsDelivery: true,
     allShipsFree: false,
     hasOrdinaryLine: true,

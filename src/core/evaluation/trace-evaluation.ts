@@ -1,8 +1,10 @@
 import type { Measures } from '../cart/measures.ts';
-import { decideCharge, OTHERWISE } from '../charges/charge.ts';
+import { chargeMeasure, type ChargeMeasure } from '../charges/charge-measure.ts';
+import { lineApplies, priceOfCharge, priceOfLine, type CompiledCharge, type CompiledChargeLine } from '../charges/charge.ts';
 import { partsOfPrice } from '../charges/price-before.ts';
+import { toCashIncrement } from '../money/rounding.ts';
 import type { PlaceFound } from '../places/find-zone.ts';
-import { money, node, number, percent, text, yes, type TraceNode } from '../trace/trace.ts';
+import { money, node, number, percent, text, yes, type TraceNode, type TraceValue } from '../trace/trace.ts';
 import type { CompiledOption, CompiledZone } from './compile.ts';
 import type { Evaluation, EvaluationInput, OptionPrice } from './evaluation.ts';
 
@@ -103,19 +105,59 @@ function traceCharge(option: CompiledOption, measures: Measures): TraceNode {
     const says = measures.allShipsFree ? 'Everything in the cart ships free: {outcome}' : 'Nothing in the cart is charged in the ordinary way: {outcome}';
     return node('charge', says, { allShipsFree: yes(measures.allShipsFree) }, money(0));
   }
-  const decided = decideCharge(option.charge, measures);
-  const value = money(measures.chargeableValue);
-  if (decided === OTHERWISE) {
-    const price = option.charge.otherwise;
-    return price === null
-      ? node('charge', 'No line of the charge covers a goods value of {value}, so it is not offered', { value }, text('not offered'))
-      : node('charge', 'No line of the charge covers a goods value of {value}; otherwise it is {outcome}', { value }, money(price));
+  const { charge, cashIncrement } = option;
+  const applying = charge.lines.filter((line) => lineApplies(line, charge, measures));
+  const used = charge.combine === 'first' ? applying.slice(0, 1) : applying;
+  const lines = used.map((line) => traceLine(line, charge, measures));
+  const price = priceOfCharge(charge, measures);
+  const inputs = { combine: text(charge.combine), value: money(measures.chargeableValue), increment: number(cashIncrement ?? 1) };
+  if (price === null) return node('charge', 'No line of the charge covers this cart, so it is not offered', inputs, text('not offered'));
+  const outcome = money(toCashIncrement(price, cashIncrement));
+  if (used.length === 0) return node('charge', 'No line of the charge covers this cart; otherwise it is {outcome}', inputs, outcome);
+  const says = { first: 'The first line that applies', sum: 'The sum of the lines that apply', highest: 'The highest of the lines that apply', lowest: 'The lowest of the lines that apply' }[charge.combine];
+  return node('charge', `${says} is the charge: {outcome}`, inputs, outcome, lines);
+}
+
+/** How a measure is written in a sentence, and its unit. */
+const measureWords: Record<ChargeMeasure, { name: string; unit: string }> = {
+  goodsValue: { name: 'a goods value', unit: '' },
+  items: { name: 'a number of items', unit: '' },
+  lines: { name: 'a number of lines', unit: '' },
+  weight: { name: 'a weight', unit: ' g' },
+  volume: { name: 'a volume', unit: ' cm³' },
+  longestSide: { name: 'a longest side', unit: ' mm' },
+  chargeableWeight: { name: 'a chargeable weight', unit: ' g' },
+};
+
+function traceLine(line: CompiledChargeLine, charge: CompiledCharge, measures: Measures): TraceNode {
+  const inputs: Record<string, TraceValue> = { line: text(line.id), fixed: money(line.fixed), min: money(line.min) };
+  const says: string[] = [];
+  if (line.range) {
+    const { measure, from, to } = line.range;
+    const write = (value: number) => (measure === 'goodsValue' ? money(value) : number(value));
+    const { name, unit } = measureWords[measure];
+    inputs.value = write(chargeMeasure(measure, measures, charge.volumeDivisor));
+    inputs.from = write(from);
+    if (to !== Infinity) inputs.to = write(to);
+    says.push(`${name.charAt(0).toUpperCase()}${name.slice(1)} of {value}${unit} falls in the step from {from}${unit} ${to === Infinity ? 'up' : `to below {to}${unit}`}`);
+  } else says.push('Whatever the cart');
+  says.push(line.perUnit ? ': {fixed}' : ': {outcome}');
+  if (line.perUnit) {
+    const { measure, from, amount, per, started } = line.perUnit;
+    const { unit } = measureWords[measure];
+    inputs.beyond = number(Math.max(0, chargeMeasure(measure, measures, charge.volumeDivisor) - from));
+    inputs.amount = money(amount);
+    inputs.per = number(per);
+    inputs.started = yes(started);
+    says.push(` and {amount} for each ${started ? 'started ' : ''}{per}${unit || ` ${measure === 'lines' ? 'line' : 'item'}`} of {beyond}${unit}`);
+    if (line.min > 0) says.push(', at least {min}');
   }
-  const line = option.charge.lines[decided]!;
-  if (!line.bounded) return node('charge', 'The charge is {outcome} whatever the order value', { value, line: text(line.id) }, money(line.price));
-  const inputs = { value, line: text(line.id), from: money(line.from), ...(line.to === Infinity ? {} : { to: money(line.to) }) };
-  const range = line.to === Infinity ? 'from {from} up' : 'from {from} to below {to}';
-  return node('charge', `A goods value of {value} falls in the step ${range}: {outcome}`, inputs, money(line.price));
+  if (line.max !== Infinity) {
+    inputs.max = money(line.max);
+    says.push(', at most {max}');
+  }
+  if (line.perUnit) says.push(', which is {outcome}');
+  return node('line', says.join(''), inputs, money(priceOfLine(line, charge, measures)));
 }
 
 function traceGoal(offerName: string, decides: boolean, goal: CompiledZone['offers'][number]['goals'][number], optionId: string, measures: Measures): TraceNode {

@@ -10,6 +10,9 @@ export function multiplyDivide(a: number, b: number, divisor: number): number {
   if (!Number.isSafeInteger(a) || !Number.isSafeInteger(b) || !Number.isSafeInteger(divisor) || divisor <= 0) {
     throw new RangeError('multiplyDivide takes whole numbers and a positive divisor');
   }
+  // The same in plain numbers where they are exact, which is nearly always and much faster.
+  const size = 2 * Math.abs(a * b) + divisor;
+  if (Number.isSafeInteger(size)) return Math.sign(a * b) * Math.floor(size / (2 * divisor)) + 0;
   return roundRatio({ numerator: BigInt(a) * BigInt(b), denominator: BigInt(divisor) });
 }
 

@@ -84,16 +84,22 @@ function checkAreaPart(part: AreaPart, countries: readonly string[], at: string,
 }
 
 function checkCharge(charge: Charge, money: LocalMoney, at: string, fault: (pointer: string, message: string) => void): void {
-  const amount = (local: LocalAmount, pointer: string): number | null => {
+  const amount = (local: LocalAmount | number, pointer: string): number | null => {
+    if (typeof local === 'number') return local;
     const minor = resolveAmount(local, money);
     if (minor === null) fault(pointer, noRate(money.currency));
     return minor;
   };
   for (const [id, line] of inOrder(charge.lines)) {
     const here = `${at}/lines/${id}`;
-    amount(line.price.fixed, `${here}/price/fixed`);
-    const from = line.over ? amount(line.over.from, `${here}/over/from`) : null;
-    const to = line.over?.to ? amount(line.over.to, `${here}/over/to`) : null;
+    const { price, over } = line;
+    amount(price.fixed, `${here}/price/fixed`);
+    if (price.perUnit) amount(price.perUnit.amount, `${here}/price/perUnit/amount`);
+    const min = price.min ? amount(price.min, `${here}/price/min`) : null;
+    const max = price.max ? amount(price.max, `${here}/price/max`) : null;
+    if (min !== null && max !== null && max < min) fault(`${here}/price/max`, 'must not be less than min');
+    const from = over ? amount(over.from, `${here}/over/from`) : null;
+    const to = over && over.to !== null ? amount(over.to, `${here}/over/to`) : null;
     if (from !== null && to !== null && to <= from) fault(`${here}/over/to`, 'must be more than from');
   }
   if (charge.otherwise.kind === 'price') amount(charge.otherwise.price, `${at}/otherwise/price`);

@@ -55,6 +55,11 @@ export type OptionKind = 'parcel' | 'localDelivery' | 'pickUp';
  */
 export type LocalAmount = ExactAmount | FollowingAmount;
 /**
+ * pieces, lines, grams, cm³, mm, grams
+ */
+export type CountMeasure = 'items' | 'lines' | 'weight' | 'volume' | 'longestSide' | 'chargeableWeight';
+export type Count = number;
+/**
  * at least this reaches the goal
  */
 export type Target =
@@ -206,7 +211,14 @@ export interface Texts {
   [k: string]: string;
 }
 export interface Charge {
-  combine: 'first';
+  /**
+   * of the lines that apply
+   */
+  combine: 'first' | 'sum' | 'highest' | 'lowest';
+  /**
+   * cm³ that count as one kilogram in the chargeable weight; 5000 when absent
+   */
+  volumeDivisor?: number;
   lines: {
     [k: string]: ChargeLine;
   };
@@ -227,13 +239,36 @@ export interface ChargeLine {
   /**
    * half-open range [from, to) of a measure; `to` null is open
    */
-  over?: {
-    measure: 'goodsValue';
-    from: LocalAmount;
-    to: LocalAmount | null;
-  };
+  over?:
+    | {
+        measure: 'goodsValue';
+        from: LocalAmount;
+        to: LocalAmount | null;
+      }
+    | {
+        measure: CountMeasure;
+        from: Count;
+        to: Count | null;
+      };
   price: {
     fixed: LocalAmount;
+    /**
+     * added for what the measure exceeds the range's start by
+     */
+    perUnit?: {
+      measure: CountMeasure;
+      amount: LocalAmount;
+      /**
+       * units the amount is for, such as 1000 for each kilogram
+       */
+      per: number;
+      /**
+       * every started unit counts whole; otherwise in proportion
+       */
+      started: boolean;
+    };
+    min?: LocalAmount;
+    max?: LocalAmount;
   };
 }
 export interface ExactAmount {

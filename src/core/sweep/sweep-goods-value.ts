@@ -1,4 +1,4 @@
-import { measuresOfValue } from '../cart/measures.ts';
+import { measuresOfValue, type ChargedMeasures } from '../cart/measures.ts';
 import { chargeBreakpoints } from '../charges/charge.ts';
 import { partsOfPrice } from '../charges/price-before.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
@@ -30,8 +30,10 @@ export interface Sweep {
 /**
  * The exact piecewise function of option prices and goal states along goods value, for an order of ordinary goods in
  * a zone. Breakpoints come from the policy: step edges and goals; nothing is sampled. Cost: breakpoints × options.
+ *
+ * @param charged what the order weighs and fills, the same all along the line
  */
-export function sweepGoodsValue(zone: CompiledZone): Sweep {
+export function sweepGoodsValue(zone: CompiledZone, charged?: ChargedMeasures): Sweep {
   const points = new Set<number>([0]);
   for (const option of zone.options) for (const point of chargeBreakpoints(option.charge)) points.add(point);
   for (const offer of zone.offers) for (const goal of offer.goals) points.add(goal.target);
@@ -41,7 +43,7 @@ export function sweepGoodsValue(zone: CompiledZone): Sweep {
     marketId: zone.market.id,
     currency: zone.market.market.currency,
     optionIds: zone.options.map((option) => option.id),
-    segments: mergeEqual(from.map((start, index) => segmentAt(zone, start, from[index + 1] ?? null))),
+    segments: mergeEqual(from.map((start, index) => segmentAt(zone, start, from[index + 1] ?? null, charged))),
   };
 }
 
@@ -57,8 +59,8 @@ export function segmentOf(sweep: Sweep, value: number): SweepSegment {
   return sweep.segments[low]!;
 }
 
-function segmentAt(zone: CompiledZone, from: number, to: number | null): SweepSegment {
-  const measures = measuresOfValue(from);
+function segmentAt(zone: CompiledZone, from: number, to: number | null, charged: ChargedMeasures | undefined): SweepSegment {
+  const measures = measuresOfValue(from, charged);
   return {
     from,
     to,
