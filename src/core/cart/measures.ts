@@ -22,7 +22,7 @@ export interface Measures {
   /** sum of own delivery prices × quantity */
   ownDelivery: number;
   /** products without a price in this market; such a line counts as 0 and must be reported */
-  unpriced: string[];
+  unpriced: readonly string[];
 }
 
 /** What weighs and fills: pieces, lines, grams, cm³ (a started one counts whole), and the longest side in mm. */
@@ -33,11 +33,14 @@ export interface ChargedMeasures {
   volume: number;
   longestSide: number;
   /** products without a weight or a size, which count as 0 there and must be reported when a charge looks at them */
-  withoutWeight: string[];
-  withoutSize: string[];
+  withoutWeight: readonly string[];
+  withoutSize: readonly string[];
 }
 
-const nothingCharged = (): ChargedMeasures => ({ items: 0, lines: 0, weight: 0, volume: 0, longestSide: 0, withoutWeight: [], withoutSize: [] });
+/** Shared by all measures that have nothing to name, which are nearly all. */
+const none: readonly string[] = [];
+
+const nothingCharged = (): ChargedMeasures => ({ items: 0, lines: 0, weight: 0, volume: 0, longestSide: 0, withoutWeight: none, withoutSize: none });
 
 /** Measures of a cart in a market. */
 export function measureCart(cart: Cart, marketId: string): Measures {
@@ -51,12 +54,12 @@ export function measureCart(cart: Cart, marketId: string): Measures {
     allShipsFree: true,
     hasOrdinaryLine: false,
     ownDelivery: 0,
-    unpriced: [],
+    unpriced: none,
   };
   let cubicMm = 0;
   for (const { product, quantity } of cart.lines) {
     const price = product.prices[marketId];
-    if (price === undefined) measures.unpriced.push(product.id);
+    if (price === undefined) measures.unpriced = [...measures.unpriced, product.id];
     const value = (price ?? 0) * quantity;
     const ownPrice = product.ownDelivery?.[marketId];
     measures.goodsValue += value;
@@ -85,10 +88,10 @@ export function measureCart(cart: Cart, marketId: string): Measures {
 function addCharged(charged: ChargedMeasures, product: Product, quantity: number): void {
   charged.items += quantity;
   charged.lines += 1;
-  if (product.weightGrams === null) charged.withoutWeight.push(product.id);
+  if (product.weightGrams === null) charged.withoutWeight = [...charged.withoutWeight, product.id];
   else charged.weight += product.weightGrams * quantity;
-  if (product.sizeMm) charged.longestSide = Math.max(charged.longestSide, ...product.sizeMm);
-  else charged.withoutSize.push(product.id);
+  if (product.sizeMm) charged.longestSide = Math.max(charged.longestSide, product.sizeMm[0], product.sizeMm[1], product.sizeMm[2]);
+  else charged.withoutSize = [...charged.withoutSize, product.id];
 }
 
 /**
@@ -106,6 +109,6 @@ export function measuresOfValue(value: number, charged?: ChargedMeasures): Measu
     allShipsFree: false,
     hasOrdinaryLine: true,
     ownDelivery: 0,
-    unpriced: [],
+    unpriced: none,
   };
 }

@@ -1,5 +1,6 @@
 import { compileCharge, type CompiledCharge } from '../charges/charge.ts';
 import { localMoneyOf, resolveAmount, type LocalMoney } from '../money/local-amount.ts';
+import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import { compileAreaPart, type CompiledAreaPart } from '../places/area.ts';
 import { inOrder } from '../ordered.ts';
 import type { DeliveryOption, Goal, Market, Offer, Policy, Reward, Zone } from '../policy/types.ts';
@@ -14,6 +15,9 @@ export interface CompiledPolicy {
 export interface CompiledMarket {
   id: string;
   market: Market;
+  deliveryTax: PercentFraction;
+  /** some zone looks at postcodes */
+  usesPostcodes: boolean;
   /** in listed order, switched-off ones left out */
   zones: CompiledZone[];
 }
@@ -50,6 +54,8 @@ export interface CompiledGoal {
   /** minor units of the market's currency */
   target: number;
   rewards: CompiledReward[];
+  /** ids of all options that some reward applies to */
+  options: Set<string>;
 }
 
 export interface CompiledReward {
@@ -64,7 +70,7 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
   const markets = new Map<string, CompiledMarket>();
   const marketOfCountry = new Map<string, CompiledMarket>();
   for (const [id, market] of inOrder(policy.markets)) {
-    const compiled: CompiledMarket = { id, market, zones: [] };
+    const compiled: CompiledMarket = { id, market, deliveryTax: percentAsFraction(market.tax.delivery), usesPostcodes: false, zones: [] };
     markets.set(id, compiled);
     for (const country of market.countries) marketOfCountry.set(country, compiled);
   }
@@ -81,6 +87,7 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
       include: Object.values(zone.area.include).map(compileAreaPart),
       exclude: Object.values(zone.area.exclude ?? {}).map(compileAreaPart),
     };
+    market.usesPostcodes ||= [...compiled.include, ...compiled.exclude].some(({ kind }) => kind === 'postcode');
     market.zones.push(compiled);
     zones.set(id, compiled);
   }
@@ -105,7 +112,7 @@ function compileOffer(id: string, offer: Offer, zone: CompiledZone, money: Local
     const rewards = inOrder(goal.rewards)
       .map(([rewardId, reward]) => ({ id: rewardId, reward, options: optionsOf(reward, zone) }))
       .filter((reward) => reward.options.size > 0);
-    return rewards.length > 0 ? [{ id: goalId, goal, target, rewards }] : [];
+    return rewards.length > 0 ? [{ id: goalId, goal, target, rewards, options: new Set(rewards.flatMap(({ options }) => [...options])) }] : [];
   });
   return goals.length > 0 ? [{ id, offer, goals }] : [];
 }

@@ -47,7 +47,7 @@ export function evaluateZone(zone: CompiledZone, measures: Measures, evaluation:
     return;
   }
   for (const option of zone.options) {
-    const price = priceOption(option, zone, measures, market.tax.delivery);
+    const price = priceOption(option, zone, measures);
     if (price) evaluation.options.push(price);
     else evaluation.unavailable.push({ optionId: option.id, reason: 'noLineApplies' });
   }
@@ -58,7 +58,7 @@ export function evaluateZone(zone: CompiledZone, measures: Measures, evaluation:
   evaluation.lead = leadMessage(zone, measures, evaluation);
 }
 
-function priceOption(option: CompiledOption, zone: CompiledZone, measures: Measures, taxRate: string): OptionPrice | null {
+function priceOption(option: CompiledOption, zone: CompiledZone, measures: Measures): OptionPrice | null {
   const parts = partsOfPrice(option, measures);
   if (!parts) return null;
   const rewarded = rewardedPrice(option.id, parts.base, parts.own, zone.offers, measures);
@@ -66,7 +66,7 @@ function priceOption(option: CompiledOption, zone: CompiledZone, measures: Measu
     optionId: option.id,
     before: parts.base + parts.own,
     after: rewarded.price,
-    tax: rewarded.price === 0 ? 0 : includedTax(rewarded.price, taxRate),
+    tax: rewarded.price === 0 ? 0 : includedTax(rewarded.price, zone.market.deliveryTax),
     estimate: option.option.estimate,
     offerId: rewarded.offerId,
     goalId: rewarded.goalId,

@@ -1,6 +1,6 @@
 import type { Measures } from '../cart/measures.ts';
 import type { CompiledZone } from './compile.ts';
-import type { Evaluation, LeadMessage } from './evaluation.ts';
+import type { Evaluation, LeadMessage, OptionPrice } from './evaluation.ts';
 
 /**
  * The one message that leads everywhere: the highest-priority offer that is not yet fully reached, else the best
@@ -15,9 +15,8 @@ export function leadMessage(zone: CompiledZone, measures: Measures, evaluation: 
     const ahead = standing.goals.findIndex((goal) => !goal.reached);
     const index = ahead >= 0 ? ahead : standing.goals.length - 1;
     const goal = standing.goals[index]!;
-    const rewarded = new Set(offer.goals[index]!.rewards.flatMap((reward) => [...reward.options]));
-    const prices = evaluation.options.filter((option) => rewarded.has(option.optionId)).map((option) => option.after);
-    if (prices.length === 0) continue;
+    const optionPrice = lowestPrice(evaluation.options, offer.goals[index]!.options);
+    if (optionPrice === null) continue;
     const message: LeadMessage = {
       offerId: offer.id,
       goalId: goal.goalId,
@@ -28,11 +27,17 @@ export function leadMessage(zone: CompiledZone, measures: Measures, evaluation: 
         counted: goal.counted,
         percent: goal.percent,
         items: measures.items,
-        optionPrice: Math.min(...prices),
+        optionPrice,
       },
     };
     if (!goal.reached) return message;
     reachedLead ??= message;
   }
   return reachedLead;
+}
+
+function lowestPrice(options: readonly OptionPrice[], rewarded: ReadonlySet<string>): number | null {
+  let lowest: number | null = null;
+  for (const { optionId, after } of options) if (rewarded.has(optionId) && (lowest === null || after < lowest)) lowest = after;
+  return lowest;
 }

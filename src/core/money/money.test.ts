@@ -35,7 +35,7 @@ describe('percentages', () => {
     expect(percentAsFraction('5.5')).toEqual({ numerator: 55, denominator: 1000 });
     expect(() => percentAsFraction('5,5')).toThrow(RangeError);
   });
-  test('included tax of 5.95 at 21 % is 1.03', () => expect(includedTax(595, '21')).toBe(103));
+  test('included tax of 5.95 at 21 % is 1.03', () => expect(includedTax(595, percentAsFraction('21'))).toBe(103));
 });
 
 describe('allocate', () => {

@@ -24,8 +24,14 @@ export function toCashIncrement(minor: number, increment: number | undefined): n
   return multiplyDivide(minor, 1, increment) * increment;
 }
 
+/** A percentage as an exact fraction of whole numbers. */
+export interface PercentFraction {
+  numerator: number;
+  denominator: number;
+}
+
 /** A decimal percentage string as an exact fraction: "5.5" is 55 / 1000. @throws RangeError when malformed */
-export function percentAsFraction(percent: string): { numerator: number; denominator: number } {
+export function percentAsFraction(percent: string): PercentFraction {
   const match = /^(0|[1-9][0-9]{0,2})(?:\.([0-9]{1,4}))?$/.exec(percent);
   if (!match) throw new RangeError(`"${percent}" is not a percentage such as 21 or 5.5`);
   const decimals = match[2] ?? '';
@@ -35,7 +41,6 @@ export function percentAsFraction(percent: string): { numerator: number; denomin
 /**
  * The tax contained in an amount that includes it, in minor units: amount × rate ÷ (1 + rate), rounded once.
  */
-export function includedTax(amount: number, percent: string): number {
-  const { numerator, denominator } = percentAsFraction(percent);
+export function includedTax(amount: number, { numerator, denominator }: PercentFraction): number {
   return multiplyDivide(amount, numerator, numerator + denominator);
 }

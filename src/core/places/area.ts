@@ -1,7 +1,7 @@
 import type { Destination } from '../cart/cart.ts';
 import type { AreaPart } from '../policy/types.ts';
 import { distanceKm, kmPerMile } from './distance.ts';
-import { normalPostcode, parsePostcodePattern, type PostcodePattern } from './postcode.ts';
+import { parsePostcodePattern, type PostcodePattern } from './postcode.ts';
 
 export type AreaPartKind = AreaPart['kind'];
 
@@ -19,16 +19,8 @@ export interface Specificity {
 export interface CompiledAreaPart {
   kind: AreaPartKind;
   specificity: Specificity;
-  covers: (destination: DestinationKey) => boolean;
-}
-
-/** A destination with its postcode as it is compared, so that this is worked out once. */
-export interface DestinationKey extends Destination {
-  normalPostcode: string;
-}
-
-export function destinationKey(destination: Destination): DestinationKey {
-  return { ...destination, normalPostcode: normalPostcode(destination.postcode) };
+  /** @param normal the destination's postcode as it is compared */
+  covers: (destination: Destination, normal: string) => boolean;
 }
 
 const kindRank: Record<PostcodePattern['kind'], number> = { exact: 4, range: 3, glob: 2 };
@@ -50,7 +42,7 @@ export function compileAreaPart(part: AreaPart): CompiledAreaPart {
       return {
         kind: part.kind,
         specificity: { place: 4, kind: kindRank[kind], narrowness },
-        covers: (destination) => destination.country === part.country && destination.normalPostcode !== '' && matches(destination.normalPostcode),
+        covers: ({ country }, normal) => country === part.country && normal !== '' && matches(normal),
       };
     }
     case 'radius': {
@@ -70,10 +62,10 @@ export function compareSpecificity(a: Specificity, b: Specificity): number {
 }
 
 /** The most specific of the parts that cover a destination, or null. */
-export function bestMatch(parts: readonly CompiledAreaPart[], destination: DestinationKey): CompiledAreaPart | null {
+export function bestMatch(parts: readonly CompiledAreaPart[], destination: Destination, normal: string): CompiledAreaPart | null {
   let best: CompiledAreaPart | null = null;
   for (const part of parts) {
-    if (part.covers(destination) && (!best || compareSpecificity(part.specificity, best.specificity) > 0)) best = part;
+    if (part.covers(destination, normal) && (!best || compareSpecificity(part.specificity, best.specificity) > 0)) best = part;
   }
   return best;
 }

@@ -1,6 +1,7 @@
 import type { Destination } from '../cart/cart.ts';
 import type { CompiledMarket, CompiledPolicy, CompiledZone } from '../evaluation/compile.ts';
-import { bestMatch, compareSpecificity, destinationKey, type AreaPartKind, type Specificity } from './area.ts';
+import { normalPostcode } from './postcode.ts';
+import { bestMatch, compareSpecificity, type AreaPartKind, type Specificity } from './area.ts';
 
 export type PlaceFound =
   | { found: true; market: CompiledMarket; zone: CompiledZone; by: AreaPartKind }
@@ -10,12 +11,12 @@ export type PlaceFound =
 export function findPlace(compiled: CompiledPolicy, destination: Destination): PlaceFound {
   const market = compiled.marketOfCountry.get(destination.country);
   if (!market) return { found: false, market: null, reason: 'noMarket' };
-  const key = destinationKey(destination);
+  const normal = market.usesPostcodes ? normalPostcode(destination.postcode) : '';
   let best: { zone: CompiledZone; by: AreaPartKind; specificity: Specificity } | null = null;
   for (const zone of market.zones) {
-    const match = bestMatch(zone.include, key);
+    const match = bestMatch(zone.include, destination, normal);
     if (!match || (best && compareSpecificity(match.specificity, best.specificity) <= 0)) continue;
-    if (zone.exclude.some((part) => part.covers(key))) continue;
+    if (zone.exclude.some((part) => part.covers(destination, normal))) continue;
     best = { zone, by: match.kind, specificity: match.specificity };
   }
   return best ? { found: true, market, zone: best.zone, by: best.by } : { found: false, market, reason: 'noZone' };
