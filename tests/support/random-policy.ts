@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Product } from '../../src/core/catalogue/product.ts';
-import type { Charge, DeliveryOption, Offer, Policy, Reward } from '../../src/core/policy/types.ts';
+import type { AreaPart, Charge, DeliveryOption, Offer, Policy, Reward } from '../../src/core/policy/types.ts';
 
 const amount = fc.integer({ min: 1, max: 20_000 });
 
@@ -69,6 +69,16 @@ const offer: fc.Arbitrary<Offer> = fc
     goals: { first: { order: 1, measure: { kind: 'countedValue', basis: 'afterDiscountsWithTax' }, targets: { here: { exact: target } }, rewards: { delivery: { order: 1, kind: 'deliveryFree', on, coversOwnDelivery: covers } } } },
   }));
 
+const areaPart: fc.Arbitrary<AreaPart> = fc.oneof(
+  fc.constant<AreaPart>({ kind: 'wholeMarket' }),
+  fc.constant<AreaPart>({ kind: 'country', country: 'NL' }),
+  fc.constantFrom('NL-NH', 'NL-FR').map((region): AreaPart => ({ kind: 'region', region })),
+  fc.constantFrom('1799ZA', '1799 zb', '17*', '1*', '17??ZA', '1000..1999', '1700..1799', '1799..1799').map((pattern): AreaPart => ({ kind: 'postcode', country: 'NL', pattern })),
+  fc.record({ distance: fc.constantFrom(1, 5, 50), unit: fc.constantFrom('km' as const, 'mi' as const) }).map((size): AreaPart => ({ kind: 'radius', center: { latitude: 53, longitude: 5 }, ...size })),
+);
+
+export const randomPlace = fc.record({ country: fc.constantFrom('NL', 'NL', 'NL', 'CA'), postcode: fc.constantFrom('', '1799 ZA', '1799-zb', '1712', '2000'), region: fc.constantFrom('NL-NH', 'NL-FR', 'NL-GR'), coordinates: fc.record({ latitude: fc.double({ min: 52.9, max: 53.2, noNaN: true }), longitude: fc.constant(5) }) }, { requiredKeys: ['country', 'postcode'] });
+
 /** Valid policies of one market and zone with up to three options and offers. */
 export const randomPolicy: fc.Arbitrary<Policy> = fc.record({ options: fc.array(option, { minLength: 1, maxLength: 3 }), offers: fc.array(offer, { minLength: 1, maxLength: 3 }) }).map(({ options, offers }) => ({
   version: 1,
@@ -80,6 +90,16 @@ export const randomPolicy: fc.Arbitrary<Policy> = fc.record({ options: fc.array(
   offers: Object.fromEntries(offers.map((item, index) => [`offer-${index}`, item])),
   wording: {},
   testCarts: {},
+}));
+
+const randomZone = fc.record({ order: fc.integer({ min: 0, max: 2 }), on: fc.boolean(), include: fc.array(areaPart, { minLength: 1, maxLength: 3 }), exclude: fc.array(areaPart, { maxLength: 1 }) });
+const keyed = <T>(list: readonly T[]): Record<string, T> => Object.fromEntries(list.map((item, index) => [`part-${index}`, item]));
+
+/** The same with several zones, each with the options. */
+export const randomPolicyWithZones: fc.Arbitrary<Policy> = fc.tuple(randomPolicy, fc.array(randomZone, { minLength: 1, maxLength: 4 })).map(([policy, zones]) => ({
+  ...policy,
+  zones: Object.fromEntries(zones.map(({ order, on, include, exclude }, index) => [`zone-${index}`, { order, on, market: 'here', name: `Zone ${index}`, area: { include: keyed(include), exclude: keyed(exclude) } }])),
+  options: Object.fromEntries(zones.flatMap((_, zone) => Object.entries(policy.options).map(([id, item]) => [zone === 0 ? id : `${id}-${zone}`, { ...item, zone: `zone-${zone}` }]))),
 }));
 
 /** An ordinary product: counts, needs delivery, charged in the ordinary way. */
