@@ -1,8 +1,8 @@
 import { defineMiddleware } from 'astro:middleware';
-import { refuseForeignWrite, securityHeaders } from './server/http/guard.ts';
+import { refuseForeignName, refuseForeignWrite, securityHeaders } from './server/http/guard.ts';
 
 export const onRequest = defineMiddleware(async ({ request, url }, next) => {
-  const response = refuseForeignWrite(request, url) ?? (await next());
+  const response = refuseForeignName(request) ?? refuseForeignWrite(request, url) ?? (await next());
   for (const [name, value] of Object.entries(securityHeaders)) response.headers.set(name, value);
   return response;
 });

@@ -1,3 +1,4 @@
+import { request } from 'node:http';
 import { inject, describe, expect, test } from 'vitest';
 import { call, etagOf, patchDraft, readDraft, setGoal, type ProblemBody } from '../support/api.ts';
 
@@ -102,6 +103,16 @@ describe('the rest', () => {
   });
   test('an address that is none is a problem, not a page', async () => expect((await call(address, 'GET', '/api/nothing')).type).toBe('application/problem+json'));
   test('the demo store is not loaded over what is there', async () => expect((await call(address, 'POST', '/api/demo', { body: {} })).status).toBe(409));
+  test('a name that is not ours is refused: a foreign page cannot be led here', async () => {
+    const { port } = new URL(address);
+    const statusUnder = (host: string) =>
+      new Promise<number>((resolve, reject) => {
+        request({ host: '127.0.0.1', port, path: '/api/draft', headers: { host } }, (response) => resolve(response.resume().statusCode!)).on('error', reject).end();
+      });
+    expect(await statusUnder(`elsewhere.example.com:${port}`)).toBe(421);
+    expect(await statusUnder('localhost')).toBe(200);
+    expect(await statusUnder(`LOCALHOST:${port}`)).toBe(200);
+  });
   test('pages carry a strict content security policy and are not framed', async () => {
     const { headers } = await fetch(`${address}/offers`);
     const policy = headers.get('content-security-policy')!;

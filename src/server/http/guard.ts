@@ -15,6 +15,23 @@ export function refuseForeignWrite(request: Request, url: URL): Response | null 
   return problemResponse({ status: 403, title: 'Only Summant’s own pages may change something', detail: 'The request came from another site. Nothing was changed.' });
 }
 
+/**
+ * Refuses requests under a name that is not ours: a foreign page whose name was made to lead to this machine would
+ * otherwise count as the same origin. Loopback names are ours, and those in SUMMANT_HOSTS, separated by commas.
+ */
+export function refuseForeignName(request: Request): Response | null {
+  const host = request.headers.get('host');
+  const name = host?.replace(/:\d+$/, '').toLowerCase();
+  if (name === undefined || loopback.has(name) || name === process.env.HOST?.toLowerCase() || ownNames().includes(name)) return null;
+  return problemResponse({ status: 421, title: 'Summant does not go by this name', detail: 'Nothing was changed. If the name is right, add it to SUMMANT_HOSTS and start Summant again.' });
+}
+
+const loopback = new Set(['localhost', '127.0.0.1', '[::1]']);
+
+function ownNames(): string[] {
+  return (process.env.SUMMANT_HOSTS ?? '').split(',').map((name) => name.trim().toLowerCase());
+}
+
 function hostOf(origin: string): string | null {
   try {
     return new URL(origin).host;
