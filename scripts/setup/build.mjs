@@ -7,13 +7,13 @@ import { say, Stop } from './say.mjs';
 
 const sources = ['src', 'demo', 'public', 'db', 'astro.config.mjs', 'package-lock.json', 'tsconfig.json'];
 
-/** Builds when a source has changed since the last build. */
+/** Builds when a source has changed since the last build; always for production, whoever asks. */
 export function ensureBuilt(root) {
   const stamp = join(root, 'dist', '.built-from');
   const wanted = fingerprint(root);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('Building …');
-  const result = spawnSync(process.execPath, [join(root, 'node_modules/astro/astro.js'), 'build', '--silent'], { cwd: root, encoding: 'utf8', env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' } });
+  const result = spawnSync(process.execPath, [join(root, 'node_modules/astro/astro.js'), 'build', '--silent'], { cwd: root, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1' } });
   if (result.status !== 0) throw new Stop(`The build failed:\n${(result.stdout + result.stderr).trim()}`);
   compress(join(root, 'dist', 'client'));
   writeFileSync(stamp, wanted);
@@ -28,7 +28,7 @@ function* filesUnder(path) {
 }
 
 function fingerprint(root) {
-  const hash = createHash('sha256').update(process.version);
+  const hash = createHash('sha256').update(process.version).update(readFileSync(new URL(import.meta.url)));
   for (const source of sources) {
     const path = join(root, source);
     if (!existsSync(path)) continue;
