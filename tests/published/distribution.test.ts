@@ -8,7 +8,7 @@ const orders = fc.array(fc.integer({ min: 0, max: 2999 }), { minLength: 1, maxLe
 
 function fromValues(sorted: readonly number[]) {
   const distinct = [...new Set(sorted)];
-  return distributionOf(distinct.map((value, index) => value - (distinct[index - 1] ?? 0)), distinct.map((value) => sorted.filter((other) => other === value).length));
+  return distributionOf({ valueSteps: distinct.map((value, index) => value - (distinct[index - 1] ?? 0)), counts: distinct.map((value) => sorted.filter((other) => other === value).length) });
 }
 
 test('orders below an amount', () => {

@@ -1,3 +1,12 @@
+/** Distinct order values of a market as they travel: small numbers instead of large ones. */
+export interface ValueCounts {
+  currency: string | null;
+  orders: number;
+  /** ascending, minor units, as differences to the one before */
+  valueSteps: number[];
+  counts: number[];
+}
+
 /** How order values are distributed: distinct values ascending (minor units) and the orders at or below each. */
 export interface Distribution {
   values: number[];
@@ -6,8 +15,8 @@ export interface Distribution {
   orders: number;
 }
 
-/** From the server's form: values as differences, and a count for each. */
-export function distributionOf(valueSteps: readonly number[], counts: readonly number[]): Distribution {
+/** The distribution behind value counts. */
+export function distributionOf({ valueSteps, counts }: Pick<ValueCounts, 'valueSteps' | 'counts'>): Distribution {
   const values: number[] = [];
   const cumulative: number[] = [];
   let value = 0;

@@ -18,7 +18,7 @@ export interface PolicyChange {
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 
 /** Collections whose entries come and go as one change. */
-const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates)\/[^/]+$/, /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/, /\/charge\/lines\/[^/]+$/, /\/area\/include\/[^/]+$/];
+const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates)\/[^/]+$/, /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/, /\/charge\/lines\/[^/]+$/, /\/area\/(include|exclude)\/[^/]+$/];
 
 /** Test carts are no promise to shoppers, so they are not among the changes of a release. */
 const unseen = ['/testCarts', '/version'];

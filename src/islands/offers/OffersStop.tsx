@@ -3,7 +3,7 @@ import type { PageProps } from '../frame/page-props.ts';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
 import { OffersView } from './OffersView.tsx';
-import type { ValueCounts } from './use-distributions.ts';
+import type { ValueCounts } from '../../core/orders/distribution.ts';
 
 export interface OffersProps extends PageProps {
   /** of the market drawn first */

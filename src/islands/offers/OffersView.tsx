@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { setTarget } from '../../client/edits.ts';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import { inOrder } from '../../core/ordered.ts';
+import type { ValueCounts } from '../../core/orders/distribution.ts';
 import { targetIn } from '../../core/offers/target.ts';
 import { sweepGoodsValue } from '../../core/sweep/sweep-goods-value.ts';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
@@ -9,7 +10,7 @@ import { useQuery } from '../frame/use-query.ts';
 import { GoalGrid } from './GoalGrid.tsx';
 import { OfferSentence } from './OfferSentence.tsx';
 import { SpendLine, type SpendGoal } from './spend-line/SpendLine.tsx';
-import { useDistributions, type ValueCounts } from './use-distributions.ts';
+import { useDistributions } from './use-distributions.ts';
 import { WordingEditor } from './WordingEditor.tsx';
 
 /** Offers in one market: the spend line over the goal grid and the wording. */

@@ -1,18 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
-import { distributionOf, type Distribution } from '../../core/orders/distribution.ts';
+import { distributionOf, type Distribution, type ValueCounts } from '../../core/orders/distribution.ts';
 import { call } from '../../client/http.ts';
-
-/** Order values of a market as the server sends them. */
-export interface ValueCounts {
-  currency: string | null;
-  orders: number;
-  valueSteps: number[];
-  counts: number[];
-}
 
 /** The markets' order distributions: the first one at once, the others as they arrive. */
 export function useDistributions(markets: readonly string[], first: string, values: ValueCounts | null): ReadonlyMap<string, Distribution> {
-  const [loaded, setLoaded] = useState<ReadonlyMap<string, Distribution>>(() => new Map(values ? [[first, distributionOf(values.valueSteps, values.counts)]] : []));
+  const [loaded, setLoaded] = useState<ReadonlyMap<string, Distribution>>(() => new Map(values ? [[first, distributionOf(values)]] : []));
   const missing = useMemo(() => markets.filter((market) => !loaded.has(market)).join(','), [markets, loaded]);
   useEffect(() => {
     const next = missing.split(',')[0];
@@ -20,7 +12,7 @@ export function useDistributions(markets: readonly string[], first: string, valu
     let wanted = true;
     void call<ValueCounts>('GET', `/api/orders/values?market=${encodeURIComponent(next)}`).then((answer) => {
       const counts = answer.ok ? answer.body : { valueSteps: [], counts: [] };
-      if (wanted) setLoaded((known) => new Map(known).set(next, distributionOf(counts.valueSteps, counts.counts)));
+      if (wanted) setLoaded((known) => new Map(known).set(next, distributionOf(counts)));
     });
     return () => {
       wanted = false;

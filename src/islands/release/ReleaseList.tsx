@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { usePage } from '../frame/page-context.tsx';
-import type { ReleaseSummary } from './release-summary.ts';
+import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 
 /** All releases, newest first; an older one can be made current again. */
 export function ReleaseList({ releases, busy, rollBack }: { releases: ReleaseSummary[]; busy: boolean; rollBack: (number: number, note: string) => Promise<boolean> }) {

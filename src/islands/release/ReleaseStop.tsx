@@ -1,4 +1,4 @@
-import type { ReleaseSummary } from './release-summary.ts';
+import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 import { Frame } from '../frame/Frame.tsx';
 import type { PageProps } from '../frame/page-props.ts';
 import { ReleaseView } from './ReleaseView.tsx';

@@ -5,7 +5,7 @@ import { useDraft, usePage } from '../frame/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
 import { TextWarnings } from './TextWarnings.tsx';
-import type { ReleaseSummary } from './release-summary.ts';
+import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 
 /** What changes for shoppers, handing it to the shop, and going back. */
 export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] }) {

@@ -1,4 +1,5 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
+import type { ValueCounts } from '../../core/orders/distribution.ts';
 import { reading } from '../database/pool.ts';
 
 /** One past order, amounts in minor units of its currency. */
@@ -32,15 +33,7 @@ export async function addOrders(connection: PoolConnection, orders: readonly Pas
   }
 }
 
-/** How order values are distributed in a market: each distinct value and how many orders have it, exact. */
-export interface ValueCounts {
-  currency: string | null;
-  orders: number;
-  /** ascending, minor units, as differences to the one before */
-  valueSteps: number[];
-  counts: number[];
-}
-
+/** The distinct order values of a market with the number of orders of each, exact. */
 export async function valueCounts(marketId: string, currency: string): Promise<ValueCounts> {
   return reading(async (pool) => {
     const [rows] = await pool.query<RowDataPacket[]>(

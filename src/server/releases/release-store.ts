@@ -1,16 +1,8 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
+import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { storeId } from '../user.ts';
-
-export interface ReleaseSummary {
-  number: number;
-  note: string;
-  copyOf: number | null;
-  releasedBy: string;
-  /** ISO 8601, UTC */
-  releasedAt: string;
-}
 
 export interface Release extends ReleaseSummary {
   policy: Policy;

@@ -1,5 +1,5 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { parseAmount } from '../../../core/money/decimal.ts';
+import { minorPerMajor } from '../../../core/money/currency.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import type { Distribution } from '../../../core/orders/distribution.ts';
 import { sweepGoodsValue, type Sweep } from '../../../core/sweep/sweep-goods-value.ts';
@@ -56,9 +56,7 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, l
   }, [locale]);
   const axisFigure = useMemo(() => {
     const format = new Intl.NumberFormat(locale, { maximumFractionDigits: 2 });
-    const unit = parseAmount('1', currency);
-    const perMajor = unit.ok ? unit.minor : 1;
-    return (minor: number) => format.format(minor / perMajor);
+    return (minor: number) => format.format(minor / minorPerMajor(currency));
   }, [locale, currency]);
   const at = cursor ?? goal?.value ?? scale.end / 2;
 
