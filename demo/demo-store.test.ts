@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { minorPerMajor } from '../src/core/money/currency.ts';
 import { generateOrders } from './generate-orders.ts';
 import { marketTruths, orderCount, pastOffer, period } from './order-truth.ts';
-import { demoPolicy } from './policy.ts';
+import { demoPolicy } from './policy/demo-policy.ts';
 import { demoProducts } from './products.ts';
 
 const orders = generateOrders();

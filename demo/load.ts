@@ -5,7 +5,7 @@ import { addOrders } from '../src/server/orders/order-store.ts';
 import { addProducts } from '../src/server/products/product-store.ts';
 import { addRelease } from '../src/server/releases/release-store.ts';
 import { generateOrders } from './generate-orders.ts';
-import { demoPolicy } from './policy.ts';
+import { demoPolicy } from './policy/demo-policy.ts';
 import { demoProducts } from './products.ts';
 
 /**

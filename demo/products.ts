@@ -21,6 +21,15 @@ function pricesFrom(eur: number): Record<string, number> {
   );
 }
 
+/** Prices that follow the one in EUR at the rates the policy has adopted. */
+function followingPrices(eur: number): Product['prices'] {
+  const base = Math.round(eur * 100);
+  return {
+    dk: { following: { base, buffer: '2', round: 'up', step: 500, less: 0 } },
+    ch: { following: { base, buffer: '3.5', round: 'nearest', step: 50, less: 10 } },
+  };
+}
+
 interface Row {
   id: string;
   name: string;
@@ -29,17 +38,19 @@ interface Row {
   mm: [number, number, number] | null;
   category: string;
   tags?: string[];
-  flags?: Partial<Pick<Product, 'needsDelivery' | 'countsTowardGoals' | 'shipsFree'>> & { ownDeliveryEur?: number };
+  flags?: Partial<Pick<Product, 'needsDelivery' | 'countsTowardGoals' | 'shipsFree' | 'taxClass' | 'notTo'>> & { ownDeliveryEur?: number };
+  /** its prices in Denmark and Switzerland follow the one in EUR */
+  follows?: true;
 }
 
 const rows: Row[] = [
   { id: 'tidewing-16', name: 'Tidewing 1.6 beach kite', eur: 39.95, grams: 420, mm: [780, 90, 90], category: 'kites' },
   { id: 'tidewing-20', name: 'Tidewing 2.0 beach kite', eur: 54.95, grams: 560, mm: [920, 90, 90], category: 'kites' },
-  { id: 'dune-hopper', name: 'Dune Hopper first kite', eur: 18.95, grams: 210, mm: [520, 70, 70], category: 'kites', tags: ['beginner'] },
+  { id: 'dune-hopper', name: 'Dune Hopper first kite', eur: 18.95, grams: 210, mm: [520, 70, 70], category: 'kites', tags: ['beginner'], follows: true },
   { id: 'gull-delta', name: 'Gull delta kite', eur: 29.95, grams: 330, mm: [700, 80, 80], category: 'kites' },
   { id: 'petrel-stunt', name: 'Petrel two-line stunt kite', eur: 84.95, grams: 780, mm: [1120, 100, 100], category: 'kites', tags: ['long'] },
-  { id: 'skua-power', name: 'Skua 3 m² power kite', eur: 129.0, grams: 1900, mm: [480, 320, 120], category: 'kites' },
-  { id: 'skua-power-5', name: 'Skua 5 m² power kite', eur: 189.0, grams: 2600, mm: [520, 360, 140], category: 'kites' },
+  { id: 'skua-power', name: 'Skua 3 m² power kite', eur: 129.0, grams: 1900, mm: [480, 320, 120], category: 'kites', flags: { notTo: ['JP', 'US-HI'] } },
+  { id: 'skua-power-5', name: 'Skua 5 m² power kite', eur: 189.0, grams: 2600, mm: [520, 360, 140], category: 'kites', flags: { notTo: ['JP', 'US-HI'] } },
   { id: 'box-classic', name: 'Classic box kite', eur: 47.5, grams: 640, mm: [900, 110, 110], category: 'kites' },
   { id: 'night-heron', name: 'Night Heron lit kite', eur: 64.95, grams: 590, mm: [880, 90, 90], category: 'kites' },
   { id: 'pocket-tern', name: 'Pocket Tern folding kite', eur: 14.95, grams: 110, mm: [180, 120, 40], category: 'kites', tags: ['beginner'] },
@@ -69,8 +80,8 @@ const rows: Row[] = [
   { id: 'kite-tube-120', name: 'Kite tube 120 cm', eur: 19.95, grams: 680, mm: [1250, 130, 130], category: 'storage', tags: ['long'] },
   { id: 'kite-tube-200', name: 'Kite tube 200 cm', eur: 32.95, grams: 1150, mm: [2050, 140, 140], category: 'storage', tags: ['long'] },
   { id: 'beach-shelter', name: 'Beach wind shelter', eur: 149.0, grams: 9800, mm: [1300, 320, 320], category: 'storage', tags: ['heavy', 'bulky'], flags: { ownDeliveryEur: 24.5 } },
-  { id: 'kite-book', name: 'Wind, line and sail (printed book)', eur: 27.5, grams: 780, mm: [270, 210, 25], category: 'books' },
-  { id: 'sticker-sheet', name: 'Sticker sheet', eur: 2.5, grams: 10, mm: [210, 148, 1], category: 'books', flags: { shipsFree: true } },
+  { id: 'kite-book', name: 'Wind, line and sail (printed book)', eur: 27.5, grams: 780, mm: [270, 210, 25], category: 'books', flags: { taxClass: 'reduced' } },
+  { id: 'sticker-sheet', name: 'Sticker sheet', eur: 2.5, grams: 10, mm: [210, 148, 1], category: 'books', flags: { shipsFree: true, taxClass: 'reduced' } },
   { id: 'gift-card-25', name: 'Gift card 25', eur: 25, grams: null, mm: null, category: 'gift-cards', flags: { needsDelivery: false, countsTowardGoals: false } },
   { id: 'gift-card-50', name: 'Gift card 50', eur: 50, grams: null, mm: null, category: 'gift-cards', flags: { needsDelivery: false, countsTowardGoals: false } },
   { id: 'plan-box', name: 'Building plan: box kite (download)', eur: 7.95, grams: null, mm: null, category: 'plans', flags: { needsDelivery: false } },
@@ -81,7 +92,9 @@ export const demoProducts: Product[] = rows.map((row, index) => ({
   id: row.id,
   sku: `GK-${String(1001 + index)}`,
   name: row.name,
-  prices: pricesFrom(row.eur),
+  prices: row.follows ? { ...pricesFrom(row.eur), ...followingPrices(row.eur) } : pricesFrom(row.eur),
+  taxClass: row.flags?.taxClass ?? 'standard',
+  notTo: row.flags?.notTo ?? [],
   weightGrams: row.grams,
   sizeMm: row.mm,
   categories: [row.category],

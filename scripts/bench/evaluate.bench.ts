@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { demoPolicy } from '../../demo/policy.ts';
+import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
 import { evaluate } from '../../src/core/evaluation/evaluate.ts';
 import { median, type Bar } from './bar.ts';

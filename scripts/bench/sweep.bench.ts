@@ -1,4 +1,4 @@
-import { demoPolicy } from '../../demo/policy.ts';
+import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
 import { sweepGoodsValue } from '../../src/core/sweep/sweep-goods-value.ts';
 import { median, quantile, type Bar } from './bar.ts';

@@ -12,12 +12,12 @@ export type Edit = (policy: Policy) => Operation[];
 const escape = (step: string) => step.replaceAll('~', '~0').replaceAll('/', '~1');
 const pointer = (...steps: string[]) => steps.map((step) => `/${escape(step)}`).join('');
 
-/** An exact goal. @param minor at least 1, minor units; null takes the offer out of the market */
-export const setTarget = (offer: string, goal: string, market: string, minor: number | null): Edit => (policy) => {
+/** An exact goal. @param target at least 1: minor units, or a count where the goal counts pieces or grams; null takes the offer out of the market */
+export const setTarget = (offer: string, goal: string, market: string, target: number | null): Edit => (policy) => {
   const at = pointer('offers', offer, 'goals', goal, 'targets', market);
   const present = policy.offers[offer]?.goals[goal]?.targets[market] !== undefined;
-  if (minor === null) return present ? [{ op: 'remove', path: at }] : [];
-  return [{ op: present ? 'replace' : 'add', path: at, value: { exact: minor } }];
+  if (target === null) return present ? [{ op: 'remove', path: at }] : [];
+  return [{ op: present ? 'replace' : 'add', path: at, value: policy.offers[offer]?.goals[goal]?.measure.kind === 'countedValue' ? { exact: target } : { count: target } }];
 };
 
 export const setOfferOn = (offer: string, on: boolean): Edit => () => [{ op: 'replace', path: pointer('offers', offer, 'on'), value: on }];

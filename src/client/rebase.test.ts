@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { demoPolicy } from '../../demo/policy.ts';
+import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { setDestination, setOfferOn, setQuantity, setTarget, setText } from './edits.ts';
 import { collides, withPatches } from './rebase.ts';
 

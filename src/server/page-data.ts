@@ -10,6 +10,7 @@ export interface PageData {
   release: { number: number; policy: Policy } | null;
   products: Product[];
   locale: string;
+  now: number;
   benchFolded: boolean;
   theme: 'summant-day' | 'summant-night' | null;
   query: Record<string, string>;
@@ -25,6 +26,7 @@ export async function pageData(request: Request, url: URL): Promise<PageData> {
     release: release ? { number: release.number, policy: release.policy } : null,
     products,
     locale: readerLocale(request.headers.get('accept-language')),
+    now: Date.now(),
     benchFolded: cookies.get('summant-bench') === 'folded',
     theme: theme === 'summant-day' || theme === 'summant-night' ? theme : null,
     query: Object.fromEntries(url.searchParams),

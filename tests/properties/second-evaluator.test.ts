@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { demoPolicy } from '../../demo/policy.ts';
+import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { mixedCarts } from '../../scripts/bench/evaluate/carts.ts';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
 import { evaluate } from '../../src/core/evaluation/evaluate.ts';

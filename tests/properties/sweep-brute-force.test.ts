@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { demoPolicy } from '../../demo/policy.ts';
+import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { measureCart } from '../../src/core/cart/measures.ts';
 import { chargeBreakpoints } from '../../src/core/charges/charge.ts';
 import { compilePolicy, type CompiledPolicy, type CompiledZone } from '../../src/core/evaluation/compile.ts';

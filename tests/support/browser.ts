@@ -1,6 +1,6 @@
 import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, expect, inject } from 'vitest';
-import { demoPolicy } from '../../demo/policy.ts';
+import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { chromiumArguments } from '../../scripts/setup/chromium.mjs';
 import { patchDraft, readDraft } from './api.ts';
 

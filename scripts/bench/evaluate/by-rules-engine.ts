@@ -1,5 +1,5 @@
 import { Engine } from 'json-rules-engine';
-import { demoPolicy } from '../../../demo/policy.ts';
+import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { measureCart } from '../../../src/core/cart/measures.ts';
 import type { EvaluationInput } from '../../../src/core/evaluation/evaluation.ts';
 import { inOrder } from '../../../src/core/ordered.ts';

@@ -1,5 +1,5 @@
-import type { Coordinates } from '../places/distance.ts';
 import type { Catalogue, Product } from '../catalogue/product.ts';
+import type { CartDiscount } from '../policy/types.ts';
 
 export interface CartLine {
   product: Product;
@@ -7,23 +7,19 @@ export interface CartLine {
 }
 
 export interface Cart {
-  lines: CartLine[];
+  lines: readonly CartLine[];
+  /** codes the shopper has entered; compared in upper case */
+  codes?: readonly string[];
+  /** discounts on goods that the shop grants, in the order in which they apply */
+  discounts?: readonly CartDiscount[];
+  /** where the cart is: "web" when absent */
+  channel?: string;
 }
 
-export interface Destination {
-  /** ISO 3166-1 alpha-2 */
-  country: string;
-  /** ISO 3166-2, when known */
-  region?: string;
-  postcode: string;
-  /** when known */
-  coordinates?: Coordinates;
-}
-
-export type ResolvedCart = { ok: true; cart: Cart } | { ok: false; unknown: { index: number; product: string }[] };
+export type ResolvedLines = { ok: true; lines: CartLine[] } | { ok: false; unknown: { index: number; product: string }[] };
 
 /** Looks products up; unknown ids are reported by position, never dropped. */
-export function resolveCart(lines: readonly { product: string; quantity: number }[], catalogue: Catalogue): ResolvedCart {
+export function resolveLines(lines: readonly { product: string; quantity: number }[], catalogue: Catalogue): ResolvedLines {
   const resolved: CartLine[] = [];
   const unknown: { index: number; product: string }[] = [];
   lines.forEach(({ product: id, quantity }, index) => {
@@ -31,5 +27,5 @@ export function resolveCart(lines: readonly { product: string; quantity: number 
     if (product) resolved.push({ product, quantity });
     else unknown.push({ index, product: id });
   });
-  return unknown.length > 0 ? { ok: false, unknown } : { ok: true, cart: { lines: resolved } };
+  return unknown.length > 0 ? { ok: false, unknown } : { ok: true, lines: resolved };
 }

@@ -1,14 +1,22 @@
+import { compileSelection, selects } from '../catalogue/goods-selection.ts';
+import { ownDeliveryIn, priceIn } from '../catalogue/product-amount.ts';
 import type { Product } from '../catalogue/product.ts';
-import type { Cart } from './cart.ts';
+import type { MarketTerms, TaxRates } from '../markets/terms.ts';
+import { percentAsFraction } from '../money/rounding.ts';
+import type { CartDiscount } from '../policy/types.ts';
+import type { Cart, CartLine } from './cart.ts';
+import type { ImaginedOrder } from './imagined-order.ts';
+import { applyDiscounts, type CompiledDiscount, type DiscountedLines } from './discounts.ts';
 
-/** What prices and goals look at (2-domain §2). Values in minor units of the market's currency, weight in grams. */
+/** What prices and goals look at (2-domain §2). Values in minor units of the market's currency, as shown, after discounts. */
 export interface Measures {
-  /** all lines, as shown, after discounts */
+  /** all lines */
   goodsValue: number;
   /** lines that count toward goals */
   countedValue: number;
   /** pieces of all lines */
   items: number;
+  lines: number;
   /** goods value of the lines an ordinary charge looks at: without those that ship free or have an own price */
   chargeableValue: number;
   /** of the same lines, those that need delivery */
@@ -23,6 +31,8 @@ export interface Measures {
   ownDelivery: number;
   /** products without a price in this market; such a line counts as 0 and must be reported */
   unpriced: readonly string[];
+  /** products that may not go to the destination */
+  barred: readonly string[];
 }
 
 /** What weighs and fills: pieces, lines, grams, cm³ (a started one counts whole), and the longest side in mm. */
@@ -37,17 +47,35 @@ export interface ChargedMeasures {
   withoutSize: readonly string[];
 }
 
+/** A cart in a market with its measures, and what it takes to measure it in other ways. */
+export interface MeasuredCart {
+  measures: Measures;
+  cart: Cart;
+  lines: readonly CartLine[];
+  terms: MarketTerms;
+  rates: TaxRates;
+  codes: ReadonlySet<string>;
+  channel: string;
+  discounts: readonly CompiledDiscount[];
+  /** null while nothing is discounted */
+  discounted: DiscountedLines | null;
+  /** the order it imagines, whose product has no price; null for a real cart */
+  imagined: ImaginedOrder | null;
+}
+
 /** Shared by all measures that have nothing to name, which are nearly all. */
 const none: readonly string[] = [];
+const noCodes: ReadonlySet<string> = new Set();
+const noDiscounts: readonly CompiledDiscount[] = [];
 
-const nothingCharged = (): ChargedMeasures => ({ items: 0, lines: 0, weight: 0, volume: 0, longestSide: 0, withoutWeight: none, withoutSize: none });
+export const nothingCharged = (): ChargedMeasures => ({ items: 0, lines: 0, weight: 0, volume: 0, longestSide: 0, withoutWeight: none, withoutSize: none });
 
-/** Measures of a cart in a market. */
-export function measureCart(cart: Cart, marketId: string): Measures {
-  const measures: Measures = {
+export function noMeasures(): Measures {
+  return {
     goodsValue: 0,
     countedValue: 0,
     items: 0,
+    lines: 0,
     chargeableValue: 0,
     charged: nothingCharged(),
     needsDelivery: false,
@@ -55,15 +83,40 @@ export function measureCart(cart: Cart, marketId: string): Measures {
     hasOrdinaryLine: false,
     ownDelivery: 0,
     unpriced: none,
+    barred: none,
   };
+}
+
+/** Measures of a cart in a market. @param destination where its goods go, for what may not go there */
+export function measureCart(cart: Cart, terms: MarketTerms, rates: TaxRates, destination: { country: string; region?: string }): MeasuredCart {
+  const measures = noMeasures();
+  const measured: MeasuredCart = {
+    measures,
+    cart,
+    lines: cart.lines,
+    terms,
+    rates,
+    codes: cart.codes?.length ? new Set(cart.codes.map((code) => code.trim().toUpperCase())) : noCodes,
+    channel: cart.channel ?? 'web',
+    discounts: cart.discounts?.length ? cart.discounts.map((discount) => compileDiscount(discount, terms)) : noDiscounts,
+    discounted: null,
+    imagined: null,
+  };
+  if (measured.discounts.length > 0) {
+    const unitPrices = cart.lines.map(({ product }) => priceIn(product, terms) ?? 0);
+    const values = cart.lines.map(({ quantity }, index) => unitPrices[index]! * quantity);
+    measured.discounted = applyDiscounts(measured.discounts, values, measured.codes, (goods, line) => selects(goods, cart.lines[line]!.product, unitPrices[line]!));
+  }
   let cubicMm = 0;
-  for (const { product, quantity } of cart.lines) {
-    const price = product.prices[marketId];
+  for (let index = 0; index < cart.lines.length; index++) {
+    const { product, quantity } = cart.lines[index]!;
+    const price = priceIn(product, terms);
     if (price === undefined) measures.unpriced = [...measures.unpriced, product.id];
-    const value = (price ?? 0) * quantity;
-    const ownPrice = product.ownDelivery?.[marketId];
+    if (product.notTo.length > 0 && isBarred(product, destination)) measures.barred = [...measures.barred, product.id];
+    const value = measured.discounted ? measured.discounted.after[index]! : (price ?? 0) * quantity;
     measures.goodsValue += value;
     measures.items += quantity;
+    measures.lines += 1;
     if (product.countsTowardGoals) measures.countedValue += value;
     if (!product.needsDelivery) {
       measures.chargeableValue += value;
@@ -72,43 +125,43 @@ export function measureCart(cart: Cart, marketId: string): Measures {
     measures.needsDelivery = true;
     if (product.shipsFree) continue;
     measures.allShipsFree = false;
+    const ownPrice = ownDeliveryIn(product, terms);
     if (ownPrice !== undefined) {
       measures.ownDelivery += ownPrice * quantity;
       continue;
     }
     measures.hasOrdinaryLine = true;
     measures.chargeableValue += value;
-    addCharged(measures.charged, product, quantity);
-    if (product.sizeMm) cubicMm += product.sizeMm[0] * product.sizeMm[1] * product.sizeMm[2] * quantity;
+    cubicMm += addCharged(measures.charged, product, quantity);
   }
   measures.charged.volume = Math.ceil(cubicMm / 1000);
-  return measures;
+  return measured;
 }
 
-function addCharged(charged: ChargedMeasures, product: Product, quantity: number): void {
+function isBarred({ notTo }: Product, { country, region }: { country: string; region?: string }): boolean {
+  return notTo.includes(country) || (region !== undefined && notTo.includes(region));
+}
+
+/** Adds a line to what weighs and fills, but for the volume. @returns the line's volume in mm³ */
+export function addCharged(charged: ChargedMeasures, { id, weightGrams, sizeMm }: Product, quantity: number): number {
   charged.items += quantity;
   charged.lines += 1;
-  if (product.weightGrams === null) charged.withoutWeight = [...charged.withoutWeight, product.id];
-  else charged.weight += product.weightGrams * quantity;
-  if (product.sizeMm) charged.longestSide = Math.max(charged.longestSide, product.sizeMm[0], product.sizeMm[1], product.sizeMm[2]);
-  else charged.withoutSize = [...charged.withoutSize, product.id];
+  if (weightGrams === null) charged.withoutWeight = [...charged.withoutWeight, id];
+  else charged.weight += weightGrams * quantity;
+  if (!sizeMm) {
+    charged.withoutSize = [...charged.withoutSize, id];
+    return 0;
+  }
+  charged.longestSide = Math.max(charged.longestSide, sizeMm[0], sizeMm[1], sizeMm[2]);
+  return sizeMm[0] * sizeMm[1] * sizeMm[2] * quantity;
 }
 
-/**
- * Measures of an imagined order of ordinary goods worth `value`, as the spend line walks along it.
- * @param charged what it weighs and fills; one piece without weight or size when not given
- */
-export function measuresOfValue(value: number, charged?: ChargedMeasures): Measures {
+function compileDiscount(discount: CartDiscount, terms: MarketTerms): CompiledDiscount {
   return {
-    goodsValue: value,
-    countedValue: value,
-    items: charged?.items ?? (value > 0 ? 1 : 0),
-    chargeableValue: value,
-    charged: charged ?? { ...nothingCharged(), items: value > 0 ? 1 : 0, lines: value > 0 ? 1 : 0 },
-    needsDelivery: true,
-    allShipsFree: false,
-    hasOrdinaryLine: true,
-    ownDelivery: 0,
-    unpriced: none,
+    off: discount.kind === 'percent' ? { percent: percentAsFraction(discount.percent), decimal: discount.percent } : { amount: discount.amount },
+    code: discount.code ?? null,
+    goods: discount.goods ? compileSelection(discount.goods, terms) : null,
+    from: discount.from ?? 0,
+    below: discount.below ?? Infinity,
   };
 }

@@ -1,97 +1,97 @@
-import type { Measures } from '../cart/measures.ts';
-import { resolveAmount, type LocalMoney } from '../money/local-amount.ts';
-import { multiplyDivide } from '../money/rounding.ts';
-import { inOrder } from '../ordered.ts';
-import type { Charge, ChargeLine, LocalAmount } from '../policy/types.ts';
-import { chargeMeasure, type ChargeMeasure } from './charge-measure.ts';
+import { goodsValueOf } from '../cart/line-values.ts';
+import type { Facts } from '../conditions/facts.ts';
+import { multiplyDivide, percentOf } from '../money/rounding.ts';
+import type { Charge, Quotes } from '../policy/types.ts';
+import { chargeMeasure } from './charge-measure.ts';
+import type { CompiledCharge, CompiledChargeLine, CompiledPrice } from './compile-charge.ts';
 
-/** A charge ready to be computed: lines in order, amounts as plain minor units. */
-export interface CompiledCharge {
-  combine: Charge['combine'];
-  lines: CompiledChargeLine[];
-  /** price when no line applies; null: the option is not offered then */
-  otherwise: number | null;
-  /** cm³ that count as one kilogram */
-  volumeDivisor: number;
-}
-
-export interface CompiledChargeLine {
-  id: string;
-  /** half-open range [from, to) of a measure; null: applies whatever the cart */
-  range: { measure: ChargeMeasure; from: number; to: number } | null;
-  fixed: number;
-  perUnit: { measure: ChargeMeasure; from: number; amount: number; per: number; started: boolean } | null;
-  min: number;
-  max: number;
-}
-
-/** Common practice for parcels: 5000 cm³ count as a kilogram. */
-const usualVolumeDivisor = 5000;
-
-/** @param money of the market the option is in; a following amount without an adopted rate makes a line never apply */
-export function compileCharge(charge: Charge, money: LocalMoney): CompiledCharge {
-  return {
-    combine: charge.combine,
-    lines: inOrder(charge.lines).flatMap(([id, line]) => compileLine(id, line, money)),
-    otherwise: charge.otherwise.kind === 'price' ? resolveAmount(charge.otherwise.price, money) : null,
-    volumeDivisor: charge.volumeDivisor ?? usualVolumeDivisor,
-  };
-}
-
-function compileLine(id: string, { over, price }: ChargeLine, money: LocalMoney): CompiledChargeLine[] {
-  let complete = true;
-  const minor = (amount: LocalAmount | number): number => {
-    const resolved = typeof amount === 'number' ? amount : resolveAmount(amount, money);
-    complete &&= resolved !== null;
-    return resolved ?? 0;
-  };
-  const range = over ? { measure: over.measure, from: minor(over.from), to: over.to === null ? Infinity : minor(over.to) } : null;
-  const per = price.perUnit;
-  const line: CompiledChargeLine = {
-    id,
-    range,
-    fixed: minor(price.fixed),
-    perUnit: per ? { measure: per.measure, from: range?.measure === per.measure ? range.from : 0, amount: minor(per.amount), per: per.per, started: per.started } : null,
-    min: price.min ? minor(price.min) : 0,
-    max: price.max ? minor(price.max) : Infinity,
-  };
-  return complete ? [line] : [];
-}
-
-export function lineApplies(line: CompiledChargeLine, charge: CompiledCharge, measures: Measures): boolean {
-  if (!line.range) return true;
-  const value = chargeMeasure(line.range.measure, measures, charge.volumeDivisor);
-  return value >= line.range.from && value < line.range.to;
+/** What a charge is computed from. */
+export interface ChargeInput {
+  facts: Facts;
+  /** what carriers quote, minor units; none known: every carrier is silent */
+  quotes: Quotes | undefined;
 }
 
 /**
- * A line's price in minor units: fixed + amount × (measure − start) ÷ per, by started units or in proportion (rounded
- * once, half away from zero), then kept between minimum and maximum (2-domain §4).
+ * Notes the decisions on the way to a price, so that two amounts that are priced in the same way can be told from two
+ * that are not. Null in ordinary evaluations.
  */
-export function priceOfLine(line: CompiledChargeLine, charge: CompiledCharge, measures: Measures): number {
-  let price = line.fixed;
-  if (line.perUnit) {
-    const { measure, from, amount, per, started } = line.perUnit;
-    const beyond = Math.max(0, chargeMeasure(measure, measures, charge.volumeDivisor) - from);
-    price += started ? amount * Math.ceil(beyond / per) : multiplyDivide(amount, beyond, per);
+export type DecisionPath = number[] | null;
+
+export function lineApplies(line: CompiledChargeLine, charge: CompiledCharge, { facts }: ChargeInput): boolean {
+  if (line.range) {
+    const value = chargeMeasure(line.range.measure, facts.cart.measures, charge.volumeDivisor);
+    if (value < line.range.from || value >= line.range.to) return false;
   }
-  return Math.min(line.max, Math.max(line.min, price));
+  return line.when === null || line.when.holds(facts);
 }
 
-/** The charge in minor units, or null when the option is not offered. */
-export function priceOfCharge(charge: CompiledCharge, measures: Measures): number | null {
-  let price: number | null = null;
-  for (const line of charge.lines) {
-    if (!lineApplies(line, charge, measures)) continue;
-    const next = priceOfLine(line, charge, measures);
-    if (charge.combine === 'first') return next;
-    price = price === null ? next : combined(charge.combine, price, next);
+/**
+ * A line's price in minor units (2-domain §4): fixed + amount × (measure − start) ÷ per, by started units or in
+ * proportion (rounded once, half away from zero); or a percentage of a goods value; both kept between minimum and
+ * maximum; or a carrier's quote with its margins, else its fallback.
+ *
+ * @returns null when a carrier gives no quote and there is no fallback: the line does not apply then
+ */
+export function priceOfLine({ price }: CompiledChargeLine, charge: CompiledCharge, input: ChargeInput, path: DecisionPath = null): number | null {
+  switch (price.kind) {
+    case 'perUnit':
+      return bounded(price, price.fixed + (price.perUnit ? perUnitPart(price.perUnit, charge, input) : 0), path);
+    case 'percent':
+      return bounded(price, percentOf(goodsValueOf(input.facts.cart, price.basis, { chargeable: true }), price.percent), path);
+    case 'quoted': {
+      const quote = input.quotes?.[price.carrier] ?? null;
+      if (quote === null) return price.fallback;
+      const { numerator, denominator } = price.marginPercent;
+      return multiplyDivide(quote, numerator + denominator, denominator) + price.marginFixed;
+    }
   }
+}
+
+function perUnitPart({ measure, from, amount, per, started }: NonNullable<Extract<CompiledPrice, { kind: 'perUnit' }>['perUnit']>, charge: CompiledCharge, { facts }: ChargeInput): number {
+  const beyond = Math.max(0, chargeMeasure(measure, facts.cart.measures, charge.volumeDivisor) - from);
+  return started ? amount * Math.ceil(beyond / per) : multiplyDivide(amount, beyond, per);
+}
+
+function bounded({ min, max }: { min: number; max: number }, price: number, path: DecisionPath): number {
+  path?.push(price >= max ? 2 : price <= min ? 0 : 1);
+  return Math.min(max, Math.max(min, price));
+}
+
+/** The lines that take part in a charge, with their prices: the first that applies, or all that do. */
+export function linesOfCharge(charge: CompiledCharge, input: ChargeInput): { line: CompiledChargeLine; price: number }[] {
+  const found: { line: CompiledChargeLine; price: number }[] = [];
+  for (const line of charge.lines) {
+    if (!lineApplies(line, charge, input)) continue;
+    const price = priceOfLine(line, charge, input);
+    if (price === null) continue;
+    found.push({ line, price });
+    if (charge.combine === 'first') break;
+  }
+  return found;
+}
+
+/** The charge in minor units, handling not yet added; null when the option is not offered. */
+export function priceOfCharge(charge: CompiledCharge, input: ChargeInput, path: DecisionPath = null): number | null {
+  let price: number | null = null;
+  let decides = -1;
+  for (let index = 0; index < charge.lines.length; index++) {
+    const line = charge.lines[index]!;
+    if (!lineApplies(line, charge, input)) continue;
+    const next = priceOfLine(line, charge, input, path);
+    if (next === null) continue;
+    path?.push(index);
+    if (charge.combine === 'first') return next;
+    const combined: number = price === null ? next : combine(charge.combine, price, next);
+    if (combined !== price) decides = index;
+    price = combined;
+  }
+  if (charge.combine !== 'sum') path?.push(decides);
   return price ?? charge.otherwise;
 }
 
-function combined(combine: Exclude<Charge['combine'], 'first'>, price: number, next: number): number {
-  switch (combine) {
+function combine(how: Exclude<Charge['combine'], 'first'>, price: number, next: number): number {
+  switch (how) {
     case 'sum':
       return price + next;
     case 'highest':
@@ -101,13 +101,8 @@ function combined(combine: Exclude<Charge['combine'], 'first'>, price: number, n
   }
 }
 
-/** Every goods value at which the charge may change, ascending, in minor units. */
-export function chargeBreakpoints(charge: CompiledCharge): number[] {
-  const points = new Set<number>();
-  for (const { range } of charge.lines) {
-    if (range?.measure !== 'goodsValue') continue;
-    if (range.from > 0) points.add(range.from);
-    if (range.to !== Infinity) points.add(range.to);
-  }
-  return [...points].sort((a, b) => a - b);
+/** A charge with its handling: a fixed amount, or a percentage of the charge rounded once. */
+export function withHandling({ handling }: CompiledCharge, price: number): number {
+  if (handling === null) return price;
+  return price + ('amount' in handling ? handling.amount : percentOf(price, handling.percent));
 }

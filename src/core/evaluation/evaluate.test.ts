@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { demoPolicy } from '../../../demo/policy.ts';
+import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { demoProducts } from '../../../demo/products.ts';
 import { catalogueOf } from '../catalogue/product.ts';
 import { resolveCart } from '../cart/cart.ts';

@@ -1,76 +1,123 @@
-import { measureCart, type Measures } from '../cart/measures.ts';
-import { partsOfPrice } from '../charges/price-before.ts';
-import { includedTax } from '../money/rounding.ts';
-import { rewardedPrice } from '../offers/reward.ts';
-import { offerStanding } from '../offers/standing.ts';
+import type { ImaginedOrder } from '../cart/imagined-order.ts';
+import { measureCart, type MeasuredCart } from '../cart/measures.ts';
+import { ratesAt } from '../markets/terms.ts';
+import { giftsOf, rewardedGoods } from '../offers/goods-rewards.ts';
+import type { PlaceFound } from '../places/find-zone.ts';
 import { findPlace } from '../places/find-zone.ts';
-import type { CompiledOption, CompiledPolicy, CompiledZone } from './compile.ts';
-import type { Evaluation, EvaluationInput, OptionPrice } from './evaluation.ts';
+import { normalPostcode } from '../places/postcode.ts';
+import { estimateAt } from '../time/estimate.ts';
+import { localTime } from '../time/zone-clock.ts';
+import type { CompiledPolicy, CompiledZone } from './compile.ts';
+import { imaginedContext, zoneContext, type Situation, type ZoneContext } from './context.ts';
+import { earlierOutcome } from './earlier-choice.ts';
+import type { Evaluation, EvaluationInput, NoOptions, OptionPrice } from './evaluation.ts';
 import { leadMessage } from './lead-message.ts';
-import { traceEvaluation } from './trace-evaluation.ts';
+import { priceOptions } from './price-options.ts';
+import { taxOf, totalsOf } from './totals.ts';
+import { traceEvaluation } from './trace/trace-evaluation.ts';
 
 /**
- * What a shopper with this cart, going there, is offered and told (2-domain §7). Pure and deterministic.
+ * What a shopper with this cart, going there at that moment, is offered and told (2-domain §7). Pure and deterministic:
+ * the same input gives the same answer, wherever and whenever it is asked.
  *
  * @param compiled from `compilePolicy`
  * @param options.trace also build the tree of decisions
  */
 export function evaluate(compiled: CompiledPolicy, input: EvaluationInput, options: { trace?: boolean } = {}): Evaluation {
-  const place = findPlace(compiled, input.destination);
-  const market = place.market;
-  const measures = market ? measureCart(input.cart, market.id) : null;
-  const evaluation: Evaluation = {
+  const { destination } = input;
+  const postcode = destination.postcode === '' ? '' : normalPostcode(destination.postcode);
+  const place = findPlace(compiled, destination, postcode, input.market);
+  const { market } = place;
+  const evaluation = emptyEvaluation(place);
+  let context: ZoneContext | null = null;
+  let cart: MeasuredCart | null = null;
+  if (market) {
+    cart = measureCart(input.cart, market.terms, ratesAt(market.terms, destination.region), destination);
+    evaluation.measures = cart.measures;
+    if (place.found) {
+      context = zoneContext(place.zone, cart, postcode, input);
+      evaluateZone(context, evaluation, input);
+    } else evaluation.totals = totalsOf(cart, rewardedGoods(cart, []), null);
+  }
+  if (input.earlier) evaluation.earlier = earlierOutcome(input.earlier, evaluation);
+  if (options.trace) evaluation.trace = traceEvaluation(place, input, cart, context, evaluation);
+  return evaluation;
+}
+
+/** What a shopper with an imagined order is offered and told in a zone. */
+export function evaluateImagined(zone: CompiledZone, order: ImaginedOrder, situation: Situation): Evaluation {
+  const evaluation = emptyEvaluation({ found: true, market: zone.market, zone, by: 'wholeMarket' });
+  const context = imaginedContext(zone, order, situation);
+  evaluation.measures = context.facts.cart.measures;
+  evaluateZone(context, evaluation, {});
+  return evaluation;
+}
+
+function emptyEvaluation(place: PlaceFound): Evaluation {
+  const { market } = place;
+  return {
     marketId: market?.id ?? null,
     zoneId: place.found ? place.zone.id : null,
+    zoneBy: place.found ? place.by : null,
     currency: market?.market.currency ?? null,
-    measures,
+    measures: null,
     options: [],
     unavailable: [],
     noOptions: place.found ? null : place.reason,
     offers: [],
+    gifts: [],
     lead: null,
     preselected: null,
-    total: measures?.goodsValue ?? 0,
+    earlier: null,
+    totals: null,
     trace: null,
   };
-  if (place.found && measures) evaluateZone(place.zone, measures, evaluation);
-  if (options.trace) evaluation.trace = traceEvaluation(place, input, evaluation);
-  return evaluation;
 }
 
-/** Options, standings and lead message for given measures in a zone; fills `evaluation`. */
-export function evaluateZone(zone: CompiledZone, measures: Measures, evaluation: Evaluation): void {
-  const market = zone.market.market;
-  evaluation.offers = zone.offers.map((offer) => offerStanding(offer, measures));
-  if (measures.items > 0 && !measures.needsDelivery) {
-    evaluation.noOptions = 'nothingToDeliver';
-    return;
+/** Options, standings, lead message and totals in a zone; fills `evaluation`. */
+export function evaluateZone(context: ZoneContext, evaluation: Evaluation, { earlier }: Pick<EvaluationInput, 'earlier'>): void {
+  const { zone, facts, standings, active } = context;
+  const { cart } = facts;
+  evaluation.offers = standings;
+  evaluation.noOptions = hindrance(cart, zone);
+  if (evaluation.noOptions === null) {
+    priceAll(context, evaluation);
+    if (evaluation.options.length === 0) evaluation.noOptions = 'noneApplies';
   }
-  for (const option of zone.options) {
-    const price = priceOption(option, zone, measures);
-    if (price) evaluation.options.push(price);
-    else evaluation.unavailable.push({ optionId: option.id, reason: 'noLineApplies' });
-  }
-  if (evaluation.options.length === 0) evaluation.noOptions = zone.options.length === 0 ? 'zoneWithoutOptions' : 'noneApplies';
-  const chosen = preselect(evaluation.options, market.preselect);
+  const chosen = evaluation.options.find(({ optionId }) => optionId === earlier?.option) ?? preselect(evaluation.options, zone.market.market.preselect);
   evaluation.preselected = chosen?.optionId ?? null;
-  evaluation.total = measures.goodsValue + (chosen?.after ?? 0);
-  evaluation.lead = leadMessage(zone, measures, evaluation);
+  if (active.length > 0) evaluation.gifts = giftsOf(active);
+  evaluation.totals = totalsOf(cart, rewardedGoods(cart, active), chosen);
+  evaluation.lead = leadMessage(context, evaluation);
 }
 
-function priceOption(option: CompiledOption, zone: CompiledZone, measures: Measures): OptionPrice | null {
-  const parts = partsOfPrice(option, measures);
-  if (!parts) return null;
-  const rewarded = rewardedPrice(option.id, parts.base, parts.own, zone.offers, measures);
-  return {
-    optionId: option.id,
-    before: parts.base + parts.own,
-    after: rewarded.price,
-    tax: rewarded.price === 0 ? 0 : includedTax(rewarded.price, zone.market.deliveryTax),
-    estimate: option.option.estimate,
-    offerId: rewarded.offerId,
-    goalId: rewarded.goalId,
-  };
+/** Why no option can be chosen whatever it costs, if so. */
+function hindrance({ measures }: MeasuredCart, zone: CompiledZone): NoOptions | null {
+  if (measures.barred.length > 0) return 'goodsBarred';
+  if (measures.items > 0 && !measures.needsDelivery) return 'nothingToDeliver';
+  return zone.options.length === 0 ? 'zoneWithoutOptions' : null;
+}
+
+function priceAll(context: ZoneContext, evaluation: Evaluation): void {
+  const { facts } = context;
+  const { terms, rates } = facts.cart;
+  const now = localTime(terms.clocks.store, facts.instant);
+  for (const priced of priceOptions(context)) {
+    const optionId = priced.option.id;
+    if ('unavailable' in priced) {
+      evaluation.unavailable.push({ optionId, reason: priced.unavailable, shown: priced.option.option.whenUnavailable !== undefined });
+      continue;
+    }
+    const after = priced.after.base + priced.after.own;
+    evaluation.options.push({
+      optionId,
+      before: priced.before.base + priced.before.own,
+      after,
+      tax: taxOf(after, rates.delivery, terms.shownWithTax),
+      estimate: estimateAt(priced.option.estimate, now, facts.instant),
+      setBy: priced.after.setBy,
+    });
+  }
 }
 
 function preselect(options: readonly OptionPrice[], habit: 'first' | 'cheapest'): OptionPrice | null {

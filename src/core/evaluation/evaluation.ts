@@ -1,36 +1,64 @@
+import type { Cart } from '../cart/cart.ts';
 import type { Measures } from '../cart/measures.ts';
-import type { Cart, Destination } from '../cart/cart.ts';
+import type { SetBy } from '../offers/delivery-rewards.ts';
+import type { Gift } from '../offers/goods-rewards.ts';
 import type { OfferStanding } from '../offers/standing.ts';
+import type { Unavailability } from '../options/price-before.ts';
+import type { AreaPartKind } from '../places/area.ts';
+import type { Destination, EarlierChoice, Quotes, Redemptions, Shopper } from '../policy/types.ts';
+import type { Estimate } from '../time/estimate.ts';
 import type { TraceNode } from '../trace/trace.ts';
 
+/** Who buys what, where it goes and when. */
 export interface EvaluationInput {
   cart: Cart;
+  /** a guest of whom nothing is known when absent */
+  shopper?: Shopper;
   destination: Destination;
+  /** ms since 1970-01-01T00:00Z */
+  instant: number;
+  /** id of the market, when it was chosen instead of found by the destination's country */
+  market?: string;
+  /** what carriers quote for this cart; a carrier it does not name gives no answer */
+  quotes?: Quotes;
+  /** how often the shop has recorded offers as used */
+  redemptions?: Redemptions;
+  /** the option the shopper chose before */
+  earlier?: EarlierChoice;
 }
 
-/** An option the shopper may choose. Prices in minor units, with tax. */
+/** An option the shopper may choose. Prices in minor units, with or without tax as the market shows them. */
 export interface OptionPrice {
   optionId: string;
   before: number;
   after: number;
-  /** the tax contained in `after` */
+  /** the tax contained in `after`, or added to it where the market shows prices without */
   tax: number;
-  /** working days */
-  estimate: { min: number; max: number };
-  /** the offer and goal that set the price after; null when unchanged */
-  offerId: string | null;
-  goalId: string | null;
+  estimate: Estimate;
+  /** the offers and goals that set the price after, in the order in which they did; none when unchanged */
+  setBy: readonly SetBy[];
 }
 
 export interface UnavailableOption {
   optionId: string;
-  reason: 'noLineApplies';
+  reason: Unavailability;
+  /** whether shoppers are shown that it exists, with a wording */
+  shown: boolean;
 }
 
 /** Why there is nothing to choose, if so. */
-export type NoOptions = 'noMarket' | 'noZone' | 'nothingToDeliver' | 'zoneWithoutOptions' | 'noneApplies';
+export type NoOptions = 'noMarket' | 'noZone' | 'goodsBarred' | 'nothingToDeliver' | 'zoneWithoutOptions' | 'noneApplies';
 
-export type MessageState = 'progress' | 'reached';
+/** What became of an earlier choice. Prices in minor units. */
+export type EarlierOutcome =
+  | { optionId: string; still: 'same' | 'cheaper' | 'dearer'; was: number; now: number }
+  | { optionId: string; still: 'gone'; was: number; because: Unavailability | NoOptions | 'notInZone' };
+
+/**
+ * Where the shopper stands toward an offer: nothing counted yet; on the way; nearly there; all goals reached; one
+ * reached and the next ahead; or not for this shopper.
+ */
+export type MessageState = 'invite' | 'progress' | 'nearly' | 'reached' | 'onward' | 'missedOut';
 
 /** Which offer speaks, in which state; the text is rendered separately per place and language. */
 export interface LeadMessage {
@@ -42,6 +70,8 @@ export interface LeadMessage {
 
 /** Values wording may use; amounts in minor units. */
 export interface MessageArguments {
+  /** what the goal counts: amounts of money, pieces or grams */
+  measure: 'value' | 'items' | 'weight';
   remaining: number;
   goal: number;
   counted: number;
@@ -51,9 +81,23 @@ export interface MessageArguments {
   optionPrice: number | null;
 }
 
+/** What the order comes to with the preselected option, minor units. */
+export interface Totals {
+  /** goods after discounts, as shown */
+  goods: number;
+  /** what offers take off the goods */
+  goodsReward: number;
+  delivery: number;
+  /** on goods and delivery: contained in the above where prices are shown with tax, else added */
+  tax: number;
+  toPay: number;
+}
+
 export interface Evaluation {
   marketId: string | null;
   zoneId: string | null;
+  /** the kind of area by which the zone was found */
+  zoneBy: AreaPartKind | null;
   currency: string | null;
   measures: Measures | null;
   /** offered options in shown order */
@@ -61,10 +105,11 @@ export interface Evaluation {
   unavailable: UnavailableOption[];
   noOptions: NoOptions | null;
   offers: OfferStanding[];
+  gifts: Gift[];
   lead: LeadMessage | null;
-  /** chosen for the shopper at first */
+  /** the earlier choice where it is still offered, else what is chosen for the shopper at first */
   preselected: string | null;
-  /** goods value + price after of the preselected option */
-  total: number;
+  earlier: EarlierOutcome | null;
+  totals: Totals | null;
   trace: TraceNode | null;
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { demoPolicy } from '../../../demo/policy.ts';
+import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
 import { sweepGoodsValue } from '../sweep/sweep-goods-value.ts';
 import { policyChanges } from '../policy/changes.ts';

@@ -44,3 +44,8 @@ export function percentAsFraction(percent: string): PercentFraction {
 export function includedTax(amount: number, { numerator, denominator }: PercentFraction): number {
   return multiplyDivide(amount, numerator, numerator + denominator);
 }
+
+/** A percentage of an amount, such as the tax that comes on top of one without it, rounded once. Minor units. */
+export function percentOf(amount: number, { numerator, denominator }: PercentFraction): number {
+  return multiplyDivide(amount, numerator, denominator);
+}

@@ -1,5 +1,5 @@
-import type { Destination } from '../cart/cart.ts';
-import type { AreaPart } from '../policy/types.ts';
+import type { AreaPart, Destination } from '../policy/types.ts';
+import { countryOfRegion } from './country.ts';
 import { distanceKm, kmPerMile } from './distance.ts';
 import { parsePostcodePattern, type PostcodePattern } from './postcode.ts';
 
@@ -18,6 +18,8 @@ export interface Specificity {
 /** A part of an area ready to be matched. */
 export interface CompiledAreaPart {
   kind: AreaPartKind;
+  /** the country it lies in, when it names one */
+  country: string | null;
   specificity: Specificity;
   /** @param normal the destination's postcode as it is compared */
   covers: (destination: Destination, normal: string) => boolean;
@@ -26,21 +28,25 @@ export interface CompiledAreaPart {
 const kindRank: Record<PostcodePattern['kind'], number> = { exact: 4, range: 3, glob: 2 };
 const radiusRank = 1;
 
-/** @throws RangeError for a postcode pattern that `checkReferences` would have refused */
-export function compileAreaPart(part: AreaPart): CompiledAreaPart {
+/**
+ * @param sellsTo the countries of the market that the area lies in
+ * @throws RangeError for a postcode pattern that `checkReferences` would have refused
+ */
+export function compileAreaPart(part: AreaPart, sellsTo: (country: string) => boolean): CompiledAreaPart {
   switch (part.kind) {
     case 'wholeMarket':
-      return { kind: part.kind, specificity: { place: 1, kind: 0, narrowness: 0 }, covers: () => true };
+      return { kind: part.kind, country: null, specificity: { place: 1, kind: 0, narrowness: 0 }, covers: ({ country }) => sellsTo(country) };
     case 'country':
-      return { kind: part.kind, specificity: { place: 2, kind: 0, narrowness: 0 }, covers: ({ country }) => country === part.country };
+      return { kind: part.kind, country: part.country, specificity: { place: 2, kind: 0, narrowness: 0 }, covers: ({ country }) => country === part.country };
     case 'region':
-      return { kind: part.kind, specificity: { place: 3, kind: 0, narrowness: 0 }, covers: ({ region }) => region === part.region };
+      return { kind: part.kind, country: countryOfRegion(part.region), specificity: { place: 3, kind: 0, narrowness: 0 }, covers: ({ country, region }) => region === part.region && country === countryOfRegion(part.region) };
     case 'postcode': {
       const parsed = parsePostcodePattern(part.pattern);
       if (!parsed.ok) throw new RangeError(`postcode pattern "${part.pattern}": ${parsed.reason}`);
       const { kind, narrowness, matches } = parsed.pattern;
       return {
         kind: part.kind,
+        country: part.country,
         specificity: { place: 4, kind: kindRank[kind], narrowness },
         covers: ({ country }, normal) => country === part.country && normal !== '' && matches(normal),
       };
@@ -49,8 +55,9 @@ export function compileAreaPart(part: AreaPart): CompiledAreaPart {
       const km = part.unit === 'mi' ? part.distance * kmPerMile : part.distance;
       return {
         kind: part.kind,
+        country: null,
         specificity: { place: 4, kind: radiusRank, narrowness: -km },
-        covers: ({ coordinates }) => coordinates !== undefined && distanceKm(part.center, coordinates) <= km,
+        covers: ({ country, coordinates }) => sellsTo(country) && coordinates !== undefined && distanceKm(part.center, coordinates) <= km,
       };
     }
   }

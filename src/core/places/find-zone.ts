@@ -1,17 +1,21 @@
-import type { Destination } from '../cart/cart.ts';
 import type { CompiledMarket, CompiledPolicy, CompiledZone } from '../evaluation/compile.ts';
-import { normalPostcode } from './postcode.ts';
+import type { Destination } from '../policy/types.ts';
 import { bestMatch, compareSpecificity, type AreaPartKind, type Specificity } from './area.ts';
 
 export type PlaceFound =
   | { found: true; market: CompiledMarket; zone: CompiledZone; by: AreaPartKind }
   | { found: false; market: CompiledMarket | null; reason: 'noMarket' | 'noZone' };
 
-/** The market of the destination's country and the most specific zone in it; ties go to the listed order (2-domain §3). */
-export function findPlace(compiled: CompiledPolicy, destination: Destination): PlaceFound {
-  const market = compiled.marketOfCountry.get(destination.country);
+/**
+ * The market of the destination's country, or a chosen one, and the most specific zone in it; ties go to the listed
+ * order (2-domain §3).
+ *
+ * @param normal the destination's postcode as it is compared
+ * @param chosen id of a market that was chosen instead of found; it still delivers only to its own countries
+ */
+export function findPlace(compiled: CompiledPolicy, destination: Destination, normal: string, chosen?: string): PlaceFound {
+  const market = chosen === undefined ? (compiled.marketOfCountry.get(destination.country) ?? compiled.marketElsewhere) : (compiled.markets.get(chosen) ?? null);
   if (!market) return { found: false, market: null, reason: 'noMarket' };
-  const normal = market.usesPostcodes ? normalPostcode(destination.postcode) : '';
   let best: { zone: CompiledZone; by: AreaPartKind; specificity: Specificity } | null = null;
   for (const zone of market.zones) {
     const match = bestMatch(zone.include, destination, normal);

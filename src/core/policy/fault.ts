@@ -3,3 +3,6 @@ export interface PolicyFault {
   pointer: string;
   message: string;
 }
+
+/** Notes something wrong. */
+export type Fault = (pointer: string, message: string) => void;

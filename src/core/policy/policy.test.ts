@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, describe, test } from 'vitest';
-import { demoPolicy } from '../../../demo/policy.ts';
+import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { policyTypes, typesFile } from '../../../scripts/generate-policy-types.ts';
 import { policyChanges } from './changes.ts';
 import { emptyPolicy } from './empty.ts';

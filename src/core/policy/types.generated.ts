@@ -6,6 +6,10 @@ export type Name = string;
  */
 export type Currency = string;
 /**
+ * IANA time zone
+ */
+export type TimeZone = string;
+/**
  * ISO 3166-1 alpha-2 code
  */
 export type Country = string;
@@ -18,6 +22,10 @@ export type Order = number;
  * BCP 47 tag
  */
 export type Language = string;
+/**
+ * a percentage as a decimal string, such as 21 or 5.5
+ */
+export type DecimalPercent = string;
 export type Id = string;
 export type AreaPart =
   | {
@@ -50,15 +58,75 @@ export type AreaPart =
  */
 export type Region = string;
 export type OptionKind = 'parcel' | 'localDelivery' | 'pickUp';
+export type ConditionNode =
+  | NestedCondition
+  | QualifierReference
+  | YesNoFact
+  | WordFact
+  | NumberFact
+  | GoodsNumberFact
+  | MoneyFact
+  | GoodsMoneyFact
+  | ContentsFact
+  | PostcodeFact
+  | DistanceFact
+  | InstantFact
+  | WeekdayFact
+  | TimeOfDayFact;
+export type Word = string;
+/**
+ * groups, categories, tags and the like
+ *
+ * @minItems 1
+ * @maxItems 200
+ */
+export type Words = Word[];
+export type Comparison = 'is' | 'isNot' | 'atLeast' | 'atMost' | 'moreThan' | 'lessThan' | 'between';
 /**
  * An amount in the currency of the market it belongs to: exact, or following an amount in the store's base currency.
  */
 export type LocalAmount = ExactAmount | FollowingAmount;
 /**
+ * before or after discounts, with or without tax; as shown is whichever of the two the market shows
+ */
+export type Basis =
+  | 'afterDiscountsAsShown'
+  | 'afterDiscountsWithTax'
+  | 'afterDiscountsWithoutTax'
+  | 'beforeDiscountsAsShown'
+  | 'beforeDiscountsWithTax'
+  | 'beforeDiscountsWithoutTax';
+/**
+ * ISO 8601 without zone, to the minute
+ */
+export type LocalDateTime = string;
+/**
+ * whose clock is read: the store’s, the market’s, or an IANA time zone
+ */
+export type ReadIn = string;
+/**
+ * ISO 8601: 1 is Monday, 7 Sunday
+ *
+ * @minItems 1
+ * @maxItems 7
+ */
+export type Weekdays = number[];
+/**
+ * hours and minutes
+ */
+export type TimeOfDay = string;
+/**
  * pieces, lines, grams, cm³, mm, grams
  */
 export type CountMeasure = 'items' | 'lines' | 'weight' | 'volume' | 'longestSide' | 'chargeableWeight';
 export type Count = number;
+/**
+ * groups, categories, tags and the like
+ *
+ * @minItems 1
+ * @maxItems 200
+ */
+export type Words1 = Word[];
 /**
  * at least this reaches the goal
  */
@@ -69,13 +137,185 @@ export type Target =
        */
       exact: number;
     }
-  | FollowingAmount;
+  | FollowingAmount
+  | {
+      /**
+       * pieces or grams
+       */
+      count: number;
+    };
+export type Reward =
+  | {
+      order: Order;
+      kind: 'deliveryFree';
+      on: OptionSelection;
+      /**
+       * whether what goods with an own delivery price add is waived too
+       */
+      coversOwnDelivery: boolean;
+      cap?: Amounts5;
+    }
+  | {
+      order: Order;
+      kind: 'deliveryAt';
+      on: OptionSelection;
+      /**
+       * whether what goods with an own delivery price add is waived too
+       */
+      coversOwnDelivery: boolean;
+      cap?: Amounts6;
+      price: Amounts7;
+    }
+  | {
+      order: Order;
+      kind: 'deliveryLessPercent';
+      on: OptionSelection;
+      /**
+       * whether what goods with an own delivery price add is waived too
+       */
+      coversOwnDelivery: boolean;
+      cap?: Amounts8;
+      percent: DecimalPercent;
+    }
+  | {
+      order: Order;
+      kind: 'deliveryLessAmount';
+      on: OptionSelection;
+      /**
+       * whether what goods with an own delivery price add is waived too
+       */
+      coversOwnDelivery: boolean;
+      cap?: Amounts9;
+      amount: Amounts2;
+    }
+  | {
+      order: Order;
+      kind: 'upgrade';
+      on: OptionSelection;
+      /**
+       * whether what goods with an own delivery price add is waived too
+       */
+      coversOwnDelivery: boolean;
+      cap?: Amounts10;
+      /**
+       * the options it applies to
+       */
+      priceOf:
+        | {
+            by: 'all';
+          }
+        | {
+            by: 'kind';
+            /**
+             * @minItems 1
+             * @maxItems 3
+             */
+            kinds: OptionKind[];
+          }
+        | {
+            by: 'tag';
+            tags: Words;
+          }
+        | {
+            by: 'list';
+            /**
+             * option id → true
+             */
+            options: {
+              [k: string]: true;
+            };
+          };
+    }
+  | {
+      order: Order;
+      kind: 'goodsLessPercent';
+      percent: DecimalPercent;
+      goods?: GoodsSelection;
+    }
+  | {
+      order: Order;
+      kind: 'gift';
+      product: Id;
+      quantity: number;
+    };
+/**
+ * the options it applies to
+ */
+export type OptionSelection =
+  | {
+      by: 'all';
+    }
+  | {
+      by: 'kind';
+      /**
+       * @minItems 1
+       * @maxItems 3
+       */
+      kinds: OptionKind[];
+    }
+  | {
+      by: 'tag';
+      tags: Words;
+    }
+  | {
+      by: 'list';
+      /**
+       * option id → true
+       */
+      options: {
+        [k: string]: true;
+      };
+    };
+/**
+ * as shoppers enter it, upper case
+ */
+export type Code = string;
+/**
+ * a discount on goods that the shop has granted, in the market’s currency and as prices are shown
+ */
+export type CartDiscount =
+  | {
+      kind: 'percent';
+      percent: DecimalPercent;
+      code?: Code;
+      goods?: GoodsSelection;
+      /**
+       * only from this goods value before discounts
+       */
+      from?: number;
+      /**
+       * only below this goods value before discounts
+       */
+      below?: number;
+    }
+  | {
+      kind: 'amount';
+      amount: Minor;
+      code?: Code;
+      goods?: GoodsSelection;
+      /**
+       * minor units
+       */
+      from?: number;
+      /**
+       * minor units
+       */
+      below?: number;
+    };
+/**
+ * minor units
+ */
+export type Minor = number;
+/**
+ * ISO 8601, UTC
+ */
+export type Instant = string;
 
 /**
  * Everything a store promises about delivery: markets, zones, options, offers and their wording. Collections are objects keyed by a stable id; `order` decides the sequence shown.
  */
 export interface Policy {
-  version: 1;
+  version: 2;
   store: Store;
   markets: {
     [k: string]: Market;
@@ -88,9 +328,11 @@ export interface Policy {
     [k: string]: DeliveryOption;
   };
   /**
-   * Named conditions. Empty until conditions exist.
+   * Named conditions, to be used wherever a condition can stand.
    */
-  qualifiers: {};
+  qualifiers: {
+    [k: string]: Qualifier;
+  };
   offers: {
     [k: string]: Offer;
   };
@@ -106,14 +348,14 @@ export interface Policy {
   testCarts: {
     [k: string]: TestCart;
   };
+  calendars?: {
+    [k: string]: Calendar;
+  };
 }
 export interface Store {
   name: Name;
   baseCurrency: Currency;
-  /**
-   * IANA zone
-   */
-  timeZone: string;
+  timeZone: TimeZone;
   origin: {
     country: Country;
     postcode: Postcode;
@@ -123,7 +365,7 @@ export interface Market {
   order: Order;
   name: Name;
   /**
-   * @minItems 1
+   * @minItems 0
    * @maxItems 260
    */
   countries: Country[];
@@ -137,11 +379,31 @@ export interface Market {
     /**
      * whether prices shown and entered contain tax
      */
-    prices: 'withTax';
+    prices: 'withTax' | 'withoutTax';
     /**
      * tax rate on delivery, in percent
      */
     delivery: string;
+    /**
+     * tax class → rate, in percent
+     */
+    classes: {
+      [k: string]: DecimalPercent;
+    };
+    /**
+     * region → rates that differ there
+     */
+    regions?: {
+      [k: string]: {
+        delivery?: DecimalPercent;
+        /**
+         * tax class → rate, in percent
+         */
+        classes?: {
+          [k: string]: DecimalPercent;
+        };
+      };
+    };
   };
   /**
    * the smallest step of prices paid in cash there, such as 5 for 0.05; minor units
@@ -151,6 +413,18 @@ export interface Market {
    * the option chosen for the shopper at first
    */
   preselect: 'first' | 'cheapest';
+  /**
+   * also every country that no market names
+   */
+  elsewhere?: true;
+  timeZone?: TimeZone;
+  outOfArea?: Texts;
+}
+/**
+ * what a shopper reads whose destination lies in no zone
+ */
+export interface Texts {
+  [k: string]: string;
 }
 /**
  * currency → the rate adopted for it: 1 unit of the base currency is that many units
@@ -194,20 +468,36 @@ export interface DeliveryOption {
   on: boolean;
   name: Name;
   kind: OptionKind;
-  label: Texts;
-  /**
-   * working days
-   */
+  label: Texts1;
   estimate: {
     min: number;
     max: number;
+    /**
+     * working days when absent
+     */
+    unit?: 'workingDays' | 'hours';
+    /**
+     * orders before it leave the same day; on the store’s clock
+     */
+    cutOff?: string;
+    /**
+     * Monday to Friday without holidays when absent
+     */
+    calendar?: string;
   };
   charge: Charge;
+  description?: Texts1;
+  when?: Condition1;
+  schedule?: Schedule;
+  tags?: Words;
+  channels?: Words1;
+  freeLabel?: Texts2;
+  whenUnavailable?: Texts3;
 }
 /**
  * language → text
  */
-export interface Texts {
+export interface Texts1 {
   [k: string]: string;
 }
 export interface Charge {
@@ -233,9 +523,23 @@ export interface Charge {
         kind: 'price';
         price: LocalAmount;
       };
+  /**
+   * added to the charge
+   */
+  handling?:
+    | {
+        amount: LocalAmount;
+      }
+    | {
+        /**
+         * a percentage as a decimal string, such as 21 or 5.5
+         */
+        percent: string;
+      };
 }
 export interface ChargeLine {
   order: Order;
+  when?: Condition;
   /**
    * half-open range [from, to) of a measure; `to` null is open
    */
@@ -250,26 +554,111 @@ export interface ChargeLine {
         from: Count;
         to: Count | null;
       };
-  price: {
-    fixed: LocalAmount;
-    /**
-     * added for what the measure exceeds the range's start by
-     */
-    perUnit?: {
-      measure: CountMeasure;
-      amount: LocalAmount;
-      /**
-       * units the amount is for, such as 1000 for each kilogram
-       */
-      per: number;
-      /**
-       * every started unit counts whole; otherwise in proportion
-       */
-      started: boolean;
-    };
-    min?: LocalAmount;
-    max?: LocalAmount;
+  price: PricePerUnit | PricePercent | PriceQuoted;
+}
+export interface Condition {
+  /**
+   * all of them, at least one of them, or none of them
+   */
+  of: 'all' | 'any' | 'none';
+  conditions: {
+    [k: string]: ConditionNode;
   };
+}
+export interface NestedCondition {
+  order: Order;
+  kind: 'group';
+  of: 'all' | 'any' | 'none';
+  conditions: {
+    [k: string]: ConditionNode;
+  };
+}
+export interface QualifierReference {
+  order: Order;
+  kind: 'qualifier';
+  qualifier: Id;
+}
+export interface YesNoFact {
+  order: Order;
+  kind: 'yesNo';
+  fact: 'shopper.signedIn' | 'shopper.business' | 'shopper.firstOrder' | 'destination.residential';
+  is: boolean;
+}
+export interface WordFact {
+  order: Order;
+  kind: 'word';
+  fact:
+    | 'shopper.group'
+    | 'shopper.tag'
+    | 'shopper.individual'
+    | 'cart.code'
+    | 'cart.currency'
+    | 'cart.channel'
+    | 'destination.country'
+    | 'destination.region'
+    | 'destination.zone'
+    | 'destination.market';
+  /**
+   * is and isNot take one value; contains is is for facts of several words
+   */
+  operator: 'is' | 'isNot' | 'oneOf' | 'noneOf' | 'contains';
+  values: Words;
+}
+export interface NumberFact {
+  order: Order;
+  kind: 'number';
+  /**
+   * counts; days; minor units of the base currency; grams, cm³, grams at 5000 cm³/kg, mm; quantity of one line
+   */
+  fact:
+    | 'shopper.orderCount'
+    | 'shopper.daysSinceLastOrder'
+    | 'shopper.lifetimeSpend'
+    | 'cart.items'
+    | 'cart.lines'
+    | 'cart.weight'
+    | 'cart.volume'
+    | 'cart.chargeableWeight'
+    | 'cart.longestSide'
+    | 'line.quantity';
+  operator: Comparison;
+  value: number;
+  /**
+   * the upper end of between, included
+   */
+  to?: number;
+}
+export interface GoodsNumberFact {
+  order: Order;
+  kind: 'goodsNumber';
+  fact: 'cart.quantityOf';
+  goods: GoodsSelection;
+  operator: Comparison;
+  value: number;
+  /**
+   * the upper end of between, included
+   */
+  to?: number;
+}
+/**
+ * goods that are one of the products, or in one of the categories, or carry one of the tags (any goods when none is named), and whose price is in the range
+ */
+export interface GoodsSelection {
+  /**
+   * @minItems 1
+   * @maxItems 200
+   */
+  products?: Id[];
+  categories?: Words;
+  tags?: Words;
+  unitPriceFrom?: Amounts;
+  unitPriceBelow?: Amounts1;
+}
+/**
+ * least price of one piece as shown
+ */
+export interface Amounts {
+  [k: string]: LocalAmount;
 }
 export interface ExactAmount {
   /**
@@ -287,7 +676,7 @@ export interface FollowingAmount {
      */
     base: number;
     /**
-     * added before rounding, in percent
+     * a percentage as a decimal string, such as 21 or 5.5
      */
     buffer: string;
     round: 'nearest' | 'up' | 'down';
@@ -301,6 +690,190 @@ export interface FollowingAmount {
     less: number;
   };
 }
+/**
+ * a piece costs less than this
+ */
+export interface Amounts1 {
+  [k: string]: LocalAmount;
+}
+export interface MoneyFact {
+  order: Order;
+  kind: 'money';
+  fact: 'cart.goodsValue' | 'cart.countedValue' | 'line.value';
+  basis: Basis;
+  operator: Comparison;
+  amounts: Amounts2;
+  to?: Amounts3;
+}
+/**
+ * market id → amount there
+ */
+export interface Amounts2 {
+  [k: string]: LocalAmount;
+}
+/**
+ * market id → amount there
+ */
+export interface Amounts3 {
+  [k: string]: LocalAmount;
+}
+export interface GoodsMoneyFact {
+  order: Order;
+  kind: 'goodsMoney';
+  fact: 'cart.valueOf';
+  basis: Basis;
+  goods: GoodsSelection;
+  operator: Comparison;
+  amounts: Amounts2;
+  to?: Amounts4;
+}
+/**
+ * market id → amount there
+ */
+export interface Amounts4 {
+  [k: string]: LocalAmount;
+}
+export interface ContentsFact {
+  order: Order;
+  kind: 'contents';
+  operator: 'contains' | 'only' | 'none';
+  goods: GoodsSelection;
+}
+export interface PostcodeFact {
+  order: Order;
+  kind: 'postcode';
+  /**
+   * @minItems 1
+   * @maxItems 500
+   */
+  patterns: string[];
+}
+export interface DistanceFact {
+  order: Order;
+  kind: 'distance';
+  center: Coordinates;
+  operator: Comparison;
+  /**
+   * km
+   */
+  value: number;
+  /**
+   * km, included
+   */
+  to?: number;
+}
+export interface InstantFact {
+  order: Order;
+  kind: 'instant';
+  /**
+   * before and after leave the minute out and in; between includes the whole minute of its end
+   */
+  operator: 'before' | 'after' | 'between';
+  at: LocalDateTime;
+  to?: LocalDateTime;
+  readIn: ReadIn;
+}
+export interface WeekdayFact {
+  order: Order;
+  kind: 'weekday';
+  days: Weekdays;
+  readIn: ReadIn;
+}
+export interface TimeOfDayFact {
+  order: Order;
+  kind: 'timeOfDay';
+  from: TimeOfDay;
+  /**
+   * hours and minutes
+   */
+  to: string;
+  readIn: ReadIn;
+}
+export interface PricePerUnit {
+  fixed: LocalAmount;
+  /**
+   * added for what the measure exceeds the range's start by
+   */
+  perUnit?: {
+    measure: 'goodsValue' | 'items' | 'lines' | 'weight' | 'volume' | 'longestSide' | 'chargeableWeight';
+    amount: LocalAmount;
+    /**
+     * units the amount is for, such as 1000 for each kilogram; minor units for goods value
+     */
+    per: number;
+    /**
+     * every started unit counts whole; otherwise in proportion
+     */
+    started: boolean;
+  };
+  min?: LocalAmount;
+  max?: LocalAmount;
+}
+/**
+ * a share of the goods value that the charge looks at
+ */
+export interface PricePercent {
+  percent: DecimalPercent;
+  basis: Basis;
+  min?: LocalAmount;
+  max?: LocalAmount;
+}
+/**
+ * a carrier’s quote with margin
+ */
+export interface PriceQuoted {
+  /**
+   * whose quote, as the shop names it
+   */
+  carrier: string;
+  marginPercent?: DecimalPercent;
+  marginFixed?: LocalAmount;
+  /**
+   * An amount in the currency of the market it belongs to: exact, or following an amount in the store's base currency.
+   */
+  fallback?: ExactAmount | FollowingAmount;
+}
+/**
+ * for which shoppers, carts, destinations and times it is offered
+ */
+export interface Condition1 {
+  /**
+   * all of them, at least one of them, or none of them
+   */
+  of: 'all' | 'any' | 'none';
+  conditions: {
+    [k: string]: ConditionNode;
+  };
+}
+export interface Schedule {
+  readIn: ReadIn;
+  /**
+   * ISO 8601 without zone, to the minute
+   */
+  from?: string;
+  /**
+   * ISO 8601 without zone, to the minute
+   */
+  until?: string;
+}
+/**
+ * language → text
+ */
+export interface Texts2 {
+  [k: string]: string;
+}
+/**
+ * language → text
+ */
+export interface Texts3 {
+  [k: string]: string;
+}
+export interface Qualifier {
+  order: Order;
+  name: Name;
+  note?: string;
+  condition: Condition;
+}
 export interface Offer {
   order: Order;
   name: Name;
@@ -311,97 +884,262 @@ export interface Offer {
    */
   priority: number;
   /**
-   * one goal an offer, for now
+   * whether it may combine with other offers on one option
+   */
+  combines: boolean;
+  unlock:
+    | {
+        by: 'amount';
+      }
+    | {
+        by: 'code' | 'amountOrCode' | 'amountAndCode';
+        /**
+         * code → true
+         */
+        codes: {
+          [k: string]: true;
+        };
+      };
+  /**
+   * market id → true; every market when absent
+   */
+  markets?: {
+    [k: string]: true;
+  };
+  schedule?: Schedule;
+  when?: Condition2;
+  /**
+   * how often it may be used
+   */
+  limits?: {
+    inAll?: number;
+    perShopper?: number;
+  };
+  /**
+   * from which remainder on the shopper is nearly there
+   */
+  nearly?:
+    | {
+        /**
+         * a percentage as a decimal string, such as 21 or 5.5
+         */
+        share: string;
+      }
+    | {
+        amounts: Amounts2;
+      };
+  /**
+   * ascending
    */
   goals: {
     [k: string]: Goal;
   };
 }
+/**
+ * who qualifies
+ */
+export interface Condition2 {
+  /**
+   * all of them, at least one of them, or none of them
+   */
+  of: 'all' | 'any' | 'none';
+  conditions: {
+    [k: string]: ConditionNode;
+  };
+}
 export interface Goal {
   order: Order;
-  measure: {
-    kind: 'countedValue';
-    /**
-     * goods value after discounts, as shown with tax
-     */
-    basis: 'afterDiscountsWithTax';
-  };
+  measure:
+    | {
+        kind: 'countedValue';
+        basis: Basis;
+      }
+    | {
+        /**
+         * pieces, or grams
+         */
+        kind: 'items' | 'weight';
+      };
+  goods?: GoodsSelection1;
   /**
    * market id → amount; a market that is absent does not have the offer
    */
   targets: {
     [k: string]: Target;
   };
+  /**
+   * what becomes of the rewards of lower goals of the offer
+   */
+  then: 'replace' | 'add';
   rewards: {
     [k: string]: Reward;
   };
 }
-export interface Reward {
-  order: Order;
-  kind: 'deliveryFree';
+/**
+ * goods that are one of the products, or in one of the categories, or carry one of the tags (any goods when none is named), and whose price is in the range
+ */
+export interface GoodsSelection1 {
   /**
-   * the options it applies to
+   * @minItems 1
+   * @maxItems 200
    */
-  on:
-    | {
-        by: 'all';
-      }
-    | {
-        by: 'kind';
-        /**
-         * @minItems 1
-         * @maxItems 3
-         */
-        kinds: OptionKind[];
-      }
-    | {
-        by: 'list';
-        /**
-         * option id → true
-         */
-        options: {
-          [k: string]: true;
-        };
-      };
-  /**
-   * whether what goods with an own delivery price add is waived too
-   */
-  coversOwnDelivery: boolean;
+  products?: Id[];
+  categories?: Words;
+  tags?: Words;
+  unitPriceFrom?: Amounts;
+  unitPriceBelow?: Amounts1;
+}
+/**
+ * market id → amount there
+ */
+export interface Amounts5 {
+  [k: string]: LocalAmount;
+}
+/**
+ * market id → amount there
+ */
+export interface Amounts6 {
+  [k: string]: LocalAmount;
+}
+/**
+ * market id → amount there
+ */
+export interface Amounts7 {
+  [k: string]: LocalAmount;
+}
+/**
+ * market id → amount there
+ */
+export interface Amounts8 {
+  [k: string]: LocalAmount;
+}
+/**
+ * market id → amount there
+ */
+export interface Amounts9 {
+  [k: string]: LocalAmount;
+}
+/**
+ * market id → amount there
+ */
+export interface Amounts10 {
+  [k: string]: LocalAmount;
 }
 export interface OfferWording {
+  invite?: PlaceTexts;
   progress?: PlaceTexts;
+  nearly?: PlaceTexts;
   reached?: PlaceTexts;
+  onward?: PlaceTexts;
+  missedOut?: PlaceTexts;
 }
 /**
  * a place without its own text takes that of everyPlace
  */
 export interface PlaceTexts {
-  everyPlace?: Texts;
-  strip?: Texts;
-  product?: Texts;
-  miniCart?: Texts;
-  cart?: Texts;
-  checkout?: Texts;
+  everyPlace?: Texts1;
+  strip?: Texts1;
+  product?: Texts1;
+  miniCart?: Texts1;
+  cart?: Texts1;
+  checkout?: Texts1;
 }
 export interface TestCart {
   order: Order;
   name: Name;
   pinned: boolean;
   language: Language;
-  destination: {
-    country: Country;
-    region?: Region;
-    postcode: Postcode;
-    coordinates?: Coordinates;
-  };
+  destination: Destination;
   /**
    * product id → quantity and position
    */
   lines: {
     [k: string]: CartLine;
   };
+  /**
+   * @maxItems 20
+   */
+  codes?: Code[];
+  discounts?: {
+    [k: string]: {
+      order: Order;
+      discount: CartDiscount;
+    };
+  };
+  channel?: Word;
+  shopper?: Shopper;
+  /**
+   * ISO 8601, UTC
+   */
+  at?: string;
+  quotes?: Quotes;
+  redemptions?: Redemptions;
+  earlier?: EarlierChoice;
+}
+export interface Destination {
+  country: Country;
+  region?: Region;
+  postcode: Postcode;
+  coordinates?: Coordinates;
+  residential?: boolean;
 }
 export interface CartLine {
   order: Order;
   quantity: number;
+}
+export interface Shopper {
+  signedIn: boolean;
+  /**
+   * the shop’s key for this person
+   */
+  individual?: string;
+  groups?: Words;
+  tags?: Words;
+  business?: boolean;
+  /**
+   * past orders
+   */
+  orderCount?: number;
+  lastOrderAt?: Instant;
+  /**
+   * minor units
+   */
+  lifetimeSpend?: number;
+}
+/**
+ * carrier → what it quotes, in minor units of the market’s currency; null when it does not answer
+ */
+export interface Quotes {
+  [k: string]: Minor | null;
+}
+/**
+ * offer → how often it has been used
+ */
+export interface Redemptions {
+  [k: string]: {
+    inAll: number;
+    byShopper?: number;
+  };
+}
+/**
+ * an option the shopper chose before, and its price then
+ */
+export interface EarlierChoice {
+  option: Id;
+  price: Minor;
+}
+export interface Calendar {
+  order: Order;
+  name: Name;
+  workingDays: Weekdays;
+  /**
+   * hours and minutes
+   */
+  opens?: string;
+  /**
+   * day → its name
+   */
+  holidays: {
+    [k: string]: Name;
+  };
 }

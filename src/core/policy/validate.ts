@@ -2,11 +2,11 @@ import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
 import schema from './schema/policy.schema.json' with { type: 'json' };
 import type { Policy } from './types.ts';
 import type { PolicyFault } from './fault.ts';
-import { checkReferences } from './references.ts';
+import { checkReferences } from './references/check-references.ts';
 
 export type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
 
-const validateSchema = new Ajv2020({ allErrors: false, strict: true, strictTypes: false, discriminator: false }).compile(schema);
+const validateSchema = new Ajv2020({ allErrors: false, strict: true, strictTypes: false, strictRequired: false, discriminator: true }).compile(schema);
 
 /** Checks shape (JSON Schema), then references and meaning. Never throws on any input. */
 export function checkPolicy(document: unknown): PolicyCheck {

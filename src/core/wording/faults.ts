@@ -1,6 +1,6 @@
 import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messageformat-parser';
-import type { MessageState } from '../evaluation/evaluation.ts';
-import { formattedArguments, neededArguments, wordingArguments, type WordingArgument } from './arguments.ts';
+import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
+import { argumentKind, formattedArguments, neededArguments, wordingArguments, type WordingArgument } from './arguments.ts';
 import { places, type Place } from './places.ts';
 import { pluralCategories } from './plural-categories.ts';
 import { renderText } from './render.ts';
@@ -13,13 +13,15 @@ export interface WordingFault {
 }
 
 /** Values that make a text long, to judge its length: minor units of a typical currency. */
-const longValues = { remaining: 123456, goal: 123456, counted: 123456, percent: 99, items: 99, optionPrice: 12345 };
+const longValues: Omit<MessageArguments, 'measure'> = { remaining: 123456, goal: 123456, counted: 123456, percent: 99, items: 99, optionPrice: 12345 };
 
 /**
  * Checks one text in one language and state (2-domain §8): syntax, unknown and missing arguments, plural categories
  * that CLDR asks for in that language, length in the places where it is shown.
+ *
+ * @param measure what the offer's goal counts
  */
-export function wordingFaults(text: string, language: string, state: MessageState, shownIn: readonly Place[], currency: string): WordingFault[] {
+export function wordingFaults(text: string, language: string, state: MessageState, shownIn: readonly Place[], currency: string, measure: MessageArguments['measure'] = 'value'): WordingFault[] {
   if (text.trim() === '') return [];
   let elements: MessageFormatElement[];
   try {
@@ -37,17 +39,17 @@ export function wordingFaults(text: string, language: string, state: MessageStat
   }
   const faults: WordingFault[] = [];
   const used = new Set<string>();
-  inspect(elements, language, used, faults);
+  inspect(elements, language, measure, used, faults);
   for (const needed of neededArguments[state]) {
     if (!used.has(needed)) {
       faults.push({ severity: 'wrong', message: `It does not say {${needed}}, ${wordingArguments[needed].means}.`, at: null });
     }
   }
-  if (faults.every((fault) => fault.severity !== 'wrong')) faults.push(...tooLong(text, language, shownIn, currency));
+  if (faults.every((fault) => fault.severity !== 'wrong')) faults.push(...tooLong(text, language, shownIn, currency, measure));
   return faults;
 }
 
-function inspect(elements: readonly MessageFormatElement[], language: string, used: Set<string>, faults: WordingFault[]): void {
+function inspect(elements: readonly MessageFormatElement[], language: string, measure: MessageArguments['measure'], used: Set<string>, faults: WordingFault[]): void {
   for (const element of elements) {
     if (element.type === TYPE.literal || element.type === TYPE.pound || element.type === TYPE.tag) continue;
     used.add(element.value);
@@ -56,7 +58,7 @@ function inspect(elements: readonly MessageFormatElement[], language: string, us
     const argument = wordingArguments[element.value as WordingArgument];
     if (!argument) {
       faults.push({ severity: 'wrong', message: `There is no argument {${element.value}}. Known are ${knownArguments()}.`, at });
-    } else if (argument.kind === 'money' && element.type !== TYPE.argument) {
+    } else if (argumentKind(element.value as WordingArgument, measure) === 'money' && element.type !== TYPE.argument) {
       faults.push({ severity: 'wrong', message: `{${element.value}} is an amount and is written out with its currency; use it as {${element.value}}.`, at });
     }
     if (element.type === TYPE.plural || element.type === TYPE.select) {
@@ -65,13 +67,13 @@ function inspect(elements: readonly MessageFormatElement[], language: string, us
         const missing = pluralCategories(language, element.pluralType === 'ordinal').filter((category) => !(category in element.options) && category !== 'other');
         if (missing.length > 0) faults.push({ severity: 'risky', message: `The plural of {${element.value}} lacks ${missing.join(', ')}, which ${language} needs.`, at });
       }
-      for (const option of Object.values(element.options)) inspect(option.value, language, used, faults);
+      for (const option of Object.values(element.options)) inspect(option.value, language, measure, used, faults);
     }
   }
 }
 
-function tooLong(text: string, language: string, shownIn: readonly Place[], currency: string): WordingFault[] {
-  const shown = renderText(text, language, formattedArguments(longValues, currency, language));
+function tooLong(text: string, language: string, shownIn: readonly Place[], currency: string, measure: MessageArguments['measure']): WordingFault[] {
+  const shown = renderText(text, language, formattedArguments({ ...longValues, measure }, currency, language));
   const length = [...(shown ?? '')].length;
   return shownIn
     .filter((place) => length > places[place].maxLength)

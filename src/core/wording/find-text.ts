@@ -1,5 +1,5 @@
 import type { MessageState } from '../evaluation/evaluation.ts';
-import type { Policy } from '../policy/types.ts';
+import type { PlaceTexts, Policy } from '../policy/types.ts';
 import type { Place } from './places.ts';
 
 /** A text and how it was found; `fallback` names what was asked for but is not there. */
@@ -10,12 +10,21 @@ export interface FoundText {
   fallback: { wanted: string } | null;
 }
 
+/** States whose text may be missing: on the way is said instead. */
+const saidInstead: Partial<Record<MessageState, MessageState>> = { invite: 'progress', nearly: 'progress', onward: 'progress' };
+
 /**
  * The text for a place and language: the place's own, else that of every place; for each language in turn the one
- * asked for, its base language (in any region), then the market's first (2-domain §8).
+ * asked for, its base language (in any region), then the market's first (2-domain §8). A state without a text that can
+ * be shown takes that of being on the way.
  */
 export function findText(policy: Policy, offerId: string, state: MessageState, place: Place, language: string, marketLanguages: readonly string[]): FoundText | null {
-  const texts = policy.wording[offerId]?.[state];
+  const found = findInState(policy.wording[offerId]?.[state], place, language, marketLanguages);
+  const instead = saidInstead[state];
+  return found ?? (instead ? findInState(policy.wording[offerId]?.[instead], place, language, marketLanguages) : null);
+}
+
+function findInState(texts: PlaceTexts | undefined, place: Place, language: string, marketLanguages: readonly string[]): FoundText | null {
   if (!texts) return null;
   const base = language.split('-')[0]!;
   const layers = [texts[place], texts.everyPlace];

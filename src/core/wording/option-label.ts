@@ -1,9 +1,8 @@
 import type { DeliveryOption } from '../policy/types.ts';
+import { textIn } from './text-in.ts';
 
-/** An option's label in a language, falling back as wording does; its internal name when nothing is written. */
-export function optionLabel(option: DeliveryOption, language: string, marketLanguages: readonly string[]): string {
-  const { label } = option;
-  const base = language.split('-')[0];
-  const sameBase = Object.keys(label).sort().find((key) => key.split('-')[0] === base);
-  return label[language] ?? (sameBase ? label[sameBase] : undefined) ?? label[marketLanguages[0] ?? ''] ?? option.name;
+/** An option's label in a language, once it has become free the one for that; its internal name when none is written. */
+export function optionLabel(option: DeliveryOption, language: string, marketLanguages: readonly string[], isFree = false): string {
+  const free = isFree ? textIn(option.freeLabel, language, marketLanguages) : null;
+  return free ?? textIn(option.label, language, marketLanguages) ?? option.name;
 }

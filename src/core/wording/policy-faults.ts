@@ -20,12 +20,14 @@ export function placesShowing(texts: PlaceTexts | undefined, place: TextPlace, l
 /** Mistakes of all texts, in offer order. Amounts are judged in the first market that has the language. */
 export function policyWordingFaults(policy: Policy): TextFault[] {
   const faults: TextFault[] = [];
-  for (const [offerId] of inOrder(policy.offers)) {
+  for (const [offerId, { goals }] of inOrder(policy.offers)) {
+    const measures = new Set(Object.values(goals).map(({ measure }) => (measure.kind === 'countedValue' ? 'value' : measure.kind)));
+    const measure = measures.size === 1 ? [...measures][0] : 'value';
     for (const [state, byPlace] of Object.entries(policy.wording[offerId] ?? {}) as [MessageState, PlaceTexts][]) {
       for (const [place, texts] of Object.entries(byPlace) as [TextPlace, Record<string, string>][]) {
         for (const [language, text] of Object.entries(texts)) {
           const market = Object.values(policy.markets).find(({ languages }) => languages.includes(language));
-          const found = wordingFaults(text, language, state, placesShowing(byPlace, place, language), market?.currency ?? policy.store.baseCurrency);
+          const found = wordingFaults(text, language, state, placesShowing(byPlace, place, language), market?.currency ?? policy.store.baseCurrency, measure);
           faults.push(...found.map((fault) => ({ ...fault, offerId, state, place, language })));
         }
       }

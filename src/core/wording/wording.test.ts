@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { demoPolicy } from '../../../demo/policy.ts';
+import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { wordingFaults } from './faults.ts';
 import { findText } from './find-text.ts';
 import { optionLabel } from './option-label.ts';

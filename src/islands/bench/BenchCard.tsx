@@ -10,8 +10,8 @@ import { rehearse, whyNothing } from './rehearse-cart.ts';
 export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
   const page = usePage();
   const { compiled, compiledRelease, catalogue } = page;
-  const now = useMemo(() => rehearse(compiled, catalogue, cart, true), [compiled, catalogue, cart]);
-  const released = useMemo(() => (compiledRelease ? rehearse(compiledRelease, catalogue, cart) : null), [compiledRelease, catalogue, cart]);
+  const now = useMemo(() => rehearse(compiled, catalogue, cart, page.now, true), [compiled, catalogue, cart, page.now]);
+  const released = useMemo(() => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, page.now) : null), [compiledRelease, catalogue, cart, page.now]);
   const { evaluation } = now;
   const currency = evaluation.currency;
   return (

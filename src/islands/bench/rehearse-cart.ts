@@ -1,9 +1,8 @@
 import type { Catalogue } from '../../core/catalogue/product.ts';
-import { resolveCart } from '../../core/cart/cart.ts';
 import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { evaluate } from '../../core/evaluation/evaluate.ts';
+import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
-import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { renderLead, type RenderedMessage } from '../../core/wording/render.ts';
 import type { Place } from '../../core/wording/places.ts';
@@ -15,15 +14,13 @@ export interface Rehearsal {
   message: (place: Place) => RenderedMessage | null;
 }
 
-/** What a test cart's shopper is offered and told under a policy. Lines whose product is gone are left out and named. */
-export function rehearse(compiled: CompiledPolicy, catalogue: Catalogue, cart: TestCart, trace = false): Rehearsal {
-  const wanted = inOrder(cart.lines).map(([product, line]) => ({ product, quantity: line.quantity }));
-  const known = wanted.filter((line) => catalogue.has(line.product));
-  const resolved = resolveCart(known, catalogue);
-  const evaluation = evaluate(compiled, { cart: resolved.ok ? resolved.cart : { lines: [] }, destination: cart.destination }, { trace });
+/** What a test cart's shopper is offered and told under a policy. @param now the moment, unless the cart has its own */
+export function rehearse(compiled: CompiledPolicy, catalogue: Catalogue, cart: TestCart, now: number, trace = false): Rehearsal {
+  const { input, gone } = inputOfTestCart(cart, catalogue, now);
+  const evaluation = evaluate(compiled, input, { trace });
   return {
     evaluation,
-    gone: wanted.filter((line) => !catalogue.has(line.product)).map((line) => line.product),
+    gone,
     message: (place) => renderLead(compiled, evaluation, place, cart.language),
   };
 }
@@ -47,7 +44,16 @@ export function differences(now: Rehearsal, released: Rehearsal, optionName: (id
 export const whyNothing: Record<NonNullable<Evaluation['noOptions']>, string> = {
   noMarket: 'No market sells to this country: this cart cannot check out.',
   noZone: 'No zone covers this destination: this cart cannot check out.',
+  goodsBarred: 'Some of these goods may not go there: this cart cannot check out.',
   nothingToDeliver: 'Nothing in this cart needs delivery.',
   zoneWithoutOptions: 'The zone has no delivery option: this cart cannot check out.',
   noneApplies: 'No delivery option applies to this cart: it cannot check out.',
+};
+
+export const whyUnavailable: Record<Evaluation['unavailable'][number]['reason'], string> = {
+  otherChannel: 'not in this channel',
+  notNow: 'not at this time',
+  conditionNotMet: 'its condition does not hold',
+  noLineApplies: 'no line of the charge covers this cart',
+  carrierSilent: 'the carrier gave no quote',
 };

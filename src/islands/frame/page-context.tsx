@@ -12,6 +12,8 @@ import type { PageProps } from './page-props.ts';
 export interface Page {
   catalogue: Catalogue;
   locale: string;
+  /** ms since 1970-01-01T00:00Z */
+  now: number;
   release: PageProps['release'];
   setRelease: (release: PageProps['release']) => void;
   /** the draft as shown, compiled */
@@ -56,7 +58,7 @@ export function PageProvider({ props, children }: { props: PageProps; children: 
 function ComputedPage({ props, children }: { props: PageProps; children: ReactNode }) {
   const policy = usePolicy();
   const [release, setRelease] = useState(props.release);
-  const { locale } = props;
+  const { locale, now } = props;
   const catalogue = useMemo(() => catalogueOf(props.products), [props.products]);
   const compiled = useMemo(() => compilePolicy(policy), [policy]);
   const compiledRelease = useMemo(() => (release ? compilePolicy(release.policy) : null), [release]);
@@ -65,6 +67,7 @@ function ComputedPage({ props, children }: { props: PageProps; children: ReactNo
     () => ({
       catalogue,
       locale,
+      now,
       release,
       setRelease,
       compiled,
@@ -73,7 +76,7 @@ function ComputedPage({ props, children }: { props: PageProps; children: ReactNo
       money: (minor, currency) => formatMoney(minor, currency, locale),
       figure: (minor, currency) => formatNumber(minor, currency, locale),
     }),
-    [catalogue, locale, release, compiled, compiledRelease, changes],
+    [catalogue, locale, now, release, compiled, compiledRelease, changes],
   );
   return <PageContext.Provider value={page}>{children}</PageContext.Provider>;
 }

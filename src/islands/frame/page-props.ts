@@ -9,6 +9,8 @@ export interface PageProps {
   products: Product[];
   /** the reader's, from Accept-Language */
   locale: string;
+  /** the moment of the request, ms since 1970-01-01T00:00Z: what carts without a moment of their own are rehearsed at */
+  now: number;
   benchFolded: boolean;
   theme: ThemeChoice;
   /** the address's query, so that what it names is drawn from the start */

@@ -14,7 +14,7 @@ export function OfferSentence({ offerId, offer, goalId, marketId, zone }: { offe
   const edit = useDraft((state) => state.edit);
   const { currency, name } = policy.markets[marketId]!;
   const target = targetIn(policy, offerId, goalId, marketId);
-  const rewarded = new Set(zone?.offers.find(({ id }) => id === offerId)?.goals.flatMap((compiled) => compiled.rewards.flatMap((reward) => [...reward.options])));
+  const rewarded = new Set(zone?.offers.find(({ id }) => id === offerId)?.goals.flatMap((compiled) => [...compiled.options]));
   const options = zone?.options.filter(({ id }) => rewarded.has(id)).map(({ option }) => option.name) ?? [];
   return (
     <p className="mt-2 min-h-8 border-t border-hairline pt-2 text-[15px]">

@@ -4,11 +4,12 @@ import { compilePolicy } from '../../core/evaluation/compile.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { ValueCounts } from '../../core/orders/distribution.ts';
 import { targetIn } from '../../core/offers/target.ts';
-import { sweepGoodsValue } from '../../core/sweep/sweep-goods-value.ts';
+import { sweepZone } from '../../core/sweep/sweep.ts';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useQuery } from '../frame/use-query.ts';
 import { GoalGrid } from './GoalGrid.tsx';
 import { OfferSentence } from './OfferSentence.tsx';
+import { someoneIn } from './someone-in.ts';
 import { SpendLine, type SpendGoal } from './spend-line/SpendLine.tsx';
 import { useDistributions } from './use-distributions.ts';
 import { WordingEditor } from './WordingEditor.tsx';
@@ -16,7 +17,7 @@ import { WordingEditor } from './WordingEditor.tsx';
 /** Offers in one market: the spend line over the goal grid and the wording. */
 export function OffersView({ query: initial, values }: { query: Record<string, string>; values: ValueCounts | null }) {
   const policy = usePolicy();
-  const { compiled, release } = usePage();
+  const { compiled, release, now } = usePage();
   const [query, setQuery] = useQuery(initial);
   const show = useDraft((state) => state.show);
   const edit = useDraft((state) => state.edit);
@@ -35,8 +36,8 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   const target = offerId && goalId ? targetIn(policy, offerId, goalId, marketId) : null;
   const steady = useMemo(() => {
     const savedZone = compilePolicy(savedPolicy).markets.get(marketId)?.zones[0];
-    return { sweep: savedZone ? sweepGoodsValue(savedZone) : null, goal: offerId && goalId ? targetIn(savedPolicy, offerId, goalId, marketId) : null };
-  }, [savedPolicy, marketId, offerId, goalId]);
+    return { sweep: savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now)) : null, goal: offerId && goalId ? targetIn(savedPolicy, offerId, goalId, marketId) : null };
+  }, [savedPolicy, marketId, offerId, goalId, now]);
 
   const spendGoal: SpendGoal | null =
     offerId && goalId && target !== null

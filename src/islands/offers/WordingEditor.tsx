@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { MessageState } from '../../core/evaluation/evaluation.ts';
+import type { MessageArguments, MessageState } from '../../core/evaluation/evaluation.ts';
 import { reachFrom } from '../../core/orders/distribution.ts';
 import { placeIds, places, type TextPlace } from '../../core/wording/places.ts';
 import { usePolicy } from '../frame/page-context.tsx';
@@ -18,7 +18,7 @@ export function WordingEditor({ offerId, offerName, marketId, target }: { offerI
   const [place, setPlace] = useState<TextPlace>('everyPlace');
   const goal = target ?? 10_000;
   const counted = reachFrom(goal);
-  const sample = { remaining: goal - counted, goal, counted, percent: Math.floor((100 * counted) / goal), items: 2, optionPrice: 0 };
+  const sample: MessageArguments = { measure: 'value', remaining: goal - counted, goal, counted, percent: Math.floor((100 * counted) / goal), items: 2, optionPrice: 0 };
   return (
     <section className="mt-3" aria-label={`Wording of ${offerName}`}>
       <h2 className="text-[16px]">

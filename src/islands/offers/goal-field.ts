@@ -13,3 +13,9 @@ export function parseGoal(text: string, currency: string, emptyAllowed: boolean)
   if (parsed.minor > highest) return { ok: false, reason: `At most ${highest / minorPerMajor(currency)}.` };
   return { ok: true, value: parsed.minor };
 }
+
+/** Reads a goal in pieces or grams; empty means not offered. */
+export function parseCount(text: string): Parsed<number | null> {
+  if (text.trim() === '') return { ok: true, value: null };
+  return /^[1-9]\d{0,8}$/.test(text.trim()) ? { ok: true, value: Number(text) } : { ok: false, reason: 'A whole number from 1.' };
+}

@@ -1,6 +1,7 @@
 import { Minus, Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { setQuantity } from '../../client/edits.ts';
+import { priceIn } from '../../core/catalogue/product-amount.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
@@ -9,10 +10,11 @@ import { useDraft, usePage } from '../frame/page-context.tsx';
 
 /** The goods: quantities changed in place, products added by name. */
 export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: TestCart; rehearsal: Rehearsal }) {
-  const { catalogue, figure, money } = usePage();
+  const { catalogue, compiled, figure, money } = usePage();
   const edit = useDraft((state) => state.edit);
   const show = useDraft((state) => state.show);
   const { marketId, currency, measures } = rehearsal.evaluation;
+  const terms = marketId ? compiled.markets.get(marketId)?.terms : undefined;
   const change = (product: string, quantity: number) => edit(setQuantity(cartId, product, quantity));
   return (
     <section aria-label="Cart">
@@ -39,7 +41,7 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
         <tbody>
           {inOrder(cart.lines).map(([id, line]) => {
             const product = catalogue.get(id);
-            const price = marketId ? product?.prices[marketId] : undefined;
+            const price = product && terms ? priceIn(product, terms) : undefined;
             const name = product?.name ?? id;
             return (
               <tr key={id} className="border-b border-hairline" data-testid={`line-${id}`}>

@@ -12,14 +12,14 @@ import { ShopperView } from './ShopperView.tsx';
 /** One cart: what is in it, where it goes, and what its shopper sees. */
 export function RehearseView({ query: initial }: { query: Record<string, string> }) {
   const policy = usePolicy();
-  const { compiled, catalogue, locale } = usePage();
+  const { compiled, catalogue, locale, now } = usePage();
   const edit = useDraft((state) => state.edit);
   const show = useDraft((state) => state.show);
   const [query, setQuery] = useQuery(initial);
   const carts = inOrder(policy.testCarts);
   const cartId = policy.testCarts[query.cart ?? ''] ? query.cart! : carts[0]![0];
   const cart = policy.testCarts[cartId]!;
-  const rehearsal = useMemo(() => rehearse(compiled, catalogue, cart, true), [compiled, catalogue, cart]);
+  const rehearsal = useMemo(() => rehearse(compiled, catalogue, cart, now, true), [compiled, catalogue, cart, now]);
   const market = rehearsal.evaluation.marketId ? policy.markets[rehearsal.evaluation.marketId] : undefined;
   const countries = [...new Set([...Object.values(policy.markets).flatMap(({ countries: codes }) => codes), cart.destination.country])].sort();
   const languages = [...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language])].sort();

@@ -1,9 +1,10 @@
+import { priceIn } from '../../core/catalogue/product-amount.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { optionLabel } from '../../core/wording/option-label.ts';
 import { formatMoney } from '../../core/money/format.ts';
 import type { OptionPrice } from '../../core/evaluation/evaluation.ts';
-import { whyNothing, type Rehearsal } from '../bench/rehearse-cart.ts';
+import { whyNothing, whyUnavailable, type Rehearsal } from '../bench/rehearse-cart.ts';
 import { reasonOfOption } from '../frame/reasons.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { useWhy } from '../../ui/Why.tsx';
@@ -12,11 +13,16 @@ import { Said } from './Said.tsx';
 /** Strip, cart and checkout as the shopper would see them, in their language. */
 export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Rehearsal }) {
   const policy = usePolicy();
-  const { catalogue } = usePage();
+  const { catalogue, compiled } = usePage();
   const { evaluation } = rehearsal;
   const { currency, measures, lead, marketId } = evaluation;
   const languages = marketId ? (policy.markets[marketId]?.languages ?? []) : [];
   const write = (minor: number) => formatMoney(minor, currency ?? 'EUR', cart.language);
+  const valueOf = (id: string, quantity: number) => {
+    const product = catalogue.get(id);
+    const terms = marketId ? compiled.markets.get(marketId)?.terms : undefined;
+    return product && terms ? (priceIn(product, terms) ?? 0) * quantity : 0;
+  };
   return (
     <section aria-label="As the shopper sees it">
       <h2 className="text-[13px] font-normal text-soft">strip across the page</h2>
@@ -34,7 +40,7 @@ export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Re
                 <span className="min-w-0 truncate">
                   {line.quantity} × {catalogue.get(id)?.name ?? id}
                 </span>
-                <span>{write((catalogue.get(id)?.prices[marketId ?? ''] ?? 0) * line.quantity)}</span>
+                <span>{write(valueOf(id, line.quantity))}</span>
               </li>
             ))}
           </ul>
@@ -54,12 +60,12 @@ export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Re
         {currency && measures && (
           <p className="mt-1 flex justify-between border-t border-hairline pt-1.5 text-[15px] font-semibold">
             <span>Total</span>
-            <span data-testid="shopper-total">{write(evaluation.total)}</span>
+            <span data-testid="shopper-total">{write(evaluation.totals?.toPay ?? 0)}</span>
           </p>
         )}
       </div>
       {evaluation.unavailable.length > 0 && (
-        <p className="mt-2 text-[13px] text-soft">Not offered: {evaluation.unavailable.map(({ optionId }) => policy.options[optionId]?.name).join(', ')} (no line of the charge covers this cart).</p>
+        <p className="mt-2 text-[13px] text-soft">Not offered: {evaluation.unavailable.map(({ optionId, reason }) => `${policy.options[optionId]?.name} (${whyUnavailable[reason]})`).join(', ')}.</p>
       )}
     </section>
   );
@@ -78,7 +84,7 @@ function CheckoutOption({ option, label, language, rehearsal, write }: { option:
           <span lang={language}>{label}</span>
           <span className="text-[12px] text-soft">
             {' '}
-            {min === max ? min : `${min}–${max}`} working days{option.optionId === preselected ? ', chosen at first' : ''}
+            {min === max ? min : `${min}–${max}`} {option.estimate.unit === 'hours' ? 'hours' : 'working days'}{option.optionId === preselected ? ', chosen at first' : ''}
           </span>
         </span>
         {option.before !== option.after && <s className="text-soft">{write(option.before)}</s>}

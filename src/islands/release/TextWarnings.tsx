@@ -1,6 +1,9 @@
 import { useMemo } from 'react';
+import type { MessageState } from '../../core/evaluation/evaluation.ts';
 import { policyWordingFaults } from '../../core/wording/policy-faults.ts';
 import { usePolicy } from '../frame/page-context.tsx';
+
+const stateNames: Record<MessageState, string> = { invite: 'nothing counted yet', progress: 'on the way', nearly: 'nearly there', reached: 'reached', onward: 'on to the next goal', missedOut: 'missed out' };
 
 /** Texts whose mistakes make shoppers read nothing or something wrong, said before they are released. */
 export function TextWarnings() {
@@ -13,7 +16,7 @@ export function TextWarnings() {
       <ul>
         {wrong.map((fault) => (
           <li key={`${fault.offerId} ${fault.state} ${fault.place} ${fault.language} ${fault.message}`}>
-            “{policy.offers[fault.offerId]?.name}”, {fault.state === 'progress' ? 'on the way' : 'reached'}, {fault.language}: {fault.message}
+            “{policy.offers[fault.offerId]?.name}”, {stateNames[fault.state]}, {fault.language}: {fault.message}
           </li>
         ))}
       </ul>

@@ -10,5 +10,5 @@ export const POST: APIRoute = ({ request }) =>
     const body = await readBody(request, validateQuoteRequest, 64 * 1024);
     const current = await currentPolicy();
     if (!current) return problemResponse({ status: 409, title: 'Nothing has been released yet', detail: 'The shop reads releases only. Release the draft first.' });
-    return json(await quote(current, body));
+    return json(await quote(current, body, Date.now()));
   });

@@ -4,8 +4,10 @@ import type { PolicyFault } from '../../core/policy/fault.ts';
 import { emptyPolicy } from '../../core/policy/empty.ts';
 import { policyChanges } from '../../core/policy/changes.ts';
 import type { Policy } from '../../core/policy/types.ts';
+import { currentVersion } from '../../core/policy/version.ts';
 import { checkPolicy } from '../../core/policy/validate.ts';
 import { inTransaction, reading } from '../database/pool.ts';
+import { storedPolicy } from '../policy/stored-policy.ts';
 import { storeId } from '../user.ts';
 
 export interface Draft {
@@ -33,7 +35,7 @@ export async function readDraft(): Promise<Draft> {
     const [rows] = await pool.query<RowDataPacket[]>('SELECT revision, document FROM draft WHERE store_id = ?', [storeId]);
     const row = rows[0];
     if (!row) return { revision: 0, policy: emptyPolicy(), canUndo: null, canRedo: null };
-    return withHistory(pool as unknown as PoolConnection, Number(row.revision), JSON.parse(String(row.document)) as Policy);
+    return withHistory(pool as unknown as PoolConnection, Number(row.revision), storedPolicy(row));
   });
 }
 
@@ -106,7 +108,7 @@ function labelOf(before: Policy, after: Policy): string {
 async function lockDraft(connection: PoolConnection): Promise<{ revision: number; policy: Policy }> {
   await connection.query<ResultSetHeader>('INSERT IGNORE INTO draft VALUES (?, 0, ?, UTC_TIMESTAMP(3))', [storeId, JSON.stringify(emptyPolicy())]);
   const [rows] = await connection.query<RowDataPacket[]>('SELECT revision, document FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
-  return { revision: Number(rows[0]!.revision), policy: JSON.parse(String(rows[0]!.document)) as Policy };
+  return { revision: Number(rows[0]!.revision), policy: storedPolicy(rows[0]!) };
 }
 
 async function writeDraft(connection: PoolConnection, revision: number, policy: Policy): Promise<void> {
@@ -114,7 +116,7 @@ async function writeDraft(connection: PoolConnection, revision: number, policy: 
 }
 
 async function writeEdit(connection: PoolConnection, revision: number, kind: string, label: string, patch: Operation[], inverse: Operation[], madeBy: string): Promise<void> {
-  await connection.query("INSERT INTO draft_edit VALUES (?, ?, ?, 'done', ?, ?, ?, ?, UTC_TIMESTAMP(3))", [
+  await connection.query("INSERT INTO draft_edit VALUES (?, ?, ?, 'done', ?, ?, ?, ?, UTC_TIMESTAMP(3), ?)", [
     storeId,
     revision,
     kind,
@@ -122,14 +124,15 @@ async function writeEdit(connection: PoolConnection, revision: number, kind: str
     JSON.stringify(patch),
     JSON.stringify(inverse),
     madeBy,
+    currentVersion,
   ]);
 }
 
 async function historyEnd(connection: PoolConnection, direction: 'undo' | 'redo'): Promise<RowDataPacket | undefined> {
   const [state, order] = direction === 'undo' ? ['done', 'DESC'] : ['undone', 'ASC'];
   const [rows] = await connection.query<RowDataPacket[]>(
-    `SELECT revision, label, patch, inverse FROM draft_edit WHERE store_id = ? AND kind = 'edit' AND state = ? ORDER BY revision ${order} LIMIT 1`,
-    [storeId, state],
+    `SELECT revision, label, patch, inverse FROM draft_edit WHERE store_id = ? AND kind = 'edit' AND state = ? AND schema_version = ? ORDER BY revision ${order} LIMIT 1`,
+    [storeId, state, currentVersion],
   );
   return rows[0];
 }

@@ -2,7 +2,7 @@ import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import { faultOf } from '../../core/policy/validate.ts';
 import { ProblemError, type ProblemField } from './problem.ts';
 
-const ajv = new Ajv2020({ allErrors: true, strict: true, strictTypes: false, strictRequired: false });
+const ajv = new Ajv2020({ allErrors: true, strict: true, strictTypes: false, strictRequired: false, discriminator: true });
 
 /** Compiles a body's schema once. */
 export function bodySchema<T>(schema: object): ValidateFunction<T> {

@@ -4,8 +4,12 @@ import { reading } from '../database/pool.ts';
 
 const columns = 'id, sku, name, details';
 
+/** What products had no notion of when they were written, as it held then. */
+const unsaid = { taxClass: 'standard', notTo: [] };
+
 function productOf(row: RowDataPacket): Product {
-  return { ...(JSON.parse(String(row.details)) as Omit<Product, 'id' | 'sku' | 'name'>), id: String(row.id), sku: String(row.sku), name: String(row.name) };
+  const details = JSON.parse(String(row.details)) as Omit<Product, 'id' | 'sku' | 'name' | keyof typeof unsaid> & Partial<Pick<Product, keyof typeof unsaid>>;
+  return { ...unsaid, ...details, id: String(row.id), sku: String(row.sku), name: String(row.name) };
 }
 
 /** All products, by SKU. @param limit bounds what is sent to a browser at once */

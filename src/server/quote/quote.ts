@@ -1,9 +1,12 @@
 import { catalogueOf } from '../../core/catalogue/product.ts';
-import { resolveCart, type Destination } from '../../core/cart/cart.ts';
+import { resolveLines, type Cart } from '../../core/cart/cart.ts';
 import { evaluate } from '../../core/evaluation/evaluate.ts';
-import type { Evaluation } from '../../core/evaluation/evaluation.ts';
+import type { Evaluation, EvaluationInput } from '../../core/evaluation/evaluation.ts';
 import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
+import { schemaDefinitions } from '../../core/policy/schema/definitions.ts';
+import type { Estimate } from '../../core/time/estimate.ts';
 import { optionLabel } from '../../core/wording/option-label.ts';
+import { textIn } from '../../core/wording/text-in.ts';
 import { placeIds } from '../../core/wording/places.ts';
 import { renderLead } from '../../core/wording/render.ts';
 import { ProblemError, type ProblemField } from '../http/problem.ts';
@@ -11,14 +14,16 @@ import { bodySchema } from '../http/read-request.ts';
 import { productsById } from '../products/product-store.ts';
 import type { CurrentPolicy } from './current-policy.ts';
 
-export interface QuoteRequest {
+export interface QuoteRequest extends Pick<EvaluationInput, 'shopper' | 'destination' | 'market' | 'quotes' | 'redemptions' | 'earlier'>, Pick<Cart, 'codes' | 'discounts' | 'channel'> {
   lines: { product: string; quantity: number }[];
-  destination: Destination;
   language?: string;
 }
 
+const ref = (name: string) => ({ $ref: `#/$defs/${name}` });
+
 export const quoteRequestSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
+  $id: 'https://summant.example.com/schema/quote-request',
   type: 'object',
   additionalProperties: false,
   required: ['lines', 'destination'],
@@ -33,71 +38,92 @@ export const quoteRequestSchema = {
         properties: { product: { type: 'string', minLength: 1, maxLength: 40 }, quantity: { type: 'integer', minimum: 1, maximum: 9999 } },
       },
     },
-    destination: {
-      type: 'object',
-      additionalProperties: false,
-      required: ['country', 'postcode'],
-      properties: { country: { type: 'string', pattern: '^[A-Z]{2}$' }, postcode: { type: 'string', maxLength: 16 },
-        region: { type: 'string', pattern: '^[A-Z]{2}-[A-Z0-9]{1,3}$' },
-        coordinates: {
-          type: 'object',
-          additionalProperties: false,
-          required: ['latitude', 'longitude'],
-          properties: { latitude: { type: 'number', minimum: -90, maximum: 90 }, longitude: { type: 'number', minimum: -180, maximum: 180 } },
-        },
-      },
-    },
-    language: { type: 'string', pattern: '^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$' },
+    codes: { description: 'as the shopper entered them', type: 'array', maxItems: 20, items: ref('word') },
+    discounts: { description: 'on goods, in the order in which they apply', type: 'array', maxItems: 20, items: ref('cartDiscount') },
+    channel: ref('word'),
+    shopper: ref('shopper'),
+    destination: ref('destination'),
+    market: ref('id'),
+    quotes: ref('quotes'),
+    redemptions: ref('redemptions'),
+    earlier: ref('earlierChoice'),
+    language: ref('language'),
   },
+  $defs: schemaDefinitions(['word', 'cartDiscount', 'shopper', 'destination', 'id', 'quotes', 'redemptions', 'earlierChoice', 'language']),
 } as const;
 
 export const validateQuoteRequest = bodySchema<QuoteRequest>(quoteRequestSchema);
 
-/** Options, goals and messages for a cart under the current release. @throws ProblemError 422 for unknown or unpriced products */
-export async function quote({ release, compiled }: CurrentPolicy, request: QuoteRequest): Promise<object> {
-  const products = await productsById([...new Set(request.lines.map((line) => line.product))]);
-  const resolved = resolveCart(request.lines, catalogueOf(products));
+/**
+ * Options, goals and messages for a cart under the current release.
+ *
+ * @param instant ms since 1970-01-01T00:00Z
+ * @throws ProblemError 422 for unknown or unpriced products, or a market that does not exist
+ */
+export async function quote({ release, compiled }: CurrentPolicy, request: QuoteRequest, instant: number): Promise<object> {
+  const { lines, codes, discounts, channel, language, ...situation } = request;
+  if (situation.market !== undefined && !compiled.markets.has(situation.market)) throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
+  const products = await productsById([...new Set(lines.map((line) => line.product))]);
+  const resolved = resolveLines(lines, catalogueOf(products));
   if (!resolved.ok) throw refused(resolved.unknown.map(({ index, product }) => ({ pointer: `/lines/${index}/product`, message: `there is no product "${product}"` })));
-  const evaluation = evaluate(compiled, { cart: resolved.cart, destination: request.destination });
+  const cart: Cart = { lines: resolved.lines, ...(codes ? { codes } : {}), ...(discounts ? { discounts } : {}), ...(channel === undefined ? {} : { channel }) };
+  const evaluation = evaluate(compiled, { ...situation, cart, instant });
   const unpriced = evaluation.measures?.unpriced ?? [];
   if (unpriced.length > 0) {
-    throw refused(request.lines.flatMap((line, index) => (unpriced.includes(line.product) ? [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }] : [])));
+    throw refused(lines.flatMap((line, index) => (unpriced.includes(line.product) ? [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }] : [])));
   }
-  return { release, ...quoteBody(compiled, evaluation, request.language) };
+  return { release, ...quoteBody(compiled, evaluation, language) };
 }
 
 function refused(fields: ProblemField[]): ProblemError {
-  return new ProblemError({ status: 422, title: 'The cart has products that cannot be quoted', detail: 'No price was computed. The lines named are wrong.', fields });
+  return new ProblemError({ status: 422, title: 'The cart cannot be quoted', detail: 'No price was computed. The fields named are wrong.', fields });
 }
 
 function quoteBody(compiled: CompiledPolicy, evaluation: Evaluation, asked: string | undefined): object {
   const market = evaluation.marketId ? compiled.markets.get(evaluation.marketId)?.market : undefined;
-  const language = asked ?? market?.languages[0] ?? 'en';
+  const languages = market?.languages ?? [];
+  const language = asked ?? languages[0] ?? 'en';
+  const policyOf = (optionId: string) => compiled.policy.options[optionId]!;
   return {
     market: evaluation.marketId,
     zone: evaluation.zoneId,
     currency: evaluation.currency,
     goodsValue: evaluation.measures?.goodsValue ?? null,
-    options: evaluation.options.map((option) => {
-      const policy = compiled.policy.options[option.optionId]!;
-      return {
-        id: option.optionId,
-        kind: policy.kind,
-        label: optionLabel(policy, language, market?.languages ?? []),
-        priceBefore: option.before,
-        priceAfter: option.after,
-        tax: option.tax,
-        estimate: option.estimate,
-        offer: option.offerId,
-      };
-    }),
-    unavailable: evaluation.unavailable.map(({ optionId, reason }) => ({ id: optionId, reason })),
+    options: evaluation.options.map((option) => ({
+      id: option.optionId,
+      kind: policyOf(option.optionId).kind,
+      label: optionLabel(policyOf(option.optionId), language, languages, option.after === 0),
+      description: textIn(policyOf(option.optionId).description, language, languages),
+      priceBefore: option.before,
+      priceAfter: option.after,
+      tax: option.tax,
+      estimate: estimateBody(option.estimate),
+      setBy: option.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
+    })),
+    unavailable: evaluation.unavailable.map(({ optionId, reason, shown }) => ({
+      id: optionId,
+      reason,
+      label: optionLabel(policyOf(optionId), language, languages),
+      text: shown ? textIn(policyOf(optionId).whenUnavailable, language, languages) : null,
+    })),
     noOptions: evaluation.noOptions,
+    outOfArea: evaluation.noOptions === 'noZone' ? textIn(market?.outOfArea, language, languages) : null,
     preselected: evaluation.preselected,
-    goals: evaluation.offers.flatMap((offer) => offer.goals.map(({ goalId, ...standing }) => ({ offer: offer.offerId, goal: goalId, ...standing }))),
+    earlier: evaluation.earlier,
+    totals: evaluation.totals,
+    goals: evaluation.offers.flatMap((offer) => offer.goals.map(({ goalId, ...standing }) => ({ offer: offer.offerId, status: offer.status, goal: goalId, ...standing }))),
+    gifts: evaluation.gifts.map(({ offerId, goalId, product, quantity }) => ({ offer: offerId, goal: goalId, product, quantity })),
     messages: placeIds.flatMap((place) => {
       const rendered = renderLead(compiled, evaluation, place, language);
       return rendered ? [{ place, text: rendered.text, language: rendered.found.language, state: evaluation.lead!.state }] : [];
     }),
   };
+}
+
+/** Days and moments as ISO 8601. */
+function estimateBody(estimate: Estimate): object {
+  if (estimate.unit === 'workingDays') return estimate;
+  const moment = (instant: number) => new Date(instant).toISOString();
+  const { unit, min, max, starts, earliest, latest } = estimate;
+  return { unit, min, max, leaves: moment(starts), earliest: moment(earliest), latest: moment(latest) };
 }

@@ -2,6 +2,7 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { inTransaction, reading } from '../database/pool.ts';
+import { storedPolicy } from '../policy/stored-policy.ts';
 import { storeId } from '../user.ts';
 
 export interface Release extends ReleaseSummary {
@@ -40,7 +41,7 @@ export async function currentReleaseNumber(): Promise<number | null> {
 export async function readRelease(number: number): Promise<Release | null> {
   return reading(async (pool) => {
     const [rows] = await pool.query<RowDataPacket[]>(`SELECT ${columns}, document FROM policy_release WHERE store_id = ? AND number = ?`, [storeId, number]);
-    return rows[0] ? { ...summaryOf(rows[0]), policy: JSON.parse(String(rows[0].document)) as Policy } : null;
+    return rows[0] ? { ...summaryOf(rows[0]), policy: storedPolicy(rows[0]) } : null;
   });
 }
 

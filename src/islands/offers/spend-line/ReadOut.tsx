@@ -1,26 +1,24 @@
-import { measuresOfValue } from '../../../core/cart/measures.ts';
+import { orderOfValue } from '../../../core/cart/imagined-order.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
-import { leadOfValue } from '../../../core/sweep/lead-of-value.ts';
+import { evaluateImagined } from '../../../core/evaluation/evaluate.ts';
 import { ordersBelow, type Distribution } from '../../../core/orders/distribution.ts';
-import { segmentOf, type Sweep } from '../../../core/sweep/sweep-goods-value.ts';
 import { renderMessage } from '../../../core/wording/render.ts';
 import { usePage } from '../../frame/page-context.tsx';
+import { someoneIn } from '../someone-in.ts';
 import { optionLine } from './option-line.ts';
 
 /** What holds at one order value, above the picture so that it hides nothing. */
-export function ReadOut({ at, pointed, zone, sweep, distribution, language, percent }: {
+export function ReadOut({ at, pointed, zone, distribution, language, percent }: {
   at: number;
   pointed: boolean;
   zone: CompiledZone;
-  sweep: Sweep;
   distribution: Distribution | null;
   language: string;
   percent: (share: number) => string;
 }) {
-  const { compiled, money } = usePage();
+  const { compiled, money, now } = usePage();
   const market = zone.market.market;
-  const segment = segmentOf(sweep, at);
-  const lead = leadOfValue(zone, measuresOfValue(at));
+  const { options, lead } = evaluateImagined(zone, orderOfValue(at), someoneIn(zone, now));
   const message = lead ? renderMessage(compiled, lead, market.languages, market.currency, 'strip', language) : null;
   const below = distribution && distribution.orders > 0 ? ordersBelow(distribution, at) / distribution.orders : null;
   return (
@@ -30,7 +28,7 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
           {pointed ? 'At' : 'At the goal,'} <strong>{money(at, market.currency)}</strong>
         </span>
         {zone.options.map(({ id, option }, index) => {
-          const price = segment.options[index];
+          const price = options.find(({ optionId }) => optionId === id);
           const line = optionLine(index);
           return (
             <span key={id} className="flex items-center gap-1.5">

@@ -2,8 +2,9 @@ import { useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEve
 import { minorPerMajor } from '../../../core/money/currency.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import type { Distribution } from '../../../core/orders/distribution.ts';
-import { sweepGoodsValue, type Sweep } from '../../../core/sweep/sweep-goods-value.ts';
+import { sweepZone, type Sweep } from '../../../core/sweep/sweep.ts';
 import { usePage } from '../../frame/page-context.tsx';
+import { someoneIn } from '../someone-in.ts';
 import { Axes } from './Axes.tsx';
 import { Histogram } from './Histogram.tsx';
 import { Pennant } from './Pennant.tsx';
@@ -33,7 +34,7 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, l
   goal: SpendGoal | null;
   language: string;
 }) {
-  const { figure, money, locale } = usePage();
+  const { figure, money, locale, now } = usePage();
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(designWidth);
   const [cursor, setCursor] = useState<number | null>(null);
@@ -48,7 +49,7 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, l
     return () => observer.disconnect();
   }, []);
 
-  const sweep = useMemo(() => sweepGoodsValue(zone), [zone]);
+  const sweep = useMemo(() => sweepZone(zone, 'goodsValue', someoneIn(zone, now)), [zone, now]);
   const scale = useMemo(() => spendScale(width, currency, distribution, steadySweep, steadyGoal), [width, currency, distribution, steadySweep, steadyGoal]);
   const percent = useMemo(() => {
     const format = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
@@ -72,7 +73,7 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, l
 
   return (
     <section aria-label="Spend line">
-      <ReadOut at={at} pointed={cursor !== null} zone={zone} sweep={sweep} distribution={distribution} language={language} percent={percent} />
+      <ReadOut at={at} pointed={cursor !== null} zone={zone} distribution={distribution} language={language} percent={percent} />
       <div ref={box} className="relative h-[326px] w-full overflow-hidden" data-testid="spend-line" data-end={scale.end} data-left={scale.left} data-right={scale.right}>
         <svg width={width} height={height} className="block select-none" role="group" aria-label={`Order value in ${currency} against delivery price`}>
           <defs>

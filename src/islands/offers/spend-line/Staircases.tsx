@@ -1,4 +1,4 @@
-import type { Sweep, SweepPrice } from '../../../core/sweep/sweep-goods-value.ts';
+import type { Sweep, SweepPrice, SweepSegment } from '../../../core/sweep/sweep.ts';
 import { optionLine } from './option-line.ts';
 import type { SpendScale } from './scale.ts';
 
@@ -8,8 +8,8 @@ export function Staircases({ scale, sweep, names, write }: { scale: SpendScale; 
     <g fill="none">
       {sweep.optionIds.map((id, index) => {
         const line = optionLine(index);
-        const after = stairPath(scale, sweep, index, (price) => price.after);
-        const before = stairPath(scale, sweep, index, (price) => (price.before === price.after ? null : price.before));
+        const after = stairPath(scale, sweep, index, (price) => [price.after, price.lastAfter]);
+        const before = stairPath(scale, sweep, index, (price) => (price.before === price.after && price.lastBefore === price.lastAfter ? null : [price.before, price.lastBefore]));
         return (
           <g key={id} className={line.stroke}>
             {before && <path d={before} strokeWidth="1" strokeOpacity="0.65" strokeDasharray="1 3" />}
@@ -48,22 +48,29 @@ function StepLabels({ scale, sweep, index, name, fill, write }: { scale: SpendSc
   );
 }
 
-/** SVG path of a staircase; broken where there is no price. */
-function stairPath(scale: SpendScale, sweep: Sweep, index: number, pick: (price: SweepPrice) => number | null): string {
+/** SVG path of a staircase; broken where there is no price, rising where the price rises with the order. */
+function stairPath(scale: SpendScale, sweep: Sweep, index: number, pick: (price: SweepPrice) => [first: number, last: number] | null): string {
   let path = '';
   let drawing = false;
   for (const segment of sweep.segments) {
     const price = segment.options[index];
-    const value = price ? pick(price) : null;
-    if (value === null || segment.from >= scale.end) {
+    const ends = price ? pick(price) : null;
+    if (ends === null || segment.from >= scale.end) {
       drawing = false;
       continue;
     }
-    const y = scale.priceY(value).toFixed(1);
+    const y = scale.priceY(ends[0]).toFixed(1);
     const from = scale.x(segment.from).toFixed(1);
-    const to = scale.x(Math.min(scale.end, segment.to ?? scale.end)).toFixed(1);
-    path += drawing ? `V${y}H${to}` : `M${from} ${y}H${to}`;
+    const end = Math.min(scale.end, segment.to ?? scale.end);
+    const to = scale.x(end).toFixed(1);
+    path += drawing ? `V${y}` : `M${from} ${y}`;
+    path += ends[0] === ends[1] ? `H${to}` : `L${to} ${scale.priceY(priceAlong(segment, ends, end)).toFixed(1)}`;
     drawing = true;
   }
   return path;
+}
+
+/** A price on the straight between a segment's ends. */
+function priceAlong({ from, last }: SweepSegment, [first, final]: [number, number], at: number): number {
+  return last === from ? first : first + ((final - first) * (at - from)) / (last - from);
 }

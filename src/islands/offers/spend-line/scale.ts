@@ -1,7 +1,7 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { minorPerMajor } from '../../../core/money/currency.ts';
 import { valueAtShare, type Distribution } from '../../../core/orders/distribution.ts';
-import type { Sweep } from '../../../core/sweep/sweep-goods-value.ts';
+import type { Sweep } from '../../../core/sweep/sweep.ts';
 
 export const height = 326;
 export const margin = { left: 46, right: 14, top: 34, bottom: 44 };
@@ -35,7 +35,7 @@ export function spendScale(width: number, currency: string, distribution: Distri
   const wanted = Math.max(distribution ? valueAtShare(distribution, 0.985) : 0, (goal ?? 0) * 1.25, lastBreak * 1.15, 50 * major);
   const bandWidth = niceStep(wanted / 64);
   const end = Math.ceil(wanted / bandWidth) * bandWidth;
-  const highest = Math.max(1, ...sweep.segments.flatMap((segment) => segment.options.map((price) => price?.before ?? 0)));
+  const highest = Math.max(1, ...sweep.segments.flatMap((segment) => segment.options.map((price) => Math.max(price?.before ?? 0, segment.to === null ? 0 : (price?.lastBefore ?? 0)))));
   const left = margin.left;
   const right = Math.max(left + 100, width - margin.right);
   const top = margin.top;

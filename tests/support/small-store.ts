@@ -1,4 +1,4 @@
-import type { Charge, DeliveryOption, Policy, Texts } from '../src/core/policy/types.ts';
+import type { Charge, DeliveryOption, Policy, Texts } from '../../src/core/policy/types.ts';
 
 const flat = (price: number): Charge => ({
   combine: 'first',
@@ -29,13 +29,13 @@ const parcel = (order: number, zone: string, name: string, label: Texts, days: [
   charge,
 });
 
-/** Gustmoor Kites, an invented kite shop on the Dutch coast. */
-export const demoPolicy: Policy = {
-  version: 1,
+/** A store of two markets and one offer, small enough to know by heart. Goods are those of the demo store. */
+export const smallStore: Policy = {
+  version: 2,
   store: { name: 'Gustmoor Kites', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', origin: { country: 'NL', postcode: '1799 ZA' } },
   markets: {
-    nlbe: { order: 1, name: 'Netherlands & Belgium', countries: ['NL', 'BE'], currency: 'EUR', languages: ['nl-NL', 'fr-BE'], tax: { prices: 'withTax', delivery: '21' }, preselect: 'first' },
-    uk: { order: 2, name: 'United Kingdom', countries: ['GB'], currency: 'GBP', languages: ['en-GB'], tax: { prices: 'withTax', delivery: '20' }, preselect: 'cheapest' },
+    nlbe: { order: 1, name: 'Netherlands & Belgium', countries: ['NL', 'BE'], currency: 'EUR', languages: ['nl-NL', 'fr-BE'], tax: { prices: 'withTax', delivery: '21', classes: { standard: '21', reduced: '9' } }, preselect: 'first' },
+    uk: { order: 2, name: 'United Kingdom', countries: ['GB'], currency: 'GBP', languages: ['en-GB'], tax: { prices: 'withTax', delivery: '20', classes: { standard: '20', reduced: '0' } }, preselect: 'cheapest' },
   },
   zones: {
     'nlbe-all': { order: 1, market: 'nlbe', name: 'All of the Netherlands and Belgium', on: true, area: { include: { whole: { kind: 'wholeMarket' } } } },
@@ -55,11 +55,14 @@ export const demoPolicy: Policy = {
       note: 'The standing offer. Look at it again before the spring season.',
       on: true,
       priority: 10,
+      combines: false,
+      unlock: { by: 'amount' },
       goals: {
         first: {
           order: 1,
           measure: { kind: 'countedValue', basis: 'afterDiscountsWithTax' },
           targets: { nlbe: { exact: 7500 }, uk: { exact: 7000 } },
+          then: 'replace',
           rewards: { delivery: { order: 1, kind: 'deliveryFree', on: { by: 'kind', kinds: ['parcel'] }, coversOwnDelivery: false } },
         },
       },

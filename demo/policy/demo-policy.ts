@@ -1,0 +1,25 @@
+import { currentVersion } from '../../src/core/policy/version.ts';
+import type { Policy } from '../../src/core/policy/types.ts';
+import { calendars } from './calendars.ts';
+import { markets, rates } from './markets.ts';
+import { offers } from './offers.ts';
+import { options } from './options.ts';
+import { qualifiers } from './qualifiers.ts';
+import { testCarts } from './test-carts.ts';
+import { wording } from './wording.ts';
+import { zones } from './zones.ts';
+
+/** Gustmoor Kites, an invented kite shop on the Dutch coast. Everything that a policy can say is said in it somewhere. */
+export const demoPolicy: Policy = {
+  version: currentVersion,
+  store: { name: 'Gustmoor Kites', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', origin: { country: 'NL', postcode: '1799 ZA' } },
+  rates,
+  calendars,
+  markets,
+  zones,
+  options,
+  qualifiers,
+  offers,
+  wording,
+  testCarts,
+};

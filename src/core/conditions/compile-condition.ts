@@ -1,0 +1,51 @@
+import type { MarketTerms } from '../markets/terms.ts';
+import { inOrder } from '../ordered.ts';
+import type { Condition, ConditionNode, Qualifier } from '../policy/types.ts';
+import { compileLeaf, type Leaf } from './compile-leaf.ts';
+import type { Facts } from './facts.ts';
+
+/** A condition ready to be asked, in a market. */
+export type CompiledCondition =
+  | { kind: 'tree'; of: Condition['of']; children: CompiledCondition[]; holds: (facts: Facts) => boolean; /** name of the qualifier it is */ qualifier: string | null }
+  | { kind: 'leaf'; leaf: Leaf; node: ConditionNode; holds: (facts: Facts) => boolean };
+
+/**
+ * Prepares a condition. A leaf whose fact is missing is false; a tree of `none` over it is then true (2-domain §5).
+ *
+ * @param qualifiers free of cycles, which `checkPolicy` sees to
+ */
+export function compileCondition(condition: Condition, qualifiers: Record<string, Qualifier>, terms: MarketTerms, qualifier: string | null = null): CompiledCondition {
+  const children = inOrder(condition.conditions).map(([, node]) => compileNode(node, qualifiers, terms));
+  const { of } = condition;
+  return { kind: 'tree', of, children, holds: treeTest(of, children), qualifier };
+}
+
+function compileNode(node: ConditionNode, qualifiers: Record<string, Qualifier>, terms: MarketTerms): CompiledCondition {
+  if (node.kind === 'group') return compileCondition(node, qualifiers, terms);
+  if (node.kind === 'qualifier') {
+    const { name, condition } = qualifiers[node.qualifier]!;
+    return compileCondition(condition, qualifiers, terms, name);
+  }
+  const leaf = compileLeaf(node, terms);
+  return { kind: 'leaf', leaf, node, holds: leaf.holds };
+}
+
+function treeTest(of: Condition['of'], children: CompiledCondition[]): (facts: Facts) => boolean {
+  if (of === 'all' && children.length === 1) return children[0]!.holds;
+  if (of === 'any') {
+    return (facts) => {
+      for (const child of children) if (child.holds(facts)) return true;
+      return false;
+    };
+  }
+  const wanted = of === 'all';
+  return (facts) => {
+    for (const child of children) if (child.holds(facts) !== wanted) return false;
+    return true;
+  };
+}
+
+/** All leaves of a condition, references followed. */
+export function leavesOf(condition: CompiledCondition): Leaf[] {
+  return condition.kind === 'leaf' ? [condition.leaf] : condition.children.flatMap(leavesOf);
+}

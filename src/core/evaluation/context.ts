@@ -1,0 +1,40 @@
+import { imagineCart } from '../cart/imagined-cart.ts';
+import type { ImaginedOrder } from '../cart/imagined-order.ts';
+import { ratesAt } from '../markets/terms.ts';
+import { normalPostcode } from '../places/postcode.ts';
+import type { ChargeInput } from '../charges/charge.ts';
+import { guest } from '../cart/shopper.ts';
+import type { MeasuredCart } from '../cart/measures.ts';
+import type { Facts } from '../conditions/facts.ts';
+import { activeOffers, type ActiveOffer } from '../offers/active-offers.ts';
+import { offerStanding, type OfferStanding } from '../offers/standing.ts';
+import type { CompiledZone } from './compile.ts';
+import type { EvaluationInput } from './evaluation.ts';
+
+/** Everything known about one evaluation in a zone before options are priced. */
+export interface ZoneContext extends ChargeInput {
+  zone: CompiledZone;
+  standings: OfferStanding[];
+  active: ActiveOffer[];
+}
+
+/** @param postcode of the destination as it is compared */
+export function zoneContext(zone: CompiledZone, cart: MeasuredCart, postcode: string, { shopper, destination, instant, quotes, redemptions }: Omit<EvaluationInput, 'cart'>): ZoneContext {
+  const facts: Facts = { cart, delivered: null, shopper: shopper ?? guest, destination, postcode, zoneId: zone.id, instant };
+  const standings: OfferStanding[] = [];
+  for (const offer of zone.offers) standings.push(offerStanding(offer, facts, redemptions));
+  return { facts, quotes, zone, standings, active: activeOffers(zone.offers, standings) };
+}
+
+/** Who imagines an order, where it would go and when: an evaluation's input but for the cart. */
+export interface Situation extends Pick<EvaluationInput, 'shopper' | 'destination' | 'instant' | 'quotes' | 'redemptions'> {
+  codes?: readonly string[];
+  channel?: string;
+}
+
+export function imaginedContext(zone: CompiledZone, order: ImaginedOrder, situation: Situation): ZoneContext {
+  const { terms } = zone.market;
+  const { codes, channel, destination } = situation;
+  const asked = { ...order, ...(codes ? { codes } : {}), ...(channel === undefined ? {} : { channel }) };
+  return zoneContext(zone, imagineCart(asked, terms, ratesAt(terms, destination.region)), normalPostcode(destination.postcode), situation);
+}

@@ -1,0 +1,49 @@
+import type { DecisionPath } from '../charges/charge.ts';
+import { rewardedPrice, type RewardedPrice, type UpgradeSource } from '../offers/delivery-rewards.ts';
+import type { CompiledOption } from '../options/compile-option.ts';
+import { priceBefore, type PriceParts, type Unavailability } from '../options/price-before.ts';
+import type { ZoneContext } from './context.ts';
+
+/** An option of a zone with its price before and after, or why it has none. */
+export type PricedOption = { option: CompiledOption; before: PriceParts; after: RewardedPrice } | { option: CompiledOption; unavailable: Unavailability };
+
+/** Each offered option's price with all rewards but upgrades: what an upgrade may bring another option to. */
+export function pricesWithoutUpgrades(context: ZoneContext): Map<string, PriceParts> {
+  const priced = context.zone.options.map((option) => priceWithoutUpgrades(option, context, null));
+  return new Map(priced.flatMap((entry) => ('after' in entry ? [[entry.option.id, entry.after] as const] : [])));
+}
+
+function priceWithoutUpgrades(option: CompiledOption, context: ZoneContext, path: DecisionPath): PricedOption {
+  const before = priceBefore(option, context, path);
+  if (typeof before === 'string') return { option, unavailable: before };
+  return { option, before, after: rewardedPrice(option.id, before, context.active, option.cashIncrement, null, path) };
+}
+
+/**
+ * Prices all options of a zone: first before rewards, then with all rewards but upgrades, then upgrades, which bring
+ * an option to the lowest price that its slower ones have by then.
+ */
+export function priceOptions(context: ZoneContext, path: DecisionPath = null): PricedOption[] {
+  const priced: PricedOption[] = [];
+  for (const option of context.zone.options) priced.push(priceWithoutUpgrades(option, context, path));
+  for (const { rewards } of context.active) for (const { reward } of rewards) if (reward.kind === 'upgrade') return withUpgrades(priced, context, path);
+  return priced;
+}
+
+function withUpgrades(priced: readonly PricedOption[], { active }: ZoneContext, path: DecisionPath): PricedOption[] {
+  const source: UpgradeSource = (priceOf) => {
+    let lowest: PriceParts | null = null;
+    for (const entry of priced) {
+      if (!('after' in entry) || !priceOf.has(entry.option.id)) continue;
+      const { base, own } = entry.after;
+      if (lowest === null || base + own < lowest.base + lowest.own) lowest = entry.after;
+    }
+    return lowest;
+  };
+  const upgradable = (id: string) => active.some(({ rewards }) => rewards.some(({ reward }) => reward.kind === 'upgrade' && reward.options.has(id)));
+  return priced.map((entry) => {
+    if (!('after' in entry) || !upgradable(entry.option.id)) return entry;
+    const { option, before } = entry;
+    return { option, before, after: rewardedPrice(option.id, before, active, option.cashIncrement, source, path) };
+  });
+}

@@ -1,0 +1,18 @@
+import type { CompiledCondition } from '../../conditions/compile-condition.ts';
+import type { Facts } from '../../conditions/facts.ts';
+import { readOut } from '../../conditions/read-out.ts';
+import type { Condition, Policy } from '../../policy/types.ts';
+import { node, text, yes, type TraceNode } from '../../trace/trace.ts';
+
+/** A condition with its answer, and those of the conditions it is made of. */
+export function traceCondition(condition: CompiledCondition, facts: Facts, policy: Policy): TraceNode {
+  const holds = condition.holds(facts);
+  if (condition.kind === 'leaf') {
+    const said = readOut(policy, { of: 'all', conditions: { it: condition.node } } as Condition, facts.cart.terms.id);
+    return node('condition', holds ? 'Yes: {said}' : 'No: not so that {said}', { said: text(said) }, yes(holds));
+  }
+  const of = { all: 'all of', any: 'at least one of', none: 'none of' }[condition.of];
+  const name = condition.qualifier === null ? 'The condition' : '“{qualifier}”';
+  const says = `${name} ${holds ? 'holds' : 'does not hold'}; it asks for ${of}`;
+  return node('condition', says, { of: text(condition.of), qualifier: text(condition.qualifier ?? '') }, yes(holds), condition.children.map((child) => traceCondition(child, facts, policy)));
+}

@@ -1,0 +1,37 @@
+import { priceBefore, unavailableBecause, type PriceParts, type Unavailability } from '../../options/price-before.ts';
+import type { CompiledOption } from '../../options/compile-option.ts';
+import { money, node, percent, text, type TraceNode } from '../../trace/trace.ts';
+import type { ZoneContext } from '../context.ts';
+import type { OptionPrice } from '../evaluation.ts';
+import { traceCharge } from './trace-charge.ts';
+import { traceCondition } from './trace-condition.ts';
+import { fraction } from './trace-measures.ts';
+import { traceOffer } from './trace-offer.ts';
+
+const whyNot: Record<Unavailability, string> = {
+  otherChannel: 'it is not offered in this channel',
+  notNow: 'it is not offered at this time',
+  conditionNotMet: 'its condition does not hold',
+  noLineApplies: 'no line of its charge covers this cart',
+  carrierSilent: 'the carrier gave no quote and there is no fallback',
+};
+
+/** One option: its charge, what own delivery prices add, each offer for it, and the tax. */
+export function traceOption(option: CompiledOption, context: ZoneContext, price: OptionPrice | null, reason: Unavailability | null, sources: ReadonlyMap<string, PriceParts>): TraceNode {
+  const { policy } = context.zone;
+  const condition = option.when ? [traceCondition(option.when, context.facts, policy)] : [];
+  const inputs = { option: text(option.option.name), id: text(option.id) };
+  if (!price) {
+    const children = unavailableBecause(option, context) === null ? [...condition, traceCharge(option, context, policy)] : condition;
+    return node('option', `{option} is not offered: ${whyNot[reason ?? 'noLineApplies']}`, { ...inputs, reason: text(reason ?? 'noLineApplies') }, text('not offered'), children);
+  }
+  const children = [...condition, traceCharge(option, context, policy)];
+  const before = priceBefore(option, context) as PriceParts;
+  if (before.own > 0) children.push(node('ownDelivery', 'Goods with an own delivery price add {outcome}', {}, money(before.own)));
+  children.push(...context.zone.offers.flatMap((offer, rank) => traceOffer(offer, rank, option, before, price, context, sources)));
+  const { rates, terms } = context.facts.cart;
+  const taxSays = terms.shownWithTax ? 'The price contains {outcome} tax at {rate}' : 'Tax of {outcome} at {rate} comes on top';
+  children.push(node('tax', taxSays, { price: money(price.after), rate: percent(rates.deliveryPercent), ...fraction(rates.delivery) }, money(price.tax)));
+  const says = price.before === price.after ? '{option} costs {outcome}' : '{option} costs {outcome} instead of {before}';
+  return node('option', says, { ...inputs, before: money(price.before) }, money(price.after), children);
+}

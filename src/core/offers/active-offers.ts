@@ -1,0 +1,35 @@
+import type { CompiledOffer, CompiledReward } from './compile-offer.ts';
+import type { OfferStanding } from './standing.ts';
+
+/** An offer that gives something to this cart. */
+export interface ActiveOffer {
+  offerId: string;
+  /** position by priority, 0 the highest */
+  rank: number;
+  combines: boolean;
+  /** in the order in which they apply */
+  rewards: { goalId: string; reward: CompiledReward }[];
+}
+
+const none: ActiveOffer[] = [];
+
+/** The offers in force with the rewards of their reached goals, highest priority first; a goal replaces or adds to lower ones. */
+export function activeOffers(offers: readonly CompiledOffer[], standings: readonly OfferStanding[]): ActiveOffer[] {
+  let active = none;
+  for (let rank = 0; rank < offers.length; rank++) {
+    const offer = offers[rank]!;
+    const standing = standings[rank]!;
+    if (standing.status !== 'inForce') continue;
+    let rewards: ActiveOffer['rewards'] = [];
+    for (let index = 0; index < offer.goals.length; index++) {
+      if (!standing.goals[index]!.reached) continue;
+      const goal = offer.goals[index]!;
+      const own = goal.rewards.map((reward) => ({ goalId: goal.id, reward }));
+      rewards = goal.goal.then === 'replace' || rewards.length === 0 ? own : [...rewards, ...own];
+    }
+    if (rewards.length === 0) continue;
+    if (active === none) active = [];
+    active.push({ offerId: offer.id, rank, combines: offer.offer.combines, rewards });
+  }
+  return active;
+}

@@ -1,0 +1,166 @@
+import { compileBasis, shownBasis, type CompiledBasis } from '../cart/basis.ts';
+import { compileSelection, type CompiledSelection } from '../catalogue/goods-selection.ts';
+import { compileCondition, leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
+import { amountIn, type MarketTerms } from '../markets/terms.ts';
+import { percentAsFraction, toCashIncrement, type PercentFraction } from '../money/rounding.ts';
+import { selectsOption, type CompiledOption } from '../options/compile-option.ts';
+import { inOrder } from '../ordered.ts';
+import type { Amounts, Goal, Offer, OptionSelection, Policy, Reward } from '../policy/types.ts';
+import { compileSchedule, type TimeSpan } from '../time/schedule.ts';
+import { resolveTarget } from './target.ts';
+
+/** An offer as it holds in a zone. */
+export interface CompiledOffer {
+  id: string;
+  offer: Offer;
+  span: TimeSpan;
+  when: CompiledCondition | null;
+  /** whether `when` looks at measures of the cart, so that adding goods may change its answer */
+  whenLooksAtCart: boolean;
+  unlock: Offer['unlock']['by'];
+  codes: ReadonlySet<string>;
+  goals: CompiledGoal[];
+  nearly: { share: PercentFraction } | { amount: number } | null;
+  /** there is a wording for shoppers who miss out on it */
+  saysMissedOut: boolean;
+}
+
+export interface CompiledGoal {
+  id: string;
+  goal: Goal;
+  counts: Counting;
+  /** minor units of the market's currency, pieces or grams; null: a code alone reaches it */
+  target: number | null;
+  rewards: CompiledReward[];
+  /** ids of all options that some reward applies to */
+  options: ReadonlySet<string>;
+}
+
+/** What a goal counts. */
+export interface Counting {
+  kind: 'value' | 'items' | 'weight';
+  basis: CompiledBasis;
+  /** null: all goods that count */
+  goods: CompiledSelection | null;
+}
+
+export type CompiledReward = DeliveryReward | GoodsReward | GiftReward;
+
+/** A reward on the price of delivery options. Amounts in minor units. */
+export interface DeliveryReward {
+  id: string;
+  kind: 'deliveryFree' | 'deliveryAt' | 'deliveryLessPercent' | 'deliveryLessAmount' | 'upgrade';
+  options: ReadonlySet<string>;
+  coversOwnDelivery: boolean;
+  /** only where the price before is at most this */
+  cap: number;
+  /** the price it becomes, or what comes off; 0 for the others */
+  amount: number;
+  percent: PercentFraction | null;
+  /** in percent, as written */
+  percentDecimal: string;
+  /** of an upgrade: the options whose lowest price it becomes */
+  priceOf: ReadonlySet<string>;
+}
+
+export interface GoodsReward {
+  id: string;
+  kind: 'goodsLessPercent';
+  percent: PercentFraction;
+  percentDecimal: string;
+  goods: CompiledSelection | null;
+}
+
+export interface GiftReward {
+  id: string;
+  kind: 'gift';
+  product: string;
+  quantity: number;
+}
+
+const noOptions: ReadonlySet<string> = new Set();
+const noCodes: ReadonlySet<string> = new Set();
+
+/**
+ * An offer as it holds in a zone; none when it is off, is not for the market, has no goal there or its rewards reach
+ * nothing.
+ *
+ * @param options of the zone, switched-off ones left out
+ */
+export function compileOffer(id: string, { offers, qualifiers, wording }: Policy, terms: MarketTerms, options: readonly CompiledOption[]): CompiledOffer[] {
+  const offer = offers[id]!;
+  if (!offer.on || (offer.markets && !offer.markets[terms.id])) return [];
+  const { unlock } = offer;
+  const goals = inOrder(offer.goals).flatMap(([goalId, goal]) => compileGoal(goalId, goal, unlock.by, terms, options));
+  if (goals.length === 0) return [];
+  const when = offer.when ? compileCondition(offer.when, qualifiers, terms) : null;
+  return [
+    {
+      id,
+      offer,
+      span: compileSchedule(offer.schedule, terms.clocks),
+      when,
+      whenLooksAtCart: when !== null && leavesOf(when).some(({ looksAt }) => looksAt.length > 0),
+      unlock: unlock.by,
+      codes: 'codes' in unlock ? new Set(Object.keys(unlock.codes)) : noCodes,
+      goals,
+      nearly: compileNearly(offer, terms),
+      saysMissedOut: wording[id]?.missedOut !== undefined,
+    },
+  ];
+}
+
+function compileNearly({ nearly }: Offer, terms: MarketTerms): CompiledOffer['nearly'] {
+  if (!nearly) return null;
+  if ('share' in nearly) return { share: percentAsFraction(nearly.share) };
+  const amount = amountIn(nearly.amounts, terms);
+  return amount === null ? null : { amount };
+}
+
+function compileGoal(id: string, goal: Goal, unlock: Offer['unlock']['by'], terms: MarketTerms, options: readonly CompiledOption[]): CompiledGoal[] {
+  const wanted = goal.targets[terms.id];
+  const target = unlock === 'code' || !wanted ? null : resolveTarget(wanted, terms.money);
+  if (target === null && unlock !== 'code') return [];
+  const rewards = inOrder(goal.rewards).flatMap(([rewardId, reward]) => compileReward(rewardId, reward, terms, options));
+  if (rewards.length === 0) return [];
+  const { measure, goods } = goal;
+  return [
+    {
+      id,
+      goal,
+      counts: {
+        kind: measure.kind === 'countedValue' ? 'value' : measure.kind,
+        basis: measure.kind === 'countedValue' ? compileBasis(measure.basis, terms) : shownBasis,
+        goods: goods ? compileSelection(goods, terms) : null,
+      },
+      target,
+      rewards,
+      options: new Set(rewards.flatMap((reward) => ('options' in reward ? [...reward.options] : []))),
+    },
+  ];
+}
+
+function compileReward(id: string, reward: Reward, terms: MarketTerms, options: readonly CompiledOption[]): CompiledReward[] {
+  const { kind } = reward;
+  if (kind === 'gift') return [{ id, kind, product: reward.product, quantity: reward.quantity }];
+  if (kind === 'goodsLessPercent') {
+    return [{ id, kind, percent: percentAsFraction(reward.percent), percentDecimal: reward.percent, goods: reward.goods ? compileSelection(reward.goods, terms) : null }];
+  }
+  const chosen = (on: OptionSelection) => new Set(options.filter((option) => selectsOption(on, option)).map((option) => option.id));
+  const stated = (amounts: Amounts | undefined): number | null => (amounts ? amountIn(amounts, terms) : null);
+  const cap = reward.cap ? stated(reward.cap) : Infinity;
+  const amount = kind === 'deliveryAt' ? stated(reward.price) : kind === 'deliveryLessAmount' ? stated(reward.amount) : 0;
+  const percent = kind === 'deliveryLessPercent' ? reward.percent : null;
+  const compiled = {
+    id,
+    kind,
+    options: chosen(reward.on),
+    coversOwnDelivery: reward.coversOwnDelivery,
+    percent: percent === null ? null : percentAsFraction(percent),
+    percentDecimal: percent ?? '0',
+    priceOf: kind === 'upgrade' ? chosen(reward.priceOf) : noOptions,
+  };
+  // A reward whose amount is not stated in this market is not offered there.
+  if (cap === null || amount === null || compiled.options.size === 0) return [];
+  return [{ ...compiled, cap, amount: kind === 'deliveryAt' ? toCashIncrement(amount, terms.money.cashIncrement) : amount }];
+}

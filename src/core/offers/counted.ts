@@ -1,0 +1,17 @@
+import { shownBasis } from '../cart/basis.ts';
+import { goodsValueOf, quantityOf, weightOf } from '../cart/line-values.ts';
+import type { MeasuredCart } from '../cart/measures.ts';
+import type { Counting } from './compile-offer.ts';
+
+/** What a cart has toward a goal: minor units in the goal's basis, pieces, or grams of goods that need delivery. */
+export function countedToward({ kind, basis, goods }: Counting, cart: MeasuredCart): number {
+  const wanted = { goods, counting: true };
+  switch (kind) {
+    case 'value':
+      return goods === null && basis.afterDiscounts === shownBasis.afterDiscounts && !basis.convertsTax ? cart.measures.countedValue : goodsValueOf(cart, basis, wanted);
+    case 'items':
+      return quantityOf(cart, wanted);
+    case 'weight':
+      return weightOf(cart, wanted);
+  }
+}

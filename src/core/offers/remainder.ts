@@ -1,0 +1,97 @@
+import { convertTax } from '../cart/basis.ts';
+import { applyDiscounts, discountApplies } from '../cart/discounts.ts';
+import { unitPriceOf } from '../cart/line-values.ts';
+import { imagineCart } from '../cart/imagined-cart.ts';
+import { measureCart, type MeasuredCart } from '../cart/measures.ts';
+import { ordinaryArticle } from '../cart/ordinary-article.ts';
+import { selects } from '../catalogue/goods-selection.ts';
+import type { Facts } from '../conditions/facts.ts';
+import { lowestThat } from '../lowest-that.ts';
+import type { CompiledOffer, Counting } from './compile-offer.ts';
+
+/** No article is dearer; keeps what a discount of nearly everything asks for within exact numbers. */
+const dearest = 10_000_000_000_000;
+
+/**
+ * The honest remainder (2-domain §7): the lowest price, as shown, from which on one more standard-taxed article that
+ * counts reaches the goal. It takes in that the goal may count without the tax that prices show (or with the one they
+ * do not), and that the discounts of the cart will cut the article too: it is taken to be among the goods of each of
+ * them, so that the promise holds whichever goods are added.
+ *
+ * @param counted what the cart has toward the goal, less than `target`; minor units
+ * @returns minor units as shown; null when no honest promise can be made: a discount that applies now would cease to
+ * apply on the way, the offer would cease to be for this shopper, or nothing that could be added reaches the goal
+ */
+export function remainderOf(offer: CompiledOffer, counting: Counting, counted: number, target: number, facts: Facts): number | null {
+  const { cart } = facts;
+  const least = counting.goods?.priceFrom ?? 0;
+  let remaining: number | null;
+  if (cart.discounted && counting.basis.afterDiscounts) remaining = remainderUnderDiscounts(counting, target, cart);
+  else {
+    const missing = target - counted;
+    const reaches = (price: number) => inBasis(price, counting, cart) >= missing;
+    remaining = counting.basis.convertsTax ? lowestThat(reaches, 0, dearest) : missing;
+    if (cart.discounted && remaining !== null && someDiscountCeases(cart, remaining)) remaining = null;
+  }
+  if (remaining === null || least === Infinity) return null;
+  remaining = Math.max(remaining, least);
+  if (offer.whenLooksAtCart && !offer.when!.holds(withArticle(facts, remaining))) return null;
+  return remaining;
+}
+
+function inBasis(price: number, { basis }: Counting, { terms, rates }: MeasuredCart): number {
+  return basis.convertsTax ? convertTax(price, ordinaryArticle, terms, rates) : price;
+}
+
+/**
+ * Between two prices of the article at which a discount begins or ceases to apply, what is counted grows with the
+ * price. From the dearest stretch down, the first price that fails is found: all above it reach the goal.
+ */
+function remainderUnderDiscounts(counting: Counting, target: number, cart: MeasuredCart): number | null {
+  const reaches = (price: number) => countedWith(price, counting, cart) >= target;
+  const before = valueBefore(cart);
+  const changes = cart.discounts.flatMap(({ from, below }) => [from - before, below - before]).filter((price) => price > 0 && price < dearest);
+  const starts = [...new Set([0, ...changes])].sort((a, b) => b - a);
+  let end = dearest;
+  let remaining: number | null = null;
+  for (const start of starts) {
+    if (!reaches(end)) break;
+    remaining = lowestThat(reaches, start, end);
+    if (remaining !== start) break;
+    end = start - 1;
+  }
+  return remaining === null || someDiscountCeases(cart, remaining) ? null : remaining;
+}
+
+function valueBefore(cart: MeasuredCart): number {
+  return cart.lines.reduce((sum, { quantity }, index) => sum + unitPriceOf(cart, index) * quantity, 0);
+}
+
+/** Whether some discount that applies now would not apply once an article of that price has been added. */
+function someDiscountCeases(cart: MeasuredCart, price: number): boolean {
+  const before = valueBefore(cart);
+  return cart.discounts.some((discount) => discountApplies(discount, before, cart.codes) && before + price >= discount.below);
+}
+
+/** What is counted once an article of that price has been added, which every discount cuts too. */
+function countedWith(price: number, counting: Counting, cart: MeasuredCart): number {
+  const values = [...cart.lines.map(({ quantity }, index) => unitPriceOf(cart, index) * quantity), price];
+  const added = cart.lines.length;
+  const { after } = applyDiscounts(cart.discounts, values, cart.codes, (goods, index) => index === added || selects(goods, cart.lines[index]!.product, unitPriceOf(cart, index)));
+  let counted = inBasis(after[added]!, counting, cart);
+  for (const [index, { product }] of cart.lines.entries()) {
+    if (!product.countsTowardGoals || (counting.goods && !selects(counting.goods, product, unitPriceOf(cart, index)))) continue;
+    counted += counting.basis.convertsTax ? convertTax(after[index]!, product, cart.terms, cart.rates) : after[index]!;
+  }
+  return counted;
+}
+
+/** The facts once an article of that price has been added: more of what the cart already has, else an ordinary one. */
+function withArticle(facts: Facts, price: number): Facts {
+  const { cart } = facts;
+  const { terms, rates } = cart;
+  if (cart.imagined) return { ...facts, cart: imagineCart({ ...cart.imagined, value: cart.imagined.value + price }, terms, rates), delivered: null };
+  const like = cart.lines.find(({ product }) => product.countsTowardGoals)?.product ?? ordinaryArticle;
+  const lines = [...cart.lines, { product: { ...like, prices: { [terms.id]: price } }, quantity: 1 }];
+  return { ...facts, cart: measureCart({ ...cart.cart, lines }, terms, rates, facts.destination), delivered: null };
+}

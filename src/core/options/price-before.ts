@@ -1,0 +1,38 @@
+import { lineApplies, priceOfCharge, withHandling, type ChargeInput, type DecisionPath } from '../charges/charge.ts';
+import { toCashIncrement } from '../money/rounding.ts';
+import { isWithin } from '../time/schedule.ts';
+import type { CompiledOption } from './compile-option.ts';
+
+/** Why an option cannot be chosen. */
+export type Unavailability = 'otherChannel' | 'notNow' | 'conditionNotMet' | 'noLineApplies' | 'carrierSilent';
+
+/** The two parts of an option's price: the charge, and own delivery prices of goods. Minor units. */
+export interface PriceParts {
+  base: number;
+  own: number;
+}
+
+/** Nothing but goods that ship free or have their own delivery price: a parcel's charge has nothing to look at. */
+export function hasNothingToCharge({ option }: CompiledOption, { facts }: ChargeInput): boolean {
+  const { items, hasOrdinaryLine } = facts.cart.measures;
+  return option.kind === 'parcel' && items > 0 && !hasOrdinaryLine;
+}
+
+/** Why an option is not offered to this shopper, whatever its charge; null when it is. */
+export function unavailableBecause({ channels, span, when }: CompiledOption, { facts }: ChargeInput): Unavailability | null {
+  if (channels !== null && !channels.has(facts.cart.channel)) return 'otherChannel';
+  if (!isWithin(span, facts.instant)) return 'notNow';
+  return when !== null && !when.holds(facts) ? 'conditionNotMet' : null;
+}
+
+/** The price before rewards, or why there is none. Charge and handling, then the cash increment, then own prices. */
+export function priceBefore(option: CompiledOption, input: ChargeInput, path: DecisionPath = null): PriceParts | Unavailability {
+  const reason = unavailableBecause(option, input);
+  if (reason !== null) return reason;
+  const own = option.option.kind === 'pickUp' ? 0 : toCashIncrement(input.facts.cart.measures.ownDelivery, option.cashIncrement);
+  if (hasNothingToCharge(option, input)) return { base: 0, own };
+  const charge = priceOfCharge(option.charge, input, path);
+  // Every line that applies has been asked for a price, so one that applies without a price waits for its carrier.
+  if (charge === null) return option.charge.lines.some((line) => lineApplies(line, option.charge, input)) ? 'carrierSilent' : 'noLineApplies';
+  return { base: toCashIncrement(withHandling(option.charge, charge), option.cashIncrement), own };
+}

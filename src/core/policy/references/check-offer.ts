@@ -1,0 +1,71 @@
+import { inOrder } from '../../ordered.ts';
+import type { Fault } from '../fault.ts';
+import type { Goal, Offer, OptionSelection, Policy, Reward } from '../types.ts';
+import { checkAmount, checkAmounts } from './check-amounts.ts';
+import { checkCondition, checkGoods } from './check-condition.ts';
+import { checkSchedule } from './check-schedule.ts';
+
+/** Markets, options and qualifiers it names exist; goals ascend in each market; rewards have an amount wherever a goal is. */
+export function checkOffer(id: string, offer: Offer, policy: Policy, fault: Fault): void {
+  const at = `/offers/${id}`;
+  for (const market of Object.keys(offer.markets ?? {})) if (!policy.markets[market]) fault(`${at}/markets/${market}`, `there is no market "${market}"`);
+  if (offer.schedule) checkSchedule(offer.schedule, `${at}/schedule`, fault);
+  if (offer.when) checkCondition(offer.when, policy, `${at}/when`, fault);
+  if (offer.nearly && 'amounts' in offer.nearly) checkAmounts(offer.nearly.amounts, policy, [], `${at}/nearly/amounts`, fault);
+  const before = new Map<string, number>();
+  for (const [goalId, goal] of inOrder(offer.goals)) {
+    const here = `${at}/goals/${goalId}`;
+    if (goal.goods) checkGoods(goal.goods, policy, `${here}/goods`, fault);
+    checkTargets(goal, before, policy, `${here}/targets`, fault);
+    const inMarkets = marketsOf(goal, offer, policy);
+    for (const [rewardId, reward] of Object.entries(goal.rewards)) checkReward(reward, inMarkets, policy, `${here}/rewards/${rewardId}`, fault);
+  }
+}
+
+/** Markets in which a goal holds: those with a target, or for a code alone every market of the offer. */
+function marketsOf(goal: Goal, { markets, unlock }: Offer, policy: Policy): string[] {
+  const offered = (id: string) => policy.markets[id] !== undefined && (!markets || markets[id] === true);
+  return Object.keys(unlock.by === 'code' ? policy.markets : goal.targets).filter(offered);
+}
+
+function checkTargets(goal: Goal, before: Map<string, number>, policy: Policy, at: string, fault: Fault): void {
+  const countsMoney = goal.measure.kind === 'countedValue';
+  for (const [market, target] of Object.entries(goal.targets)) {
+    const pointer = `${at}/${market}`;
+    if (!policy.markets[market]) {
+      fault(pointer, `there is no market "${market}"`);
+      continue;
+    }
+    if (countsMoney === 'count' in target) {
+      fault(pointer, countsMoney ? 'must be an amount of money: the goal counts goods value' : 'must be a count: the goal counts pieces or weight');
+      continue;
+    }
+    const amount = 'count' in target ? target.count : checkAmount(target, policy, market, pointer, fault);
+    if (amount === null) continue;
+    if (amount < 1) fault(pointer, 'comes to nothing: a goal is more than nothing');
+    // Goals that count different things do not compare.
+    const key = `${market} ${JSON.stringify(goal.measure)} ${JSON.stringify(goal.goods ?? null)}`;
+    if (amount <= (before.get(key) ?? 0)) fault(pointer, 'must be more than the goal before it');
+    before.set(key, amount);
+  }
+}
+
+function checkReward(reward: Reward, markets: readonly string[], policy: Policy, at: string, fault: Fault): void {
+  if (reward.kind === 'gift') return;
+  if (reward.kind === 'goodsLessPercent') {
+    if (Number(reward.percent) > 100) fault(`${at}/percent`, 'must be at most 100');
+    if (reward.goods) checkGoods(reward.goods, policy, `${at}/goods`, fault);
+    return;
+  }
+  checkSelection(reward.on, policy, `${at}/on`, fault);
+  if (reward.cap) checkAmounts(reward.cap, policy, markets, `${at}/cap`, fault);
+  if (reward.kind === 'deliveryAt') checkAmounts(reward.price, policy, markets, `${at}/price`, fault);
+  if (reward.kind === 'deliveryLessAmount') checkAmounts(reward.amount, policy, markets, `${at}/amount`, fault);
+  if (reward.kind === 'deliveryLessPercent' && Number(reward.percent) > 100) fault(`${at}/percent`, 'must be at most 100');
+  if (reward.kind === 'upgrade') checkSelection(reward.priceOf, policy, `${at}/priceOf`, fault);
+}
+
+function checkSelection(on: OptionSelection, policy: Policy, at: string, fault: Fault): void {
+  if (on.by !== 'list') return;
+  for (const option of Object.keys(on.options)) if (!policy.options[option]) fault(`${at}/options/${option}`, `there is no delivery option "${option}"`);
+}

@@ -1,0 +1,38 @@
+import { currentVersion } from './version.ts';
+
+type Json = Record<string, unknown>;
+
+const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+const entriesOf = (value: unknown): Json[] => (isObject(value) ? Object.values(value).filter(isObject) : []);
+
+/** What it takes to make a document of one version one of the next. */
+const steps: Record<number, (document: Json) => Json> = {
+  /**
+   * Before version 2 all goods had one tax rate, which only delivery stated; offers were unlocked by their amount, did
+   * not combine, and had one goal.
+   */
+  1: (document) => {
+    const upgraded = structuredClone(document);
+    for (const market of entriesOf(upgraded.markets)) if (isObject(market.tax)) market.tax.classes ??= { standard: market.tax.delivery };
+    for (const offer of entriesOf(upgraded.offers)) {
+      offer.combines ??= false;
+      offer.unlock ??= { by: 'amount' };
+      for (const goal of entriesOf(offer.goals)) goal.then ??= 'replace';
+    }
+    return { ...upgraded, version: 2 };
+  },
+};
+
+/**
+ * A policy document brought to the current version, by every step in between; one of this version, or of one that is
+ * not known, is returned as it is, for `checkPolicy` to judge. The document handed in stays as it is.
+ */
+export function upgradePolicy(document: unknown): unknown {
+  let upgraded = document;
+  while (isObject(upgraded) && typeof upgraded.version === 'number' && upgraded.version < currentVersion) {
+    const step = steps[upgraded.version];
+    if (!step) return upgraded;
+    upgraded = step(upgraded);
+  }
+  return upgraded;
+}

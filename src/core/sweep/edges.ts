@@ -1,0 +1,96 @@
+import { lineValue } from '../cart/line-values.ts';
+import type { CompiledBasis } from '../cart/basis.ts';
+import type { ChargeMeasure } from '../charges/charge-measure.ts';
+import type { CompiledCharge } from '../charges/compile-charge.ts';
+import { leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
+import { priceEdges, type MeasureEdges } from '../conditions/compile-leaf.ts';
+import { imagineCart } from '../cart/imagined-cart.ts';
+import type { ImaginedOrder } from '../cart/imagined-order.ts';
+import type { CompiledZone } from '../evaluation/compile.ts';
+import { lowestThat } from '../lowest-that.ts';
+import { ratesAt } from '../markets/terms.ts';
+import type { CompiledOffer } from '../offers/compile-offer.ts';
+import { axisMeasures, axisReach, orderAt, type SweepAxis } from './axis.ts';
+
+/** Of a per-unit price by started units at most so many steps are told apart; beyond, it counts as a slope. */
+const maxStartedSteps = 500;
+
+/** What edges are looked for along. */
+interface Along {
+  zone: CompiledZone;
+  axis: SweepAxis;
+  order: ImaginedOrder;
+  region: string | undefined;
+}
+
+/**
+ * Every amount along the axis at which the policy itself changes what holds: edges of charge lines, started units,
+ * thresholds of conditions, goals. Between two of them prices are made up of whole pieces that rise evenly.
+ */
+export function policyEdges(along: Along): number[] {
+  const { zone, axis } = along;
+  const edges = new Set<number>();
+  const add = (amount: number | null) => {
+    if (amount !== null && amount > 0 && amount < axisReach[axis]) edges.add(amount);
+  };
+  for (const { charge, when } of zone.options) {
+    for (const edge of chargeEdges(charge, axis)) add(edge);
+    for (const line of charge.lines) for (const edge of conditionEdges(line.when, along)) add(edge);
+    for (const edge of conditionEdges(when, along)) add(edge);
+  }
+  for (const offer of zone.offers) for (const edge of offerEdges(offer, along)) add(edge);
+  return [...edges].sort((a, b) => a - b);
+}
+
+const alongAxis = (measure: ChargeMeasure, axis: SweepAxis): boolean => axisMeasures[axis].includes(measure);
+
+function chargeEdges({ lines }: CompiledCharge, axis: SweepAxis): number[] {
+  return lines.flatMap(({ range, price }) => {
+    const edges = range && alongAxis(range.measure, axis) ? [range.from, range.to] : [];
+    if (price.kind !== 'perUnit' || !price.perUnit || !alongAxis(price.perUnit.measure, axis)) return edges;
+    const { from, per, started } = price.perUnit;
+    edges.push(from);
+    if (!started) return edges;
+    const end = range && range.measure === price.perUnit.measure ? range.to : Infinity;
+    for (let step = 0; step < maxStartedSteps && from + step * per + 1 < end; step++) edges.push(from + step * per + 1);
+    return edges;
+  });
+}
+
+function conditionEdges(condition: CompiledCondition | null, along: Along): (number | null)[] {
+  return condition === null ? [] : leavesOf(condition).flatMap(({ looksAt }) => looksAt.flatMap((edges) => measureEdges(edges, along)));
+}
+
+function offerEdges({ when, goals }: CompiledOffer, along: Along): (number | null)[] {
+  const goalEdges = goals.flatMap(({ counts, target }) => {
+    const prices = counts.goods ? measureEdges(priceEdges(counts.goods), along) : [];
+    if (target === null) return prices;
+    const measure: MeasureEdges['measure'] = counts.kind === 'value' ? { kind: 'value', basis: counts.basis } : { kind: counts.kind };
+    return [...prices, ...measureEdges({ measure, edges: [target] }, along)];
+  });
+  return [...conditionEdges(when, along), ...goalEdges];
+}
+
+/** Amounts along the axis at which a measure reaches its edges. */
+function measureEdges({ measure, edges }: MeasureEdges, along: Along): (number | null)[] {
+  const { axis, order } = along;
+  switch (measure.kind) {
+    case 'value':
+      return axis === 'goodsValue' ? edges.map((edge) => valueThatReaches(edge, measure.basis, along)) : [];
+    case 'unitPrice':
+      if (axis === 'goodsValue') return edges.map((edge) => edge * Math.max(1, order.items));
+      return axis === 'items' ? edges.map((edge) => (edge > 0 ? Math.floor(order.value / edge) + 1 : null)) : [];
+    case 'lines':
+      return [];
+    default:
+      return alongAxis(measure.kind, axis) ? edges : [];
+  }
+}
+
+/** The lowest value as shown that comes to an amount in a basis. */
+function valueThatReaches(amount: number, basis: CompiledBasis, { zone, order, region }: Along): number | null {
+  if (!basis.convertsTax) return amount;
+  const { terms } = zone.market;
+  const rates = ratesAt(terms, region);
+  return lowestThat((value) => lineValue(imagineCart(orderAt('goodsValue', order, value), terms, rates), 0, basis) >= amount, 0, axisReach.goodsValue);
+}

@@ -1,0 +1,144 @@
+import { orderOfValue, type ImaginedOrder } from '../cart/imagined-order.ts';
+import type { CompiledZone } from '../evaluation/compile.ts';
+import { imaginedContext, type Situation } from '../evaluation/context.ts';
+import { priceOptions, type PricedOption } from '../evaluation/price-options.ts';
+import { lowestThat } from '../lowest-that.ts';
+import { axisReach, orderAt, type SweepAxis } from './axis.ts';
+import { policyEdges } from './edges.ts';
+
+/**
+ * One stretch [from, to) of the axis on which every price comes about in the same way; `to` null is open. Prices on it
+ * are level, or rise evenly from that at `from` to that at `last`, each rounded to its minor unit on the way.
+ */
+export interface SweepSegment {
+  from: number;
+  to: number | null;
+  /** the last amount of the stretch, or as far as the sweep looks */
+  last: number;
+  /** in the zone's shown order; null where the option is not offered */
+  options: (SweepPrice | null)[];
+  /** offer/goal pairs in force and reached on this stretch, as `offerId/goalId` */
+  reached: string[];
+}
+
+/** Minor units. */
+export interface SweepPrice {
+  before: number;
+  after: number;
+  /** the same at the end of the stretch */
+  lastBefore: number;
+  lastAfter: number;
+}
+
+export interface Sweep {
+  zoneId: string;
+  marketId: string;
+  currency: string;
+  axis: SweepAxis;
+  optionIds: string[];
+  segments: SweepSegment[];
+}
+
+/**
+ * The exact piecewise function of option prices and goal states along an axis, for an order of ordinary goods in a
+ * zone. Breakpoints come from the policy: first every edge that it states, then, where a price is cut off, capped or
+ * overtaken between two of them, the exact amount at which the way it comes about changes. Nothing is sampled.
+ *
+ * Cost: breakpoints × log₂(axis) × options.
+ *
+ * @param order what is the same all along: one article without weight or size when not given
+ */
+export function sweepZone(zone: CompiledZone, axis: SweepAxis, situation: Situation, order: ImaginedOrder = orderOfValue(0)): Sweep {
+  const walk = (at: number) => pricedAt(zone, axis, situation, order, at);
+  const starts = [0, ...policyEdges({ zone, axis, order, region: situation.destination.region })];
+  const points = starts.flatMap((start, index) => changesBetween(start, (starts[index + 1] ?? axisReach[axis]) - 1, (at) => walk(at).way));
+  const segments = points.map((from, index): SweepSegment => {
+    const to = points[index + 1] ?? null;
+    return segmentOver(from, to, to === null ? axisReach[axis] - 1 : to - 1, walk);
+  });
+  return {
+    zoneId: zone.id,
+    marketId: zone.market.id,
+    currency: zone.market.market.currency,
+    axis,
+    optionIds: zone.options.map((option) => option.id),
+    segments: mergeLevel(segments),
+  };
+}
+
+/** The segment that holds at an amount. */
+export function segmentOf(sweep: Sweep, at: number): SweepSegment {
+  let low = 0;
+  let high = sweep.segments.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (sweep.segments[middle]!.from <= at) low = middle;
+    else high = middle - 1;
+  }
+  return sweep.segments[low]!;
+}
+
+interface PricedAt {
+  options: (Pick<SweepPrice, 'before' | 'after'> | null)[];
+  reached: string[];
+  /** how the prices come about, to be compared */
+  way: string;
+}
+
+function pricedAt(zone: CompiledZone, axis: SweepAxis, situation: Situation, order: ImaginedOrder, at: number): PricedAt {
+  const path: number[] = [];
+  const context = imaginedContext(zone, orderAt(axis, order, at), situation);
+  const priced = priceOptions(context, path);
+  const reached = context.standings.flatMap(({ offerId, status, goals }) => (status === 'inForce' ? goals.flatMap((goal) => (goal.reached ? [`${offerId}/${goal.goalId}`] : [])) : []));
+  return { options: priced.map(priceOf), reached, way: `${path.join()}|${reached.join()}|${priced.map((entry) => ('unavailable' in entry ? 0 : 1)).join('')}` };
+}
+
+function priceOf(entry: PricedOption): Pick<SweepPrice, 'before' | 'after'> | null {
+  return 'unavailable' in entry ? null : { before: entry.before.base + entry.before.own, after: entry.after.base + entry.after.own };
+}
+
+/**
+ * The starts of the stretches in [from, last] on which prices come about in one way. Between two edges of the policy
+ * each price is a rising function of the amount, so a cut-off, cap or floor sets in once, and of two prices compared
+ * one overtakes the other at most once: equal ways at both ends are equal ways in between.
+ */
+function changesBetween(from: number, last: number, way: (at: number) => string): number[] {
+  const starts = [from];
+  const final = way(last);
+  let here = way(from);
+  while (here !== final) {
+    const start = starts.at(-1)!;
+    const unlike = here;
+    const next = lowestThat((at) => way(at) !== unlike, start, last);
+    if (next === null) break;
+    starts.push(next);
+    here = way(next);
+  }
+  return starts;
+}
+
+function segmentOver(from: number, to: number | null, last: number, walk: (at: number) => PricedAt): SweepSegment {
+  const first = walk(from);
+  const end = walk(last);
+  const options = first.options.map((price, index): SweepPrice | null => {
+    const atEnd = end.options[index];
+    return price && atEnd ? { ...price, lastBefore: atEnd.before, lastAfter: atEnd.after } : null;
+  });
+  return { from, to, last, options, reached: first.reached };
+}
+
+const isLevel = ({ options }: SweepSegment): boolean => options.every((price) => price === null || (price.before === price.lastBefore && price.after === price.lastAfter));
+
+function mergeLevel(segments: SweepSegment[]): SweepSegment[] {
+  const merged: SweepSegment[] = [];
+  for (const segment of segments) {
+    const before = merged.at(-1);
+    if (before && isLevel(before) && isLevel(segment) && sameContent(before, segment)) Object.assign(before, { to: segment.to, last: segment.last });
+    else merged.push({ ...segment });
+  }
+  return merged;
+}
+
+function sameContent(a: SweepSegment, b: SweepSegment): boolean {
+  return a.reached.join() === b.reached.join() && a.options.every((price, index) => price?.before === b.options[index]?.before && price?.after === b.options[index]?.after);
+}

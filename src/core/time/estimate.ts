@@ -1,0 +1,58 @@
+import type { DeliveryOption } from '../policy/types.ts';
+import { dateOfDay } from './day.ts';
+import { addWorkingDays, minuteOfDay, workingDayFrom, type WorkingDays } from './working-days.ts';
+import { instantOfClock, type LocalTime } from './zone-clock.ts';
+
+/** When goods are there: as it was promised, and what that means for an order at the moment of the evaluation. */
+export type Estimate =
+  | { unit: 'workingDays'; min: number; max: number; /** ISO 8601 days */ leaves: string; earliest: string; latest: string }
+  | { unit: 'hours'; min: number; max: number; /** ms since 1970-01-01T00:00Z */ starts: number; earliest: number; latest: number };
+
+export interface CompiledEstimate {
+  unit: 'workingDays' | 'hours';
+  min: number;
+  max: number;
+  /** minutes since midnight on the store's clock before which an order leaves the same day */
+  cutOff: number;
+  calendar: WorkingDays;
+  storeZone: string;
+  /** the last estimate in working days and for which day it holds, since it changes only from day to day */
+  last: { key: number; estimate: Estimate } | null;
+}
+
+const minutesPerDay = 1440;
+const msPerHour = 3_600_000;
+
+export function compileEstimate({ min, max, unit, cutOff }: DeliveryOption['estimate'], calendar: WorkingDays, storeZone: string): CompiledEstimate {
+  return { unit: unit ?? 'workingDays', min, max, cutOff: cutOff ? minuteOfDay(cutOff) : minutesPerDay, calendar, storeZone, last: null };
+}
+
+/**
+ * The days or instants between which goods ordered now arrive. An order on a working day before the cut-off leaves
+ * that day, any other on the next working day. Working days count from the day it leaves; hours run on from the moment
+ * of the order, or from the opening of the day it leaves.
+ *
+ * @param local the instant on the store's clock
+ */
+export function estimateAt(compiled: CompiledEstimate, local: LocalTime, instant: number): Estimate {
+  const { unit, min, max, cutOff, calendar, storeZone } = compiled;
+  const late = local.minute >= cutOff ? 1 : 0;
+  if (unit === 'workingDays') {
+    const key = local.day * 2 + late;
+    if (compiled.last?.key === key) return compiled.last.estimate;
+    const leaves = workingDayFrom(calendar, local.day + late);
+    const estimate: Estimate = {
+      unit,
+      min,
+      max,
+      leaves: dateOfDay(leaves),
+      earliest: dateOfDay(addWorkingDays(calendar, leaves, min)),
+      latest: dateOfDay(addWorkingDays(calendar, leaves, max)),
+    };
+    compiled.last = { key, estimate };
+    return estimate;
+  }
+  const day = workingDayFrom(calendar, local.day + late);
+  const starts = Math.max(instant, instantOfClock(storeZone, day, calendar.opens, 'earlier'));
+  return { unit, min, max, starts, earliest: starts + min * msPerHour, latest: starts + max * msPerHour };
+}

@@ -1,0 +1,114 @@
+import { dayNumber, type DayNumber } from './day.ts';
+
+/** A moment as a wall clock shows it. */
+export interface LocalTime {
+  day: DayNumber;
+  /** minutes since midnight on the clock face */
+  minute: number;
+}
+
+const msPerMinute = 60_000;
+const msPerDay = 86_400_000;
+
+interface ZoneClock {
+  format: Intl.DateTimeFormat;
+  /** offset by quarter of an hour; every transition in force today falls on one */
+  offsets: Map<number, number>;
+}
+
+const clocks = new Map<string, ZoneClock>();
+const quarter = 15 * msPerMinute;
+const maxOffsets = 5000;
+
+/** @throws RangeError for a name that is not an IANA time zone */
+function clockOf(timeZone: string): ZoneClock {
+  let clock = clocks.get(timeZone);
+  if (!clock) {
+    const format = new Intl.DateTimeFormat('en-US', {
+      timeZone,
+      hourCycle: 'h23',
+      year: 'numeric',
+      month: 'numeric',
+      day: 'numeric',
+      hour: 'numeric',
+      minute: 'numeric',
+      second: 'numeric',
+    });
+    clock = { format, offsets: new Map() };
+    clocks.set(timeZone, clock);
+  }
+  return clock;
+}
+
+export function isTimeZone(name: string): boolean {
+  try {
+    clockOf(name);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/**
+ * How far the zone's clocks are ahead of UTC at an instant, in ms. From the platform's IANA time-zone data, daylight
+ * saving included.
+ *
+ * @param instant ms since 1970-01-01T00:00Z
+ */
+export function offsetAt(timeZone: string, instant: number): number {
+  const { format, offsets } = clockOf(timeZone);
+  const key = Math.floor(instant / quarter);
+  const known = offsets.get(key);
+  if (known !== undefined) return known;
+  const parts: Record<string, number> = {};
+  for (const { type, value } of format.formatToParts(key * quarter)) parts[type] = Number(value);
+  const shown = Date.UTC(parts.year!, parts.month! - 1, parts.day!, parts.hour!, parts.minute!, parts.second!);
+  const offset = shown - key * quarter;
+  if (offsets.size >= maxOffsets) offsets.clear();
+  offsets.set(key, offset);
+  return offset;
+}
+
+export function localTime(timeZone: string, instant: number): LocalTime {
+  const shown = instant + offsetAt(timeZone, instant);
+  const day = Math.floor(shown / msPerDay);
+  return { day, minute: Math.floor((shown - day * msPerDay) / msPerMinute) };
+}
+
+/**
+ * The instant at which a zone's clocks show a local time. A time that clocks skip is taken as the moment they jump
+ * over it; one that they show twice is its earlier or later showing, as asked for.
+ *
+ * @param local ISO 8601 to the minute without zone, such as 2026-03-29T02:30
+ * @returns ms since 1970-01-01T00:00Z @throws RangeError when it is not a local time
+ */
+export function instantOfLocal(timeZone: string, local: string, whenTwice: 'earlier' | 'later'): number {
+  const day = dayNumber(local.slice(0, 10));
+  const time = /^T(\d{2}):(\d{2})$/.exec(local.slice(10));
+  if (day === null || !time) throw new RangeError(`"${local}" is not a local time such as 2026-11-27T00:00`);
+  return instantOfClock(timeZone, day, Number(time[1]) * 60 + Number(time[2]), whenTwice);
+}
+
+/** The same from a day and the minutes since midnight on the clock face. */
+export function instantOfClock(timeZone: string, day: DayNumber, minute: number, whenTwice: 'earlier' | 'later'): number {
+  const shown = day * msPerDay + minute * msPerMinute;
+  // Offsets in force a day before and a day after are those on both sides of any transition in between.
+  const before = shown - offsetAt(timeZone, shown - msPerDay);
+  const after = shown - offsetAt(timeZone, shown + msPerDay);
+  const fits = [before, after].filter((instant) => instant + offsetAt(timeZone, instant) === shown);
+  if (fits.length > 0) return whenTwice === 'earlier' ? Math.min(...fits) : Math.max(...fits);
+  return transitionBetween(timeZone, Math.min(before, after), Math.max(before, after));
+}
+
+/** The first minute in (from, to] with the offset that holds at `to`. */
+function transitionBetween(timeZone: string, from: number, to: number): number {
+  const offset = offsetAt(timeZone, to);
+  let low = Math.floor(from / msPerMinute);
+  let high = Math.ceil(to / msPerMinute);
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (offsetAt(timeZone, middle * msPerMinute) === offset) high = middle;
+    else low = middle;
+  }
+  return high * msPerMinute;
+}
