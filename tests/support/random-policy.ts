@@ -1,73 +1,175 @@
 import fc from 'fast-check';
 import type { Product } from '../../src/core/catalogue/product.ts';
-import type { AreaPart, Charge, DeliveryOption, Offer, Policy, Reward } from '../../src/core/policy/types.ts';
+import type { EvaluationInput } from '../../src/core/evaluation/evaluation.ts';
+import type { Amounts, AreaPart, Basis, CartDiscount, Charge, ChargeLine, Condition, ConditionNode, DeliveryOption, Goal, GoodsSelection, LocalAmount, Market, Offer, OptionSelection, Policy, Reward, Shopper } from '../../src/core/policy/types.ts';
 
-const amount = fc.integer({ min: 1, max: 20_000 });
+/** Collections keyed by position. */
+const keyed = <T>(list: readonly T[], prefix: string): Record<string, T> => Object.fromEntries(list.map((item, index) => [`${prefix}-${index}`, item]));
+const maybe = <T extends object>(model: { [K in keyof T]: fc.Arbitrary<T[K]> }, requiredKeys: (keyof T)[]) => fc.record(model, { requiredKeys }) as fc.Arbitrary<T>;
 
-const stepped: fc.Arbitrary<Charge> = fc
-  .record({ edges: fc.uniqueArray(amount, { minLength: 1, maxLength: 4 }), prices: fc.array(fc.integer({ min: 0, max: 3000 }), { minLength: 5, maxLength: 5 }), open: fc.boolean(), first: fc.boolean() })
-  .map(({ edges, prices, open, first }) => {
-    const from = [...(first ? [0] : []), ...edges.sort((a, b) => a - b)];
-    return {
-      combine: 'first',
-      lines: Object.fromEntries(
-        from.map((start, index) => {
-          const next = from[index + 1];
-          const to = next !== undefined ? { exact: next } : open ? null : { exact: start + 5000 };
-          return [`line-${index}`, { order: index, over: { measure: 'goodsValue', from: { exact: start }, to }, price: { fixed: { exact: prices[index]! } } }];
-        }),
-      ),
-      otherwise: prices[0]! % 2 === 0 ? { kind: 'notOffered' } : { kind: 'price', price: { exact: prices[4]! } },
-    };
-  });
+/** Records whose further properties are there once in `rarity` times each, so that most of what is made does something. */
+const rarely = <Always extends object, Rare extends object>(always: { [K in keyof Always]: fc.Arbitrary<Always[K]> }, rare: { [K in keyof Rare]: fc.Arbitrary<Rare[K]> }, rarity = 7): fc.Arbitrary<Always & Partial<Rare>> =>
+  fc
+    .tuple(fc.record(always), fc.record(rare), fc.record(Object.fromEntries(Object.keys(rare).map((key) => [key, fc.integer({ min: 1, max: rarity })]))))
+    .map(([given, more, dice]) => ({ ...given, ...Object.fromEntries(Object.entries(more).filter(([key]) => dice[key] === 1)) }) as Always & Partial<Rare>);
 
-/** Lines that overlap and leave gaps: what a person can end up with. */
-const untidy: fc.Arbitrary<Charge> = fc.array(fc.record({ from: fc.integer({ min: 0, max: 15_000 }), size: amount, price: fc.integer({ min: 0, max: 3000 }) }), { maxLength: 5 }).map((lines) => ({
-  combine: 'first',
-  lines: Object.fromEntries(lines.map(({ from, size, price }, index) => [`line-${index}`, { order: index, over: { measure: 'goodsValue', from: { exact: from }, to: { exact: from + size } }, price: { fixed: { exact: price } } }])),
-  otherwise: { kind: 'price', price: { exact: 999 } },
-}));
+const minor = (max: number, min = 0) => fc.integer({ min, max });
+const following: fc.Arbitrary<LocalAmount> = fc
+  .record({ base: minor(3000, 1), buffer: fc.constantFrom('0', '2.5', '10'), round: fc.constantFrom('nearest' as const, 'up' as const, 'down' as const), step: fc.constantFrom(1, 5, 50, 100), less: fc.constantFrom(0, 1, 5) })
+  .map((parts) => ({ following: parts }));
+const local = (max: number, min = 0): fc.Arbitrary<LocalAmount> => fc.oneof({ arbitrary: minor(max, min).map((exact): LocalAmount => ({ exact })), weight: 4 }, { arbitrary: following, weight: 1 });
+const exactly = (max: number, min = 0): fc.Arbitrary<LocalAmount> => minor(max, min).map((exact) => ({ exact }));
+const amounts = (max: number, min = 0): fc.Arbitrary<Amounts> => local(max, min).map((here) => ({ here }));
 
-const countRange = fc.tuple(fc.integer({ min: 0, max: 6000 }), fc.option(fc.integer({ min: 1, max: 6000 }))).map(([from, size]) => ({ from, to: size === null ? null : from + size }));
-const countMeasure = fc.constantFrom('items', 'lines', 'weight', 'volume', 'longestSide', 'chargeableWeight');
-const exact = (max: number) => fc.integer({ min: 0, max }).map((minor) => ({ exact: minor }));
+const basis = fc.constantFrom<Basis>('afterDiscountsAsShown', 'afterDiscountsWithTax', 'afterDiscountsWithoutTax', 'beforeDiscountsAsShown', 'beforeDiscountsWithTax', 'beforeDiscountsWithoutTax');
+const words = ['red', 'blue'];
 
-/** Every measure, per-unit prices, minimum and maximum, and the four ways to combine. */
-const general: fc.Arbitrary<Charge> = fc.record({
-  combine: fc.constantFrom('first', 'sum', 'highest', 'lowest'),
-  volumeDivisor: fc.constantFrom(4000, 5000, 6000),
-  lines: fc.dictionary(
-    fc.constantFrom('a', 'b', 'c', 'd'),
-    fc.record({
-      order: fc.integer({ min: 0, max: 3 }),
-      over: fc.oneof(
-        fc.record({ measure: fc.constant('goodsValue' as const), range: countRange }).map(({ measure, range }) => ({ measure, from: { exact: range.from }, to: range.to === null ? null : { exact: range.to } })),
-        fc.record({ measure: countMeasure, range: countRange }).map(({ measure, range }) => ({ measure, ...range })),
-      ),
-      price: fc.record({ fixed: exact(2000), perUnit: fc.record({ measure: countMeasure, amount: exact(300), per: fc.integer({ min: 1, max: 1500 }), started: fc.boolean() }), max: fc.integer({ min: 1000, max: 9000 }).map((minor) => ({ exact: minor })), min: exact(900) }, { requiredKeys: ['fixed'] }),
-    }),
+const goods: fc.Arbitrary<GoodsSelection> = maybe<GoodsSelection>(
+  {
+    products: fc.constantFrom(['p-0'], ['p-1', 'p-2']),
+    categories: fc.constantFrom(['red'], ['red', 'blue']),
+    tags: fc.constantFrom(['blue'], ['none']),
+    unitPriceFrom: amounts(600),
+    unitPriceBelow: amounts(1200, 1),
+  },
+  [],
+).filter((selection) => Object.keys(selection).length > 0);
+
+const comparison = fc.constantFrom('is', 'isNot', 'atLeast', 'atMost', 'moreThan', 'lessThan', 'between');
+/** An operator with its value, and the upper end where it takes one. */
+const compared = (max: number) =>
+  fc.tuple(comparison, minor(max), minor(max)).map(([operator, a, b]) => (operator === 'between' ? { operator, value: Math.min(a, b), to: Math.max(a, b) } : { operator, value: a }));
+const comparedMoney = fc.tuple(comparison, minor(2500), minor(2500)).map(([operator, a, b]) =>
+  operator === 'between' ? { operator, amounts: { here: { exact: Math.min(a, b) } }, to: { here: { exact: Math.max(a, b) } } } : { operator, amounts: { here: { exact: a } } },
+);
+const readIn = fc.constantFrom('store', 'market', 'America/New_York', 'Asia/Tokyo');
+
+type Leaf = Exclude<ConditionNode, { kind: 'group' }>;
+type Unordered<T> = T extends unknown ? Omit<T, 'order'> : never;
+const cast = (leaf: fc.Arbitrary<object>) => leaf as fc.Arbitrary<Unordered<Leaf>>;
+
+const leaf: fc.Arbitrary<Unordered<Leaf>> = fc.oneof(
+  cast(fc.record({ kind: fc.constant('yesNo'), fact: fc.constantFrom('shopper.signedIn', 'shopper.business', 'shopper.firstOrder', 'destination.residential'), is: fc.boolean() })),
+  cast(
+    fc
+      .record({
+        fact: fc.constantFrom('shopper.group', 'shopper.tag', 'shopper.individual', 'cart.code', 'cart.channel', 'destination.region', 'destination.zone', 'destination.country', 'cart.currency', 'destination.market'),
+        operator: fc.constantFrom('is', 'isNot', 'oneOf', 'noneOf', 'contains'),
+      })
+      .map(({ fact, operator }) => {
+        const known = { 'cart.code': ['SUN', 'MOON'], 'cart.channel': ['web', 'app'], 'destination.region': ['NL-NH', 'NL-FR'], 'destination.zone': ['zone-0', 'zone-0'], 'destination.country': ['NL', 'BE'], 'cart.currency': ['EUR', 'JPY'], 'destination.market': ['here', 'here'] }[fact as string] ?? words;
+        const several = operator === 'oneOf' || operator === 'noneOf';
+        return { kind: 'word', fact, operator, values: several ? [...new Set(known)] : [known[0]] };
+      }),
   ),
-  otherwise: fc.constantFrom<Charge['otherwise']>({ kind: 'notOffered' }, { kind: 'price', price: { exact: 777 } }),
-});
+  cast(fc.record({ kind: fc.constant('number'), fact: fc.constantFrom('shopper.orderCount', 'cart.items', 'cart.lines', 'line.quantity'), compared: compared(6) }).map(({ compared: by, ...rest }) => ({ ...rest, ...by }))),
+  cast(
+    fc
+      .record({ kind: fc.constant('number'), fact: fc.constantFrom('shopper.daysSinceLastOrder', 'shopper.lifetimeSpend', 'cart.weight', 'cart.volume', 'cart.chargeableWeight', 'cart.longestSide'), compared: compared(2500) })
+      .map(({ compared: by, ...rest }) => ({ ...rest, ...by })),
+  ),
+  cast(fc.record({ goods, compared: compared(4) }).map(({ goods: of, compared: by }) => ({ kind: 'goodsNumber', fact: 'cart.quantityOf', goods: of, ...by }))),
+  cast(fc.record({ fact: fc.constantFrom('cart.goodsValue', 'cart.countedValue', 'line.value'), basis, by: comparedMoney }).map(({ by, ...rest }) => ({ kind: 'money', ...rest, ...by }))),
+  cast(fc.record({ basis, goods, by: comparedMoney }).map(({ by, ...rest }) => ({ kind: 'goodsMoney', fact: 'cart.valueOf', ...rest, ...by }))),
+  cast(fc.record({ kind: fc.constant('contents'), operator: fc.constantFrom('contains', 'only', 'none'), goods })),
+  cast(fc.record({ kind: fc.constant('postcode'), patterns: fc.constantFrom(['17*'], ['1799ZA', '2000'], ['1000..1799']) })),
+  cast(fc.record({ by: compared(30) }).map(({ by }) => ({ kind: 'distance', center: { latitude: 53, longitude: 5 }, ...by }))),
+  cast(fc.record({ kind: fc.constant('instant'), operator: fc.constantFrom('before', 'after'), at: fc.constantFrom('2027-03-28T02:30', '2026-10-25T02:30', '2026-11-24T12:00'), readIn: fc.constantFrom('America/New_York', 'Asia/Tokyo') })),
+  cast(fc.record({ kind: fc.constant('instant'), operator: fc.constant('between'), at: fc.constant('2026-10-25T00:00'), to: fc.constant('2026-11-24T12:00'), readIn })),
+  cast(fc.record({ kind: fc.constant('weekday'), days: fc.constantFrom([1, 2, 3], [6, 7]), readIn })),
+  cast(fc.record({ kind: fc.constant('timeOfDay'), from: fc.constantFrom('08:00', '22:00'), to: fc.constantFrom('12:00', '02:00'), readIn })),
+);
 
-const flat: fc.Arbitrary<Charge> = fc.integer({ min: 0, max: 3000 }).map((price) => ({ combine: 'first', lines: { always: { order: 1, price: { fixed: { exact: price } } } }, otherwise: { kind: 'notOffered' } }));
-
-const option: fc.Arbitrary<DeliveryOption> = fc
-  .record({ order: fc.integer({ min: 0, max: 3 }), kind: fc.constantFrom('parcel' as const, 'localDelivery' as const, 'pickUp' as const), charge: fc.oneof(stepped, untidy, flat, general) })
-  .map(({ order, kind, charge }) => ({ order, zone: 'all', on: true, name: 'An option', kind, label: {}, estimate: { min: 1, max: 2 }, charge }));
-
-const rewarded = fc.constantFrom<Reward['on']>({ by: 'all' }, { by: 'kind', kinds: ['parcel'] }, { by: 'list', options: { 'option-0': true } });
-
-const offer: fc.Arbitrary<Offer> = fc
-  .record({ target: amount, priority: fc.integer({ min: -3, max: 3 }), covers: fc.boolean(), on: rewarded })
-  .map(({ target, priority, covers, on }) => ({
-    order: 1,
-    name: 'An offer',
-    note: '',
-    on: true,
-    priority,
-    goals: { first: { order: 1, measure: { kind: 'countedValue', basis: 'afterDiscountsWithTax' }, targets: { here: { exact: target } }, rewards: { delivery: { order: 1, kind: 'deliveryFree', on, coversOwnDelivery: covers } } } },
+const nodesOf = (node: fc.Arbitrary<object>, qualifiers: boolean): fc.Arbitrary<Condition> =>
+  fc.record({ of: fc.constantFrom('all', 'any', 'none'), nodes: fc.array(qualifiers ? fc.oneof(node, fc.constant({ kind: 'qualifier', qualifier: 'q-0' })) : node, { maxLength: 3 }) }).map(({ of, nodes }) => ({
+    of: of as Condition['of'],
+    conditions: keyed(nodes.map((item, index) => ({ ...item, order: index }) as ConditionNode), 'c'),
   }));
+
+/** Trees of up to two levels, with references to the one qualifier. */
+export const randomCondition: fc.Arbitrary<Condition> = nodesOf(fc.oneof({ arbitrary: leaf, weight: 4 }, { arbitrary: nodesOf(leaf, true).map((tree) => ({ kind: 'group', ...tree })), weight: 1 }), true);
+const plainCondition = nodesOf(leaf, false);
+
+const countMeasure = fc.constantFrom('items', 'lines', 'weight', 'volume', 'longestSide', 'chargeableWeight');
+const range = (measure: string, from: number, size: number | null): ChargeLine['over'] =>
+  (measure === 'goodsValue' ? { measure, from: { exact: from }, to: size === null ? null : { exact: from + size } } : { measure, from, to: size === null ? null : from + size }) as ChargeLine['over'];
+const over = fc.tuple(fc.oneof(fc.constant('goodsValue'), countMeasure), minor(3000), fc.option(minor(3000, 1))).map(([measure, from, size]) => range(measure, from, size));
+
+const perUnitPrice = fc.record(
+  { fixed: local(2000), perUnit: fc.record({ measure: fc.oneof(fc.constant('goodsValue' as const), countMeasure), amount: exactly(300), per: minor(1500, 1), started: fc.boolean() }), max: exactly(9000, 1000), min: exactly(900) },
+  { requiredKeys: ['fixed'] },
+);
+const percent = fc.constantFrom('0', '5', '12.5', '33.3', '50');
+const percentPrice = fc.record({ percent, basis, max: exactly(900, 300), min: exactly(250) }, { requiredKeys: ['percent', 'basis'] });
+const quotedPrice = fc.record({ carrier: fc.constantFrom('post', 'ferry'), marginPercent: percent, marginFixed: exactly(200), fallback: exactly(1500) }, { requiredKeys: ['carrier'] });
+
+const chargeLine = rarely(
+  { order: minor(3), price: fc.oneof({ arbitrary: perUnitPrice, weight: 4 }, { arbitrary: percentPrice, weight: 2 }, { arbitrary: quotedPrice, weight: 1 }) },
+  { over, when: plainCondition },
+  3,
+) as unknown as fc.Arbitrary<ChargeLine>;
+
+const charge: fc.Arbitrary<Charge> = fc.record(
+  {
+    combine: fc.constantFrom('first', 'sum', 'highest', 'lowest'),
+    volumeDivisor: fc.constantFrom(4000, 5000, 6000),
+    lines: fc.array(chargeLine, { minLength: 1, maxLength: 4 }).map((lines) => keyed(lines, 'line')),
+    otherwise: fc.constantFrom<Charge['otherwise']>({ kind: 'notOffered' }, { kind: 'price', price: { exact: 777 } }),
+    handling: fc.oneof(exactly(300).map((amount) => ({ amount })), percent.map((share) => ({ percent: share }))),
+  },
+  { requiredKeys: ['combine', 'lines', 'otherwise'] },
+) as fc.Arbitrary<Charge>;
+
+const schedule = fc.record({ readIn: fc.constantFrom('store', 'market', 'America/New_York'), from: fc.constantFrom('2026-03-29T02:30', '2026-10-25T02:30', '2026-11-24T12:00'), until: fc.constantFrom('2027-01-01T00:00', '2027-03-28T02:30') }, { requiredKeys: ['readIn'] });
+
+const option = rarely(
+  { order: minor(3), kind: fc.constantFrom('parcel', 'parcel', 'localDelivery', 'pickUp'), charge, tags: fc.constantFrom(['red'], ['blue']) },
+  { when: randomCondition, schedule, channels: fc.constant(['web']) },
+).map((parts) => ({ zone: 'zone-0', on: true, name: 'An option', label: {}, estimate: { min: 1, max: 2 }, ...parts }) as unknown as DeliveryOption);
+
+const selection = fc.constantFrom<OptionSelection>({ by: 'all' }, { by: 'kind', kinds: ['parcel'] }, { by: 'list', options: { 'option-0': true } }, { by: 'tag', tags: ['red'] });
+const onOptions = { order: minor(2), on: selection, coversOwnDelivery: fc.boolean() };
+const capped = { cap: amounts(2500) };
+const reward = fc.oneof(
+  rarely({ kind: fc.constant('deliveryFree'), ...onOptions }, capped, 4),
+  rarely({ kind: fc.constant('deliveryAt'), price: amounts(900), ...onOptions }, capped, 4),
+  rarely({ kind: fc.constant('deliveryLessPercent'), percent, ...onOptions }, capped, 4),
+  rarely({ kind: fc.constant('deliveryLessAmount'), amount: amounts(900), ...onOptions }, capped, 4),
+  rarely({ kind: fc.constant('upgrade'), priceOf: selection, ...onOptions }, capped, 4),
+  fc.record({ kind: fc.constant('goodsLessPercent'), order: minor(2), percent, goods }, { requiredKeys: ['kind', 'order', 'percent'] }),
+  fc.record({ kind: fc.constant('gift'), order: minor(2), product: fc.constant('p-0'), quantity: minor(3, 1) }),
+) as fc.Arbitrary<Reward>;
+
+const goal = (countGoals: boolean): fc.Arbitrary<Goal> =>
+  fc
+    .record({
+      measure: countGoals ? fc.constantFrom('countedValue', 'items', 'weight') : fc.constant('countedValue'),
+      basis,
+      target: minor(3000, 1),
+      count: minor(8, 1),
+      goods: fc.option(goods, { freq: 2 }),
+      then: fc.constantFrom('replace' as const, 'add' as const),
+      rewards: fc.array(reward, { minLength: 1, maxLength: 2 }).map((list) => keyed(list, 'reward')),
+    })
+    .map(({ measure, basis: of, target, count, goods: selected, then, rewards }) => ({
+      order: target,
+      measure: measure === 'countedValue' ? { kind: 'countedValue', basis: of } : { kind: measure as 'items' | 'weight' },
+      ...(selected ? { goods: selected } : {}),
+      targets: { here: measure === 'countedValue' ? { exact: target } : { count: measure === 'items' ? count : target } },
+      then,
+      rewards,
+    }));
+
+const unlock = fc.oneof(
+  { arbitrary: fc.constant<Offer['unlock']>({ by: 'amount' }), weight: 4 },
+  { arbitrary: fc.constantFrom('code' as const, 'amountOrCode' as const, 'amountAndCode' as const).map((by): Offer['unlock'] => ({ by, codes: { SUN: true } })), weight: 2 },
+);
+
+const offer = rarely(
+  { goals: fc.array(goal(true), { minLength: 1, maxLength: 3 }).map((list) => keyed(list, 'goal')), priority: fc.integer({ min: -2, max: 2 }), combines: fc.boolean(), unlock },
+  { when: randomCondition, schedule, limits: fc.record({ inAll: minor(2, 1), perShopper: minor(2, 1) }, { requiredKeys: [] }), nearly: percent.map((share) => ({ share })) },
+  5,
+).map((parts) => ({ order: 1, name: 'An offer', note: '', on: true, ...parts }) as unknown as Offer);
 
 const areaPart: fc.Arbitrary<AreaPart> = fc.oneof(
   fc.constant<AreaPart>({ kind: 'wholeMarket' }),
@@ -77,42 +179,153 @@ const areaPart: fc.Arbitrary<AreaPart> = fc.oneof(
   fc.record({ distance: fc.constantFrom(1, 5, 50), unit: fc.constantFrom('km' as const, 'mi' as const) }).map((size): AreaPart => ({ kind: 'radius', center: { latitude: 53, longitude: 5 }, ...size })),
 );
 
-export const randomPlace = fc.record({ country: fc.constantFrom('NL', 'NL', 'NL', 'CA'), postcode: fc.constantFrom('', '1799 ZA', '1799-zb', '1712', '2000'), region: fc.constantFrom('NL-NH', 'NL-FR', 'NL-GR'), coordinates: fc.record({ latitude: fc.double({ min: 52.9, max: 53.2, noNaN: true }), longitude: fc.constant(5) }) }, { requiredKeys: ['country', 'postcode'] });
+/** Markets of every tax habit, with and without cash increments, of two, no and three decimals. */
+const market: fc.Arbitrary<Market> = fc
+  .record({
+    kind: fc.constantFrom<Pick<Market, 'currency' | 'cashIncrement'>>({ currency: 'EUR' }, { currency: 'CHF', cashIncrement: 5 }, { currency: 'JPY' }, { currency: 'BHD', cashIncrement: 25 }),
+    prices: fc.constantFrom('withTax' as const, 'withTax' as const, 'withoutTax' as const),
+    standard: fc.constantFrom('21', '8.1', '0', '19'),
+    preselect: fc.constantFrom('first' as const, 'cheapest' as const),
+    elsewhere: fc.boolean(),
+    regions: fc.constantFrom({}, { 'NL-NH': { delivery: '6', classes: { standard: '12.5' } } }),
+  })
+  .map(({ kind, prices, standard, preselect, elsewhere, regions }) => ({
+    order: 1,
+    name: 'Here',
+    countries: ['NL'],
+    ...kind,
+    languages: ['en-GB'],
+    tax: { prices, delivery: standard, classes: { standard, reduced: '5.5' }, regions },
+    preselect,
+    timeZone: 'Europe/Amsterdam',
+    ...(elsewhere ? { elsewhere } : {}),
+  }));
 
-/** Valid policies of one market and zone with up to three options and offers. */
-export const randomPolicy: fc.Arbitrary<Policy> = fc.record({ options: fc.array(option, { minLength: 1, maxLength: 3 }), offers: fc.array(offer, { minLength: 1, maxLength: 3 }) }).map(({ options, offers }) => ({
-  version: 1,
-  store: { name: 'A store', baseCurrency: 'EUR', timeZone: 'UTC', origin: { country: 'NL', postcode: '' } },
-  markets: { here: { order: 1, name: 'Here', countries: ['NL'], currency: 'EUR', languages: ['en-GB'], tax: { prices: 'withTax', delivery: '21' }, preselect: 'first' } },
-  zones: { all: { order: 1, market: 'here', name: 'All', on: true, area: { include: { whole: { kind: 'wholeMarket' } } } } },
-  options: Object.fromEntries(options.map((item, index) => [`option-${index}`, item])),
-  qualifiers: {},
-  offers: Object.fromEntries(offers.map((item, index) => [`offer-${index}`, item])),
-  wording: {},
-  testCarts: {},
-}));
+const zone = fc.record({ order: minor(2), on: fc.boolean(), include: fc.array(areaPart, { minLength: 1, maxLength: 3 }), exclude: fc.array(areaPart, { maxLength: 1 }) });
 
-const randomZone = fc.record({ order: fc.integer({ min: 0, max: 2 }), on: fc.boolean(), include: fc.array(areaPart, { minLength: 1, maxLength: 3 }), exclude: fc.array(areaPart, { maxLength: 1 }) });
-const keyed = <T>(list: readonly T[]): Record<string, T> => Object.fromEntries(list.map((item, index) => [`part-${index}`, item]));
-
-/** The same with several zones, each with the options. */
-export const randomPolicyWithZones: fc.Arbitrary<Policy> = fc.tuple(randomPolicy, fc.array(randomZone, { minLength: 1, maxLength: 4 })).map(([policy, zones]) => ({
-  ...policy,
-  zones: Object.fromEntries(zones.map(({ order, on, include, exclude }, index) => [`zone-${index}`, { order, on, market: 'here', name: `Zone ${index}`, area: { include: keyed(include), exclude: keyed(exclude) } }])),
-  options: Object.fromEntries(zones.flatMap((_, zone) => Object.entries(policy.options).map(([id, item]) => [zone === 0 ? id : `${id}-${zone}`, { ...item, zone: `zone-${zone}` }]))),
-}));
-
-/** An ordinary product: counts, needs delivery, charged in the ordinary way. */
-export function ordinaryProduct(price: number, change: Partial<Product> = {}): Product {
-  return { id: 'ordinary', sku: 'O-1', name: 'Ordinary', prices: { here: price }, weightGrams: 100, sizeMm: null, categories: [], tags: [], needsDelivery: true, countsTowardGoals: true, shipsFree: false, ownDelivery: null, ...change };
+function policyOf(parts: { market: Market; options: DeliveryOption[]; offers: Offer[]; qualifier: Condition }): Policy {
+  return {
+    version: 2,
+    store: { name: 'A store', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', origin: { country: 'NL', postcode: '' } },
+    rates: { CHF: { rate: '0.9518', adoptedAt: '2026-11-02' }, JPY: { rate: '162.85', adoptedAt: '2026-11-02' }, BHD: { rate: '0.4123', adoptedAt: '2026-11-02' } },
+    markets: { here: parts.market },
+    zones: { 'zone-0': { order: 1, market: 'here', name: 'All', on: true, area: { include: { whole: { kind: 'wholeMarket' } } } } },
+    options: keyed(parts.options, 'option'),
+    qualifiers: { 'q-0': { order: 1, name: 'The qualifier', condition: parts.qualifier } },
+    offers: keyed(parts.offers, 'offer'),
+    wording: {},
+    testCarts: {},
+  };
 }
 
-const side = fc.integer({ min: 5, max: 2000 });
+/** Policies of one market and zone in which everything that can be said may be said. */
+export const randomPolicy: fc.Arbitrary<Policy> = fc
+  .record({ market, options: fc.array(option, { minLength: 1, maxLength: 3 }), offers: fc.array(offer, { maxLength: 3 }), qualifier: plainCondition })
+  .map(policyOf);
+
+/** The same with several zones, each with the options. */
+export const randomPolicyWithZones: fc.Arbitrary<Policy> = fc.tuple(randomPolicy, fc.array(zone, { minLength: 1, maxLength: 4 })).map(([policy, zones]) => ({
+  ...policy,
+  zones: keyed(zones.map(({ order, on, include, exclude }, index) => ({ order, on, market: 'here', name: `Zone ${index}`, area: { include: keyed(include, 'part'), exclude: keyed(exclude, 'part') } })), 'zone'),
+  options: Object.fromEntries(zones.flatMap((_, index) => Object.entries(policy.options).map(([id, item]) => [index === 0 ? id : `${id}-${index}`, { ...item, zone: `zone-${index}` }]))),
+}));
+
+/** An ordinary product: counts, needs delivery, taxed as standard, charged in the ordinary way. */
+export function ordinaryProduct(price: number, change: Partial<Product> = {}): Product {
+  return {
+    id: 'ordinary',
+    sku: 'O-1',
+    name: 'Ordinary',
+    prices: { here: price },
+    taxClass: 'standard',
+    weightGrams: 100,
+    sizeMm: null,
+    categories: [],
+    tags: [],
+    needsDelivery: true,
+    countsTowardGoals: true,
+    shipsFree: false,
+    ownDelivery: null,
+    notTo: [],
+    ...change,
+  };
+}
+
+const side = minor(400, 5);
+const mostly = (usual: boolean) => fc.oneof({ arbitrary: fc.constant(usual), weight: 5 }, { arbitrary: fc.constant(!usual), weight: 1 });
 
 export const randomProduct: fc.Arbitrary<Product> = fc
-  .record({ id: fc.string({ minLength: 1, maxLength: 5 }), price: fc.integer({ min: 0, max: 9000 }), needsDelivery: fc.boolean(), countsTowardGoals: fc.boolean(), shipsFree: fc.boolean(), own: fc.option(fc.integer({ min: 0, max: 2000 })), weightGrams: fc.option(fc.integer({ min: 1, max: 5000 })), sizeMm: fc.option(fc.tuple(side, side, side)) })
-  .map(({ id, price, own, ...flags }) => ordinaryProduct(price, { id, ...flags, ownDelivery: own === null ? null : { here: own } }));
+  .record({
+    id: fc.constantFrom('p-0', 'p-1', 'p-2', 'p-3'),
+    price: minor(900),
+    taxClass: fc.constantFrom('standard', 'standard', 'reduced', 'unheard-of'),
+    categories: fc.subarray(words),
+    tags: fc.subarray(words),
+    needsDelivery: mostly(true),
+    countsTowardGoals: mostly(true),
+    shipsFree: mostly(false),
+    own: fc.option(minor(2000), { freq: 2 }),
+    weightGrams: fc.option(minor(2000, 1)),
+    sizeMm: fc.option(fc.tuple(side, side, side)),
+    barred: mostly(false),
+  })
+  .map(({ price, own, barred, ...rest }) => ordinaryProduct(price, { ...rest, ownDelivery: own === null || price % 3 > 0 ? null : { here: own }, notTo: barred && price % 4 === 0 ? ['NL-FR', 'BE'] : [] }));
 
-export const randomCart = fc.array(fc.record({ product: randomProduct, quantity: fc.integer({ min: 1, max: 5 }) }), { maxLength: 5 }).map((lines) => ({ lines }));
+export const randomLines = fc.array(fc.record({ product: randomProduct, quantity: minor(4, 1) }), { maxLength: 5 });
+
+const onlyWhen = { code: fc.constant('MOON'), goods, from: minor(1500), below: minor(6000, 500) };
+const discount = fc.oneof(
+  rarely({ kind: fc.constant('percent'), percent: fc.constantFrom('5', '12.5', '50') }, onlyWhen, 4),
+  rarely({ kind: fc.constant('amount'), amount: minor(900) }, onlyWhen, 4),
+) as fc.Arbitrary<CartDiscount>;
+
+const shopper = fc.record(
+  {
+    signedIn: fc.boolean(),
+    individual: fc.constantFrom(...words),
+    groups: fc.subarray(words, { minLength: 1 }),
+    tags: fc.subarray(words, { minLength: 1 }),
+    business: fc.boolean(),
+    orderCount: minor(6),
+    lastOrderAt: fc.constantFrom('2026-11-23T23:30:00Z', '2026-03-29T00:30:00Z', '2020-01-01T00:00:00Z'),
+    lifetimeSpend: minor(2500),
+  },
+  { requiredKeys: ['signedIn'] },
+) as fc.Arbitrary<Shopper>;
+
+export const randomDestination = fc.record(
+  {
+    country: fc.constantFrom('NL', 'NL', 'NL', 'NL', 'NL', 'NL', 'BE'),
+    postcode: fc.constantFrom('', '1799 ZA', '1799-zb', '1712', '2000'),
+    region: fc.constantFrom('NL-NH', 'NL-FR', 'NL-GR'),
+    coordinates: fc.record({ latitude: fc.double({ min: 52.9, max: 53.2, noNaN: true }), longitude: fc.constant(5) }),
+    residential: fc.boolean(),
+  },
+  { requiredKeys: ['country', 'postcode'] },
+);
+
+/** Moments around clock changes and schedule ends, and some others. */
+export const randomInstant = fc.oneof(
+  fc.constantFrom('2026-10-25T00:29Z', '2026-10-25T00:30Z', '2026-10-25T01:30Z', '2026-11-24T11:00Z', '2027-03-28T00:59Z', '2027-03-28T01:00Z', '2027-03-28T06:30Z', '2026-12-31T23:00Z').map((at) => Date.parse(at)),
+  fc.integer({ min: Date.parse('2026-01-01T00:00Z') / 60_000, max: Date.parse('2027-12-31T00:00Z') / 60_000 }).map((minute) => minute * 60_000),
+);
+
+export const randomInput: fc.Arbitrary<EvaluationInput> = fc
+  .record(
+    {
+      lines: randomLines,
+      codes: fc.constantFrom([], ['sun'], ['MOON '], ['Sun', 'moon']),
+      discounts: fc.array(discount, { maxLength: 2 }),
+      channel: fc.constantFrom('web', 'app'),
+      shopper,
+      destination: randomDestination,
+      instant: randomInstant,
+      quotes: fc.record({ post: minor(1500), ferry: fc.constant(null) }),
+      redemptions: fc.record({ 'offer-0': fc.record({ inAll: minor(2), byShopper: minor(2) }) }),
+      earlier: fc.record({ option: fc.constantFrom('option-0', 'option-1'), price: fc.constantFrom(0, 777) }),
+    },
+    { requiredKeys: ['lines', 'codes', 'destination', 'instant'] },
+  )
+  .map(({ lines, codes, discounts, channel, ...situation }) => ({ ...situation, cart: { lines, codes, ...(discounts ? { discounts } : {}), ...(channel ? { channel } : {}) } }) as EvaluationInput);
 
 export const here = { country: 'NL', postcode: '' };

@@ -11,6 +11,8 @@ import type { CompiledOffer, Counting } from './compile-offer.ts';
 
 /** No article is dearer; keeps what a discount of nearly everything asks for within exact numbers. */
 const dearest = 10_000_000_000_000;
+/** So many prices at most are tried one by one. */
+const longestLook = 2000;
 
 /**
  * The honest remainder (2-domain §7): the lowest price, as shown, from which on one more standard-taxed article that
@@ -45,10 +47,13 @@ function inBasis(price: number, { basis }: Counting, { terms, rates }: MeasuredC
 
 /**
  * Between two prices of the article at which a discount begins or ceases to apply, what is counted grows with the
- * price. From the dearest stretch down, the first price that fails is found: all above it reach the goal.
+ * price but for rounding. From the dearest stretch down, the first price that fails is found: all above it reach the
+ * goal.
  */
 function remainderUnderDiscounts(counting: Counting, target: number, cart: MeasuredCart): number | null {
   const reaches = (price: number) => countedWith(price, counting, cart) >= target;
+  // Each discount is rounded once and moves each line by one at most; so does the tax of each line.
+  const slack = 2 * (2 + 2 * cart.discounts.length + cart.lines.length);
   const before = valueBefore(cart);
   const changes = cart.discounts.flatMap(({ from, below }) => [from - before, below - before]).filter((price) => price > 0 && price < dearest);
   const starts = [...new Set([0, ...changes])].sort((a, b) => b - a);
@@ -57,10 +62,24 @@ function remainderUnderDiscounts(counting: Counting, target: number, cart: Measu
   for (const start of starts) {
     if (!reaches(end)) break;
     remaining = lowestThat(reaches, start, end);
+    if (remaining === null) break;
+    remaining = pastRounding(remaining, end, target + slack, target, (price) => countedWith(price, counting, cart));
     if (remaining !== start) break;
     end = start - 1;
   }
   return remaining === null || someDiscountCeases(cart, remaining) ? null : remaining;
+}
+
+/**
+ * The lowest price after the last that fails, seen up to where no rounding can make one fail any more; that itself
+ * when a discount of nearly everything puts it far away.
+ */
+function pastRounding(found: number, end: number, safe: number, target: number, counted: (price: number) => number): number {
+  const sure = lowestThat((price) => counted(price) >= safe, found, end) ?? end;
+  if (sure - found > longestLook) return sure;
+  let lowest = found;
+  for (let price = found; price < sure; price++) if (counted(price) < target) lowest = price + 1;
+  return lowest;
 }
 
 function valueBefore(cart: MeasuredCart): number {

@@ -267,10 +267,6 @@ export type OptionSelection =
       };
     };
 /**
- * as shoppers enter it, upper case
- */
-export type Code = string;
-/**
  * a discount on goods that the shop has granted, in the market’s currency and as prices are shown
  */
 export type CartDiscount =
@@ -302,6 +298,10 @@ export type CartDiscount =
        */
       below?: number;
     };
+/**
+ * as shoppers enter it, upper case
+ */
+export type Code = string;
 /**
  * minor units
  */
@@ -1057,9 +1057,11 @@ export interface TestCart {
     [k: string]: CartLine;
   };
   /**
+   * as the shopper enters them
+   *
    * @maxItems 20
    */
-  codes?: Code[];
+  codes?: Word[];
   discounts?: {
     [k: string]: {
       order: Order;

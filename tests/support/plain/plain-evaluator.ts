@@ -1,0 +1,340 @@
+import type { EvaluationInput } from '../../../src/core/evaluation/evaluation.ts';
+import type { Charge, DeliveryOption, Goal, Offer, OptionSelection, Policy, Reward, Schedule } from '../../../src/core/policy/types.ts';
+import { amountHere, clockFace, minorOf, percentOf, round, sorted, split, sum, taxInside, toIncrement } from './basics.ts';
+import { among, chargeable, hasOwnPrice, isOrdinary, plainCart, sizes, valueIn, type PlainCart, type PlainLine } from './cart.ts';
+import { holds, type Asked } from './conditions.ts';
+import { marketOf, zoneOf } from './places.ts';
+
+/**
+ * A second evaluator, written from the description of what the computation means and sharing no code with the first:
+ * slow and plain, in exact fractions of BigInt. Compared with the first on random policies and carts.
+ */
+export interface PlainAnswer {
+  market: string | null;
+  zone: string | null;
+  options: { id: string; before: number; after: number; tax: number; setBy: string[] }[];
+  unavailable: string[];
+  goals: { offer: string; goal: string; status: string; counted: number; target: number | null; remaining: number | null; percent: number; reached: boolean }[];
+  lead: { offer: string; state: string } | null;
+  gifts: string[];
+  preselected: string | null;
+  totals: { goods: number; goodsReward: number; delivery: number; tax: number; toPay: number } | null;
+}
+
+interface Parts {
+  base: number;
+  own: number;
+}
+const whole = ({ base, own }: Parts) => base + own;
+
+export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnswer {
+  const nothing: PlainAnswer = { market: null, zone: null, options: [], unavailable: [], goals: [], lead: null, gifts: [], preselected: null, totals: null };
+  const marketId = input.market ?? marketOf(policy, input.destination);
+  if (marketId === null || !policy.markets[marketId]) return nothing;
+  const market = policy.markets[marketId];
+  const cart = plainCart(policy, marketId, input);
+  const shownWithTax = market.tax.prices === 'withTax';
+  const taxOf = (amount: number, rate: string) => (shownWithTax ? taxInside(amount, rate) : percentOf(amount, rate));
+  const goods = sum(cart.lines.map(({ after }) => after));
+  const totals = (off: number[], delivery: number, deliveryTax: number) => {
+    const tax = deliveryTax + sum(cart.lines.map((line, i) => taxOf(line.after - (off[i] ?? 0), line.rate)));
+    return { goods, goodsReward: sum(off), delivery, tax, toPay: goods - sum(off) + delivery + (shownWithTax ? 0 : tax) };
+  };
+  const zoneId = zoneOf(policy, marketId, input.destination);
+  if (!zoneId) return { ...nothing, market: marketId, totals: totals([], 0, 0) };
+
+  const asked: Asked = { cart, input, zoneId };
+  const options = sorted(policy.options).filter(({ item }) => item.zone === zoneId && item.on);
+  const offers = sorted(policy.offers)
+    .sort((a, b) => b.item.priority - a.item.priority)
+    .flatMap(({ id, item }) => offerHere(id, item, options, asked));
+  const active = offers.flatMap(({ id, offer, status, goals }) => {
+    if (status !== 'inForce') return [];
+    let rewards: { goal: string; reward: Reward }[] = [];
+    for (const goal of goals.filter(({ reached }) => reached)) {
+      const own = goal.rewards.map((reward) => ({ goal: goal.id, reward }));
+      rewards = goal.then === 'replace' ? own : [...rewards, ...own];
+    }
+    return rewards.length > 0 ? [{ id, combines: offer.combines, rewards }] : [];
+  });
+  const answer: PlainAnswer = { ...nothing, market: marketId, zone: zoneId, goals: offers.flatMap(({ id, status, goals }) => goals.map(({ id: goal, counted, target, remaining, percent, reached }) => ({ offer: id, goal, status, counted, target, remaining, percent, reached }))) };
+  answer.gifts = active.flatMap(({ rewards }) => rewards.flatMap(({ reward }) => (reward.kind === 'gift' ? [`${reward.quantity} ${reward.product}`] : [])));
+
+  const barred = cart.lines.some(({ product }) => product.notTo.includes(input.destination.country) || product.notTo.includes(input.destination.region ?? '-'));
+  const needsDelivery = cart.lines.some(({ product }) => product.needsDelivery);
+  const priced: { id: string; before: Parts; after: Parts; setBy: string[] }[] = [];
+  if (!barred && !(cart.lines.length > 0 && !needsDelivery)) {
+    for (const { id, item } of options) {
+      const before = priceBefore(item, asked);
+      if (before === null) answer.unavailable.push(id);
+      else priced.push({ id, before, ...rewarded(id, before, active, asked, () => null) });
+    }
+    const slower = structuredClone(priced);
+    for (const entry of priced) {
+      const source = (on: OptionSelection): Parts | null => {
+        const found = slower.filter(({ id }) => selected(on, id, policy.options[id]!));
+        return found.reduce<Parts | null>((lowest, { after }) => (lowest === null || whole(after) < whole(lowest) ? after : lowest), null);
+      };
+      Object.assign(entry, rewarded(entry.id, entry.before, active, asked, source));
+    }
+  }
+  const region = input.destination.region ? market.tax.regions?.[input.destination.region] : undefined;
+  const deliveryRate = region?.delivery ?? market.tax.delivery;
+  answer.options = priced.map(({ id, before, after, setBy }) => ({ id, before: whole(before), after: whole(after), tax: taxOf(whole(after), deliveryRate), setBy }));
+  const cheapest = Math.min(...answer.options.map(({ after }) => after));
+  const chosen = answer.options.find(({ id }) => id === input.earlier?.option) ?? answer.options.find(({ after }) => market.preselect === 'first' || after === cheapest);
+  answer.preselected = chosen?.id ?? null;
+  answer.totals = totals(goodsOff(active, cart), chosen?.after ?? 0, chosen?.tax ?? 0);
+  answer.lead = lead(offers, answer, policy);
+  return answer;
+}
+
+function within(schedule: Schedule | undefined, { cart, input }: Asked): 'before' | 'in' | 'after' {
+  if (!schedule) return 'in';
+  const { policy, marketId } = cart;
+  const zone = schedule.readIn === 'store' ? policy.store.timeZone : schedule.readIn === 'market' ? (policy.markets[marketId]!.timeZone ?? policy.store.timeZone) : schedule.readIn;
+  const now = clockFace(zone, input.instant).text;
+  if (schedule.from !== undefined && now < schedule.from) return 'before';
+  return schedule.until !== undefined && now >= schedule.until ? 'after' : 'in';
+}
+
+/** The charge, handling, cash increment, own prices; null when the option cannot be chosen. */
+function priceBefore(option: DeliveryOption, asked: Asked): Parts | null {
+  const { cart } = asked;
+  const { marketId, policy, lines } = cart;
+  if (option.channels && !option.channels.includes(cart.channel)) return null;
+  if (within(option.schedule, asked) !== 'in' || (option.when && !holds(option.when, asked))) return null;
+  const increment = policy.markets[marketId]!.cashIncrement;
+  const ownSum = sum(lines.filter((line) => hasOwnPrice(line, marketId)).map(({ product, quantity }) => (product.ownDelivery![marketId] as number) * quantity));
+  const own = option.kind === 'pickUp' ? 0 : toIncrement(ownSum, increment);
+  if (option.kind === 'parcel' && lines.length > 0 && !lines.some((line) => isOrdinary(line, marketId))) return { base: 0, own };
+  const price = chargeOf(option.charge, asked);
+  if (price === null) return null;
+  const { handling } = option.charge;
+  const added = !handling ? 0 : 'amount' in handling ? minorOf(handling.amount, policy, marketId) : percentOf(price, handling.percent);
+  return { base: toIncrement(price + added, increment), own };
+}
+
+function chargeOf(charge: Charge, asked: Asked): number | null {
+  const { cart, input } = asked;
+  const { marketId, policy, lines } = cart;
+  const ordinary = lines.filter((line) => isOrdinary(line, marketId));
+  const looked = lines.filter((line) => !line.product.needsDelivery || isOrdinary(line, marketId));
+  const filled = sizes(ordinary);
+  const measure: Record<string, number> = { goodsValue: sum(looked.map(({ after }) => after)), ...filled, chargeableWeight: chargeable(filled, charge.volumeDivisor ?? 5000) };
+  const minor = (value: number | Parameters<typeof minorOf>[0]) => (typeof value === 'number' ? value : minorOf(value, policy, marketId));
+  const prices = sorted(charge.lines).flatMap(({ item: { over, when, price } }) => {
+    if (when && !holds(when, asked)) return [];
+    if (over && !(measure[over.measure]! >= minor(over.from) && (over.to === null || measure[over.measure]! < minor(over.to)))) return [];
+    if ('carrier' in price) {
+      const quote = input.quotes?.[price.carrier] ?? null;
+      if (quote === null) return price.fallback ? [minor(price.fallback)] : [];
+      const [w = '0', d = ''] = (price.marginPercent ?? '0').split('.');
+      const hundred = 100n * 10n ** BigInt(d.length);
+      return [round(BigInt(quote) * (hundred + BigInt(w + d)), hundred) + (price.marginFixed ? minor(price.marginFixed) : 0)];
+    }
+    let value: number;
+    if ('percent' in price) value = percentOf(sum(looked.map((line) => valueIn(line, price.basis, cart))), price.percent);
+    else {
+      value = minor(price.fixed);
+      if (price.perUnit) {
+        const { measure: of, amount, per, started } = price.perUnit;
+        const beyond = Math.max(0, measure[of]! - (over && over.measure === of ? minor(over.from) : 0));
+        value += started ? Math.ceil(beyond / per) * minor(amount) : round(BigInt(beyond) * BigInt(minor(amount)), BigInt(per));
+      }
+    }
+    if (price.min) value = Math.max(value, minor(price.min));
+    if (price.max) value = Math.min(value, minor(price.max));
+    return [value];
+  });
+  if (prices.length === 0) return charge.otherwise.kind === 'price' ? minor(charge.otherwise.price) : null;
+  return { first: prices[0]!, sum: sum(prices), highest: Math.max(...prices), lowest: Math.min(...prices) }[charge.combine];
+}
+
+const selected = (on: OptionSelection, id: string, option: DeliveryOption): boolean =>
+  on.by === 'all' || (on.by === 'kind' && on.kinds.includes(option.kind)) || (on.by === 'tag' && on.tags.some((tag) => option.tags?.includes(tag) ?? false)) || (on.by === 'list' && Object.keys(on.options).includes(id));
+
+interface OfferHere {
+  id: string;
+  offer: Offer;
+  status: string;
+  goals: { id: string; then: string; rewards: Reward[]; counted: number; target: number | null; remaining: number | null; percent: number; reached: boolean; measure: Goal['measure']['kind'] }[];
+}
+
+function offerHere(id: string, offer: Offer, options: { id: string; item: DeliveryOption }[], asked: Asked): OfferHere[] {
+  const { cart, input } = asked;
+  const { policy, marketId } = cart;
+  if (!offer.on || (offer.markets && !offer.markets[marketId])) return [];
+  const codes = 'codes' in offer.unlock ? Object.keys(offer.unlock.codes) : [];
+  const entered = codes.some((code) => cart.codes.includes(code));
+  const used = input.redemptions?.[id];
+  const when = within(offer.schedule, asked);
+  const needsCode = offer.unlock.by === 'code' || offer.unlock.by === 'amountAndCode';
+  const usedUp = (used?.inAll ?? 0) >= (offer.limits?.inAll ?? Infinity) || (used?.byShopper ?? 0) >= (offer.limits?.perShopper ?? Infinity);
+  const forShopper = !offer.when || holds(offer.when, asked);
+  const status = when === 'before' ? 'notYet' : when === 'after' ? 'over' : !forShopper ? 'notForShopper' : usedUp ? 'usedUp' : needsCode && !entered ? 'needsCode' : 'inForce';
+  const goals = sorted(offer.goals).flatMap(({ id: goalId, item: goal }) => {
+    const wanted = goal.targets[marketId];
+    const target = offer.unlock.by === 'code' || !wanted ? null : 'count' in wanted ? wanted.count : minorOf(wanted, policy, marketId);
+    if (target === null && offer.unlock.by !== 'code') return [];
+    const rewards = sorted(goal.rewards).map(({ item }) => item).filter((reward) => !('on' in reward) || options.some((option) => selected(reward.on, option.id, option.item)));
+    if (rewards.length === 0) return [];
+    const counted = countedIn(goal, cart);
+    const enough = target !== null && counted >= target;
+    const reached = enough || (entered && (offer.unlock.by === 'code' || offer.unlock.by === 'amountOrCode'));
+    const percent = reached ? 100 : target === null ? 0 : Number((100n * BigInt(counted)) / BigInt(target));
+    const remaining = reached ? 0 : status !== 'inForce' || target === null ? null : remainder(goal, offer, target, counted, asked);
+    return [{ id: goalId, then: goal.then, rewards, counted, target, remaining, percent, reached, measure: goal.measure.kind }];
+  });
+  return goals.length > 0 ? [{ id, offer, status, goals }] : [];
+}
+
+function countedIn({ goods, measure }: Goal, cart: PlainCart): number {
+  const counting = cart.lines.filter((line) => line.product.countsTowardGoals && (!goods || line.joker || among(line, goods, cart.policy, cart.marketId)));
+  if (measure.kind === 'items') return sum(counting.map(({ quantity }) => quantity));
+  if (measure.kind !== 'countedValue') return sum(counting.filter(({ product }) => product.needsDelivery).map(({ product, quantity }) => (product.weightGrams ?? 0) * quantity));
+  return sum(counting.map((line) => valueIn(line, measure.basis, cart)));
+}
+
+/** Tries one price after the other: the first from which every price of one more article reaches the goal. */
+function remainder(goal: Goal, offer: Offer, target: number, counted: number, asked: Asked): number | null {
+  if (goal.measure.kind !== 'countedValue') return target - counted;
+  const { cart, input } = asked;
+  const { policy, marketId } = cart;
+  const article = { ...(cart.lines.find(({ product }) => product.countsTowardGoals)?.product ?? plainArticle), countsTowardGoals: true };
+  const withArticle = (price: number) => {
+    const line: PlainLine = { product: article, quantity: 1, unit: price, before: price, after: price, rate: '0', joker: true };
+    return plainCart(policy, marketId, input, [line]);
+  };
+  const least = goal.goods?.unitPriceFrom ? amountHere(goal.goods.unitPriceFrom, policy, marketId) : 0;
+  if (least === null) return null;
+  const before = sum(cart.lines.map((line) => line.before));
+  const lastChange = Math.max(0, ...(input.cart.discounts ?? []).flatMap(({ from = 0, below = 0 }) => [from - before, below - before]));
+  let found = 0;
+  // Roundings move what is counted by less than this, so that beyond it every price reaches the goal.
+  const margin = 10 + 4 * (input.cart.discounts ?? []).length + 2 * cart.lines.length;
+  for (let price = 0; ; price++) {
+    const reached = countedIn(goal, withArticle(price));
+    if (reached < target) found = price + 1;
+    if (reached >= target + margin && price > lastChange) break;
+    if (price > 3_000_000) return null;
+  }
+  if (cart.applying.some((index) => !withArticle(found).applying.includes(index))) return null;
+  found = Math.max(found, least);
+  if (offer.when && looksAtCart(offer.when, policy)) {
+    const line = { product: { ...article, prices: { [marketId]: found } }, quantity: 1 };
+    const more = plainCart(policy, marketId, { ...input, cart: { ...input.cart, lines: [...input.cart.lines, line] } });
+    if (!holds(offer.when, { ...asked, cart: more })) return null;
+  }
+  return found;
+}
+
+function looksAtCart(condition: Parameters<typeof holds>[0], policy: Policy): boolean {
+  return Object.values(condition.conditions).some((node) => {
+    if (node.kind === 'group') return looksAtCart(node, policy);
+    if (node.kind === 'qualifier') return looksAtCart(policy.qualifiers[node.qualifier]!.condition, policy);
+    return ['goodsNumber', 'money', 'goodsMoney', 'contents'].includes(node.kind) || (node.kind === 'number' && !node.fact.startsWith('shopper'));
+  });
+}
+
+const plainArticle: PlainLine['product'] = { id: '', sku: '', name: '', prices: {}, taxClass: 'standard', weightGrams: 0, sizeMm: null, categories: [], tags: [], needsDelivery: true, countsTowardGoals: true, shipsFree: false, ownDelivery: null, notTo: [] };
+
+type Active = { id: string; combines: boolean; rewards: { goal: string; reward: Reward }[] }[];
+
+/** All that combine, one after the other, against each of the others alone. */
+function rewarded(optionId: string, before: Parts, active: Active, asked: Asked, source: (on: OptionSelection) => Parts | null): { after: Parts; setBy: string[] } {
+  const option = asked.cart.policy.options[optionId]!;
+  const apply = (start: Parts, { id, rewards }: Active[number]): { parts: Parts; took: boolean; by: string[] } => {
+    let parts = start;
+    let took = false;
+    let by: string[] = [];
+    for (const { goal, reward } of rewards) {
+      if (!('on' in reward) || !selected(reward.on, optionId, option)) continue;
+      const next = byReward(reward, parts, before, asked, source);
+      if (next === null) continue;
+      took = true;
+      if (whole(next) < whole(parts)) by = [`${id}/${goal}`];
+      parts = next;
+    }
+    return { parts, took, by };
+  };
+  const candidates: { parts: Parts; setBy: string[]; rank: number }[] = [];
+  let together: { parts: Parts; setBy: string[]; rank: number } | null = null;
+  active.forEach((offer, rank) => {
+    if (!offer.combines) {
+      const alone = apply(before, offer);
+      if (alone.by.length > 0) candidates.push({ parts: alone.parts, setBy: alone.by, rank });
+      return;
+    }
+    const { parts, took, by } = apply(together?.parts ?? before, offer);
+    if (took) together = { parts, setBy: [...(together?.setBy ?? []), ...by], rank: together?.rank ?? rank };
+  });
+  if (together) candidates.push(together);
+  const best = candidates.filter(({ parts }) => whole(parts) < whole(before)).sort((a, b) => whole(a.parts) - whole(b.parts) || a.rank - b.rank)[0];
+  return best ? { after: best.parts, setBy: best.setBy } : { after: before, setBy: [] };
+}
+
+function byReward(reward: Extract<Reward, { on: OptionSelection }>, parts: Parts, before: Parts, { cart }: Asked, source: (on: OptionSelection) => Parts | null): Parts | null {
+  const { policy, marketId } = cart;
+  const increment = policy.markets[marketId]!.cashIncrement;
+  const here = (amounts: Parameters<typeof amountHere>[0]) => amountHere(amounts, policy, marketId)!;
+  if (reward.cap && whole(before) > here(reward.cap)) return null;
+  const covers = reward.coversOwnDelivery;
+  const subject = covers ? whole(parts) : parts.base;
+  let price: number;
+  if (reward.kind === 'deliveryFree') price = 0;
+  else if (reward.kind === 'deliveryAt') price = toIncrement(here(reward.price), increment);
+  else if (reward.kind === 'deliveryLessPercent') price = toIncrement(subject - percentOf(subject, reward.percent), increment);
+  else if (reward.kind === 'deliveryLessAmount') price = toIncrement(subject - here(reward.amount), increment);
+  else {
+    const from = source(reward.priceOf);
+    if (from === null) return null;
+    price = covers ? whole(from) : from.base;
+  }
+  price = Math.max(0, Math.min(subject, price));
+  const off = subject - price;
+  if (!covers) return { base: price, own: parts.own };
+  return { base: Math.max(0, parts.base - off), own: parts.own - Math.max(0, off - parts.base) };
+}
+
+function goodsOff(active: Active, { lines, policy, marketId }: PlainCart): number[] {
+  const none = lines.map(() => 0);
+  const apply = (start: number[], { rewards }: Active[number]): number[] => {
+    const off = [...start];
+    for (const { reward } of rewards) {
+      if (reward.kind !== 'goodsLessPercent') continue;
+      const left = lines.map((line, i) => (!reward.goods || among(line, reward.goods, policy, marketId) ? line.after - off[i]! : 0));
+      split(percentOf(sum(left), reward.percent), left).forEach((part, i) => (off[i]! += part));
+    }
+    return off;
+  };
+  const together = active.filter(({ combines }) => combines).reduce(apply, none);
+  const togetherRank = active.findIndex(({ combines, rewards }) => combines && rewards.some(({ reward }) => reward.kind === 'goodsLessPercent'));
+  const candidates = [{ off: together, rank: togetherRank < 0 ? Infinity : togetherRank }, ...active.flatMap((offer, rank) => (offer.combines ? [] : [{ off: apply(none, offer), rank }]))];
+  return candidates.sort((a, b) => sum(b.off) - sum(a.off) || a.rank - b.rank)[0]!.off;
+}
+
+/** Highest priority not yet fully reached, else the best reached; never what is free already, never without an honest remainder. */
+function lead(offers: OfferHere[], answer: PlainAnswer, policy: Policy): PlainAnswer['lead'] {
+  if (answer.options.length === 0) return null;
+  let reached: PlainAnswer['lead'] = null;
+  for (const { id, offer, status, goals } of offers) {
+    if (status !== 'inForce') continue;
+    const ahead = goals.find((goal) => !goal.reached);
+    const goal = ahead ?? goals.at(-1)!;
+    const delivery = goal.rewards.filter((reward) => 'on' in reward);
+    const touched = answer.options.filter((option) => delivery.some((reward) => selected(reward.on, option.id, policy.options[option.id]!)));
+    if (delivery.length > 0 && touched.length === 0) continue;
+    if (!ahead) {
+      reached ??= { offer: id, state: 'reached' };
+      continue;
+    }
+    if (goal.remaining === null) continue;
+    if (delivery.length === goal.rewards.length && touched.every(({ after }) => after === 0)) continue;
+    if (goals.some((other) => other.reached)) return { offer: id, state: 'onward' };
+    if (goal.counted === 0) return { offer: id, state: 'invite' };
+    const near = offer.nearly && 'share' in offer.nearly ? percentOf(goal.target!, offer.nearly.share) : null;
+    return { offer: id, state: near !== null && goal.remaining <= near ? 'nearly' : 'progress' };
+  }
+  return reached;
+}
