@@ -1,10 +1,14 @@
+import { PerformanceObserver } from 'node:perf_hooks';
 import { isDeepStrictEqual } from 'node:util';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
 import { evaluate } from '../../src/core/evaluation/evaluate.ts';
 import { median, type Bar } from './bar.ts';
-import { answerByHand, type Answer } from './evaluate/by-hand.ts';
-import { decideByRules, rulesEngine } from './evaluate/by-rules-engine.ts';
+import type { Answer } from './evaluate/by-hand/answer.ts';
+import { answerByHand } from './evaluate/by-hand/answer-by-hand.ts';
+import { decideByRules, factsOf, rulesEngine } from './evaluate/by-rules-engine.ts';
 import { mixedCarts } from './evaluate/carts.ts';
 
 const rounds = 9;
@@ -17,15 +21,15 @@ export async function bars(): Promise<Bar[]> {
     const [engine, hand] = [asAnswer(evaluate(compiled, input)), answerByHand(input)];
     if (!isDeepStrictEqual(engine, hand)) throw new Error(`engine and hand-written function disagree: ${JSON.stringify([input, engine, hand])}`);
   }
-  const rules = rulesEngine();
-  const few = carts.slice(0, 500);
+  const rules = rulesEngine(compiled);
+  const few = carts.slice(0, 300).map((input) => factsOf(compiled, input));
   const rates = { engine: [] as number[], hand: [] as number[], rules: [] as number[] };
   let sink = 0;
   for (let round = 0; round < rounds; round++) {
-    rates.engine.push(rate(carts.length * 5, () => { for (let i = 0; i < 5; i++) for (const input of carts) sink += evaluate(compiled, input).total; }));
-    rates.hand.push(rate(carts.length * 5, () => { for (let i = 0; i < 5; i++) for (const input of carts) sink += answerByHand(input).total; }));
+    rates.engine.push(rate(carts.length, () => { for (const input of carts) sink += evaluate(compiled, input).options.length; }));
+    rates.hand.push(rate(carts.length, () => { for (const input of carts) sink += answerByHand(input).options.length; }));
     const start = performance.now();
-    for (const input of few) sink += await decideByRules(rules, input);
+    for (const facts of few) sink += await decideByRules(rules, facts);
     rates.rules.push((few.length * 1000) / (performance.now() - start));
   }
   if (!Number.isFinite(sink)) throw new Error('nothing was computed');
@@ -33,7 +37,7 @@ export async function bars(): Promise<Bar[]> {
   return [
     { name: 'evaluate, against a function written for the demo policy', measured: `${(hand / engine).toFixed(2)}× its time (${Math.round(engine / 1000)} k/s)`, required: 'at most 2×', held: hand / engine <= 2 },
     { name: 'evaluate, against a general JSON rules engine', measured: `${Math.round(engine / general)}× as fast`, required: 'at least 50×', held: engine / general >= 50 },
-    await memory(() => { for (const input of carts) sink += evaluate(compiled, input).total; }, carts.length),
+    await memory(() => { for (const input of carts) sink += evaluate(compiled, input).options.length; }, carts.length),
   ];
 }
 
@@ -43,34 +47,38 @@ function rate(count: number, work: () => void): number {
   return (count * 1000) / (performance.now() - start);
 }
 
-/** A million evaluations: the longest garbage collection, and whether memory grows. */
+/** A million evaluations: the longest garbage collection on the way, and what is still held afterwards. */
 async function memory(batch: () => void, size: number): Promise<Bar> {
-  const { PerformanceObserver } = await import('node:perf_hooks');
   const pauses: number[] = [];
   const observer = new PerformanceObserver((list) => pauses.push(...list.getEntries().map(({ duration }) => duration)));
+  setFlagsFromString('--expose-gc');
+  const collect = runInNewContext('gc') as () => void;
+  batch();
+  collect();
+  const before = process.memoryUsage().heapUsed;
+  await new Promise((resolve) => setTimeout(resolve, 50));
   observer.observe({ entryTypes: ['gc'] });
-  const used: number[] = [];
   for (let done = 0; done < 1_000_000; done += size) {
     batch();
     await new Promise((resolve) => setImmediate(resolve));
-    used.push(process.memoryUsage().heapUsed);
   }
   await new Promise((resolve) => setTimeout(resolve, 50));
   observer.disconnect();
+  collect();
   const longest = Math.max(0, ...pauses);
-  const half = used.length / 2;
-  const growth = Math.min(...used.slice(half)) / Math.min(...used.slice(0, half));
-  return { name: 'a million evaluations: longest collection, memory', measured: `${longest.toFixed(1)} ms, ${growth.toFixed(2)}×`, required: '≤ 20 ms, flat (≤ 1.1×)', held: longest <= 20 && growth <= 1.1 };
+  const growth = process.memoryUsage().heapUsed / before;
+  return { name: 'a million evaluations: longest collection, memory held', measured: `${longest.toFixed(1)} ms, ${growth.toFixed(2)}×`, required: '≤ 20 ms, flat (≤ 1.1×)', held: longest <= 20 && growth <= 1.1 };
 }
 
 function asAnswer(evaluation: ReturnType<typeof evaluate>): Answer {
-  const goal = evaluation.offers[0]?.goals[0];
   return {
     market: evaluation.marketId,
-    options: evaluation.options.map(({ optionId, before, after, tax }) => ({ id: optionId, before, after, tax })),
-    remaining: goal?.remaining ?? null,
-    percent: goal?.percent ?? null,
+    zone: evaluation.zoneId,
+    options: evaluation.options.map(({ optionId, before, after, tax, estimate }) => ({ id: optionId, before, after, tax, leaves: estimate.unit === 'hours' ? estimate.starts : estimate.leaves, earliest: estimate.earliest, latest: estimate.latest })),
+    offers: evaluation.offers.map(({ offerId, status, goals }) => ({ id: offerId, status, goals: goals.map(({ counted, remaining, percent, reached }) => ({ counted, remaining, percent, reached })) })),
+    lead: evaluation.lead && { offer: evaluation.lead.offerId, state: evaluation.lead.state },
+    gifts: evaluation.gifts.map(({ product, quantity }) => ({ product, quantity })),
     preselected: evaluation.preselected,
-    total: evaluation.total,
+    totals: evaluation.totals,
   };
 }

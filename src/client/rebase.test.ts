@@ -1,22 +1,22 @@
 import { describe, expect, test } from 'vitest';
-import { demoPolicy } from '../../demo/policy/demo-policy.ts';
+import { smallStore } from '../../tests/support/small-store.ts';
 import { setDestination, setOfferOn, setQuantity, setTarget, setText } from './edits.ts';
 import { collides, withPatches } from './rebase.ts';
 
-const goal = (market: string, minor: number | null) => setTarget('free-delivery', 'first', market, minor)(demoPolicy);
-const after = (...patches: Parameters<typeof withPatches>[1]) => withPatches(demoPolicy, patches);
+const goal = (market: string, minor: number | null) => setTarget('free-delivery', 'first', market, minor)(smallStore);
+const after = (...patches: Parameters<typeof withPatches>[1]) => withPatches(smallStore, patches);
 
 describe('edits made at the same time', () => {
   test('in different places do not collide', () => {
-    expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('uk', 6000)))).toBe(false);
-    expect(collides(setOfferOn('free-delivery', false)(demoPolicy), demoPolicy, after(goal('uk', 6000)))).toBe(false);
+    expect(collides(goal('nlbe', 8000), smallStore, after(goal('uk', 6000)))).toBe(false);
+    expect(collides(setOfferOn('free-delivery', false)(smallStore), smallStore, after(goal('uk', 6000)))).toBe(false);
   });
   test('in the same place do, unless they agree', () => {
-    expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('nlbe', 6000)))).toBe(true);
-    expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('nlbe', 8000)))).toBe(false);
+    expect(collides(goal('nlbe', 8000), smallStore, after(goal('nlbe', 6000)))).toBe(true);
+    expect(collides(goal('nlbe', 8000), smallStore, after(goal('nlbe', 8000)))).toBe(false);
   });
   test('a change inside something taken away collides', () => {
-    expect(collides(goal('nlbe', 8000), demoPolicy, after(goal('nlbe', null)))).toBe(true);
+    expect(collides(goal('nlbe', 8000), smallStore, after(goal('nlbe', null)))).toBe(true);
   });
 });
 
@@ -27,20 +27,20 @@ describe('patches', () => {
     expect(Object.keys(result.offers)).toEqual(['free-delivery']);
   });
   test('the policy they start from is not touched', () => {
-    const before = JSON.stringify(demoPolicy);
-    after(goal('uk', 1), setQuantity('beach-day', 'winder', 0)(demoPolicy), setDestination('beach-day', 'country', 'BE')(demoPolicy));
-    expect(JSON.stringify(demoPolicy)).toBe(before);
+    const before = JSON.stringify(smallStore);
+    after(goal('uk', 1), setQuantity('beach-day', 'winder', 0)(smallStore), setDestination('beach-day', 'country', 'BE')(smallStore));
+    expect(JSON.stringify(smallStore)).toBe(before);
   });
   test('a text is added with what must be around it, replaced, and taken away', () => {
-    const added = after(setText('free-delivery', 'reached', 'strip', 'fr-BE', 'Livraison gratuite.')(demoPolicy));
+    const added = after(setText('free-delivery', 'reached', 'strip', 'fr-BE', 'Livraison gratuite.')(smallStore));
     expect(added.wording['free-delivery']!.reached!.strip).toEqual({ 'fr-BE': 'Livraison gratuite.' });
     const gone = withPatches(added, [setText('free-delivery', 'reached', 'strip', 'fr-BE', '')(added)]);
     expect(gone.wording['free-delivery']!.reached!.strip).toEqual({});
-    expect(setText('free-delivery', 'reached', 'strip', 'fr-BE', '')(demoPolicy)).toEqual([]);
+    expect(setText('free-delivery', 'reached', 'strip', 'fr-BE', '')(smallStore)).toEqual([]);
   });
   test('a product is added, counted and taken out', () => {
-    const added = after(setQuantity('beach-day', 'kite-book', 2)(demoPolicy));
+    const added = after(setQuantity('beach-day', 'kite-book', 2)(smallStore));
     expect(added.testCarts['beach-day']!.lines['kite-book']).toEqual({ order: 3 + 1, quantity: 2 });
-    expect(withPatches(added, [setQuantity('beach-day', 'kite-book', 0)(added)]).testCarts['beach-day']).toEqual(demoPolicy.testCarts['beach-day']);
+    expect(withPatches(added, [setQuantity('beach-day', 'kite-book', 0)(added)]).testCarts['beach-day']).toEqual(smallStore.testCarts['beach-day']);
   });
 });

@@ -1,63 +1,94 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
-import { measureCart } from '../../src/core/cart/measures.ts';
-import { chargeBreakpoints } from '../../src/core/charges/charge.ts';
+import type { ImaginedOrder } from '../../src/core/cart/imagined-order.ts';
 import { compilePolicy, type CompiledPolicy, type CompiledZone } from '../../src/core/evaluation/compile.ts';
-import { evaluate } from '../../src/core/evaluation/evaluate.ts';
-import { segmentOf, sweepGoodsValue } from '../../src/core/sweep/sweep-goods-value.ts';
-import { ordinaryProduct, randomPolicy } from '../support/random-policy.ts';
+import type { Situation } from '../../src/core/evaluation/context.ts';
+import { evaluate, evaluateImagined } from '../../src/core/evaluation/evaluate.ts';
+import type { Evaluation } from '../../src/core/evaluation/evaluation.ts';
+import { orderAt, type SweepAxis } from '../../src/core/sweep/axis.ts';
+import { segmentOf, sweepZone, type Sweep } from '../../src/core/sweep/sweep.ts';
+import { ordinaryProduct, randomDestination, randomInstant, randomPolicy } from '../support/random-policy.ts';
 
-/** The sweep at a value, against an evaluation of a cart worth exactly that. */
-function agreesAt(compiled: CompiledPolicy, zone: CompiledZone, country: string, value: number): void {
+/** What an order weighs and fills in these tests. */
+const order: ImaginedOrder = { value: 1234, items: 1, weight: 740, volume: 5400, longestSide: 300 };
+
+/** An evaluation of a real cart worth exactly that. */
+function evaluateValue(compiled: CompiledPolicy, zone: CompiledZone, { codes = [], ...situation }: Situation, value: number): Evaluation {
   const product = ordinaryProduct(value, { prices: { [zone.market.id]: value }, weightGrams: 740, sizeMm: [300, 200, 90] });
-  const segment = segmentOf(sweepGoodsValue(zone, measureCart({ lines: [{ product, quantity: 1 }] }, zone.market.id).charged), value);
-  const evaluation = evaluate(compiled, { cart: { lines: [{ product, quantity: 1 }] }, destination: { country, postcode: '' } });
-  expect(segment.from).toBeLessThanOrEqual(value);
-  expect(segment.to ?? Infinity).toBeGreaterThan(value);
+  return evaluate(compiled, { ...situation, cart: { lines: [{ product, quantity: 1 }], codes } });
+}
+
+/**
+ * A sweep at a point against an evaluation there: level stretches to the minor unit, rising ones within the rounding
+ * of each of their parts.
+ */
+function agrees(sweep: Sweep, zone: CompiledZone, at: number, evaluation: Evaluation): void {
+  const segment = segmentOf(sweep, at);
+  expect(segment.from).toBeLessThanOrEqual(at);
+  expect(segment.to ?? Infinity).toBeGreaterThan(at);
   for (const [index, option] of zone.options.entries()) {
+    const swept = segment.options[index] ?? null;
     const evaluated = evaluation.options.find(({ optionId }) => optionId === option.id);
-    expect({ value, price: segment.options[index] }).toEqual({ value, price: evaluated ? { before: evaluated.before, after: evaluated.after } : null });
+    expect({ at, offered: swept !== null }).toEqual({ at, offered: evaluated !== undefined });
+    if (!swept || !evaluated) continue;
+    const along = (first: number, last: number) => (segment.last === segment.from ? first : first + ((last - first) * (at - segment.from)) / (segment.last - segment.from));
+    for (const [first, last, found] of [[swept.before, swept.lastBefore, evaluated.before], [swept.after, swept.lastAfter, evaluated.after]] as const) {
+      const rounding = first === last ? 0 : option.charge.lines.length + 4 + 3 * (option.cashIncrement ?? 0);
+      expect(Math.abs(along(first, last) - found), `${option.id} at ${at} in ${JSON.stringify(segment)}: ${found}`).toBeLessThanOrEqual(rounding);
+    }
   }
-  const reached = evaluation.offers.flatMap(({ offerId, goals }) => goals.filter((goal) => goal.reached).map(({ goalId }) => `${offerId}/${goalId}`));
-  expect(segment.reached).toEqual(reached);
+  expect(segment.reached).toEqual(evaluation.offers.flatMap(({ offerId, status, goals }) => (status === 'inForce' ? goals.filter(({ reached }) => reached).map(({ goalId }) => `${offerId}/${goalId}`) : [])));
 }
 
-function valuesAround(zone: CompiledZone): number[] {
-  const points = [...zone.options.flatMap(({ charge }) => chargeBreakpoints(charge)), ...zone.offers.flatMap(({ goals }) => goals.map(({ target }) => target))];
-  return [0, ...points.flatMap((point) => [point - 1, point, point + 1])].filter((value) => value >= 0);
-}
+/** Every breakpoint with one unit to each side, and what the test adds. */
+const pointsOf = ({ segments }: Sweep, more: number[], most: number): number[] =>
+  [...segments.slice(0, 60).flatMap(({ from }) => [from - 1, from, from + 1]), ...more].filter((at) => at >= 0 && at <= most);
 
-test('the sweep equals evaluation at every breakpoint and one minor unit to each side, for random policies', () => {
+const points = fc.array(fc.integer({ min: 0, max: 9000 }), { minLength: 12, maxLength: 12 });
+const situation = fc.record({ destination: randomDestination.map((destination) => ({ ...destination, country: 'NL' })), instant: randomInstant, quotes: fc.constant({ post: 700 }), codes: fc.constantFrom([], ['SUN']) });
+
+test('a sweep along goods value equals evaluations of real carts, around every breakpoint and in between', () => {
   fc.assert(
-    fc.property(randomPolicy, (policy) => {
+    fc.property(randomPolicy, situation, points, (policy, where, more) => {
       const compiled = compilePolicy(policy);
       const zone = compiled.markets.get('here')!.zones[0]!;
-      for (const value of valuesAround(zone)) agreesAt(compiled, zone, 'NL', value);
+      const sweep = sweepZone(zone, 'goodsValue', where, order);
+      for (const at of pointsOf(sweep, more, 2_000_000)) agrees(sweep, zone, at, evaluateValue(compiled, zone, where, at));
     }),
-    { numRuns: 400 },
+    { numRuns: 250 },
   );
-});
+}, 60_000);
 
-test('the same for every market of the demo store, and every 37 cents up to 160.00', () => {
+test.each(['items', 'weight'] as const)('a sweep along %s equals evaluations at every point', (axis: SweepAxis) => {
+  fc.assert(
+    fc.property(randomPolicy, situation, points, (policy, where, more) => {
+      const zone = compilePolicy(policy).markets.get('here')!.zones[0]!;
+      const sweep = sweepZone(zone, axis, where, order);
+      for (const at of pointsOf(sweep, more, 90_000)) agrees(sweep, zone, at, evaluateImagined(zone, orderAt(axis, order, at), where));
+    }),
+    { numRuns: 200 },
+  );
+}, 60_000);
+
+test('the same for every market of the demo store, and every 137 minor units up to 200.00', () => {
   const compiled = compilePolicy(demoPolicy);
   for (const market of compiled.markets.values()) {
     const [zone] = market.zones;
-    for (const value of valuesAround(zone!)) agreesAt(compiled, zone!, market.market.countries[0]!, value);
-    for (let value = 0; value <= 16_000; value += 37) agreesAt(compiled, zone!, market.market.countries[0]!, value);
+    const where: Situation = { destination: { country: market.market.countries[0]!, postcode: '' }, instant: Date.parse('2026-11-24T11:00Z') };
+    const sweep = sweepZone(zone!, 'goodsValue', where, order);
+    const more = Array.from({ length: 146 }, (_, index) => index * 137);
+    for (const at of pointsOf(sweep, more, 2_000_000)) agrees(sweep, zone!, at, evaluateValue(compiled, zone!, where, at));
   }
 });
 
-test('segments follow one another without gap or overlap and differ from their neighbours', () => {
+test('segments follow one another without gap or overlap', () => {
   fc.assert(
-    fc.property(randomPolicy, (policy) => {
-      const { segments } = sweepGoodsValue(compilePolicy(policy).markets.get('here')!.zones[0]!);
+    fc.property(randomPolicy, situation, (policy, where) => {
+      const { segments } = sweepZone(compilePolicy(policy).markets.get('here')!.zones[0]!, 'goodsValue', where, order);
       expect(segments[0]!.from).toBe(0);
       expect(segments.at(-1)!.to).toBeNull();
-      for (const [index, segment] of segments.slice(1).entries()) {
-        expect(segment.from).toBe(segments[index]!.to);
-        expect({ ...segment, from: 0, to: 0 }).not.toEqual({ ...segments[index]!, from: 0, to: 0 });
-      }
+      for (const [index, segment] of segments.slice(1).entries()) expect(segment.from).toBe(segments[index]!.to);
     }),
   );
 });

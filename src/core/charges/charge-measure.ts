@@ -3,6 +3,14 @@ import type { Measures } from '../cart/measures.ts';
 /** What a charge's lines look at: goods value in minor units, pieces, lines, grams, cm³, mm, grams. */
 export type ChargeMeasure = 'goodsValue' | 'items' | 'lines' | 'weight' | 'volume' | 'longestSide' | 'chargeableWeight';
 
+/** What a volume counts as in the chargeable weight, in started grams. @param volumeDivisor cm³ that count as one kilogram */
+export function volumeWeight(volume: number, volumeDivisor: number): number {
+  return Math.ceil((volume * 1000) / volumeDivisor);
+}
+
+/** Common practice for parcels: 5000 cm³ count as a kilogram. */
+export const usualVolumeDivisor = 5000;
+
 /**
  * A measure of what is charged in the ordinary way. Chargeable weight is the larger of the weight and the volume's
  * weight, in grams, a started gram counting whole (2-domain §2; divisor: common practice).
@@ -14,7 +22,7 @@ export function chargeMeasure(measure: ChargeMeasure, { chargeableValue, charged
     case 'goodsValue':
       return chargeableValue;
     case 'chargeableWeight':
-      return Math.max(charged.weight, Math.ceil((charged.volume * 1000) / volumeDivisor));
+      return Math.max(charged.weight, volumeWeight(charged.volume, volumeDivisor));
     default:
       return charged[measure];
   }

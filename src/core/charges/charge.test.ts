@@ -1,20 +1,26 @@
 import { describe, expect, test } from 'vitest';
-import { measuresOfValue, type ChargedMeasures, type Measures } from '../cart/measures.ts';
-import type { LocalMoney } from '../money/local-amount.ts';
-import type { Charge, ChargeLine } from '../policy/types.ts';
+import { smallStore } from '../../../tests/support/small-store.ts';
+import type { ImaginedOrder } from '../cart/imagined-order.ts';
+import { compilePolicy } from '../evaluation/compile.ts';
+import { imaginedContext } from '../evaluation/context.ts';
+import { compileTerms } from '../markets/terms.ts';
+import type { Charge, ChargeLine, Quotes } from '../policy/types.ts';
 import { chargeMeasure } from './charge-measure.ts';
-import { chargeBreakpoints, compileCharge, priceOfCharge } from './charge.ts';
+import { linesOfCharge, priceOfCharge, withHandling, type ChargeInput } from './charge.ts';
+import { compileCharge } from './compile-charge.ts';
 
-const eur: LocalMoney = { currency: 'EUR', baseCurrency: 'EUR', rate: '1', cashIncrement: undefined };
+const zone = compilePolicy(smallStore).markets.get('nlbe')!.zones[0]!;
 const charge = (lines: Omit<ChargeLine, 'order'>[], change: Partial<Charge> = {}): Charge => ({
   combine: 'first',
   lines: Object.fromEntries(lines.map((line, order) => [`line-${order}`, { order, ...line }])),
   otherwise: { kind: 'notOffered' },
   ...change,
 });
-const of = (value: number, charged: Partial<ChargedMeasures> = {}): Measures =>
-  measuresOfValue(value, { items: 1, lines: 1, weight: 0, volume: 0, longestSide: 0, withoutWeight: [], withoutSize: [], ...charged });
-const price = (definition: Charge, measures: Measures) => priceOfCharge(compileCharge(definition, eur), measures);
+/** An order of that value which weighs and fills so much. */
+const of = (value: number, filled: Partial<ImaginedOrder> = {}, quotes: Quotes = {}): ChargeInput =>
+  imaginedContext(zone, { value, items: 1, weight: 0, volume: 0, longestSide: 0, ...filled }, { destination: { country: 'NL', postcode: '' }, instant: 0, quotes });
+const compiled = (definition: Charge) => compileCharge(definition, zone.market.terms, {});
+const price = (definition: Charge, input: ChargeInput) => priceOfCharge(compiled(definition), input);
 
 describe('ranges', () => {
   const stepped = charge([
@@ -24,7 +30,6 @@ describe('ranges', () => {
   test('the lower bound is in, the upper bound is out (common practice)', () => {
     expect([3999, 4000, 8999, 9000].map((value) => price(stepped, of(value)))).toEqual([695, 395, 395, null]);
   });
-  test('its breakpoints are the edges', () => expect(chargeBreakpoints(compileCharge(stepped, eur))).toEqual([4000, 9000]));
   test('when no line applies: not offered, or a stated price', () => {
     expect(price({ ...stepped, otherwise: { kind: 'price', price: { exact: 100 } } }, of(9000))).toBe(100);
   });
@@ -60,13 +65,53 @@ describe('chargeable weight', () => {
   // Volumetric divisors 5000 and 6000 cm³/kg: common practice.
   test('is the larger of weight and volume by its divisor', () => {
     const bulky = of(1, { weight: 4000, volume: 30_000 });
-    expect(chargeMeasure('chargeableWeight', bulky, 5000)).toBe(6000);
-    expect(chargeMeasure('chargeableWeight', bulky, 6000)).toBe(5000);
-    expect(chargeMeasure('chargeableWeight', of(1, { weight: 7000, volume: 30_000 }), 5000)).toBe(7000);
+    expect(chargeMeasure('chargeableWeight', bulky.facts.cart.measures, 5000)).toBe(6000);
+    expect(chargeMeasure('chargeableWeight', bulky.facts.cart.measures, 6000)).toBe(5000);
+    expect(chargeMeasure('chargeableWeight', of(1, { weight: 7000, volume: 30_000 }).facts.cart.measures, 5000)).toBe(7000);
   });
+});
+
+describe('a percentage of the goods', () => {
+  const share = (basis: 'afterDiscountsWithTax' | 'afterDiscountsWithoutTax', more = {}) => charge([{ price: { percent: '12.5', basis, ...more } }]);
+  test('is rounded once, half away from zero, in the basis it names', () => {
+    expect([1000, 1004, 1012].map((value) => price(share('afterDiscountsWithTax'), of(value)))).toEqual([125, 126, 127]);
+    // 12.10 with 21 % tax is 10.00 without.
+    expect(price(share('afterDiscountsWithoutTax'), of(1210))).toBe(125);
+  });
+  test('is kept between minimum and maximum', () => {
+    const bounded = share('afterDiscountsWithTax', { min: { exact: 300 }, max: { exact: 900 } });
+    expect([0, 2400, 2800, 7200, 9000].map((value) => price(bounded, of(value)))).toEqual([300, 300, 350, 900, 900]);
+  });
+});
+
+describe('a carrier’s quote', () => {
+  const quoted = (more = {}) => charge([{ price: { carrier: 'post', marginPercent: '12.5', marginFixed: { exact: 40 }, ...more } }, { price: { fixed: { exact: 999 } } }]);
+  test('with its margins, the percentage rounded once', () => expect(price(quoted(), of(1, {}, { post: 1004 }))).toBe(1130 + 40));
+  test('without an answer: the fallback as it is, else the line does not apply', () => {
+    expect(price(quoted({ fallback: { exact: 1490 } }), of(1, {}, { post: null }))).toBe(1490);
+    expect(price(quoted(), of(1, {}, { post: null }))).toBe(999);
+    expect(price(quoted(), of(1))).toBe(999);
+  });
+});
+
+describe('handling', () => {
+  test('a fixed amount or a percentage of the charge, rounded once', () => {
+    expect(withHandling(compiled(charge([], { handling: { amount: { exact: 150 } } })), 500)).toBe(650);
+    expect(withHandling(compiled(charge([], { handling: { percent: '7.5' } })), 500)).toBe(538);
+    expect(withHandling(compiled(charge([])), 500)).toBe(500);
+  });
+});
+
+test('a line whose condition does not hold is passed over, and the first that applies wins (common practice)', () => {
+  const heavy = charge([
+    { when: { of: 'all', conditions: { heavy: { order: 1, kind: 'number', fact: 'cart.weight', operator: 'moreThan', value: 999 } } }, price: { fixed: { exact: 900 } } },
+    { price: { fixed: { exact: 500 } } },
+  ]);
+  expect([999, 1000].map((weight) => price(heavy, of(1, { weight })))).toEqual([500, 900]);
+  expect(linesOfCharge(compiled(heavy), of(1, { weight: 1000 })).map(({ line }) => line.id)).toEqual(['line-0']);
 });
 
 test('a line with a following amount and no adopted rate never applies', () => {
   const following = charge([{ price: { fixed: { following: { base: 100, buffer: '0', round: 'nearest', step: 1, less: 0 } } } }]);
-  expect(priceOfCharge(compileCharge(following, { ...eur, currency: 'GBP', rate: null }), of(1))).toBeNull();
+  expect(priceOfCharge(compileCharge(following, compileTerms(smallStore, 'uk', smallStore.markets.uk!), {}), of(1))).toBeNull();
 });

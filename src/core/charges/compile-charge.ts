@@ -5,7 +5,7 @@ import { resolveAmount } from '../money/local-amount.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount, Qualifier } from '../policy/types.ts';
-import type { ChargeMeasure } from './charge-measure.ts';
+import { usualVolumeDivisor, type ChargeMeasure } from './charge-measure.ts';
 
 /** A charge ready to be computed: lines in order, amounts as plain minor units. */
 export interface CompiledCharge {
@@ -31,9 +31,6 @@ export type CompiledPrice =
   | { kind: 'perUnit'; fixed: number; perUnit: { measure: ChargeMeasure; from: number; amount: number; per: number; started: boolean } | null; min: number; max: number }
   | { kind: 'percent'; percent: PercentFraction; decimal: string; basis: CompiledBasis; min: number; max: number }
   | { kind: 'quoted'; carrier: string; marginPercent: PercentFraction; marginDecimal: string; marginFixed: number; fallback: number | null };
-
-/** Common practice for parcels: 5000 cm³ count as a kilogram. */
-const usualVolumeDivisor = 5000;
 
 /** @param terms of the market the option is in; a following amount without an adopted rate makes a line never apply */
 export function compileCharge(charge: Charge, terms: MarketTerms, qualifiers: Record<string, Qualifier>): CompiledCharge {

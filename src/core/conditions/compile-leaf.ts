@@ -1,6 +1,7 @@
 import { compileBasis, type CompiledBasis } from '../cart/basis.ts';
 import { goodsValueOf, lineValue, quantityOf, unitPriceOf } from '../cart/line-values.ts';
 import { compileSelection, selects, type CompiledSelection } from '../catalogue/goods-selection.ts';
+import { usualVolumeDivisor, volumeWeight } from '../charges/charge-measure.ts';
 import { amountIn, type MarketTerms } from '../markets/terms.ts';
 import { distanceKm } from '../places/distance.ts';
 import { parsePostcodePattern } from '../places/postcode.ts';
@@ -30,8 +31,6 @@ export interface MeasureEdges {
 export type LeafMeasure = { kind: 'value'; basis: CompiledBasis } | { kind: 'unitPrice' } | { kind: 'items' | 'lines' | 'weight' | 'volume' | 'chargeableWeight' | 'longestSide' };
 
 const never = () => false;
-/** Common practice for parcels: 5000 cm³ count as a kilogram. */
-const usualVolumeDivisor = 5000;
 const plain = (holds: Leaf['holds']): Leaf => ({ holds, looksAt: [] });
 
 /** Where the answer of a range may change, ascending: the first amount in it and the first after it. */
@@ -157,7 +156,7 @@ function number({ fact, operator, value, to }: Extract<LeafNode, { kind: 'number
     case 'cart.chargeableWeight':
       return looking('chargeableWeight', (facts) => {
         const { weight, volume } = deliveredOf(facts);
-        return known(Math.max(weight, Math.ceil((volume * 1000) / usualVolumeDivisor)));
+        return known(Math.max(weight, volumeWeight(volume, usualVolumeDivisor)));
       });
     case 'line.quantity':
       return looking('items', ({ cart }) => cart.lines.some(({ quantity }) => known(quantity)));

@@ -1,36 +1,26 @@
 import { describe, expect, test } from 'vitest';
-import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
-import { demoProducts } from '../../../demo/products.ts';
-import { catalogueOf } from '../catalogue/product.ts';
-import { resolveCart } from '../cart/cart.ts';
+import { changed as changedPolicy, evaluateLines, linesOf, pricesOf, tuesday } from '../../../tests/support/evaluate-store.ts';
+import { smallStore } from '../../../tests/support/small-store.ts';
 import type { Policy } from '../policy/types.ts';
 import { renderLead } from '../wording/render.ts';
 import { compilePolicy } from './compile.ts';
 import { evaluate } from './evaluate.ts';
 
-const catalogue = catalogueOf(demoProducts);
-const changed = (change: (policy: Policy) => void): Policy => {
-  const policy = structuredClone(demoPolicy);
-  change(policy);
-  return policy;
-};
+const changed = (change: (policy: Policy) => void): Policy => changedPolicy(smallStore, change);
 
-function quote(lines: Record<string, number>, country = 'NL', policy: Policy = demoPolicy) {
-  const resolved = resolveCart(Object.entries(lines).map(([product, quantity]) => ({ product, quantity })), catalogue);
-  if (!resolved.ok) throw new Error('unknown product');
-  const compiled = compilePolicy(policy);
-  const evaluation = evaluate(compiled, { cart: resolved.cart, destination: { country, postcode: '' } }, { trace: true });
-  return { evaluation, compiled, prices: evaluation.options.map(({ before, after }) => [before, after]) };
+function quote(lines: Record<string, number>, country = 'NL', policy: Policy = smallStore) {
+  const evaluation = evaluateLines(policy, lines, { destination: { country, postcode: '' } });
+  return { evaluation, compiled: compilePolicy(policy), prices: pricesOf(evaluation) };
 }
 
-describe('the demo store', () => {
+describe('a small store', () => {
   test('below the goal: the step’s price, the flat price, the remainder in the shopper’s language', () => {
     const { evaluation, compiled, prices } = quote({ 'tidewing-16': 1, 'line-50': 1, winder: 2 });
     expect(evaluation.measures!.goodsValue).toBe(3995 + 1195 + 2 * 495);
     expect(prices).toEqual([[595, 595], [450, 450]]);
     expect(evaluation.lead).toMatchObject({ state: 'progress', arguments: { remaining: 1320, percent: 82 } });
     expect(renderLead(compiled, evaluation, 'strip', 'nl-NL')!.text).toBe('Nog €\u00a013,20 tot gratis bezorging.');
-    expect(evaluation.total).toBe(6180 + 595);
+    expect(evaluation.totals!.toPay).toBe(6180 + 595);
   });
   test('at the goal delivery is free: at least, not more than', () => {
     const at = (target: number) => quote({ 'petrel-stunt': 1 }, 'BE', changed((policy) => (policy.offers['free-delivery']!.goals.first!.targets.nlbe = { exact: target }))).prices;
@@ -51,7 +41,7 @@ describe('the demo store', () => {
   });
   test('goods with an own delivery price keep it when the goal is reached, unless the reward covers it', () => {
     expect(quote({ 'beach-shelter': 2 }).prices).toEqual([[4900, 4900], [4900, 4900]]);
-    const covering = changed((policy) => (policy.offers['free-delivery']!.goals.first!.rewards.delivery!.coversOwnDelivery = true));
+    const covering = changed((policy) => Object.assign(policy.offers['free-delivery']!.goals.first!.rewards.delivery!, { coversOwnDelivery: true }));
     expect(quote({ 'beach-shelter': 2 }, 'NL', covering).prices).toEqual([[4900, 0], [4900, 0]]);
     expect(quote({ 'beach-shelter': 1, 'pocket-tern': 1 }).prices).toEqual([[2450 + 695, 2450], [2450 + 450, 2450]]);
   });
@@ -79,11 +69,11 @@ describe('the demo store', () => {
   test('the same input gives the same result, and the trace is built only when asked', () => {
     const again = quote({ 'gull-delta': 2 });
     expect(quote({ 'gull-delta': 2 }).evaluation).toEqual(again.evaluation);
-    expect(evaluate(again.compiled, { cart: { lines: [] }, destination: { country: 'NL', postcode: '' } }).trace).toBeNull();
+    expect(evaluate(again.compiled, { cart: { lines: linesOf({}) }, destination: { country: 'NL', postcode: '' }, instant: tuesday }).trace).toBeNull();
   });
 });
 
-test('of several offers not yet reached the one of highest priority speaks; when all are reached, still that one', () => {
+test('of several offers not yet reached the one of highest priority speaks, unless delivery is free already', () => {
   const two = changed((policy) => {
     const other = structuredClone(policy.offers['free-delivery']!);
     other.priority = 20;
@@ -91,6 +81,6 @@ test('of several offers not yet reached the one of highest priority speaks; when
     policy.offers.bigger = other;
   });
   expect(quote({ winder: 1 }, 'NL', two).evaluation.lead!.offerId).toBe('bigger');
-  expect(quote({ 'skua-power': 1 }, 'NL', two).evaluation.lead).toMatchObject({ offerId: 'bigger', state: 'progress' });
+  expect(quote({ 'skua-power': 1 }, 'NL', two).evaluation.lead).toMatchObject({ offerId: 'free-delivery', state: 'reached' });
   expect(quote({ 'skua-power': 2 }, 'NL', two).evaluation.lead).toMatchObject({ offerId: 'bigger', state: 'reached' });
 });

@@ -86,7 +86,7 @@ export function evaluateZone(context: ZoneContext, evaluation: Evaluation, { ear
   }
   const chosen = evaluation.options.find(({ optionId }) => optionId === earlier?.option) ?? preselect(evaluation.options, zone.market.market.preselect);
   evaluation.preselected = chosen?.optionId ?? null;
-  if (active.length > 0) evaluation.gifts = giftsOf(active);
+  evaluation.gifts = giftsOf(active);
   evaluation.totals = totalsOf(cart, rewardedGoods(cart, active), chosen);
   evaluation.lead = leadMessage(context, evaluation);
 }

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
+import { changed as changedPolicy, evaluateLines } from '../../../tests/support/evaluate-store.ts';
+import { smallStore } from '../../../tests/support/small-store.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
-import { sweepGoodsValue } from '../sweep/sweep-goods-value.ts';
 import { policyChanges } from '../policy/changes.ts';
 import type { Policy } from '../policy/types.ts';
 import { checkPolicy } from '../policy/validate.ts';
@@ -62,11 +62,7 @@ describe('conversion', () => {
 });
 
 describe('in a policy', () => {
-  const changed = (change: (policy: Policy) => void): Policy => {
-    const policy = structuredClone(demoPolicy);
-    change(policy);
-    return policy;
-  };
+  const changed = (change: (policy: Policy) => void): Policy => changedPolicy(smallStore, change);
   const follow = (policy: Policy) => {
     policy.offers['free-delivery']!.goals.first!.targets.uk = following(8000, { step: 500 });
     policy.rates = { GBP: { rate: '0.8571', adoptedAt: '2026-11-20' } };
@@ -75,7 +71,6 @@ describe('in a policy', () => {
   test('a following goal is enforced at its local amount', () => {
     const zone = compilePolicy(changed(follow)).markets.get('uk')!.zones[0]!;
     expect(zone.offers[0]!.goals[0]!.target).toBe(7000);
-    expect(sweepGoodsValue(zone).segments.find(({ reached }) => reached.length > 0)!.from).toBe(7000);
   });
   test('it needs an adopted rate, and the fault says so', () => {
     const check = checkPolicy(changed((policy) => (policy.offers['free-delivery']!.goals.first!.targets.uk = following(8000))));
@@ -93,7 +88,7 @@ describe('in a policy', () => {
     expect(faults('GBP', '.5')).toEqual(['/rates/GBP/rate']);
   });
   test('changes are told in both currencies', () => {
-    expect(policyChanges(demoPolicy, changed(follow), 'en-GB')).toMatchObject([
+    expect(policyChanges(smallStore, changed(follow), 'en-GB')).toMatchObject([
       { subject: 'Goal of “Free delivery” in United Kingdom', before: '£70.00', after: '£70.00, following €80.00' },
       { subject: 'Adopted rate of GBP' },
     ]);
@@ -104,9 +99,9 @@ describe('in a policy', () => {
   test('delivery prices keep to the market’s cash increment', () => {
     const swiss = changed((policy) => {
       policy.markets.uk!.cashIncrement = 5;
-      policy.options['uk-tracked']!.charge.lines['step-1']!.price.fixed = { exact: 893 };
+      Object.assign(policy.options['uk-tracked']!.charge.lines['step-1']!.price, { fixed: { exact: 893 } });
     });
-    expect(sweepGoodsValue(compilePolicy(swiss).markets.get('uk')!.zones[0]!).segments[0]!.options[0]).toEqual({ before: 895, after: 895 });
+    expect(evaluateLines(swiss, { winder: 1 }, { destination: { country: 'GB', postcode: '' } }).options[0]).toMatchObject({ before: 895, after: 895 });
     expect(toCashIncrement(892, 5)).toBe(890);
     expect(localMoneyOf(swiss, 'uk')).toMatchObject({ currency: 'GBP', rate: null, cashIncrement: 5 });
   });

@@ -1,4 +1,4 @@
-import type { CompiledOffer, CompiledReward } from './compile-offer.ts';
+import type { CompiledOffer, GivenReward } from './compile-offer.ts';
 import type { OfferStanding } from './standing.ts';
 
 /** An offer that gives something to this cart. */
@@ -8,10 +8,11 @@ export interface ActiveOffer {
   rank: number;
   combines: boolean;
   /** in the order in which they apply */
-  rewards: { goalId: string; reward: CompiledReward }[];
+  rewards: readonly GivenReward[];
 }
 
 const none: ActiveOffer[] = [];
+const nothingGiven: readonly GivenReward[] = [];
 
 /** The offers in force with the rewards of their reached goals, highest priority first; a goal replaces or adds to lower ones. */
 export function activeOffers(offers: readonly CompiledOffer[], standings: readonly OfferStanding[]): ActiveOffer[] {
@@ -20,12 +21,11 @@ export function activeOffers(offers: readonly CompiledOffer[], standings: readon
     const offer = offers[rank]!;
     const standing = standings[rank]!;
     if (standing.status !== 'inForce') continue;
-    let rewards: ActiveOffer['rewards'] = [];
+    let rewards = nothingGiven;
     for (let index = 0; index < offer.goals.length; index++) {
       if (!standing.goals[index]!.reached) continue;
       const goal = offer.goals[index]!;
-      const own = goal.rewards.map((reward) => ({ goalId: goal.id, reward }));
-      rewards = goal.goal.then === 'replace' || rewards.length === 0 ? own : [...rewards, ...own];
+      rewards = goal.goal.then === 'replace' || rewards.length === 0 ? goal.gives : [...rewards, ...goal.gives];
     }
     if (rewards.length === 0) continue;
     if (active === none) active = [];

@@ -32,6 +32,8 @@ export interface CompiledGoal {
   /** minor units of the market's currency, pieces or grams; null: a code alone reaches it */
   target: number | null;
   rewards: CompiledReward[];
+  /** the same, each with the goal that gives it */
+  gives: GivenReward[];
   /** ids of all options that some reward applies to */
   options: ReadonlySet<string>;
 }
@@ -42,6 +44,11 @@ export interface Counting {
   basis: CompiledBasis;
   /** null: all goods that count */
   goods: CompiledSelection | null;
+}
+
+export interface GivenReward {
+  goalId: string;
+  reward: CompiledReward;
 }
 
 export type CompiledReward = DeliveryReward | GoodsReward | GiftReward;
@@ -135,6 +142,7 @@ function compileGoal(id: string, goal: Goal, unlock: Offer['unlock']['by'], term
       },
       target,
       rewards,
+      gives: rewards.map((reward) => ({ goalId: id, reward })),
       options: new Set(rewards.flatMap((reward) => ('options' in reward ? [...reward.options] : []))),
     },
   ];

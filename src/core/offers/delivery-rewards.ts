@@ -28,23 +28,32 @@ export type UpgradeSource = (priceOf: ReadonlySet<string>) => PriceParts | null;
  * @param source null: upgrades are left out
  */
 export function rewardedPrice(optionId: string, before: PriceParts, active: readonly ActiveOffer[], cashIncrement: number | undefined, source: UpgradeSource | null, path: DecisionPath = null): RewardedPrice {
-  let best: RewardedPrice & { rank: number } = { ...before, setBy: nobody, rank: -1 };
-  let combination = null as (RewardedPrice & { rank: number }) | null;
-  for (const offer of active) {
-    const start: PriceParts = offer.combines ? (combination ?? before) : before;
-    const result = applyOffer(optionId, before, start, offer, cashIncrement, source, path);
+  let best: Candidate | null = null;
+  let combination: Candidate | null = null;
+  for (let index = 0; index < active.length; index++) {
+    const offer = active[index]!;
+    const result = applyOffer(optionId, before, offer.combines && combination ? combination.parts : before, offer, cashIncrement, source, path);
     if (result === null) continue;
-    if (offer.combines) {
-      const setBy: readonly SetBy[] = combination?.setBy ?? nobody;
-      combination = { ...result.parts, setBy: result.lowered ? [...setBy, result.lowered] : setBy, rank: combination?.rank ?? offer.rank };
-    } else if (result.lowered && total(result.parts) < total(best)) best = { ...result.parts, setBy: [result.lowered], rank: offer.rank };
+    if (!offer.combines) {
+      if (result.lowered && total(result.parts) < total(best?.parts ?? before)) best = { parts: result.parts, setBy: [result.lowered], rank: offer.rank };
+      continue;
+    }
+    const setBy: readonly SetBy[] = combination ? combination.setBy : nobody;
+    combination = { parts: result.parts, setBy: result.lowered ? [...setBy, result.lowered] : setBy, rank: combination ? combination.rank : offer.rank };
   }
-  if (combination) {
-    const difference = total(combination) - total(best);
-    if (difference < 0 || (difference === 0 && best.rank > combination.rank && combination.setBy.length > 0)) best = combination;
+  if (combination && combination.setBy.length > 0) {
+    const difference = total(combination.parts) - total(best?.parts ?? before);
+    if (difference < 0 || (difference === 0 && best !== null && best.rank > combination.rank)) best = combination;
   }
-  path?.push(best.rank);
-  return best;
+  path?.push(best === null ? -1 : best.rank);
+  return best === null ? { base: before.base, own: before.own, setBy: nobody } : { base: best.parts.base, own: best.parts.own, setBy: best.setBy };
+}
+
+/** A price that some offers would make. */
+interface Candidate {
+  parts: PriceParts;
+  setBy: readonly SetBy[];
+  rank: number;
 }
 
 const total = ({ base, own }: PriceParts): number => base + own;
@@ -61,8 +70,9 @@ function applyOffer(
 ): { parts: PriceParts; lowered: SetBy | null } | null {
   let parts: PriceParts | null = null;
   let lowered: SetBy | null = null;
-  for (const { goalId, reward } of rewards) {
-    if (!('options' in reward) || !reward.options.has(optionId)) continue;
+  for (let index = 0; index < rewards.length; index++) {
+    const { goalId, reward } = rewards[index]!;
+    if (reward.kind === 'goodsLessPercent' || reward.kind === 'gift' || !reward.options.has(optionId)) continue;
     if (total(before) > reward.cap) continue;
     const from = source && reward.kind === 'upgrade' ? source(reward.priceOf) : null;
     if (reward.kind === 'upgrade' && from === null) continue;

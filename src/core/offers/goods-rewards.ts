@@ -25,6 +25,7 @@ const nothingOff: GoodsRewarded = { off: 0, byLine: null, setBy: [] };
 
 /** Combined and compared as rewards on delivery are: what is lowest for the shopper counts. */
 export function rewardedGoods(cart: MeasuredCart, active: readonly ActiveOffer[]): GoodsRewarded {
+  if (!gives(active, 'goodsLessPercent')) return nothingOff;
   let best: GoodsRewarded & { rank: number } = { ...nothingOff, rank: -1 };
   let combination = null as (GoodsRewarded & { rank: number }) | null;
   for (const offer of active) {
@@ -53,7 +54,16 @@ function takeOff(cart: MeasuredCart, { rewards }: ActiveOffer, start: readonly n
   return { byLine, goalId: by };
 }
 
+function gives(active: readonly ActiveOffer[], kind: 'goodsLessPercent' | 'gift'): boolean {
+  for (let index = 0; index < active.length; index++) {
+    const { rewards } = active[index]!;
+    for (let at = 0; at < rewards.length; at++) if (rewards[at]!.reward.kind === kind) return true;
+  }
+  return false;
+}
+
 /** The gifts of all active offers. */
 export function giftsOf(active: readonly ActiveOffer[]): Gift[] {
+  if (!gives(active, 'gift')) return [];
   return active.flatMap(({ offerId, rewards }) => rewards.flatMap(({ goalId, reward }) => (reward.kind === 'gift' ? [{ offerId, goalId, product: reward.product, quantity: reward.quantity }] : [])));
 }

@@ -7,6 +7,7 @@ import { ordinaryArticle } from '../cart/ordinary-article.ts';
 import { selects } from '../catalogue/goods-selection.ts';
 import type { Facts } from '../conditions/facts.ts';
 import { lowestThat } from '../lowest-that.ts';
+import { multiplyDivide } from '../money/rounding.ts';
 import type { CompiledOffer, Counting } from './compile-offer.ts';
 
 /** No article is dearer; keeps what a discount of nearly everything asks for within exact numbers. */
@@ -31,8 +32,7 @@ export function remainderOf(offer: CompiledOffer, counting: Counting, counted: n
   if (cart.discounted && counting.basis.afterDiscounts) remaining = remainderUnderDiscounts(counting, target, cart);
   else {
     const missing = target - counted;
-    const reaches = (price: number) => inBasis(price, counting, cart) >= missing;
-    remaining = counting.basis.convertsTax ? lowestThat(reaches, 0, dearest) : missing;
+    remaining = counting.basis.convertsTax ? priceThatComesTo(missing, cart) : missing;
     if (cart.discounted && remaining !== null && someDiscountCeases(cart, remaining)) remaining = null;
   }
   if (remaining === null || least === Infinity) return null;
@@ -43,6 +43,16 @@ export function remainderOf(offer: CompiledOffer, counting: Counting, counted: n
 
 function inBasis(price: number, { basis }: Counting, { terms, rates }: MeasuredCart): number {
   return basis.convertsTax ? convertTax(price, ordinaryArticle, terms, rates) : price;
+}
+
+/** The lowest price as shown that comes to an amount in the tax habit that is not shown. */
+function priceThatComesTo(amount: number, { terms, rates }: MeasuredCart): number {
+  const { numerator, denominator } = rates.standard;
+  const comesTo = (price: number) => convertTax(price, ordinaryArticle, terms, rates);
+  let price = terms.shownWithTax ? multiplyDivide(amount, numerator + denominator, denominator) : multiplyDivide(amount, denominator, numerator + denominator);
+  while (comesTo(price) < amount) price++;
+  while (price > 0 && comesTo(price - 1) >= amount) price--;
+  return price;
 }
 
 /**

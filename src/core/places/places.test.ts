@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
-import type { Destination } from '../cart/cart.ts';
+import { smallStore } from '../../../tests/support/small-store.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
-import type { AreaPart, Policy, Zone } from '../policy/types.ts';
+import type { AreaPart, Destination, Policy, Zone } from '../policy/types.ts';
 import { checkPolicy } from '../policy/validate.ts';
 import { findPlace } from './find-zone.ts';
 import { normalPostcode, parsePostcodePattern } from './postcode.ts';
@@ -49,9 +48,9 @@ describe('postcode patterns', () => {
   });
 });
 
-/** The demo policy with further zones in the market of the Netherlands and Belgium, in the given order. */
+/** The small store with further zones in the market of the Netherlands and Belgium, in the given order. */
 function withZones(zones: Record<string, { include: AreaPart; exclude?: AreaPart }>): Policy {
-  const policy = structuredClone(demoPolicy);
+  const policy = structuredClone(smallStore);
   Object.entries(zones).forEach(([id, { include, exclude }], index) => {
     const zone: Zone = { order: 10 + index, market: 'nlbe', name: id, on: true, area: { include: { part: include }, ...(exclude ? { exclude: { part: exclude } } : {}) } };
     policy.zones[id] = zone;
@@ -61,8 +60,9 @@ function withZones(zones: Record<string, { include: AreaPart; exclude?: AreaPart
   return policy;
 }
 
-const zoneOf = (policy: Policy, destination: Partial<Destination>): string => {
-  const found = findPlace(compilePolicy(policy), { country: 'NL', postcode: '', ...destination });
+const zoneOf = (policy: Policy, asked: Partial<Destination>, chosen?: string): string => {
+  const destination = { country: 'NL', postcode: '', ...asked };
+  const found = findPlace(compilePolicy(policy), destination, normalPostcode(destination.postcode), chosen);
   return found.found ? found.zone.id : found.reason;
 };
 
@@ -124,7 +124,7 @@ describe('the most specific zone wins (common practice), whatever the listed ord
 
 test('places that cannot be are refused by pointer', () => {
   const faults = (part: AreaPart) => {
-    const policy = structuredClone(demoPolicy);
+    const policy = structuredClone(smallStore);
     policy.zones['nlbe-all']!.area.include = { part };
     const check = checkPolicy(policy);
     return check.ok ? [] : check.faults.map(({ pointer }) => pointer.replace('/zones/nlbe-all/area/include/part', ''));
@@ -133,4 +133,22 @@ test('places that cannot be are refused by pointer', () => {
   expect(faults({ kind: 'postcode', country: 'GB', pattern: '1*' })).toEqual(['/country']);
   expect(faults({ kind: 'postcode', country: 'NL', pattern: '2..1' })).toEqual(['/pattern']);
   expect(faults({ kind: 'radius', center: { latitude: 91, longitude: 0 }, distance: 1, unit: 'km' }).length).toBeGreaterThan(0);
+});
+
+describe('markets', () => {
+  test('a chosen market still delivers only to its own countries', () => {
+    expect(zoneOf(smallStore, { country: 'NL' }, 'nlbe')).toBe('nlbe-all');
+    expect(zoneOf(smallStore, { country: 'GB' }, 'nlbe')).toBe('noZone');
+    expect(zoneOf(smallStore, { country: 'NL' }, 'moon')).toBe('noMarket');
+  });
+  test('one market may take every country that no other names', () => {
+    const policy = structuredClone(smallStore);
+    expect(zoneOf(policy, { country: 'CA' })).toBe('noMarket');
+    policy.markets.uk!.elsewhere = true;
+    expect(zoneOf(policy, { country: 'CA' })).toBe('uk-all');
+    expect(zoneOf(policy, { country: 'NL' })).toBe('nlbe-all');
+    policy.markets.nlbe!.elsewhere = true;
+    const check = checkPolicy(policy);
+    expect(check.ok ? [] : check.faults.map(({ pointer }) => pointer)).toEqual(['/markets/uk/elsewhere']);
+  });
 });

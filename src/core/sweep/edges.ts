@@ -1,6 +1,6 @@
 import { lineValue } from '../cart/line-values.ts';
 import type { CompiledBasis } from '../cart/basis.ts';
-import type { ChargeMeasure } from '../charges/charge-measure.ts';
+import { volumeWeight, type ChargeMeasure } from '../charges/charge-measure.ts';
 import type { CompiledCharge } from '../charges/compile-charge.ts';
 import { leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
 import { priceEdges, type MeasureEdges } from '../conditions/compile-leaf.ts';
@@ -28,13 +28,15 @@ interface Along {
  * thresholds of conditions, goals. Between two of them prices are made up of whole pieces that rise evenly.
  */
 export function policyEdges(along: Along): number[] {
-  const { zone, axis } = along;
+  const { zone, axis, order } = along;
   const edges = new Set<number>();
   const add = (amount: number | null) => {
     if (amount !== null && amount > 0 && amount < axisReach[axis]) edges.add(amount);
   };
   for (const { charge, when } of zone.options) {
     for (const edge of chargeEdges(charge, axis)) add(edge);
+    // Up to here the volume decides the chargeable weight.
+    if (axis === 'weight') add(volumeWeight(order.volume, charge.volumeDivisor));
     for (const line of charge.lines) for (const edge of conditionEdges(line.when, along)) add(edge);
     for (const edge of conditionEdges(when, along)) add(edge);
   }

@@ -16,15 +16,16 @@ export interface CompiledEstimate {
   cutOff: number;
   calendar: WorkingDays;
   storeZone: string;
-  /** the last estimate in working days and for which day it holds, since it changes only from day to day */
-  last: { key: number; estimate: Estimate } | null;
+  /** estimates in working days by day, since they change only from day to day */
+  known: Map<number, Estimate>;
 }
 
 const minutesPerDay = 1440;
+const maxKnown = 1000;
 const msPerHour = 3_600_000;
 
 export function compileEstimate({ min, max, unit, cutOff }: DeliveryOption['estimate'], calendar: WorkingDays, storeZone: string): CompiledEstimate {
-  return { unit: unit ?? 'workingDays', min, max, cutOff: cutOff ? minuteOfDay(cutOff) : minutesPerDay, calendar, storeZone, last: null };
+  return { unit: unit ?? 'workingDays', min, max, cutOff: cutOff ? minuteOfDay(cutOff) : minutesPerDay, calendar, storeZone, known: new Map() };
 }
 
 /**
@@ -39,7 +40,8 @@ export function estimateAt(compiled: CompiledEstimate, local: LocalTime, instant
   const late = local.minute >= cutOff ? 1 : 0;
   if (unit === 'workingDays') {
     const key = local.day * 2 + late;
-    if (compiled.last?.key === key) return compiled.last.estimate;
+    const known = compiled.known.get(key);
+    if (known) return known;
     const leaves = workingDayFrom(calendar, local.day + late);
     const estimate: Estimate = {
       unit,
@@ -49,7 +51,8 @@ export function estimateAt(compiled: CompiledEstimate, local: LocalTime, instant
       earliest: dateOfDay(addWorkingDays(calendar, leaves, min)),
       latest: dateOfDay(addWorkingDays(calendar, leaves, max)),
     };
-    compiled.last = { key, estimate };
+    if (compiled.known.size >= maxKnown) compiled.known.clear();
+    compiled.known.set(key, estimate);
     return estimate;
   }
   const day = workingDayFrom(calendar, local.day + late);

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
+import { smallStore } from '../../../tests/support/small-store.ts';
 import { wordingFaults } from './faults.ts';
 import { findText } from './find-text.ts';
 import { optionLabel } from './option-label.ts';
@@ -26,7 +26,7 @@ describe('mistakes in a text', () => {
 });
 
 test('mistakes of a whole policy name the text they are in', () => {
-  const policy = structuredClone(demoPolicy);
+  const policy = structuredClone(smallStore);
   expect(policyWordingFaults(policy)).toEqual([]);
   policy.wording['free-delivery']!.progress!.everyPlace!['nl-NL'] = 'Nog {reste}';
   expect(policyWordingFaults(policy)).toMatchObject([
@@ -36,7 +36,7 @@ test('mistakes of a whole policy name the text they are in', () => {
 });
 
 describe('which text is shown', () => {
-  const find = (place: 'strip' | 'cart', language: string, languages = ['nl-NL', 'fr-BE']) => findText(demoPolicy, 'free-delivery', 'progress', place, language, languages);
+  const find = (place: 'strip' | 'cart', language: string, languages = ['nl-NL', 'fr-BE']) => findText(smallStore, 'free-delivery', 'progress', place, language, languages);
   test('the place’s own before that of every place', () => {
     expect(find('cart', 'nl-NL')).toMatchObject({ inherited: false, fallback: null });
     expect(find('strip', 'nl-NL')).toMatchObject({ inherited: true, fallback: null });
@@ -47,7 +47,7 @@ describe('which text is shown', () => {
     expect(find('strip', 'fr-BE', ['fr-BE'])).toBeNull();
   });
   test('option labels fall back the same way, last to the internal name', () => {
-    const option = demoPolicy.options['nlbe-door']!;
+    const option = smallStore.options['nlbe-door']!;
     expect(optionLabel(option, 'en-AU', ['nl-NL'])).toBe('Parcel to your door');
     expect(optionLabel(option, 'ja-JP', ['nl-NL'])).toBe('Pakket aan huis');
     expect(optionLabel(option, 'ja-JP', [])).toBe('Parcel to the door');

@@ -15,7 +15,7 @@ export function traceCharge(option: CompiledOption, input: ChargeInput, policy: 
   const { measures } = input.facts.cart;
   if (hasNothingToCharge(option, input)) {
     const says = measures.allShipsFree ? 'Everything in the cart ships free: {outcome}' : 'Nothing in the cart is charged in the ordinary way: {outcome}';
-    return node('charge', says, { nothingToCharge: yes(true) }, money(0));
+    return node('charge', says, { nothingToCharge: yes(true), increment: number(option.cashIncrement ?? 1) }, money(0));
   }
   const { charge, cashIncrement } = option;
   const taking = linesOfCharge(charge, input);
