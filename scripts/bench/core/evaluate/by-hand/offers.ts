@@ -1,4 +1,4 @@
-import type { EvaluationInput } from '../../../../src/core/evaluation/evaluation.ts';
+import type { EvaluationInput } from '../../../../../src/core/evaluation/evaluation.ts';
 import type { Offer, Price } from './answer.ts';
 import { included, share, type Sums } from './cart-sums.ts';
 import { isAppEvening, isFirstOrder, isKiteWeekFan, isMember, isNeighbour, isTrade } from './shopper-facts.ts';

@@ -1,7 +1,7 @@
-import { demoPolicy } from '../../demo/policy/demo-policy.ts';
-import { compilePolicy, type CompiledZone } from '../../src/core/evaluation/compile.ts';
-import { sweepZone } from '../../src/core/sweep/sweep.ts';
-import { median, quantile, type Bar } from './bar.ts';
+import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
+import { compilePolicy, type CompiledZone } from '../../../src/core/evaluation/compile.ts';
+import { sweepZone } from '../../../src/core/sweep/sweep.ts';
+import { median, quantile, type Bar } from '../bar.ts';
 
 const instant = Date.parse('2026-11-24T11:00Z');
 const member = { signedIn: true, groups: ['members'], orderCount: 4 };

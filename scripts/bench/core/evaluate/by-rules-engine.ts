@@ -1,17 +1,17 @@
 import { Engine, type NestedCondition, type TopLevelCondition } from 'json-rules-engine';
-import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
-import { chargeMeasure, usualVolumeDivisor, type ChargeMeasure } from '../../../src/core/charges/charge-measure.ts';
-import { compileLeaf, type LeafNode } from '../../../src/core/conditions/compile-leaf.ts';
-import { zoneContext } from '../../../src/core/evaluation/context.ts';
-import type { CompiledPolicy, CompiledZone } from '../../../src/core/evaluation/compile.ts';
-import type { EvaluationInput } from '../../../src/core/evaluation/evaluation.ts';
-import { measureCart } from '../../../src/core/cart/measures.ts';
-import { ratesAt } from '../../../src/core/markets/terms.ts';
-import { countedToward } from '../../../src/core/offers/counted.ts';
-import { inOrder } from '../../../src/core/ordered.ts';
-import { findPlace } from '../../../src/core/places/find-zone.ts';
-import { normalPostcode } from '../../../src/core/places/postcode.ts';
-import type { Condition, ConditionNode } from '../../../src/core/policy/types.ts';
+import { demoPolicy } from '../../../../demo/policy/demo-policy.ts';
+import { chargeMeasure, usualVolumeDivisor, type ChargeMeasure } from '../../../../src/core/charges/charge-measure.ts';
+import { compileLeaf, type LeafNode } from '../../../../src/core/conditions/compile-leaf.ts';
+import { zoneContext } from '../../../../src/core/evaluation/context.ts';
+import type { CompiledPolicy, CompiledZone } from '../../../../src/core/evaluation/compile.ts';
+import type { EvaluationInput } from '../../../../src/core/evaluation/evaluation.ts';
+import { measureCart } from '../../../../src/core/cart/measures.ts';
+import { ratesAt } from '../../../../src/core/markets/terms.ts';
+import { countedToward } from '../../../../src/core/offers/counted.ts';
+import { inOrder } from '../../../../src/core/ordered.ts';
+import { findPlace } from '../../../../src/core/places/find-zone.ts';
+import { normalPostcode } from '../../../../src/core/places/postcode.ts';
+import type { Condition, ConditionNode } from '../../../../src/core/policy/types.ts';
 
 type FactsOfCart = Record<string, unknown>;
 

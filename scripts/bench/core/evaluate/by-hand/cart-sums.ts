@@ -1,4 +1,4 @@
-import type { EvaluationInput } from '../../../../src/core/evaluation/evaluation.ts';
+import type { EvaluationInput } from '../../../../../src/core/evaluation/evaluation.ts';
 
 export interface Sums {
   goods: number;

@@ -1,4 +1,4 @@
-import type { EvaluationInput } from '../../../../src/core/evaluation/evaluation.ts';
+import type { EvaluationInput } from '../../../../../src/core/evaluation/evaluation.ts';
 import type { Price } from './answer.ts';
 import { share, type Sums } from './cart-sums.ts';
 import { fitsTheVan, isBeachHour } from './shopper-facts.ts';

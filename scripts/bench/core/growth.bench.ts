@@ -1,10 +1,10 @@
-import { chargeOfPreset } from '../../src/core/charges/presets.ts';
-import { compilePolicy, type CompiledPolicy } from '../../src/core/evaluation/compile.ts';
-import { evaluate } from '../../src/core/evaluation/evaluate.ts';
-import type { EvaluationInput } from '../../src/core/evaluation/evaluation.ts';
-import type { DeliveryOption, Policy } from '../../src/core/policy/types.ts';
-import { ordinaryProduct } from '../../tests/support/random-policy.ts';
-import { median, type Bar } from './bar.ts';
+import { chargeOfPreset } from '../../../src/core/charges/presets.ts';
+import { compilePolicy } from '../../../src/core/evaluation/compile.ts';
+import { evaluate } from '../../../src/core/evaluation/evaluate.ts';
+import type { EvaluationInput } from '../../../src/core/evaluation/evaluation.ts';
+import type { DeliveryOption, Policy } from '../../../src/core/policy/types.ts';
+import { ordinaryProduct } from '../../../tests/support/random-policy.ts';
+import { median, type Bar } from '../bar.ts';
 
 const countries = ['NL', 'BE', 'DE', 'AT', 'GB', 'DK', 'CH', 'US', 'JP', 'FR', 'ES', 'PT', 'IT', 'SE', 'NO', 'FI', 'IE', 'PL', 'CZ', 'SK', 'HU', 'RO', 'BG', 'GR', 'HR', 'SI', 'LT', 'LV', 'EE', 'LU', 'MT', 'CY', 'IS', 'CA', 'MX', 'BR', 'AR', 'CL', 'PE', 'CO', 'AU', 'NZ', 'ZA', 'KE', 'MA', 'EG', 'TR', 'IN', 'KR', 'SG'];
 
