@@ -76,7 +76,7 @@ export const qualifiers: Policy['qualifiers'] = {
       'any',
       { kind: 'goodsMoney', fact: 'cart.valueOf', basis: 'afterDiscountsAsShown', goods: { categories: ['kites'] }, operator: 'moreThan', amounts: { nlbe: exact(30_000), deat: exact(30_000), us: exact(32_000) } },
       { kind: 'money', fact: 'cart.goodsValue', basis: 'beforeDiscountsWithTax', operator: 'atLeast', amounts: { nlbe: exact(50_000), deat: exact(50_000), us: exact(52_000) } },
-      { kind: 'money', fact: 'line.value', basis: 'afterDiscountsWithoutTax', operator: 'between', amounts: { us: exact(40_000) }, to: { us: exact(90_000) } },
+      { kind: 'money', fact: 'line.value', basis: 'beforeDiscountsWithoutTax', operator: 'between', amounts: { us: exact(40_000) }, to: { us: exact(90_000) } },
     ),
   ),
   'small-basket': qualifier(

@@ -51,11 +51,13 @@ export const testCarts: Policy['testCarts'] = {
 
   'islands-light': cart('Islands, light', 'nl-NL', { country: 'NL', postcode: '8893 AB' }, { 'tidewing-16': 1, 'line-25': 1 }, { quotes: { 'island-air': 1850 } }),
   'islands-heavy': cart('Islands, heavy, no flight', 'nl-NL', { country: 'NL', postcode: '1797 ZB' }, { 'ground-anchor': 3 }, { quotes: { 'island-air': null } }),
+  'islands-mast': cart('Islands, a mast', 'nl-NL', { country: 'NL', postcode: '8891 AB' }, { 'windsock-mast': 1 }),
   'islands-harbour': cart('Harbour of the islands', 'nl-NL', { country: 'NL', postcode: '1795 ZX' }, { 'sticker-sheet': 2 }, {}),
   'not-quite-island': cart('Landed on the mainland', 'nl-NL', { country: 'NL', postcode: '8895 ZZ' }, { 'sticker-sheet': 1, 'beach-shelter': 1 }),
   'round-in-time': cart('Beach round, in time', 'nl-NL', closeBy, { 'tidewing-16': 1, 'line-50': 1 }, { at: midweek }),
   'round-too-late': cart('Beach round, too late', 'nl-NL', closeBy, { 'windsock-mast': 1 }, { at: '2026-11-25T19:30Z', earlier: { option: 'nlbe-round-van', price: 100 } }),
   'round-postcard': cart('A little further, with a postcard', 'nl-NL', { ...nl, coordinates: { latitude: shop.latitude + 0.1, longitude: shop.longitude } }, { 'gull-delta': 1 }, { codes: ['postcard'], at: midweek }),
+  'round-dear': cart('Close by, dear', 'nl-NL', closeBy, { 'skua-power': 1, 'line-25': 1 }, { at: midweek }),
   'at-the-counter': cart('At the counter', 'nl-NL', nl, { winder: 1 }, { channel: 'counter', earlier: { option: 'nlbe-door', price: 595 } }),
   'app-at-night': cart('App at night', 'nl-NL', nl, { 'tidewing-16': 1 }, { channel: 'app', at: '2026-11-25T22:30Z' }),
   'app-small': cart('App at night, small', 'nl-NL', nl, { 'repair-tape': 2 }, { channel: 'app', at: '2026-11-25T22:30Z' }),
@@ -77,6 +79,7 @@ export const testCarts: Policy['testCarts'] = {
   'windy-begins': cart('The windy weekend begins', 'de-DE', de, { 'box-classic': 1 }, { at: '2027-03-26T17:00Z' }),
   'windy-last-minute': cart('Its last minute, clocks changed', 'de-DE', de, { 'box-classic': 1 }, { at: '2027-03-28T21:59Z' }),
   'windy-over': cart('It is over', 'de-DE', de, { 'box-classic': 1 }, { at: '2027-03-28T22:00Z' }),
+  'nothing-yet': cart('Nothing in the cart yet', 'de-DE', de, {}),
   'express-quoted': cart('Express, quoted', 'de-DE', de, { 'skua-power': 1, 'line-50': 1 }, { quotes: { 'gale-express': 1180 }, earlier: { option: 'deat-express', price: 1348 } }),
   'express-silent': cart('Express, carrier silent', 'de-DE', de, { 'tidewing-16': 1 }, { quotes: { 'gale-express': null }, earlier: { option: 'deat-express', price: 1490 } }),
   'long-and-heavy': cart('Long and heavy', 'de-DE', de, { 'windsock-mast': 1, 'ground-anchor': 1 }),
@@ -85,6 +88,7 @@ export const testCarts: Policy['testCarts'] = {
 
   highlands: cart('To the Highlands', 'en-GB', { country: 'GB', postcode: 'ZZ9 9ZZ' }, { 'box-classic': 1 }),
   'highlands-summer': cart('To the Highlands in June', 'en-GB', { country: 'GB', postcode: 'ZY1 4ZZ' }, { 'skua-power': 1 }, { at: '2026-06-10T12:00Z' }),
+  'british-small': cart('A first kite', 'en-GB', gb, { 'dune-hopper': 1 }),
   'highland-town': cart('To the highland town', 'en-GB', { country: 'GB', postcode: 'ZZ9 1AA' }, { 'skua-power': 1 }),
 
   'postcard-code': cart('Postcard code', 'da-DK', dk, { 'spar-set': 1 }, { codes: ['POSTCARD'] }),
