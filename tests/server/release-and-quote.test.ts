@@ -7,25 +7,28 @@ const address = inject('address');
 interface QuoteBody {
   release: number;
   options: { id: string; priceBefore: number; priceAfter: number }[];
-  goals: { remaining: number }[];
+  goals: { offer: string; remaining: number | null; status: string }[];
   messages: { place: string; text: string; language: string }[];
   noOptions: string | null;
 }
 const cart = { lines: [{ product: 'tidewing-16', quantity: 1 }, { product: 'line-50', quantity: 2 }], destination: { country: 'NL', postcode: '1799 ZA' } };
+const freeDelivery = ({ goals }: QuoteBody) => goals.find(({ offer }) => offer === 'free-delivery');
 const quote = (body: unknown = cart, headers: Record<string, string> = {}) => call<QuoteBody & ProblemBody>(address, 'POST', '/api/quote', { body, headers });
 const release = (revision: number, note: string) => call<{ number: number } & ProblemBody>(address, 'POST', '/api/releases', { body: { note }, headers: { 'if-match': etagOf(revision) } });
 
 describe('releases', () => {
   test('the shop sees an edit after its release and not before; rolling back takes it away again', async () => {
     const before = await quote();
-    expect(before.body).toMatchObject({ goals: [{ remaining: 1115 }], options: [{ priceAfter: 595 }, { priceAfter: 450 }] });
+    expect(before.body).toMatchObject({ options: [{ priceAfter: 595 }, { priceAfter: 450 }] });
+    expect(freeDelivery(before.body)).toMatchObject({ remaining: 1115, status: 'inForce' });
     const edited = await patchDraft(address, (await readDraft(address)).revision, setGoal('nlbe', 6000));
     expect((await quote()).body).toEqual(before.body);
 
     const released = await release(edited.body.revision, 'Lower for the season');
     expect(released.status).toBe(201);
     const after = await quote();
-    expect(after.body).toMatchObject({ release: released.body.number, goals: [{ remaining: 0 }], options: [{ priceBefore: 595, priceAfter: 0 }, { priceBefore: 450, priceAfter: 0 }] });
+    expect(after.body).toMatchObject({ release: released.body.number, options: [{ priceBefore: 595, priceAfter: 0 }, { priceBefore: 450, priceAfter: 0 }] });
+    expect(freeDelivery(after.body)).toMatchObject({ remaining: 0 });
     expect(after.body.messages.find(({ place }) => place === 'strip')).toMatchObject({ text: 'Uw bezorging is gratis.', language: 'nl-NL' });
 
     const back = await call<{ number: number; copyOf: number }>(address, 'POST', `/api/releases/${before.body.release}/roll-back`, { body: { note: '' } });
@@ -60,8 +63,37 @@ describe('quotes', () => {
     expect((await quote({ ...cart, language: 'en-GB' })).body.messages[0]).toMatchObject({ language: 'en-GB', text: 'Add €11.15 more for free delivery.' });
     expect((await quote({ ...cart, language: 'fr-BE' })).body.messages[0]).toMatchObject({ language: 'nl-NL' });
   });
-  test('a destination nobody delivers to', async () => expect((await quote({ ...cart, destination: { country: 'CA', postcode: '' } })).body).toMatchObject({ options: [], noOptions: 'noMarket', messages: [] }));
-  test('an empty cart', async () => expect((await quote({ ...cart, lines: [] })).body.goals).toMatchObject([{ remaining: 7500 }]));
+  test('a destination nobody delivers to', async () => expect((await quote({ ...cart, destination: { country: 'CA', postcode: '' } })).body).toMatchObject({ options: [], noOptions: 'noZone', messages: [], outOfArea: 'We do not deliver to your country yet.' }));
+  test('an empty cart', async () => expect(freeDelivery((await quote({ ...cart, lines: [] })).body)).toMatchObject({ remaining: 7500 }));
+  test('for a shopper the shop knows, with codes, discounts, a carrier’s quote, redemptions and an earlier choice', async () => {
+    const { body } = await quote({
+      lines: [{ product: 'tidewing-16', quantity: 2 }, { product: 'kite-book', quantity: 1 }],
+      destination: { country: 'DE', postcode: '19999', residential: true },
+      shopper: { signedIn: true, groups: ['members'], orderCount: 4 },
+      codes: ['school'],
+      discounts: [{ kind: 'percent', percent: '10' }],
+      quotes: { 'gale-express': 1180 },
+      redemptions: { 'first-order': { inAll: 9 } },
+      earlier: { option: 'deat-express', price: 1290 },
+      language: 'de-DE',
+    });
+    expect(body).toMatchObject({
+      market: 'deat',
+      preselected: 'deat-express',
+      earlier: { optionId: 'deat-express', still: 'cheaper', was: 1290, now: 0 },
+      totals: { goods: 9666, goodsReward: 0 },
+      goals: expect.arrayContaining([expect.objectContaining({ offer: 'school-term', status: 'inForce', remaining: 371 })]),
+    });
+    expect(body.options.find(({ id }) => id === 'deat-express')).toMatchObject({ priceBefore: 1348, priceAfter: 0, setBy: [{ offer: 'members-sooner', goal: 'first' }] });
+  });
+  test('what is not offered, and what is said instead', async () => {
+    const { body } = await quote({ ...cart, destination: { country: 'GB', postcode: 'ZY1 4ZZ' } });
+    expect(body).toMatchObject({ unavailable: [{ id: 'uk-highlands-summer', reason: 'notNow', text: 'The summer courier rides from June to August.' }] });
+  });
+  test('a market that was chosen, and one that does not exist', async () => {
+    expect((await quote({ ...cart, market: 'uk' })).body).toMatchObject({ market: 'uk', currency: 'GBP', noOptions: 'noZone' });
+    expect(await quote({ ...cart, market: 'moon' })).toMatchObject({ status: 422, body: { fields: [{ pointer: '/market' }] } });
+  });
   test('a shop’s server may forward the shopper’s origin', async () => expect((await quote(cart, { origin: 'https://shop.example.com' })).status).toBe(200));
   test('unknown products are named by position', async () => {
     const reply = await quote({ ...cart, lines: [...cart.lines, { product: 'nope', quantity: 1 }] });
@@ -72,6 +104,8 @@ describe('quotes', () => {
     ['quantity zero', { ...cart, lines: [{ product: 'winder', quantity: 0 }] }, '/lines/0/quantity'],
     ['quantity as text', { ...cart, lines: [{ product: 'winder', quantity: '1' }] }, '/lines/0/quantity'],
     ['a property too many', { ...cart, coupon: 'X' }, '/coupon'],
+    ['an unknown way to discount', { ...cart, discounts: [{ kind: 'half' }] }, '/discounts/0/kind'],
+    ['a shopper who is neither', { ...cart, shopper: {} }, '/shopper/signedIn'],
     ['a country’s name', { ...cart, destination: { country: 'Netherlands', postcode: '' } }, '/destination/country'],
   ])('%s', async (_, body, pointer) => {
     const reply = await quote(body);

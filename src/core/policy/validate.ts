@@ -35,6 +35,8 @@ export function faultOf(error: ErrorObject): PolicyFault {
       return { pointer: `${error.instancePath}/${String(params.missingProperty)}`, message: 'is missing' };
     case 'enum':
       return { pointer: error.instancePath, message: `must be one of ${(params.allowedValues as unknown[]).join(', ')}` };
+    case 'discriminator':
+      return { pointer: `${error.instancePath}/${String(params.tag)}`, message: params.error === 'tag' ? 'must say which kind it is' : 'is not one of the kinds there are' };
     case 'const':
       return { pointer: error.instancePath, message: `must be ${JSON.stringify(params.allowedValue)}` };
     default:

@@ -1,5 +1,5 @@
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
-import { applyPatch, createPatch, type Operation } from 'rfc6902';
+import { applyPatch, type Operation } from 'rfc6902';
 import type { PolicyFault } from '../../core/policy/fault.ts';
 import { emptyPolicy } from '../../core/policy/empty.ts';
 import { policyChanges } from '../../core/policy/changes.ts';
@@ -9,6 +9,7 @@ import { checkPolicy } from '../../core/policy/validate.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { storedPolicy } from '../policy/stored-policy.ts';
 import { storeId } from '../user.ts';
+import { patchBetween } from './patch-between.ts';
 
 export interface Draft {
   revision: number;
@@ -86,9 +87,9 @@ export async function stepHistory(direction: 'undo' | 'redo', revision: number, 
 async function storeEdit(connection: PoolConnection, current: { revision: number; policy: Policy }, next: Policy, edit: Edit): Promise<EditOutcome> {
   const check = checkPolicy(next);
   if (!check.ok) return { kind: 'refused', revision: current.revision, faults: check.faults };
-  const patch = createPatch(current.policy, next);
+  const patch = patchBetween(current.policy, next);
   if (patch.length === 0) return { kind: 'nothing', draft: await withHistory(connection, current.revision, current.policy) };
-  const inverse = createPatch(next, current.policy);
+  const inverse = patchBetween(next, current.policy);
   const revision = current.revision + 1;
   await connection.query("UPDATE draft_edit SET state = 'dropped' WHERE store_id = ? AND state = 'undone'", [storeId]);
   await writeDraft(connection, revision, next);
@@ -105,10 +106,18 @@ function labelOf(before: Policy, after: Policy): string {
   return `${first.subject}${more}`;
 }
 
+/** Locks the draft's row, which is made first when there is none. */
 async function lockDraft(connection: PoolConnection): Promise<{ revision: number; policy: Policy }> {
+  const locked = await lockedRow(connection);
+  if (locked) return locked;
+  // An insert that meets a row shares its lock, which two transactions cannot both make exclusive: so it comes second.
   await connection.query<ResultSetHeader>('INSERT IGNORE INTO draft VALUES (?, 0, ?, UTC_TIMESTAMP(3))', [storeId, JSON.stringify(emptyPolicy())]);
+  return (await lockedRow(connection))!;
+}
+
+async function lockedRow(connection: PoolConnection): Promise<{ revision: number; policy: Policy } | null> {
   const [rows] = await connection.query<RowDataPacket[]>('SELECT revision, document FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
-  return { revision: Number(rows[0]!.revision), policy: storedPolicy(rows[0]!) };
+  return rows[0] ? { revision: Number(rows[0].revision), policy: storedPolicy(rows[0]) } : null;
 }
 
 async function writeDraft(connection: PoolConnection, revision: number, policy: Policy): Promise<void> {
