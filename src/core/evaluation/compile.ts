@@ -3,7 +3,8 @@ import { compileOffer, type CompiledOffer } from '../offers/compile-offer.ts';
 import { compileOption, type CompiledOption } from '../options/compile-option.ts';
 import { inOrder } from '../ordered.ts';
 import { compileAreaPart, type CompiledAreaPart } from '../places/area.ts';
-import type { Market, Policy, Zone } from '../policy/types.ts';
+import type { DeliveryOption, Market, Offer, Policy, Zone } from '../policy/types.ts';
+import { Reuse } from './reuse.ts';
 
 /** A policy prepared for many evaluations. Built once per draft state or release. */
 export interface CompiledPolicy {
@@ -35,11 +36,26 @@ export interface CompiledZone {
   exclude: CompiledAreaPart[];
 }
 
-/** Prepares a valid policy. @param policy must have passed `checkPolicy` */
+const termsKnown = new Reuse<Market, MarketTerms>();
+const optionsKnown = new Reuse<DeliveryOption, CompiledOption>();
+const offersKnown = new WeakMap<Offer, Map<string, Reuse<Offer, CompiledOffer[]>>>();
+
+/** An offer as it holds in a zone, whose options are there already. */
+function offerIn({ id: zoneId, policy, market: { terms }, options }: CompiledZone, id: string, offer: Offer): CompiledOffer[] {
+  let byZone = offersKnown.get(offer);
+  if (!byZone) offersKnown.set(offer, (byZone = new Map()));
+  let known = byZone.get(zoneId);
+  if (!known) byZone.set(zoneId, (known = new Reuse()));
+  const from = [id, terms, policy.qualifiers, policy.wording[id]?.missedOut !== undefined, ...options];
+  return known.get(offer, from, () => compileOffer(id, policy, terms, options));
+}
+
+/** Prepares a valid policy. @param policy must have passed `checkPolicy`, and is not changed in place afterwards */
 export function compilePolicy(policy: Policy): CompiledPolicy {
   const compiled: CompiledPolicy = { policy, markets: new Map(), marketOfCountry: new Map(), marketElsewhere: null };
   for (const [id, market] of inOrder(policy.markets)) {
-    const entry: CompiledMarket = { id, market, terms: compileTerms(policy, id, market), zones: [] };
+    const terms = termsKnown.get(market, [id, policy.store, policy.rates], () => compileTerms(policy, id, market));
+    const entry: CompiledMarket = { id, market, terms, zones: [] };
     compiled.markets.set(id, entry);
     for (const country of market.countries) compiled.marketOfCountry.set(country, entry);
     if (market.elsewhere) compiled.marketElsewhere = entry;
@@ -56,9 +72,11 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
   }
   for (const [id, option] of inOrder(policy.options)) {
     const zone = zones.get(option.zone);
-    if (zone && option.on) zone.options.push(compileOption(id, option, policy, zone.market.terms));
+    if (!zone || !option.on) continue;
+    const { terms } = zone.market;
+    zone.options.push(optionsKnown.get(option, [id, terms, policy.qualifiers, policy.calendars], () => compileOption(id, option, policy, terms)));
   }
   const byPriority = inOrder(policy.offers).sort(([, a], [, b]) => b.priority - a.priority);
-  for (const zone of zones.values()) zone.offers = byPriority.flatMap(([id]) => compileOffer(id, policy, zone.market.terms, zone.options));
+  for (const zone of zones.values()) zone.offers = byPriority.flatMap(([id, offer]) => offerIn(zone, id, offer));
   return compiled;
 }

@@ -10,12 +10,12 @@ import { rehearse, whyNothing } from './rehearse-cart.ts';
 export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
   const page = usePage();
   const { compiled, compiledRelease, catalogue } = page;
-  const now = useMemo(() => rehearse(compiled, catalogue, cart, page.now, true), [compiled, catalogue, cart, page.now]);
+  const now = useMemo(() => rehearse(compiled, catalogue, cart, page.now), [compiled, catalogue, cart, page.now]);
   const released = useMemo(() => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, page.now) : null), [compiledRelease, catalogue, cart, page.now]);
   const { evaluation } = now;
   const currency = evaluation.currency;
   return (
-    <li className="border-t border-hairline px-4 py-3" data-testid={`bench-${id}`}>
+    <li className="contain-layout border-t border-hairline px-4 py-3" data-testid={`bench-${id}`}>
       <div className="flex items-baseline justify-between gap-2">
         <h3 className="min-w-0 truncate font-sans text-[14px] font-semibold">
           <a href={`/rehearse?cart=${id}`} className="hover:underline">
@@ -32,7 +32,7 @@ export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
       {currency && (
         <ul className="mt-1.5">
           {evaluation.options.map((option) => (
-            <OptionRow key={option.optionId} option={option} currency={currency} trace={evaluation.trace} chosen={option.optionId === evaluation.preselected} />
+            <OptionRow key={option.optionId} option={option} currency={currency} trace={now.trace} chosen={option.optionId === evaluation.preselected} />
           ))}
         </ul>
       )}

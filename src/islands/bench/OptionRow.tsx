@@ -6,11 +6,11 @@ import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { reasonOfOption } from '../frame/reasons.ts';
 
 /** An option's name with its price before, struck through where it changed, and after; and why. */
-export function OptionRow({ option, currency, trace, chosen }: { option: OptionPrice; currency: string; trace: TraceNode | null; chosen: boolean }) {
+export function OptionRow({ option, currency, trace, chosen }: { option: OptionPrice; currency: string; trace: () => TraceNode | null; chosen: boolean }) {
   const page = usePage();
   const policy = usePolicy();
   const name = policy.options[option.optionId]?.name ?? option.optionId;
-  const why = useWhy(`price of ${name}`, () => reasonOfOption(trace, option.optionId, (minor) => page.money(minor, currency)));
+  const why = useWhy(`price of ${name}`, () => reasonOfOption(trace(), option.optionId, (minor) => page.money(minor, currency)));
   const changed = option.before !== option.after;
   return (
     <li data-testid={`option-${option.optionId}`}>

@@ -3,23 +3,28 @@ import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { evaluate } from '../../core/evaluation/evaluate.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
+import type { TraceNode } from '../../core/trace/trace.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { renderLead, type RenderedMessage } from '../../core/wording/render.ts';
 import type { Place } from '../../core/wording/places.ts';
 
 export interface Rehearsal {
   evaluation: Evaluation;
+  /** the tree of decisions, worked out when it is first asked for */
+  trace: () => TraceNode | null;
   /** products of the cart that are no longer in the catalogue */
   gone: string[];
   message: (place: Place) => RenderedMessage | null;
 }
 
 /** What a test cart's shopper is offered and told under a policy. @param now the moment, unless the cart has its own */
-export function rehearse(compiled: CompiledPolicy, catalogue: Catalogue, cart: TestCart, now: number, trace = false): Rehearsal {
+export function rehearse(compiled: CompiledPolicy, catalogue: Catalogue, cart: TestCart, now: number): Rehearsal {
   const { input, gone } = inputOfTestCart(cart, catalogue, now);
-  const evaluation = evaluate(compiled, input, { trace });
+  const evaluation = evaluate(compiled, input);
+  let trace: TraceNode | null = null;
   return {
     evaluation,
+    trace: () => (trace ??= evaluate(compiled, input, { trace: true }).trace),
     gone,
     message: (place) => renderLead(compiled, evaluation, place, cart.language),
   };

@@ -1,4 +1,4 @@
-import { Fragment } from 'react';
+import { Fragment, memo } from 'react';
 import { setTarget } from '../../client/edits.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -10,24 +10,26 @@ import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { parseCount, parseGoal } from './goal-field.ts';
 import { sharesAround } from './spend-line/Regions.tsx';
 
+/** Fixed widths, so that a figure that changes moves nothing else. px */
+const nameWidth = 160;
+const marketWidth = 216;
+
 /** Offers' goals × markets. An empty cell is a market without the offer, and stands out. */
 export function GoalGrid({ marketId, choose, distributions }: { marketId: string; choose: (market: string) => void; distributions: ReadonlyMap<string, Distribution> }) {
   const policy = usePolicy();
   const { locale } = usePage();
-  const show = useDraft((state) => state.show);
-  const edit = useDraft((state) => state.edit);
   const markets = inOrder(policy.markets);
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
   return (
-    <div className="mt-2 overflow-x-auto">
-      <table className="w-auto min-w-[28rem] text-left" aria-label="Goal grid">
+    <div className="mt-2 overflow-x-auto contain-content">
+      <table className="table-fixed text-left" style={{ width: `${nameWidth + markets.length * marketWidth}px` }} aria-label="Goal grid">
         <thead>
           <tr className="border-b border-hairline text-[13px] text-soft">
-            <th scope="col" className="w-44 py-1 font-normal">
+            <th scope="col" style={{ width: nameWidth }} className="sticky left-0 bg-base-100 py-1 pr-3 font-normal">
               Goals
             </th>
             {markets.map(([id, market]) => (
-              <th key={id} scope="col" className="px-4 py-1 font-normal">
+              <th key={id} scope="col" className="truncate px-3 py-1 font-normal">
                 <button type="button" className={`hover:underline ${id === marketId ? 'font-semibold text-base-content' : ''}`} aria-pressed={id === marketId} onClick={() => choose(id)}>
                   {market.name}
                 </button>{' '}
@@ -41,29 +43,27 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
             <Fragment key={offerId}>
               {inOrder(offer.goals).map(([goalId, goal], position, goals) => (
                 <tr key={goalId} className="border-b border-hairline">
-                  <th scope="row" className="py-1.5 pr-3 font-semibold">
+                  <th scope="row" className="sticky left-0 bg-base-100 py-1.5 pr-3 font-semibold">
                     {offer.name}
                     {goals.length > 1 && <span className="font-normal text-soft"> goal {position + 1}</span>}
                   </th>
                   {markets.map(([id, market]) => {
                     const target = targetIn(policy, offerId, goalId, id);
-                    const distribution = distributions.get(id);
                     const isMoney = goal.measure.kind === 'countedValue';
+                    const distribution = distributions.get(id);
                     const share = isMoney && target !== null && distribution && distribution.orders > 0 ? sharesAround(distribution, target).above : null;
                     return (
-                      <td key={id} className="px-4 py-1.5">
-                        <span className="flex items-baseline gap-2">
-                          <TypedField
-                            label={`${offer.name}, goal in ${market.name}, ${market.currency}; empty for not offered`}
-                            shown={target === null ? '' : isMoney ? toDecimal(target, market.currency) : String(target)}
-                            parse={(text) => (isMoney ? parseGoal(text, market.currency, true) : parseCount(text))}
-                            show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, id, value))}
-                            commit={(value) => edit(setTarget(offerId, goalId, id, value))}
-                            testId={`grid-${offerId}-${id}`}
-                          />
-                          <span className="w-28 text-[12px] text-soft">{target === null ? <Missing offer={offer} marketId={id} /> : share === null ? countUnit(goal) : `${percent.format(share)} reach it`}</span>
-                        </span>
-                      </td>
+                      <GoalCell
+                        key={id}
+                        offerId={offerId}
+                        goalId={goalId}
+                        marketId={id}
+                        label={`${offer.name}${goals.length > 1 ? ` ${position + 1}` : ''}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
+                        currency={isMoney ? market.currency : null}
+                        target={target}
+                        remark={target === null ? whyMissing(offer, id) : share === null ? countUnit(goal) : `${percent.format(share)} reach it`}
+                        stands={target === null && isGap(offer, id)}
+                      />
                     );
                   })}
                 </tr>
@@ -76,11 +76,46 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
   );
 }
 
-/** Why a cell is empty: by intent, or because nobody has set it. */
-function Missing({ offer, marketId }: { offer: Offer; marketId: string }) {
-  if (offer.markets && !offer.markets[marketId]) return 'not for this market';
-  if (offer.unlock.by === 'code') return 'by code alone';
-  return <span className="text-warning">not offered here</span>;
+/** One goal in one market. Drawn anew only when something in it has changed: a dragged goal leaves the other cells alone. */
+const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, currency, target, remark, stands }: {
+  offerId: string;
+  goalId: string;
+  marketId: string;
+  label: string;
+  /** null for a goal in pieces or grams */
+  currency: string | null;
+  target: number | null;
+  remark: string;
+  /** an empty cell that nobody has meant */
+  stands: boolean;
+}) {
+  const show = useDraft((state) => state.show);
+  const edit = useDraft((state) => state.edit);
+  return (
+    <td className="px-3 py-1.5">
+      <span className="flex items-baseline gap-2">
+        <TypedField
+          label={label}
+          shown={target === null ? '' : currency === null ? String(target) : toDecimal(target, currency)}
+          parse={(text) => (currency === null ? parseCount(text) : parseGoal(text, currency, true))}
+          show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, marketId, value))}
+          commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
+          testId={`grid-${offerId}-${goalId === 'first' ? '' : `${goalId}-`}${marketId}`}
+        />
+        <span className={`w-28 text-[12px] ${stands ? 'text-warning' : 'text-soft'}`}>{remark}</span>
+      </span>
+    </td>
+  );
+});
+
+/** An empty cell of a market that the offer is for, and whose goal is an amount. */
+function isGap({ markets, unlock }: Offer, marketId: string): boolean {
+  return unlock.by !== 'code' && (!markets || markets[marketId] === true);
+}
+
+function whyMissing(offer: Offer, marketId: string): string {
+  if (isGap(offer, marketId)) return 'not offered here';
+  return offer.markets && !offer.markets[marketId] ? 'not for this market' : 'by code alone';
 }
 
 function countUnit({ measure }: Goal): string {

@@ -1,4 +1,5 @@
 import { setOfferOn, setTarget } from '../../client/edits.ts';
+import { basisInWords } from '../../core/conditions/read-out.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { targetIn } from '../../core/offers/target.ts';
@@ -15,6 +16,8 @@ export function OfferSentence({ offerId, offer, goalId, marketId, zone }: { offe
   const { currency, name } = policy.markets[marketId]!;
   const target = targetIn(policy, offerId, goalId, marketId);
   const rewarded = new Set(zone?.offers.find(({ id }) => id === offerId)?.goals.flatMap((compiled) => [...compiled.options]));
+  const measure = offer.goals[goalId]!.measure;
+  const basis = measure.kind === 'countedValue' ? basisInWords(measure.basis) : '';
   const options = zone?.options.filter(({ id }) => rewarded.has(id)).map(({ option }) => option.name) ?? [];
   return (
     <p className="mt-2 min-h-8 border-t border-hairline pt-2 text-[15px]">
@@ -36,7 +39,7 @@ export function OfferSentence({ offerId, offer, goalId, marketId, zone }: { offe
             testId="goal-field"
           />{' '}
           <span>
-            {currency} of counted goods, after discounts, with tax, {options.length > 0 ? `delivery is free on ${options.join(', ')}.` : offer.on ? 'delivery would be free, but no option here is meant.' : 'delivery would be free.'}
+            {currency} of counted goods, {basis}, {options.length > 0 ? `delivery is free on ${options.join(', ')}.` : offer.on ? 'delivery would be free, but no option here is meant.' : 'delivery would be free.'}
           </span>
         </>
       )}

@@ -7,6 +7,7 @@ import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useQuery } from '../frame/use-query.ts';
 import { CartLines } from './CartLines.tsx';
 import { countryName } from './country-name.ts';
+import { particularsOf } from './particulars.ts';
 import { ShopperView } from './ShopperView.tsx';
 
 /** One cart: what is in it, where it goes, and what its shopper sees. */
@@ -19,8 +20,9 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
   const carts = inOrder(policy.testCarts);
   const cartId = policy.testCarts[query.cart ?? ''] ? query.cart! : carts[0]![0];
   const cart = policy.testCarts[cartId]!;
-  const rehearsal = useMemo(() => rehearse(compiled, catalogue, cart, now, true), [compiled, catalogue, cart, now]);
+  const rehearsal = useMemo(() => rehearse(compiled, catalogue, cart, now), [compiled, catalogue, cart, now]);
   const market = rehearsal.evaluation.marketId ? policy.markets[rehearsal.evaluation.marketId] : undefined;
+  const particulars = particularsOf(cart, locale, policy.store.timeZone);
   const countries = [...new Set([...Object.values(policy.markets).flatMap(({ countries: codes }) => codes), cart.destination.country])].sort();
   const languages = [...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language])].sort();
   return (
@@ -67,6 +69,7 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
       </h1>
       <p className="mb-2 flex min-h-6 flex-wrap items-center gap-x-5 text-soft">
         <span>{market ? `Sold in ${market.name}, ${market.currency}.` : 'No market sells there.'}</span>
+        {particulars.length > 0 && <span data-testid="particulars">{particulars.join(' · ')}</span>}
         <label className="inline-flex items-center gap-1.5">
           <input type="checkbox" className="checkbox checkbox-xs" checked={cart.pinned} onChange={(event) => edit(setCartField(cartId, 'pinned', event.target.checked))} />
           pinned to the bench

@@ -8,6 +8,8 @@ import { whyNothing, whyUnavailable, type Rehearsal } from '../bench/rehearse-ca
 import { reasonOfOption } from '../frame/reasons.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { useWhy } from '../../ui/Why.tsx';
+import type { Totals } from '../../core/evaluation/evaluation.ts';
+import { estimateInWords } from './estimate-in-words.ts';
 import { Said } from './Said.tsx';
 
 /** Strip, cart and checkout as the shopper would see them, in their language. */
@@ -58,6 +60,9 @@ export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Re
           </ul>
         )}
         {currency && measures && (
+          <Sums totals={evaluation.totals} write={write} shownWithTax={compiled.markets.get(marketId ?? '')?.terms.shownWithTax ?? true} />
+        )}
+        {currency && measures && (
           <p className="mt-1 flex justify-between border-t border-hairline pt-1.5 text-[15px] font-semibold">
             <span>Total</span>
             <span data-testid="shopper-total">{write(evaluation.totals?.toPay ?? 0)}</span>
@@ -73,9 +78,8 @@ export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Re
 
 function CheckoutOption({ option, label, language, rehearsal, write }: { option: OptionPrice; label: string; language: string; rehearsal: Rehearsal; write: (minor: number) => string }) {
   const { money } = usePage();
-  const { trace, currency, preselected } = rehearsal.evaluation;
-  const why = useWhy(`price of ${label}`, () => reasonOfOption(trace, option.optionId, (minor) => money(minor, currency!)));
-  const { min, max } = option.estimate;
+  const { currency, preselected } = rehearsal.evaluation;
+  const why = useWhy(`price of ${label}`, () => reasonOfOption(rehearsal.trace(), option.optionId, (minor) => money(minor, currency!)));
   return (
     <li className="py-0.5" data-testid={`checkout-${option.optionId}`}>
       <div className="flex min-h-8 items-center gap-2">
@@ -84,7 +88,7 @@ function CheckoutOption({ option, label, language, rehearsal, write }: { option:
           <span lang={language}>{label}</span>
           <span className="text-[12px] text-soft">
             {' '}
-            {min === max ? min : `${min}–${max}`} {option.estimate.unit === 'hours' ? 'hours' : 'working days'}{option.optionId === preselected ? ', chosen at first' : ''}
+            {estimateInWords(option.estimate)}{option.optionId === preselected ? ', chosen at first' : ''}
           </span>
         </span>
         {option.before !== option.after && <s className="text-soft">{write(option.before)}</s>}
@@ -96,4 +100,16 @@ function CheckoutOption({ option, label, language, rehearsal, write }: { option:
       {why.panel}
     </li>
   );
+}
+
+/** What stands between the prices above and the total: what an offer takes off the goods, and tax that comes on top. */
+function Sums({ totals, write, shownWithTax }: { totals: Totals | null; write: (minor: number) => string; shownWithTax: boolean }) {
+  if (!totals) return null;
+  const rows: [string, number][] = [...(totals.goodsReward > 0 ? [['Taken off the goods', -totals.goodsReward] as [string, number]] : []), ...(shownWithTax ? [] : [['Tax', totals.tax] as [string, number]])];
+  return rows.map(([name, minor]) => (
+    <p key={name} className="mt-1 flex justify-between text-soft">
+      <span>{name}</span>
+      <span>{write(minor)}</span>
+    </p>
+  ));
 }

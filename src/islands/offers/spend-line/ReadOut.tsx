@@ -2,16 +2,18 @@ import { orderOfValue } from '../../../core/cart/imagined-order.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import { evaluateImagined } from '../../../core/evaluation/evaluate.ts';
 import { ordersBelow, type Distribution } from '../../../core/orders/distribution.ts';
+import type { Sweep } from '../../../core/sweep/sweep.ts';
 import { renderMessage } from '../../../core/wording/render.ts';
 import { usePage } from '../../frame/page-context.tsx';
 import { someoneIn } from '../someone-in.ts';
 import { optionLine } from './option-line.ts';
 
 /** What holds at one order value, above the picture so that it hides nothing. */
-export function ReadOut({ at, pointed, zone, distribution, language, percent }: {
+export function ReadOut({ at, pointed, zone, sweep, distribution, language, percent }: {
   at: number;
   pointed: boolean;
   zone: CompiledZone;
+  sweep: Sweep;
   distribution: Distribution | null;
   language: string;
   percent: (share: number) => string;
@@ -28,6 +30,7 @@ export function ReadOut({ at, pointed, zone, distribution, language, percent }: 
           {pointed ? 'At' : 'At the goal,'} <strong>{money(at, market.currency)}</strong>
         </span>
         {zone.options.map(({ id, option }, index) => {
+          if (sweep.segments.every((segment) => !segment.options[index])) return null;
           const price = options.find(({ optionId }) => optionId === id);
           const line = optionLine(index);
           return (

@@ -73,7 +73,7 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, l
 
   return (
     <section aria-label="Spend line">
-      <ReadOut at={at} pointed={cursor !== null} zone={zone} distribution={distribution} language={language} percent={percent} />
+      <ReadOut at={at} pointed={cursor !== null} zone={zone} sweep={sweep} distribution={distribution} language={language} percent={percent} />
       <div ref={box} className="relative h-[326px] w-full overflow-hidden" data-testid="spend-line" data-end={scale.end} data-left={scale.left} data-right={scale.right}>
         <svg width={width} height={height} className="block select-none" role="group" aria-label={`Order value in ${currency} against delivery price`}>
           <defs>

@@ -32,10 +32,13 @@ export function niceStep(atLeast: number): number {
 export function spendScale(width: number, currency: string, distribution: Distribution | null, sweep: Sweep, goal: number | null): SpendScale {
   const major = minorPerMajor(currency);
   const lastBreak = sweep.segments.at(-1)?.from ?? 0;
-  const wanted = Math.max(distribution ? valueAtShare(distribution, 0.985) : 0, (goal ?? 0) * 1.25, lastBreak * 1.15, 50 * major);
+  const orders = distribution ? valueAtShare(distribution, 0.985) : 0;
+  // Breaks far beyond all orders would squeeze the orders into a corner.
+  const breaks = orders > 0 ? Math.min(lastBreak * 1.15, orders * 1.5) : lastBreak * 1.15;
+  const wanted = Math.max(orders, (goal ?? 0) * 1.25, breaks, 50 * major);
   const bandWidth = niceStep(wanted / 64);
   const end = Math.ceil(wanted / bandWidth) * bandWidth;
-  const highest = Math.max(1, ...sweep.segments.flatMap((segment) => segment.options.map((price) => Math.max(price?.before ?? 0, segment.to === null ? 0 : (price?.lastBefore ?? 0)))));
+  const highest = Math.max(1, ...sweep.segments.filter(({ from }) => from < end).flatMap((segment) => segment.options.map((price) => Math.max(price?.before ?? 0, segment.to === null ? 0 : (price?.lastBefore ?? 0)))));
   const left = margin.left;
   const right = Math.max(left + 100, width - margin.right);
   const top = margin.top;
