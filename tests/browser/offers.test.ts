@@ -95,7 +95,7 @@ describe('the goal', () => {
     await saved(page);
     expect(await savedGoal('uk')).toBeUndefined();
     expect(await page.getByTestId('pennant').count()).toBe(0);
-    await page.getByText('not offered here').waitFor();
+    await page.getByTestId('grid-free-delivery-uk').locator('xpath=ancestor::td').getByText('not offered here').waitFor();
     await cell.fill('50.20');
     await cell.press('Enter');
     await saved(page);

@@ -39,8 +39,18 @@ describe('Rehearse', () => {
     await page.getByLabel('Country').selectOption('GB');
     expect(await textOf(page, '[data-testid=shopper-strip]')).toMatch(/^Nog £.*tot gratis bezorging\.$/);
     await page.getByLabel('Country').selectOption('CA');
-    expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/No market sells to this country/);
+    expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/No zone covers this destination/);
     await saved(page);
+  });
+
+  test('what sets a cart apart is said, with what it comes to', async () => {
+    const page = await open('/rehearse?cart=new-york');
+    expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Economy 8–12 working days, chosen at first\s+\$12\.75\s+\$0\.00.*Tax\s+\$10\.51\s+Total\s+\$128\.91/s);
+    await page.goto(`${address}/rehearse?cart=round-too-late`);
+    expect(await textOf(page, '[data-testid=particulars]')).toBe('on 25 Nov 2026, 20:30 on the store’s clock');
+    expect(await textOf(page, 'main')).toMatch(/Not offered: Beach round \(its condition does not hold\)/);
+    await page.goto(`${address}/rehearse?cart=shop-discounts`);
+    expect(await textOf(page, 'main')).toMatch(/Discounts of the shop\s+-€21\.87\s+Goods\s+€115\.58/);
   });
 
   test('an unknown product is said to be unknown', async () => {

@@ -1,9 +1,10 @@
-import { Fragment, memo } from 'react';
+import { memo, useMemo } from 'react';
 import { setTarget } from '../../client/edits.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder } from '../../core/ordered.ts';
-import { targetIn } from '../../core/offers/target.ts';
-import type { Goal, Offer } from '../../core/policy/types.ts';
+import { localMoneyOf, type LocalMoney } from '../../core/money/local-amount.ts';
+import { resolveTarget } from '../../core/offers/target.ts';
+import type { Goal, Market, Offer } from '../../core/policy/types.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
@@ -14,21 +15,33 @@ import { sharesAround } from './spend-line/Regions.tsx';
 const nameWidth = 160;
 const marketWidth = 216;
 
+interface Column {
+  id: string;
+  market: Market;
+  money: LocalMoney;
+}
+
 /** Offers' goals × markets. An empty cell is a market without the offer, and stands out. */
 export function GoalGrid({ marketId, choose, distributions }: { marketId: string; choose: (market: string) => void; distributions: ReadonlyMap<string, Distribution> }) {
   const policy = usePolicy();
   const { locale } = usePage();
-  const markets = inOrder(policy.markets);
-  const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
+  const { store, rates, markets } = policy;
+  // What amounts come to depends on these parts of the policy alone.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const columns = useMemo(() => inOrder(markets).map(([id, market]): Column => ({ id, market, money: localMoneyOf(policy, id) })), [store, rates, markets]);
   return (
     <div className="mt-2 overflow-x-auto contain-content">
-      <table className="table-fixed text-left" style={{ width: `${nameWidth + markets.length * marketWidth}px` }} aria-label="Goal grid">
+      <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid">
+        <colgroup>
+          <col width={nameWidth} />
+          <col span={columns.length} width={marketWidth} />
+        </colgroup>
         <thead>
           <tr className="border-b border-hairline text-[13px] text-soft">
-            <th scope="col" style={{ width: nameWidth }} className="sticky left-0 bg-base-100 py-1 pr-3 font-normal">
+            <th scope="col" className="sticky left-0 bg-base-100 py-1 pr-3 font-normal">
               Goals
             </th>
-            {markets.map(([id, market]) => (
+            {columns.map(({ id, market }) => (
               <th key={id} scope="col" className="truncate px-3 py-1 font-normal">
                 <button type="button" className={`hover:underline ${id === marketId ? 'font-semibold text-base-content' : ''}`} aria-pressed={id === marketId} onClick={() => choose(id)}>
                   {market.name}
@@ -40,35 +53,7 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
         </thead>
         <tbody>
           {inOrder(policy.offers).map(([offerId, offer]) => (
-            <Fragment key={offerId}>
-              {inOrder(offer.goals).map(([goalId, goal], position, goals) => (
-                <tr key={goalId} className="border-b border-hairline">
-                  <th scope="row" className="sticky left-0 bg-base-100 py-1.5 pr-3 font-semibold">
-                    {offer.name}
-                    {goals.length > 1 && <span className="font-normal text-soft"> goal {position + 1}</span>}
-                  </th>
-                  {markets.map(([id, market]) => {
-                    const target = targetIn(policy, offerId, goalId, id);
-                    const isMoney = goal.measure.kind === 'countedValue';
-                    const distribution = distributions.get(id);
-                    const share = isMoney && target !== null && distribution && distribution.orders > 0 ? sharesAround(distribution, target).above : null;
-                    return (
-                      <GoalCell
-                        key={id}
-                        offerId={offerId}
-                        goalId={goalId}
-                        marketId={id}
-                        label={`${offer.name}${goals.length > 1 ? ` ${position + 1}` : ''}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
-                        currency={isMoney ? market.currency : null}
-                        target={target}
-                        remark={target === null ? whyMissing(offer, id) : share === null ? countUnit(goal) : `${percent.format(share)} reach it`}
-                        stands={target === null && isGap(offer, id)}
-                      />
-                    );
-                  })}
-                </tr>
-              ))}
-            </Fragment>
+            <OfferRows key={offerId} offerId={offerId} offer={offer} columns={columns} distributions={distributions} locale={locale} />
           ))}
         </tbody>
       </table>
@@ -76,7 +61,42 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
   );
 }
 
-/** One goal in one market. Drawn anew only when something in it has changed: a dragged goal leaves the other cells alone. */
+/** A row for each goal of an offer. Drawn anew only when the offer has changed: a dragged goal leaves the others alone. */
+const OfferRows = memo(function OfferRows({ offerId, offer, columns, distributions, locale }: { offerId: string; offer: Offer; columns: readonly Column[]; distributions: ReadonlyMap<string, Distribution>; locale: string }) {
+  const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
+  return inOrder(offer.goals).map(([goalId, goal], position, goals) => {
+    const isMoney = goal.measure.kind === 'countedValue';
+    return (
+      <tr key={goalId} className="border-b border-hairline">
+        <th scope="row" className="sticky left-0 bg-base-100 py-1.5 pr-3 font-semibold">
+          {offer.name}
+          {goals.length > 1 && <span className="font-normal text-soft"> goal {position + 1}</span>}
+        </th>
+        {columns.map(({ id, market, money }) => {
+          const set = goal.targets[id];
+          const target = set ? resolveTarget(set, money) : null;
+          const distribution = distributions.get(id);
+          const share = isMoney && target !== null && distribution && distribution.orders > 0 ? sharesAround(distribution, target).above : null;
+          return (
+            <GoalCell
+              key={id}
+              offerId={offerId}
+              goalId={goalId}
+              marketId={id}
+              label={`${offer.name}${goals.length > 1 ? ` ${position + 1}` : ''}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
+              currency={isMoney ? market.currency : null}
+              target={target}
+              remark={target === null ? whyMissing(offer, id) : share === null ? countUnit(goal) : `${percent.format(share)} reach it`}
+              stands={target === null && isGap(offer, id)}
+            />
+          );
+        })}
+      </tr>
+    );
+  });
+});
+
+/** One goal in one market, drawn anew only when something in it has changed. */
 const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, currency, target, remark, stands }: {
   offerId: string;
   goalId: string;
