@@ -64,6 +64,7 @@ describe('Rehearse', () => {
 test('a text with a mistake is named before it is released', async () => {
   const page = await open('/offers');
   await page.getByTestId('text-reached').getByRole('textbox').fill('{nothing}');
+  await expect.poll(async () => (await readDraft(address)).policy.wording['free-delivery']!.reached!.everyPlace!['nl-NL']).toBe('{nothing}');
   await saved(page);
   await page.goto(`${address}/release`);
   await page.getByTestId('text-warnings').getByText('“Free delivery”, reached, nl-NL: There is no argument {nothing}.').waitFor();
