@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import LatLon from 'geodesy/latlon-spherical.js';
 import { iso31661, iso31662 } from 'iso-3166';
 import { describe, expect, test } from 'vitest';
+import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import policySchema from '../../src/core/policy/schema/policy.schema.json' with { type: 'json' };
 import { countryOfRegion, isCountry } from '../../src/core/places/country.ts';
 import { distanceKm, earthRadiusKm } from '../../src/core/places/distance.ts';
@@ -23,6 +24,13 @@ describe('ISO 3166', () => {
       expect(isCountry(countryOfRegion(code)), code).toBe(true);
     }
   });
+  test('the demo store’s countries and regions are in it', () => {
+    const regions = new Set(iso31662.map(({ code }) => code));
+    const named = [...JSON.stringify(demoPolicy).matchAll(/"((?:NL|US|JP)-[A-Z0-9]{2})"/g)].map(([, code]) => code!);
+    expect(new Set(named).size).toBeGreaterThan(4);
+    expect(named.filter((code) => !regions.has(code))).toEqual([]);
+    expect(Object.values(demoPolicy.markets).flatMap(({ countries }) => countries).filter((code) => !isCountry(code))).toEqual([]);
+  });
 });
 
 describe('great-circle distance', () => {
@@ -38,6 +46,10 @@ describe('great-circle distance', () => {
   });
   // Sinnott's formula as worked in the geodesy package's documentation: Cambridge to Paris, 404.3 km on a sphere of 6371 km.
   test('Cambridge to Paris', () => expect(distanceKm({ latitude: 52.205, longitude: 0.119 }, { latitude: 48.857, longitude: 2.351 })).toBeCloseTo(404.28, 1));
+  // Rosetta Code, “Haversine formula”: Nashville to Los Angeles airport, 2887.2599506 km on a sphere of 6372.8 km (value from memory).
+  test('Nashville to Los Angeles', () => {
+    expect((distanceKm({ latitude: 36.12, longitude: -86.67 }, { latitude: 33.94, longitude: -118.4 }) * 6372.8) / earthRadiusKm).toBeCloseTo(2887.2599506, 4);
+  });
   // Value from memory: one minute of arc is one nautical mile, 1.852 km on average (the former definition).
   test('a minute of latitude is about a nautical mile', () => expect(Math.abs(distanceKm({ latitude: 45, longitude: 0 }, { latitude: 45 + 1 / 60, longitude: 0 }) - 1.852)).toBeLessThan(0.002));
   test('a quarter of the globe and antipodes', () => {

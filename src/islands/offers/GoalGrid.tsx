@@ -76,7 +76,7 @@ const OfferRows = memo(function OfferRows({ offerId, offer, columns, distributio
           const set = goal.targets[id];
           const target = set ? resolveTarget(set, money) : null;
           const distribution = distributions.get(id);
-          const share = isMoney && target !== null && distribution && distribution.orders > 0 ? sharesAround(distribution, target).above : null;
+          const share = countsOrderValue(goal, market) && target !== null && distribution && distribution.orders > 0 ? sharesAround(distribution, target).above : null;
           return (
             <GoalCell
               key={id}
@@ -136,6 +136,12 @@ function isGap({ markets, unlock }: Offer, marketId: string): boolean {
 function whyMissing(offer: Offer, marketId: string): string {
   if (isGap(offer, marketId)) return 'not offered here';
   return offer.markets && !offer.markets[marketId] ? 'not for this market' : 'by code alone';
+}
+
+/** Whether a goal counts what past orders are known by: their value after discounts, as shown. */
+function countsOrderValue({ measure, goods }: Goal, market: Market): boolean {
+  if (measure.kind !== 'countedValue' || goods || !measure.basis.startsWith('after')) return false;
+  return measure.basis.endsWith('AsShown') || measure.basis.endsWith(market.tax.prices === 'withTax' ? 'WithTax' : 'WithoutTax');
 }
 
 function countUnit({ measure }: Goal): string {

@@ -11,8 +11,10 @@ export function traceCondition(condition: CompiledCondition, facts: Facts, polic
     const said = readOut(policy, { of: 'all', conditions: { it: condition.node } } as Condition, facts.cart.terms.id);
     return node('condition', holds ? 'Yes: {said}' : 'No: not so that {said}', { said: text(said) }, yes(holds));
   }
-  const of = { all: 'all of', any: 'at least one of', none: 'none of' }[condition.of];
+  const [only] = condition.children;
+  if (only && condition.children.length === 1 && condition.of !== 'none' && condition.qualifier === null) return traceCondition(only, facts, policy);
+  const needs = { all: 'all of this', any: 'at least one of this', none: 'none of this' }[condition.of];
   const name = condition.qualifier === null ? 'The condition' : '“{qualifier}”';
-  const says = `${name} ${holds ? 'holds' : 'does not hold'}; it asks for ${of}`;
+  const says = `${name} ${holds ? 'holds' : 'does not hold'}: ${needs} is needed`;
   return node('condition', says, { of: text(condition.of), qualifier: text(condition.qualifier ?? '') }, yes(holds), condition.children.map((child) => traceCondition(child, facts, policy)));
 }
