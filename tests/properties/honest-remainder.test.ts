@@ -44,10 +44,10 @@ test('adding one standard-taxed, counted article priced at the remainder reaches
         }
       }
     }),
-    { numRuns: 6000 },
+    { numRuns: 3000 },
   );
-  expect(seen.promises).toBeGreaterThan(400);
-  expect(seen.discounted).toBeGreaterThan(50);
+  expect(seen.promises).toBeGreaterThan(150);
+  expect(seen.discounted).toBeGreaterThan(20);
   expect(seen.silences).toBeGreaterThan(100);
 }, 90_000);
 

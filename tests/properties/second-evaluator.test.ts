@@ -28,7 +28,7 @@ const seed = Number(process.env.FAST_CHECK_SEED ?? Date.now() % 2 ** 31);
 console.log(`second evaluator: seed ${seed} (repeat with FAST_CHECK_SEED=${seed})`);
 
 /** Runs of a batch, short enough for the test runner to hear of each. */
-const batch = 250;
+const batch = 200;
 const batches = [...Array.from({ length: 10 }, (_, index) => ['one zone', index, randomPolicy] as const), ...Array.from({ length: 4 }, (_, index) => ['several zones', index, randomPolicyWithZones] as const)];
 
 test.each(batches)('two evaluators that share no code agree: %s, batch %i', (_, index, policies) => {

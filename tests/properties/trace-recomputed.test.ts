@@ -46,8 +46,8 @@ const holes = (trace: TraceNode): string[] => [
 
 test('every price follows from its trace alone', () => {
   let prices = 0;
-  fc.assert(fc.property(randomPolicy, randomInput, (policy, input) => void (prices += recompute(policy, input))), { numRuns: 3000 });
-  expect(prices).toBeGreaterThan(3000);
+  fc.assert(fc.property(randomPolicy, randomInput, (policy, input) => void (prices += recompute(policy, input))), { numRuns: 1500 });
+  expect(prices).toBeGreaterThan(1000);
 }, 60_000);
 
 test.each(Object.entries(demoPolicy.testCarts))('demo cart %s: prices follow from the trace, and every sentence is filled', (_, cart) => {

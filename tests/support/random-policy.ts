@@ -14,6 +14,8 @@ const rarely = <Always extends object, Rare extends object>(always: { [K in keyo
     .map(([given, more, dice]) => ({ ...given, ...Object.fromEntries(Object.entries(more).filter(([key]) => dice[key] === 1)) }) as Always & Partial<Rare>);
 
 const minor = (max: number, min = 0) => fc.integer({ min, max });
+/** Amounts of which many meet exactly: edges are hit as often as they are missed. */
+const round = (max: number) => fc.integer({ min: 0, max: Math.floor(max / 100) }).map((hundreds) => hundreds * 100);
 const following: fc.Arbitrary<LocalAmount> = fc
   .record({ base: minor(3000, 1), buffer: fc.constantFrom('0', '2.5', '10'), round: fc.constantFrom('nearest' as const, 'up' as const, 'down' as const), step: fc.constantFrom(1, 5, 50, 100), less: fc.constantFrom(0, 1, 5) })
   .map((parts) => ({ following: parts }));
@@ -93,7 +95,12 @@ const plainCondition = nodesOf(leaf, false);
 const countMeasure = fc.constantFrom('items', 'lines', 'weight', 'volume', 'longestSide', 'chargeableWeight');
 const range = (measure: string, from: number, size: number | null): ChargeLine['over'] =>
   (measure === 'goodsValue' ? { measure, from: { exact: from }, to: size === null ? null : { exact: from + size } } : { measure, from, to: size === null ? null : from + size }) as ChargeLine['over'];
-const over = fc.tuple(fc.oneof(fc.constant('goodsValue'), countMeasure), minor(3000), fc.option(minor(3000, 1))).map(([measure, from, size]) => range(measure, from, size));
+const few = fc.constantFrom('items', 'lines');
+const over = fc.oneof(
+  fc.tuple(fc.oneof(fc.constant('goodsValue'), countMeasure), minor(3000), fc.option(minor(3000, 1))).map(([measure, from, size]) => range(measure, from, size)),
+  fc.tuple(fc.constant('goodsValue'), round(2000), fc.option(round(2000).map((size) => size + 100))).map(([measure, from, size]) => range(measure, from, size)),
+  fc.tuple(few, minor(5), fc.option(minor(5, 1))).map(([measure, from, size]) => range(measure, from, size)),
+);
 
 const perUnitPrice = fc.record(
   { fixed: local(2000), perUnit: fc.record({ measure: fc.oneof(fc.constant('goodsValue' as const), countMeasure), amount: exactly(300), per: minor(1500, 1), started: fc.boolean() }), max: exactly(9000, 1000), min: exactly(900) },
@@ -145,7 +152,7 @@ const goal = (countGoals: boolean): fc.Arbitrary<Goal> =>
     .record({
       measure: countGoals ? fc.constantFrom('countedValue', 'items', 'weight') : fc.constant('countedValue'),
       basis,
-      target: minor(3000, 1),
+      target: fc.oneof(minor(3000, 1), round(2900).map((amount) => amount + 100)),
       count: minor(8, 1),
       goods: fc.option(goods, { freq: 2 }),
       then: fc.constantFrom('replace' as const, 'add' as const),
@@ -257,7 +264,7 @@ const mostly = (usual: boolean) => fc.oneof({ arbitrary: fc.constant(usual), wei
 export const randomProduct: fc.Arbitrary<Product> = fc
   .record({
     id: fc.constantFrom('p-0', 'p-1', 'p-2', 'p-3'),
-    price: minor(900),
+    price: fc.oneof(minor(900), round(900)),
     taxClass: fc.constantFrom('standard', 'standard', 'reduced', 'unheard-of'),
     categories: fc.subarray(words),
     tags: fc.subarray(words),

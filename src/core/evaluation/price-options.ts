@@ -33,11 +33,15 @@ export function priceOptions(context: ZoneContext, path: DecisionPath = null): P
 function withUpgrades(priced: readonly PricedOption[], { active }: ZoneContext, path: DecisionPath): PricedOption[] {
   const source: UpgradeSource = (priceOf) => {
     let lowest: PriceParts | null = null;
-    for (const entry of priced) {
+    let decides = -1;
+    for (const [index, entry] of priced.entries()) {
       if (!('after' in entry) || !priceOf.has(entry.option.id)) continue;
       const { base, own } = entry.after;
-      if (lowest === null || base + own < lowest.base + lowest.own) lowest = entry.after;
+      if (lowest !== null && base + own >= lowest.base + lowest.own) continue;
+      lowest = entry.after;
+      decides = index;
     }
+    path?.push(decides);
     return lowest;
   };
   const upgradable = (id: string) => active.some(({ rewards }) => rewards.some(({ reward }) => reward.kind === 'upgrade' && reward.options.has(id)));
