@@ -48,7 +48,9 @@ describe('Rehearse', () => {
     expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Economy 8–12 working days, chosen at first\s+\$12\.75\s+\$0\.00.*Tax\s+\$10\.51\s+Total\s+\$128\.91/s);
     await page.goto(`${address}/rehearse?cart=round-too-late`);
     expect(await textOf(page, '[data-testid=particulars]')).toBe('on 25 Nov 2026, 20:30 on the store’s clock');
-    expect(await textOf(page, 'main')).toMatch(/Not offered: Beach round \(its condition does not hold\)/);
+    expect(await textOf(page, 'main')).toMatch(/Strandronde: De strandronde rijdt nu niet\..*Not offered: Beach round \(its condition does not hold\)/s);
+    await page.goto(`${address}/rehearse?cart=luxembourg`);
+    expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Daar bezorgen we nog niet\.\s+No zone covers this destination/);
     await page.goto(`${address}/rehearse?cart=shop-discounts`);
     expect(await textOf(page, 'main')).toMatch(/Discounts of the shop\s+-€21\.87\s+Goods\s+€115\.58/);
   });

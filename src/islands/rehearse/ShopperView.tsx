@@ -1,7 +1,8 @@
 import { priceIn } from '../../core/catalogue/product-amount.ts';
 import { inOrder } from '../../core/ordered.ts';
-import type { TestCart } from '../../core/policy/types.ts';
+import type { DeliveryOption, TestCart } from '../../core/policy/types.ts';
 import { optionLabel } from '../../core/wording/option-label.ts';
+import { textIn } from '../../core/wording/text-in.ts';
 import { formatMoney } from '../../core/money/format.ts';
 import type { OptionPrice } from '../../core/evaluation/evaluation.ts';
 import { whyNothing, whyUnavailable, type Rehearsal } from '../bench/rehearse-cart.ts';
@@ -19,6 +20,7 @@ export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Re
   const { evaluation } = rehearsal;
   const { currency, measures, lead, marketId } = evaluation;
   const languages = marketId ? (policy.markets[marketId]?.languages ?? []) : [];
+  const outOfArea = evaluation.noOptions === 'noZone' && marketId ? textIn(policy.markets[marketId]?.outOfArea, cart.language, languages) : null;
   const write = (minor: number) => formatMoney(minor, currency ?? 'EUR', cart.language);
   const valueOf = (id: string, quantity: number) => {
     const product = catalogue.get(id);
@@ -51,12 +53,14 @@ export function ShopperView({ cart, rehearsal }: { cart: TestCart; rehearsal: Re
       <h2 className="text-[13px] font-normal text-soft">checkout</h2>
       <div className="border border-hairline px-3 py-2" data-testid="shopper-checkout">
         <Said rehearsal={rehearsal} place="checkout" />
+        {outOfArea && <p lang={cart.language}>{outOfArea}</p>}
         {evaluation.noOptions && <p className="text-warning">{whyNothing[evaluation.noOptions]}</p>}
         {currency && (
           <ul className="mt-1">
             {evaluation.options.map((option) => (
-              <CheckoutOption key={option.optionId} option={option} label={optionLabel(policy.options[option.optionId]!, cart.language, languages)} language={cart.language} rehearsal={rehearsal} write={write} />
+              <CheckoutOption key={option.optionId} option={option} label={optionLabel(policy.options[option.optionId]!, cart.language, languages, option.after === 0)} language={cart.language} rehearsal={rehearsal} write={write} />
             ))}
+            {evaluation.unavailable.map(({ optionId, shown }) => shown && <UnavailableOption key={optionId} option={policy.options[optionId]!} language={cart.language} languages={languages} />)}
           </ul>
         )}
         {currency && measures && (
@@ -98,6 +102,15 @@ function CheckoutOption({ option, label, language, rehearsal, write }: { option:
         {why.button}
       </div>
       {why.panel}
+    </li>
+  );
+}
+
+/** An option that shoppers are shown although they cannot choose it, and what they read about that. */
+function UnavailableOption({ option, language, languages }: { option: DeliveryOption; language: string; languages: readonly string[] }) {
+  return (
+    <li className="py-1 text-soft" lang={language}>
+      {optionLabel(option, language, languages)}: {textIn(option.whenUnavailable, language, languages)}
     </li>
   );
 }
