@@ -19,6 +19,8 @@ export default defineConfig({
           name: 'browser',
           include: ['tests/browser/**/*.test.ts'],
           globalSetup: ['tests/browser/start-application.ts'],
+          // Savings are waited for, also on a machine that is busy with something else.
+          expect: { poll: { timeout: 15_000 } },
           testTimeout: 60_000,
           hookTimeout: 60_000,
           poolOptions: { forks: { singleFork: true } },
