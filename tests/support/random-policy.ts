@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { ordinaryArticle } from '../../src/core/cart/ordinary-article.ts';
 import type { Product } from '../../src/core/catalogue/product.ts';
 import type { EvaluationInput } from '../../src/core/evaluation/evaluation.ts';
 import type { Amounts, AreaPart, Basis, CartDiscount, Charge, ChargeLine, Condition, ConditionNode, DeliveryOption, Goal, GoodsSelection, LocalAmount, Market, Offer, OptionSelection, Policy, Reward, Shopper } from '../../src/core/policy/types.ts';
@@ -239,23 +240,7 @@ export const randomPolicyWithZones: fc.Arbitrary<Policy> = fc.tuple(randomPolicy
 
 /** An ordinary product: counts, needs delivery, taxed as standard, charged in the ordinary way. */
 export function ordinaryProduct(price: number, change: Partial<Product> = {}): Product {
-  return {
-    id: 'ordinary',
-    sku: 'O-1',
-    name: 'Ordinary',
-    prices: { here: price },
-    taxClass: 'standard',
-    weightGrams: 100,
-    sizeMm: null,
-    categories: [],
-    tags: [],
-    needsDelivery: true,
-    countsTowardGoals: true,
-    shipsFree: false,
-    ownDelivery: null,
-    notTo: [],
-    ...change,
-  };
+  return { ...ordinaryArticle, id: 'ordinary', sku: 'O-1', name: 'Ordinary', prices: { here: price }, weightGrams: 100, ...change };
 }
 
 const side = minor(400, 5);

@@ -12,6 +12,8 @@ import { applyDiscounts, type CompiledDiscount, type DiscountedLines } from './d
 export interface Measures {
   /** all lines */
   goodsValue: number;
+  /** what discounts have taken off it */
+  discount: number;
   /** lines that count toward goals */
   countedValue: number;
   /** pieces of all lines */
@@ -73,6 +75,7 @@ export const nothingCharged = (): ChargedMeasures => ({ items: 0, lines: 0, weig
 export function noMeasures(): Measures {
   return {
     goodsValue: 0,
+    discount: 0,
     countedValue: 0,
     items: 0,
     lines: 0,
@@ -106,6 +109,7 @@ export function measureCart(cart: Cart, terms: MarketTerms, rates: TaxRates, des
     const unitPrices = cart.lines.map(({ product }) => priceIn(product, terms) ?? 0);
     const values = cart.lines.map(({ quantity }, index) => unitPrices[index]! * quantity);
     measured.discounted = applyDiscounts(measured.discounts, values, measured.codes, (goods, line) => selects(goods, cart.lines[line]!.product, unitPrices[line]!));
+    for (const off of measured.discounted.taken) measures.discount += off ?? 0;
   }
   let cubicMm = 0;
   for (let index = 0; index < cart.lines.length; index++) {

@@ -38,14 +38,12 @@ export interface CompiledZone {
 
 const termsKnown = new Reuse<Market, MarketTerms>();
 const optionsKnown = new Reuse<DeliveryOption, CompiledOption>();
-const offersKnown = new WeakMap<Offer, Map<string, Reuse<Offer, CompiledOffer[]>>>();
+const offersKnown = new WeakMap<Zone, Reuse<Offer, CompiledOffer[]>>();
 
 /** An offer as it holds in a zone, whose options are there already. */
-function offerIn({ id: zoneId, policy, market: { terms }, options }: CompiledZone, id: string, offer: Offer): CompiledOffer[] {
-  let byZone = offersKnown.get(offer);
-  if (!byZone) offersKnown.set(offer, (byZone = new Map()));
-  let known = byZone.get(zoneId);
-  if (!known) byZone.set(zoneId, (known = new Reuse()));
+function offerIn({ zone, policy, market: { terms }, options }: CompiledZone, id: string, offer: Offer): CompiledOffer[] {
+  let known = offersKnown.get(zone);
+  if (!known) offersKnown.set(zone, (known = new Reuse()));
   const from = [id, terms, policy.qualifiers, policy.wording[id]?.missedOut !== undefined, ...options];
   return known.get(offer, from, () => compileOffer(id, policy, terms, options));
 }

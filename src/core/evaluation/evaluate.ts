@@ -2,12 +2,11 @@ import type { ImaginedOrder } from '../cart/imagined-order.ts';
 import { measureCart, type MeasuredCart } from '../cart/measures.ts';
 import { ratesAt } from '../markets/terms.ts';
 import { giftsOf, rewardedGoods } from '../offers/goods-rewards.ts';
-import type { PlaceFound } from '../places/find-zone.ts';
 import { findPlace } from '../places/find-zone.ts';
 import { normalPostcode } from '../places/postcode.ts';
 import { estimateAt } from '../time/estimate.ts';
 import { localTime } from '../time/zone-clock.ts';
-import type { CompiledPolicy, CompiledZone } from './compile.ts';
+import type { CompiledMarket, CompiledPolicy, CompiledZone } from './compile.ts';
 import { imaginedContext, zoneContext, type Situation, type ZoneContext } from './context.ts';
 import { earlierOutcome } from './earlier-choice.ts';
 import type { Evaluation, EvaluationInput, NoOptions, OptionPrice } from './evaluation.ts';
@@ -28,7 +27,9 @@ export function evaluate(compiled: CompiledPolicy, input: EvaluationInput, optio
   const postcode = destination.postcode === '' ? '' : normalPostcode(destination.postcode);
   const place = findPlace(compiled, destination, postcode, input.market);
   const { market } = place;
-  const evaluation = emptyEvaluation(place);
+  const evaluation = emptyEvaluation(market, place.found ? place.zone : null);
+  if (place.found) evaluation.zoneBy = place.by;
+  else evaluation.noOptions = place.reason;
   let context: ZoneContext | null = null;
   let cart: MeasuredCart | null = null;
   if (market) {
@@ -46,24 +47,23 @@ export function evaluate(compiled: CompiledPolicy, input: EvaluationInput, optio
 
 /** What a shopper with an imagined order is offered and told in a zone. */
 export function evaluateImagined(zone: CompiledZone, order: ImaginedOrder, situation: Situation): Evaluation {
-  const evaluation = emptyEvaluation({ found: true, market: zone.market, zone, by: 'wholeMarket' });
+  const evaluation = emptyEvaluation(zone.market, zone);
   const context = imaginedContext(zone, order, situation);
   evaluation.measures = context.facts.cart.measures;
   evaluateZone(context, evaluation, {});
   return evaluation;
 }
 
-function emptyEvaluation(place: PlaceFound): Evaluation {
-  const { market } = place;
+function emptyEvaluation(market: CompiledMarket | null, zone: CompiledZone | null): Evaluation {
   return {
     marketId: market?.id ?? null,
-    zoneId: place.found ? place.zone.id : null,
-    zoneBy: place.found ? place.by : null,
+    zoneId: zone?.id ?? null,
+    zoneBy: null,
     currency: market?.market.currency ?? null,
     measures: null,
     options: [],
     unavailable: [],
-    noOptions: place.found ? null : place.reason,
+    noOptions: null,
     offers: [],
     gifts: [],
     lead: null,

@@ -96,7 +96,7 @@ export interface Totals {
 export interface Evaluation {
   marketId: string | null;
   zoneId: string | null;
-  /** the kind of area by which the zone was found */
+  /** the kind of area by which the zone was found; null when it was not looked for */
   zoneBy: AreaPartKind | null;
   currency: string | null;
   measures: Measures | null;

@@ -15,8 +15,6 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
   const show = useDraft((state) => state.show);
   const { marketId, currency, measures } = rehearsal.evaluation;
   const terms = marketId ? compiled.markets.get(marketId)?.terms : undefined;
-  const before = inOrder(cart.lines).reduce((sum, [id, { quantity }]) => sum + (terms && catalogue.has(id) ? (priceIn(catalogue.get(id)!, terms) ?? 0) * quantity : 0), 0);
-  const discount = measures ? before - measures.goodsValue : 0;
   const change = (product: string, quantity: number) => edit(setQuantity(cartId, product, quantity));
   return (
     <section aria-label="Cart">
@@ -81,13 +79,13 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
         </tbody>
         {currency && measures && (
           <tfoot>
-            {discount > 0 && (
+            {measures.discount > 0 && (
               <tr className="text-soft">
                 <th scope="row" className="pt-2 text-left font-normal">
                   Discounts of the shop
                 </th>
                 <td colSpan={3} className="pt-2 text-right">
-                  {money(-discount, currency)}
+                  {money(-measures.discount, currency)}
                 </td>
                 <td />
               </tr>
