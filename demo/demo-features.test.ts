@@ -79,7 +79,7 @@ describe('and some demo cart exercises it', () => {
     expect(Object.keys(demoPolicy.markets).filter((id) => !some(({ marketId }) => marketId === id))).toEqual([]);
     expect(Object.entries(demoPolicy.zones).filter(([id, { on }]) => on && !some(({ zoneId }) => zoneId === id))).toEqual([]);
     expect(Object.keys(demoPolicy.options).filter((id) => !some(({ options }) => options.some(({ optionId }) => optionId === id)))).toEqual([]);
-    expect(['country', 'region', 'postcode', 'radius', 'wholeMarket'].filter((by) => !some(({ zoneBy }) => zoneBy === by))).toEqual([]);
+    expect(['country', 'region', 'postcodes', 'radius', 'wholeMarket'].filter((by) => !some(({ zoneBy }) => zoneBy === by))).toEqual([]);
   });
   test('every line of every charge', () => {
     const used = new Set(decisions.filter(({ decision }) => decision === 'option').flatMap((option) => option.children.flatMap((charge) => charge.children.filter(({ decision }) => decision === 'chargeLine').map((line) => `${text(option, 'id')}/${text(line, 'line')}`))));

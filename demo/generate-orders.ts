@@ -1,33 +1,37 @@
 import { minorPerMajor } from '../src/core/money/currency.ts';
+import { basketWorth } from './generate-baskets.ts';
 import type { PastOrder } from '../src/server/orders/order-store.ts';
 import { hourShape, marketTruths, monthShape, orderCount, pastOffer, period, returningShare, weekdayShape, type MarketTruth } from './order-truth.ts';
-import { normal, seededRandom, weightedIndex } from './random.ts';
+import { indexDrawer, normal, seededRandom, weightedIndex } from '../src/core/statistics/random.ts';
 
 const day = 86_400_000;
 
 /** The demo store's past orders, in time order; the same for the same seed. See order-truth.ts for what they hold. */
 export function generateOrders(seed = 20241101, count = orderCount): PastOrder[] {
   const random = seededRandom(seed);
+  // Of their own, so that what is bought leaves values and dates as the mixture has them.
+  const basketRandom = seededRandom(seed + 1);
   const days = dayWeights();
+  const [drawMarket, drawDay, drawHour] = [indexDrawer(marketTruths.map(({ share }) => share)), indexDrawer(days.weights), indexDrawer(hourShape)];
   const orders: PastOrder[] = [];
   for (let i = 0; i < count; i++) {
-    const truth = marketTruths[weightedIndex(random, marketTruths.map((market) => market.share))]!;
-    const date = days.start + weightedIndex(random, days.weights) * day;
-    const placedAt = new Date(date + weightedIndex(random, hourShape) * 3_600_000 + Math.floor(random() * 3600) * 1000);
-    orders.push(orderIn(truth, placedAt, random));
+    const truth = marketTruths[drawMarket(random)]!;
+    const date = days.start + drawDay(random) * day;
+    const placedAt = new Date(date + drawHour(random) * 3_600_000 + Math.floor(random() * 3600) * 1000);
+    orders.push(orderIn(truth, placedAt, random, basketRandom));
   }
   orders.sort((a, b) => a.placedAt.getTime() - b.placedAt.getTime());
   orders.forEach((order, index) => (order.orderNumber = `GK-${String(100_001 + index)}`));
   return orders;
 }
 
-function orderIn(truth: MarketTruth, placedAt: Date, random: () => number): PastOrder {
+function orderIn(truth: MarketTruth, placedAt: Date, random: () => number, basketRandom: () => number): PastOrder {
   const value = orderValue(truth, placedAt, random);
   const country = truth.countries[weightedIndex(random, truth.countries.map(({ share }) => share))]!;
   const option = truth.options[weightedIndex(random, truth.options.map(({ share }) => share))]!;
   const minor = minorPerMajor(truth.currency);
   const freeFrom = inPastOffer(truth.market, placedAt) ? pastOffer.goal : truth.freeFrom;
-  const items = 1 + Math.floor(-Math.log(1 - random()) * 1.3);
+  const basket = basketWorth(truth.market, value, basketRandom);
   return {
     orderNumber: '',
     placedAt,
@@ -36,11 +40,13 @@ function orderIn(truth: MarketTruth, placedAt: Date, random: () => number): Past
     postcode: country.postcodes[Math.floor(random() * country.postcodes.length)]!,
     currency: truth.currency,
     goodsMinor: value,
+    discountMinor: basket.discount,
     deliveryMinor: value >= freeFrom * minor ? 0 : Math.round(option.price * minor),
     optionId: option.option,
-    items,
-    weightGrams: Math.round(items * (150 + random() * 900)),
+    items: basket.items,
+    weightGrams: basket.grams,
     returning: random() < returningShare,
+    lines: basket.lines,
   };
 }
 

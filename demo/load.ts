@@ -1,12 +1,21 @@
-import type { RowDataPacket } from 'mysql2/promise';
+import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
+import { readReferenceRates } from '../src/core/money/reference-rates.ts';
 import { inTransaction } from '../src/server/database/pool.ts';
 import { foundDraft } from '../src/server/draft/draft-store.ts';
 import { addOrders } from '../src/server/orders/order-store.ts';
 import { addProducts } from '../src/server/products/product-store.ts';
+import { insertRates } from '../src/server/rates/rate-store.ts';
 import { addRelease } from '../src/server/releases/release-store.ts';
+import { rateFeedCsv } from '../src/server/stand-ins/rate-feed.ts';
 import { generateOrders } from './generate-orders.ts';
 import { demoPolicy } from './policy/demo-policy.ts';
 import { demoProducts } from './products.ts';
+
+/** Two years of rates, as the simulated feed has them. */
+async function addDemoRates(connection: PoolConnection): Promise<void> {
+  const today = Math.floor(Date.now() / 86_400_000);
+  await insertRates(connection, readReferenceRates(rateFeedCsv(today - 730, today)).rates, 'feed');
+}
 
 /**
  * Loads the demo store into an empty installation, with its policy as release 1: all of it or, when something goes
@@ -21,6 +30,7 @@ export async function loadDemoStore(): Promise<boolean> {
     if (revision === null) return false;
     await addProducts(connection, demoProducts);
     await addOrders(connection, generateOrders());
+    await addDemoRates(connection);
     await addRelease(connection, JSON.stringify(demoPolicy), revision, 'The demo store as it comes', null, 'demo');
     return true;
   });

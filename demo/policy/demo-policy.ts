@@ -4,6 +4,7 @@ import { calendars } from './calendars.ts';
 import { markets, rates } from './markets.ts';
 import { offers } from './offers.ts';
 import { options } from './options.ts';
+import { places } from './places.ts';
 import { qualifiers } from './qualifiers.ts';
 import { testCarts } from './test-carts.ts';
 import { wording } from './wording.ts';
@@ -17,9 +18,11 @@ export const demoPolicy: Policy = {
   calendars,
   markets,
   zones,
+  places,
   options,
   qualifiers,
   offers,
   wording,
   testCarts,
+  assumptions: { nlbe: { margin: '55', reach: '30', near: '50', far: '20', spread: '30', secondReward: 250 } },
 };

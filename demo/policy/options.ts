@@ -25,7 +25,7 @@ const option = (kind: OptionKind, zone: string, name: string, label: Texts, esti
 export const options: Policy['options'] = {
   'nlbe-door': option('parcel', 'nlbe-all', 'Parcel to the door', { 'nl-NL': 'Pakket aan huis', 'fr-BE': 'Colis à domicile', 'en-GB': 'Parcel to your door' }, days(1, 2), byValue([0, 695], [4000, 595], [12000, 395])),
   'nlbe-parcel-shop': option('parcel', 'nlbe-all', 'Parcel shop', { 'nl-NL': 'Afhalen bij een pakketpunt', 'fr-BE': 'Point relais', 'en-GB': 'Parcel shop near you' }, days(2, 3), flat(450)),
-  'nlbe-counter': option('pickUp', 'nlbe-all', 'Taken along at the counter', { 'nl-NL': 'Meenemen aan de balie' }, { min: 0, max: 0, unit: 'hours' }, flat(0), { channels: ['counter'] }),
+  'nlbe-counter': option('pickUp', 'nlbe-all', 'Taken along at the counter', { 'nl-NL': 'Meenemen aan de balie' }, { min: 0, max: 0, unit: 'hours' }, flat(0), { channels: ['counter'], place: 'shop' }),
   'nlbe-islands-ferry': option(
     'parcel',
     'nlbe-islands',
@@ -50,7 +50,7 @@ export const options: Policy['options'] = {
       whenUnavailable: { 'nl-NL': 'De strandronde rijdt nu niet.' },
     },
   ),
-  'nlbe-round-pick-up': option('pickUp', 'nlbe-round', 'Collected at the shop', { 'nl-NL': 'Ophalen in de winkel' }, { min: 1, max: 1, unit: 'hours', cutOff: '17:00', calendar: 'shop' }, flat(0), { tags: ['own'] }),
+  'nlbe-round-pick-up': option('pickUp', 'nlbe-round', 'Collected at the shop', { 'nl-NL': 'Ophalen in de winkel' }, { min: 1, max: 1, unit: 'hours', cutOff: '17:00', calendar: 'shop' }, flat(0), { tags: ['own'], place: 'shop' }),
   'nlbe-round-door': option('parcel', 'nlbe-round', 'Parcel to the door, close by', { 'nl-NL': 'Pakket aan huis' }, days(1, 1), byValue([0, 595], [4000, 495], [12000, 295])),
 
   'deat-door': option(
@@ -110,7 +110,7 @@ export const options: Policy['options'] = {
   'us-economy': option('parcel', 'us-all', 'Economy', { 'en-US': 'Economy' }, days(8, 12), charge('first', [{ price: { fixed: exact(795), perUnit: { measure: 'weight', amount: exact(120), per: 500, started: true }, max: exact(4995) } }])),
   'us-express': option('parcel', 'us-all', 'Insured express', { 'en-US': 'Insured express' }, days(3, 4), charge('first', [{ price: { percent: '14', basis: 'afterDiscountsAsShown', min: exact(2495), max: exact(7995) } }], { handling: { amount: exact(250) } }), { tags: ['express'] }),
   'us-far-economy': option('parcel', 'us-far', 'Economy, far', { 'en-US': 'Economy' }, days(10, 18), chargeOfPreset({ kind: 'perItem', each: exact(995) })),
-  'us-pick-up-warehouse': option('pickUp', 'us-pick-up', 'Collected at the warehouse', { 'en-US': 'Pick up at the warehouse' }, { min: 4, max: 24, unit: 'hours' }, flat(0)),
+  'us-pick-up-warehouse': option('pickUp', 'us-pick-up', 'Collected at the warehouse', { 'en-US': 'Pick up at the warehouse' }, { min: 4, max: 24, unit: 'hours' }, flat(0), { place: 'warehouse' }),
   'us-pick-up-economy': option('parcel', 'us-pick-up', 'Economy, close by', { 'en-US': 'Economy' }, days(5, 7), flat(695)),
 
   'jp-air': option(

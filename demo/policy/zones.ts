@@ -8,7 +8,7 @@ const zone = (order: number, market: string, name: string, include: Record<strin
   area: { include, ...(exclude ? { exclude } : {}) },
 });
 const whole: AreaPart = { kind: 'wholeMarket' };
-const postcode = (country: string, pattern: string): AreaPart => ({ kind: 'postcode', country, pattern });
+const postcodes = (country: string, ...patterns: string[]): AreaPart => ({ kind: 'postcodes', country, patterns: Object.fromEntries(patterns.map((pattern) => [pattern, true])) });
 
 /** The shop, for the radius of what it brings round by itself. */
 export const shop = { latitude: 53.1, longitude: 4.85 };
@@ -19,14 +19,14 @@ export const zones: Policy['zones'] = {
     2,
     'nlbe',
     'Outer islands',
-    { north: postcode('NL', '8891..8899'), west: postcode('NL', '17?7 Z*'), harbour: postcode('NL', '1795 ZX') },
-    { mainland: postcode('NL', '8895 ZZ') },
+    { islands: postcodes('NL', '8891..8899', '17?7Z*', '1795ZX') },
+    { mainland: postcodes('NL', '8895ZZ') },
   ),
   'nlbe-round': zone(3, 'nlbe', 'Around the shop', { round: { kind: 'radius', center: shop, distance: 15, unit: 'km' } }),
   'deat-all': zone(4, 'deat', 'All of Germany and Austria', { whole }),
   'deat-austria': zone(5, 'deat', 'Austria', { at: { kind: 'country', country: 'AT' } }),
   'uk-all': zone(6, 'uk', 'All of the United Kingdom', { whole }),
-  'uk-highlands': zone(7, 'uk', 'Highlands', { high: postcode('GB', 'ZZ9*'), glen: postcode('GB', 'ZY1 4ZZ') }, { town: postcode('GB', 'ZZ9 1*') }),
+  'uk-highlands': zone(7, 'uk', 'Highlands', { high: postcodes('GB', 'ZZ9*', 'ZY14ZZ') }, { town: postcodes('GB', 'ZZ91*') }),
   'dk-all': zone(8, 'dk', 'All of Denmark', { whole }),
   'ch-all': zone(9, 'ch', 'All of Switzerland', { whole }),
   'us-all': zone(10, 'us', 'United States', { us: { kind: 'country', country: 'US' } }),

@@ -9,9 +9,9 @@ export interface ValueCounts {
 
 /** How order values are distributed: distinct values ascending (minor units) and the orders at or below each. */
 export interface Distribution {
-  values: number[];
+  values: ArrayLike<number>;
   /** cumulative[i] = orders worth at most values[i] */
-  cumulative: number[];
+  cumulative: ArrayLike<number>;
   orders: number;
 }
 
@@ -30,16 +30,26 @@ export function distributionOf({ valueSteps, counts }: Pick<ValueCounts, 'valueS
   return { values, cumulative, orders };
 }
 
-/** Number of orders worth less than `value` (minor units). Exact. */
-export function ordersBelow({ values, cumulative }: Distribution, value: number): number {
+/** The index of the first distinct value of at least `value`. */
+export function indexFrom({ values }: Pick<Distribution, 'values'>, value: number): number {
+  return firstAtLeast(values, value);
+}
+
+function firstAtLeast(ascending: ArrayLike<number>, wanted: number): number {
   let low = 0;
-  let high = values.length;
+  let high = ascending.length;
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (values[middle]! < value) low = middle + 1;
+    if (ascending[middle]! < wanted) low = middle + 1;
     else high = middle;
   }
-  return low === 0 ? 0 : cumulative[low - 1]!;
+  return low;
+}
+
+/** Number of orders worth less than `value` (minor units). Exact. */
+export function ordersBelow(distribution: Distribution, value: number): number {
+  const index = indexFrom(distribution, value);
+  return index === 0 ? 0 : distribution.cumulative[index - 1]!;
 }
 
 /** Number of orders in the half-open band [from, to). */
@@ -49,9 +59,13 @@ export function ordersBetween(distribution: Distribution, from: number, to: numb
 
 /** The smallest value that at least `share` of the orders do not exceed; 0 without orders. */
 export function valueAtShare({ values, cumulative, orders }: Distribution, share: number): number {
-  const wanted = share * orders;
-  const index = cumulative.findIndex((count) => count >= wanted);
-  return index < 0 ? 0 : values[index]!;
+  const index = firstAtLeast(cumulative, share * orders);
+  return index < values.length ? values[index]! : 0;
+}
+
+/** Value of the nth order from the lowest, counted from 0. */
+export function nthValue({ values, cumulative }: Distribution, n: number): number {
+  return values[firstAtLeast(cumulative, n + 1)]!;
 }
 
 export interface Band {
@@ -68,8 +82,8 @@ export function bands(distribution: Distribution, width: number, until: number):
 }
 
 /**
- * Where orders count as within reach of a goal: those that lack at most a fifth of it. An assumption of the spend
- * line, stated beside it. @returns the lower bound, minor units
+ * Where orders count as within reach of a goal when nothing else is assumed: those that lack at most a fifth of it.
+ * @returns the lower bound, minor units
  */
 export function reachFrom(goal: number): number {
   return goal - Math.floor(goal / 5);

@@ -1,19 +1,22 @@
-import { memo, useMemo } from 'react';
+import { memo, useMemo, useState, type UIEvent } from 'react';
 import { setTarget } from '../../client/edits.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { localMoneyOf, type LocalMoney } from '../../core/money/local-amount.ts';
+import { countsOrderValue } from '../../core/offers/order-value-goals.ts';
 import { resolveTarget } from '../../core/offers/target.ts';
 import type { Goal, Market, Offer } from '../../core/policy/types.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { parseCount, parseGoal } from './goal-field.ts';
-import { sharesAround } from './spend-line/Regions.tsx';
+import { sharesAround } from '../spend-line/Regions.tsx';
 
 /** Fixed widths, so that a figure that changes moves nothing else. px */
 const nameWidth = 160;
 const marketWidth = 216;
+/** Columns drawn at once; of more markets only those in view are. */
+const mostDrawn = 9;
 
 interface Column {
   id: string;
@@ -29,8 +32,12 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
   // What amounts come to depends on these parts of the policy alone.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const columns = useMemo(() => inOrder(markets).map(([id, market]): Column => ({ id, market, money: localMoneyOf(policy, id) })), [store, rates, markets]);
+  const [first, setFirst] = useState(() => windowAt(columns.findIndex(({ id }) => id === marketId), columns.length));
+  const onScroll = ({ currentTarget }: UIEvent) => setFirst(windowAt(Math.floor(currentTarget.scrollLeft / marketWidth), columns.length));
+  const drawn = useMemo(() => columns.slice(first, first + mostDrawn), [columns, first]);
+  const after = columns.length - first - drawn.length;
   return (
-    <div className="mt-2 overflow-x-auto contain-content">
+    <div className="mt-2 overflow-x-auto contain-content" onScroll={onScroll}>
       <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid">
         <colgroup>
           <col width={nameWidth} />
@@ -41,7 +48,8 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
             <th scope="col" className="sticky left-0 bg-base-100 py-1 pr-3 font-normal">
               Goals
             </th>
-            {columns.map(({ id, market }) => (
+            <Gap columns={first} head />
+            {drawn.map(({ id, market }) => (
               <th key={id} scope="col" className="truncate px-3 py-1 font-normal">
                 <button type="button" className={`hover:underline ${id === marketId ? 'font-semibold text-base-content' : ''}`} aria-pressed={id === marketId} onClick={() => choose(id)}>
                   {market.name}
@@ -49,11 +57,12 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
                 {market.currency}
               </th>
             ))}
+            <Gap columns={after} head />
           </tr>
         </thead>
         <tbody>
           {inOrder(policy.offers).map(([offerId, offer]) => (
-            <OfferRows key={offerId} offerId={offerId} offer={offer} columns={columns} distributions={distributions} locale={locale} />
+            <OfferRows key={offerId} offerId={offerId} offer={offer} before={first} columns={drawn} after={after} distributions={distributions} locale={locale} />
           ))}
         </tbody>
       </table>
@@ -61,8 +70,20 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
   );
 }
 
+/** The first column drawn when one is to be in view: a few before it are drawn too, and none beyond the last. */
+function windowAt(inView: number, columns: number): number {
+  const step = 3;
+  return Math.max(0, Math.min(columns - mostDrawn, Math.floor((inView - 2) / step) * step));
+}
+
+/** Columns that are not in view. */
+function Gap({ columns, head }: { columns: number; head?: boolean }) {
+  if (columns <= 0) return null;
+  return head ? <th colSpan={columns} aria-hidden /> : <td colSpan={columns} aria-hidden />;
+}
+
 /** A row for each goal of an offer. Drawn anew only when the offer has changed: a dragged goal leaves the others alone. */
-const OfferRows = memo(function OfferRows({ offerId, offer, columns, distributions, locale }: { offerId: string; offer: Offer; columns: readonly Column[]; distributions: ReadonlyMap<string, Distribution>; locale: string }) {
+const OfferRows = memo(function OfferRows({ offerId, offer, before, columns, after, distributions, locale }: { offerId: string; offer: Offer; before: number; columns: readonly Column[]; after: number; distributions: ReadonlyMap<string, Distribution>; locale: string }) {
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
   return inOrder(offer.goals).map(([goalId, goal], position, goals) => {
     const isMoney = goal.measure.kind === 'countedValue';
@@ -72,6 +93,7 @@ const OfferRows = memo(function OfferRows({ offerId, offer, columns, distributio
           {offer.name}
           {goals.length > 1 && <span className="font-normal text-soft"> goal {position + 1}</span>}
         </th>
+        <Gap columns={before} />
         {columns.map(({ id, market, money }) => {
           const set = goal.targets[id];
           const target = set ? resolveTarget(set, money) : null;
@@ -91,6 +113,7 @@ const OfferRows = memo(function OfferRows({ offerId, offer, columns, distributio
             />
           );
         })}
+        <Gap columns={after} />
       </tr>
     );
   });
@@ -136,12 +159,6 @@ function isGap({ markets, unlock }: Offer, marketId: string): boolean {
 function whyMissing(offer: Offer, marketId: string): string {
   if (isGap(offer, marketId)) return 'not offered here';
   return offer.markets && !offer.markets[marketId] ? 'not for this market' : 'by code alone';
-}
-
-/** Whether a goal counts what past orders are known by: their value after discounts, as shown. */
-function countsOrderValue({ measure, goods }: Goal, market: Market): boolean {
-  if (measure.kind !== 'countedValue' || goods || !measure.basis.startsWith('after')) return false;
-  return measure.basis.endsWith('AsShown') || measure.basis.endsWith(market.tax.prices === 'withTax' ? 'WithTax' : 'WithoutTax');
 }
 
 function countUnit({ measure }: Goal): string {

@@ -5,12 +5,13 @@ import { inOrder } from '../../core/ordered.ts';
 import type { ValueCounts } from '../../core/orders/distribution.ts';
 import { targetIn } from '../../core/offers/target.ts';
 import { sweepZone } from '../../core/sweep/sweep.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useQuery } from '../frame/use-query.ts';
 import { GoalGrid } from './GoalGrid.tsx';
 import { OfferSentence } from './OfferSentence.tsx';
-import { someoneIn } from './someone-in.ts';
-import { SpendLine, type SpendGoal } from './spend-line/SpendLine.tsx';
+import { someoneIn } from '../spend-line/someone-in.ts';
+import { SpendLine, type SpendGoal } from '../spend-line/SpendLine.tsx';
 import { useDistributions } from './use-distributions.ts';
 import { WordingEditor } from './WordingEditor.tsx';
 
@@ -55,13 +56,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-6">
         <h1 className="text-[22px]">
           Offers in{' '}
-          <select className="phrase font-head" aria-label="Market" value={marketId} onChange={(event) => setQuery({ market: event.target.value })} data-testid="market-phrase">
-            {markets.map(([id, { name }]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+          <PhraseSelect head label="Market" value={marketId} options={markets.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ market: id })} testId="market-phrase" />
         </h1>
         <OrdersPhrase orders={distributions.get(marketId)?.orders} />
       </div>

@@ -1,3 +1,4 @@
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useState } from 'react';
 import type { MessageArguments, MessageState } from '../../core/evaluation/evaluation.ts';
 import { reachFrom } from '../../core/orders/distribution.ts';
@@ -23,20 +24,9 @@ export function WordingEditor({ offerId, offerName, marketId, target }: { offerI
     <section className="mt-3" aria-label={`Wording of ${offerName}`}>
       <h2 className="text-[16px]">
         Shoppers read in{' '}
-        <select className="phrase font-head" aria-label="Language of the wording" value={language} onChange={(event) => setLanguage(event.target.value)}>
-          {market.languages.map((tag) => (
-            <option key={tag}>{tag}</option>
-          ))}
-        </select>{' '}
+        <PhraseSelect head label="Language of the wording" value={language} options={market.languages.map((tag) => [tag, tag])} choose={setLanguage} />{' '}
         at{' '}
-        <select className="phrase font-head" aria-label="Place of the wording" value={place} onChange={(event) => setPlace(event.target.value as TextPlace)}>
-          <option value="everyPlace">every place</option>
-          {placeIds.map((id) => (
-            <option key={id} value={id}>
-              the {places[id].name}
-            </option>
-          ))}
-        </select>
+        <PhraseSelect head label="Place of the wording" value={place} options={[['everyPlace', 'every place'], ...placeIds.map((id) => [id, `the ${places[id].name}`] as const)]} choose={(id) => setPlace(id as TextPlace)} />
       </h2>
       <div className="mt-1 grid gap-x-6 gap-y-2 lg:grid-cols-2">
         {states.map(({ id, name }) => (

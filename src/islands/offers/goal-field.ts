@@ -1,5 +1,6 @@
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
+import { parseWhole } from '../frame/typed-text.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
 
 const highest = 1_000_000_000_000;
@@ -15,7 +16,4 @@ export function parseGoal(text: string, currency: string, emptyAllowed: boolean)
 }
 
 /** Reads a goal in pieces or grams; empty means not offered. */
-export function parseCount(text: string): Parsed<number | null> {
-  if (text.trim() === '') return { ok: true, value: null };
-  return /^[1-9]\d{0,8}$/.test(text.trim()) ? { ok: true, value: Number(text) } : { ok: false, reason: 'A whole number from 1.' };
-}
+export const parseCount = (text: string): Parsed<number | null> => (text.trim() === '' ? { ok: true, value: null } : parseWhole(1, 999_999_999)(text));

@@ -1,0 +1,53 @@
+import { dayOf } from '../time/day.ts';
+import { instantOfClock } from '../time/zone-clock.ts';
+
+export const dateForms = ['ymd', 'dmy', 'mdy', 'unix'] as const;
+/** Year, month and day in that order with any marks between, or seconds since 1970-01-01T00:00Z. */
+export type DateForm = (typeof dateForms)[number];
+
+const yearFirst = /^(\d{4})[-./]?(\d{2})[-./]?(\d{2})(?:[T ,]+(.*))?$/;
+const yearLast = /^(\d{1,2})[-./ ](\d{1,2})[-./ ](\d{4}|\d{2})(?:[T ,]+(.*))?$/;
+const clock = /^(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d{1,9})?)?\s*([AaPp]\.?[Mm]\.?)?\s*(Z|UTC|[+-]\d{2}:?\d{2})?$/;
+
+/**
+ * Reads a date with or without a time, to the second.
+ *
+ * @param timeZone whose clocks show it, when the text itself names no offset; a date without a time is its noon, so that it
+ *   stays the same day in any neighbouring zone
+ * @returns ms since 1970-01-01T00:00Z, or null when it is not such a date
+ */
+export function readDate(text: string, form: DateForm, timeZone: string): number | null {
+  const plain = text.trim();
+  if (form === 'unix') return /^\d{9,10}$/.test(plain) ? Number(plain) * 1000 : /^\d{12,13}$/.test(plain) ? Number(plain) : null;
+  const match = (form === 'ymd' ? yearFirst : yearLast).exec(plain);
+  if (!match) return null;
+  const [year, month, date] = form === 'ymd' ? [match[1]!, match[2]!, match[3]!] : form === 'dmy' ? [match[3]!, match[2]!, match[1]!] : [match[3]!, match[1]!, match[2]!];
+  const day = dayOf(Number(year.length === 2 ? `20${year}` : year), Number(month), Number(date));
+  if (day === null) return null;
+  if (!match[4]) return instantOfClock(timeZone, day, 720, 'earlier');
+  const time = clock.exec(match[4].trim());
+  if (!time) return null;
+  let hour = Number(time[1]);
+  if (time[4]) {
+    if (hour < 1 || hour > 12) return null;
+    hour = (hour % 12) + (/^p/i.test(time[4]) ? 12 : 0);
+  }
+  const minute = Number(time[2]);
+  const second = Number(time[3] ?? 0);
+  if (hour > 23 || minute > 59 || second > 59) return null;
+  const offset = time[5];
+  if (offset === undefined) return instantOfClock(timeZone, day, hour * 60 + minute, 'earlier') + second * 1000;
+  const ahead = offset === 'Z' || offset === 'UTC' ? 0 : (offset[0] === '-' ? -1 : 1) * (Number(offset.slice(1, 3)) * 60 + Number(offset.slice(-2)));
+  return ((day * 24 + hour) * 60 + minute - ahead) * 60_000 + second * 1000;
+}
+
+/**
+ * The forms that fit most samples, a few of which may be mistaken; more than one when they leave open which of two numbers is
+ * the month.
+ */
+export function formsThatFit(samples: readonly string[]): DateForm[] {
+  const said = samples.map((sample) => sample.trim()).filter(Boolean);
+  const fits = dateForms.map((form) => said.filter((sample) => readDate(sample, form, 'UTC') !== null).length);
+  const most = Math.max(...fits);
+  return most === 0 ? [] : dateForms.filter((_, i) => fits[i] === most);
+}

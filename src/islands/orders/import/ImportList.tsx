@@ -1,0 +1,40 @@
+import { useEffect, useState } from 'react';
+import { call } from '../../../client/http.ts';
+import { usePage } from '../../frame/page-context.tsx';
+import { wordsFor } from '../words.ts';
+import type { ImportRun } from '../../../core/imports/import-run.ts';
+
+/** What was imported before. */
+export function ImportList() {
+  const { locale } = usePage();
+  const { count } = wordsFor(locale);
+  const [runs, setRuns] = useState<ImportRun[]>([]);
+  useEffect(() => {
+    void call<{ imports: ImportRun[] }>('GET', '/api/imports').then((answer) => answer.ok && setRuns(answer.body.imports));
+  }, []);
+  if (runs.length === 0) return null;
+  const when = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short' });
+  return (
+    <details className="mt-3">
+      <summary className="text-soft">Imported before</summary>
+      <table className="mt-1 w-full text-left">
+        <tbody>
+          {runs.map((run) => (
+            <tr key={run.id} className="border-t border-hairline">
+              <td className="py-0.5 pr-4">{when.format(new Date(run.madeAt))}</td>
+              <td className="max-w-64 truncate pr-4">{run.fileName}</td>
+              <td className="pr-4">{run.state === 'done' ? `${count(run.fresh)} new, ${count(run.changed)} changed ${run.kind}` : run.state === 'failed' ? run.problem || 'not imported' : run.state}</td>
+              <td>
+                {run.rejected > 0 && (
+                  <a className="phrase" href={`/api/imports/${run.id}/rejected.csv`} download>
+                    {count(run.rejected)} rows not taken
+                  </a>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}

@@ -1,0 +1,113 @@
+import { usePage } from '../../frame/page-context.tsx';
+import { wordsFor } from '../words.ts';
+import type { ImportRun } from '../../../core/imports/import-run.ts';
+
+export const isUnderWay = ({ state }: ImportRun): boolean => state === 'reading' || state === 'applying' || state === 'takingBack';
+
+/** An import from the first byte to its end: how far it has come, what it would do, and what it did. */
+export function RunProgress({ run, apply, cancel, close, another }: { run: ImportRun; apply: () => void; cancel: () => void; close: () => void; another: () => void }) {
+  const { locale } = usePage();
+  const { count } = wordsFor(locale);
+  const share = run.state === 'reading' ? run.bytesRead / Math.max(1, run.fileBytes) : run.state === 'applying' ? run.applied / Math.max(1, run.staged) : null;
+  const underWay = isUnderWay(run);
+  const nothing = run.fresh + run.changed === 0;
+  return (
+    <div data-testid="import-run" data-state={run.state}>
+      <h2 className="flex flex-wrap items-baseline gap-x-3 text-[16px]">
+        <span className="max-w-96 truncate">{run.fileName}</span>
+        <span className="font-sans text-[13px] text-soft" role="status">
+          {phrases[run.state]}
+          {run.state === 'reading' && ` … ${count(run.rowsRead)} rows so far`}
+          {run.state === 'applying' && ` … ${count(run.applied)} of ${count(run.staged)}`}
+        </span>
+        <span className="ml-auto flex gap-2 font-sans">
+          {(underWay || run.state === 'checked') && run.state !== 'takingBack' && (
+            <button type="button" className="btn btn-xs" onClick={cancel} data-testid="cancel-import">
+              {run.state === 'checked' ? 'Discard it' : 'Cancel'}
+            </button>
+          )}
+          {!underWay && run.state !== 'checked' && (
+            <>
+              <button type="button" className="btn btn-xs" onClick={another}>
+                Another file
+              </button>
+              <button type="button" className="btn btn-xs" onClick={close} data-testid="close-import">
+                Close
+              </button>
+            </>
+          )}
+        </span>
+      </h2>
+      {underWay && <progress className="toward mt-1" max={1} {...(share === null ? {} : { value: share })} aria-label={phrases[run.state]} />}
+      {run.problem && <p className="mt-1 text-warning">{run.problem}</p>}
+      {(run.state === 'checked' || run.state === 'done') && (
+        <>
+          <dl className="mt-2 flex flex-wrap gap-x-8" data-testid="import-counts">
+            {(
+              [
+                ['rows in the file', run.rowsRead],
+                [run.state === 'done' ? `new ${run.kind}` : `${run.kind} that would be new`, run.fresh],
+                [run.state === 'done' ? 'changed' : 'would be changed', run.changed],
+                ['the same as before', run.same],
+                ['rows not taken', run.rejected],
+              ] as const
+            ).map(([name, value]) => (
+              <div key={name} className="flex items-baseline gap-1.5">
+                <dd className="text-[18px] font-semibold">{count(value)}</dd>
+                <dt className="text-soft">{name}</dt>
+              </div>
+            ))}
+          </dl>
+          {run.rounded > 0 && <p className="mt-1 text-soft">{count(run.rounded)} amounts had more decimals than their currency and were rounded, half away from zero.</p>}
+          {run.rejected > 0 && (
+            <div className="mt-1">
+              <p>
+                Rows not taken, the first of {count(run.rejected)}:{' '}
+                <a className="phrase" href={`/api/imports/${run.id}/rejected.csv`} download>
+                  all of them as CSV
+                </a>
+              </p>
+              <table className="mt-1 text-left">
+                <thead>
+                  <tr className="text-[13px] text-soft">
+                    <th scope="col" className="pr-4 text-right font-normal">line</th>
+                    <th scope="col" className="pr-4 font-normal">column</th>
+                    <th scope="col" className="font-normal">why</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {(run.rejections ?? []).slice(0, 8).map(({ line, column, reason }, i) => (
+                    <tr key={i} className="border-t border-hairline">
+                      <td className="pr-4 text-right">{line}</td>
+                      <td className="pr-4">{column}</td>
+                      <td>{reason}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          )}
+          {run.state === 'checked' && run.staged === 0 && <p className="mt-2 text-warning">No row of this file can be taken. Discard it and choose it again with other meanings for its columns.</p>}
+          {run.state === 'checked' && run.staged > 0 && (
+            <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
+              <button type="button" className="btn btn-primary btn-sm" onClick={apply} data-testid="apply-import">
+                {nothing ? 'Finish: nothing would change' : `Import ${count(run.fresh + run.changed)} ${run.kind}`}
+              </button>
+              <span className="text-soft">Nothing has been changed yet.</span>
+            </p>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+const phrases: Record<ImportRun['state'], string> = {
+  reading: 'being read and checked',
+  checked: 'checked',
+  applying: 'being taken over',
+  takingBack: 'being taken back',
+  done: 'imported',
+  cancelled: 'cancelled: everything is as it was before',
+  failed: 'not imported',
+};

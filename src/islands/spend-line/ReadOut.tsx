@@ -1,0 +1,56 @@
+import { orderOfValue } from '../../core/cart/imagined-order.ts';
+import type { CompiledZone } from '../../core/evaluation/compile.ts';
+import { evaluateImagined } from '../../core/evaluation/evaluate.ts';
+import { ordersBelow, type Distribution } from '../../core/orders/distribution.ts';
+import type { Sweep } from '../../core/sweep/sweep.ts';
+import { renderMessage } from '../../core/wording/render.ts';
+import { usePage } from '../frame/page-context.tsx';
+import { someoneIn } from './someone-in.ts';
+import { optionLine } from './option-line.ts';
+
+/** What holds at one order value, above the picture so that it hides nothing. */
+export function ReadOut({ at, pointed, zone, sweep, distribution, language, percent }: {
+  at: number;
+  pointed: boolean;
+  zone: CompiledZone;
+  sweep: Sweep;
+  distribution: Distribution | null;
+  language: string;
+  percent: (share: number) => string;
+}) {
+  const { compiled, money, now } = usePage();
+  const market = zone.market.market;
+  const { options, lead } = evaluateImagined(zone, orderOfValue(at), someoneIn(zone, now));
+  const message = lead ? renderMessage(compiled, lead, market.languages, market.currency, 'strip', language) : null;
+  const below = distribution && distribution.orders > 0 ? ordersBelow(distribution, at) / distribution.orders : null;
+  return (
+    <div className="min-h-[88px] sm:min-h-[46px]" aria-live="off" data-testid="read-out">
+      <p className="flex flex-wrap items-center gap-x-5">
+        <span className="w-40">
+          {pointed ? 'At' : 'At the goal,'} <strong>{money(at, market.currency)}</strong>
+        </span>
+        {zone.options.map(({ id, option }, index) => {
+          if (sweep.segments.every((segment) => !segment.options[index])) return null;
+          const price = options.find(({ optionId }) => optionId === id);
+          const line = optionLine(index);
+          return (
+            <span key={id} className="flex items-center gap-1.5">
+              <svg width="22" height="8" aria-hidden="true">
+                <line x1="0" x2="22" y1="4" y2="4" className={line.stroke} strokeWidth="2" strokeDasharray={line.dash} />
+              </svg>
+              {option.name} <strong>{!price ? 'not offered' : price.after === 0 ? 'free' : money(price.after, market.currency)}</strong>
+            </span>
+          );
+        })}
+      </p>
+      <p className="flex flex-wrap gap-x-5 text-soft">
+        {below !== null && (
+          <span className="w-72">
+            {percent(below)} of orders lie below, {percent(1 - below)} from here up
+          </span>
+        )}
+        <span className="min-w-0 basis-full truncate sm:flex-1 sm:basis-0">{message ? <>reads “<span lang={message.found.language}>{message.text}</span>”</> : 'reads nothing'}</span>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,76 @@
+import type { Sweep, SweepPrice, SweepSegment } from '../../core/sweep/sweep.ts';
+import { optionLine } from './option-line.ts';
+import type { SpendScale } from './scale.ts';
+
+/** A staircase per option, from the exact breakpoints: price after in full, price before thinly where it differs. */
+export function Staircases({ scale, sweep, names, write }: { scale: SpendScale; sweep: Sweep; names: string[]; write: (minor: number) => string }) {
+  return (
+    <g fill="none">
+      {sweep.optionIds.map((id, index) => {
+        const line = optionLine(index);
+        const after = stairPath(scale, sweep, index, (price) => [price.after, price.lastAfter]);
+        const before = stairPath(scale, sweep, index, (price) => (price.before === price.after && price.lastBefore === price.lastAfter ? null : [price.before, price.lastBefore]));
+        return (
+          <g key={id} className={line.stroke}>
+            {before && <path d={before} strokeWidth="1" strokeOpacity="0.65" strokeDasharray="1 3" />}
+            <path d={after} strokeWidth="2" strokeDasharray={line.dash} data-testid={`staircase-${id}`} />
+            <StepLabels scale={scale} sweep={sweep} index={index} name={names[index] ?? id} fill={line.fill} write={write} />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function StepLabels({ scale, sweep, index, name, fill, write }: { scale: SpendScale; sweep: Sweep; index: number; name: string; fill: string; write: (minor: number) => string }) {
+  let last: number | null = null;
+  let named = false;
+  return (
+    <g className={fill} fontSize="12" stroke="none" paintOrder="stroke">
+      {sweep.segments.map((segment) => {
+        const price = segment.options[index];
+        if (!price || segment.from > scale.end) return null;
+        const unchanged = price.after === last;
+        last = price.after;
+        const from = scale.x(segment.from);
+        if (unchanged || price.after === 0) return null;
+        const room = scale.x(Math.min(scale.end, segment.to ?? scale.end)) - from;
+        const label = named ? write(price.after) : `${name} ${write(price.after)}`;
+        if (room < label.length * 5.4) return null;
+        named = true;
+        return (
+          <text key={segment.from} x={from + 6} y={scale.priceY(price.after) - 5} className="[stroke:var(--color-base-100)] [stroke-width:3px]">
+            {label}
+          </text>
+        );
+      })}
+    </g>
+  );
+}
+
+/** SVG path of a staircase; broken where there is no price, rising where the price rises with the order. */
+function stairPath(scale: SpendScale, sweep: Sweep, index: number, pick: (price: SweepPrice) => [first: number, last: number] | null): string {
+  let path = '';
+  let drawing = false;
+  for (const segment of sweep.segments) {
+    const price = segment.options[index];
+    const ends = price ? pick(price) : null;
+    if (ends === null || segment.from >= scale.end) {
+      drawing = false;
+      continue;
+    }
+    const y = scale.priceY(ends[0]).toFixed(1);
+    const from = scale.x(segment.from).toFixed(1);
+    const end = Math.min(scale.end, segment.to ?? scale.end);
+    const to = scale.x(end).toFixed(1);
+    path += drawing ? `V${y}` : `M${from} ${y}`;
+    path += ends[0] === ends[1] ? `H${to}` : `L${to} ${scale.priceY(priceAlong(segment, ends, end)).toFixed(1)}`;
+    drawing = true;
+  }
+  return path;
+}
+
+/** A price on the straight between a segment's ends. */
+function priceAlong({ from, last }: SweepSegment, [first, final]: [number, number], at: number): number {
+  return last === from ? first : first + ((final - first) * (at - from)) / (last - from);
+}

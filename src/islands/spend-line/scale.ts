@@ -1,0 +1,78 @@
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { minorPerMajor } from '../../core/money/currency.ts';
+import { niceStep } from '../../core/orders/nice-step.ts';
+import { valueAtShare, type Distribution } from '../../core/orders/distribution.ts';
+import type { Sweep } from '../../core/sweep/sweep.ts';
+
+export const height = 326;
+export const margin = { left: 46, right: 14, top: 34, bottom: 44 };
+
+/** Where order values lie on a picture, in px. Amounts in minor units. */
+export interface LineScale {
+  currency: string;
+  x: ScaleLinear<number, number>;
+  /** end of the order value axis */
+  end: number;
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+  bandWidth: number;
+  /** arrow keys and dragging move in this step */
+  step: number;
+}
+
+/** The same with delivery prices upward. */
+export interface SpendScale extends LineScale {
+  priceY: ScaleLinear<number, number>;
+}
+
+/** @param goal the saved goal, so that the axis holds still while one is dragged */
+export function spendScale(width: number, currency: string, distribution: Distribution | null, sweep: Sweep, goal: number | null): SpendScale {
+  const major = minorPerMajor(currency);
+  const lastBreak = sweep.segments.at(-1)?.from ?? 0;
+  const orders = distribution ? valueAtShare(distribution, 0.985) : 0;
+  // Breaks far beyond all orders would squeeze the orders into a corner.
+  const breaks = orders > 0 ? Math.min(lastBreak * 1.15, orders * 1.5) : lastBreak * 1.15;
+  const wanted = Math.max(orders, (goal ?? 0) * 1.25, breaks, 50 * major);
+  const bandWidth = niceStep(wanted / 64);
+  const end = Math.ceil(wanted / bandWidth) * bandWidth;
+  const highest = Math.max(1, ...sweep.segments.filter(({ from }) => from < end).flatMap((segment) => segment.options.map((price) => Math.max(price?.before ?? 0, segment.to === null ? 0 : (price?.lastBefore ?? 0)))));
+  const left = margin.left;
+  const right = Math.max(left + 100, width - margin.right);
+  const top = margin.top;
+  const bottom = height - margin.bottom;
+  return {
+    currency,
+    x: scaleLinear([0, end], [left, right]),
+    priceY: scaleLinear([0, highest * 1.12], [bottom - 10, top + 8]),
+    end,
+    left,
+    right,
+    top,
+    bottom,
+    bandWidth,
+    step: niceStep(end / (right - left) / 1.5),
+  };
+}
+
+/** The order value at a place on the picture, to the step. */
+export function valueAt(scale: LineScale, px: number, step = scale.step): number {
+  const raw = scale.x.invert(Math.min(scale.right, Math.max(scale.left, px)));
+  return Math.round(raw / step) * step;
+}
+
+/** A goal moved to a value: at least one minor unit, at most the axis' end. */
+export function clampGoal(scale: LineScale, value: number): number {
+  return Math.min(scale.end, Math.max(1, value));
+}
+
+/** How far a key moves along the line; null for keys that do not. */
+export function keyMove(scale: LineScale, key: { key: string; shiftKey: boolean; altKey: boolean }): number | null {
+  const size = key.altKey ? 1 : key.shiftKey ? scale.step * 10 : scale.step;
+  if (key.key === 'ArrowRight' || key.key === 'ArrowUp') return size;
+  if (key.key === 'ArrowLeft' || key.key === 'ArrowDown') return -size;
+  if (key.key === 'PageUp') return scale.step * 10;
+  if (key.key === 'PageDown') return -scale.step * 10;
+  return null;
+}

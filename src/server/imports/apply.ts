@@ -1,0 +1,208 @@
+import { randomUUID } from 'node:crypto';
+import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
+import { database, inTransaction, isUnavailable } from '../database/pool.ts';
+import { readDraft } from '../draft/draft-store.ts';
+import { log } from '../log.ts';
+import { packChangedMonths, touchMonths } from '../orders/order-months.ts';
+import { differs, takeOver } from './check-staged.ts';
+import { findRun, type FullImportRun } from './import-store.ts';
+import { dropStaging, firstsTable, orderColumns, replacedTable, stagedTable } from './staging.ts';
+
+/** Orders taken over in one transaction. */
+const batchOrders = 20_000;
+/** A worker that has not been heard of for so long is taken for dead, and another goes on. Seconds. */
+const silence = 10;
+
+const me = randomUUID();
+let running: Promise<void> | null = null;
+
+/**
+ * Goes on with every import that somebody has to go on with: one just confirmed, or one whose process died. Several
+ * processes may do this at once; each import is claimed by one.
+ */
+export function goOnWithImports(): Promise<void> {
+  running ??= work()
+    .catch((error: unknown) => {
+      if (!isUnavailable(error)) log.error({ err: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) }, 'import stopped');
+    })
+    .finally(() => (running = null));
+  return running;
+}
+
+let watch: ReturnType<typeof setInterval> | null = null;
+
+/** Looks after unfinished imports from now on. */
+export function watchImports(): void {
+  watch ??= setInterval(() => void goOnWithImports(), 3000).unref();
+}
+
+async function work(): Promise<void> {
+  await forgetBrokenOff();
+  for (let id = await claim(); id !== null; id = await claim()) await finish(id);
+}
+
+/** Files that broke off because their process died: nothing of them has been taken over. */
+async function forgetBrokenOff(): Promise<void> {
+  const [rows] = await database().query<RowDataPacket[]>("SELECT id FROM import_run WHERE state = 'reading' AND alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 60 SECOND)");
+  for (const row of rows) {
+    await database().query("UPDATE import_run SET state = 'failed', problem = 'Summant was stopped while the file was read. Nothing was changed; choose the file again.' WHERE id = ? AND state = 'reading'", [row.id]);
+    await dropStaging(Number(row.id));
+  }
+}
+
+async function claim(): Promise<number | null> {
+  return inTransaction(async (connection) => {
+    const [rows] = await connection.query<RowDataPacket[]>(
+      "SELECT id FROM import_run WHERE state IN ('applying', 'takingBack') AND (worker IS NULL OR worker = ? OR alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL ? SECOND)) ORDER BY id LIMIT 1 FOR UPDATE SKIP LOCKED",
+      [me, silence],
+    );
+    if (!rows[0]) return null;
+    await connection.query('UPDATE import_run SET worker = ?, alive_at = UTC_TIMESTAMP(3) WHERE id = ?', [me, rows[0].id]);
+    return Number(rows[0].id);
+  });
+}
+
+class Lost extends Error {}
+
+/** Does one import to its end. */
+async function finish(id: number): Promise<void> {
+  try {
+    for (;;) {
+      const run = await findRun(id);
+      if (!run || run.worker !== me) return;
+      if (run.state === 'applying') {
+        if (await applyStep(run)) break;
+      } else if (run.state === 'takingBack') {
+        if (await takeBackStep(run)) break;
+      } else return;
+    }
+    await dropStaging(id);
+    const { policy } = await readDraft();
+    await packChangedMonths(policy.store.timeZone);
+  } catch (error) {
+    // Another process has taken the import over, or it was cancelled: the next look tells.
+    if (error instanceof Lost) return;
+    if (!isUnavailable(error)) await giveUp(id);
+    throw error;
+  }
+}
+
+/** What cannot be taken over is taken back; an import that cannot even be taken back is left alone, and says so. */
+async function giveUp(id: number): Promise<void> {
+  await database().query(
+    "UPDATE import_run SET problem = IF(state = 'applying', 'It could not be taken over and was taken back. The log of the server says why.', 'It could not be taken back whole. The log of the server says why.'), state = IF(state = 'applying', 'takingBack', 'failed') WHERE id = ? AND state IN ('applying', 'takingBack')",
+    [id],
+  );
+}
+
+/** In the transaction of a step: says how far it has come, if the import is still ours and in that state. */
+async function stepTo(connection: PoolConnection, run: FullImportRun, through: number, change = ''): Promise<void> {
+  const [result] = await connection.query<ResultSetHeader>(
+    `UPDATE import_run SET applied_through = ?, ${change} alive_at = UTC_TIMESTAMP(3) WHERE id = ? AND state = ? AND worker = ? AND applied_through = ?`,
+    [through, run.id, run.state, me, run.applied],
+  );
+  if (result.affectedRows !== 1) throw new Lost();
+}
+
+const list = orderColumns.join(', ');
+const monthOf = (alias: string) => `SELECT DISTINCT ${alias}.market_id, ${alias}.currency, DATE_FORMAT(${alias}.placed_at, '%Y-%m-01'), 1`;
+
+/** @returns true when all has been taken over */
+async function applyStep(run: FullImportRun): Promise<boolean> {
+  const table = stagedTable(run.id);
+  if (run.kind === 'products') return applyProducts(run);
+  if (run.fresh + run.changed === 0 && !(await othersSince(run))) {
+    await inTransaction((connection) => stepTo(connection, run, run.staged, "state = 'done',"));
+    return true;
+  }
+  if (!run.prepared) {
+    await keepReplaced(run);
+    return false;
+  }
+  const [[next]] = await database().query<RowDataPacket[]>(`SELECT MAX(position) AS last FROM (SELECT position FROM ${table} WHERE position > ? ORDER BY position LIMIT ?) batch`, [run.applied, batchOrders]);
+  if (next!.last === null) {
+    await deriveReturning(run);
+    await inTransaction((connection) => stepTo(connection, run, run.applied, "state = 'done',"));
+    return true;
+  }
+  const last = Number(next!.last);
+  await inTransaction(async (connection) => {
+    await stepTo(connection, run, last);
+    const range = [run.applied, last];
+    if (run.changed > 0) await touchMonths(connection, `${monthOf('p')} FROM ${table} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE s.position > ? AND s.position <= ?`, range);
+    await connection.query(`INSERT INTO past_order (${list}, import_id) SELECT ${list}, ? FROM ${table} WHERE position > ? AND position <= ? ON DUPLICATE KEY UPDATE ${takeOver}`, [run.id, ...range]);
+    await touchMonths(connection, `${monthOf('s')} FROM ${table} s WHERE s.position > ? AND s.position <= ?`, range);
+  });
+  return false;
+}
+
+/** Whether another import may have changed something since this one was compared with what is there. */
+async function othersSince(run: FullImportRun): Promise<boolean> {
+  const [[others]] = await database().query<RowDataPacket[]>("SELECT EXISTS(SELECT 1 FROM import_run o JOIN import_run r ON r.id = ? WHERE o.id <> r.id AND o.state IN ('applying', 'takingBack', 'done', 'cancelled') AND o.alive_at >= r.made_at) AS others", [run.id]);
+  return Number(others!.others) === 1;
+}
+
+/** Keeps the orders that will be changed as they are now. */
+async function keepReplaced(run: FullImportRun): Promise<void> {
+  const kept = replacedTable(run.id);
+  await database().query(`DROP TABLE IF EXISTS ${kept}`);
+  await database().query(`CREATE TABLE ${kept} LIKE past_order`);
+  await inTransaction(async (connection) => {
+    await connection.query(`INSERT INTO ${kept} SELECT p.* FROM ${stagedTable(run.id)} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE ${differs}`);
+    await stepTo(connection, run, run.applied, 'prepared = TRUE,');
+  });
+}
+
+async function applyProducts(run: FullImportRun): Promise<boolean> {
+  await inTransaction(async (connection) => {
+    await stepTo(connection, run, run.staged, "state = 'done',");
+    await connection.query(`INSERT INTO product (id, sku, name, details) SELECT id, sku, name, details FROM ${stagedTable(run.id)} WHERE outcome <> 'same' ON DUPLICATE KEY UPDATE name = VALUES(name), details = VALUES(details)`);
+  });
+  return true;
+}
+
+/**
+ * Where the file says who ordered but not whether for the first time: an order is a returning shopper's when an earlier one
+ * of the same customer is known. Batch by batch; doing it again changes nothing.
+ */
+async function deriveReturning(run: FullImportRun): Promise<void> {
+  if (run.mapping.columns.customer === undefined || run.mapping.columns.shopper !== undefined) return;
+  const firsts = firstsTable(run.id);
+  await database().query(`DROP TABLE IF EXISTS ${firsts}`);
+  await database().query(`CREATE TABLE ${firsts} (PRIMARY KEY (customer_hash)) AS SELECT customer_hash, MIN(placed_at) AS placed_at FROM past_order WHERE customer_hash IS NOT NULL GROUP BY customer_hash`);
+  const [[bounds]] = await database().query<RowDataPacket[]>(`SELECT MAX(position) AS last FROM ${stagedTable(run.id)}`);
+  for (let from = 0; from < Number(bounds!.last ?? 0); from += batchOrders) {
+    await inTransaction(async (connection) => {
+      const range = [from, from + batchOrders];
+      await stepTo(connection, run, run.applied);
+      const [result] = await connection.query<ResultSetHeader>(
+        `UPDATE ${stagedTable(run.id)} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number JOIN ${firsts} f ON f.customer_hash = p.customer_hash SET p.returning_shopper = p.placed_at > f.placed_at WHERE s.position > ? AND s.position <= ?`,
+        range,
+      );
+      if (result.changedRows > 0) await touchMonths(connection, `${monthOf('s')} FROM ${stagedTable(run.id)} s WHERE s.position > ? AND s.position <= ?`, range);
+    });
+  }
+  await database().query(`DROP TABLE IF EXISTS ${firsts}`);
+}
+
+/** @returns true when everything is as it was before the import */
+async function takeBackStep(run: FullImportRun): Promise<boolean> {
+  const table = stagedTable(run.id);
+  if (run.applied === 0) {
+    await inTransaction(async (connection) => {
+      await stepTo(connection, run, 0, "state = 'cancelled',");
+      if (!run.prepared) return;
+      await connection.query(`REPLACE INTO past_order SELECT * FROM ${replacedTable(run.id)}`);
+      await touchMonths(connection, `${monthOf('r')} FROM ${replacedTable(run.id)} r`, []);
+    });
+    return true;
+  }
+  const from = Math.max(0, run.applied - batchOrders);
+  await inTransaction(async (connection) => {
+    await stepTo(connection, run, from);
+    const range = [from, run.applied];
+    await touchMonths(connection, `${monthOf('s')} FROM ${table} s WHERE s.position > ? AND s.position <= ?`, range);
+    await connection.query(`DELETE p FROM ${table} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE s.position > ? AND s.position <= ? AND p.import_id = ?`, [...range, run.id]);
+  });
+  return false;
+}

@@ -1,0 +1,85 @@
+import { missingIn } from '../../core/imports/mapping.ts';
+import { readDraft } from '../draft/draft-store.ts';
+import { json, ProblemError } from '../http/problem.ts';
+import { goOnWithImports } from './apply.ts';
+import { addRun, findRun, noteRun, publicRun, rejectionsOf, rememberMapping, type FullImportRun } from './import-store.ts';
+import type { ImportRequest } from './import-requests.ts';
+import { readFileInto, ReadingStopped } from './read-file.ts';
+import { dropStaging } from './staging.ts';
+
+/** @throws ProblemError 404 */
+export async function runOr404(id: string | undefined): Promise<FullImportRun> {
+  const run = /^\d{1,9}$/.test(id ?? '') ? await findRun(Number(id)) : null;
+  if (!run) throw new ProblemError({ status: 404, title: 'There is no such import', detail: '/api/imports lists those there are.' });
+  return run;
+}
+
+/** Announces a file: how it will be read. Remembered for the next file with this heading. */
+export async function beginImport({ fileName, fileBytes, heading, mapping }: ImportRequest, madeBy: string): Promise<Response> {
+  const missing = missingIn(mapping);
+  if (missing.length > 0) throw new ProblemError({ status: 422, title: 'The file cannot be read like this', detail: `There is no ${missing.join('; ')}. Nothing was changed.`, fields: [{ pointer: '/mapping/columns', message: `needs ${missing.join('; ')}` }] });
+  const { policy } = await readDraft();
+  const astray = Object.entries(mapping.columns).find(([, at]) => at >= heading.length);
+  if (astray) throw new ProblemError({ status: 422, title: 'The file cannot be read like this', detail: 'A field is to be read from a column that the heading does not have. Nothing was changed.', fields: [{ pointer: `/mapping/columns/${astray[0]}`, message: `must be below ${heading.length}` }] });
+  if (mapping.market !== null && !Object.hasOwn(policy.markets, mapping.market)) throw new ProblemError({ status: 422, title: 'The file cannot be read like this', detail: 'The market that all orders are said to be of is not in the draft. Nothing was changed.', fields: [{ pointer: '/mapping/market', message: `must be one of: ${Object.keys(policy.markets).join(', ')}` }] });
+  await rememberMapping(mapping, heading);
+  const id = await addRun(mapping.kind, fileName, fileBytes, mapping, heading, madeBy);
+  return answerRun(id, 201);
+}
+
+/** Reads the file as it comes in and says what importing it would do. */
+export async function takeFile(run: FullImportRun, request: Request): Promise<Response> {
+  if (run.state !== 'reading' || run.bytesRead > 0) throw new ProblemError({ status: 409, title: 'The file of this import has been read already', detail: 'Nothing was changed. Begin another import to read a file again.' });
+  const { policy } = await readDraft();
+  const { body } = request;
+  try {
+    await readFileInto(run, policy, body ? chunksOf(body) : noBytes());
+  } catch (error) {
+    if (body) await readAway(body);
+    if (error instanceof ReadingStopped) throw new ProblemError({ status: 409, title: 'The import was stopped', detail: error.message });
+    throw error;
+  }
+  return answerRun(run.id);
+}
+
+async function* noBytes(): AsyncGenerator<Uint8Array> {}
+
+/** A stream's chunks; whoever stops reading them leaves the rest to be read. */
+const chunksOf = (body: ReadableStream<Uint8Array>): AsyncIterable<Uint8Array> => (body as unknown as { values: (options: { preventCancel: boolean }) => AsyncIterable<Uint8Array> }).values({ preventCancel: true });
+
+/** How long the rest of a file is still taken in after it has been given up. ms */
+const patience = 10_000;
+
+/**
+ * Takes in what a sender still has to send: whoever is cut off in the middle of sending sees a broken line and never the
+ * answer that says why.
+ */
+async function readAway(body: ReadableStream<Uint8Array>): Promise<void> {
+  const until = performance.now() + patience;
+  try {
+    for await (const _chunk of chunksOf(body)) if (performance.now() > until) break;
+    await body.cancel();
+  } catch {
+    // The sender has gone away: nobody waits for an answer.
+  }
+}
+
+export async function confirmImport(run: FullImportRun): Promise<Response> {
+  if (!(await noteRun(run.id, 'checked', { state: 'applying' }))) throw new ProblemError({ status: 409, title: 'This import cannot be taken over', detail: 'Only one that has been checked can. Nothing was changed.' });
+  void goOnWithImports();
+  return answerRun(run.id, 202);
+}
+
+/** Stops an import wherever it is. What has been taken over is taken back. */
+export async function cancelImport(run: FullImportRun): Promise<Response> {
+  if (await noteRun(run.id, 'applying', { state: 'takingBack' })) void goOnWithImports();
+  else if (await noteRun(run.id, 'checked', { state: 'cancelled' })) await dropStaging(run.id);
+  // One whose file is being read is cleared away by who reads it.
+  else if (!(await noteRun(run.id, 'reading', { state: 'cancelled' }))) throw new ProblemError({ status: 409, title: 'This import has ended', detail: 'There is nothing left to cancel. Nothing was changed.' });
+  return answerRun(run.id, 202);
+}
+
+export async function answerRun(id: number, status = 200): Promise<Response> {
+  const run = (await findRun(id))!;
+  return json({ ...publicRun(run), rejections: run.rejected > 0 ? await rejectionsOf(id, 20) : [] }, { status });
+}
