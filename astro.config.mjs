@@ -29,5 +29,6 @@ export default defineConfig({
     },
   },
   build: { inlineStylesheets: 'never' },
-  vite: { plugins: [tailwindcss()] },
+  // Views wait for their policy at the top of a module.
+  vite: { plugins: [tailwindcss()], build: { target: 'es2022' } },
 });

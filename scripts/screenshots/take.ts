@@ -1,4 +1,6 @@
 import { chromium, type Page } from 'playwright-core';
+import { generateOrders } from '../../demo/generate-orders.ts';
+import { orderExport } from '../../demo/order-export.ts';
 import { chromiumArguments } from '../setup/chromium.mjs';
 import { programFromDebian } from '../setup/debian.mjs';
 import { freshDatabase, root, startApplication, startTestDatabase } from '../../tests/support/application.ts';
@@ -17,9 +19,28 @@ async function lowerGoal(page: Page): Promise<void> {
   await page.getByTestId('draft-phrase').getByText('draft saved').waitFor();
 }
 
+/** An export of the demo store's own orders, chosen and not yet checked. */
+async function chooseExport(page: Page): Promise<void> {
+  const orders = generateOrders().slice(0, 200);
+  const text = [...orderExport(orders, { delimiter: ';', decimal: 'comma', dates: 'dmy', rows: 'lines' })].join('\r\n');
+  await page.getByTestId('import-file').setInputFiles({ name: 'orders.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await page.getByTestId('check-file').waitFor();
+}
+
+async function showDrift(page: Page): Promise<void> {
+  await page.getByTestId('drift-table').waitFor();
+  await page.getByTestId('drift-table').scrollIntoViewIfNeeded();
+}
+
 const pictures: Picture[] = [
   { name: 'offers', path: '/offers', before: lowerGoal },
   { name: 'offers-night', path: '/offers?market=uk', scheme: 'dark' },
+  { name: 'orders', path: '/orders?goals=7000&group=4500,6000', before: (page) => page.getByTestId('net-curve').waitFor() },
+  { name: 'import', path: '/orders?import=orders', before: chooseExport },
+  { name: 'markets', path: '/markets?market=uk', before: (page) => page.getByTestId('where-postcode').fill('ZZ9 2AA') },
+  { name: 'drift', path: '/markets?market=jp', before: showDrift },
+  { name: 'delivery', path: '/delivery?market=nlbe', before: async (page) => page.getByTestId('charge-picture').hover({ position: { x: 420, y: 90 } }) },
+  { name: 'charge', path: '/delivery?zone=deat-all&option=deat-door', scheme: 'dark', before: (page) => page.getByTestId('charge-editor').scrollIntoViewIfNeeded() },
   { name: 'rehearse', path: '/rehearse?cart=gift-and-spares', before: (page) => page.getByTestId('checkout-uk-tracked').getByRole('button').click() },
   { name: 'release', path: '/release' },
 ];

@@ -31,7 +31,7 @@ export async function startPrivateDatabase(folder) {
   }
   if (running) await stopProcess(running);
 
-  settings.port = await freePort(settings.port);
+  settings.port = await portAsBefore(settings.port);
   settings.owner = process.pid;
   writeSettings(settingsFile, settings);
   const socket = socketPath(folder);
@@ -53,7 +53,7 @@ export async function startPrivateDatabase(folder) {
       '--skip-name-resolve',
       '--character-set-server=utf8mb4',
       '--innodb-buffer-pool-size=256M',
-      '--innodb-log-file-size=64M',
+      '--innodb-log-file-size=128M',
       '--performance-schema=OFF',
       '--skip-log-bin',
       '--local-infile=ON',
@@ -166,6 +166,18 @@ async function answers(port) {
     socket.once('error', () => end(false));
     socket.once('timeout', () => end(false));
   });
+}
+
+/**
+ * The port of before, so that whoever is still connected to it finds the server again. A server that was just killed, or
+ * somebody who keeps calling it, can hold the port for a moment.
+ */
+async function portAsBefore(port) {
+  for (let waited = 0; port && waited < 3000; waited += 100) {
+    if ((await freePort(port)) === port) return port;
+    await sleep(100);
+  }
+  return freePort();
 }
 
 /** `wanted` if it is free, else any free port of 127.0.0.1. */

@@ -1,12 +1,15 @@
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { modulePreloads } from './module-preloads.mjs';
 import { Stop } from './say.mjs';
 
 /**
  * Serves the build. @returns the address and a function that stops taking requests, finishes open ones and closes
  */
 export async function serve(root, { host, port, lastPort }) {
+  // Libraries look at it as they load: without it, views are drawn by React's slow development version.
+  process.env.NODE_ENV = 'production';
   const { default: sirv } = await import('sirv');
   const { handler } = await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href);
   const files = sirv(join(root, 'dist/client'), {
@@ -18,8 +21,12 @@ export async function serve(root, { host, port, lastPort }) {
       response.setHeader('cache-control', path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'public, max-age=3600');
     },
   });
-  const server = createServer({ requestTimeout: 30_000, headersTimeout: 10_000 }, (request, response) => {
+  const preloads = modulePreloads(root);
+  // An hour for a request's body: a file of a million orders may come over a slow line.
+  const server = createServer({ requestTimeout: 3_600_000, headersTimeout: 10_000 }, (request, response) => {
     files(request, response, () => {
+      const preload = preloads.get(request.url.split('?')[0]);
+      if (preload) response.setHeader('link', preload);
       handler(request, response, (error) => {
         if (response.headersSent) return response.end();
         response.writeHead(error ? 500 : 404, { 'content-type': 'text/plain; charset=utf-8' });

@@ -1,9 +1,10 @@
 import type { Operation } from 'rfc6902';
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import { samePolicy, withPatches } from '../core/policy/patch.ts';
 import type { Policy } from '../core/policy/types.ts';
 import { call, type Answer, type HttpProblem } from './http.ts';
-import type { Edit } from './edits.ts';
-import { collides, withPatches } from './rebase.ts';
+import type { Edit } from './edit.ts';
+import { collides } from './rebase.ts';
 
 export interface DraftOnServer {
   revision: number;
@@ -11,6 +12,9 @@ export interface DraftOnServer {
   canUndo: string | null;
   canRedo: string | null;
 }
+
+/** What the server answers to whoever has the draft of before. */
+type DraftAnswer = DraftOnServer | (Omit<DraftOnServer, 'policy'> & { since: { revision: number; patch: Operation[] } });
 
 /** An edit that met someone else's in the same place; the person decides. */
 export interface Collision {
@@ -27,6 +31,8 @@ export interface DraftState {
   pending: Operation[][];
   /** what is being dragged or typed and not yet an edit */
   preview: Operation[] | null;
+  /** saved + pending: what the next edit falls on */
+  settled: Policy;
   /** saved + pending + preview: what every view shows */
   policy: Policy;
   status: 'saved' | 'saving' | 'waiting';
@@ -47,6 +53,8 @@ export interface DraftState {
 export type DraftStore = StoreApi<DraftState>;
 
 const etag = (revision: number) => `"draft-${revision}"`;
+/** RFC 7240: the draft of before is here, so what has changed is enough. */
+const changesOnly = 'return=minimal';
 const patchType = 'application/json-patch+json';
 
 /** The browser's copy of the draft. @param announce told after each change that reached the server */
@@ -55,11 +63,25 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
   let retryAfter = 400;
 
   const store = createStore<DraftState>()((set, get) => {
-    const shown = (saved: DraftOnServer, pending: Operation[][], preview: Operation[] | null) => withPatches(saved.policy, preview ? [...pending, preview] : pending);
     const put = (change: Partial<Pick<DraftState, 'saved' | 'pending' | 'preview' | 'status' | 'collision' | 'problem'>>) => {
       const next = { ...get(), ...change };
-      set({ ...change, policy: shown(next.saved, next.pending, next.preview) });
+      const same = next.saved === get().saved && next.pending === get().pending;
+      const settled = same ? get().settled : withPatches(next.saved.policy, next.pending);
+      set({ ...change, settled, policy: next.preview ? withPatches(settled, [next.preview]) : settled });
     };
+
+    /** The draft of an answer; null where it builds on another revision than the one here. */
+    const draftOf = (answer: DraftAnswer): DraftOnServer | null => {
+      if ('policy' in answer) return answer;
+      const { saved } = get();
+      const { since, ...rest } = answer;
+      return since.revision === saved.revision ? { ...rest, policy: withPatches(saved.policy, [since.patch]) } : null;
+    };
+    const wholeDraft = async (): Promise<DraftOnServer | null> => {
+      const answer = await call<DraftOnServer>('GET', '/api/draft');
+      return answer.ok ? answer.body : null;
+    };
+    const newerDraft = async (answer: DraftAnswer): Promise<DraftOnServer | null> => draftOf(answer) ?? (await wholeDraft());
 
     /** Takes a newer draft from the server, putting own edits on top; those that meet a foreign one are asked about. */
     const takeNewer = (newer: DraftOnServer) => {
@@ -77,13 +99,18 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       while (get().pending.length > 0) {
         const [edit] = get().pending;
         set({ status: 'saving' });
-        const answer = await call<DraftOnServer>('PATCH', '/api/draft', { body: edit, etag: etag(get().saved.revision), type: patchType });
+        const answer = await call<DraftAnswer>('PATCH', '/api/draft', { body: edit, etag: etag(get().saved.revision), type: patchType, prefer: changesOnly });
         if (answer.ok) {
           retryAfter = 400;
-          put({ saved: answer.body, pending: get().pending.filter((other) => other !== edit) });
+          const saved = (await newerDraft(answer.body)) ?? get().saved;
+          const pending = get().pending.filter((other) => other !== edit);
+          // What is shown stays the very same object where it is what the server now has: nothing is worked out or drawn again.
+          const shown = pending.length === 0 && samePolicy(saved.policy, get().settled) ? { ...saved, policy: get().settled } : saved;
+          put({ saved: shown, pending });
           announce(answer.body.revision);
         } else if (answer.problem.status === 412 && answer.problem.draft) {
-          takeNewer(answer.problem.draft as DraftOnServer);
+          const newer = await newerDraft(answer.problem.draft as DraftAnswer);
+          if (newer) takeNewer(newer);
         } else if (answer.unreachable) {
           set({ status: 'waiting' });
           await new Promise((resolve) => setTimeout(resolve, retryAfter));
@@ -98,21 +125,22 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       sending ??= sendAll().finally(() => (sending = null));
     };
 
-    const stepOnce = (direction: 'undo' | 'redo'): Promise<Answer<DraftOnServer>> => call('POST', `/api/draft/${direction}`, { etag: etag(get().saved.revision) });
+    const stepOnce = (direction: 'undo' | 'redo'): Promise<Answer<DraftAnswer>> => call('POST', `/api/draft/${direction}`, { etag: etag(get().saved.revision), prefer: changesOnly });
 
     return {
       saved: initial,
       pending: [],
       preview: null,
+      settled: initial.policy,
       policy: initial.policy,
       status: 'saved',
       collision: null,
       problem: null,
-      show: (edit) => put({ preview: edit ? edit(withPatches(get().saved.policy, get().pending)) : null }),
+      show: (edit) => put({ preview: edit ? edit(get().settled) : null }),
       edit: (edit) => {
-        const before = withPatches(get().saved.policy, get().pending);
+        const before = get().settled;
         const patch = edit(before);
-        const changesSomething = JSON.stringify(withPatches(before, [patch])) !== JSON.stringify(before);
+        const changesSomething = !samePolicy(withPatches(before, [patch]), before);
         put({ pending: changesSomething ? [...get().pending, patch] : get().pending, preview: null });
         send();
       },
@@ -121,11 +149,13 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
         await get().flushed();
         let answer = await stepOnce(direction);
         if (!answer.ok && answer.problem.status === 412 && answer.problem.draft) {
-          takeNewer(answer.problem.draft as DraftOnServer);
+          const newer = await newerDraft(answer.problem.draft as DraftAnswer);
+          if (newer) takeNewer(newer);
           answer = await stepOnce(direction);
         }
         if (!answer.ok) return put({ problem: answer.problem });
-        takeNewer(answer.body);
+        const stepped = await newerDraft(answer.body);
+        if (stepped) takeNewer(stepped);
         announce(answer.body.revision);
       },
       settle: (keep) => {
@@ -134,8 +164,10 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
         if (collision && keep === 'mine') get().edit(() => collision.edit);
       },
       refresh: async () => {
-        const answer = await call<DraftOnServer>('GET', '/api/draft');
-        if (answer.ok && answer.body.revision > get().saved.revision && !sending) takeNewer(answer.body);
+        const answer = await call<DraftAnswer>('GET', `/api/draft?since=${get().saved.revision}`);
+        if (!answer.ok || sending || answer.body.revision <= get().saved.revision) return;
+        const newer = await newerDraft(answer.body);
+        if (newer && !sending) takeNewer(newer);
       },
       flushed: async () => {
         while (sending) await sending;

@@ -1,16 +1,8 @@
-import type { Operation } from 'rfc6902';
 import type { MessageState } from '../core/evaluation/evaluation.ts';
-import type { Policy, TestCart } from '../core/policy/types.ts';
+import type { Assumption, LocalAmount, TestCart } from '../core/policy/types.ts';
 import { orderAfterLast } from '../core/ordered.ts';
-
-/**
- * An edit of the draft: given the policy it falls on, the JSON Patch that touches as little as it can. It is a
- * function because what has to be patched depends on what is there by then.
- */
-export type Edit = (policy: Policy) => Operation[];
-
-const escape = (step: string) => step.replaceAll('~', '~0').replaceAll('/', '~1');
-const pointer = (...steps: string[]) => steps.map((step) => `/${escape(step)}`).join('');
+import type { Edit } from './edit.ts';
+import { pointer, setAt } from './set-at.ts';
 
 /** An exact goal. @param target at least 1: minor units, or a count where the goal counts pieces or grams; null takes the offer out of the market */
 export const setTarget = (offer: string, goal: string, market: string, target: number | null): Edit => (policy) => {
@@ -20,23 +12,22 @@ export const setTarget = (offer: string, goal: string, market: string, target: n
   return [{ op: present ? 'replace' : 'add', path: at, value: policy.offers[offer]?.goals[goal]?.measure.kind === 'countedValue' ? { exact: target } : { count: target } }];
 };
 
+/** A goal in a market as an amount of its own or one that follows the base currency. */
+export const setGoalAmount = (offer: string, goal: string, market: string, amount: LocalAmount): Edit => (policy) => {
+  const present = policy.offers[offer]?.goals[goal]?.targets[market] !== undefined;
+  return [{ op: present ? 'replace' : 'add', path: pointer('offers', offer, 'goals', goal, 'targets', market), value: amount }];
+};
+
+/** What is assumed of a market's shoppers when goals are weighed. */
+export const setAssumption = (market: string, assumption: Assumption): Edit => (policy) => {
+  if (!policy.assumptions) return [{ op: 'add', path: '/assumptions', value: { [market]: assumption } }];
+  return [{ op: policy.assumptions[market] ? 'replace' : 'add', path: pointer('assumptions', market), value: assumption }];
+};
+
 export const setOfferOn = (offer: string, on: boolean): Edit => () => [{ op: 'replace', path: pointer('offers', offer, 'on'), value: on }];
 
 /** An empty text takes it away, so that the place inherits again. */
-export const setText = (offer: string, state: MessageState, place: string, language: string, text: string): Edit => (policy) => {
-  const steps = ['wording', offer, state, place, language];
-  let here: unknown = policy;
-  for (const [depth, step] of steps.entries()) {
-    const next = (here as Record<string, unknown>)[step];
-    if (next === undefined) {
-      if (text === '') return [];
-      const value = steps.slice(depth + 1).reduceRight<unknown>((inner, key) => ({ [key]: inner }), text);
-      return [{ op: 'add', path: pointer(...steps.slice(0, depth + 1)), value }];
-    }
-    here = next;
-  }
-  return [text === '' ? { op: 'remove', path: pointer(...steps) } : { op: 'replace', path: pointer(...steps), value: text }];
-};
+export const setText = (offer: string, state: MessageState, place: string, language: string, text: string): Edit => setAt(['wording', offer, state, place, language], text === '' ? undefined : text);
 
 export const setQuantity = (cart: string, product: string, quantity: number): Edit => (policy) => {
   const lines = policy.testCarts[cart]?.lines ?? {};

@@ -12,7 +12,7 @@ export type Answer<T> = { ok: true; body: T } | { ok: false; problem: HttpProble
 const unreachable: HttpProblem = { status: 0, title: 'Summant does not answer', detail: 'Your edits are kept here and sent as soon as it does.' };
 
 /** Calls the server; never throws. `unreachable` means that trying again later makes sense. */
-export async function call<T>(method: string, path: string, options: { body?: unknown; etag?: string; type?: string; keepalive?: boolean } = {}): Promise<Answer<T>> {
+export async function call<T>(method: string, path: string, options: { body?: unknown; etag?: string; type?: string; prefer?: string; keepalive?: boolean } = {}): Promise<Answer<T>> {
   let response: Response;
   try {
     response = await fetch(path, {
@@ -20,6 +20,7 @@ export async function call<T>(method: string, path: string, options: { body?: un
       headers: {
         ...(options.body === undefined ? {} : { 'content-type': options.type ?? 'application/json' }),
         ...(options.etag ? { 'if-match': options.etag } : {}),
+        ...(options.prefer ? { prefer: options.prefer } : {}),
       },
       ...(options.body === undefined ? {} : { body: JSON.stringify(options.body) }),
       ...(options.keepalive ? { keepalive: true } : {}),

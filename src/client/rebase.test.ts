@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { smallStore } from '../../tests/support/small-store.ts';
 import { setDestination, setOfferOn, setQuantity, setTarget, setText } from './edits.ts';
-import { collides, withPatches } from './rebase.ts';
+import { withPatches } from '../core/policy/patch.ts';
+import { collides } from './rebase.ts';
 
 const goal = (market: string, minor: number | null) => setTarget('free-delivery', 'first', market, minor)(smallStore);
 const after = (...patches: Parameters<typeof withPatches>[1]) => withPatches(smallStore, patches);

@@ -1,6 +1,16 @@
-/** Entries of a keyed collection in shown order: by `order`, ties by id (code unit order, the same everywhere). */
+const known = new WeakMap<object, [id: string, item: { order: number }][]>();
+
+/**
+ * Entries of a keyed collection in shown order: by `order`, ties by id (code unit order, the same everywhere). They are
+ * sorted once for each collection, which must not be changed in place afterwards.
+ */
 export function inOrder<T extends { order: number }>(collection: Record<string, T>): [id: string, item: T][] {
-  return Object.entries(collection).sort(([idA, a], [idB, b]) => a.order - b.order || (idA < idB ? -1 : idA > idB ? 1 : 0));
+  let entries = known.get(collection) as [id: string, item: T][] | undefined;
+  if (!entries) {
+    entries = Object.entries(collection).sort(([idA, a], [idB, b]) => a.order - b.order || (idA < idB ? -1 : idA > idB ? 1 : 0));
+    known.set(collection, entries);
+  }
+  return entries.slice();
 }
 
 /** An order key that sorts after all present ones. */

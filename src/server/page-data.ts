@@ -1,13 +1,14 @@
 import type { Draft } from './draft/draft-store.ts';
 import { readDraft } from './draft/draft-store.ts';
+import { policyAddress } from './draft/policy-text.ts';
 import { listProducts } from './products/product-store.ts';
-import { currentRelease } from './releases/release-store.ts';
+import { currentReleaseBeside } from './releases/release-beside-draft.ts';
 import type { Product } from '../core/catalogue/product.ts';
-import type { Policy } from '../core/policy/types.ts';
+import type { Operation } from 'rfc6902';
 
 export interface PageData {
-  draft: Draft;
-  release: { number: number; policy: Policy } | null;
+  draft: Omit<Draft, 'stamp'> & { address: string };
+  release: { number: number; patch: Operation[] } | null;
   products: Product[];
   locale: string;
   now: number;
@@ -18,12 +19,13 @@ export interface PageData {
 
 /** What every page's frame needs, read at once. */
 export async function pageData(request: Request, url: URL): Promise<PageData> {
-  const [draft, release, products] = await Promise.all([readDraft(), currentRelease(), listProducts()]);
+  const [draft, products] = await Promise.all([readDraft(), listProducts()]);
   const cookies = new Map((request.headers.get('cookie') ?? '').split(';').map((pair) => pair.trim().split('=') as [string, string]));
   const theme = cookies.get('summant-theme');
+  const { stamp, ...history } = draft;
   return {
-    draft,
-    release: release ? { number: release.number, policy: release.policy } : null,
+    draft: { ...history, address: policyAddress({ revision: draft.revision, stamp }) },
+    release: await currentReleaseBeside(draft.policy),
     products,
     locale: readerLocale(request.headers.get('accept-language')),
     now: Date.now(),

@@ -13,6 +13,7 @@ export function TypedField<T>({
   show,
   commit,
   align = 'right',
+  placeholder,
   testId,
 }: {
   label: string;
@@ -23,7 +24,9 @@ export function TypedField<T>({
   show: (value: T | undefined) => void;
   commit: (value: T) => void;
   align?: 'left' | 'right';
-  testId?: string;
+  /** what an empty field means */
+  placeholder?: string | undefined;
+  testId?: string | undefined;
 }) {
   const [text, setText] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
@@ -45,8 +48,9 @@ export function TypedField<T>({
     <span className="inline-flex flex-col">
       <input
         ref={field}
-        className={`typed ${align === 'right' ? 'text-right' : ''}`}
+        className={`typed placeholder:text-soft ${align === 'right' ? 'text-right' : ''}`}
         size={Math.max(3, (text ?? shown).length)}
+        placeholder={placeholder}
         value={text ?? shown}
         inputMode="decimal"
         autoComplete="off"

@@ -63,7 +63,7 @@ describe('the frame', () => {
     await page.keyboard.press('Control+k');
     await page.keyboard.type('united');
     await page.keyboard.press('Enter');
-    await page.waitForURL('**/offers?market=uk');
+    await page.waitForURL('**/markets?market=uk');
     await ready(page);
     await page.keyboard.press('Control+k');
     const names = await page.getByRole('option').allInnerTexts();
@@ -93,13 +93,13 @@ describe('the frame', () => {
   });
 
   test('stops not built yet say what they will hold and offer nothing else', async () => {
-    const page = await open('/orders');
-    expect(await textOf(page, 'main')).toMatch(/^Orders\s+Not built yet\. Past orders per market/);
+    const page = await open('/wording');
+    expect(await textOf(page, 'main')).toMatch(/^Wording\s+Not built yet\. All texts that shoppers read/);
     expect(await page.locator('main').getByRole('button').count()).toBe(0);
   });
 
   test.each([[1024, 768], [390, 844]])('at %i × %i nothing sticks out sideways', async (width, height) => {
-    for (const path of ['/offers', '/rehearse', '/release']) {
+    for (const path of ['/orders', '/markets', '/markets?market=dk&zone=dk-all', '/delivery', '/delivery?zone=deat-all', '/offers', '/rehearse', '/release']) {
       const page = await open(path, { viewport: { width, height } });
       expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0);
       await page.context().close();

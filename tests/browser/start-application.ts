@@ -5,6 +5,8 @@ import { freshDatabase, startApplication, startTestDatabase } from '../support/a
 declare module 'vitest' {
   interface ProvidedContext {
     chromium: string;
+    /** an empty store that tests may fill and empty again */
+    blankAddress: string;
   }
 }
 
@@ -14,12 +16,15 @@ export async function setup(project: TestProject): Promise<() => Promise<void>> 
   const database = await startTestDatabase('browser');
   const application = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_browser') });
   const empty = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_empty') }, ['--empty']);
+  const blank = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_blank') }, ['--empty']);
   project.provide('chromium', chromium);
   project.provide('address', application.address);
   project.provide('emptyAddress', empty.address);
+  project.provide('blankAddress', blank.address);
   return async () => {
     await application.stop();
     await empty.stop();
+    await blank.stop();
     await database.stop();
   };
 }

@@ -21,6 +21,10 @@ function evaluateValue(compiled: CompiledPolicy, zone: CompiledZone, { codes = [
   return evaluate(compiled, { ...situation, cart: { lines: [{ product, quantity: 1 }], codes } });
 }
 
+/** What one further started unit adds on any line of an option: beyond 500 of them a sweep rises evenly instead. */
+const startedUnits = ({ charge }: CompiledZone['options'][number]): number =>
+  charge.lines.reduce((sum, { price }) => sum + (price.kind === 'perUnit' && price.perUnit?.started ? price.perUnit.amount : 0), 0);
+
 /**
  * A sweep at a point against an evaluation there: level stretches to the minor unit, rising ones within the rounding
  * of each of their parts.
@@ -36,7 +40,7 @@ function agrees(sweep: Sweep, zone: CompiledZone, at: number, evaluation: Evalua
     if (!swept || !evaluated) continue;
     const along = (first: number, last: number) => (segment.last === segment.from ? first : first + ((last - first) * (at - segment.from)) / (segment.last - segment.from));
     for (const [first, last, found] of [[swept.before, swept.lastBefore, evaluated.before], [swept.after, swept.lastAfter, evaluated.after]] as const) {
-      const rounding = first === last ? 0 : option.charge.lines.length + 4 + 3 * (option.cashIncrement ?? 0);
+      const rounding = first === last ? 0 : option.charge.lines.length + 4 + 3 * (option.cashIncrement ?? 0) + startedUnits(option);
       expect(Math.abs(along(first, last) - found), `${option.id} at ${at} in ${JSON.stringify(segment)}: ${found}`).toBeLessThanOrEqual(rounding);
     }
   }

@@ -2,14 +2,10 @@
 import { bin, bisectLeft } from 'd3-array';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { bands, distributionOf, ordersBelow } from '../../src/core/orders/distribution.ts';
+import { bands, ordersBelow } from '../../src/core/orders/distribution.ts';
+import { fromValues } from '../support/distributions.ts';
 
 const orders = fc.array(fc.integer({ min: 0, max: 2999 }), { minLength: 1, maxLength: 200 }).map((values) => values.sort((a, b) => a - b));
-
-function fromValues(sorted: readonly number[]) {
-  const distinct = [...new Set(sorted)];
-  return distributionOf({ valueSteps: distinct.map((value, index) => value - (distinct[index - 1] ?? 0)), counts: distinct.map((value) => sorted.filter((other) => other === value).length) });
-}
 
 test('orders below an amount', () => {
   fc.assert(fc.property(orders, fc.integer({ min: -10, max: 3100 }), (values, at) => void expect(ordersBelow(fromValues(values), at)).toBe(bisectLeft(values, at))));

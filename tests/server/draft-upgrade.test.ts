@@ -1,6 +1,7 @@
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, expect, inject, test } from 'vitest';
 import type { Policy } from '../../src/core/policy/types.ts';
+import { currentVersion } from '../../src/core/policy/version.ts';
 import { call, etagOf, patchDraft, readDraft } from '../support/api.ts';
 import { freshDatabase, startApplication, type Application } from '../support/application.ts';
 import versionOne from '../support/store-version-1.json' with { type: 'json' };
@@ -15,7 +16,8 @@ beforeAll(async () => {
   connection = await mysql.createConnection(url);
   const document = JSON.stringify(versionOne);
   // What an installation of before holds: a draft and a release of version 1, and an edit made under it.
-  await connection.query('REPLACE INTO draft VALUES (1, 7, ?, UTC_TIMESTAMP(3))', [document]);
+  await connection.query('REPLACE INTO draft VALUES (1, 7, UTC_TIMESTAMP(3))');
+  await connection.query('REPLACE INTO draft_snapshot VALUES (1, 7, 1, ?)', [document]);
   await connection.query("INSERT INTO draft_edit (store_id, revision, kind, state, label, patch, inverse, made_by, made_at) VALUES (1, 7, 'edit', 'done', 'Old edit', '[]', '[]', 'owner', UTC_TIMESTAMP(3))");
   await connection.query("INSERT INTO policy_release VALUES (1, 1, 'Old', ?, 7, NULL, 'owner', UTC_TIMESTAMP(3))", [document]);
   await connection.query("INSERT INTO product VALUES ('winder', 'W-1', 'Winder', ?)", [
@@ -36,12 +38,12 @@ test('a release of an earlier version is quoted, with products that know nothing
 
 test('a draft of an earlier version is read in the current one, edited and stored so; undo does not go behind the upgrade', async () => {
   const draft = await readDraft(application.address);
-  expect(draft).toMatchObject({ revision: 7, canUndo: null, policy: { version: 2, offers: { free: { combines: false, unlock: { by: 'amount' } } } } });
+  expect(draft).toMatchObject({ revision: 7, canUndo: null, policy: { version: currentVersion, offers: { free: { combines: false, unlock: { by: 'amount' } } } } });
   expect((await call(application.address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(7) } })).body).toMatchObject({ revision: 7 });
   const edited = await patchDraft(application.address, 7, [{ op: 'replace', path: '/offers/free/combines', value: true }]);
   expect(edited.status).toBe(200);
-  const [rows] = await connection.query<mysql.RowDataPacket[]>("SELECT JSON_VALUE(document, '$.version') AS version FROM draft WHERE store_id = 1");
-  expect(Number(rows[0]!.version)).toBe(2);
+  const [rows] = await connection.query<mysql.RowDataPacket[]>("SELECT schema_version, JSON_VALUE(document, '$.version') AS version FROM draft_snapshot WHERE store_id = 1 ORDER BY revision DESC LIMIT 1");
+  expect([rows[0]!.schema_version, Number(rows[0]!.version)]).toEqual([currentVersion, currentVersion]);
   const undone = await call<{ policy: Policy; canUndo: string | null }>(application.address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(8) } });
   expect(undone.body.policy.offers.free!.combines).toBe(false);
   expect(undone.body.canUndo).toBeNull();

@@ -1,4 +1,8 @@
+import type { Operation } from 'rfc6902';
 import { inject, describe, expect, test } from 'vitest';
+import { withPatches } from '../../src/core/policy/patch.ts';
+import type { Policy } from '../../src/core/policy/types.ts';
+import { startApplication } from '../support/application.ts';
 import { call, etagOf, goalOf, goalPath, patchDraft, readDraft, setGoal, type DraftBody, type ProblemBody } from '../support/api.ts';
 
 const address = inject('address');
@@ -71,7 +75,7 @@ describe('an edit is refused with a clear error and nothing changes', () => {
   test('a malformed ETag', () => refused(400, () => call(address, 'PATCH', '/api/draft', { body: setGoal('nlbe', 1), headers: { 'if-match': '*' } })));
   test('not JSON', async () => expect((await refused(400, (revision) => patch(revision, { raw: '[{"op":' }))).title).toMatch(/not JSON/));
   test('another content type', () => refused(415, (revision) => patch(revision, { raw: 'a=b', headers: { 'content-type': 'text/plain' } })));
-  test('a huge body', () => refused(413, (revision) => patch(revision, { raw: JSON.stringify([{ op: 'replace', path: '/store/name', value: 'x'.repeat(300_000) }]) })));
+  test('a huge body', () => refused(413, (revision) => patch(revision, { raw: JSON.stringify([{ op: 'replace', path: '/store/name', value: 'x'.repeat(4_300_000) }]) })));
   test('a deep body', () => refused(400, (revision) => patch(revision, { raw: `[{"op":"add","path":"/x","value":${'['.repeat(200)}${']'.repeat(200)}}]` })));
   test('not a patch', async () => expect((await refused(422, (revision) => patch(revision, { body: { op: 'replace' } }))).fields).toEqual([{ pointer: '', message: 'must be array' }]));
   test('an operation that does not exist', () => refused(422, (revision) => patch(revision, { body: [{ op: 'increment', path: goalPath('nlbe'), value: 1 }] })));
@@ -99,4 +103,49 @@ test('an unchanged draft is not sent again', async () => {
   const { revision } = await readDraft(address);
   const response = await fetch(`${address}/api/draft`, { headers: { 'if-none-match': etagOf(revision) } });
   expect(response.status).toBe(304);
+});
+
+describe('who has the draft of before', () => {
+  const changesOnly = { prefer: 'return=minimal' };
+  interface Changes {
+    revision: number;
+    since: { revision: number; patch: Operation[] };
+    policy?: Policy;
+  }
+  test('is answered with what has changed, by an edit, an undo and a question', async () => {
+    const before = await readDraft(address);
+    const edited = await call<Changes>(address, 'PATCH', '/api/draft', { body: setGoal('nlbe', 8100), headers: { 'if-match': etagOf(before.revision), 'content-type': 'application/json-patch+json', ...changesOnly } });
+    expect(edited.body).toMatchObject({ revision: before.revision + 1, since: { revision: before.revision } });
+    expect(edited.body.policy).toBeUndefined();
+    expect(goalOf(withPatches(before.policy, [edited.body.since.patch]), 'nlbe')).toBe(8100);
+    const asked = await call<Changes>(address, 'GET', `/api/draft?since=${before.revision}`);
+    expect(withPatches(before.policy, [asked.body.since.patch])).toEqual((await readDraft(address)).policy);
+    const undone = await call<Changes>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(edited.body.revision), ...changesOnly } });
+    expect(withPatches(before.policy, [edited.body.since.patch, undone.body.since.patch])).toEqual(before.policy);
+  });
+  test('too far back, the whole draft comes', async () => expect((await call<Changes>(address, 'GET', '/api/draft?since=99999999')).body.policy).toBeDefined());
+  test('with an edit on an old revision: refused, with what has changed since', async () => {
+    const before = await readDraft(address);
+    const one = await patchDraft(address, before.revision, setGoal('nlbe', 8200));
+    const late = await call<{ draft: Changes }>(address, 'PATCH', '/api/draft', { body: setGoal('uk', 8200), headers: { 'if-match': etagOf(before.revision), 'content-type': 'application/json-patch+json', ...changesOnly } });
+    expect(late.status).toBe(412);
+    expect(late.body.draft).toMatchObject({ revision: one.body.revision, since: { revision: before.revision } });
+    await patchDraft(address, one.body.revision, setGoal('nlbe', goalOf(before.policy, 'nlbe')));
+  });
+});
+
+test('a hundred edits on, another process reads the same draft from the last snapshot and the edits since', { timeout: 60_000 }, async () => {
+  let { revision, policy } = await readDraft(address);
+  const first = goalOf(policy, 'nlbe')!;
+  for (let step = 1; step <= 100; step++) ({ revision, policy } = (await patchDraft(address, revision, setGoal('nlbe', first + step))).body);
+  expect(goalOf(policy, 'nlbe')).toBe(first + 100);
+  const second = await startApplication({ DATABASE_URL: inject('databaseUrl') }, ['--empty']);
+  try {
+    expect((await readDraft(second.address)).policy).toEqual(policy);
+    const there = await patchDraft(second.address, revision, setGoal('nlbe', first));
+    expect(there.status).toBe(200);
+    expect((await readDraft(address)).policy).toEqual(there.body.policy);
+  } finally {
+    await second.stop();
+  }
 });

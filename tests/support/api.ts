@@ -43,7 +43,7 @@ export async function call<T = Record<string, unknown>>(address: string, method:
 }
 
 function conformsToOpenApi(method: string, path: string, status: number, type: string, body: unknown): void {
-  const template = path.split('?')[0]!.replace(/\/releases\/[^/]+/, '/releases/{number}');
+  const template = path.split('?')[0]!.replace(/\/releases\/[^/]+/, '/releases/{number}').replace(/\/imports\/\d+/, '/imports/{id}').replace(/\/stand-ins\/[^/]+/, '/stand-ins/{name}');
   const operation = (openApiDocument.paths as Record<string, Record<string, { responses: Record<string, { content?: Record<string, unknown> }> }>>)[template]?.[method.toLowerCase()];
   if (!operation) return;
   const described = operation.responses[String(status)];

@@ -1,5 +1,6 @@
 import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, expect, inject } from 'vitest';
+import { emptyPolicy } from '../../src/core/policy/empty.ts';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { chromiumArguments } from '../../scripts/setup/chromium.mjs';
 import { patchDraft, readDraft } from './api.ts';
@@ -72,6 +73,14 @@ export async function resetDraft(address = inject('address')): Promise<void> {
   let status = 412;
   for (let tries = 0; status === 412 && tries < 20; tries++) status = (await patchDraft(address, (await readDraft(address)).revision, patch)).status;
   expect(status).toBe(200);
+}
+
+/** Leaves a store without anything, whatever a test has done. */
+export async function emptyDraft(address: string): Promise<void> {
+  const { revision, policy } = await readDraft(address);
+  const empty = emptyPolicy() as unknown as Record<string, unknown>;
+  const patch = Object.keys(policy).map((key) => (key in empty ? { op: 'replace' as const, path: `/${key}`, value: empty[key] } : { op: 'remove' as const, path: `/${key}` }));
+  expect((await patchDraft(address, revision, patch)).status).toBe(200);
 }
 
 /** Text of an element, with no-break spaces as plain ones. */

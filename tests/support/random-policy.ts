@@ -183,7 +183,7 @@ const areaPart: fc.Arbitrary<AreaPart> = fc.oneof(
   fc.constant<AreaPart>({ kind: 'wholeMarket' }),
   fc.constant<AreaPart>({ kind: 'country', country: 'NL' }),
   fc.constantFrom('NL-NH', 'NL-FR').map((region): AreaPart => ({ kind: 'region', region })),
-  fc.constantFrom('1799ZA', '1799 zb', '17*', '1*', '17??ZA', '1000..1999', '1700..1799', '1799..1799').map((pattern): AreaPart => ({ kind: 'postcode', country: 'NL', pattern })),
+  fc.subarray(['1799ZA', '1799ZB', '17*', '1*', '17??ZA', '1000..1999', '1700..1799', '1799..1799'], { minLength: 1, maxLength: 3 }).map((patterns): AreaPart => ({ kind: 'postcodes', country: 'NL', patterns: Object.fromEntries(patterns.map((pattern) => [pattern, true])) })),
   fc.record({ distance: fc.constantFrom(1, 5, 50), unit: fc.constantFrom('km' as const, 'mi' as const) }).map((size): AreaPart => ({ kind: 'radius', center: { latitude: 53, longitude: 5 }, ...size })),
 );
 
@@ -213,7 +213,7 @@ const zone = fc.record({ order: minor(2), on: fc.boolean(), include: fc.array(ar
 
 function policyOf(parts: { market: Market; options: DeliveryOption[]; offers: Offer[]; qualifier: Condition }): Policy {
   return {
-    version: 2,
+    version: 3,
     store: { name: 'A store', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', origin: { country: 'NL', postcode: '' } },
     rates: { CHF: { rate: '0.9518', adoptedAt: '2026-11-02' }, JPY: { rate: '162.85', adoptedAt: '2026-11-02' }, BHD: { rate: '0.4123', adoptedAt: '2026-11-02' } },
     markets: { here: parts.market },

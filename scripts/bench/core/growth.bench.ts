@@ -11,7 +11,7 @@ const countries = ['NL', 'BE', 'DE', 'AT', 'GB', 'DK', 'CH', 'US', 'JP', 'FR', '
 /** A policy of so many markets, each of so many zones of so many options of so many steps; each zone by its own postcodes. */
 function policyOf(markets: number, zones: number, options: number, steps: number): Policy {
   const policy: Policy = {
-    version: 2,
+    version: 3,
     store: { name: 'Many', baseCurrency: 'EUR', timeZone: 'UTC', origin: { country: 'NL', postcode: '' } },
     markets: {},
     zones: {},
@@ -28,7 +28,7 @@ function policyOf(markets: number, zones: number, options: number, steps: number
     policy.markets[`m-${m}`] = { order: m, name: country, countries: [country], currency: 'EUR', languages: ['en'], tax: { prices: 'withTax', delivery: '20', classes: { standard: '20' } }, preselect: 'first' };
     policy.offers.free!.goals.first!.targets[`m-${m}`] = { exact: 9000 };
     for (let z = 0; z < zones; z++) {
-      policy.zones[`z-${m}-${z}`] = { order: z, market: `m-${m}`, name: 'Zone', on: true, area: { include: { part: z === 0 ? { kind: 'wholeMarket' } : { kind: 'postcode', country, pattern: `${1000 + z * 100}..${1099 + z * 100}` } } } };
+      policy.zones[`z-${m}-${z}`] = { order: z, market: `m-${m}`, name: 'Zone', on: true, area: { include: { part: z === 0 ? { kind: 'wholeMarket' } : { kind: 'postcodes', country, patterns: { [`${1000 + z * 100}..${1099 + z * 100}`]: true } } } } };
       for (let o = 0; o < options; o++) policy.options[`o-${m}-${z}-${o}`] = option(`z-${m}-${z}`, o, steps);
     }
   }

@@ -39,13 +39,14 @@ export function priceOfLine({ price }: CompiledChargeLine, charge: CompiledCharg
       return bounded(price, price.fixed + (price.perUnit ? perUnitPart(price.perUnit, charge, input) : 0), path);
     case 'percent':
       return bounded(price, percentOf(goodsValueOf(input.facts.cart, price.basis, { chargeable: true }), price.percent), path);
-    case 'quoted': {
-      const quote = input.quotes?.[price.carrier] ?? null;
-      if (quote === null) return price.fallback;
-      const { numerator, denominator } = price.marginPercent;
-      return multiplyDivide(quote, numerator + denominator, denominator) + price.marginFixed;
-    }
+    case 'quoted':
+      return priceOfQuote(price, input.quotes?.[price.carrier] ?? null);
   }
+}
+
+/** A carrier's quote with its margins, the percentage rounded once; without one the fallback, or null for none. Minor units. */
+export function priceOfQuote({ marginPercent: { numerator, denominator }, marginFixed, fallback }: Extract<CompiledPrice, { kind: 'quoted' }>, quote: number | null): number | null {
+  return quote === null ? fallback : multiplyDivide(quote, numerator + denominator, denominator) + marginFixed;
 }
 
 function perUnitPart({ measure, from, amount, per, started }: NonNullable<Extract<CompiledPrice, { kind: 'perUnit' }>['perUnit']>, charge: CompiledCharge, { facts }: ChargeInput): number {

@@ -4,7 +4,7 @@ import { compileSelection, selects, type CompiledSelection } from '../catalogue/
 import { usualVolumeDivisor, volumeWeight } from '../charges/charge-measure.ts';
 import { amountIn, type MarketTerms } from '../markets/terms.ts';
 import { distanceKm } from '../places/distance.ts';
-import { parsePostcodePattern } from '../places/postcode.ts';
+import { matchesPattern, parsePostcodePattern } from '../places/postcode.ts';
 import type { ConditionNode } from '../policy/types.ts';
 import { isoWeekday } from '../time/day.ts';
 import { zoneOf } from '../time/schedule.ts';
@@ -61,7 +61,7 @@ export function compileLeaf(node: LeafNode, terms: MarketTerms): Leaf {
         if (!parsed.ok) throw new RangeError(`postcode pattern "${text}": ${parsed.reason}`);
         return parsed.pattern;
       });
-      return plain(({ postcode }) => postcode !== '' && patterns.some(({ matches }) => matches(postcode)));
+      return plain(({ postcode }) => postcode !== '' && patterns.some((pattern) => matchesPattern(pattern, postcode)));
     }
     case 'distance': {
       const range = rangeOf(node.operator, node.value, node.to, 0);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { setTarget } from '../../client/edits.ts';
-import { withPatches } from '../../client/rebase.ts';
+import { withPatches } from '../policy/patch.ts';
 import { compilePolicy, type CompiledPolicy } from './compile.ts';
 
 const zone = (compiled: CompiledPolicy, market: string) => compiled.markets.get(market)!.zones[0]!;

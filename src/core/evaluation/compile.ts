@@ -4,7 +4,7 @@ import { compileOption, type CompiledOption } from '../options/compile-option.ts
 import { inOrder } from '../ordered.ts';
 import { compileAreaPart, type CompiledAreaPart } from '../places/area.ts';
 import type { DeliveryOption, Market, Offer, Policy, Zone } from '../policy/types.ts';
-import { Reuse } from './reuse.ts';
+import { Reuse } from '../reuse.ts';
 
 /** A policy prepared for many evaluations. Built once per draft state or release. */
 export interface CompiledPolicy {
@@ -23,17 +23,41 @@ export interface CompiledMarket {
   zones: CompiledZone[];
 }
 
-export interface CompiledZone {
-  id: string;
-  zone: Zone;
-  policy: Policy;
-  market: CompiledMarket;
+/**
+ * A zone ready to be evaluated. Its options and offers are compiled when they are first asked for: most evaluations of a
+ * large store touch a few of its zones.
+ */
+export class CompiledZone {
+  #options: CompiledOption[] | null = null;
+  #offers: CompiledOffer[] | null = null;
+  #carriers: string[] | null = null;
+
+  constructor(
+    readonly id: string,
+    readonly zone: Zone,
+    readonly policy: Policy,
+    readonly market: CompiledMarket,
+    readonly include: CompiledAreaPart[],
+    readonly exclude: CompiledAreaPart[],
+    /** of the zone's own, in shown order */
+    private readonly ownOptions: readonly (readonly [string, DeliveryOption])[],
+    private readonly byPriority: readonly (readonly [string, Offer])[],
+  ) {}
+
   /** in shown order, switched-off ones left out */
-  options: CompiledOption[];
+  get options(): CompiledOption[] {
+    return (this.#options ??= this.ownOptions.map(([id, option]) => optionsKnown.get(option, [id, this.market.terms, this.policy.qualifiers, this.policy.calendars], () => compileOption(id, option, this.policy, this.market.terms))));
+  }
+
+  /** carriers whose quotes charges here ask for */
+  get carriers(): string[] {
+    return (this.#carriers ??= [...new Set(this.options.flatMap(({ charge }) => charge.lines.flatMap(({ price }) => (price.kind === 'quoted' ? [price.carrier] : []))))]);
+  }
+
   /** offers that hold here, highest priority first */
-  offers: CompiledOffer[];
-  include: CompiledAreaPart[];
-  exclude: CompiledAreaPart[];
+  get offers(): CompiledOffer[] {
+    return (this.#offers ??= this.byPriority.flatMap(([id, offer]) => offerIn(this, id, offer)));
+  }
 }
 
 const termsKnown = new Reuse<Market, MarketTerms>();
@@ -58,23 +82,21 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
     for (const country of market.countries) compiled.marketOfCountry.set(country, entry);
     if (market.elsewhere) compiled.marketElsewhere = entry;
   }
-  const zones = new Map<string, CompiledZone>();
+  const optionsOf = new Map<string, (readonly [string, DeliveryOption])[]>();
+  for (const entry of inOrder(policy.options)) {
+    const [, option] = entry;
+    if (!option.on) continue;
+    const siblings = optionsOf.get(option.zone);
+    if (siblings) siblings.push(entry);
+    else optionsOf.set(option.zone, [entry]);
+  }
+  const byPriority = inOrder(policy.offers).sort(([, a], [, b]) => b.priority - a.priority);
   for (const [id, zone] of inOrder(policy.zones)) {
     const market = compiled.markets.get(zone.market);
     if (!market || !zone.on) continue;
     const sellsTo = (country: string) => (compiled.marketOfCountry.get(country) ?? compiled.marketElsewhere) === market;
     const parts = (side: Zone['area']['include'] | undefined) => Object.values(side ?? {}).map((part) => compileAreaPart(part, sellsTo));
-    const entry: CompiledZone = { id, zone, policy, market, options: [], offers: [], include: parts(zone.area.include), exclude: parts(zone.area.exclude) };
-    market.zones.push(entry);
-    zones.set(id, entry);
+    market.zones.push(new CompiledZone(id, zone, policy, market, parts(zone.area.include), parts(zone.area.exclude), optionsOf.get(id) ?? [], byPriority));
   }
-  for (const [id, option] of inOrder(policy.options)) {
-    const zone = zones.get(option.zone);
-    if (!zone || !option.on) continue;
-    const { terms } = zone.market;
-    zone.options.push(optionsKnown.get(option, [id, terms, policy.qualifiers, policy.calendars], () => compileOption(id, option, policy, terms)));
-  }
-  const byPriority = inOrder(policy.offers).sort(([, a], [, b]) => b.priority - a.priority);
-  for (const zone of zones.values()) zone.offers = byPriority.flatMap(([id, offer]) => offerIn(zone, id, offer));
   return compiled;
 }

@@ -7,11 +7,34 @@ import { policyChanges } from '../policy/changes.ts';
 import type { Policy } from '../policy/types.ts';
 import { checkPolicy } from '../policy/validate.ts';
 import { convertAmount } from './convert.ts';
-import { localMoneyOf, resolveAmount, type LocalMoney } from './local-amount.ts';
+import { followingNear, localMoneyOf, resolveAmount, type LocalMoney } from './local-amount.ts';
 import { toCashIncrement } from './rounding.ts';
 
 const gbp: LocalMoney = { currency: 'GBP', baseCurrency: 'EUR', rate: '0.8571', cashIncrement: undefined };
 const following = (base: number, change: Partial<{ buffer: string; round: 'nearest' | 'up' | 'down'; step: number; less: number }> = {}) => ({ following: { base, buffer: '0', round: 'nearest' as const, step: 1, less: 0, ...change } });
+
+describe('an amount to follow near a local one', () => {
+  test('is whole in the base currency and round here', () => {
+    expect(followingNear(6000, gbp, 500)).toEqual(following(7000, { step: 500 }));
+    expect(resolveAmount(followingNear(6000, gbp, 500)!, gbp)).toBe(6000);
+    expect(followingNear(13000, { ...gbp, currency: 'JPY', rate: '162.35' }, 500)).toEqual(following(8000, { step: 500 }));
+  });
+  test('comes to the local amount but for half a step and half a unit of the base, at any rate', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 100, max: 5_000_000 }), fc.integer({ min: 1, max: 400_000 }), fc.constantFrom(1, 50, 100), (minor, rate, step) => {
+        const money = { ...gbp, rate: (rate / 1000).toFixed(3) };
+        const amount = followingNear(minor, money, step);
+        if (amount === null) return;
+        expect(amount.following.base % 100).toBe(0);
+        expect(Math.abs(resolveAmount(amount, money)! - minor)).toBeLessThanOrEqual(Math.max(rate / 20, amount.following.base === 100 ? rate / 10 : 0) + step / 2 + 1);
+      }),
+    );
+  });
+  test('there is none in the base currency or without a rate', () => {
+    expect(followingNear(6000, { ...gbp, currency: 'EUR' }, 100)).toBeNull();
+    expect(followingNear(6000, { ...gbp, rate: null }, 100)).toBeNull();
+  });
+});
 
 describe('a local amount', () => {
   test('exact is what it says, whatever the rate', () => expect(resolveAmount({ exact: 7000 }, { ...gbp, rate: null })).toBe(7000));

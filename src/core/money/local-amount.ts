@@ -1,6 +1,6 @@
-import type { LocalAmount, Policy } from '../policy/types.ts';
-import { exactConversion } from './convert.ts';
-import { currencyExponent } from './currency.ts';
+import type { FollowingAmount, LocalAmount, Policy } from '../policy/types.ts';
+import { convertAmount, exactConversion } from './convert.ts';
+import { currencyExponent, minorPerMajor } from './currency.ts';
 import { multiply, ratioOf, roundRatio } from './ratio.ts';
 import { toCashIncrement } from './rounding.ts';
 
@@ -36,4 +36,19 @@ export function resolveAmount(amount: LocalAmount, money: LocalMoney): number | 
   const buffered = multiply(converted, { numerator: percent.numerator + 100n * percent.denominator, denominator: 100n * percent.denominator });
   const steps = roundRatio(multiply(buffered, { numerator: 1n, denominator: BigInt(step) }), round);
   return Math.max(0, toCashIncrement(steps * step - less, money.cashIncrement));
+}
+
+/**
+ * A following amount that comes to about a local one: the nearest whole amount of the base currency, rounded here to the
+ * nearest step.
+ *
+ * @param minor of the local currency @param step minor units of the local currency
+ * @returns null in the base currency itself, without an adopted rate, and where it would come to nothing
+ */
+export function followingNear(minor: number, money: LocalMoney, step: number): FollowingAmount | null {
+  if (money.currency === money.baseCurrency || money.rate === null) return null;
+  const sides = [{ rate: money.rate, exponent: currencyExponent(money.currency) }, { rate: '1', exponent: 0 }] as const;
+  const major = Math.max(1, convertAmount(minor, ...sides));
+  const amount: FollowingAmount = { following: { base: major * minorPerMajor(money.baseCurrency), buffer: '0', round: 'nearest', step, less: 0 } };
+  return resolveAmount(amount, money)! > 0 ? amount : null;
 }

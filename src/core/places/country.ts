@@ -9,6 +9,8 @@ const assigned = new Set(
   ).split(' '),
 );
 
+export const countryCodes: readonly string[] = [...assigned];
+
 export function isCountry(code: string): boolean {
   return assigned.has(code);
 }

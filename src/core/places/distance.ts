@@ -17,3 +17,9 @@ export function distanceKm(a: Coordinates, b: Coordinates): number {
   const h = halfLatitude ** 2 + Math.cos(a.latitude * radians) * Math.cos(b.latitude * radians) * halfLongitude ** 2;
   return 2 * earthRadiusKm * Math.asin(Math.min(1, Math.sqrt(h)));
 }
+
+/** The point at a distance due north of another, on along its meridian beyond the pole. @param km at most half a turn */
+export function northOf({ latitude, longitude }: Coordinates, km: number): Coordinates {
+  const reached = latitude + (km / earthRadiusKm) * (180 / Math.PI);
+  return reached <= 90 ? { latitude: reached, longitude } : { latitude: 180 - reached, longitude: longitude > 0 ? longitude - 180 : longitude + 180 };
+}

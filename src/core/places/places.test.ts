@@ -4,13 +4,13 @@ import { smallStore } from '../../../tests/support/small-store.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
 import type { AreaPart, Destination, Policy, Zone } from '../policy/types.ts';
 import { checkPolicy } from '../policy/validate.ts';
-import { findPlace } from './find-zone.ts';
-import { normalPostcode, parsePostcodePattern } from './postcode.ts';
+import { findMarket, findPlace, zonesThere } from './find-zone.ts';
+import { matchesPattern, normalPostcode, parsePostcodePattern } from './postcode.ts';
 
 const covers = (pattern: string, postcode: string): boolean => {
   const parsed = parsePostcodePattern(pattern);
   if (!parsed.ok) throw new Error(parsed.reason);
-  return parsed.pattern.matches(normalPostcode(postcode));
+  return matchesPattern(parsed.pattern, normalPostcode(postcode));
 };
 
 describe('postcode patterns', () => {
@@ -67,7 +67,7 @@ const zoneOf = (policy: Policy, asked: Partial<Destination>, chosen?: string): s
 };
 
 describe('the most specific zone wins (common practice), whatever the listed order', () => {
-  const postcode = (pattern: string): { include: AreaPart } => ({ include: { kind: 'postcode', country: 'NL', pattern } });
+  const postcode = (pattern: string): { include: AreaPart } => ({ include: { kind: 'postcodes', country: 'NL', patterns: { [pattern]: true } } });
   const radius = (distance: number): { include: AreaPart } => ({ include: { kind: 'radius', center: { latitude: 53, longitude: 5 }, distance, unit: 'km' } });
   const at = { postcode: '1799 ZA', region: 'NL-NH', coordinates: { latitude: 53.01, longitude: 5 } };
   /** from least to most specific */
@@ -105,7 +105,7 @@ describe('the most specific zone wins (common practice), whatever the listed ord
   });
   test('a postcode counts in its own country only', () => expect(zoneOf(withZones({ exact: postcode('1799') }), { country: 'BE', postcode: '1799' })).toBe('nlbe-all'));
   test('what is excluded falls to the next best', () => {
-    const policy = withZones({ coast: { include: { kind: 'region', region: 'NL-NH' }, exclude: { kind: 'postcode', country: 'NL', pattern: '1799*' } } });
+    const policy = withZones({ coast: { include: { kind: 'region', region: 'NL-NH' }, exclude: { kind: 'postcodes', country: 'NL', patterns: { '1799*': true } } } });
     expect(zoneOf(policy, at)).toBe('nlbe-all');
     expect(zoneOf(policy, { ...at, postcode: '1798 ZA' })).toBe('coast');
   });
@@ -130,8 +130,8 @@ test('places that cannot be are refused by pointer', () => {
     return check.ok ? [] : check.faults.map(({ pointer }) => pointer.replace('/zones/nlbe-all/area/include/part', ''));
   };
   expect(faults({ kind: 'region', region: 'DE-BY' })).toEqual(['/region']);
-  expect(faults({ kind: 'postcode', country: 'GB', pattern: '1*' })).toEqual(['/country']);
-  expect(faults({ kind: 'postcode', country: 'NL', pattern: '2..1' })).toEqual(['/pattern']);
+  expect(faults({ kind: 'postcodes', country: 'GB', patterns: { '1*': true } })).toEqual(['/country']);
+  expect(faults({ kind: 'postcodes', country: 'NL', patterns: { '2..1': true } })).toEqual(['/patterns/2..1']);
   expect(faults({ kind: 'radius', center: { latitude: 91, longitude: 0 }, distance: 1, unit: 'km' }).length).toBeGreaterThan(0);
 });
 
@@ -151,4 +151,24 @@ describe('markets', () => {
     const check = checkPolicy(policy);
     expect(check.ok ? [] : check.faults.map(({ pointer }) => pointer)).toEqual(['/markets/uk/elsewhere']);
   });
+});
+
+test('every zone that names a destination is told, with why it does not decide', () => {
+  const policy = withZones({
+    country: { include: { kind: 'country', country: 'NL' } },
+    coast: { include: { kind: 'postcodes', country: 'NL', patterns: { '17*': true, '1799ZA': true } } },
+    again: { include: { kind: 'postcodes', country: 'NL', patterns: { '1799ZA': true } } },
+    without: { include: { kind: 'postcodes', country: 'NL', patterns: { '1799*': true } }, exclude: { kind: 'postcodes', country: 'NL', patterns: { '1799ZA': true } } },
+    south: { include: { kind: 'region', region: 'NL-LI' } },
+  });
+  const compiled = compilePolicy(policy);
+  const destination = { country: 'NL', postcode: '1799 za' };
+  const there = zonesThere(findMarket(compiled, destination)!, destination, normalPostcode(destination.postcode));
+  expect(there.map(({ zone, match, outcome }) => [zone.id, match.pattern ?? match.kind, outcome])).toEqual([
+    ['coast', '1799ZA', 'wins'],
+    ['again', '1799ZA', 'later'],
+    ['country', 'country', 'lessSpecific'],
+    ['nlbe-all', 'wholeMarket', 'lessSpecific'],
+    ['without', '1799*', 'excluded'],
+  ]);
 });

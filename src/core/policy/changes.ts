@@ -18,10 +18,10 @@ export interface PolicyChange {
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 
 /** Collections whose entries come and go as one change. */
-const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates)\/[^/]+$/, /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/, /\/charge\/lines\/[^/]+$/, /\/area\/(include|exclude)\/[^/]+$/];
+const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates|places|calendars)\/[^/]+$/, /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/, /\/charge\/lines\/[^/]+$/, /\/area\/(include|exclude)\/[^/]+$/];
 
-/** Test carts are no promise to shoppers, so they are not among the changes of a release. */
-const unseen = ['/testCarts', '/version'];
+/** Test carts and assumptions are no promise to shoppers, so they are not among the changes of a release. */
+const unseen = ['/testCarts', '/assumptions', '/version'];
 
 /** What differs for shoppers between two policies, in document order. @param language the reader's, for amounts */
 export function policyChanges(from: Policy, to: Policy, language: string): PolicyChange[] {
@@ -102,8 +102,12 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
       return change('markets', `Adopted rate of ${id}${rest(steps.slice(2).filter((step) => step !== 'rate'))}`);
     case 'markets':
       return change('markets', `Market “${lookUp((policy) => policy.markets[id])?.name ?? id}”${rest(steps.slice(2))}`);
+    case 'places':
+      return change('delivery', `Pick-up place “${lookUp((policy) => policy.places?.[id])?.name ?? id}”${rest(steps.slice(2))}`);
+    case 'calendars':
+      return change('delivery', `Calendar “${lookUp((policy) => policy.calendars?.[id])?.name ?? id}”${rest(steps.slice(2))}`);
     case 'zones':
-      return change('delivery', `Zone “${lookUp((policy) => policy.zones[id])?.name ?? id}”${rest(steps.slice(2))}`);
+      return change('markets', `Zone “${lookUp((policy) => policy.zones[id])?.name ?? id}”${rest(steps.slice(2))}`);
     default:
       return change('store', `Store${rest(steps.slice(1))}`);
   }

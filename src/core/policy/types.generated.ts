@@ -40,12 +40,14 @@ export type AreaPart =
       region: Region;
     }
   | {
-      kind: 'postcode';
+      kind: 'postcodes';
       country: Country;
       /**
-       * exact (1799 ZA), with * and ? (17*), or an inclusive range (1000..1999)
+       * each exact (1799ZA), with * and ? (17*), or an inclusive range (1000..1999); upper-case, without spaces and hyphens
        */
-      pattern: string;
+      patterns: {
+        [k: string]: true;
+      };
     }
   | {
       kind: 'radius';
@@ -315,7 +317,7 @@ export type Instant = string;
  * Everything a store promises about delivery: markets, zones, options, offers and their wording. Collections are objects keyed by a stable id; `order` decides the sequence shown.
  */
 export interface Policy {
-  version: 2;
+  version: 3;
   store: Store;
   markets: {
     [k: string]: Market;
@@ -348,8 +350,20 @@ export interface Policy {
   testCarts: {
     [k: string]: TestCart;
   };
+  /**
+   * where shoppers collect what they have bought
+   */
+  places?: {
+    [k: string]: PickUpPlace;
+  };
   calendars?: {
     [k: string]: Calendar;
+  };
+  /**
+   * market → what is assumed of its shoppers when goals are weighed; no promise to them
+   */
+  assumptions?: {
+    [k: string]: Assumption;
   };
 }
 export interface Store {
@@ -487,6 +501,10 @@ export interface DeliveryOption {
   };
   charge: Charge;
   description?: Texts1;
+  /**
+   * where it is collected
+   */
+  place?: string;
   when?: Condition1;
   schedule?: Schedule;
   tags?: Words;
@@ -1130,6 +1148,41 @@ export interface EarlierChoice {
   option: Id;
   price: Minor;
 }
+export interface PickUpPlace {
+  order: Order;
+  name: Name;
+  address: {
+    street: string;
+    postcode: Postcode;
+    town: string;
+    country: Country;
+  };
+  coordinates?: Coordinates;
+  /**
+   * IANA time zone
+   */
+  timeZone?: string;
+  /**
+   * weekday (1 Monday to 7 Sunday, ISO 8601) → when it is open, [from, to) on its clock; always when absent
+   */
+  hours?: {
+    /**
+     * @minItems 1
+     * @maxItems 4
+     */
+    [k: string]: {
+      from: TimeOfDay;
+      to: TimeOfDay;
+    }[];
+  };
+  instructions?: Texts4;
+}
+/**
+ * language → text
+ */
+export interface Texts4 {
+  [k: string]: string;
+}
 export interface Calendar {
   order: Order;
   name: Name;
@@ -1144,4 +1197,30 @@ export interface Calendar {
   holidays: {
     [k: string]: Name;
   };
+}
+export interface Assumption {
+  /**
+   * a percentage as a decimal string, such as 21 or 5.5
+   */
+  margin: string;
+  /**
+   * a percentage as a decimal string, such as 21 or 5.5
+   */
+  reach: string;
+  /**
+   * a percentage as a decimal string, such as 21 or 5.5
+   */
+  near: string;
+  /**
+   * a percentage as a decimal string, such as 21 or 5.5
+   */
+  far: string;
+  /**
+   * a percentage as a decimal string, such as 21 or 5.5
+   */
+  spread: string;
+  /**
+   * what a second reward costs per order that gets it, minor units of the market's currency
+   */
+  secondReward: number;
 }

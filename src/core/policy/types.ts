@@ -1,6 +1,7 @@
 export type {
   Amounts,
   AreaPart,
+  Assumption,
   Basis,
   Calendar,
   CartDiscount,
@@ -22,6 +23,7 @@ export type {
   Offer,
   OptionKind,
   OptionSelection,
+  PickUpPlace,
   PlaceTexts,
   Policy,
   Qualifier,

@@ -28,6 +28,15 @@ describe('documents of earlier versions', () => {
     expect(Object.keys(offers)).toEqual(['free']);
     expect(markets.nlbe!.tax.classes).toEqual({ standard: '21' });
   });
+  test('of version 2: each postcode pattern becomes a list, and computes as before', () => {
+    const old = structuredClone(smallStore) as unknown as { version: number; zones: Record<string, unknown> };
+    old.version = 2;
+    old.zones.coast = { order: 9, market: 'nlbe', name: 'Coast', on: true, area: { include: { a: { kind: 'postcode', country: 'NL', pattern: '17?7 z*' } }, exclude: { b: { kind: 'postcode', country: 'NL', pattern: '1795 ZX' } } } };
+    const upgraded = upgradePolicy(old) as Policy;
+    const check = checkPolicy(upgraded);
+    expect(check.ok ? [] : check.faults).toEqual([]);
+    expect(upgraded.zones.coast!.area).toEqual({ include: { a: { kind: 'postcodes', country: 'NL', patterns: { '17?7Z*': true } } }, exclude: { b: { kind: 'postcodes', country: 'NL', patterns: { '1795ZX': true } } } });
+  });
   test('of this version, of a later one, or no document at all: as they are', () => {
     for (const document of [smallStore, { version: 99 }, { version: 0 }, null, 7, 'policy', []]) expect(upgradePolicy(document)).toBe(document);
   });

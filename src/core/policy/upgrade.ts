@@ -1,3 +1,4 @@
+import { normalPostcode } from '../places/postcode.ts';
 import { currentVersion } from './version.ts';
 
 type Json = Record<string, unknown>;
@@ -20,6 +21,18 @@ const steps: Record<number, (document: Json) => Json> = {
       for (const goal of entriesOf(offer.goals)) goal.then ??= 'replace';
     }
     return { ...upgraded, version: 2 };
+  },
+  /** Before version 3 each postcode pattern was a part of an area by itself, as it was typed. */
+  2: (document) => {
+    const upgraded = structuredClone(document);
+    const parts = entriesOf(upgraded.zones).flatMap(({ area }) => (isObject(area) ? [...entriesOf(area.include), ...entriesOf(area.exclude)] : []));
+    for (const part of parts) {
+      if (part.kind !== 'postcode' || typeof part.pattern !== 'string') continue;
+      part.kind = 'postcodes';
+      part.patterns = { [normalPostcode(part.pattern)]: true };
+      delete part.pattern;
+    }
+    return { ...upgraded, version: 3 };
   },
 };
 

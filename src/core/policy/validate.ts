@@ -8,12 +8,50 @@ export type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: Po
 
 const validateSchema = new Ajv2020({ allErrors: false, strict: true, strictTypes: false, strictRequired: false, discriminator: true }).compile(schema);
 
-/** Checks shape (JSON Schema), then references and meaning. Never throws on any input. */
-export function checkPolicy(document: unknown): PolicyCheck {
-  if (!validateSchema(document)) return { ok: false, faults: deepest(validateSchema.errors ?? []).map(faultOf) };
+const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/**
+ * Checks shape (JSON Schema), then references and meaning. Never throws on any input.
+ *
+ * @param valid a policy that has been found valid: what the document shares with it need not be looked at for its shape
+ */
+export function checkPolicy(document: unknown, valid?: Policy): PolicyCheck {
+  const crowded = valid ? overfull(document) : [];
+  if (crowded.length > 0) return { ok: false, faults: crowded };
+  if (!validateSchema(valid ? withoutShared(document, valid) : document)) return { ok: false, faults: deepest(validateSchema.errors ?? []).map(faultOf) };
   const policy = document as unknown as Policy;
   const faults = checkReferences(policy);
   return faults.length > 0 ? { ok: false, faults } : { ok: true, policy };
+}
+
+/** A document's collections without the entries that it shares with a valid policy. */
+function withoutShared(document: unknown, valid: Policy): unknown {
+  if (!isObject(document)) return document;
+  const before = valid as unknown as Record<string, unknown>;
+  return Object.fromEntries(
+    Object.entries(document).map(([name, collection]) => {
+      const known = before[name];
+      if (!isCollection(name) || !isObject(collection) || !isObject(known)) return [name, collection];
+      return [name, Object.fromEntries(Object.entries(collection).filter(([id, entry]) => entry !== known[id]))];
+    }),
+  );
+}
+
+interface CollectionSchema {
+  maxProperties?: number;
+  additionalProperties?: unknown;
+}
+
+const collectionSchema = (name: string) => (schema.properties as Record<string, CollectionSchema | undefined>)[name];
+const isCollection = (name: string): boolean => collectionSchema(name)?.additionalProperties !== undefined;
+
+/** Collections with more entries than the schema allows, which cannot be seen once shared entries are left out. */
+function overfull(document: unknown): PolicyFault[] {
+  if (!isObject(document)) return [];
+  return Object.entries(document).flatMap(([name, collection]) => {
+    const most = collectionSchema(name)?.maxProperties;
+    return most !== undefined && isObject(collection) && Object.keys(collection).length > most ? [{ pointer: `/${name}`, message: `must NOT have more than ${most} properties` }] : [];
+  });
 }
 
 /** Of the errors of several alternatives, those of the alternative that came closest. */

@@ -10,8 +10,15 @@ const msPerDay = 86_400_000;
 export function dayNumber(date: string): DayNumber | null {
   const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(date);
   if (!match) return null;
-  const day = Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3])) / msPerDay;
-  return dateOfDay(day) === date ? day : null;
+  return dayOf(Number(match[1]), Number(match[2]), Number(match[3]));
+}
+
+/** @param month 1 to 12 @returns null when there is no such day, and for years below 100 */
+export function dayOf(year: number, month: number, dayOfMonth: number): DayNumber | null {
+  if (year < 100 || month < 1 || month > 12 || dayOfMonth < 1 || dayOfMonth > 31) return null;
+  const ms = Date.UTC(year, month - 1, dayOfMonth);
+  // The platform's calendar runs on from a day that a month does not have.
+  return dayOfMonth <= 28 || new Date(ms).getUTCDate() === dayOfMonth ? ms / msPerDay : null;
 }
 
 /** The day in ISO 8601. */

@@ -14,6 +14,8 @@ interface ZoneClock {
   format: Intl.DateTimeFormat;
   /** offset by quarter of an hour; every transition in force today falls on one */
   offsets: Map<number, number>;
+  /** offset by day in UTC, NaN for a day on which it changes */
+  days: Map<number, number>;
 }
 
 const clocks = new Map<string, ZoneClock>();
@@ -34,7 +36,7 @@ function clockOf(timeZone: string): ZoneClock {
       minute: 'numeric',
       second: 'numeric',
     });
-    clock = { format, offsets: new Map() };
+    clock = { format, offsets: new Map(), days: new Map() };
     clocks.set(timeZone, clock);
   }
   return clock;
@@ -56,7 +58,19 @@ export function isTimeZone(name: string): boolean {
  * @param instant ms since 1970-01-01T00:00Z
  */
 export function offsetAt(timeZone: string, instant: number): number {
-  const { format, offsets } = clockOf(timeZone);
+  const clock = clockOf(timeZone);
+  const day = Math.floor(instant / msPerDay);
+  let offset = clock.days.get(day);
+  if (offset === undefined) {
+    const first = offsetOfQuarter(clock, day * msPerDay);
+    offset = first === offsetOfQuarter(clock, (day + 1) * msPerDay) ? first : NaN;
+    if (clock.days.size >= maxOffsets) clock.days.clear();
+    clock.days.set(day, offset);
+  }
+  return Number.isNaN(offset) ? offsetOfQuarter(clock, instant) : offset;
+}
+
+function offsetOfQuarter({ format, offsets }: ZoneClock, instant: number): number {
   const key = Math.floor(instant / quarter);
   const known = offsets.get(key);
   if (known !== undefined) return known;

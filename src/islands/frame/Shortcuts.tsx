@@ -8,7 +8,8 @@ const shortcuts: [keys: string, does: string][] = [
   ['← →', 'On a goal’s pennant or the spend line: move by one step'],
   ['Shift ← →', 'Move by ten steps'],
   ['Alt ← →', 'Move by the smallest coin'],
-  ['Home End', 'On the spend line: to its ends'],
+  ['Home End', 'On the spend line or the picture of orders: to its ends'],
+  ['Enter', 'On the picture of orders: one end of a group, then the other'],
   ['Esc', 'Leave a field with its old value, or a list'],
 ];
 

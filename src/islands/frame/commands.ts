@@ -16,7 +16,14 @@ export function commandsOf(policy: Policy, actions: Command[]): Command[] {
   return [
     ...actions,
     ...trail.map((stop) => ({ group: 'Stops', name: stop.name, ...(stop.built ? {} : { hint: 'not built yet' }), run: go(`/${stop.id}`) })),
-    ...inOrder(policy.markets).map(([id, market]) => ({ group: 'Markets', name: market.name, hint: market.currency, run: go(`/offers?market=${id}`) })),
+    { group: 'Do', name: 'Import orders', run: go('/orders?import=orders') },
+    { group: 'Do', name: 'Import products', run: go('/orders?import=products') },
+    ...inOrder(policy.markets).flatMap(([id, market]) => [
+      { group: 'Markets', name: market.name, hint: market.currency, run: go(`/markets?market=${id}`) },
+      { group: 'Markets', name: `Offers in ${market.name}`, hint: market.currency, run: go(`/offers?market=${id}`) },
+      { group: 'Markets', name: `Orders in ${market.name}`, hint: market.currency, run: go(`/orders?market=${id}`) },
+    ]),
+    ...inOrder(policy.zones).map(([id, zone]) => ({ group: 'Zones', name: zone.name, hint: policy.markets[zone.market]?.name ?? '', run: go(`/markets?market=${zone.market}&zone=${id}`) })),
     ...inOrder(policy.offers).map(([, offer]) => ({ group: 'Offers', name: offer.name, run: go('/offers') })),
     ...inOrder(policy.options).map(([, option]) => {
       const market = marketOfOption(option.zone);

@@ -6,16 +6,23 @@ import { formatMoney, formatNumber } from '../../core/money/format.ts';
 import { policyChanges, type PolicyChange } from '../../core/policy/changes.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { announceRevision, connectStore } from '../../client/connect-tabs.ts';
+import { policyOfPage } from '../../client/page-policy.ts';
 import { createDraftStore, type DraftState, type DraftStore } from '../../client/draft-store.ts';
+import { withPatches } from '../../core/policy/patch.ts';
 import type { PageProps } from './page-props.ts';
+
+export interface CurrentRelease {
+  number: number;
+  policy: Policy;
+}
 
 export interface Page {
   catalogue: Catalogue;
   locale: string;
   /** ms since 1970-01-01T00:00Z */
   now: number;
-  release: PageProps['release'];
-  setRelease: (release: PageProps['release']) => void;
+  release: CurrentRelease | null;
+  setRelease: (release: CurrentRelease) => void;
   /** the draft as shown, compiled */
   compiled: CompiledPolicy;
   compiledRelease: CompiledPolicy | null;
@@ -46,7 +53,7 @@ export function usePage(): Page {
 
 /** Holds the draft of this page and what follows from it; every view below sees each change in the same frame. */
 export function PageProvider({ props, children }: { props: PageProps; children: ReactNode }) {
-  const [store] = useState(() => createDraftStore(props.draft, announceRevision));
+  const [store] = useState(() => createDraftStore({ ...props.draft, policy: policyOfPage(props.draft.address) }, announceRevision));
   useEffect(() => connectStore(store), [store]);
   return (
     <StoreContext.Provider value={store}>
@@ -57,7 +64,7 @@ export function PageProvider({ props, children }: { props: PageProps; children: 
 
 function ComputedPage({ props, children }: { props: PageProps; children: ReactNode }) {
   const policy = usePolicy();
-  const [release, setRelease] = useState(props.release);
+  const [release, setRelease] = useState<CurrentRelease | null>(() => props.release && { number: props.release.number, policy: withPatches(policy, [props.release.patch]) });
   const { locale, now } = props;
   const catalogue = useMemo(() => catalogueOf(props.products), [props.products]);
   const compiled = useMemo(() => compilePolicy(policy), [policy]);

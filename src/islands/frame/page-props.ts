@@ -1,11 +1,15 @@
+import { providePolicy } from '../../client/page-policy.ts';
+import type { Operation } from 'rfc6902';
 import type { Product } from '../../core/catalogue/product.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import type { DraftOnServer } from '../../client/draft-store.ts';
 
 /** What every page hands its island: enough to draw the whole frame without asking again. */
 export interface PageProps {
-  draft: DraftOnServer;
-  release: { number: number; policy: Policy } | null;
+  /** `address`: where its policy is fetched */
+  draft: Omit<DraftOnServer, 'policy'> & { address: string };
+  /** the current release, as what it differs in from the draft: nearly all of the two is the same */
+  release: { number: number; patch: Operation[] } | null;
   products: Product[];
   /** the reader's, from Accept-Language */
   locale: string;
@@ -18,3 +22,10 @@ export interface PageProps {
 }
 
 export type ThemeChoice = 'summant-day' | 'summant-night' | null;
+
+/** What was read for a page, as its view takes it; the policy is left to be fetched, and handed to what is drawn now. */
+export function pageProps<Data extends { draft: Omit<DraftOnServer, 'policy'> & { policy: Policy; address: string } }>({ draft, ...rest }: Data): Omit<Data, 'draft'> & Pick<PageProps, 'draft'> {
+  const { policy, ...history } = draft;
+  providePolicy(history.address, policy);
+  return { ...rest, draft: history };
+}

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 
-/** A part of the address that is worth sharing; Back and Forward work. */
+/** A part of the address that is worth sharing; Back and Forward work. An empty part is left out. */
 export function useQuery(initial: Record<string, string>): [Record<string, string>, (change: Record<string, string>) => void] {
   const [query, setQuery] = useState(initial);
   useEffect(() => {
@@ -10,7 +10,10 @@ export function useQuery(initial: Record<string, string>): [Record<string, strin
   }, []);
   const change = useCallback((next: Record<string, string>) => {
     const params = new URLSearchParams(window.location.search);
-    for (const [name, value] of Object.entries(next)) params.set(name, value);
+    for (const [name, value] of Object.entries(next)) {
+      if (value === '') params.delete(name);
+      else params.set(name, value);
+    }
     window.history.pushState(null, '', `?${params.toString()}`);
     setQuery(Object.fromEntries(params));
   }, []);

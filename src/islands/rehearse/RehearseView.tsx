@@ -1,12 +1,13 @@
 import { useMemo } from 'react';
 import { setCartField, setDestination } from '../../client/edits.ts';
 import { inOrder } from '../../core/ordered.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { rehearse } from '../bench/rehearse-cart.ts';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useQuery } from '../frame/use-query.ts';
 import { CartLines } from './CartLines.tsx';
-import { countryName } from './country-name.ts';
+import { countryName } from '../frame/place-names.ts';
 import { particularsOf } from './particulars.ts';
 import { ShopperView } from './ShopperView.tsx';
 
@@ -29,26 +30,15 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
     <div className="px-5 py-3">
       <h1 className="text-[22px] leading-9">
         Rehearse{' '}
-        <select className="phrase font-head" aria-label="Test cart" value={cartId} onChange={(event) => setQuery({ cart: event.target.value })}>
-          {carts.map(([id, { name }]) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>{' '}
+        <PhraseSelect head label="Test cart" value={cartId} options={carts.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ cart: id })} />{' '}
         going to{' '}
-        <select className="phrase font-head" aria-label="Country" value={cart.destination.country} onChange={(event) => edit(setDestination(cartId, 'country', event.target.value))}>
-          {countries.map((code) => (
-            <option key={code} value={code}>
-              {countryName(code, locale)}
-            </option>
-          ))}
-          {otherCountries.filter((code) => !countries.includes(code)).map((code) => (
-            <option key={code} value={code}>
-              {countryName(code, locale)} (no market)
-            </option>
-          ))}
-        </select>
+        <PhraseSelect
+          head
+          label="Country"
+          value={cart.destination.country}
+          options={[...countries.map((code) => [code, countryName(code, locale)] as const), ...otherCountries.filter((code) => !countries.includes(code)).map((code) => [code, `${countryName(code, locale)} (no market)`] as const)]}
+          choose={(code) => edit(setDestination(cartId, 'country', code))}
+        />
         ,{' '}
         <span className="font-sans text-[17px]">
           <TypedField
@@ -61,11 +51,7 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
           />
         </span>{' '}
         reading{' '}
-        <select className="phrase font-head" aria-label="Language" value={cart.language} onChange={(event) => edit(setCartField(cartId, 'language', event.target.value))}>
-          {languages.map((tag) => (
-            <option key={tag}>{tag}</option>
-          ))}
-        </select>
+        <PhraseSelect head label="Language" value={cart.language} options={languages.map((tag) => [tag, tag])} choose={(tag) => edit(setCartField(cartId, 'language', tag))} />
       </h1>
       <p className="mb-2 flex min-h-6 flex-wrap items-center gap-x-5 text-soft">
         <span>{market ? `Sold in ${market.name}, ${market.currency}.` : 'No market sells there.'}</span>

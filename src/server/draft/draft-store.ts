@@ -1,28 +1,35 @@
-import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
-import { applyPatch, type Operation } from 'rfc6902';
+import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
+import type { Operation } from 'rfc6902';
 import type { PolicyFault } from '../../core/policy/fault.ts';
-import { emptyPolicy } from '../../core/policy/empty.ts';
 import { policyChanges } from '../../core/policy/changes.ts';
+import { emptyPolicy } from '../../core/policy/empty.ts';
+import { applyToPolicy, patchBetween } from '../../core/policy/patch.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { currentVersion } from '../../core/policy/version.ts';
 import { checkPolicy } from '../../core/policy/validate.ts';
 import { inTransaction, reading } from '../database/pool.ts';
-import { storedPolicy } from '../policy/stored-policy.ts';
+import { unknownRegions } from '../places/regions.ts';
 import { storeId } from '../user.ts';
-import { patchBetween } from './patch-between.ts';
+import { draftRevision, keepKnown, patchSince, policyAt, snapshotWhereDue, type DraftState } from './draft-document.ts';
 
 export interface Draft {
   revision: number;
+  stamp: string;
   policy: Policy;
   canUndo: string | null;
   canRedo: string | null;
 }
 
+/** A draft, with what has changed since the revision that was asked about; null where that is too long a way. */
+export interface DraftSince extends Draft {
+  since: { revision: number; patch: Operation[] } | null;
+}
+
 export type EditOutcome =
-  | { kind: 'done'; draft: Draft }
-  | { kind: 'stale'; draft: Draft }
+  | { kind: 'done'; draft: DraftSince }
+  | { kind: 'stale'; draft: DraftSince }
   | { kind: 'refused'; faults: PolicyFault[]; revision: number }
-  | { kind: 'nothing'; draft: Draft };
+  | { kind: 'nothing'; draft: DraftSince };
 
 interface Edit {
   kind: 'edit' | 'found';
@@ -33,23 +40,25 @@ interface Edit {
 
 export async function readDraft(): Promise<Draft> {
   return reading(async (pool) => {
-    const [rows] = await pool.query<RowDataPacket[]>('SELECT revision, document FROM draft WHERE store_id = ?', [storeId]);
-    const row = rows[0];
-    if (!row) return { revision: 0, policy: emptyPolicy(), canUndo: null, canRedo: null };
-    return withHistory(pool as unknown as PoolConnection, Number(row.revision), storedPolicy(row));
+    const at = await draftRevision(pool, false);
+    if (!at) return { revision: 0, stamp: '', policy: emptyPolicy(), canUndo: null, canRedo: null };
+    return withHistory(pool, { ...at, policy: await policyAt(pool, at) });
   });
+}
+
+export async function readDraftSince(revision: number): Promise<DraftSince> {
+  const draft = await readDraft();
+  return reading(async (pool) => ({ ...draft, since: await sinceOf(pool, revision, draft.revision) }));
 }
 
 /** Applies a JSON Patch to the draft at exactly `revision`; otherwise the newer draft comes back and nothing changes. */
 export async function editDraft(revision: number, patch: Operation[], edit: Edit): Promise<EditOutcome> {
-  return inTransaction(async (connection) => {
+  return keeping(async (connection) => {
     const current = await lockDraft(connection);
-    if (current.revision !== revision) return { kind: 'stale', draft: await withHistory(connection, current.revision, current.policy) };
-    const next = structuredClone(current.policy);
-    const failures = applyPatch(next, patch);
-    const failed = failures.findIndex((failure) => failure !== null);
-    if (failed >= 0) return { kind: 'refused', revision, faults: [{ pointer: patch[failed]!.path, message: `operation ${failed} (${patch[failed]!.op}) does not fit the draft: ${failures[failed]!.message}` }] };
-    return storeEdit(connection, current, next, edit);
+    if (current.revision !== revision) return { outcome: await stale(connection, current, revision) };
+    const applied = applyToPolicy(current.policy, patch);
+    if (!applied.ok) return { outcome: { kind: 'refused', revision, faults: [{ pointer: patch[applied.operation]!.path, message: `operation ${applied.operation} (${patch[applied.operation]!.op}) does not fit the draft: ${applied.reason}` }] } };
+    return storeEdit(connection, current, applied.policy, edit);
   });
 }
 
@@ -60,94 +69,117 @@ export async function editDraft(revision: number, patch: Operation[], edit: Edit
 export async function foundDraft(connection: PoolConnection, policy: Policy, edit: Required<Omit<Edit, 'kind'>>): Promise<number | null> {
   const current = await lockDraft(connection);
   if (current.revision > 0) return null;
-  const outcome = await storeEdit(connection, current, policy, { ...edit, kind: 'found' });
+  const { outcome, state } = await storeEdit(connection, current, policy, { ...edit, kind: 'found' });
   if (outcome.kind === 'refused') throw new Error(`the policy is not valid: ${JSON.stringify(outcome.faults)}`);
-  return outcome.kind === 'done' ? outcome.draft.revision : null;
+  return state?.revision ?? null;
 }
 
 /** Takes the newest edit back, or does the last undone one again. */
 export async function stepHistory(direction: 'undo' | 'redo', revision: number, madeBy: string): Promise<EditOutcome> {
-  return inTransaction(async (connection) => {
+  return keeping(async (connection) => {
     const current = await lockDraft(connection);
-    const draft = await withHistory(connection, current.revision, current.policy);
-    if (current.revision !== revision) return { kind: 'stale', draft };
-    const row = await historyEnd(connection, direction);
-    if (!row) return { kind: 'nothing', draft };
+    if (current.revision !== revision) return { outcome: await stale(connection, current, revision) };
+    const row = await historyEnd(connection, direction, 'revision, label, patch, inverse');
+    if (!row) return { outcome: { kind: 'nothing', draft: { ...(await withHistory(connection, current)), since: { revision, patch: [] } } } };
     const patch = JSON.parse(String(direction === 'undo' ? row.inverse : row.patch)) as Operation[];
     const inverse = JSON.parse(String(direction === 'undo' ? row.patch : row.inverse)) as Operation[];
-    const next = structuredClone(current.policy);
-    if (applyPatch(next, patch).some((failure) => failure !== null)) throw new Error(`the ${direction} of revision ${row.revision} does not fit the draft`);
+    const applied = applyToPolicy(current.policy, patch);
+    if (!applied.ok) throw new Error(`the ${direction} of revision ${String(row.revision)} does not fit the draft`);
     await connection.query('UPDATE draft_edit SET state = ? WHERE store_id = ? AND revision = ?', [direction === 'undo' ? 'undone' : 'done', storeId, row.revision]);
-    await writeDraft(connection, current.revision + 1, next);
-    await writeEdit(connection, current.revision + 1, direction, String(row.label), patch, inverse, madeBy);
-    return { kind: 'done', draft: await withHistory(connection, current.revision + 1, next) };
+    return writeEdit(connection, current, applied.policy, { kind: direction, label: String(row.label), patch, inverse, madeBy });
   });
 }
 
-async function storeEdit(connection: PoolConnection, current: { revision: number; policy: Policy }, next: Policy, edit: Edit): Promise<EditOutcome> {
-  const check = checkPolicy(next);
-  if (!check.ok) return { kind: 'refused', revision: current.revision, faults: check.faults };
+/** The draft's policy at exactly `revision`, its row locked in the caller's transaction; else where the draft is by now. */
+export async function lockedPolicy(connection: PoolConnection, revision: number): Promise<{ policy: Policy | null; revision: number }> {
+  const current = await lockDraft(connection);
+  return { policy: current.revision === revision ? current.policy : null, revision: current.revision };
+}
+
+interface Stored {
+  outcome: EditOutcome;
+  /** the draft's new state, to be remembered once it has been committed */
+  state?: DraftState;
+}
+
+async function keeping(work: (connection: PoolConnection) => Promise<Stored>): Promise<EditOutcome> {
+  const { outcome, state } = await inTransaction(work);
+  if (state) keepKnown(state);
+  return outcome;
+}
+
+async function stale(connection: PoolConnection, current: DraftState, revision: number): Promise<EditOutcome> {
+  return { kind: 'stale', draft: { ...(await withHistory(connection, current)), since: await sinceOf(connection, revision, current.revision) } };
+}
+
+async function sinceOf(reader: Pool | PoolConnection, from: number, to: number): Promise<DraftSince['since']> {
+  const patch = await patchSince(reader, from, to);
+  return patch && { revision: from, patch };
+}
+
+async function storeEdit(connection: PoolConnection, current: DraftState, next: Policy, edit: Edit): Promise<Stored> {
+  const check = checkPolicy(next, current.policy);
+  const faults = check.ok ? unknownRegions(next) : check.faults;
+  if (faults.length > 0) return { outcome: { kind: 'refused', revision: current.revision, faults } };
   const patch = patchBetween(current.policy, next);
-  if (patch.length === 0) return { kind: 'nothing', draft: await withHistory(connection, current.revision, current.policy) };
-  const inverse = patchBetween(next, current.policy);
-  const revision = current.revision + 1;
+  if (patch.length === 0) return { outcome: { kind: 'nothing', draft: { ...(await withHistory(connection, current)), since: { revision: current.revision, patch: [] } } } };
   await connection.query("UPDATE draft_edit SET state = 'dropped' WHERE store_id = ? AND state = 'undone'", [storeId]);
-  await writeDraft(connection, revision, next);
-  await writeEdit(connection, revision, edit.kind, edit.label ?? labelOf(current.policy, next), patch, inverse, edit.madeBy);
-  return { kind: 'done', draft: await withHistory(connection, revision, next) };
+  return writeEdit(connection, current, next, { kind: edit.kind, label: edit.label ?? labelOf(current.policy, next), patch, inverse: patchBetween(next, current.policy), madeBy: edit.madeBy });
 }
 
 /** What an edit did, for the history and the undo button. */
 function labelOf(before: Policy, after: Policy): string {
   const changes = policyChanges(before, after, 'en');
   const [first] = changes;
-  if (!first) return 'Test carts';
+  if (!first) return JSON.stringify(before.assumptions) === JSON.stringify(after.assumptions) ? 'Test carts' : 'Assumptions';
   const more = changes.length > 1 ? ` and ${changes.length - 1} more` : '';
   return `${first.subject}${more}`;
 }
 
 /** Locks the draft's row, which is made first when there is none. */
-async function lockDraft(connection: PoolConnection): Promise<{ revision: number; policy: Policy }> {
-  const locked = await lockedRow(connection);
-  if (locked) return locked;
-  // An insert that meets a row shares its lock, which two transactions cannot both make exclusive: so it comes second.
-  await connection.query<ResultSetHeader>('INSERT IGNORE INTO draft VALUES (?, 0, ?, UTC_TIMESTAMP(3))', [storeId, JSON.stringify(emptyPolicy())]);
-  return (await lockedRow(connection))!;
+async function lockDraft(connection: PoolConnection): Promise<DraftState> {
+  let at = await draftRevision(connection, true);
+  if (!at) {
+    // An insert that meets a row shares its lock, which two transactions cannot both make exclusive: so it comes second.
+    await connection.query<ResultSetHeader>('INSERT IGNORE INTO draft VALUES (?, 0, UTC_TIMESTAMP(3))', [storeId]);
+    at = (await draftRevision(connection, true))!;
+  }
+  return { ...at, policy: await policyAt(connection, at) };
 }
 
-async function lockedRow(connection: PoolConnection): Promise<{ revision: number; policy: Policy } | null> {
-  const [rows] = await connection.query<RowDataPacket[]>('SELECT revision, document FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
-  return rows[0] ? { revision: Number(rows[0].revision), policy: storedPolicy(rows[0]) } : null;
+interface HistoryEntry {
+  kind: 'found' | 'edit' | 'undo' | 'redo';
+  label: string;
+  patch: Operation[];
+  inverse: Operation[];
+  madeBy: string;
 }
 
-async function writeDraft(connection: PoolConnection, revision: number, policy: Policy): Promise<void> {
-  await connection.query('UPDATE draft SET revision = ?, document = ?, updated_at = UTC_TIMESTAMP(3) WHERE store_id = ?', [revision, JSON.stringify(policy), storeId]);
+async function writeEdit(connection: PoolConnection, current: DraftState, policy: Policy, { kind, label, patch, inverse, madeBy }: HistoryEntry): Promise<Stored> {
+  const revision = current.revision + 1;
+  await connection.query('UPDATE draft SET revision = ?, updated_at = UTC_TIMESTAMP(3) WHERE store_id = ?', [revision, storeId]);
+  await connection.query("INSERT INTO draft_edit VALUES (?, ?, ?, 'done', ?, ?, ?, ?, UTC_TIMESTAMP(3), ?)", [storeId, revision, kind, label.slice(0, 200), JSON.stringify(patch), JSON.stringify(inverse), madeBy, currentVersion]);
+  await snapshotWhereDue(connection, { revision, policy }, kind === 'found');
+  const state: DraftState = { ...(await draftRevision(connection, false))!, policy };
+  return { outcome: { kind: 'done', draft: { ...(await withHistory(connection, state)), since: { revision: current.revision, patch } } }, state };
 }
 
-async function writeEdit(connection: PoolConnection, revision: number, kind: string, label: string, patch: Operation[], inverse: Operation[], madeBy: string): Promise<void> {
-  await connection.query("INSERT INTO draft_edit VALUES (?, ?, ?, 'done', ?, ?, ?, ?, UTC_TIMESTAMP(3), ?)", [
-    storeId,
-    revision,
-    kind,
-    label.slice(0, 200),
-    JSON.stringify(patch),
-    JSON.stringify(inverse),
-    madeBy,
-    currentVersion,
-  ]);
-}
+type Direction = 'undo' | 'redo';
 
-async function historyEnd(connection: PoolConnection, direction: 'undo' | 'redo'): Promise<RowDataPacket | undefined> {
+/** The edit that a step would take. @param columns patches may be long, so they are read only by whoever takes the step */
+async function historyEnd(connection: Pool | PoolConnection, direction: Direction, columns: 'label' | 'revision, label, patch, inverse'): Promise<RowDataPacket | undefined> {
   const [state, order] = direction === 'undo' ? ['done', 'DESC'] : ['undone', 'ASC'];
   const [rows] = await connection.query<RowDataPacket[]>(
-    `SELECT revision, label, patch, inverse FROM draft_edit WHERE store_id = ? AND kind = 'edit' AND state = ? AND schema_version = ? ORDER BY revision ${order} LIMIT 1`,
+    `SELECT ${columns} FROM draft_edit WHERE store_id = ? AND kind = 'edit' AND state = ? AND schema_version = ? ORDER BY revision ${order} LIMIT 1`,
     [storeId, state, currentVersion],
   );
   return rows[0];
 }
 
-async function withHistory(connection: PoolConnection, revision: number, policy: Policy): Promise<Draft> {
-  const undo = await historyEnd(connection, 'undo');
-  const redo = await historyEnd(connection, 'redo');
-  return { revision, policy, canUndo: undo ? String(undo.label) : null, canRedo: redo ? String(redo.label) : null };
+async function withHistory(connection: Pool | PoolConnection, { revision, stamp, policy }: DraftState): Promise<Draft> {
+  const label = async (direction: Direction) => {
+    const end = await historyEnd(connection, direction, 'label');
+    return end ? String(end.label) : null;
+  };
+  return { revision, stamp, policy, canUndo: await label('undo'), canRedo: await label('redo') };
 }

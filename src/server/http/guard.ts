@@ -47,3 +47,8 @@ export const securityHeaders: Record<string, string> = {
   'cross-origin-opener-policy': 'same-origin',
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 };
+
+/** This process as the request has reached it, for the stand-ins that it serves itself. Foreign names have been refused. */
+export function ownAddress(request: Request): string {
+  return `http://${request.headers.get('host') ?? '127.0.0.1'}`;
+}

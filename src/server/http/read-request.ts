@@ -33,7 +33,18 @@ export async function readBody<T>(request: Request, validate: ValidateFunction<T
   return body;
 }
 
-async function readText(request: Request, maxBytes: number): Promise<string> {
+/** Reads and checks the query of an address; every value is text. @throws ProblemError 422 */
+export function readQuery<T>(url: URL, validate: ValidateFunction<T>): T {
+  const query: unknown = Object.fromEntries(url.searchParams);
+  if (!validate(query)) {
+    const fields: ProblemField[] = (validate.errors ?? []).slice(0, 20).map(faultOf);
+    throw new ProblemError({ status: 422, title: 'The address does not say what this call takes', detail: 'Nothing was changed. The parts named are wrong or missing.', fields });
+  }
+  return query;
+}
+
+/** Reads a body as text. @throws ProblemError 413 */
+export async function readText(request: Request, maxBytes: number): Promise<string> {
   const tooLarge = () => new ProblemError({ status: 413, title: 'The body is too large', detail: `At most ${maxBytes} bytes are read here. Nothing was changed.` });
   if (Number(request.headers.get('content-length') ?? 0) > maxBytes) throw tooLarge();
   if (!request.body) return '';

@@ -1,6 +1,9 @@
 import policySchema from '../../core/policy/schema/policy.schema.json' with { type: 'json' };
-import { patchSchema } from '../draft/patch-schema.ts';
+import { patchSchema } from '../draft/draft-requests.ts';
 import { quoteRequestSchema } from '../quote/quote.ts';
+import { headingRequestSchema, importRequestSchema, mappingSchema } from '../imports/import-requests.ts';
+import { carrierTestSchema } from '../carriers/carrier-schema.ts';
+import { modeSchema } from '../stand-ins/mode-request.ts';
 import { releaseSchema } from '../releases/release-requests.ts';
 
 const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
@@ -21,8 +24,18 @@ const problem = (description: string) => ({ description, ...content(ref('Problem
 const ifMatch = { name: 'If-Match', in: 'header', required: true, description: 'the ETag of the draft that was seen', schema: string };
 const number = { name: 'number', in: 'path', required: true, schema: { type: 'integer', minimum: 1 } };
 
+const importId = { name: 'id', in: 'path', required: true, schema: { type: 'integer', minimum: 1 } };
+const market = { name: 'market', in: 'query', required: true, schema: string };
+const query = (name: string, schema: object, required = false) => ({ name, in: 'query', required, schema });
+
+const ratesAdded = { added: integer, changed: integer, same: integer };
+const standIn = { name: 'name', in: 'path', required: true, schema: string };
+const standInMode = object({ mode: string, modes: { type: 'array', items: string } });
+const draftOrChanges = { oneOf: [ref('Draft'), ref('DraftChanges')] };
+const prefer = { name: 'Prefer', in: 'header', description: '`return=minimal` answers with what has changed since If-Match (RFC 7240)', schema: string };
+
 const editAnswers = {
-  200: answer('the draft after the edit', ref('Draft')),
+  200: answer('the draft after the edit, or what has changed in it', draftOrChanges),
   400: problem('not JSON, or If-Match is malformed'),
   403: problem('sent by another site'),
   412: problem('the draft has moved on; the newer one is in `draft`'),
@@ -44,11 +57,12 @@ export const openApiDocument = {
       },
     },
     '/api/draft': {
-      get: { summary: 'The draft', responses: { 200: answer('the draft; its ETag goes into If-Match', ref('Draft')), 304: { description: 'unchanged' }, 503: problem('the database cannot be reached') } },
-      patch: { summary: 'Edits the draft by a JSON Patch (RFC 6902)', parameters: [ifMatch], requestBody: { required: true, ...content(ref('Patch'), 'application/json-patch+json') }, responses: { ...editAnswers, 413: problem('too large'), 415: problem('not a JSON Patch by its content type') } },
+      get: { summary: 'The draft', parameters: [query('since', { type: 'integer', description: 'the revision that is known: answers with what has changed since' })], responses: { 200: answer('the draft; its ETag goes into If-Match', draftOrChanges), 304: { description: 'unchanged' }, 503: problem('the database cannot be reached') } },
+      patch: { summary: 'Edits the draft by a JSON Patch (RFC 6902)', parameters: [ifMatch, prefer], requestBody: { required: true, ...content(ref('Patch'), 'application/json-patch+json') }, responses: { ...editAnswers, 413: problem('too large'), 415: problem('not a JSON Patch by its content type') } },
     },
-    '/api/draft/undo': { post: { summary: 'Takes the newest edit back', parameters: [ifMatch], responses: editAnswers } },
-    '/api/draft/redo': { post: { summary: 'Does the last undone edit again', parameters: [ifMatch], responses: editAnswers } },
+    '/api/draft/policy': { get: { summary: 'A state of the draft, which never changes', parameters: [query('revision', integer, true), query('stamp', string, true)], responses: { 200: answer('the policy', ref('Policy')), 422: problem('the state is not said completely') } } },
+    '/api/draft/undo': { post: { summary: 'Takes the newest edit back', parameters: [ifMatch, prefer], responses: editAnswers } },
+    '/api/draft/redo': { post: { summary: 'Does the last undone edit again', parameters: [ifMatch, prefer], responses: editAnswers } },
     '/api/releases': {
       get: { summary: 'Releases, newest first', responses: { 200: answer('the list', object({ releases: { type: 'array', items: ref('ReleaseSummary') } })) } },
       post: { summary: 'Makes the draft the next release', parameters: [ifMatch], requestBody: { required: true, ...content(ref('ReleaseRequest')) }, responses: { 201: answer('released', ref('ReleaseSummary')), 412: problem('the draft has moved on'), 422: problem('malformed') } },
@@ -59,8 +73,70 @@ export const openApiDocument = {
     '/api/orders/values': {
       get: {
         summary: 'How order values are distributed in a market',
-        parameters: [{ name: 'market', in: 'query', required: true, schema: string }],
+        parameters: [market],
         responses: { 200: answer('distinct values, as steps, with the number of orders of each', object({ currency: nullable(string), orders: integer, valueSteps: { type: 'array', items: integer }, counts: { type: 'array', items: integer } })), 404: problem('no such market') },
+      },
+    },
+    '/api/orders/columns': {
+      get: {
+        summary: 'All orders of a market, packed into columns month by month (src/core/orders/columns.ts)',
+        parameters: [market],
+        responses: { 200: { description: 'the length of a JSON heading in 32 bits, the heading, and the bytes of each month', content: { 'application/octet-stream': {} } }, 404: problem('no such market') },
+      },
+    },
+    '/api/orders/group': {
+      get: {
+        summary: 'What the orders in a stretch of values hold',
+        parameters: [market, ...['fromValue', 'toValue', 'fromDay', 'toDay'].map((name) => query(name, integer, true)), query('shopper', { enum: ['all', 'new', 'returning'] }), query('option', string), query('delivery', { enum: ['all', 'paid', 'free'] })],
+        responses: {
+          200: answer(
+            'products, and pairs bought together more often than by chance',
+            object({ baskets: integer, mostBaskets: integer, products: { type: 'array', items: object({ sku: string, orders: integer }) }, pairs: { type: 'array', items: object({ skus: { type: 'array', items: string, minItems: 2, maxItems: 2 }, orders: integer, times: { type: 'number' } }) } }),
+          ),
+          404: problem('no such market'),
+          422: problem('the group is not said completely'),
+        },
+      },
+    },
+    '/api/imports': {
+      get: { summary: 'Imports, newest first', responses: { 200: answer('the list', object({ imports: { type: 'array', items: ref('Import') } })) } },
+      post: { summary: 'Announces a file of orders or products and how it is to be read', requestBody: { required: true, ...content(ref('ImportRequest')) }, responses: { 201: answer('its file can be sent', ref('Import')), 422: problem('malformed, or the file cannot be read like this') } },
+    },
+    '/api/imports/remembered': {
+      post: { summary: 'How a file with this heading was read the last time', requestBody: { required: true, ...content(headingRequestSchema) }, responses: { 200: answer('null for a heading not seen before', object({ mapping: nullable(mappingSchema) })), 422: problem('malformed') } },
+    },
+    '/api/imports/{id}': { get: { summary: 'How far an import has come', parameters: [importId], responses: { 200: answer('the import', ref('Import')), 404: problem('no such import') } } },
+    '/api/imports/{id}/file': {
+      put: {
+        summary: 'The file, read as it comes in; answers once it has been read and compared with what is there',
+        parameters: [importId],
+        requestBody: { required: true, content: { 'text/csv': {}, 'application/octet-stream': {} } },
+        responses: { 200: answer('what importing it would do', ref('Import')), 404: problem('no such import'), 409: problem('read already, or stopped'), 503: problem('the database cannot be reached') },
+      },
+    },
+    '/api/imports/{id}/apply': { post: { summary: 'Takes a checked file over', parameters: [importId], responses: { 202: answer('begun', ref('Import')), 404: problem('no such import'), 409: problem('not checked, or taken over already') } } },
+    '/api/imports/{id}/cancel': { post: { summary: 'Stops an import; what was taken over is taken back', parameters: [importId], responses: { 202: answer('stopping', ref('Import')), 404: problem('no such import'), 409: problem('it has ended') } } },
+    '/api/imports/{id}/rejected.csv': { get: { summary: 'Rows that could not be taken, with line, column and reason', parameters: [importId], responses: { 200: { description: 'CSV', content: { 'text/csv': {} } }, 404: problem('no such import') } } },
+    '/api/rates': { get: { summary: 'Rates day by day, as far as they are known', responses: { 200: answer('currency → days, the oldest first', object({ rates: { type: 'object', additionalProperties: { type: 'array', items: object({ day: string, rate: string }) } }, feed: string })) } } },
+    '/api/rates/fetch': { post: { summary: 'Takes what the rate feed has; adopts nothing', responses: { 200: answer('what it brought', object({ ...ratesAdded, newest: nullable(string) })), 502: problem('the feed cannot be read') } } },
+    '/api/rates/import': {
+      post: {
+        summary: 'Takes rates in the layout of the European Central Bank’s history; adopts nothing',
+        parameters: [query('dryRun', { enum: ['yes', 'no'] })],
+        requestBody: { required: true, content: { 'text/csv': {} } },
+        responses: { 200: answer('what it brought or would bring', object({ ...ratesAdded, dryRun: { type: 'boolean' }, currencies: { type: 'array', items: string }, firstDay: nullable(string), lastDay: nullable(string), rejected: { type: 'array', items: object({ line: integer, column: string, reason: string }) } })), 413: problem('too large'), 422: problem('no rates in it, or the store’s base is not the euro') },
+      },
+    },
+    '/api/regions': { get: { summary: 'Regions of a country by ISO 3166-2', parameters: [query('country', string, true)], responses: { 200: answer('by name', object({ regions: { type: 'array', items: object({ code: string, name: string }) } })), 422: problem('not a country’s code') } } },
+    '/api/stand-ins/{name}': {
+      get: { summary: 'How a simulated outside service behaves', parameters: [standIn], responses: { 200: answer('its mode', standInMode), 404: problem('no such stand-in') } },
+      put: { summary: 'Makes it behave otherwise', parameters: [standIn], requestBody: { required: true, ...content(bare(modeSchema)) }, responses: { 200: answer('its mode', standInMode), 404: problem('no such stand-in'), 422: problem('it cannot do that') } },
+    },
+    '/api/carriers/test': {
+      post: {
+        summary: 'Asks a carrier as a quote would, and tells all of it',
+        requestBody: { required: true, ...content(bare(carrierTestSchema)) },
+        responses: { 200: answer('request, answer and what they come to', object({ request: { type: 'object' }, answer: nullable(string), quote: nullable(minor), problem: nullable(string), took: integer })), 422: problem('malformed, or no such market') },
       },
     },
     '/api/demo': { post: { summary: 'Loads the demo store into an empty installation', responses: { 201: answer('loaded', object({ loaded: { const: true } })), 409: problem('the store is not empty') } } },
@@ -69,13 +145,37 @@ export const openApiDocument = {
   },
   components: {
     schemas: {
+      ImportRequest: importRequestSchema,
+      Import: object(
+        {
+          id: integer,
+          kind: { enum: ['orders', 'products'] },
+          fileName: string,
+          fileBytes: integer,
+          state: { enum: ['reading', 'checked', 'applying', 'takingBack', 'done', 'cancelled', 'failed'] },
+          bytesRead: integer,
+          rowsRead: integer,
+          staged: { type: 'integer', description: 'orders or products that stand ready' },
+          fresh: integer,
+          changed: integer,
+          same: integer,
+          rejected: { type: 'integer', description: 'rows' },
+          rounded: { type: 'integer', description: 'amounts with more decimals than their currency' },
+          applied: integer,
+          problem: string,
+          madeAt: string,
+          rejections: { description: 'the first of the rejected rows', type: 'array', items: object({ line: integer, column: string, reason: string }) },
+        },
+        ['rejections'],
+      ),
       Problem: {
         type: 'object',
         required: ['type', 'title', 'status', 'detail'],
-        properties: { type: string, title: string, status: integer, detail: string, fields: { type: 'array', items: object({ pointer: string, message: string }) }, draft: ref('Draft') },
+        properties: { type: string, title: string, status: integer, detail: string, fields: { type: 'array', items: object({ pointer: string, message: string }) }, draft: draftOrChanges },
       },
       Policy: { type: 'object', description: `JSON Schema ${policySchema.$id}` },
       Draft: object({ revision: integer, policy: ref('Policy'), canUndo: nullable(string), canRedo: nullable(string) }),
+      DraftChanges: object({ revision: integer, canUndo: nullable(string), canRedo: nullable(string), since: object({ revision: integer, patch: { type: 'array', items: { type: 'object' } } }) }),
       Patch: bare(patchSchema),
       QuoteRequest: bare(quoteRequestSchema),
       ReleaseRequest: bare(releaseSchema),
@@ -94,6 +194,7 @@ export const openApiDocument = {
             kind: { enum: ['parcel', 'localDelivery', 'pickUp'] },
             label: string,
             description: nullable(string),
+            place: nullable(object({ id: string, name: string, address: object({ street: string, postcode: string, town: string, country: string }), coordinates: nullable({ type: 'object' }), hours: nullable({ type: 'object', description: 'weekday (1 Monday to 7 Sunday) → open from and to' }), instructions: nullable(string) })),
             priceBefore: minor,
             priceAfter: minor,
             tax: minor,

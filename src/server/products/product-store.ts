@@ -21,9 +21,17 @@ export async function listProducts(limit = 5000): Promise<Product[]> {
 }
 
 export async function productsById(ids: readonly string[]): Promise<Product[]> {
-  if (ids.length === 0) return [];
+  return productsBy('id', ids);
+}
+
+export async function productsBySku(skus: readonly string[]): Promise<Product[]> {
+  return productsBy('sku', skus);
+}
+
+async function productsBy(column: 'id' | 'sku', values: readonly string[]): Promise<Product[]> {
+  if (values.length === 0) return [];
   return reading(async (pool) => {
-    const [rows] = await pool.query<RowDataPacket[]>(`SELECT ${columns} FROM product WHERE id IN (?)`, [ids]);
+    const [rows] = await pool.query<RowDataPacket[]>(`SELECT ${columns} FROM product WHERE ${column} IN (?)`, [values]);
     return rows.map(productOf);
   });
 }

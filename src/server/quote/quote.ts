@@ -3,12 +3,14 @@ import { resolveLines, type Cart } from '../../core/cart/cart.ts';
 import { evaluate } from '../../core/evaluation/evaluate.ts';
 import type { Evaluation, EvaluationInput } from '../../core/evaluation/evaluation.ts';
 import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
+import type { Policy } from '../../core/policy/types.ts';
 import { schemaDefinitions } from '../../core/policy/schema/definitions.ts';
 import type { Estimate } from '../../core/time/estimate.ts';
 import { optionLabel } from '../../core/wording/option-label.ts';
 import { textIn } from '../../core/wording/text-in.ts';
 import { placeIds } from '../../core/wording/places.ts';
 import { renderLead } from '../../core/wording/render.ts';
+import { quotesFor } from '../carriers/quotes-for.ts';
 import { ProblemError, type ProblemField } from '../http/problem.ts';
 import { bodySchema } from '../http/read-request.ts';
 import { productsById } from '../products/product-store.ts';
@@ -58,16 +60,18 @@ export const validateQuoteRequest = bodySchema<QuoteRequest>(quoteRequestSchema)
  * Options, goals and messages for a cart under the current release.
  *
  * @param instant ms since 1970-01-01T00:00Z
+ * @param carriers the service that is asked for quotes which the request does not bring along
  * @throws ProblemError 422 for unknown or unpriced products, or a market that does not exist
  */
-export async function quote({ release, compiled }: CurrentPolicy, request: QuoteRequest, instant: number): Promise<object> {
+export async function quote({ release, compiled }: CurrentPolicy, request: QuoteRequest, instant: number, carriers: URL): Promise<object> {
   const { lines, codes, discounts, channel, language, ...situation } = request;
   if (situation.market !== undefined && !compiled.markets.has(situation.market)) throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
   const products = await productsById([...new Set(lines.map((line) => line.product))]);
   const resolved = resolveLines(lines, catalogueOf(products));
   if (!resolved.ok) throw refused(resolved.unknown.map(({ index, product }) => ({ pointer: `/lines/${index}/product`, message: `there is no product "${product}"` })));
   const cart: Cart = { lines: resolved.lines, ...(codes ? { codes } : {}), ...(discounts ? { discounts } : {}), ...(channel === undefined ? {} : { channel }) };
-  const evaluation = evaluate(compiled, { ...situation, cart, instant });
+  const quotes = await quotesFor(compiled, { ...situation, cart, instant }, carriers);
+  const evaluation = evaluate(compiled, { ...situation, cart, instant, ...(quotes ? { quotes } : {}) });
   const unpriced = evaluation.measures?.unpriced ?? [];
   if (unpriced.length > 0) {
     throw refused(lines.flatMap((line, index) => (unpriced.includes(line.product) ? [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }] : [])));
@@ -94,6 +98,7 @@ function quoteBody(compiled: CompiledPolicy, evaluation: Evaluation, asked: stri
       kind: policyOf(option.optionId).kind,
       label: optionLabel(policyOf(option.optionId), language, languages, option.after === 0),
       description: textIn(policyOf(option.optionId).description, language, languages),
+      place: placeBody(compiled.policy, policyOf(option.optionId).place, language, languages),
       priceBefore: option.before,
       priceAfter: option.after,
       tax: option.tax,
@@ -118,6 +123,14 @@ function quoteBody(compiled: CompiledPolicy, evaluation: Evaluation, asked: stri
       return rendered ? [{ place, text: rendered.text, language: rendered.found.language, state: evaluation.lead!.state }] : [];
     }),
   };
+}
+
+/** Where it is collected. */
+function placeBody({ places }: Policy, id: string | undefined, language: string, languages: readonly string[]): object | null {
+  const place = id === undefined ? undefined : places?.[id];
+  if (!place) return null;
+  const { name, address, coordinates, hours, instructions } = place;
+  return { id, name, address, coordinates: coordinates ?? null, hours: hours ?? null, instructions: textIn(instructions, language, languages) };
 }
 
 /** Days and moments as ISO 8601. */

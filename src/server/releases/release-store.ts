@@ -2,6 +2,7 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { inTransaction, reading } from '../database/pool.ts';
+import { lockedPolicy } from '../draft/draft-store.ts';
 import { storedPolicy } from '../policy/stored-policy.ts';
 import { storeId } from '../user.ts';
 
@@ -45,17 +46,12 @@ export async function readRelease(number: number): Promise<Release | null> {
   });
 }
 
-export async function currentRelease(): Promise<Release | null> {
-  const number = await currentReleaseNumber();
-  return number === null ? null : readRelease(number);
-}
-
 /** Makes the draft at `revision` the next release; refused when the draft has moved on since it was looked at. */
 export async function releaseDraft(revision: number, note: string, releasedBy: string): Promise<ReleaseOutcome> {
   return inTransaction(async (connection) => {
-    const [rows] = await connection.query<RowDataPacket[]>('SELECT revision, document FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
-    if (!rows[0] || Number(rows[0].revision) !== revision) return { kind: 'stale', revision: Number(rows[0]?.revision ?? 0) };
-    return { kind: 'released', release: await addRelease(connection, String(rows[0].document), revision, note, null, releasedBy) };
+    const draft = await lockedPolicy(connection, revision);
+    if (!draft.policy) return { kind: 'stale', revision: draft.revision };
+    return { kind: 'released', release: await addRelease(connection, JSON.stringify(draft.policy), revision, note, null, releasedBy) };
   });
 }
 

@@ -34,13 +34,18 @@ function specificity(part: AreaPart, destination: Destination): number[] | null 
       const km = part.distance * (part.unit === 'mi' ? 1.609344 : 1);
       return destination.coordinates && kilometres(part.center, destination.coordinates) <= km ? [3, 0, -km] : null;
     }
-    case 'postcode': {
-      if (part.country !== destination.country || normal(destination.postcode) === '' || !matchesPattern(part.pattern, destination.postcode)) return null;
-      const [from, to] = part.pattern.split('..').map(normal);
-      if (to !== undefined) return [3, 2, -(Number(to) - Number(from))];
-      return /[*?]/.test(from!) ? [3, 1, from!.replace(/[*?]/g, '').length] : [3, 3, from!.length];
+    case 'postcodes': {
+      if (part.country !== destination.country || normal(destination.postcode) === '') return null;
+      const matching = Object.keys(part.patterns).filter((pattern) => matchesPattern(pattern, destination.postcode));
+      return matching.map(specificityOfPattern).sort((a, b) => compare(b, a))[0] ?? null;
     }
   }
+}
+
+function specificityOfPattern(pattern: string): number[] {
+  const [from, to] = pattern.split('..').map(normal);
+  if (to !== undefined) return [3, 2, -(Number(to) - Number(from))];
+  return /[*?]/.test(from!) ? [3, 1, from!.replace(/[*?]/g, '').length] : [3, 3, from!.length];
 }
 
 const compare = (a: number[], b: number[]): number => {

@@ -1,6 +1,6 @@
 import { demoPolicy } from '../../../../demo/policy/demo-policy.ts';
 import { demoProducts } from '../../../../demo/products.ts';
-import { seededRandom } from '../../../../demo/random.ts';
+import { seededRandom } from '../../../../src/core/statistics/random.ts';
 import type { EvaluationInput } from '../../../../src/core/evaluation/evaluation.ts';
 
 const everyMoment = ['2026-11-24T11:00Z', '2026-11-25T11:00Z', '2026-11-25T22:30Z', '2027-03-27T12:00Z', '2027-05-05T10:00Z', '2026-06-10T12:00Z'].map((at) => Date.parse(at));

@@ -14,7 +14,7 @@ export function tracePlace(place: PlaceFound, { destination, market: chosen }: E
     wholeMarket: 'which covers the whole market',
     country: 'which names that country',
     region: 'which names that region',
-    postcode: 'which names that postcode',
+    postcodes: 'which names that postcode',
     radius: 'which lies within that distance',
   }[place.by];
   return node('place', `${belongs}; its zone is {outcome}, ${how}`, { ...market, by: text(place.by) }, text(place.zone.zone.name));

@@ -11,6 +11,8 @@ export function checkOption(id: string, option: DeliveryOption, policy: Policy, 
   const { min, max, calendar } = option.estimate;
   if (min > max) fault(`${at}/estimate/max`, 'must not be less than min');
   if (calendar !== undefined && !policy.calendars?.[calendar]) fault(`${at}/estimate/calendar`, `there is no calendar "${calendar}"`);
+  if (option.place !== undefined && !policy.places?.[option.place]) fault(`${at}/place`, `there is no place "${option.place}"`);
+  if (option.place !== undefined && option.kind !== 'pickUp') fault(`${at}/place`, 'only what is picked up has a place');
   if (option.schedule) checkSchedule(option.schedule, `${at}/schedule`, fault);
   const zone = policy.zones[option.zone];
   if (!zone) return fault(`${at}/zone`, `there is no zone "${option.zone}"`);

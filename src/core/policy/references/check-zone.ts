@@ -16,9 +16,24 @@ function checkAreaPart(part: AreaPart, marketId: string, policy: Policy, at: str
   const inMarket = (country: string, field: string) => {
     if (!sellsTo(policy, marketId, country)) fault(`${at}/${field}`, `${country} is not a country of this zone's market`);
   };
-  if (part.kind === 'country' || part.kind === 'postcode') inMarket(part.country, 'country');
+  if (part.kind === 'country' || part.kind === 'postcodes') inMarket(part.country, 'country');
   if (part.kind === 'region') inMarket(countryOfRegion(part.region), 'region');
-  if (part.kind === 'postcode') checkPattern(part.pattern, `${at}/pattern`, fault);
+  if (part.kind === 'postcodes') for (const { pattern, reason } of wrongPatterns(part.patterns)) fault(`${at}/patterns/${pattern}`, reason);
+}
+
+const wrongKnown = new WeakMap<object, { pattern: string; reason: string }[]>();
+
+/** Patterns of a list that cannot be read. A long list is read once, however often the policy around it is checked. */
+function wrongPatterns(patterns: Record<string, true>): { pattern: string; reason: string }[] {
+  let wrong = wrongKnown.get(patterns);
+  if (!wrong) {
+    wrong = Object.keys(patterns).flatMap((pattern) => {
+      const parsed = parsePostcodePattern(pattern);
+      return parsed.ok ? [] : [{ pattern, reason: parsed.reason }];
+    });
+    wrongKnown.set(patterns, wrong);
+  }
+  return wrong;
 }
 
 export function checkPattern(pattern: string, pointer: string, fault: Fault): void {

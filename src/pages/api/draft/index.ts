@@ -1,13 +1,15 @@
 import type { APIRoute } from 'astro';
-import { draftAnswer, editAnswer } from '../../../server/draft/draft-answers.ts';
-import { editDraft, readDraft } from '../../../server/draft/draft-store.ts';
-import { maxPatchBytes, validatePatch } from '../../../server/draft/patch-schema.ts';
+import { asksForChangesOnly, draftAnswer, draftSinceAnswer, editAnswer } from '../../../server/draft/draft-answers.ts';
+import { editDraft, readDraft, readDraftSince } from '../../../server/draft/draft-store.ts';
+import { maxPatchBytes, validateDraftQuery, validatePatch } from '../../../server/draft/draft-requests.ts';
 import { answering } from '../../../server/http/problem.ts';
-import { draftEtag, matchedRevision, readBody } from '../../../server/http/read-request.ts';
+import { draftEtag, matchedRevision, readBody, readQuery } from '../../../server/http/read-request.ts';
 import { userOf } from '../../../server/user.ts';
 
-export const GET: APIRoute = ({ request }) =>
+export const GET: APIRoute = ({ request, url }) =>
   answering(async () => {
+    const { since } = readQuery(url, validateDraftQuery);
+    if (since !== undefined) return draftSinceAnswer(await readDraftSince(Number(since)));
     const draft = await readDraft();
     if (request.headers.get('if-none-match') === draftEtag(draft.revision)) return new Response(null, { status: 304, headers: { etag: draftEtag(draft.revision) } });
     return draftAnswer(draft);
@@ -17,5 +19,5 @@ export const PATCH: APIRoute = ({ request }) =>
   answering(async () => {
     const revision = matchedRevision(request);
     const patch = await readBody(request, validatePatch, maxPatchBytes, ['application/json-patch+json', 'application/json']);
-    return editAnswer(await editDraft(revision, patch, { kind: 'edit', madeBy: userOf(request) }));
+    return editAnswer(await editDraft(revision, patch, { kind: 'edit', madeBy: userOf(request) }), asksForChangesOnly(request));
   });

@@ -8,7 +8,7 @@ export const patchSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   type: 'array',
   minItems: 1,
-  maxItems: 500,
+  maxItems: 20_000,
   items: {
     type: 'object',
     required: ['op', 'path'],
@@ -20,5 +20,20 @@ export const patchSchema = {
   },
 } as const;
 
+export const validateDraftQuery = bodySchema<{ since?: string }>({
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  type: 'object',
+  additionalProperties: false,
+  properties: { since: { type: 'string', pattern: '^[0-9]{1,15}$' } },
+});
+
+export const validatePolicyQuery = bodySchema<{ revision: string; stamp: string }>({
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  type: 'object',
+  additionalProperties: false,
+  required: ['revision', 'stamp'],
+  properties: { revision: { type: 'string', pattern: '^[0-9]{1,15}$' }, stamp: { type: 'string', maxLength: 40 } },
+});
+
 export const validatePatch = bodySchema<Operation[]>(patchSchema);
-export const maxPatchBytes = 256 * 1024;
+export const maxPatchBytes = 4 * 1024 * 1024;

@@ -1,0 +1,103 @@
+import { basisInWords, readOut } from '../conditions/read-out.ts';
+import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
+import { inOrder } from '../ordered.ts';
+import type { Charge, ChargeLine, LocalAmount, Policy } from '../policy/types.ts';
+import type { ChargeMeasure } from './charge-measure.ts';
+import { presetOfCharge } from './presets.ts';
+
+const measureWords: Record<ChargeMeasure, string> = { goodsValue: 'goods value', items: 'number of items', lines: 'number of lines', weight: 'weight', volume: 'volume', longestSide: 'longest side', chargeableWeight: 'chargeable weight' };
+
+export const measureInWords = (measure: ChargeMeasure): string => measureWords[measure];
+
+/** A count of a measure with its unit: grams from a kilogram on in kilograms. */
+export function countInWords(measure: Exclude<ChargeMeasure, 'goodsValue'>, count: number): string {
+  switch (measure) {
+    case 'items':
+      return count === 1 ? '1 item' : `${count} items`;
+    case 'lines':
+      return count === 1 ? '1 line' : `${count} lines`;
+    case 'volume':
+      return `${count} cm³`;
+    case 'longestSide':
+      return `${count} mm`;
+    case 'weight':
+    case 'chargeableWeight':
+      return count >= 1000 && count % 10 === 0 ? `${count / 1000} kg` : `${count} g`;
+  }
+}
+
+/** Says charges of one market. @param writeMoney writes minor units of the market's currency for the reader */
+export class ChargeWords {
+  readonly #policy: Policy;
+  readonly #marketId: string;
+  readonly #writeMoney: (minor: number) => string;
+
+  constructor(policy: Policy, marketId: string, writeMoney: (minor: number) => string) {
+    this.#policy = policy;
+    this.#marketId = marketId;
+    this.#writeMoney = writeMoney;
+  }
+
+  /** A charge in one sentence: the usual kinds in short, others line by line. */
+  charge(charge: Charge): string {
+    const preset = presetOfCharge(charge);
+    switch (preset?.kind) {
+      case 'flat':
+        return this.amount(preset.price);
+      case 'perItem':
+        return `${this.amount(preset.each)} an item`;
+      case 'firstAndFurther':
+        return `${this.amount(preset.first)} for the first item, ${this.amount(preset.further)} for each further one`;
+      case 'stepsByValue':
+        return preset.steps.map(({ from, price }, index) => (index === 0 ? this.amount(price) : `${this.amount(price)} from ${this.amount(from)}`)).join(', ');
+      case 'stepsByCount':
+        return preset.steps.map(({ from, price }, index) => (index === 0 && from === 0 ? this.amount(price) : `${this.amount(price)} from ${countInWords(preset.measure, from)}`)).join(', ');
+      case 'baseAndFactor':
+        return `${this.amount(preset.base)} and ${this.amount(preset.factor)} for each ${preset.started ? 'started ' : ''}${countInWords(preset.measure, preset.per)}`;
+      default:
+        return this.#byLines(charge);
+    }
+  }
+
+  #byLines({ combine, lines, otherwise, handling }: Charge): string {
+    const said = inOrder(lines).map(([, line]) => this.line(line));
+    const how = { first: 'the first of', sum: 'the sum of', highest: 'the highest of', lowest: 'the lowest of' }[combine];
+    const list = said.length === 0 ? 'no line' : said.length === 1 ? said[0]! : `${how} what applies: ${said.join('; ')}`;
+    const rest = otherwise.kind === 'price' ? `; otherwise ${this.amount(otherwise.price)}` : '';
+    return `${list}${rest}${handling ? `; plus handling of ${'amount' in handling ? this.amount(handling.amount) : `${handling.percent} %`}` : ''}`;
+  }
+
+  /** A line: when and where it applies, and its price. */
+  line(line: ChargeLine): string {
+    const where = this.range(line);
+    const when = line.when ? `if ${readOut(this.#policy, line.when, this.#marketId)}` : '';
+    return [this.price(line.price), where, when].filter(Boolean).join(' ');
+  }
+
+  range({ over }: ChargeLine): string {
+    if (!over) return '';
+    const write = (value: LocalAmount | number) => (typeof value === 'number' ? countInWords(over.measure as Exclude<ChargeMeasure, 'goodsValue'>, value) : this.amount(value));
+    const measure = `of ${measureWords[over.measure]}`;
+    const zero = typeof over.from === 'number' ? over.from === 0 : 'exact' in over.from && over.from.exact === 0;
+    if (over.to === null) return zero ? '' : `from ${write(over.from)} ${measure}`;
+    return zero ? `below ${write(over.to)} ${measure}` : `from ${write(over.from)} to below ${write(over.to)} ${measure}`;
+  }
+
+  price(price: ChargeLine['price']): string {
+    if ('carrier' in price) {
+      const margins = [price.marginPercent && price.marginPercent !== '0' ? `${price.marginPercent} %` : '', price.marginFixed ? this.amount(price.marginFixed) : ''].filter(Boolean);
+      return `what ${price.carrier} quotes${margins.length > 0 ? ` and ${margins.join(' and ')}` : ''}${price.fallback ? `, ${this.amount(price.fallback)} when it is silent` : ', nothing when it is silent'}`;
+    }
+    const bounds = `${price.min ? `, at least ${this.amount(price.min)}` : ''}${price.max ? `, at most ${this.amount(price.max)}` : ''}`;
+    if ('percent' in price) return `${price.percent} % of the goods, ${basisInWords(price.basis)}${bounds}`;
+    const { fixed, perUnit } = price;
+    if (!perUnit) return `${this.amount(fixed)}${bounds}`;
+    const per = perUnit.measure === 'goodsValue' ? this.#writeMoney(perUnit.per) : countInWords(perUnit.measure, perUnit.per);
+    return `${this.amount(fixed)} and ${this.amount(perUnit.amount)} for each ${perUnit.started ? 'started ' : ''}${per}${perUnit.measure === 'goodsValue' || perUnit.measure === 'items' || perUnit.measure === 'lines' ? '' : ` of ${measureWords[perUnit.measure]}`}${bounds}`;
+  }
+
+  amount(amount: LocalAmount): string {
+    const minor = resolveAmount(amount, localMoneyOf(this.#policy, this.#marketId));
+    return minor === null ? 'an amount without a rate' : this.#writeMoney(minor);
+  }
+}

@@ -1,0 +1,51 @@
+import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
+import { inOrder } from '../ordered.ts';
+import type { DeliveryOption, LocalAmount, Policy } from '../policy/types.ts';
+
+/** An amount in a currency of its own that stands for one in the base currency. */
+export interface DriftingAmount {
+  kind: 'goal' | 'price';
+  /** what it is, as the reader knows it */
+  name: string;
+  amount: LocalAmount;
+  /** minor units of the base currency */
+  base: number;
+  /** where the base amount comes from: what it follows, or the market of the base currency with the same goal */
+  from: 'following' | { market: string };
+  /** where it stands: the offer and goal, or the option */
+  offerId?: string;
+  goalId?: string;
+  optionId?: string;
+}
+
+/**
+ * The amounts of a market whose worth in the base currency changes with the rate: everything that follows, and goals set by
+ * hand that a market of the base currency has as well. A price set by hand stands for nothing else and cannot drift.
+ */
+export function driftingAmounts(policy: Policy, marketId: string): DriftingAmount[] {
+  const money = localMoneyOf(policy, marketId);
+  if (!policy.markets[marketId] || money.currency === money.baseCurrency) return [];
+  const home = inOrder(policy.markets).find(([, { currency }]) => currency === money.baseCurrency);
+  const goals = inOrder(policy.offers).flatMap(([offerId, offer]) => {
+    if (!offer.on || (offer.markets && !offer.markets[marketId])) return [];
+    return inOrder(offer.goals).flatMap(([goalId, goal], position, all): DriftingAmount[] => {
+      const target = goal.targets[marketId];
+      if (!target || 'count' in target) return [];
+      const stands = { kind: 'goal' as const, name: all.length > 1 ? `${offer.name}, goal ${position + 1}` : offer.name, amount: target, offerId, goalId };
+      if ('following' in target) return [{ ...stands, base: target.following.base, from: 'following' }];
+      const there = home && goal.targets[home[0]];
+      const base = there && !('count' in there) ? resolveAmount(there, localMoneyOf(policy, home[0])) : null;
+      return base === null || base === undefined ? [] : [{ ...stands, base, from: { market: home![0] } }];
+    });
+  });
+  const prices = inOrder(policy.options).flatMap(([optionId, option]): DriftingAmount[] => {
+    if (!option.on || policy.zones[option.zone]?.market !== marketId) return [];
+    return followingPrices(option).map((amount) => ({ kind: 'price', name: option.name, amount, base: amount.following.base, from: 'following', optionId }));
+  });
+  return [...goals, ...prices];
+}
+
+function followingPrices({ charge }: DeliveryOption): Extract<LocalAmount, { following: unknown }>[] {
+  const fixed = inOrder(charge.lines).flatMap(([, { price }]) => ('fixed' in price ? [price.fixed] : []));
+  return [...fixed, ...(charge.otherwise.kind === 'price' ? [charge.otherwise.price] : [])].flatMap((amount) => ('following' in amount ? [amount] : []));
+}

@@ -1,0 +1,132 @@
+import { useMemo, useState } from 'react';
+import { addLine, addStep, chargeLike, removeLine, setCharge, setMeasure, takeBeyondPresets } from '../../client/option-edits.ts';
+import { moveLine, setAt } from '../../client/set-at.ts';
+import { measureInWords, type ChargeWords } from '../../core/charges/charge-in-words.ts';
+import { presetOfCharge, type ChargePreset } from '../../core/charges/presets.ts';
+import { shadowedLines } from '../../core/charges/shadowed-lines.ts';
+import { localMoneyOf } from '../../core/money/local-amount.ts';
+import { inOrder } from '../../core/ordered.ts';
+import type { Charge, ChargeLine } from '../../core/policy/types.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { parsePercent } from '../frame/typed-text.ts';
+import { EditedField } from '../frame/EditedField.tsx';
+import { AmountField } from './AmountField.tsx';
+import { CarrierTest } from './CarrierTest.tsx';
+import { ChargeLineRow } from './ChargeLineRow.tsx';
+import { useLinesTaken } from './use-lines-taken.ts';
+
+const kinds: [ChargePreset['kind'], string][] = [
+  ['flat', 'one price'],
+  ['perItem', 'a price for each item'],
+  ['firstAndFurther', 'a price for the first item and for each further one'],
+  ['stepsByValue', 'steps of goods value'],
+  ['stepsByCount', 'steps of a measure'],
+  ['baseAndFactor', 'a base and a factor'],
+];
+const measures = (['weight', 'chargeableWeight', 'items', 'lines', 'volume', 'longestSide'] as const).map((measure) => [measure, measureInWords(measure)] as const);
+
+/** A charge: one of the usual kinds, or lines of one's own over the same structure. */
+export function ChargeEditor({ optionId, charge, marketId, currency, words }: { optionId: string; charge: Charge; marketId: string; currency: string; words: ChargeWords }) {
+  const policy = usePolicy();
+  const { edit, refusal } = useGuardedEdit();
+  const [cart, setCart] = useState('');
+  const settled = useDraft((state) => state.settled.options[optionId]?.charge);
+  const preset = presetOfCharge(charge);
+  const lines = inOrder(charge.lines);
+  const ids = lines.map(([id]) => id);
+  const shadowed = useMemo(() => shadowedLines(charge, localMoneyOf(policy, marketId)), [charge, policy, marketId]);
+  const carts = useMemo(() => inOrder(policy.testCarts).filter(([, { pinned }]) => pinned), [policy.testCarts]);
+  const taken = useLinesTaken(optionId, cart === '' ? null : cart);
+  const at = (...steps: string[]) => ['options', optionId, 'charge', ...steps];
+  const stepped = preset?.kind === 'stepsByCount' || preset?.kind === 'stepsByValue';
+  const indexOf = new Map(ids.map((id, index) => [id, index + 1]));
+  return (
+    <div className="mt-1 border-l-2 border-hairline pl-3" data-testid="charge-editor">
+      {refusal}
+      <p>
+        It costs{' '}
+        <PhraseSelect label="Kind of charge" value={preset?.kind ?? 'own'} options={[...kinds, ['own', 'lines of its own']]} choose={(kind) => edit(kind === 'own' ? takeBeyondPresets(optionId) : setCharge(optionId, chargeLike(kind as ChargePreset['kind'], charge)))} testId="charge-kind" />
+        {(preset?.kind === 'stepsByCount' || preset?.kind === 'baseAndFactor') && (
+          <>
+            {' '}
+            by <PhraseSelect label="Measure" value={preset.measure} options={measures} choose={(measure) => edit(setMeasure(optionId, measure as (typeof measures)[number][0]))} testId="charge-measure" />
+          </>
+        )}
+        {!preset && (
+          <>
+            : <PhraseSelect label="Of the lines that apply" value={charge.combine} options={[['first', 'the first line that applies'], ['sum', 'the sum of the lines that apply'], ['highest', 'the highest of the lines that apply'], ['lowest', 'the lowest of the lines that apply']]} choose={(combine) => edit(setAt(at('combine'), combine))} testId="charge-combine" />
+          </>
+        )}
+        . <span className="text-soft">{words.charge(charge)}</span>
+      </p>
+      <ol>
+        {lines.map(([id, line], index) => (
+          <ChargeLineRow
+            key={id}
+            optionId={optionId}
+            lineId={id}
+            line={line}
+            settled={settled?.lines[id]}
+            number={index + 1}
+            last={index === lines.length - 1}
+            marketId={marketId}
+            currency={currency}
+            free={!preset}
+            stepped={stepped}
+            lit={taken?.lines.has(id) ?? false}
+            shadowedBy={(shadowed.get(id) ?? []).map((other) => indexOf.get(other)!)}
+            removable={lines.length > 1}
+            edit={edit}
+            move={(by) => edit(moveLine(optionId, ids, id, by))}
+            remove={() => edit(removeLine(optionId, id))}
+          />
+        ))}
+      </ol>
+      {lines.some(([, { price }]) => 'carrier' in price) && <CarrierTest charge={charge} marketId={marketId} country={policy.markets[marketId]!.countries[0] ?? policy.store.origin.country} />}
+      <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
+        {stepped && (
+          <button type="button" className="btn btn-xs" onClick={() => edit(addStep(optionId))} data-testid="add-step">
+            Add a step
+          </button>
+        )}
+        {!preset && (
+          <>
+            {newLines.map(({ name, price }) => (
+              <button key={name} type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => edit(addLine(optionId, price))}>
+                {name}
+              </button>
+            ))}
+          </>
+        )}
+        {!preset && (
+          <span>
+            When no line applies it is{' '}
+            <PhraseSelect label="When no line applies" value={charge.otherwise.kind} options={[['notOffered', 'not offered'], ['price', 'offered for']]} choose={(kind) => edit(setAt(at('otherwise'), kind === 'price' ? { kind, price: { exact: 0 } } : { kind }))} />{' '}
+            {charge.otherwise.kind === 'price' && <AmountField label="Price when no line applies" amount={charge.otherwise.price} marketId={marketId} change={(amount) => setAt(at('otherwise', 'price'), amount)} edit={edit} />}
+          </span>
+        )}
+        <span>
+          Handling <PhraseSelect label="Handling" value={!charge.handling ? '' : 'amount' in charge.handling ? 'amount' : 'percent'} options={[['', 'none'], ['amount', 'an amount'], ['percent', 'a percentage']]} choose={(kind) => edit(setAt(at('handling'), kind === '' ? undefined : kind === 'amount' ? { amount: { exact: 100 } } : { percent: '5' }))} testId="handling" />{' '}
+          {charge.handling && 'amount' in charge.handling && <AmountField label="Handling" amount={charge.handling.amount} marketId={marketId} change={(amount) => setAt(at('handling', 'amount'), amount)} edit={edit} />}
+          {charge.handling && 'percent' in charge.handling && (
+            <>
+              <EditedField label="Handling, percent" shown={charge.handling.percent} parse={parsePercent} change={(percent) => setAt(at('handling', 'percent'), percent)} edit={edit} live align="right" /> % of the charge
+            </>
+          )}
+        </span>
+        <span>
+          Light up the line that <PhraseSelect label="Cart whose line is lit" quiet={cart === ''} value={cart} options={[['', 'no cart'], ...carts.map(([id, { name }]) => [id, name] as const)]} choose={setCart} testId="lit-cart" /> takes
+          {taken && <span className="text-soft"> {taken.said}</span>}
+        </span>
+      </p>
+    </div>
+  );
+}
+
+const newLines: { name: string; price: ChargeLine['price'] }[] = [
+  { name: 'add a price', price: { fixed: { exact: 500 } } },
+  { name: 'add a percentage', price: { percent: '10', basis: 'afterDiscountsAsShown' } },
+  { name: 'add a carrier’s quote', price: { carrier: 'gale-express', marginPercent: '10', fallback: { exact: 1500 } } },
+];

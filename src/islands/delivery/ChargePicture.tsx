@@ -1,0 +1,216 @@
+import { scaleLinear } from 'd3-scale';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { moveEdge, setLine } from '../../client/option-edits.ts';
+import { countInWords } from '../../core/charges/charge-in-words.ts';
+import type { CompiledZone } from '../../core/evaluation/compile.ts';
+import { minorPerMajor } from '../../core/money/currency.ts';
+import { localMoneyOf, resolveAmount } from '../../core/money/local-amount.ts';
+import { inOrder } from '../../core/ordered.ts';
+import { niceStep } from '../../core/orders/nice-step.ts';
+import type { ChargeLine, DeliveryOption, LocalAmount, Policy } from '../../core/policy/types.ts';
+import { axisMeasures, type SweepAxis } from '../../core/sweep/axis.ts';
+import { segmentOf, type Sweep } from '../../core/sweep/sweep.ts';
+import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useWidth } from '../frame/use-width.ts';
+import { optionLine } from '../spend-line/option-line.ts';
+import { chargeSweep } from './charge-sweep.ts';
+import { Handle } from './Handle.tsx';
+
+const height = 232;
+const margin = { left: 50, right: 16, top: 14, bottom: 38 };
+/** How far the axis goes where no edge asks for more: major units, grams, pieces. */
+const usual: Record<SweepAxis, number> = { goodsValue: 150, weight: 12_000, items: 12 };
+
+interface Edge {
+  measure: NonNullable<ChargeLine['over']>['measure'];
+  bound: LocalAmount | number;
+  at: number;
+}
+
+/** The staircases of a zone's charges; edges and treads of the chosen option are dragged. */
+export function ChargePicture({ zone, optionId, axis, children }: { zone: CompiledZone; optionId: string; axis: SweepAxis; children: ReactNode }) {
+  const policy = usePolicy();
+  const saved = useDraft((state) => state.saved.policy);
+  const settled = useDraft((state) => state.settled);
+  const show = useDraft((state) => state.show);
+  const edit = useDraft((state) => state.edit);
+  const { figure, money, now } = usePage();
+  const box = useRef<HTMLDivElement>(null);
+  const width = useWidth(box, 884);
+  const [cursor, setCursor] = useState<number | null>(null);
+  const { currency } = zone.market.market;
+  const sweep = useMemo(() => chargeSweep(policy, zone.id, axis, now), [policy, zone.id, axis, now]);
+  const steady = useMemo(() => chargeSweep(saved, zone.id, axis, now), [saved, zone.id, axis, now]);
+  const scale = useMemo(() => pictureScale(width, axis, currency, steady), [width, axis, currency, steady]);
+  const option = policy.options[optionId];
+  if (!sweep || !option) return null;
+  const write = (at: number) => (axis === 'goodsValue' ? money(at, currency) : countInWords(axis, at));
+  const tick = (at: number) => (axis === 'goodsValue' ? String(at / minorPerMajor(currency)) : axis === 'weight' ? `${at / 1000} kg` : String(at));
+  // While one is dragged, edges are named by where they were: that is what the edit falls on.
+  const before = settled.options[optionId];
+  const edges = edgesOf(option, policy, zone.market.id, axis);
+  const bounds = before ? edgesOf(before, settled, zone.market.id, axis) : [];
+  const treads = treadsOf(option, policy, zone.market.id, axis, scale.end);
+  const at = cursor ?? 0;
+  const there = segmentOf(sweep, at);
+  return (
+    <section aria-label="What delivery costs">
+      <p className="flex min-h-7 flex-wrap items-baseline gap-x-4">
+        <span>{children}</span>
+        <span className="text-[13px] text-soft" data-testid="picture-read-out">
+          at {write(at)}:{' '}
+          {sweep.optionIds.map((id, index) => {
+            const price = there.options[index];
+            return `${policy.options[id]?.name} ${price ? money(price.before, currency) : 'not offered'}`;
+          }).join(' · ')}
+        </span>
+      </p>
+      <div ref={box} className="overflow-hidden">
+        <svg
+          width={width}
+          height={height}
+          className="block touch-none fill-soft text-[12px] select-none"
+          role="group"
+          aria-label="Price by measure"
+          data-testid="charge-picture"
+          data-end={scale.end}
+          onPointerMove={(event) => setCursor(Math.max(0, Math.min(scale.end, Math.round(scale.x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left)))))}
+          onPointerLeave={() => setCursor(null)}
+        >
+          <line x1={margin.left} x2={width - margin.right} y1={height - margin.bottom} y2={height - margin.bottom} className="stroke-soft" />
+          {scale.x.ticks(8).map((value) => (
+            <text key={value} x={scale.x(value)} y={height - margin.bottom + 16} textAnchor="middle">
+              {tick(value)}
+            </text>
+          ))}
+          {scale.y.ticks(4).map((value) => (
+            <g key={value}>
+              <line x1={margin.left} x2={width - margin.right} y1={scale.y(value)} y2={scale.y(value)} className="stroke-hairline" />
+              <text x={margin.left - 6} y={scale.y(value) + 4} textAnchor="end">
+                {figure(value, currency)}
+              </text>
+            </g>
+          ))}
+          {cursor !== null && <line x1={scale.x(cursor)} x2={scale.x(cursor)} y1={margin.top} y2={height - margin.bottom} className="stroke-primary" strokeOpacity="0.5" />}
+          {sweep.optionIds.map((id, index) => {
+            const line = optionLine(index);
+            const chosen = id === optionId;
+            return <path key={id} d={stairs(sweep, index, scale)} fill="none" strokeWidth={chosen ? 2.5 : 1.5} strokeOpacity={chosen ? 1 : 0.45} strokeDasharray={line.dash} className={line.stroke} data-testid={`charge-of-${id}`} />;
+          })}
+          {sweep.optionIds.map((id, index) => {
+            const first = sweep.segments.find((segment) => segment.options[index]);
+            const price = first?.options[index];
+            return price && first.from < scale.end ? (
+              <text key={id} x={scale.x(first.from) + 6} y={scale.y(price.before) - 5} className={`${optionLine(index).fill} [paint-order:stroke] [stroke-width:3px] [stroke:var(--color-base-100)]`} fontWeight={id === optionId ? 640 : 400}>
+                {policy.options[id]?.name}
+              </text>
+            ) : null;
+          })}
+          {treads.map(({ line, price, from, to }) => (
+            <Handle
+              key={`tread-${line}`}
+              direction="vertical"
+              x={(scale.x(from) + scale.x(Math.min(to, scale.end))) / 2}
+              y={scale.y(price)}
+              length={Math.max(14, Math.min(70, scale.x(Math.min(to, scale.end)) - scale.x(from) - 16))}
+              label={`Price from ${write(from)}`}
+              text={money(price, currency)}
+              value={price}
+              least={0}
+              most={1_000_000_000}
+              step={scale.priceStep}
+              valueAt={(px) => Math.round(scale.y.invert(px) / scale.priceStep) * scale.priceStep}
+              show={(value) => show(value === null ? null : setLine(optionId, line, ['price', 'fixed'], { exact: value }))}
+              commit={(value) => edit(setLine(optionId, line, ['price', 'fixed'], { exact: value }))}
+              testId={`tread-${line}`}
+            />
+          ))}
+          {bounds.map(({ measure, bound, at: was }, index) => {
+            const position = edges[index]?.at ?? was;
+            const least = (bounds[index - 1]?.at ?? 0) + 1;
+            const most = (bounds[index + 1]?.at ?? 1_000_000_000) - 1;
+            const moved = (value: number) => moveEdge(optionId, measure, bound, measure === 'goodsValue' ? { exact: value } : value);
+            return (
+              <Handle
+                key={`edge-${index}`}
+                direction="horizontal"
+                x={scale.x(Math.min(position, scale.end))}
+                y={height - margin.bottom}
+                length={height - margin.bottom - margin.top}
+                label={`Edge at ${write(position)}`}
+                text={write(position)}
+                value={position}
+                least={least}
+                most={most}
+                step={scale.step}
+                valueAt={(px) => Math.round(scale.x.invert(px) / scale.step) * scale.step}
+                show={(value) => show(value === null ? null : moved(value))}
+                commit={(value) => edit(moved(value))}
+                testId={`edge-${index}`}
+              />
+            );
+          })}
+        </svg>
+      </div>
+    </section>
+  );
+}
+
+function pictureScale(width: number, axis: SweepAxis, currency: string, sweep: Sweep | null) {
+  const unit = axis === 'goodsValue' ? minorPerMajor(currency) : 1;
+  const last = sweep?.segments.at(-1)?.from ?? 0;
+  const wanted = Math.max(usual[axis] * unit * (axis === 'goodsValue' && unit === 1 ? 100 : 1), last * 1.35);
+  const end = Math.ceil(wanted / niceStep(wanted / 8)) * niceStep(wanted / 8);
+  const highest = Math.max(1, ...(sweep?.segments ?? []).filter(({ from }) => from < end).flatMap(({ options, from, to, last: until }) => options.map((price) => (price ? Math.max(price.before, price.before + ((price.lastBefore - price.before) * (Math.min(end, to ?? end) - from)) / Math.max(1, until - from)) : 0))));
+  const step = Math.max(1, niceStep(end / (width - margin.left - margin.right) / 1.5));
+  return {
+    x: scaleLinear([0, end], [margin.left, width - margin.right]),
+    y: scaleLinear([0, highest * 1.18], [height - margin.bottom, margin.top + 8]),
+    end,
+    step: Math.round(step),
+    priceStep: Math.max(1, Math.round(niceStep(highest / 90))),
+  };
+}
+
+function stairs(sweep: Sweep, index: number, { x, y, end }: ReturnType<typeof pictureScale>): string {
+  let path = '';
+  let drawing = false;
+  for (const { from, to, last, options } of sweep.segments) {
+    const price = options[index];
+    if (!price || from >= end) {
+      drawing = false;
+      continue;
+    }
+    const until = Math.min(end, to ?? end);
+    const final = last === from ? price.before : price.before + ((price.lastBefore - price.before) * (until - from)) / (last - from);
+    path += `${drawing ? 'V' : `M${x(from).toFixed(1)} `}${y(price.before).toFixed(1)}${price.before === price.lastBefore ? `H${x(until).toFixed(1)}` : `L${x(until).toFixed(1)} ${y(final).toFixed(1)}`}`;
+    drawing = true;
+  }
+  return path;
+}
+
+const numeric = (bound: LocalAmount | number, policy: Policy, marketId: string): number => (typeof bound === 'number' ? bound : (resolveAmount(bound, localMoneyOf(policy, marketId)) ?? 0));
+
+/** Where steps of the option meet along the axis. */
+function edgesOf(option: DeliveryOption, policy: Policy, marketId: string, axis: SweepAxis): Edge[] {
+  const found = new Map<number, Edge>();
+  for (const [, { over }] of inOrder(option.charge.lines)) {
+    if (!over || !axisMeasures[axis].includes(over.measure)) continue;
+    for (const bound of [over.from, over.to]) {
+      if (bound === null) continue;
+      const at = numeric(bound, policy, marketId);
+      if (at > 0 && !found.has(at)) found.set(at, { measure: over.measure, bound, at });
+    }
+  }
+  return [...found.values()].sort((a, b) => a.at - b.at);
+}
+
+/** Level prices of the option, each with the stretch of the axis it holds on. */
+function treadsOf(option: DeliveryOption, policy: Policy, marketId: string, axis: SweepAxis, end: number): { line: string; price: number; from: number; to: number }[] {
+  return inOrder(option.charge.lines).flatMap(([line, { over, price }]) => {
+    if (!('fixed' in price) || price.perUnit || (over && !axisMeasures[axis].includes(over.measure))) return [];
+    const from = over ? numeric(over.from, policy, marketId) : 0;
+    const to = over && over.to !== null ? numeric(over.to, policy, marketId) : end;
+    return from >= end ? [] : [{ line, price: numeric(price.fixed, policy, marketId), from, to: Math.max(to, from) }];
+  });
+}

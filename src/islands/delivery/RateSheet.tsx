@@ -1,0 +1,68 @@
+import { useMemo, useState } from 'react';
+import { setCharge } from '../../client/option-edits.ts';
+import { inTurn } from '../../client/set-at.ts';
+import { ChargeWords } from '../../core/charges/charge-in-words.ts';
+import { rateSheet, rateSheetColumns, readRateSheet, type SheetReading } from '../../core/options/rate-sheet.ts';
+import type { Market } from '../../core/policy/types.ts';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { saveCsv } from '../frame/save-file.ts';
+import { SaveAs } from '../../ui/SaveAs.tsx';
+
+/** A zone's prices as a table for a spreadsheet, out and in again: what it would change is shown before it does. */
+export function RateSheet({ zoneId, marketId, market }: { zoneId: string; marketId: string; market: Market }) {
+  const policy = usePolicy();
+  const { money } = usePage();
+  const { edit, refusal } = useGuardedEdit();
+  const [reading, setReading] = useState<SheetReading | null>(null);
+  const [said, setSaid] = useState('');
+  const words = useMemo(() => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)), [policy, marketId, money, market.currency]);
+  const sheet = useMemo(() => rateSheet(policy, zoneId), [policy, zoneId]);
+  const choose = async (file: File | undefined) => {
+    setSaid('');
+    if (!file) return setReading(null);
+    if (file.size > 2_000_000) return setSaid('A rate sheet has at most 2 MB. Nothing was read.');
+    setReading(readRateSheet(await file.text(), policy, zoneId));
+  };
+  const take = () => {
+    if (!reading || !edit(inTurn(...[...reading.charges].map(([id, charge]) => setCharge(id, charge))))) return;
+    setSaid(`${reading.charges.size} ${reading.charges.size === 1 ? 'charge is' : 'charges are'} as in the sheet. Undo takes all of it back.`);
+    setReading(null);
+  };
+  return (
+    <section className="mt-3 border-t border-hairline pt-2 text-[13px]" aria-label="Rate sheet">
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <strong className="font-head text-[14px]">Rate sheet</strong>
+        <SaveAs what="the rate sheet" forms={[{ name: 'CSV', save: () => saveCsv(`rates-${zoneId}`, rateSheetColumns, sheet.rows) }]} />
+        <label className="inline-flex min-w-0 flex-wrap items-baseline gap-2">
+          read one <input type="file" className="max-w-full" accept=".csv,text/csv" onChange={(event) => void choose(event.target.files?.[0])} data-testid="rate-sheet-file" />
+        </label>
+        {sheet.left.length > 0 && <span className="text-soft">Left out, being neither flat nor steps: {sheet.left.join(', ')}.</span>}
+      </p>
+      {refusal}
+      {reading && (
+        <div className="border-l-2 border-primary pl-3" data-testid="rate-sheet-diff">
+          <ul>
+            {[...reading.charges].map(([id, charge]) => (
+              <li key={id}>
+                <strong>{policy.options[id]?.name}</strong>: {policy.options[id] && words.charge(policy.options[id].charge)} becomes {words.charge(charge)}
+              </li>
+            ))}
+            {reading.rejected.slice(0, 20).map(({ line, column, reason }, index) => (
+              <li key={index} className="text-error">
+                line {line}, {column}: {reason}
+              </li>
+            ))}
+          </ul>
+          <p>
+            {reading.charges.size === 0 ? 'It would change nothing.' : ''} {reading.same.length > 0 ? `${reading.same.length} unchanged.` : ''} {reading.rejected.length > 0 ? 'Options with a row that cannot be read stay as they are.' : ''}
+          </p>
+          <button type="button" className="btn btn-xs btn-primary" disabled={reading.charges.size === 0} onClick={take} data-testid="take-rate-sheet">
+            Take it over
+          </button>
+        </div>
+      )}
+      {said && <p role="status">{said}</p>}
+    </section>
+  );
+}

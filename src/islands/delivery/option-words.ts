@@ -1,0 +1,15 @@
+import { readOut } from '../../core/conditions/read-out.ts';
+import type { DeliveryOption, OptionKind, Policy } from '../../core/policy/types.ts';
+
+export const kindWords: Record<OptionKind, string> = { parcel: 'parcel', localDelivery: 'local delivery', pickUp: 'pick-up' };
+
+/** “1–2 working days, ordered before 16:00”. */
+export function estimatePhrase({ min, max, unit, cutOff }: DeliveryOption['estimate']): string {
+  const name = unit === 'hours' ? 'hour' : 'working day';
+  return `${min === max ? min : `${min}–${max}`} ${name}${max === 1 ? '' : 's'}${cutOff ? `, ordered before ${cutOff}` : ''}`;
+}
+
+/** For whom and when an option is offered. */
+export function availabilityInWords(policy: Policy, option: DeliveryOption, marketId: string): string {
+  return option.when ? `if ${readOut(policy, option.when, marketId)}` : 'to everyone';
+}

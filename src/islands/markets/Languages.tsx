@@ -1,0 +1,26 @@
+import { AddWord } from '../../ui/AddWord.tsx';
+import { Remove } from '../../ui/Remove.tsx';
+import { parseLanguage } from '../frame/typed-text.ts';
+
+/** Languages in the order in which texts fall back. */
+export function Languages({ languages, change }: { languages: readonly string[]; change: (languages: string[]) => void }) {
+  const moved = (index: number) => languages.map((tag, at) => (at === index - 1 ? languages[index]! : at === index ? languages[index - 1]! : tag));
+  return (
+    <p className="leading-7">
+      Shoppers read{' '}
+      {languages.map((tag, index) => (
+        <span key={tag} className="mr-2 whitespace-nowrap">
+          {index > 0 && <span className="text-soft">then </span>}
+          {tag}
+          {index > 0 && (
+            <button type="button" className="quiet-button !px-1 text-soft" aria-label={`${tag} before ${languages[index - 1]}`} onClick={() => change(moved(index))}>
+              ↑
+            </button>
+          )}
+          {languages.length > 1 && <Remove what={tag} remove={() => change(languages.filter((other) => other !== tag))} />}
+        </span>
+      ))}
+      <AddWord label="New language" placeholder="add a language" accept={(text) => parseLanguage(text).ok && !languages.includes(text)} reason="A language such as nl-NL." add={(tag) => change([...languages, tag])} />
+    </p>
+  );
+}

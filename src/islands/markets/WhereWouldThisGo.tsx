@@ -1,0 +1,111 @@
+import { useMemo, useState } from 'react';
+import { inOrder } from '../../core/ordered.ts';
+import type { AreaMatch } from '../../core/places/area.ts';
+import { countryByName } from '../../core/places/country-names.ts';
+import { northOf } from '../../core/places/distance.ts';
+import { findMarket, zonesThere, type ZoneStanding } from '../../core/places/find-zone.ts';
+import { normalPostcode } from '../../core/places/postcode.ts';
+import type { Destination } from '../../core/policy/types.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { countryName } from '../frame/place-names.ts';
+import { useRegions } from '../frame/use-regions.ts';
+
+/** A destination typed in, and the market and zone it falls into, with every zone that would have had it. */
+export function WhereWouldThisGo() {
+  const policy = usePolicy();
+  const { compiled, locale } = usePage();
+  const [countryText, setCountryText] = useState(policy.store.origin.country);
+  const [region, setRegion] = useState('');
+  const [postcode, setPostcode] = useState('');
+  const [place, setPlace] = useState('');
+  const [distance, setDistance] = useState('5');
+  const country = countryByName(countryText);
+  const regions = useRegions(country);
+  const places = inOrder(policy.places ?? {}).flatMap(([id, { name, coordinates }]) => (coordinates ? [{ id, name, coordinates }] : []));
+  const km = Number(distance.replace(',', '.'));
+  const around = places.find(({ id }) => id === place);
+  const destination: Destination | null = !country ? null : {
+    country,
+    postcode,
+    ...(region && region.startsWith(country) ? { region } : {}),
+    ...(around && Number.isFinite(km) && km >= 0 ? { coordinates: northOf(around.coordinates, km) } : {}),
+  };
+  const key = JSON.stringify(destination);
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const market = useMemo(() => (destination ? findMarket(compiled, destination) : null), [compiled, key]);
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const there = useMemo(() => (destination && market ? zonesThere(market, destination, normalPostcode(destination.postcode)) : []), [market, key]);
+  const winner = there.find(({ outcome }) => outcome === 'wins');
+  return (
+    <section className="mt-2 border-t border-hairline pt-2" aria-label="Where would this go?" data-testid="where-would-this-go">
+      <p className="leading-7">
+        <strong className="font-head">Where would this go?</strong> To{' '}
+        <input className="typed w-28 [field-sizing:content]" aria-label="Country, name or code" value={countryText} onChange={(event) => setCountryText(event.target.value)} data-testid="where-country" />
+        {country && countryText.trim().length === 2 && <span className="text-soft"> {countryName(country, locale)}</span>}
+        {country && (
+          <>
+            , <PhraseSelect label="Region" quiet={region === ''} value={region} options={[['', 'any region'], ...regions.map(({ code, name }) => [code, name] as const)]} choose={setRegion} testId="where-region" />
+          </>
+        )}
+        , postcode <input className="typed w-20 [field-sizing:content]" aria-label="Postcode" value={postcode} onChange={(event) => setPostcode(event.target.value)} data-testid="where-postcode" />
+        {places.length > 0 && (
+          <>
+            , <PhraseSelect label="Near" quiet={place === ''} value={place} options={[['', 'wherever it lies'], ...places.map(({ id, name }) => [id, `near ${name}`] as const)]} choose={setPlace} testId="where-place" />
+            {place !== '' && (
+              <>
+                {' '}
+                at <input className="typed w-12 text-right [field-sizing:content]" aria-label="Distance in km" inputMode="decimal" value={distance} onChange={(event) => setDistance(event.target.value)} data-testid="where-distance" /> km
+              </>
+            )}
+          </>
+        )}
+        :{' '}
+        <span aria-live="polite" data-testid="where-answer">
+          {!country ? (
+            <span className="text-error">There is no such country.</span>
+          ) : !market ? (
+            <strong className="text-warning">no market sells there; it cannot check out.</strong>
+          ) : winner ? (
+            <>
+              <strong>{winner.zone.zone.name}</strong> in {market.market.name}, by {matchInWords(winner.match)}.
+            </>
+          ) : (
+            <strong className="text-warning">no zone of {market.market.name} covers it; it cannot check out.</strong>
+          )}
+        </span>
+      </p>
+      {there.length > (winner ? 1 : 0) && (
+        <ul className="ml-4 text-[13px] text-soft" data-testid="where-others">
+          {there.filter((standing) => standing !== winner).map((standing) => (
+            <li key={standing.zone.id}>
+              {standing.zone.zone.name} {whyNot(standing)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function matchInWords({ kind, pattern }: AreaMatch): string {
+  switch (kind) {
+    case 'wholeMarket':
+      return 'taking in the whole market';
+    case 'country':
+      return 'its country';
+    case 'region':
+      return 'its region';
+    case 'radius':
+      return 'its distance';
+    case 'postcodes':
+      return `the postcode ${pattern!.replace('..', ' to ')}`;
+  }
+}
+
+function whyNot({ match, outcome }: ZoneStanding): string {
+  const has = `would have it by ${matchInWords(match)}`;
+  if (outcome === 'excluded') return `${has}, but leaves it out.`;
+  return outcome === 'later' ? `${has} just as well, but is listed later.` : `${has}, which is less specific.`;
+}
+

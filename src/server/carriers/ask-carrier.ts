@@ -1,0 +1,49 @@
+import { convertAmount } from '../../core/money/convert.ts';
+import { currencyExponent, isCurrency } from '../../core/money/currency.ts';
+import type { LocalMoney } from '../../core/money/local-amount.ts';
+import type { CarrierRequest } from '../stand-ins/carrier.ts';
+import { validateCarrierAnswer } from './carrier-schema.ts';
+
+/** How long a carrier may think while a shopper waits. ms */
+const patience = 1500;
+
+export interface CarrierReply {
+  request: CarrierRequest;
+  /** what it said, as it came */
+  answer: string | null;
+  /** minor units of the market's currency; null: silent, as far as charges go */
+  quote: number | null;
+  /** why there is no quote */
+  problem: string | null;
+  /** ms */
+  took: number;
+}
+
+/**
+ * Asks a carrier for a quote. Whatever goes wrong ends in a reply without one, so that a charge's fallback holds: no answer in
+ * time, an error, something that is no quote, or one in a currency that cannot be turned into the market's.
+ */
+export async function askCarrier(service: URL, request: CarrierRequest, money: LocalMoney): Promise<CarrierReply> {
+  const began = performance.now();
+  const reply = (answer: string | null, quote: number | null, problem: string | null): CarrierReply => ({ request, answer, quote, problem, took: Math.round(performance.now() - began) });
+  let answer: string | null = null;
+  try {
+    const response = await fetch(service, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(request), signal: AbortSignal.timeout(patience) });
+    answer = (await response.text()).slice(0, 2000);
+    if (!response.ok) return reply(answer, null, `it answered with ${response.status}`);
+    const said: unknown = JSON.parse(answer);
+    if (!validateCarrierAnswer(said)) return reply(answer, null, 'what it answered is no quote');
+    const quote = inMarket(said.amount, said.currency, money);
+    return reply(answer, quote, quote === null ? `it quotes in ${said.currency}, which cannot be turned into ${money.currency}` : null);
+  } catch (error) {
+    const late = error instanceof Error && error.name === 'TimeoutError';
+    return reply(answer, null, late ? `it did not answer within ${patience / 1000} s` : answer === null ? 'it could not be reached' : 'what it answered is no quote');
+  }
+}
+
+/** By the rates that have been adopted; rounded once. */
+function inMarket(amount: number, currency: string, money: LocalMoney): number | null {
+  if (currency === money.currency) return amount;
+  if (currency !== money.baseCurrency || !isCurrency(currency) || money.rate === null) return null;
+  return convertAmount(amount, { rate: '1', exponent: currencyExponent(currency) }, { rate: money.rate, exponent: currencyExponent(money.currency) });
+}

@@ -1,0 +1,53 @@
+// Sources: continents as the npm package `countries-list` carries them (GeoNames); postcode forms as the npm package
+// `postcode-validator` does; the European Central Bank's description of its files of euro reference rates, from which the
+// sample below was written by hand (value from memory: the layout, not the figures).
+import { countries } from 'countries-list';
+import { postcodeValidator } from 'postcode-validator';
+import { describe, expect, test } from 'vitest';
+import { demoPolicy } from '../../demo/policy/demo-policy.ts';
+import { testCarts } from '../../demo/policy/test-carts.ts';
+import { readReferenceRates } from '../../src/core/money/reference-rates.ts';
+import { continents } from '../../src/core/places/continent.ts';
+import { countryCodes } from '../../src/core/places/country.ts';
+import { readPastedPostcodes } from '../../src/core/places/pasted-postcodes.ts';
+
+describe('continents', () => {
+  test('hold every country of ISO 3166-1 once', () => expect(continents.flatMap(({ countries: codes }) => codes).sort()).toEqual([...countryCodes].sort()));
+  test('are those of the data package', () => {
+    for (const { id, countries: codes } of continents) for (const code of codes) expect([code, id]).toEqual([code, countries[code as keyof typeof countries].continent]);
+  });
+});
+
+describe('postcodes', () => {
+  /** An exact pattern with the space or hyphen that its country writes. */
+  const written = (country: string, code: string): string => {
+    if (country === 'NL') return code.replace(/^(\d{4})([A-Z]{2})$/, '$1 $2');
+    if (country === 'GB') return code.replace(/(\d[A-Z]{2})$/, ' $1');
+    return country === 'JP' ? code.replace(/^(\d{3})(\d{4})$/, '$1-$2') : code;
+  };
+  const exact = Object.values(demoPolicy.zones).flatMap(({ area }) => [...Object.values(area.include), ...Object.values(area.exclude ?? {})]).flatMap((part) => (part.kind === 'postcodes' ? Object.keys(part.patterns).filter((pattern) => /^[A-Z0-9]+$/.test(pattern)).map((pattern) => [part.country, pattern] as const) : []));
+  test.each(exact)('%s %s of the demo store has its country’s form', (country, pattern) => expect(postcodeValidator(written(country, pattern), country)).toBe(true));
+  test('those of the demo’s test carts do too, and are read as one postcode each', () => {
+    const typed = Object.values(testCarts).map(({ destination }) => destination).filter(({ postcode }) => postcode !== '');
+    expect(typed.length).toBeGreaterThan(10);
+    const countriesSeen = new Set(typed.map(({ country }) => country));
+    for (const country of ['NL', 'BE', 'DE', 'GB', 'DK', 'CH', 'US', 'JP']) expect([...countriesSeen]).toContain(country);
+    for (const { country, postcode } of typed) {
+      const [pattern, ...more] = readPastedPostcodes(postcode).patterns;
+      expect([country, postcode, more.length, postcodeValidator(written(country, pattern!), country)]).toEqual([country, postcode, 0, true]);
+    }
+  });
+});
+
+describe('euro reference rates', () => {
+  const sample = ['Date,USD,JPY,BGN,CYP,DKK,GBP,ISK,', '2026-11-24,1.0702,157.91,1.9558,N/A,7.4581,0.87502,N/A,', '2026-11-23,1.0688,157.6,1.9558,N/A,7.4579,0.8749,144.9,', '1999-01-04,1.1789,133.73,N/A,0.58231,7.4501,0.7111,81.48,', ''].join('\n');
+  test('newest day first, N/A for none, a comma at the end of each line, currencies that are gone', () => {
+    const { rates, rejected } = readReferenceRates(sample);
+    expect(rejected).toEqual([]);
+    expect(Object.keys(rates).sort()).toEqual(['BGN', 'DKK', 'GBP', 'ISK', 'JPY', 'USD']);
+    expect(rates.USD!.map(({ day }) => day)).toEqual(['1999-01-04', '2026-11-23', '2026-11-24']);
+    expect(rates.GBP!.at(-1)).toEqual({ day: '2026-11-24', rate: '0.87502' });
+    expect(rates.BGN).toHaveLength(2);
+  });
+  test('with a byte order mark and CRLF', () => expect(readReferenceRates(`\ufeff${sample.replaceAll('\n', '\r\n')}`)).toEqual(readReferenceRates(sample)));
+});
