@@ -20,7 +20,7 @@ describe('postcodes as they are pasted', () => {
       { pattern: '1500', by: '1500..1600' },
       { pattern: '1500..1600', by: '1400..2100' },
       { pattern: '2000', by: '1400..2100' },
-      { pattern: '1799ZA', by: '1000..1999' },
+      { pattern: '1799ZA', by: '1400..2100' },
     ]);
     expect(coveredPatterns(['1', '2'])).toEqual([]);
   });
