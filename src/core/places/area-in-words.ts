@@ -35,6 +35,9 @@ export function areaInWords({ include, exclude }: Zone['area'], names: PlaceName
   return `${list(include)}${without}`;
 }
 
+/** Codes of the regions an area names. */
+export const regionsIn = ({ include, exclude }: Zone['area']): string[] => [...Object.values(include), ...Object.values(exclude ?? {})].flatMap((part) => (part.kind === 'region' ? [part.region] : []));
+
 const kindWords: Record<AreaPart['kind'], string> = { postcodes: 'postcode', radius: 'distance', region: 'region', country: 'country', wholeMarket: 'whole market' };
 
 /** The most specific kind of place in an area: what it wins by against other zones. */

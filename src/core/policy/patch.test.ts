@@ -71,5 +71,5 @@ describe('checking what has changed on a valid policy', () => {
 test('a fault is told with the name of what it is about', () => {
   expect(faultInWords({ pointer: '/zones/nlbe-all/area/include/x/country', message: 'AT is not a country of this zone\'s market' }, demoPolicy)).toBe('Zone “All of the Netherlands and Belgium”: AT is not a country of this zone\'s market');
   expect(faultInWords({ pointer: '/options/nlbe-door/estimate/max', message: 'must not be less than min' }, demoPolicy)).toBe('Delivery option “Parcel to the door”, max: must not be less than min');
-  expect(faultInWords({ pointer: '/store/timeZone', message: 'is not an IANA time zone' }, demoPolicy)).toBe('/store/timeZone is not an IANA time zone');
+  expect(faultInWords({ pointer: '/store/timeZone', message: 'is not an IANA time zone' }, demoPolicy)).toBe('The store, timeZone: is not an IANA time zone');
 });

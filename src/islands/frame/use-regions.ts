@@ -10,19 +10,31 @@ const known = new Map<string, Region[]>();
 
 /** Regions of a country by ISO 3166-2, once they are there; empty before. */
 export function useRegions(country: string | null): Region[] {
-  const [, again] = useState(0);
-  useEffect(() => {
-    if (!country || known.has(country)) return;
-    void call<{ regions: Region[] }>('GET', `/api/regions?country=${country}`).then((answer) => {
-      if (!answer.ok) return;
-      known.set(country, answer.body.regions);
-      again((count) => count + 1);
-    });
-  }, [country]);
+  useRegionsOf(country ? [country] : []);
   return (country && known.get(country)) || none;
+}
+
+/** Names of regions by their code, once their countries' are there; the code before. */
+export function useRegionNames(codes: readonly string[]): (code: string) => string {
+  useRegionsOf([...new Set(codes.map((code) => code.slice(0, 2)))]);
+  return regionName;
+}
+
+function useRegionsOf(countries: readonly string[]): void {
+  const [, again] = useState(0);
+  const wanted = countries.join(' ');
+  useEffect(() => {
+    for (const country of wanted.split(' ')) {
+      if (country === '' || known.has(country)) continue;
+      void call<{ regions: Region[] }>('GET', `/api/regions?country=${country}`).then((answer) => {
+        if (!answer.ok) return;
+        known.set(country, answer.body.regions);
+        again((count) => count + 1);
+      });
+    }
+  }, [wanted]);
 }
 
 const none: Region[] = [];
 
-/** A region's name as far as its country's regions have been asked for; the code otherwise. */
-export const regionName = (code: string): string => known.get(code.slice(0, 2))?.find((region) => region.code === code)?.name ?? code;
+const regionName = (code: string): string => known.get(code.slice(0, 2))?.find((region) => region.code === code)?.name ?? code;

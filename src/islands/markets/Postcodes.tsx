@@ -64,14 +64,19 @@ export function PostcodePatterns({ zoneId, side, partId, patterns }: { zoneId: s
   );
 }
 
+const noneKnown: Readonly<Record<string, true>> = {};
+
 /** Postcodes pasted or typed, with what was understood before they are taken. */
-export function PastePostcodes({ countries, known = {}, accept }: { countries?: readonly string[]; known?: Readonly<Record<string, true>>; accept: (country: string, patterns: string[]) => void }) {
+export function PastePostcodes({ countries, known = noneKnown, accept }: { countries?: readonly string[]; known?: Readonly<Record<string, true>>; accept: (country: string, patterns: string[]) => void }) {
   const { locale } = usePage();
   const [country, setCountry] = useState(countries?.[0] ?? '');
   const [text, setText] = useState('');
   const read = useMemo(() => readPastedPostcodes(text), [text]);
-  const fresh = read.patterns.filter((pattern) => !known[pattern]);
-  const covered = useMemo(() => coveredPatterns([...Object.keys(known), ...fresh]).filter(({ pattern }) => fresh.includes(pattern)), [known, fresh]);
+  const fresh = useMemo(() => read.patterns.filter((pattern) => !known[pattern]), [read, known]);
+  const covered = useMemo(() => {
+    const added = new Set(fresh);
+    return coveredPatterns([...Object.keys(known), ...fresh]).filter(({ pattern }) => added.has(pattern));
+  }, [known, fresh]);
   return (
     <div className="my-1 max-w-[40rem] border-l-2 border-primary pl-3">
       {countries && (

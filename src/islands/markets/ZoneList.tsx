@@ -2,13 +2,13 @@ import { useMemo, type KeyboardEvent } from 'react';
 import { addZone, removeZone } from '../../client/market-edits.ts';
 import { moveBy, setAt } from '../../client/set-at.ts';
 import { inOrder } from '../../core/ordered.ts';
-import { areaInWords, decidesByInWords } from '../../core/places/area-in-words.ts';
+import { areaInWords, decidesByInWords, regionsIn } from '../../core/places/area-in-words.ts';
 import type { Market } from '../../core/policy/types.ts';
 import { EditedField } from '../frame/EditedField.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { countryName } from '../frame/place-names.ts';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { regionName } from '../frame/use-regions.ts';
+import { useRegionNames } from '../frame/use-regions.ts';
 import { AreaEditor } from './AreaEditor.tsx';
 import { parseName } from '../frame/typed-text.ts';
 
@@ -24,7 +24,8 @@ export function ZoneList({ marketId, market, open, setOpen }: { marketId: string
     return counts;
   }, [policy.options]);
   const ids = zones.map(([id]) => id);
-  const names = { country: (code: string) => countryName(code, locale), region: regionName };
+  const regions = useMemo(() => zones.flatMap(([, { area }]) => regionsIn(area)), [zones]);
+  const names = { country: (code: string) => countryName(code, locale), region: useRegionNames(regions) };
   const move = (id: string, by: number) => edit(moveBy('zones', ids, id, by));
   const add = () => edit(addZone(marketId, `Zone ${zones.length + 1} of ${market.name}`.slice(0, 120), market.countries[0] ? { kind: 'country', country: market.countries[0] } : { kind: 'wholeMarket' }));
   const onKey = (event: KeyboardEvent, id: string) => {

@@ -1,4 +1,4 @@
-import { memo, useMemo, useState, type UIEvent } from 'react';
+import { memo, useMemo, useRef, useState, type UIEvent } from 'react';
 import { setTarget } from '../../client/edits.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -9,14 +9,15 @@ import type { Goal, Market, Offer } from '../../core/policy/types.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useWidth } from '../frame/use-width.ts';
 import { parseCount, parseGoal } from './goal-field.ts';
 import { sharesAround } from '../spend-line/Regions.tsx';
 
 /** Fixed widths, so that a figure that changes moves nothing else. px */
 const nameWidth = 160;
 const marketWidth = 216;
-/** Columns drawn at once; of more markets only those in view are. */
-const mostDrawn = 9;
+/** Columns beyond those in view that are drawn too, so that scrolling a little draws nothing anew. */
+const margin = 3;
 
 interface Column {
   id: string;
@@ -32,12 +33,15 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
   // What amounts come to depends on these parts of the policy alone.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const columns = useMemo(() => inOrder(markets).map(([id, market]): Column => ({ id, market, money: localMoneyOf(policy, id) })), [store, rates, markets]);
-  const [first, setFirst] = useState(() => windowAt(columns.findIndex(({ id }) => id === marketId), columns.length));
-  const onScroll = ({ currentTarget }: UIEvent) => setFirst(windowAt(Math.floor(currentTarget.scrollLeft / marketWidth), columns.length));
-  const drawn = useMemo(() => columns.slice(first, first + mostDrawn), [columns, first]);
+  const box = useRef<HTMLDivElement>(null);
+  const most = Math.ceil(useWidth(box, 800) / marketWidth) + 2 * margin;
+  const [inView, setInView] = useState(() => columns.findIndex(({ id }) => id === marketId));
+  const first = windowAt(inView, columns.length, most);
+  const onScroll = ({ currentTarget }: UIEvent) => setInView(stepAt(Math.floor(currentTarget.scrollLeft / marketWidth)));
+  const drawn = useMemo(() => columns.slice(first, first + most), [columns, first, most]);
   const after = columns.length - first - drawn.length;
   return (
-    <div className="mt-2 overflow-x-auto contain-content" onScroll={onScroll}>
+    <div ref={box} className="mt-2 overflow-x-auto contain-content" onScroll={onScroll}>
       <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid">
         <colgroup>
           <col width={nameWidth} />
@@ -70,11 +74,11 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
   );
 }
 
+/** Scrolling goes from step to step of some columns, so that not every column passed draws the grid anew. */
+const stepAt = (column: number) => Math.floor(column / margin) * margin;
+
 /** The first column drawn when one is to be in view: a few before it are drawn too, and none beyond the last. */
-function windowAt(inView: number, columns: number): number {
-  const step = 3;
-  return Math.max(0, Math.min(columns - mostDrawn, Math.floor((inView - 2) / step) * step));
-}
+const windowAt = (inView: number, columns: number, most: number) => Math.max(0, Math.min(columns - most, stepAt(inView - margin + 1)));
 
 /** Columns that are not in view. */
 function Gap({ columns, head }: { columns: number; head?: boolean }) {
