@@ -74,6 +74,9 @@ describe('a charge', () => {
     expect(await textOf(page, '[data-testid=charge-editor]')).toContain('no cart takes it: line 1 does');
     await page.getByRole('button', { name: 'Line 2 up' }).click();
     await expect.poll(async () => (await linesOf('nlbe-parcel-shop')).map(({ price }) => 'fixed' in price && price.fixed)).toEqual([{ exact: 500 }, { exact: 450 }]);
+    const lines = page.locator('[data-testid^=line-]');
+    await lines.nth(1).getByTestId(/^drag-/).dragTo(lines.nth(0));
+    await expect.poll(async () => (await linesOf('nlbe-parcel-shop')).map(({ price }) => 'fixed' in price && price.fixed)).toEqual([{ exact: 450 }, { exact: 500 }]);
     await page.getByTestId('charge-combine').selectOption('sum');
     expect(await textOf(page, '[data-testid=charge-editor]')).not.toContain('no cart takes it');
     await expect.poll(() => priceOnBench(page, 'beach-day')).toContain('€9.50');
@@ -126,14 +129,16 @@ describe('options', () => {
     await empty.getByRole('main').getByRole('link', { name: 'Markets' }).click();
     await empty.waitForURL('**/markets');
   });
-  test('all of a zone are copied to another currency after a look, and undone at once', async () => {
+  test('all of a zone are copied to zones of other currencies after a look, and undone at once', async () => {
     const page = await open('/delivery?market=nlbe');
     await page.getByTestId('copy-what').selectOption('all');
     await page.getByTestId('copy-to').selectOption('uk-all');
     expect(await textOf(page, '[data-testid=copy-preview]')).toMatch(/Parcel to the door €3\.95 becomes £3\.50, €5\.95 becomes £5\.00, €6\.95 becomes £6\.00/);
+    await page.getByTestId('copy-to').selectOption('jp-all');
+    expect(await textOf(page, '[data-testid=copy-preview]')).toMatch(/To .*€3\.95 becomes £3\.50.*To .*€3\.95 becomes (JP)?¥\d+/s);
     const before = Object.keys((await policy()).options).length;
     await page.getByTestId('copy-now').click();
-    await expect.poll(async () => Object.keys((await policy()).options).length).toBe(before + 3);
+    await expect.poll(async () => Object.keys((await policy()).options).length).toBe(before + 6);
     await page.keyboard.press('Control+z');
     await expect.poll(async () => Object.keys((await policy()).options).length).toBe(before);
   });
@@ -219,4 +224,39 @@ test('two people: different options are both kept; the same field asks the secon
   expect(await third.getByRole('alert').innerText()).toMatch(/€7\.30.*€7\.50/s);
   await third.getByRole('button', { name: 'Keep mine' }).click();
   await expect.poll(async () => (await linesOf('nlbe-door'))[0]!.price).toEqual({ fixed: { exact: 750 } });
+});
+
+describe('products with a delivery of their own', () => {
+  test('a price typed changes what the bench reads at once, holds for whoever asks, and is taken back', async () => {
+    const page = await open('/delivery?market=nlbe');
+    const before = await priceOnBench(page, 'beach-day');
+    await page.getByPlaceholder('product name or SKU').fill('Tidewing 1.6 beach kite');
+    await page.getByRole('button', { name: 'Show it' }).click();
+    await page.getByTestId('own-price-tidewing-16').fill('19.99');
+    await page.keyboard.press('Enter');
+    await expect.poll(() => textOf(page, '[data-testid=product-said]')).toContain('for shoppers at once');
+    // Its own, and the line's and winder's by the option.
+    expect(await priceOnBench(page, 'beach-day')).toContain('€26.94');
+    const other = await another(page, '/delivery?market=nlbe');
+    expect(await other.getByTestId('own-price-tidewing-16').inputValue()).toBe('19.99');
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await expect.poll(() => textOf(page, '[data-testid=product-said]')).toContain('is as it was');
+    expect(await priceOnBench(page, 'beach-day')).toBe(before);
+    // The other page still shows what is gone: its change is refused, and it shows what holds.
+    await other.getByTestId('own-price-tidewing-16').fill('5');
+    await other.keyboard.press('Enter');
+    await expect.poll(() => textOf(other, '[data-testid=product-said]')).toContain('changed meanwhile');
+    expect(await other.getByTestId('own-price-tidewing-16').inputValue()).toBe('');
+  });
+  test('flags are set by keyboard', async () => {
+    const page = await open('/delivery?market=nlbe');
+    const flag = page.getByLabel('Gift card € 25 needs delivery').or(page.getByLabel(/^Gift card.* needs delivery$/)).first();
+    const before = await flag.isChecked();
+    await flag.focus();
+    await page.keyboard.press('Space');
+    await expect.poll(() => flag.isChecked()).toBe(!before);
+    await expect.poll(() => textOf(page, '[data-testid=product-said]')).toContain('for shoppers at once');
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await expect.poll(() => flag.isChecked()).toBe(before);
+  });
 });

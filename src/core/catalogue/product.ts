@@ -26,6 +26,25 @@ export interface Product {
   notTo: string[];
 }
 
+/**
+ * A change of what bears on a product's delivery. `was` tells what it was made on, so that nobody's change is lost under
+ * another's; an amount that is null leaves the market without one.
+ */
+export type ProductDeliveryChange = { field: 'shipsFree' | 'needsDelivery'; was: boolean; now: boolean } | { field: 'ownDelivery'; market: string; was: ProductAmount | null; now: ProductAmount | null };
+
+/** What a change looks at, as it stands. */
+export function stateOf(product: Product, change: ProductDeliveryChange): boolean | ProductAmount | null {
+  return change.field === 'ownDelivery' ? (product.ownDelivery?.[change.market] ?? null) : product[change.field];
+}
+
+/** The product after a change; a table of delivery prices without any is none. */
+export function changedProduct(product: Product, change: ProductDeliveryChange): Product {
+  if (change.field !== 'ownDelivery') return { ...product, [change.field]: change.now };
+  const { [change.market]: _, ...others } = product.ownDelivery ?? {};
+  const prices = change.now === null ? others : { ...others, [change.market]: change.now };
+  return { ...product, ownDelivery: Object.keys(prices).length > 0 ? prices : null };
+}
+
 export type Catalogue = ReadonlyMap<string, Product>;
 
 export function catalogueOf(products: Iterable<Product>): Catalogue {

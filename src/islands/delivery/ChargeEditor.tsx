@@ -8,6 +8,7 @@ import { localMoneyOf } from '../../core/money/local-amount.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Charge, ChargeLine } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { useDraft, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { parsePercent } from '../frame/typed-text.ts';
@@ -36,6 +37,7 @@ export function ChargeEditor({ optionId, charge, marketId, currency, words }: { 
   const preset = presetOfCharge(charge);
   const lines = inOrder(charge.lines);
   const ids = lines.map(([id]) => id);
+  const rows = useRowDrag(ids, (id, by) => edit(moveLine(optionId, ids, id, by)));
   const shadowed = useMemo(() => shadowedLines(charge, localMoneyOf(policy, marketId)), [charge, policy, marketId]);
   const carts = useMemo(() => inOrder(policy.testCarts).filter(([, { pinned }]) => pinned), [policy.testCarts]);
   const taken = useLinesTaken(optionId, cart === '' ? null : cart);
@@ -70,7 +72,6 @@ export function ChargeEditor({ optionId, charge, marketId, currency, words }: { 
             line={line}
             settled={settled?.lines[id]}
             number={index + 1}
-            last={index === lines.length - 1}
             marketId={marketId}
             currency={currency}
             free={!preset}
@@ -79,7 +80,7 @@ export function ChargeEditor({ optionId, charge, marketId, currency, words }: { 
             shadowedBy={(shadowed.get(id) ?? []).map((other) => indexOf.get(other)!)}
             removable={lines.length > 1}
             edit={edit}
-            move={(by) => edit(moveLine(optionId, ids, id, by))}
+            rows={rows}
             remove={() => edit(removeLine(optionId, id))}
           />
         ))}

@@ -1,4 +1,3 @@
-import type { KeyboardEvent } from 'react';
 import type { Edit } from '../../client/edit.ts';
 import { moveEdge, setLine } from '../../client/option-edits.ts';
 import { measureInWords } from '../../core/charges/charge-in-words.ts';
@@ -6,6 +5,7 @@ import type { ChargeMeasure } from '../../core/charges/charge-measure.ts';
 import { basisInWords } from '../../core/conditions/read-out.ts';
 import type { Basis, ChargeLine, LocalAmount } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import type { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { orNone, parseId, parsePercent, parseWhole } from '../frame/typed-text.ts';
@@ -18,14 +18,13 @@ const units: Record<ChargeMeasure, string> = { goodsValue: '', items: 'items', l
 const bases: readonly Basis[] = ['afterDiscountsAsShown', 'afterDiscountsWithTax', 'afterDiscountsWithoutTax', 'beforeDiscountsAsShown', 'beforeDiscountsWithTax', 'beforeDiscountsWithoutTax'];
 
 /** One line of a charge, as a sentence whose figures are typed in place. */
-export function ChargeLineRow({ optionId, lineId, line, settled, number, last, marketId, currency, free, stepped, lit, shadowedBy, removable, edit, move, remove }: {
+export function ChargeLineRow({ optionId, lineId, line, settled, number, marketId, currency, free, stepped, lit, shadowedBy, removable, edit, rows, remove }: {
   optionId: string;
   lineId: string;
   line: ChargeLine;
   /** the line before what is just being typed */
   settled: ChargeLine | undefined;
   number: number;
-  last: boolean;
   marketId: string;
   currency: string;
   /** beyond the usual kinds: everything can be set */
@@ -36,26 +35,17 @@ export function ChargeLineRow({ optionId, lineId, line, settled, number, last, m
   shadowedBy: readonly number[];
   removable: boolean;
   edit: (edit: Edit) => boolean;
-  move: (by: number) => void;
+  rows: ReturnType<typeof useRowDrag>;
   remove: () => void;
 }) {
   const set = (...steps: string[]) => (value: unknown) => setLine(optionId, lineId, steps, value);
-  const onKey = (event: KeyboardEvent) => {
-    if (!free || !event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
-    event.preventDefault();
-    move(event.key === 'ArrowUp' ? -1 : 1);
-  };
   return (
-    <li className={`flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5 ${lit ? 'bg-base-300' : ''}`} onKeyDown={onKey} data-testid={`line-${lineId}`} data-lit={lit}>
+    <li className={`drop-row flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5 ${lit ? 'bg-base-300' : ''}`} {...(free ? rows.rowOf(lineId) : {})} onKeyDown={free ? rows.onKeyOf(lineId) : undefined} data-testid={`line-${lineId}`} data-lit={lit}>
       <span className="w-6 text-right text-[12px] text-soft">{number}</span>
       {free && (
-        <span className="flex">
-          <button type="button" className="quiet-button !px-0.5 text-soft" disabled={number === 1} onClick={() => move(-1)} aria-label={`Line ${number} up`} aria-keyshortcuts="Alt+ArrowUp">
-            ↑
-          </button>
-          <button type="button" className="quiet-button !px-0.5 text-soft" disabled={last} onClick={() => move(1)} aria-label={`Line ${number} down`} aria-keyshortcuts="Alt+ArrowDown">
-            ↓
-          </button>
+        <span className="flex items-center self-center">
+          {rows.handleOf(lineId)}
+          {rows.arrowsOf(lineId, `Line ${number}`)}
         </span>
       )}
       <span className="sentence min-w-0 flex-1">

@@ -12,6 +12,7 @@ import { ChargePicture } from './ChargePicture.tsx';
 import { CompareZones } from './CompareZones.tsx';
 import { OptionList } from './OptionList.tsx';
 import { Places } from './Places.tsx';
+import { ProductsDelivery } from './ProductsDelivery.tsx';
 import { RateSheet } from './RateSheet.tsx';
 
 const axes: readonly (readonly [SweepAxis, string])[] = [['goodsValue', 'goods value'], ['weight', 'weight'], ['items', 'number of items']];
@@ -79,6 +80,7 @@ export function DeliveryView({ query: initial }: { query: Record<string, string>
           </p>
           <RateSheet key={`sheet-${zoneId}`} zoneId={zoneId} marketId={marketId} market={market} />
           <CompareZones marketId={marketId} market={market} go={(of, option) => setQuery({ market: marketId, zone: of, option })} />
+          {compiled.markets.get(marketId) && <ProductsDelivery key={`products-${marketId}`} marketId={marketId} terms={compiled.markets.get(marketId)!.terms} />}
           <Places market={market} />
           <Calendars />
         </>

@@ -1,9 +1,10 @@
-import { useMemo, useState, type KeyboardEvent } from 'react';
+import { useMemo } from 'react';
 import { setOption } from '../../client/option-edits.ts';
 import { moveBy } from '../../client/set-at.ts';
 import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import type { DeliveryOption, Market } from '../../core/policy/types.ts';
 import { textIn } from '../../core/wording/text-in.ts';
+import { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { optionLine } from '../spend-line/option-line.ts';
@@ -22,19 +23,10 @@ export function OptionList({ zoneId, marketId, market, options, open, setOpen }:
   const policy = usePolicy();
   const { money } = usePage();
   const { edit, refusal } = useGuardedEdit();
-  const [dragged, setDragged] = useState<string | null>(null);
   const words = useMemo(() => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)), [policy, marketId, money, market.currency]);
   const ids = options.map(([id]) => id);
   const move = (id: string, by: number) => edit(moveBy('options', ids, id, by));
-  const onKey = (event: KeyboardEvent, id: string) => {
-    if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
-    event.preventDefault();
-    move(id, event.key === 'ArrowUp' ? -1 : 1);
-  };
-  const drop = (onto: string) => {
-    if (dragged !== null && dragged !== onto) move(dragged, ids.indexOf(onto) - ids.indexOf(dragged));
-    setDragged(null);
-  };
+  const rows = useRowDrag(ids, move);
   return (
     <section className="mt-2 border-t border-hairline" aria-label="Options in shoppers’ order">
       {refusal}
@@ -42,18 +34,11 @@ export function OptionList({ zoneId, marketId, market, options, open, setOpen }:
         {options.map(([id, option], index) => {
           const line = optionLine(index);
           return (
-            <li key={id} className={`border-b border-hairline py-1.5 ${dragged !== null && dragged !== id ? 'outline-dashed outline-1 -outline-offset-2 outline-faint' : ''}`} onDragOver={(event) => dragged !== null && event.preventDefault()} onDrop={() => drop(id)} data-testid={`row-${id}`}>
-              <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={(event) => onKey(event, id)}>
+            <li key={id} className="drop-row border-b border-hairline py-1.5" {...rows.rowOf(id)} data-testid={`row-${id}`}>
+              <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={rows.onKeyOf(id)}>
                 <span className="flex items-center self-center">
-                  <span className="cursor-grab px-1 text-faint" draggable onDragStart={() => setDragged(id)} onDragEnd={() => setDragged(null)} title="Drag to another place" data-testid={`drag-${id}`} aria-hidden>
-                    ⠿
-                  </span>
-                  <button type="button" className="quiet-button !px-0.5 text-soft" disabled={index === 0} onClick={() => move(id, -1)} aria-label={`${option.name} up`} aria-keyshortcuts="Alt+ArrowUp">
-                    ↑
-                  </button>
-                  <button type="button" className="quiet-button !px-0.5 text-soft" disabled={index === options.length - 1} onClick={() => move(id, 1)} aria-label={`${option.name} down`} aria-keyshortcuts="Alt+ArrowDown">
-                    ↓
-                  </button>
+                  {rows.handleOf(id)}
+                  {rows.arrowsOf(id, option.name)}
                 </span>
                 <svg width="22" height="8" className="self-center" aria-hidden>
                   <line x1="0" x2="22" y1="4" y2="4" strokeWidth="2.5" strokeDasharray={line.dash} className={line.stroke} />

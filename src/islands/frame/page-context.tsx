@@ -1,6 +1,6 @@
-import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
-import { catalogueOf, type Catalogue } from '../../core/catalogue/product.ts';
+import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
 import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { formatMoney, formatNumber } from '../../core/money/format.ts';
 import { policyChanges, type PolicyChange } from '../../core/policy/changes.ts';
@@ -18,6 +18,8 @@ export interface CurrentRelease {
 
 export interface Page {
   catalogue: Catalogue;
+  /** shows a product as it has become */
+  setProduct: (product: Product) => void;
   locale: string;
   /** ms since 1970-01-01T00:00Z */
   now: number;
@@ -66,13 +68,15 @@ function ComputedPage({ props, children }: { props: PageProps; children: ReactNo
   const policy = usePolicy();
   const [release, setRelease] = useState<CurrentRelease | null>(() => props.release && { number: props.release.number, policy: withPatches(policy, [props.release.patch]) });
   const { locale, now } = props;
-  const catalogue = useMemo(() => catalogueOf(props.products), [props.products]);
+  const [catalogue, setCatalogue] = useState(() => catalogueOf(props.products));
+  const setProduct = useCallback((product: Product) => setCatalogue((before) => new Map(before).set(product.id, product)), []);
   const compiled = useMemo(() => compilePolicy(policy), [policy]);
   const compiledRelease = useMemo(() => (release ? compilePolicy(release.policy) : null), [release]);
   const changes = useMemo(() => (release ? policyChanges(release.policy, policy, locale) : []), [release, policy, locale]);
   const page = useMemo<Page>(
     () => ({
       catalogue,
+      setProduct,
       locale,
       now,
       release,
@@ -83,7 +87,7 @@ function ComputedPage({ props, children }: { props: PageProps; children: ReactNo
       money: (minor, currency) => formatMoney(minor, currency, locale),
       figure: (minor, currency) => formatNumber(minor, currency, locale),
     }),
-    [catalogue, locale, now, release, compiled, compiledRelease, changes],
+    [catalogue, setProduct, locale, now, release, compiled, compiledRelease, changes],
   );
   return <PageContext.Provider value={page}>{children}</PageContext.Provider>;
 }

@@ -1,9 +1,10 @@
-import { useMemo, type KeyboardEvent } from 'react';
+import { useMemo } from 'react';
 import { addZone, removeZone } from '../../client/market-edits.ts';
 import { moveBy, setAt } from '../../client/set-at.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { areaInWords, decidesByInWords, regionsIn } from '../../core/places/area-in-words.ts';
 import type { Market } from '../../core/policy/types.ts';
+import { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { countryName } from '../frame/place-names.ts';
@@ -28,11 +29,7 @@ export function ZoneList({ marketId, market, open, setOpen }: { marketId: string
   const names = { country: (code: string) => countryName(code, locale), region: useRegionNames(regions) };
   const move = (id: string, by: number) => edit(moveBy('zones', ids, id, by));
   const add = () => edit(addZone(marketId, `Zone ${zones.length + 1} of ${market.name}`.slice(0, 120), market.countries[0] ? { kind: 'country', country: market.countries[0] } : { kind: 'wholeMarket' }));
-  const onKey = (event: KeyboardEvent, id: string) => {
-    if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
-    event.preventDefault();
-    move(id, event.key === 'ArrowUp' ? -1 : 1);
-  };
+  const rows = useRowDrag(ids, move);
   return (
     <section className="mt-3 border-t border-hairline pt-2" aria-label="Zones">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -41,16 +38,12 @@ export function ZoneList({ marketId, market, open, setOpen }: { marketId: string
       </div>
       {refusal}
       <ol>
-        {zones.map(([id, zone], index) => (
-          <li key={id} className="border-b border-hairline py-1.5" data-testid={`zone-${id}`}>
-            <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={(event) => onKey(event, id)}>
-              <span className="flex">
-                <button type="button" className="quiet-button !px-0.5 text-soft" disabled={index === 0} onClick={() => move(id, -1)} aria-label={`${zone.name} up`} aria-keyshortcuts="Alt+ArrowUp">
-                  ↑
-                </button>
-                <button type="button" className="quiet-button !px-0.5 text-soft" disabled={index === zones.length - 1} onClick={() => move(id, 1)} aria-label={`${zone.name} down`} aria-keyshortcuts="Alt+ArrowDown">
-                  ↓
-                </button>
+        {zones.map(([id, zone]) => (
+          <li key={id} className="drop-row border-b border-hairline py-1.5" {...rows.rowOf(id)} data-testid={`zone-${id}`}>
+            <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={rows.onKeyOf(id)}>
+              <span className="flex items-center self-center">
+                {rows.handleOf(id)}
+                {rows.arrowsOf(id, zone.name)}
               </span>
               <button type="button" className="quiet-button !justify-start !px-1 font-semibold" aria-expanded={open === id} onClick={() => setOpen(open === id ? '' : id)} data-testid={`open-zone-${id}`}>
                 {zone.name}

@@ -1,5 +1,4 @@
 import { Minus, Plus, X } from 'lucide-react';
-import { useState } from 'react';
 import { setQuantity } from '../../client/edits.ts';
 import { priceIn } from '../../core/catalogue/product-amount.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -7,6 +6,7 @@ import type { TestCart } from '../../core/policy/types.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import type { Rehearsal } from '../bench/rehearse-cart.ts';
 import { useDraft, usePage } from '../frame/page-context.tsx';
+import { ProductSearch } from '../frame/ProductSearch.tsx';
 
 /** The goods: quantities changed in place, products added by name. */
 export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: TestCart; rehearsal: Rehearsal }) {
@@ -114,7 +114,9 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
         )}
       </table>
       {Object.keys(cart.lines).length === 0 && <p className="py-2 text-soft">The cart is empty. Add a product below.</p>}
-      <AddProduct cartId={cartId} cart={cart} />
+      <div className="mt-2">
+        <ProductSearch label="Add" action="Add to cart" choose={({ id }) => edit(setQuantity(cartId, id, (cart.lines[id]?.quantity ?? 0) + 1))} />
+      </div>
     </section>
   );
 }
@@ -124,59 +126,4 @@ function LineRemark({ known, counts, delivered, free, own }: { known: boolean; c
     ? [counts ? '' : 'does not count toward goals', delivered ? '' : 'needs no delivery', free ? 'always ships free' : '', own ? 'own delivery price' : ''].filter(Boolean)
     : ['no longer in the catalogue'];
   return remarks.length > 0 ? <span className="block text-[12px] text-soft">{remarks.join(', ')}</span> : null;
-}
-
-function AddProduct({ cartId, cart }: { cartId: string; cart: TestCart }) {
-  const { catalogue } = usePage();
-  const edit = useDraft((state) => state.edit);
-  const [name, setName] = useState('');
-  const [unknown, setUnknown] = useState(false);
-  const products = [...catalogue.values()];
-  const add = (text: string) => {
-    const wanted = text.trim().toLowerCase();
-    const product = products.find((candidate) => candidate.name.toLowerCase() === wanted || candidate.sku.toLowerCase() === wanted);
-    setUnknown(!product && wanted !== '');
-    if (!product) return;
-    edit(setQuantity(cartId, product.id, (cart.lines[product.id]?.quantity ?? 0) + 1));
-    setName('');
-  };
-  return (
-    <form
-      className="mt-2 flex flex-wrap items-center gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add(name);
-      }}
-    >
-      <label htmlFor="add-product">Add</label>
-      <input
-        id="add-product"
-        className="typed w-64 max-w-full"
-        list="catalogue"
-        value={name}
-        data-own-undo={name !== ''}
-        placeholder="product name or SKU"
-        autoComplete="off"
-        onChange={(event) => {
-          setName(event.target.value);
-          setUnknown(false);
-        }}
-      />
-      <datalist id="catalogue">
-        {products.map((product) => (
-          <option key={product.id} value={product.name}>
-            {product.sku}
-          </option>
-        ))}
-      </datalist>
-      <button type="submit" className="btn btn-sm">
-        Add to cart
-      </button>
-      {unknown && (
-        <span role="alert" className="text-[13px] text-error">
-          There is no product of that name or SKU.
-        </span>
-      )}
-    </form>
-  );
 }

@@ -1,5 +1,6 @@
 import policySchema from '../../core/policy/schema/policy.schema.json' with { type: 'json' };
 import { patchSchema } from '../draft/draft-requests.ts';
+import { productDeliveryChangeSchema } from '../products/product-requests.ts';
 import { quoteRequestSchema } from '../quote/quote.ts';
 import { headingRequestSchema, importRequestSchema, mappingSchema } from '../imports/import-requests.ts';
 import { carrierTestSchema } from '../carriers/carrier-schema.ts';
@@ -70,6 +71,14 @@ export const openApiDocument = {
     '/api/releases/{number}': { get: { summary: 'One release with its policy', parameters: [number], responses: { 200: answer('the release', ref('Release')), 404: problem('no such release') } } },
     '/api/releases/{number}/roll-back': { post: { summary: 'Makes a new release of an old copy', parameters: [number], requestBody: { required: true, ...content(ref('ReleaseRequest')) }, responses: { 201: answer('released', ref('ReleaseSummary')), 404: problem('no such release') } } },
     '/api/products': { get: { summary: 'The catalogue', responses: { 200: answer('products by SKU', object({ products: { type: 'array', items: { type: 'object' } } })) } } },
+    '/api/products/{id}': {
+      patch: {
+        summary: 'Changes what bears on a product’s delivery; it holds for shoppers at once',
+        parameters: [{ name: 'id', in: 'path', required: true, schema: string }],
+        requestBody: { required: true, ...content(bare(productDeliveryChangeSchema)) },
+        responses: { 200: answer('the product after the change', object({ product: { type: 'object' } })), 404: problem('no such product'), 409: problem('the field has been changed meanwhile; the product is in `product`'), 422: problem('malformed'), 503: problem('the database cannot be reached') },
+      },
+    },
     '/api/orders/values': {
       get: {
         summary: 'How order values are distributed in a market',

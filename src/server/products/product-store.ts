@@ -2,12 +2,12 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { Product } from '../../core/catalogue/product.ts';
 import { reading } from '../database/pool.ts';
 
-const columns = 'id, sku, name, details';
+export const columns = 'id, sku, name, details';
 
 /** What products had no notion of when they were written, as it held then. */
 const unsaid = { taxClass: 'standard', notTo: [] };
 
-function productOf(row: RowDataPacket): Product {
+export function productOf(row: RowDataPacket): Product {
   const details = JSON.parse(String(row.details)) as Omit<Product, 'id' | 'sku' | 'name' | keyof typeof unsaid> & Partial<Pick<Product, keyof typeof unsaid>>;
   return { ...unsaid, ...details, id: String(row.id), sku: String(row.sku), name: String(row.name) };
 }
@@ -36,7 +36,12 @@ async function productsBy(column: 'id' | 'sku', values: readonly string[]): Prom
   });
 }
 
+/** What is kept of a product besides its columns, as text. */
+export function detailsOf({ id: _, sku: __, name: ___, ...details }: Product): string {
+  return JSON.stringify(details);
+}
+
 export async function addProducts(connection: PoolConnection, products: readonly Product[]): Promise<void> {
-  const rows = products.map(({ id, sku, name, ...details }) => [id, sku, name, JSON.stringify(details)]);
+  const rows = products.map((product) => [product.id, product.sku, product.name, detailsOf(product)]);
   await connection.query('INSERT INTO product (id, sku, name, details) VALUES ?', [rows]);
 }
