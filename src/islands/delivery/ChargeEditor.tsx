@@ -13,7 +13,7 @@ import { useDraft, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { parsePercent } from '../frame/typed-text.ts';
 import { EditedField } from '../frame/EditedField.tsx';
-import { AmountField } from './AmountField.tsx';
+import { AmountField } from '../frame/AmountField.tsx';
 import { CarrierTest } from './CarrierTest.tsx';
 import { ChargeLineRow } from './ChargeLineRow.tsx';
 import { useLinesTaken } from './use-lines-taken.ts';

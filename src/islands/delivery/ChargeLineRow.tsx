@@ -9,7 +9,7 @@ import type { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { orNone, parseId, parsePercent, parseWhole } from '../frame/typed-text.ts';
-import { AmountField } from './AmountField.tsx';
+import { AmountField } from '../frame/AmountField.tsx';
 import { WhenPhrase } from './WhenPhrase.tsx';
 
 type Over = NonNullable<ChargeLine['over']>;
@@ -48,16 +48,16 @@ export function ChargeLineRow({ optionId, lineId, line, settled, number, marketI
           {rows.arrowsOf(lineId, `Line ${number}`)}
         </span>
       )}
-      <span className="sentence min-w-0 flex-1">
+      <div className="sentence min-w-0 flex-1">
         {(free || stepped) && <RangeFields optionId={optionId} over={line.over} settled={settled?.over} number={number} marketId={marketId} free={free} edit={edit} set={set} />}
         <PriceFields price={line.price} number={number} marketId={marketId} currency={currency} free={free} edit={edit} set={set} />
         {free && (
           <>
             {' '}
-            applies <WhenPhrase label={`When line ${number} applies`} when={line.when} marketId={marketId} choose={(when) => edit(set('when')(when))} />
+            applies <WhenPhrase label={`When line ${number} applies`} place={['options', optionId, 'charge', 'lines', lineId, 'when']} when={line.when} marketId={marketId} edit={edit} testId={`line-when-${number}`} />
           </>
         )}
-      </span>
+      </div>
       {lit && <span className="text-[12px] text-soft">taken</span>}
       {shadowedBy.length > 0 && <span className="text-[13px] text-warning">no cart takes it: line {shadowedBy.join(' and ')} {shadowedBy.length === 1 ? 'does' : 'do'}</span>}
       {removable && (free || stepped) && <Remove what={`line ${number}`} remove={remove} />}

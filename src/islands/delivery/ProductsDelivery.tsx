@@ -21,6 +21,8 @@ export function ProductsDelivery({ marketId, terms }: { marketId: string; terms:
   const added = looked.flatMap((id) => catalogue.get(id) ?? []).filter((product) => !isSpecial(product, marketId));
   const shown = [...added, ...special.slice(0, mostShown)];
   const make = async (product: Product, change: ProductDeliveryChange, back = false) => {
+    // What was looked at stays in sight, whatever becomes of it.
+    setLooked((ids) => (ids.includes(product.id) ? ids : [...ids, product.id]));
     const answer = await call<{ product: Product }>('PATCH', `/api/products/${product.id}`, { body: change });
     if (!answer.ok) {
       const { problem } = answer;
@@ -29,7 +31,6 @@ export function ProductsDelivery({ marketId, terms }: { marketId: string; terms:
       return setSaid({ text: answer.unreachable ? `Summant does not answer. ${product.name} is as it was; try again in a moment.` : `${problem.title}. ${problem.detail}`, wrong: true });
     }
     setProduct(answer.body.product);
-    setLooked((ids) => (ids.includes(product.id) ? ids : [...ids, product.id]));
     setSaid(back ? { text: `${product.name} is as it was.` } : { text: `${product.name} is changed, for shoppers at once.`, back: { id: product.id, change: { ...change, was: change.now, now: change.was } as ProductDeliveryChange } });
   };
   const flag = (product: Product, field: 'shipsFree' | 'needsDelivery', now: boolean) => void make(product, { field, was: product[field], now });

@@ -1,26 +1,39 @@
-import { inOrder } from '../../core/ordered.ts';
+import { useState } from 'react';
+import type { Edit } from '../../client/edit.ts';
+import { setAt } from '../../client/set-at.ts';
 import { readOut } from '../../core/conditions/read-out.ts';
+import { inOrder } from '../../core/ordered.ts';
 import type { Condition } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { ConditionEditor } from '../conditions/ConditionEditor.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
 
-/** A condition as a choice: none, one of the named ones, or the tree it has, read out. */
-export function WhenPhrase({ label, when, marketId, choose, testId }: { label: string; when: Condition | undefined; marketId: string; choose: (when: Condition | undefined) => void; testId?: string | undefined }) {
+/**
+ * A condition as a choice: none, one of the named ones, or a tree of its own that opens in place.
+ * @param place where it stands in the policy
+ */
+export function WhenPhrase({ label, place, when, marketId, edit, testId }: { label: string; place: readonly string[]; when: Condition | undefined; marketId: string; edit: (edit: Edit) => boolean; testId?: string | undefined }) {
   const policy = usePolicy();
+  const [open, setOpen] = useState(false);
   const only = when && Object.values(when.conditions).length === 1 ? Object.values(when.conditions)[0] : undefined;
-  const named = when?.of === 'all' && only?.kind === 'qualifier' ? only.qualifier : undefined;
+  const named = !open && when?.of === 'all' && only?.kind === 'qualifier' ? only.qualifier : undefined;
   const value = !when ? '' : (named ?? 'own');
-  const qualifiers = inOrder(policy.qualifiers).map(([id, { name }]) => [id, `if ${name}`] as const);
+  const choose = (id: string) => {
+    setOpen(id === 'own');
+    if (id === '') edit(setAt(place, undefined));
+    else if (id !== 'own') edit(setAt(place, { of: 'all', conditions: { named: { order: 1, kind: 'qualifier', qualifier: id } } }));
+    else if (!when) edit(setAt(place, { of: 'all', conditions: {} }));
+  };
   return (
-    <span>
-      <PhraseSelect
-        label={label}
-        value={value}
-        options={[['', 'always'], ...(value === 'own' ? [['own', 'on conditions of its own'] as const] : []), ...qualifiers]}
-        choose={(id) => id !== 'own' && choose(id === '' ? undefined : { of: 'all', conditions: { named: { order: 1, kind: 'qualifier', qualifier: id } } })}
-        testId={testId}
-      />
+    <>
+      <PhraseSelect label={label} value={value} options={[['', 'always'], ['own', 'on conditions of its own'], ...inOrder(policy.qualifiers).map(([id, { name }]) => [id, `if ${name}`] as const)]} choose={choose} testId={testId} />
       {when && <span className="text-[13px] text-soft"> ({readOut(policy, when, marketId)})</span>}
-    </span>
+      {value === 'own' && (
+        <button type="button" className="quiet-button text-[13px] underline decoration-dotted underline-offset-2" aria-expanded={open} onClick={() => setOpen(!open)} data-testid={testId && `${testId}-edit`}>
+          {open ? 'close' : 'change them'}
+        </button>
+      )}
+      {open && when && <ConditionEditor place={place} condition={when} markets={[marketId]} edit={edit} label={`${label}: conditions`} />}
+    </>
   );
 }

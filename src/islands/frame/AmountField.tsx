@@ -3,9 +3,9 @@ import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
 import { localMoneyOf, resolveAmount } from '../../core/money/local-amount.ts';
 import type { LocalAmount } from '../../core/policy/types.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { orNone } from '../frame/typed-text.ts';
+import { EditedField } from './EditedField.tsx';
+import { usePage, usePolicy } from './page-context.tsx';
+import { orNone } from './typed-text.ts';
 
 /** An amount of a market, typed in its currency. Typing over one that follows makes it exact; empty takes it away where that is allowed. */
 export function AmountField({ label, amount, marketId, change, edit, optional, testId }: {

@@ -1,0 +1,104 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { addNode, dissolveGroup, moveNode, removeNode, setNode, wrapNode, type ConditionPlace } from '../../client/condition-edits.ts';
+import type { Edit } from '../../client/edit.ts';
+import { inOrder } from '../../core/ordered.ts';
+import type { Condition, ConditionNode } from '../../core/policy/types.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { Remove } from '../../ui/Remove.tsx';
+import { useRowDrag } from '../../ui/use-row-drag.tsx';
+import { AddCondition } from './AddCondition.tsx';
+import { ConditionLeaf } from './ConditionLeaf.tsx';
+
+const ofWords: [Condition['of'], string][] = [
+  ['all', 'all of this'],
+  ['any', 'at least one of this'],
+  ['none', 'none of this'],
+];
+
+/** Nesting beyond this is refused by the check of a policy. */
+const maxDepth = 8;
+
+/**
+ * A tree of conditions, edited in place.
+ * @param place where the tree stands in the policy
+ * @param markets whose amounts are stated
+ */
+export function ConditionEditor({ place, condition, markets, edit, label }: { place: ConditionPlace; condition: Pick<Condition, 'of' | 'conditions'>; markets: readonly string[]; edit: (edit: Edit) => boolean; label: string }) {
+  // The same function throughout, so that an edit redraws only what it has changed.
+  const current = useRef(edit);
+  useEffect(() => {
+    current.current = edit;
+  });
+  const stable = useCallback((wanted: Edit) => current.current(wanted), []);
+  const path = place.join('/');
+  return (
+    <div className="condition-editor" role="group" aria-label={label} data-testid="condition-editor">
+      <Tree path={path} of={condition.of} conditions={condition.conditions} depth={1} markets={markets.join(' ')} edit={stable} />
+    </div>
+  );
+}
+
+/** @param path steps from the policy, joined by slashes; a text, so that it stays the same from one drawing to the next */
+function Tree({ path, of, conditions, depth, markets, edit }: { path: string; of: Condition['of']; conditions: Condition['conditions']; depth: number; markets: string; edit: (edit: Edit) => boolean }) {
+  const nodes = inOrder(conditions);
+  const place = path.split('/');
+  const rows = useRowDrag(
+    nodes.map(([id]) => id),
+    (id, by) => edit(moveNode(place, id, by)),
+  );
+  return (
+    <>
+      <p>
+        <PhraseSelect label={depth === 1 ? 'How many must hold' : 'How many of the group must hold'} value={of} options={ofWords} choose={(next) => edit(setNode(place, { of: next }))} testId={`of-${depth}`} />
+        {nodes.length === 0 && <span className="text-soft"> {of === 'any' ? '(nothing yet: never)' : '(nothing yet: always)'}</span>}
+      </p>
+      <ol className="condition-tree">
+        {nodes.map(([id, node], index) => (
+          <li key={id} className="drop-row" {...rows.rowOf(id)} data-testid={`condition-${id}`}>
+            <div className="flex flex-wrap items-baseline gap-x-1" onKeyDown={rows.onKeyOf(id)}>
+              {nodes.length > 1 && (
+                <span className="flex items-center self-center">
+                  {rows.handleOf(id)}
+                  {rows.arrowsOf(id, `Condition ${index + 1}`)}
+                </span>
+              )}
+              <div className="sentence min-w-0 flex-1">
+                <NodeBody id={id} path={`${path}/conditions/${id}`} node={node} depth={depth} markets={markets} edit={edit} />
+              </div>
+              <span className="text-[13px]">
+                {node.kind === 'group' ? (
+                  <button type="button" className="quiet-button text-soft" onClick={() => edit(dissolveGroup(place, id))}>
+                    dissolve the group
+                  </button>
+                ) : (
+                  depth < maxDepth && (
+                    <button type="button" className="quiet-button text-soft" onClick={() => edit(wrapNode([...place, 'conditions', id], of === 'any' ? 'all' : 'any'))} aria-label={`Put condition ${index + 1} into a group`}>
+                      group it
+                    </button>
+                  )
+                )}
+                <Remove what={`condition ${index + 1}`} remove={() => edit(removeNode([...place, 'conditions', id]))} />
+              </span>
+            </div>
+          </li>
+        ))}
+        <li>
+          <AddCondition markets={markets} nested={depth < maxDepth} add={(node) => edit(addNode(place, node))} />
+        </li>
+      </ol>
+    </>
+  );
+}
+
+function NodeBody({ id, path, node, depth, markets, edit }: { id: string; path: string; node: ConditionNode; depth: number; markets: string; edit: (edit: Edit) => boolean }) {
+  const [folded, setFolded] = useState(false);
+  if (node.kind !== 'group') return <ConditionLeaf path={path} node={node} markets={markets} edit={edit} />;
+  return (
+    <>
+      <button type="button" className="quiet-button !px-1 text-soft" aria-expanded={!folded} onClick={() => setFolded(!folded)} aria-label={`Group ${id}`}>
+        {folded ? '▸' : '▾'}
+      </button>
+      {folded ? <span className="text-soft">a group of {Object.keys(node.conditions).length}</span> : <Tree path={path} of={node.of} conditions={node.conditions} depth={depth + 1} markets={markets} edit={edit} />}
+    </>
+  );
+}

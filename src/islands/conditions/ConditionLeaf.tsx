@@ -1,0 +1,135 @@
+import { memo } from 'react';
+import { setNode } from '../../client/condition-edits.ts';
+import type { Edit } from '../../client/edit.ts';
+import { basisInWords } from '../../core/conditions/read-out.ts';
+import { wordsWith } from '../../core/conditions/begin-leaf.ts';
+import { factOf } from '../../core/conditions/fact-list.ts';
+import { inOrder } from '../../core/ordered.ts';
+import type { Basis, ConditionNode } from '../../core/policy/types.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { EditedField } from '../frame/EditedField.tsx';
+import { useDraft } from '../frame/page-context.tsx';
+import { parseNumber, parsePosition } from '../frame/typed-text.ts';
+import { Compared, MoneyCompared } from './Compared.tsx';
+import { GoodsPhrase } from './GoodsPhrase.tsx';
+import { DateAndTime, DaysOfWeek, TimeOfDay } from './Moment.tsx';
+import { PatternList, WordValues } from './WordValues.tsx';
+
+type Leaf = Exclude<ConditionNode, { kind: 'group' }>;
+export interface LeafProps<N extends Leaf = Leaf> {
+  /** steps from the policy, joined by slashes */
+  path: string;
+  node: N;
+  /** ids of the markets whose amounts are stated, parted by spaces */
+  markets: string;
+  edit: (edit: Edit) => boolean;
+}
+
+/** One condition as a clause whose parts are chosen and typed in place; drawn anew only when it has changed. */
+export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, edit }: LeafProps) {
+  const set = (values: Record<string, unknown>) => setNode(path.split('/'), values);
+  if (node.kind === 'qualifier') return <NamedCondition path={path} node={node} markets={markets} edit={edit} />;
+  const fact = factOf(node);
+  const subject = (
+    <span>
+      <span className="text-soft">{fact.about}:</span> {fact.name}{' '}
+    </span>
+  );
+  switch (node.kind) {
+    case 'yesNo':
+      return (
+        <>
+          {subject}
+          <PhraseSelect label={`${fact.about} ${fact.name}`} value={String(node.is)} options={[['true', 'yes'], ['false', 'no']]} choose={(value) => edit(set({ is: value === 'true' }))} />
+        </>
+      );
+    case 'word': {
+      const negated = node.operator === 'isNot' || node.operator === 'noneOf';
+      return (
+        <>
+          {subject}
+          <PhraseSelect label="Is or is not" value={negated ? 'not' : 'is'} options={[['is', node.values.length > 1 ? 'one of' : 'being'], ['not', node.values.length > 1 ? 'known and none of' : 'known and not']]} choose={(value) => edit(set(wordsWith(node.values, value === 'not')))} />{' '}
+          <WordValues fact={node.fact} label={`${fact.about} ${fact.name}`} values={node.values} change={(values) => edit(set(wordsWith(values, negated)))} />
+        </>
+      );
+    }
+    case 'number':
+      return (
+        <>
+          {subject}
+          <Compared node={node} unit={units[node.fact] ?? ''} base={node.fact === 'shopper.lifetimeSpend'} set={set} edit={edit} />
+        </>
+      );
+    case 'goodsNumber':
+      return (
+        <>
+          {subject}
+          (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />) <Compared node={node} unit="items" set={set} edit={edit} />
+        </>
+      );
+    case 'money':
+    case 'goodsMoney':
+      return (
+        <>
+          {subject}
+          {node.kind === 'goodsMoney' && (
+            <>
+              (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />){' '}
+            </>
+          )}
+          <PhraseSelect label="Basis" value={node.basis} options={bases.map((basis) => [basis, basisInWords(basis)] as const)} choose={(basis) => edit(set({ basis }))} />, <MoneyCompared node={node} markets={markets} set={set} edit={edit} />
+        </>
+      );
+    case 'contents':
+      return (
+        <>
+          <span className="text-soft">The cart:</span> <PhraseSelect label="Contains" value={node.operator} options={[['contains', 'contains'], ['only', 'contains nothing but'], ['none', 'contains none of']]} choose={(operator) => edit(set({ operator }))} /> <GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />
+        </>
+      );
+    case 'postcode':
+      return (
+        <>
+          {subject} is among <PatternList patterns={node.patterns} change={(patterns) => edit(set({ patterns }))} />
+        </>
+      );
+    case 'distance':
+      return (
+        <>
+          {subject} at <EditedField label="Place, degrees north and east" shown={`${node.center.latitude}, ${node.center.longitude}`} parse={parsePosition} change={(center) => set({ center })} edit={edit} /> <Compared node={node} unit="km" parse={parseNumber(0, 20_040)} set={set} edit={edit} />
+        </>
+      );
+    case 'instant':
+      return (
+        <>
+          {subject}
+          <DateAndTime node={node} set={set} edit={edit} />
+        </>
+      );
+    case 'weekday':
+      return (
+        <>
+          {subject}
+          <DaysOfWeek node={node} set={set} edit={edit} />
+        </>
+      );
+    case 'timeOfDay':
+      return (
+        <>
+          {subject}
+          <TimeOfDay node={node} set={set} edit={edit} />
+        </>
+      );
+  }
+});
+
+const bases: readonly Basis[] = ['afterDiscountsAsShown', 'afterDiscountsWithTax', 'afterDiscountsWithoutTax', 'beforeDiscountsAsShown', 'beforeDiscountsWithTax', 'beforeDiscountsWithoutTax'];
+const units: Partial<Record<string, string>> = { 'shopper.orderCount': 'times', 'shopper.daysSinceLastOrder': 'days', 'cart.items': 'items', 'cart.lines': 'lines', 'cart.weight': 'g', 'cart.volume': 'cm³', 'cart.chargeableWeight': 'g', 'cart.longestSide': 'mm', 'line.quantity': 'pieces' };
+
+function NamedCondition({ path, node, edit }: LeafProps<Extract<Leaf, { kind: 'qualifier' }>>) {
+  const qualifiers = useDraft((state) => state.policy.qualifiers);
+  return (
+    <>
+      <PhraseSelect label="Named condition" value={node.qualifier} options={inOrder(qualifiers).map(([id, { name }]) => [id, `“${name}”`] as const)} choose={(qualifier) => edit(setNode(path.split('/'), { qualifier }))} /> holds
+    </>
+  );
+}

@@ -1,0 +1,95 @@
+import { useState } from 'react';
+import type { Edit } from '../../client/edit.ts';
+import { withGoods } from '../../core/conditions/known-words.ts';
+import type { Amounts, GoodsSelection } from '../../core/policy/types.ts';
+import { Remove } from '../../ui/Remove.tsx';
+import { AmountField } from '../frame/AmountField.tsx';
+import { useDraft, usePage } from '../frame/page-context.tsx';
+import { GoodsSearch } from './first-words.tsx';
+
+const fields = ['categories', 'tags', 'products'] as const;
+const kinds = { categories: 'category', tags: 'tag', products: '' } as const;
+
+/** Goods by category, tag and product, any of which is enough, and a range of prices a piece. */
+export function GoodsPhrase({ goods, markets, change, edit }: { goods: GoodsSelection; markets: string; change: (goods: GoodsSelection) => Edit; edit: (edit: Edit) => boolean }) {
+  const { catalogue } = usePage();
+  const [adding, setAdding] = useState(false);
+  const [priced, setPriced] = useState(goods.unitPriceFrom !== undefined || goods.unitPriceBelow !== undefined);
+  const named = fields.flatMap((field) => (goods[field] ?? []).map((word) => ({ field, word, name: field === 'products' ? (catalogue.get(word)?.name ?? word) : word })));
+  const single = Object.keys(goods).length === 1 && named.length === 1;
+  return (
+    <>
+      {named.map(({ field, word, name }, index) => (
+        <span key={`${field} ${word}`}>
+          {index > 0 && ' or '}
+          {kinds[field] && <span className="text-soft">{kinds[field]} </span>}
+          {name}
+          {!single && (
+            <Remove
+              what={name}
+              remove={() => {
+                const next = withGoods(goods, field, word, false);
+                if (next) edit(change(next));
+              }}
+            />
+          )}
+        </span>
+      ))}
+      {named.length === 0 && 'any goods'}
+      {priced &&
+        markets.split(' ').map((id) => (
+          <span key={id}>
+            {' '}
+            <PriceBound word="from" marketId={id} table={goods.unitPriceFrom} change={(table) => change({ ...without(goods, 'unitPriceFrom'), ...(table ? { unitPriceFrom: table } : {}) })} edit={edit} />{' '}
+            <PriceBound word="below" marketId={id} table={goods.unitPriceBelow} change={(table) => change({ ...without(goods, 'unitPriceBelow'), ...(table ? { unitPriceBelow: table } : {}) })} edit={edit} />
+          </span>
+        ))}
+      {adding ? (
+        <GoodsSearch
+          close={() => setAdding(false)}
+          choose={(field, word) => {
+            const next = withGoods(goods, field, word, true);
+            if (next) edit(change(next));
+            setAdding(false);
+          }}
+        />
+      ) : (
+        <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setAdding(true)}>
+          or …
+        </button>
+      )}
+      {!priced && (
+        <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setPriced(true)}>
+          with a price …
+        </button>
+      )}
+    </>
+  );
+}
+
+function without<K extends keyof GoodsSelection>(goods: GoodsSelection, field: K): Omit<GoodsSelection, K> {
+  const { [field]: _, ...others } = goods;
+  return others;
+}
+
+function PriceBound({ word, marketId, table, change, edit }: { word: 'from' | 'below'; marketId: string; table: Amounts | undefined; change: (table: Amounts | undefined) => Edit; edit: (edit: Edit) => boolean }) {
+  const market = useDraft((state) => state.policy.markets[marketId]!);
+  return (
+    <>
+      {word}{' '}
+      <AmountField
+        label={`Price of a piece ${word}, ${market.name}`}
+        amount={table?.[marketId]}
+        marketId={marketId}
+        change={(amount) => {
+          const rest = Object.fromEntries(Object.entries(table ?? {}).filter(([id]) => id !== marketId));
+          const next = amount ? { ...rest, [marketId]: amount } : rest;
+          return change(Object.keys(next).length > 0 ? (next as Amounts) : undefined);
+        }}
+        edit={edit}
+        optional="any"
+      />{' '}
+      {market.currency}
+    </>
+  );
+}

@@ -1,0 +1,59 @@
+import { useState } from 'react';
+import type { LeafNode } from '../../core/conditions/compile-leaf.ts';
+import { Remove } from '../../ui/Remove.tsx';
+import { useDraft, usePage } from '../frame/page-context.tsx';
+import { countryName } from '../frame/place-names.ts';
+import { PostcodeWord, WordSearch } from './first-words.tsx';
+
+type WordFact = Extract<LeafNode, { kind: 'word' }>['fact'];
+
+/** The words of a condition; the last one stays, because without any there would be no condition. */
+export function WordValues({ fact, label, values, change }: { fact: WordFact; label: string; values: readonly string[]; change: (values: string[]) => void }) {
+  const [adding, setAdding] = useState(false);
+  return (
+    <>
+      {values.map((word, index) => (
+        <span key={word}>
+          {index > 0 && ' or '}
+          <WordName fact={fact} word={word} />
+          {values.length > 1 && <Remove what={word} remove={() => change(values.filter((other) => other !== word))} />}
+        </span>
+      ))}
+      {adding ? (
+        <WordSearch
+          fact={fact}
+          label={label}
+          close={() => setAdding(false)}
+          choose={(word) => {
+            setAdding(false);
+            if (!values.includes(word)) change([...values, word]);
+          }}
+        />
+      ) : (
+        <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setAdding(true)}>
+          or …
+        </button>
+      )}
+    </>
+  );
+}
+
+function WordName({ fact, word }: { fact: WordFact; word: string }) {
+  const { locale } = usePage();
+  const name = useDraft(({ policy }) => (fact === 'destination.zone' ? policy.zones[word]?.name : fact === 'destination.market' ? policy.markets[word]?.name : undefined));
+  return <>{fact === 'destination.country' ? countryName(word, locale) : (name ?? word)}</>;
+}
+
+export function PatternList({ patterns, change }: { patterns: readonly string[]; change: (patterns: string[]) => void }) {
+  return (
+    <>
+      {patterns.map((pattern) => (
+        <span key={pattern} className="mr-2">
+          {pattern}
+          {patterns.length > 1 && <Remove what={pattern} remove={() => change(patterns.filter((other) => other !== pattern))} />}
+        </span>
+      ))}
+      <PostcodeWord add={(pattern) => !patterns.includes(pattern) && change([...patterns, pattern])} />
+    </>
+  );
+}
