@@ -53,6 +53,12 @@ const wordWords: Record<Extract<LeafNode, { kind: 'word' }>['fact'], { name: str
   'destination.market': { name: 'the market', several: false },
 };
 
+/** A fact of words as read-outs name it, and how its being or not being something is said. */
+export function wordFactInWords(fact: keyof typeof wordWords): { name: string; is: string; isNot: string } {
+  const { name, several } = wordWords[fact];
+  return several ? { name, is: 'include', isNot: 'are known and do not include' } : { name, is: 'is', isNot: 'is known and is not' };
+}
+
 const numberWords: Record<Extract<LeafNode, { kind: 'number' }>['fact'], { name: string; unit: string }> = {
   'shopper.orderCount': { name: 'the shopper’s number of past orders', unit: '' },
   'shopper.daysSinceLastOrder': { name: 'the time since the shopper’s last order', unit: ' days' },
@@ -129,11 +135,10 @@ class Reader {
   }
 
   private word({ fact, operator, values }: Extract<ConditionNode, { kind: 'word' }>): string {
-    const { name, several } = wordWords[fact];
+    const { name, is, isNot } = wordFactInWords(fact);
     const shown = list(values.map((value) => `“${this.nameOf(fact, value)}”`), 'or');
     const negated = operator === 'isNot' || operator === 'noneOf';
-    if (several) return `${name} ${negated ? 'are known and do not include' : 'include'} ${shown}`;
-    return `${name} ${negated ? 'is known and is not' : 'is'} ${shown}`;
+    return `${name} ${negated ? isNot : is} ${shown}`;
   }
 
   private number({ fact, operator, value, to }: Extract<ConditionNode, { kind: 'number' }>): string {

@@ -1,6 +1,7 @@
+import { readOut } from '../conditions/read-out.ts';
 import { formatMoney } from '../money/format.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
-import type { DeliveryOption, LocalAmount, Offer, Policy } from './types.ts';
+import type { Condition, DeliveryOption, LocalAmount, Offer, Policy } from './types.ts';
 
 /** The stop of the trail where a change was made and can be looked at. */
 export type ChangePlace = 'markets' | 'delivery' | 'offers' | 'wording' | 'store';
@@ -20,6 +21,9 @@ type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 /** Collections whose entries come and go as one change. */
 const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates|places|calendars)\/[^/]+$/, /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/, /\/charge\/lines\/[^/]+$/, /\/area\/(include|exclude)\/[^/]+$/];
 
+/** A tree of conditions is one value: what it says, read out. */
+const conditions = /^\/qualifiers\/[^/]+\/condition$|^\/(options|offers)\/(.*\/)?when$/;
+
 /** Test carts and assumptions are no promise to shoppers, so they are not among the changes of a release. */
 const unseen = ['/testCarts', '/assumptions', '/version'];
 
@@ -29,7 +33,7 @@ export function policyChanges(from: Policy, to: Policy, language: string): Polic
   const visit = (before: Json | undefined, after: Json | undefined, path: string): void => {
     if (unseen.includes(path) || equal(before, after)) return;
     const whole = wholes.some((pattern) => pattern.test(path));
-    if (isAmount(before) || isAmount(after) || (whole && (before === undefined || after === undefined)) || !isObject(before ?? {}) || !isObject(after ?? {})) {
+    if (isAmount(before) || isAmount(after) || conditions.test(path) || (whole && (before === undefined || after === undefined)) || !isObject(before ?? {}) || !isObject(after ?? {})) {
       changes.push(describe(path, before, after, from, to, language));
       return;
     }
@@ -75,7 +79,8 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
   };
   const change = (place: ChangePlace, subject: string, marketId?: string): PolicyChange => {
     const isMoney = marketId !== undefined && (isAmount(before) || isAmount(after));
-    const write = (policy: Policy, value: Json | undefined) => (isMoney ? amountIn(policy, marketId, value) : plain(value));
+    const said = (policy: Policy, value: Json | undefined) => (value === undefined ? null : readOut(policy, value as unknown as Condition, marketId));
+    const write = (policy: Policy, value: Json | undefined) => (conditions.test(path) ? said(policy, value) : isMoney ? amountIn(policy, marketId, value) : plain(value));
     return { path, place, subject, before: write(from, before), after: write(to, after) };
   };
 
@@ -98,6 +103,8 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
       const marketId = lookUp((policy) => policy.zones[option?.zone ?? '']?.market);
       return change('delivery', `Delivery option “${option?.name ?? id}”${rest(steps.slice(2))}`, marketId);
     }
+    case 'qualifiers':
+      return change('offers', `Condition “${lookUp((policy) => policy.qualifiers[id])?.name ?? id}”${rest(steps.slice(2).filter((step) => step !== 'condition'))}`);
     case 'rates':
       return change('markets', `Adopted rate of ${id}${rest(steps.slice(2).filter((step) => step !== 'rate'))}`);
     case 'markets':

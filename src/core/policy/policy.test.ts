@@ -58,5 +58,13 @@ describe('changes between two policies', () => {
     expect(changes((policy) => (policy.wording['free-delivery']!.reached!.everyPlace!['en-GB'] = 'Free!'))).toMatchObject([{ place: 'wording', before: 'Your delivery is free.', after: 'Free!' }]);
     expect(changes((policy) => Object.assign(policy.options['nlbe-door']!.charge.lines['step-1']!.price, { fixed: { exact: 700 } }))).toMatchObject([{ place: 'delivery', before: '€6.95', after: '€7.00' }]);
   });
+  test('a tree of conditions is one change, read out, wherever it stands', () => {
+    const when = { of: 'all' as const, conditions: { a: { order: 1, kind: 'yesNo' as const, fact: 'shopper.signedIn' as const, is: true }, b: { order: 2, kind: 'number' as const, fact: 'cart.weight' as const, operator: 'atLeast' as const, value: 300 } } };
+    const said = 'the shopper is signed in and the weight is at least 300 g';
+    expect(changes((policy) => (policy.options['nlbe-door']!.when = when))).toMatchObject([{ place: 'delivery', subject: 'Delivery option “Parcel to the door”, when', before: null, after: said }]);
+    expect(changes((policy) => (policy.options['nlbe-door']!.charge.lines['step-1']!.when = when))).toMatchObject([{ after: said }]);
+    const named = changed((policy) => (policy.qualifiers.known = { order: 1, name: 'Known', condition: when }));
+    expect(policyChanges(named, { ...named, qualifiers: { known: { order: 1, name: 'Known', condition: { ...when, of: 'any' } } } }, 'en-GB')).toMatchObject([{ place: 'offers', subject: 'Condition “Known”', before: said, after: said.replace(' and ', ' or ') }]);
+  });
   test('test carts reach no shopper', () => expect(changes((policy) => delete policy.testCarts['beach-day'])).toEqual([]));
 });

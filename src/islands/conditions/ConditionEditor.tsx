@@ -62,7 +62,7 @@ function Tree({ path, of, conditions, depth, markets, edit }: { path: string; of
                   {rows.arrowsOf(id, `Condition ${index + 1}`)}
                 </span>
               )}
-              <div className="sentence min-w-0 flex-1">
+              <div className="sentence min-w-0 flex-1 basis-60">
                 <NodeBody id={id} path={`${path}/conditions/${id}`} node={node} depth={depth} markets={markets} edit={edit} />
               </div>
               <span className="text-[13px]">

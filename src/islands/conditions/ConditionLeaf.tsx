@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { setNode } from '../../client/condition-edits.ts';
 import type { Edit } from '../../client/edit.ts';
-import { basisInWords } from '../../core/conditions/read-out.ts';
+import { basisInWords, wordFactInWords } from '../../core/conditions/read-out.ts';
 import { wordsWith } from '../../core/conditions/begin-leaf.ts';
 import { factOf } from '../../core/conditions/fact-list.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -45,11 +45,11 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
       );
     case 'word': {
       const negated = node.operator === 'isNot' || node.operator === 'noneOf';
+      const words = wordFactInWords(node.fact);
       return (
         <>
-          {subject}
-          <PhraseSelect label="Is or is not" value={negated ? 'not' : 'is'} options={[['is', node.values.length > 1 ? 'one of' : 'being'], ['not', node.values.length > 1 ? 'known and none of' : 'known and not']]} choose={(value) => edit(set(wordsWith(node.values, value === 'not')))} />{' '}
-          <WordValues fact={node.fact} label={`${fact.about} ${fact.name}`} values={node.values} change={(values) => edit(set(wordsWith(values, negated)))} />
+          {words.name} <PhraseSelect label={`${words.name}: is or is not`} value={String(negated)} options={[['false', words.is], ['true', words.isNot]]} choose={(value) => edit(set(wordsWith(node.values, value === 'true')))} />{' '}
+          <WordValues fact={node.fact} label={words.name} values={node.values} change={(values) => edit(set(wordsWith(values, negated)))} />
         </>
       );
     }

@@ -55,9 +55,12 @@ export function OptionDetails({ optionId, option, marketId, market, words }: { o
       <p className="text-[13px]">Below it {texts('description', 'Description')}</p>
       <p className="text-[13px]">Once it is free {texts('freeLabel', 'Label once free')}</p>
       <div className="sentence">
-        Offered <WhenPhrase label="Offered" place={at('when')} when={option.when} marketId={marketId} edit={edit} testId="offered-when" />, from {date('Offered from', 'from')} until {date('Offered until', 'until')} on the clock of{' '}
-        <PhraseSelect label="Clock of the dates" value={schedule?.readIn === 'market' ? 'market' : 'store'} options={[['store', 'the store'], ['market', 'the market']]} choose={(readIn) => schedule && edit(setAt(at('schedule', 'readIn'), readIn))} />; elsewhere and otherwise {option.whenUnavailable ? 'shown with' : 'hidden, or shown with'} {texts('whenUnavailable', 'Text when unavailable')}
+        Offered <WhenPhrase label="Offered" place={at('when')} when={option.when} marketId={marketId} edit={edit} testId="offered-when" />
       </div>
+      <p>
+        From {date('Offered from', 'from')} until {date('Offered until', 'until')} on the clock of{' '}
+        <PhraseSelect label="Clock of the dates" value={schedule?.readIn === 'market' ? 'market' : 'store'} options={[['store', 'the store'], ['market', 'the market']]} choose={(readIn) => schedule && edit(setAt(at('schedule', 'readIn'), readIn))} />; elsewhere and otherwise {option.whenUnavailable ? 'shown with' : 'hidden, or shown with'} {texts('whenUnavailable', 'Text when unavailable')}
+      </p>
       <p className="text-[13px]">
         Tags <WordList what="tag" words={option.tags} placeholder="add a tag" change={(tags) => edit(setOption(optionId, 'tags', tags))} />
         channels <WordList what="channel" words={option.channels} none="all" placeholder="only in …" change={(channels) => edit(setOption(optionId, 'channels', channels))} />

@@ -113,7 +113,7 @@ function Row({ product, terms, flag, price }: { product: Product; terms: MarketT
       <td className="py-1 pr-4">
         <input type="checkbox" className="checkbox checkbox-xs" aria-label={`${name} is always delivered free`} checked={shipsFree} onChange={(event) => flag(product, 'shipsFree', event.target.checked)} />
       </td>
-      <td className="py-1">
+      <td className="sentence py-1">
         <TypedField label={`Own delivery price of ${name}, ${currency}`} shown={own === undefined ? '' : toDecimal(own, currency)} parse={orNone<number>(amount)} show={nothing} commit={(minor: number | undefined) => price(product, minor ?? null)} placeholder="as the options" testId={`own-price-${id}`} />
         {follows && <span className="text-soft"> follows {terms.money.baseCurrency}</span>}
       </td>
