@@ -1,4 +1,6 @@
-import { readFile } from 'node:fs/promises';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { chromium, type BrowserContext } from 'playwright-core';
 import { trail } from '../../src/islands/frame/trail.ts';
 import { freshDatabase, startApplication, startTestDatabase } from '../../tests/support/application.ts';
@@ -36,11 +38,11 @@ const edits: [path: string, name: string, field: string, values: string[]][] = [
 export async function bars(): Promise<Bar[]> {
   const database = await startTestDatabase('bench');
   const application = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_bench_big') });
-  const browser = await chromium.launch({ executablePath: programFromDebian('chromium', ['chromium', 'fonts-liberation']), args: chromiumArguments });
+  // One visitor, who has been here before: what the browser may keep, files and compiled scripts, it keeps in a profile of its own.
+  const profile = await mkdtemp(join(tmpdir(), 'summant-visitor-'));
+  const visitor = await chromium.launchPersistentContext(profile, { executablePath: programFromDebian('chromium', ['chromium', 'fonts-liberation']), args: chromiumArguments, viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
   try {
     await putBigStore(application.address);
-    // One visitor, who has been here before: what the browser may keep, it has kept.
-    const visitor = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
     const opened: Bar[] = [];
     for (const { id, name, built } of trail) {
       if (!built) continue;
@@ -52,7 +54,8 @@ export async function bars(): Promise<Bar[]> {
     for (const [path, name, field, values] of edits) edited.push(...(await editBars(visitor, `${application.address}${path}`, name, field, values)));
     return [...opened, ...edited];
   } finally {
-    await browser.close();
+    await visitor.close();
+    await rm(profile, { recursive: true, force: true });
     await application.stop();
     await database.stop();
   }

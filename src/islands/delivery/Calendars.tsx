@@ -1,5 +1,6 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { freshId, setAt } from '../../client/set-at.ts';
+import { countOptions } from '../../core/options/count-options.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Calendar } from '../../core/policy/types.ts';
 import { dayNumber } from '../../core/time/day.ts';
@@ -15,7 +16,8 @@ export function Calendars() {
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
   const calendars = inOrder(policy.calendars ?? {});
-  const used = (id: string) => Object.values(policy.options).filter(({ estimate }) => estimate.calendar === id).length;
+  const counts = useMemo(() => countOptions(policy.options, ({ estimate }) => estimate.calendar), [policy.options]);
+  const used = (id: string) => counts.get(id) ?? 0;
   const add = () => edit(setAt(['calendars', freshId('calendar', policy.calendars ?? {})], { order: orderAfterLast(policy.calendars ?? {}), name: `Calendar ${calendars.length + 1}`, workingDays: [1, 2, 3, 4, 5], holidays: {} } satisfies Calendar));
   return (
     <section className="mt-3 border-t border-hairline pt-2" aria-label="Calendars">

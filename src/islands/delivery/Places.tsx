@@ -1,6 +1,8 @@
+import { useMemo } from 'react';
 import type { Edit } from '../../client/edit.ts';
 import { setHours } from '../../client/option-edits.ts';
 import { freshId, setAt } from '../../client/set-at.ts';
+import { countOptions } from '../../core/options/count-options.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Market, PickUpPlace } from '../../core/policy/types.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
@@ -16,6 +18,7 @@ export function Places({ market }: { market: Market }) {
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
   const places = inOrder(policy.places ?? {});
+  const used = useMemo(() => countOptions(policy.options, (option) => option.place), [policy.options]);
   const { origin } = policy.store;
   const add = () => edit(setAt(['places', freshId('place', policy.places ?? {})], { order: orderAfterLast(policy.places ?? {}), name: `Place ${places.length + 1}`, address: { street: '', postcode: origin.postcode, town: '', country: origin.country } } satisfies PickUpPlace));
   return (
@@ -24,7 +27,7 @@ export function Places({ market }: { market: Market }) {
       {refusal}
       <ul>
         {places.map(([id, place]) => (
-          <Place key={id} id={id} place={place} market={market} used={Object.values(policy.options).filter((option) => option.place === id).length} edit={edit} />
+          <Place key={id} id={id} place={place} market={market} used={used.get(id) ?? 0} edit={edit} />
         ))}
       </ul>
       <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-place">

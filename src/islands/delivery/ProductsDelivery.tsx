@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { call } from '../../client/http.ts';
 import { ownDeliveryIn } from '../../core/catalogue/product-amount.ts';
 import { stateOf, type Product, type ProductAmount, type ProductDeliveryChange } from '../../core/catalogue/product.ts';
@@ -13,7 +13,7 @@ import { orNone } from '../frame/typed-text.ts';
 const mostShown = 30;
 
 /** Products that options' charges do not treat as others: a price of their own, always free, or nothing to deliver. */
-export function ProductsDelivery({ marketId, terms }: { marketId: string; terms: MarketTerms }) {
+export const ProductsDelivery = memo(function ProductsDelivery({ marketId, terms }: { marketId: string; terms: MarketTerms }) {
   const { catalogue, setProduct } = usePage();
   const [looked, setLooked] = useState<readonly string[]>([]);
   const [said, setSaid] = useState<{ text: string; wrong?: boolean; back?: { id: string; change: ProductDeliveryChange } } | null>(null);
@@ -89,7 +89,7 @@ export function ProductsDelivery({ marketId, terms }: { marketId: string; terms:
       </div>
     </section>
   );
-}
+});
 
 const isSpecial = ({ needsDelivery, shipsFree, ownDelivery }: Product, marketId: string) => !needsDelivery || shipsFree || ownDelivery?.[marketId] !== undefined;
 

@@ -1,6 +1,18 @@
 import { useId, useState } from 'react';
-import type { Product } from '../../core/catalogue/product.ts';
+import type { Catalogue, Product } from '../../core/catalogue/product.ts';
 import { usePage } from './page-context.tsx';
+
+/** Of many products only those that fit what is typed are put to the browser, which lists a handful anyway. */
+const mostSuggested = 50;
+
+function suggested(catalogue: Catalogue, wanted: string): Product[] {
+  const found: Product[] = [];
+  for (const product of catalogue.values()) {
+    if (found.length === mostSuggested) break;
+    if (product.name.toLowerCase().includes(wanted) || product.sku.toLowerCase().startsWith(wanted)) found.push(product);
+  }
+  return found;
+}
 
 /** A product typed by name or SKU. */
 export function ProductSearch({ label, action, choose }: { label: string; action: string; choose: (product: Product) => void }) {
@@ -8,10 +20,9 @@ export function ProductSearch({ label, action, choose }: { label: string; action
   const id = useId();
   const [name, setName] = useState('');
   const [unknown, setUnknown] = useState(false);
-  const products = [...catalogue.values()];
+  const wanted = name.trim().toLowerCase();
   const find = () => {
-    const wanted = name.trim().toLowerCase();
-    const product = products.find((candidate) => candidate.name.toLowerCase() === wanted || candidate.sku.toLowerCase() === wanted);
+    const product = [...catalogue.values()].find((candidate) => candidate.name.toLowerCase() === wanted || candidate.sku.toLowerCase() === wanted);
     setUnknown(!product && wanted !== '');
     if (!product) return;
     choose(product);
@@ -40,7 +51,7 @@ export function ProductSearch({ label, action, choose }: { label: string; action
         }}
       />
       <datalist id={`${id}-catalogue`}>
-        {products.map((product) => (
+        {suggested(catalogue, wanted).map((product) => (
           <option key={product.id} value={product.name}>
             {product.sku}
           </option>

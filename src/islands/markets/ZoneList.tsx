@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { addZone, removeZone } from '../../client/market-edits.ts';
 import { moveBy, setAt } from '../../client/set-at.ts';
+import { countOptions } from '../../core/options/count-options.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { areaInWords, decidesByInWords, regionsIn } from '../../core/places/area-in-words.ts';
 import type { Market } from '../../core/policy/types.ts';
@@ -19,11 +20,7 @@ export function ZoneList({ marketId, market, open, setOpen }: { marketId: string
   const { locale } = usePage();
   const { edit, refusal } = useGuardedEdit();
   const zones = useMemo(() => inOrder(policy.zones).filter(([, zone]) => zone.market === marketId), [policy.zones, marketId]);
-  const optionsOf = useMemo(() => {
-    const counts = new Map<string, number>();
-    for (const { zone } of Object.values(policy.options)) counts.set(zone, (counts.get(zone) ?? 0) + 1);
-    return counts;
-  }, [policy.options]);
+  const optionsOf = useMemo(() => countOptions(policy.options, ({ zone }) => zone), [policy.options]);
   const ids = zones.map(([id]) => id);
   const regions = useMemo(() => zones.flatMap(([, { area }]) => regionsIn(area)), [zones]);
   const names = { country: (code: string) => countryName(code, locale), region: useRegionNames(regions) };
