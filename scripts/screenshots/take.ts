@@ -32,6 +32,12 @@ async function showDrift(page: Page): Promise<void> {
   await page.getByTestId('drift-table').scrollIntoViewIfNeeded();
 }
 
+async function openConditions(page: Page): Promise<void> {
+  await page.getByTestId('offered-when-edit').click();
+  await page.getByTestId('add-condition').click();
+  await page.getByTestId('condition-editor').evaluate((editor) => editor.scrollIntoView({ block: 'center' }));
+}
+
 const pictures: Picture[] = [
   { name: 'offers', path: '/offers', before: lowerGoal },
   { name: 'offers-night', path: '/offers?market=uk', scheme: 'dark' },
@@ -41,6 +47,7 @@ const pictures: Picture[] = [
   { name: 'drift', path: '/markets?market=jp', before: showDrift },
   { name: 'delivery', path: '/delivery?market=nlbe', before: async (page) => page.getByTestId('charge-picture').hover({ position: { x: 420, y: 90 } }) },
   { name: 'charge', path: '/delivery?zone=deat-all&option=deat-door', scheme: 'dark', before: (page) => page.getByTestId('charge-editor').scrollIntoViewIfNeeded() },
+  { name: 'conditions', path: '/delivery?zone=nlbe-round&option=nlbe-round-van', before: openConditions },
   { name: 'rehearse', path: '/rehearse?cart=gift-and-spares', before: (page) => page.getByTestId('checkout-uk-tracked').getByRole('button').click() },
   { name: 'release', path: '/release' },
 ];
