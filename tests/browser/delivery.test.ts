@@ -74,7 +74,7 @@ describe('a charge', () => {
     expect(await textOf(page, '[data-testid=charge-editor]')).toContain('no cart takes it: line 1 does');
     await page.getByRole('button', { name: 'Line 2 up' }).click();
     await expect.poll(async () => (await linesOf('nlbe-parcel-shop')).map(({ price }) => 'fixed' in price && price.fixed)).toEqual([{ exact: 500 }, { exact: 450 }]);
-    const lines = page.locator('[data-testid^=line-]');
+    const lines = page.locator('li[data-testid^=line-]');
     await lines.nth(1).getByTestId(/^drag-/).dragTo(lines.nth(0));
     await expect.poll(async () => (await linesOf('nlbe-parcel-shop')).map(({ price }) => 'fixed' in price && price.fixed)).toEqual([{ exact: 450 }, { exact: 500 }]);
     await page.getByTestId('charge-combine').selectOption('sum');
