@@ -14,7 +14,7 @@ export interface LocalMoney {
 }
 
 /** The local money of a market under the rates that the policy has adopted. */
-export function localMoneyOf(policy: Policy, marketId: string): LocalMoney {
+export function localMoneyOf(policy: Pick<Policy, 'store' | 'rates' | 'markets'>, marketId: string): LocalMoney {
   const market = policy.markets[marketId];
   const currency = market?.currency ?? policy.store.baseCurrency;
   const baseCurrency = policy.store.baseCurrency;

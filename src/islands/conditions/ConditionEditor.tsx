@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { addNode, dissolveGroup, moveNode, removeNode, setNode, wrapNode, type ConditionPlace } from '../../client/condition-edits.ts';
 import type { Edit } from '../../client/edit.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -6,6 +6,7 @@ import type { Condition, ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
+import { useStable } from '../frame/use-stable.ts';
 import { AddCondition } from './AddCondition.tsx';
 import { ConditionLeaf } from './ConditionLeaf.tsx';
 
@@ -24,12 +25,7 @@ const maxDepth = 8;
  * @param markets whose amounts are stated
  */
 export function ConditionEditor({ place, condition, markets, edit, label }: { place: ConditionPlace; condition: Pick<Condition, 'of' | 'conditions'>; markets: readonly string[]; edit: (edit: Edit) => boolean; label: string }) {
-  // The same function throughout, so that an edit redraws only what it has changed.
-  const current = useRef(edit);
-  useEffect(() => {
-    current.current = edit;
-  });
-  const stable = useCallback((wanted: Edit) => current.current(wanted), []);
+  const stable = useStable(edit);
   const path = place.join('/');
   return (
     <div className="condition-editor" role="group" aria-label={label} data-testid="condition-editor">

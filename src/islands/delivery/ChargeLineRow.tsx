@@ -10,7 +10,7 @@ import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { orNone, parseId, parsePercent, parseWhole } from '../frame/typed-text.ts';
 import { AmountField } from '../frame/AmountField.tsx';
-import { WhenPhrase } from './WhenPhrase.tsx';
+import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 
 type Over = NonNullable<ChargeLine['over']>;
 const measures: readonly ChargeMeasure[] = ['goodsValue', 'weight', 'chargeableWeight', 'items', 'lines', 'volume', 'longestSide'];
@@ -54,7 +54,7 @@ export function ChargeLineRow({ optionId, lineId, line, settled, number, marketI
         {free && (
           <>
             {' '}
-            applies <WhenPhrase label={`When line ${number} applies`} place={['options', optionId, 'charge', 'lines', lineId, 'when']} when={line.when} marketId={marketId} edit={edit} testId={`line-when-${number}`} />
+            applies <WhenPhrase label={`When line ${number} applies`} place={['options', optionId, 'charge', 'lines', lineId, 'when']} when={line.when} markets={[marketId]} edit={edit} testId={`line-when-${number}`} />
           </>
         )}
       </div>

@@ -13,7 +13,7 @@ import { orNone, parseName, parseTime, parseWhole } from '../frame/typed-text.ts
 import { ChargeEditor } from './ChargeEditor.tsx';
 import { CopyOption } from './CopyOption.tsx';
 import { kindWords } from './option-words.ts';
-import { WhenPhrase } from './WhenPhrase.tsx';
+import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 
 /** An option as sentences that read aloud, and its charge. */
 export function OptionDetails({ optionId, option, marketId, market, words }: { optionId: string; option: DeliveryOption; marketId: string; market: Market; words: ChargeWords }) {
@@ -55,7 +55,7 @@ export function OptionDetails({ optionId, option, marketId, market, words }: { o
       <p className="text-[13px]">Below it {texts('description', 'Description')}</p>
       <p className="text-[13px]">Once it is free {texts('freeLabel', 'Label once free')}</p>
       <div className="sentence">
-        Offered <WhenPhrase label="Offered" place={at('when')} when={option.when} marketId={marketId} edit={edit} testId="offered-when" />
+        Offered <WhenPhrase label="Offered" place={at('when')} when={option.when} markets={[marketId]} edit={edit} testId="offered-when" />
       </div>
       <p>
         From {date('Offered from', 'from')} until {date('Offered until', 'until')} on the clock of{' '}

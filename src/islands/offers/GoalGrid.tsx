@@ -1,14 +1,18 @@
-import { memo, useMemo, useRef, useState, type UIEvent } from 'react';
+import { memo, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type UIEvent } from 'react';
+import type { Edit } from '../../client/edit.ts';
 import { setTarget } from '../../client/edits.ts';
+import { inTurn } from '../../client/set-at.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { localMoneyOf, type LocalMoney } from '../../core/money/local-amount.ts';
 import { countsOrderValue } from '../../core/offers/order-value-goals.ts';
+import { decimalMarkOf, pastedTargets, unevenTargets } from '../../core/offers/target-table.ts';
 import { resolveTarget } from '../../core/offers/target.ts';
-import type { Goal, Market, Offer } from '../../core/policy/types.ts';
+import type { Goal, Market, Offer, Policy } from '../../core/policy/types.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useStable } from '../frame/use-stable.ts';
 import { useWidth } from '../frame/use-width.ts';
 import { parseCount, parseGoal } from './goal-field.ts';
 import { sharesAround } from '../spend-line/Regions.tsx';
@@ -26,13 +30,23 @@ interface Column {
 }
 
 /** Offers' goals × markets. An empty cell is a market without the offer, and stands out. */
-export function GoalGrid({ marketId, choose, distributions }: { marketId: string; choose: (market: string) => void; distributions: ReadonlyMap<string, Distribution> }) {
+export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distributions, edit }: {
+  marketId: string;
+  choose: (market: string) => void;
+  /** the offer looked at */
+  offerId: string;
+  chooseOffer: (offer: string) => void;
+  distributions: ReadonlyMap<string, Distribution>;
+  edit: (edit: Edit) => boolean;
+}) {
   const policy = usePolicy();
   const { locale } = usePage();
   const { store, rates, markets } = policy;
   // What amounts come to depends on these parts of the policy alone.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const columns = useMemo(() => inOrder(markets).map(([id, market]): Column => ({ id, market, money: localMoneyOf(policy, id) })), [store, rates, markets]);
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const terms = useMemo(() => policy, [store, rates, markets]);
   const box = useRef<HTMLDivElement>(null);
   const most = Math.ceil(useWidth(box, 800) / marketWidth) + 2 * margin;
   const [inView, setInView] = useState(() => columns.findIndex(({ id }) => id === marketId));
@@ -40,9 +54,26 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
   const onScroll = ({ currentTarget }: UIEvent) => setInView(stepAt(Math.floor(currentTarget.scrollLeft / marketWidth)));
   const drawn = useMemo(() => columns.slice(first, first + most), [columns, first, most]);
   const after = columns.length - first - drawn.length;
+  const rows = useMemo(() => inOrder(policy.offers).flatMap(([offer, { goals }]) => inOrder(goals).map(([goal]) => ({ offer, goal }))), [policy.offers]);
+  const [said, setSaid] = useState<string | null>(null);
+  const onPaste = (event: ClipboardEvent<HTMLTableElement>) => {
+    const text = event.clipboardData.getData('text/plain');
+    const at = (event.target as HTMLElement).closest('td')?.dataset;
+    if (!/[\t\n]/.test(text.trim()) || !at?.offer) return;
+    event.preventDefault();
+    const row = rows.findIndex(({ offer, goal }) => offer === at.offer && goal === at.goal);
+    const column = columns.findIndex(({ id }) => id === at.market);
+    const { cells, wrong } = pastedTargets(text, rows.slice(row), columns.slice(column).map(({ id }) => id), policy, decimalMarkOf(locale));
+    const [first] = wrong;
+    if (first) setSaid(`Nothing was pasted. Row ${first.row}, column ${first.column}, “${first.text}”: ${first.reason}${wrong.length > 1 ? `; and ${wrong.length - 1} more like it` : ''}.`);
+    else if (edit(inTurn(...cells.map(({ offer, goal, market, value }) => setTarget(offer, goal, market, value))))) setSaid(`${cells.length} cells were pasted. Undo takes all of it back.`);
+  };
+  const editStable = useStable(edit);
+  const chooseStable = useStable(chooseOffer);
   return (
+    <>
     <div ref={box} className="mt-2 overflow-x-auto contain-content" onScroll={onScroll}>
-      <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid">
+      <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid" onKeyDown={moveAmongCells} onPaste={onPaste}>
         <colgroup>
           <col width={nameWidth} />
           <col span={columns.length} width={marketWidth} />
@@ -66,12 +97,38 @@ export function GoalGrid({ marketId, choose, distributions }: { marketId: string
         </thead>
         <tbody>
           {inOrder(policy.offers).map(([offerId, offer]) => (
-            <OfferRows key={offerId} offerId={offerId} offer={offer} before={first} columns={drawn} after={after} distributions={distributions} locale={locale} />
+            <OfferRows key={offerId} offerId={offerId} offer={offer} before={first} columns={drawn} after={after} distributions={distributions} locale={locale} policy={terms} looked={offerId === looked} choose={chooseStable} edit={editStable} />
           ))}
         </tbody>
       </table>
     </div>
+      {said && (
+        <p role="status" className="text-[13px]" data-testid="grid-said">
+          {said}{' '}
+          <button type="button" className="quiet-button" onClick={() => setSaid(null)}>
+            All right
+          </button>
+        </p>
+      )}
+    </>
   );
+}
+
+/** Up, down and Enter go from row to row; left and right from column to column where the whole figure is chosen, as it is when a cell is come to. */
+function moveAmongCells(event: KeyboardEvent<HTMLTableElement>) {
+  const field = event.target;
+  if (!(field instanceof HTMLInputElement) || event.altKey || event.ctrlKey || event.metaKey) return;
+  const whole = field.selectionStart === 0 && field.selectionEnd === field.value.length;
+  const [down, along] = event.key === 'ArrowDown' || (event.key === 'Enter' && !event.shiftKey) ? [1, 0] : event.key === 'ArrowUp' || event.key === 'Enter' ? [-1, 0] : event.key === 'ArrowRight' && whole ? [0, 1] : event.key === 'ArrowLeft' && whole ? [0, -1] : [0, 0];
+  if (down === 0 && along === 0) return;
+  const row = field.closest('tr');
+  const cell = field.closest('td');
+  if (!row || !cell) return;
+  const next = along !== 0 ? (along > 0 ? cell.nextElementSibling : cell.previousElementSibling) : [...((down > 0 ? row.nextElementSibling : row.previousElementSibling)?.children ?? [])][[...row.children].indexOf(cell)];
+  const target = next?.querySelector('input');
+  if (!target) return;
+  event.preventDefault();
+  target.focus();
 }
 
 /** Scrolling goes from step to step of some columns, so that not every column passed draws the grid anew. */
@@ -87,14 +144,18 @@ function Gap({ columns, head }: { columns: number; head?: boolean }) {
 }
 
 /** A row for each goal of an offer. Drawn anew only when the offer has changed: a dragged goal leaves the others alone. */
-const OfferRows = memo(function OfferRows({ offerId, offer, before, columns, after, distributions, locale }: { offerId: string; offer: Offer; before: number; columns: readonly Column[]; after: number; distributions: ReadonlyMap<string, Distribution>; locale: string }) {
+const OfferRows = memo(function OfferRows({ offerId, offer, before, columns, after, distributions, locale, looked, choose, edit, policy }: { offerId: string; offer: Offer; policy: Pick<Policy, 'store' | 'rates' | 'markets'>; before: number; columns: readonly Column[]; after: number; distributions: ReadonlyMap<string, Distribution>; locale: string; looked: boolean; choose: (offer: string) => void; edit: (edit: Edit) => boolean }) {
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
   return inOrder(offer.goals).map(([goalId, goal], position, goals) => {
     const isMoney = goal.measure.kind === 'countedValue';
+    const uneven = unevenTargets(goal, policy);
     return (
       <tr key={goalId} className="border-b border-hairline">
         <th scope="row" className="sticky left-0 bg-base-100 py-1.5 pr-3 font-semibold">
-          {offer.name}
+          <button type="button" className={`text-left hover:underline ${offer.on ? '' : 'font-normal text-soft'}`} aria-pressed={looked} onClick={() => choose(offerId)} data-testid={`choose-${offerId}`}>
+            {looked && <span aria-hidden>▸ </span>}
+            {offer.name}
+          </button>
           {goals.length > 1 && <span className="font-normal text-soft"> goal {position + 1}</span>}
         </th>
         <Gap columns={before} />
@@ -112,8 +173,10 @@ const OfferRows = memo(function OfferRows({ offerId, offer, before, columns, aft
               label={`${offer.name}${goals.length > 1 ? ` ${position + 1}` : ''}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
               currency={isMoney ? market.currency : null}
               target={target}
-              remark={target === null ? whyMissing(offer, id) : share === null ? countUnit(goal) : `${percent.format(share)} reach it`}
+              remark={target === null ? whyMissing(offer, id) : [set && 'following' in set ? `follows ${toDecimal(set.following.base, money.baseCurrency)}` : '', share === null ? countUnit(goal) : `${percent.format(share)} reach it`].filter(Boolean).join(', ')}
+              odd={uneven.get(id) ?? null}
               stands={target === null && isGap(offer, id)}
+              edit={edit}
             />
           );
         })}
@@ -124,7 +187,7 @@ const OfferRows = memo(function OfferRows({ offerId, offer, before, columns, aft
 });
 
 /** One goal in one market, drawn anew only when something in it has changed. */
-const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, currency, target, remark, stands }: {
+const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, currency, target, remark, stands, odd, edit }: {
   offerId: string;
   goalId: string;
   marketId: string;
@@ -135,11 +198,13 @@ const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, curr
   remark: string;
   /** an empty cell that nobody has meant */
   stands: boolean;
+  /** what it comes to as a multiple of the other markets' median, where that stands out */
+  odd: number | null;
+  edit: (edit: Edit) => boolean;
 }) {
   const show = useDraft((state) => state.show);
-  const edit = useDraft((state) => state.edit);
   return (
-    <td className="px-3 py-1.5">
+    <td className="px-3 py-1.5" data-offer={offerId} data-goal={goalId} data-market={marketId}>
       <span className="flex items-baseline gap-2">
         <TypedField
           label={label}
@@ -149,7 +214,10 @@ const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, curr
           commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
           testId={`grid-${offerId}-${goalId === 'first' ? '' : `${goalId}-`}${marketId}`}
         />
-        <span className={`w-28 text-[12px] ${stands ? 'text-warning' : 'text-soft'}`}>{remark}</span>
+        <span className={`w-28 text-[12px] leading-tight ${stands ? 'text-warning' : 'text-soft'}`}>
+          {remark}
+          {odd !== null && <span className="block text-warning">{odd > 1 ? `asks ${Math.round((odd - 1) * 100)}% more than elsewhere` : `asks ${Math.round((1 - odd) * 100)}% less than elsewhere`}</span>}
+        </span>
       </span>
     </td>
   );

@@ -7,11 +7,15 @@ import { targetIn } from '../../core/offers/target.ts';
 import { sweepZone } from '../../core/sweep/sweep.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { useQuery } from '../frame/use-query.ts';
 import { GoalGrid } from './GoalGrid.tsx';
-import { OfferSentence } from './OfferSentence.tsx';
+import { AddOffer } from './AddOffer.tsx';
+import { OfferParagraph } from './OfferParagraph.tsx';
+import { QualifierLibrary } from './QualifierLibrary.tsx';
 import { someoneIn } from '../spend-line/someone-in.ts';
 import { SpendLine, type SpendGoal } from '../spend-line/SpendLine.tsx';
+import { RowTools } from './RowTools.tsx';
 import { useDistributions } from './use-distributions.ts';
 import { WordingEditor } from './WordingEditor.tsx';
 
@@ -21,7 +25,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   const { compiled, release, now } = usePage();
   const [query, setQuery] = useQuery(initial);
   const show = useDraft((state) => state.show);
-  const edit = useDraft((state) => state.edit);
+  const { edit: guarded, refusal } = useGuardedEdit();
   const savedPolicy = useDraft((state) => state.saved.policy);
   const markets = inOrder(policy.markets);
   const marketId = policy.markets[query.market ?? ''] ? query.market! : markets[0]![0];
@@ -32,25 +36,35 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   );
   const market = policy.markets[marketId]!;
   const zone = compiled.markets.get(marketId)?.zones[0];
-  const [offerId, offer] = inOrder(policy.offers)[0] ?? [];
+  const offerId = policy.offers[query.offer ?? ''] ? query.offer! : inOrder(policy.offers)[0]?.[0];
+  const offer = offerId === undefined ? undefined : policy.offers[offerId];
   const [goalId] = offer ? (inOrder(offer.goals)[0] ?? []) : [];
   const target = offerId && goalId ? targetIn(policy, offerId, goalId, marketId) : null;
+  const isMoney = goalId !== undefined && offer?.goals[goalId]?.measure.kind === 'countedValue';
+  const choose = (id: string) => setQuery({ market: marketId, offer: id });
   const steady = useMemo(() => {
     const savedZone = compilePolicy(savedPolicy).markets.get(marketId)?.zones[0];
-    return { sweep: savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now)) : null, goal: offerId && goalId ? targetIn(savedPolicy, offerId, goalId, marketId) : null };
-  }, [savedPolicy, marketId, offerId, goalId, now]);
+    return { sweep: savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now)) : null, goal: offerId && goalId && isMoney ? targetIn(savedPolicy, offerId, goalId, marketId) : null };
+  }, [savedPolicy, marketId, offerId, goalId, isMoney, now]);
 
   const spendGoal: SpendGoal | null =
-    offerId && goalId && target !== null
+    offerId && goalId && target !== null && isMoney
       ? {
           value: target,
           released: release ? targetIn(release.policy, offerId, goalId, marketId) : null,
           label: `Goal of ${offer!.name} in ${market.name}`,
           show: (value) => show(setTarget(offerId, goalId, marketId, value)),
-          commit: (value) => edit(setTarget(offerId, goalId, marketId, value)),
+          commit: (value) => guarded(setTarget(offerId, goalId, marketId, value)),
         }
       : null;
 
+  const others = (zone?.offers ?? []).flatMap((compiledOffer) =>
+    compiledOffer.goals.flatMap((compiledGoal): SpendGoal[] => {
+      if ((compiledOffer.id === offerId && compiledGoal.id === goalId) || compiledGoal.target === null || compiledGoal.counts.kind !== 'value') return [];
+      const set = (value: number) => setTarget(compiledOffer.id, compiledGoal.id, marketId, value);
+      return [{ value: compiledGoal.target, released: null, label: `Goal of ${compiledOffer.offer.name} in ${market.name}`, testId: `${compiledOffer.id}-${compiledGoal.id}`, show: (value) => show(set(value)), commit: (value) => guarded(set(value)) }];
+    }),
+  );
   return (
     <div className="px-5 py-3">
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-6">
@@ -61,19 +75,23 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
         <OrdersPhrase orders={distributions.get(marketId)?.orders} />
       </div>
       {zone && steady.sweep ? (
-        <SpendLine key={marketId} zone={zone} steadySweep={steady.sweep} steadyGoal={steady.goal} distribution={distributions.get(marketId) ?? null} goal={spendGoal} language={market.languages[0]!} />
+        <SpendLine key={marketId} zone={zone} steadySweep={steady.sweep} steadyGoal={steady.goal} distribution={distributions.get(marketId) ?? null} goal={spendGoal} others={others} language={market.languages[0]!} />
       ) : (
         <p className="py-6 text-warning">No zone of this market is on, so nobody there can check out.</p>
       )}
+      {refusal}
       {offerId && offer && goalId ? (
         <>
-          <OfferSentence offerId={offerId} offer={offer} goalId={goalId} marketId={marketId} zone={zone} />
-          <GoalGrid marketId={marketId} choose={(id) => setQuery({ market: id })} distributions={distributions} />
-          <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} target={target} />
+          <OfferParagraph key={offerId} offerId={offerId} offer={offer} marketId={marketId} compiledMarket={compiled.markets.get(marketId)} choose={choose} />
+          <GoalGrid marketId={marketId} choose={(id) => setQuery({ market: id })} offerId={offerId} chooseOffer={choose} distributions={distributions} edit={guarded} />
         </>
       ) : (
         <p className="py-4 text-soft">There is no offer in this draft.</p>
       )}
+      {offerId && offer && inOrder(offer.goals).map(([id, goal], index, all) => <RowTools key={`${offerId} ${id}`} offerId={offerId} goalId={id} goal={goal} number={all.length > 1 ? index + 1 : null} marketId={marketId} edit={guarded} />)}
+      <AddOffer edit={guarded} choose={choose} />
+      {offerId && offer && <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} target={isMoney ? target : null} />}
+      <QualifierLibrary marketId={marketId} open={query.condition ?? ''} setOpen={(condition) => setQuery({ market: marketId, condition })} />
     </div>
   );
 }

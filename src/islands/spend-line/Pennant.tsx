@@ -10,6 +10,7 @@ export function Pennant({
   write,
   show,
   commit,
+  aside,
 }: {
   scale: LineScale;
   value: number;
@@ -19,6 +20,8 @@ export function Pennant({
   write: (minor: number) => string;
   show: (value: number) => void;
   commit: (value: number) => void;
+  /** a goal beside the one looked at: small, and known by this */
+  aside?: string;
 }) {
   const grabbed = useRef<{ offset: number; value: number } | null>(null);
   const keyed = useRef<{ value: number; timer: ReturnType<typeof setTimeout> } | null>(null);
@@ -64,7 +67,7 @@ export function Pennant({
         aria-valuemax={scale.end}
         aria-valuenow={value}
         aria-valuetext={text}
-        data-testid="pennant"
+        data-testid={aside === undefined ? 'pennant' : `pennant-${aside}`}
         className="cursor-ew-resize touch-none [outline-offset:0px]"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
@@ -88,13 +91,25 @@ export function Pennant({
         onKeyDown={onKeyDown}
         onBlur={finishKeys}
       >
-        <rect x={Math.min(flagLeft, x - 7)} y={2} width={flagWidth + 7} height={scale.bottom - 2} fill="transparent" />
-        <line x1={x} x2={x} y1={6} y2={scale.bottom} className="stroke-base-content" strokeWidth="1.5" />
-        <path d={flagLeft < x ? `M${x} 5H${flagLeft}l5 9-5 9H${x}z` : `M${x} 5h${flagWidth}l-5 9 5 9H${x}z`} className="fill-accent" />
-        <text x={flagLeft + flagWidth / 2 + 1} y={18.5} textAnchor="middle" fontSize="12.5" fontWeight="650" className="fill-accent-content">
-          {text}
-        </text>
-        <circle cx={x} cy={scale.bottom} r="4.5" className="fill-accent stroke-base-100" strokeWidth="1.5" />
+        {aside === undefined ? (
+          <>
+            <rect x={Math.min(flagLeft, x - 7)} y={2} width={flagWidth + 7} height={scale.bottom - 2} fill="transparent" />
+            <line x1={x} x2={x} y1={6} y2={scale.bottom} className="stroke-base-content" strokeWidth="1.5" />
+            <path d={flagLeft < x ? `M${x} 5H${flagLeft}l5 9-5 9H${x}z` : `M${x} 5h${flagWidth}l-5 9 5 9H${x}z`} className="fill-accent" />
+            <text x={flagLeft + flagWidth / 2 + 1} y={18.5} textAnchor="middle" fontSize="12.5" fontWeight="650" className="fill-accent-content">
+              {text}
+            </text>
+            <circle cx={x} cy={scale.bottom} r="4.5" className="fill-accent stroke-base-100" strokeWidth="1.5" />
+          </>
+        ) : (
+          <>
+            <title>{`${label}: ${text}`}</title>
+            <rect x={x - 6} y={scale.bottom - 40} width={18} height={44} fill="transparent" />
+            <line x1={x} x2={x} y1={scale.bottom - 36} y2={scale.bottom} className="stroke-base-content" strokeWidth="1" />
+            <path d={`M${x} ${scale.bottom - 36}h11l-3 4 3 4H${x}z`} className="fill-base-100 stroke-accent" strokeWidth="1.2" />
+            <circle cx={x} cy={scale.bottom} r="3" className="fill-base-100 stroke-accent" strokeWidth="1.5" />
+          </>
+        )}
       </g>
     </>
   );

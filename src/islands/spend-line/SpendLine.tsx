@@ -18,6 +18,8 @@ export interface SpendGoal {
   value: number;
   released: number | null;
   label: string;
+  /** of a goal beside the one looked at: what it is known by */
+  testId?: string;
   show: (value: number) => void;
   commit: (value: number) => void;
 }
@@ -25,13 +27,16 @@ export interface SpendGoal {
 const designWidth = 884;
 
 /** The picture along order value: what orders are like, what delivery costs, where the goal stands. */
-export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, language }: {
+export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, others, language }: {
   zone: CompiledZone;
   /** sweep and goal of the saved draft, which fix the axes while something is dragged */
   steadySweep: Sweep;
   steadyGoal: number | null;
   distribution: Distribution | null;
+  /** the one looked at */
   goal: SpendGoal | null;
+  /** goals of the same and other offers in this zone */
+  others: readonly SpendGoal[];
   language: string;
 }) {
   const { figure, money, locale, now } = usePage();
@@ -96,6 +101,9 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, l
             onKeyDown={onKeyDown}
             onBlur={() => setCursor(null)}
           />
+          {others.map((other) => (
+            <Pennant key={other.testId} scale={scale} value={other.value} released={null} label={other.label} write={(minor) => figure(minor, currency)} show={other.show} commit={other.commit} aside={other.testId ?? ''} />
+          ))}
           {goal && <Pennant scale={scale} value={goal.value} released={goal.released} label={goal.label} write={(minor) => figure(minor, currency)} show={goal.show} commit={goal.commit} />}
         </svg>
       </div>

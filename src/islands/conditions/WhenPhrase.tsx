@@ -5,14 +5,16 @@ import { readOut } from '../../core/conditions/read-out.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Condition } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { ConditionEditor } from '../conditions/ConditionEditor.tsx';
+import { ConditionEditor } from './ConditionEditor.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
 
 /**
  * A condition as a choice: none, one of the named ones, or a tree of its own that opens in place.
  * @param place where it stands in the policy
+ * @param markets whose amounts are stated
+ * @param always what is said without one
  */
-export function WhenPhrase({ label, place, when, marketId, edit, testId }: { label: string; place: readonly string[]; when: Condition | undefined; marketId: string; edit: (edit: Edit) => boolean; testId?: string | undefined }) {
+export function WhenPhrase({ label, place, when, markets, always = 'always', edit, testId }: { label: string; place: readonly string[]; when: Condition | undefined; markets: readonly string[]; always?: string; edit: (edit: Edit) => boolean; testId?: string | undefined }) {
   const policy = usePolicy();
   const [open, setOpen] = useState(false);
   const only = when && Object.values(when.conditions).length === 1 ? Object.values(when.conditions)[0] : undefined;
@@ -26,14 +28,14 @@ export function WhenPhrase({ label, place, when, marketId, edit, testId }: { lab
   };
   return (
     <>
-      <PhraseSelect label={label} value={value} options={[['', 'always'], ['own', 'on conditions of its own'], ...inOrder(policy.qualifiers).map(([id, { name }]) => [id, `if ${name}`] as const)]} choose={choose} testId={testId} />
-      {when && <span className="text-[13px] text-soft"> ({readOut(policy, when, marketId)})</span>}
+      <PhraseSelect label={label} value={value} options={[['', always], ['own', 'on conditions of its own'], ...inOrder(policy.qualifiers).map(([id, { name }]) => [id, `if ${name}`] as const)]} choose={choose} testId={testId} />
+      {when && <span className="text-[13px] text-soft"> ({readOut(policy, when, markets.length === 1 ? markets[0] : undefined)})</span>}
       {value === 'own' && (
         <button type="button" className="quiet-button text-[13px] underline decoration-dotted underline-offset-2" aria-expanded={open} onClick={() => setOpen(!open)} data-testid={testId && `${testId}-edit`}>
           {open ? 'close' : 'change them'}
         </button>
       )}
-      {open && when && <ConditionEditor place={place} condition={when} markets={[marketId]} edit={edit} label={`${label}: conditions`} />}
+      {open && when && <ConditionEditor place={place} condition={when} markets={markets} edit={edit} label={`${label}: conditions`} />}
     </>
   );
 }

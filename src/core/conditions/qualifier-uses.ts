@@ -1,0 +1,37 @@
+import { inOrder } from '../ordered.ts';
+import type { Condition, Policy } from '../policy/types.ts';
+import { leaves } from './known-words.ts';
+
+/** Where a named condition is referred to. */
+export interface QualifierUse {
+  kind: 'offer' | 'option' | 'qualifier';
+  id: string;
+  name: string;
+}
+
+/** Uses of every named condition, each place once. */
+export function qualifierUses(policy: Policy): ReadonlyMap<string, QualifierUse[]> {
+  const uses = new Map<string, QualifierUse[]>();
+  const note = (use: QualifierUse, ...conditions: (Pick<Condition, 'conditions'> | undefined)[]) => {
+    const named = new Set(conditions.flatMap((condition) => (condition ? leaves(condition) : [])).flatMap((node) => (node.kind === 'qualifier' ? [node.qualifier] : [])));
+    for (const id of named) uses.set(id, [...(uses.get(id) ?? []), use]);
+  };
+  for (const [id, { name, when }] of inOrder(policy.offers)) note({ kind: 'offer', id, name }, when);
+  for (const [id, { name, when, charge }] of inOrder(policy.options)) note({ kind: 'option', id, name }, when, ...Object.values(charge.lines).map((line) => line.when));
+  for (const [id, { name, condition }] of inOrder(policy.qualifiers)) note({ kind: 'qualifier', id, name }, condition);
+  return uses;
+}
+
+/** Ids of the markets a condition states amounts for. */
+export function statedMarkets(condition: Pick<Condition, 'conditions'>): Set<string> {
+  const found = new Set<string>();
+  const add = (table: Readonly<Record<string, unknown>> | undefined) => Object.keys(table ?? {}).forEach((id) => found.add(id));
+  for (const node of leaves(condition)) {
+    if ('amounts' in node) add(node.amounts);
+    if ('goods' in node) {
+      add(node.goods.unitPriceFrom);
+      add(node.goods.unitPriceBelow);
+    }
+  }
+  return found;
+}

@@ -1,0 +1,42 @@
+import { useState } from 'react';
+import { addOffer } from '../../client/offer-edits.ts';
+import type { Edit } from '../../client/edit.ts';
+import { freshId } from '../../client/set-at.ts';
+import { codeBatch } from '../../core/offers/code-batch.ts';
+import { startOffer, starterOffers, type StarterOffer } from '../../core/offers/starter-offers.ts';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { randomBytes } from './UnlockPhrase.tsx';
+
+/** Offers to begin with, and what the last one chosen has filled in. */
+export function AddOffer({ edit, choose }: { edit: (edit: Edit) => boolean; choose: (offer: string) => void }) {
+  const policy = usePolicy();
+  const { locale } = usePage();
+  const [did, setDid] = useState<{ id: string; sentences: string[] } | null>(null);
+  const start = (starter: StarterOffer) => {
+    const started = startOffer(starter, policy, codeBatch(1, 8, '', randomBytes)[0]!, locale);
+    const id = freshId(started.offer.name, policy.offers);
+    if (!edit(addOffer(id, started))) return;
+    setDid({ id, sentences: started.did });
+    choose(id);
+  };
+  return (
+    <div className="mt-2 text-[13px]">
+      <p className="flex flex-wrap items-baseline gap-x-1">
+        <span className="text-soft">Add an offer</span>
+        {starterOffers.map((starter) => (
+          <button key={starter.id} type="button" className="quiet-button underline decoration-dotted underline-offset-2" title={starter.says} onClick={() => start(starter)} data-testid={`starter-${starter.id}`}>
+            {starter.name}
+          </button>
+        ))}
+      </p>
+      {did && policy.offers[did.id] && (
+        <p role="status" className="border-l-2 border-primary pl-3" data-testid="starter-did">
+          {did.sentences.join(' ')}{' '}
+          <button type="button" className="quiet-button" onClick={() => setDid(null)}>
+            All right
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}

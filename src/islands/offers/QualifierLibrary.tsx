@@ -1,0 +1,131 @@
+import { useMemo, useState } from 'react';
+import { freshId, setAt } from '../../client/set-at.ts';
+import { qualifierUses, statedMarkets, type QualifierUse } from '../../core/conditions/qualifier-uses.ts';
+import { readOut } from '../../core/conditions/read-out.ts';
+import { conditionHolds } from '../../core/evaluation/condition-holds.ts';
+import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
+import { inOrder, orderAfterLast } from '../../core/ordered.ts';
+import type { Condition, Qualifier } from '../../core/policy/types.ts';
+import { ConditionEditor } from '../conditions/ConditionEditor.tsx';
+import { EditedField } from '../frame/EditedField.tsx';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { parseName } from '../frame/typed-text.ts';
+
+/** The named conditions, what each says, where it is used, and whom of the test carts it holds for. */
+export function QualifierLibrary({ marketId, open, setOpen }: { marketId: string; open: string; setOpen: (qualifier: string) => void }) {
+  const policy = usePolicy();
+  const { edit, refusal } = useGuardedEdit();
+  const { qualifiers, offers, options } = policy;
+  // Uses depend on these parts alone.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const uses = useMemo(() => qualifierUses(policy), [qualifiers, offers, options]);
+  const add = () => {
+    const id = freshId('condition', qualifiers);
+    const condition: Condition = { of: 'all', conditions: {} };
+    if (edit(setAt(['qualifiers', id], { order: orderAfterLast(qualifiers), name: `Condition ${Object.keys(qualifiers).length + 1}`, condition } satisfies Qualifier))) setOpen(id);
+  };
+  return (
+    <section className="mt-4 border-t border-hairline pt-2" aria-label="Named conditions" data-testid="qualifiers">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 className="text-[17px]">Named conditions</h2>
+        <p className="text-[13px] text-soft">To be used wherever a condition can stand; a change holds at every place.</p>
+      </div>
+      {refusal}
+      <ul>
+        {inOrder(qualifiers).map(([id, qualifier]) => (
+          <li key={id} className="border-b border-hairline py-1" data-testid={`qualifier-${id}`}>
+            <div className="flex flex-wrap items-baseline gap-x-3">
+              <button type="button" className="quiet-button !justify-start !px-1 font-semibold" aria-expanded={open === id} onClick={() => setOpen(open === id ? '' : id)} data-testid={`open-qualifier-${id}`}>
+                {qualifier.name}
+              </button>
+              <span className="min-w-0 flex-1 basis-72 text-[13px]">{readOut(policy, qualifier.condition, marketId)}</span>
+              <UsesPhrase uses={uses.get(id) ?? []} remove={() => edit(setAt(['qualifiers', id], undefined)) && setOpen('')} />
+            </div>
+            {open === id && <OpenQualifier id={id} qualifier={qualifier} marketId={marketId} edit={edit} />}
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-qualifier">
+        Add a named condition
+      </button>
+    </section>
+  );
+}
+
+function UsesPhrase({ uses, remove }: { uses: readonly QualifierUse[]; remove: () => void }) {
+  const [all, setAll] = useState(false);
+  if (uses.length === 0) {
+    return (
+      <span className="text-[13px] text-soft">
+        nothing uses it{' '}
+        <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={remove}>
+          delete it
+        </button>
+      </span>
+    );
+  }
+  const shown = all ? uses : uses.slice(0, 3);
+  const address = ({ kind, id }: QualifierUse) => (kind === 'offer' ? `/offers?offer=${id}` : kind === 'option' ? `/delivery?option=${id}` : `/offers?condition=${id}`);
+  return (
+    <span className="text-[13px] text-soft">
+      used by{' '}
+      {shown.map((use, index) => (
+        <span key={`${use.kind} ${use.id}`}>
+          {index > 0 && ', '}
+          <a href={address(use)} className="underline decoration-dotted underline-offset-2">
+            {use.name}
+          </a>
+        </span>
+      ))}
+      {uses.length > shown.length && (
+        <button type="button" className="quiet-button" onClick={() => setAll(true)}>
+          and {uses.length - shown.length} more
+        </button>
+      )}
+    </span>
+  );
+}
+
+function OpenQualifier({ id, qualifier, marketId, edit }: { id: string; qualifier: Qualifier; marketId: string; edit: ReturnType<typeof useGuardedEdit>['edit'] }) {
+  const policy = usePolicy();
+  const stated = useMemo(() => statedMarkets(qualifier.condition), [qualifier.condition]);
+  const markets = inOrder(policy.markets).flatMap(([market]) => (market === marketId || stated.has(market) ? [market] : []));
+  return (
+    <div className="ml-4">
+      <p className="leading-7">
+        Called <EditedField label="Name of the condition" shown={qualifier.name} parse={parseName} change={(name) => setAt(['qualifiers', id, 'name'], name)} edit={edit} testId="qualifier-name" />
+      </p>
+      <ConditionEditor place={['qualifiers', id, 'condition']} condition={qualifier.condition} markets={markets} edit={edit} label={`Condition ${qualifier.name}`} />
+      <TriedOnCarts condition={qualifier.condition} />
+    </div>
+  );
+}
+
+/** For which test carts the condition holds, as it is typed. */
+function TriedOnCarts({ condition }: { condition: Condition }) {
+  const policy = usePolicy();
+  const { compiled, catalogue, now } = usePage();
+  const answers = useMemo(
+    () => inOrder(policy.testCarts).map(([id, cart]) => ({ id, name: cart.name, holds: conditionHolds(compiled, policy.qualifiers, condition, inputOfTestCart(cart, catalogue, now).input) })),
+    [policy.testCarts, policy.qualifiers, compiled, catalogue, now, condition],
+  );
+  const yes = answers.filter(({ holds }) => holds === true);
+  const unasked = answers.filter(({ holds }) => holds === null).length;
+  return (
+    <p className="text-[13px]" data-testid="tried-on-carts">
+      Holds for {yes.length} of {answers.length} test carts{yes.length > 0 && yes.length < answers.length ? ': ' : '.'}
+      {yes.length < answers.length &&
+        yes.slice(0, 12).map(({ id, name }, index) => (
+          <span key={id}>
+            {index > 0 && ', '}
+            <a href={`/rehearse?cart=${id}`} className="underline decoration-dotted underline-offset-2">
+              {name}
+            </a>
+          </span>
+        ))}
+      {yes.length > 12 && ` and ${yes.length - 12} more`}
+      {unasked > 0 && <span className="text-soft"> {unasked} {unasked === 1 ? 'lies' : 'lie'} in no market or zone.</span>}
+    </p>
+  );
+}

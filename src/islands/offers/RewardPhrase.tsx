@@ -1,0 +1,83 @@
+import type { Edit } from '../../client/edit.ts';
+import { rewardOfKind, setReward } from '../../client/offer-edits.ts';
+import { setAt } from '../../client/set-at.ts';
+import type { Amounts, Reward } from '../../core/policy/types.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { Remove } from '../../ui/Remove.tsx';
+import { GoodsPhrase } from '../conditions/GoodsPhrase.tsx';
+import { AmountField } from '../frame/AmountField.tsx';
+import { EditedField } from '../frame/EditedField.tsx';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { parsePercentTo, parseWhole } from '../frame/typed-text.ts';
+import { OptionsPhrase } from './OptionsPhrase.tsx';
+
+const kinds: [Reward['kind'], string][] = [
+  ['deliveryFree', 'delivery is free'],
+  ['deliveryAt', 'delivery costs at most'],
+  ['deliveryLessPercent', 'delivery is cheaper by a share of'],
+  ['deliveryLessAmount', 'delivery is cheaper by'],
+  ['upgrade', 'costs as little as another option'],
+  ['goodsLessPercent', 'goods are cheaper by'],
+  ['gift', 'a gift:'],
+];
+
+/** What shoppers get at a goal, as a clause. Amounts are those of one market; others keep theirs. */
+export function RewardPhrase({ offerId, goalId, rewardId, reward, label, marketId, removable, edit }: { offerId: string; goalId: string; rewardId: string; reward: Reward; label: string; marketId: string; removable: boolean; edit: (edit: Edit) => boolean }) {
+  const policy = usePolicy();
+  const { catalogue } = usePage();
+  const at = (...steps: string[]) => ['offers', offerId, 'goals', goalId, 'rewards', rewardId, ...steps];
+  const { currency } = policy.markets[marketId]!;
+  const [first] = catalogue.keys();
+  const amount = (name: string, field: 'price' | 'amount' | 'cap', table: Amounts | undefined, optional: string) => (
+    <>
+      <AmountField label={`${name}, ${label}, ${currency}`} amount={table?.[marketId]} marketId={marketId} change={(value) => setAmount(at(field), table, marketId, value)} edit={edit} optional={optional} testId={`${field}-${rewardId}`} /> {currency}
+    </>
+  );
+  const percent = <EditedField label={`Percentage, ${label}`} shown={'percent' in reward ? reward.percent : ''} parse={parsePercentTo(100)} change={(value) => setAt(at('percent'), value)} edit={edit} live align="right" testId={`percent-${rewardId}`} />;
+  return (
+    <>
+      <PhraseSelect label={`What shoppers get, ${label}`} value={reward.kind} options={kinds} choose={(kind) => edit(setReward(offerId, goalId, rewardId, rewardOfKind(kind as Reward['kind'], reward, policy, first ?? '')))} testId={`reward-${rewardId}`} />{' '}
+      {reward.kind === 'deliveryAt' && <>{amount('Price', 'price', reward.price, 'no amount')} </>}
+      {reward.kind === 'deliveryLessAmount' && <>{amount('Amount', 'amount', reward.amount, 'no amount')} </>}
+      {(reward.kind === 'deliveryLessPercent' || reward.kind === 'goodsLessPercent') && <>{percent} % </>}
+      {reward.kind === 'gift' && (
+        <>
+          <EditedField label={`Pieces, ${label}`} shown={String(reward.quantity)} parse={parseWhole(1, 100)} change={(value) => setAt(at('quantity'), value)} edit={edit} align="right" /> × <PhraseSelect label={`Gift, ${label}`} value={reward.product} options={[...(catalogue.has(reward.product) ? [] : [[reward.product, `${reward.product}, no longer in the catalogue`] as const]), ...[...catalogue.values()].map(({ id, name }) => [id, name] as const)]} choose={(product) => edit(setAt(at('product'), product))} />
+        </>
+      )}
+      {reward.kind === 'goodsLessPercent' && (
+        <>
+          {reward.goods ? (
+            <>
+              on <GoodsPhrase goods={reward.goods} markets={marketId} change={(goods) => setAt(at('goods'), goods)} edit={edit} />
+              <Remove what={`goods of the reward, ${label}`} remove={() => edit(setAt(at('goods'), undefined))} />
+            </>
+          ) : (
+            'on all goods'
+          )}
+        </>
+      )}
+      {'on' in reward && (
+        <>
+          on <OptionsPhrase label={`Options of the reward, ${label}`} selection={reward.on} marketId={marketId} change={(on) => edit(setAt(at('on'), on))} />
+          {reward.kind === 'upgrade' && (
+            <>
+              {' '}
+              at the lowest price of <OptionsPhrase label={`Options whose price it becomes, ${label}`} selection={reward.priceOf} marketId={marketId} change={(priceOf) => edit(setAt(at('priceOf'), priceOf))} />
+            </>
+          )}
+          , where it costs at most {amount('Cap', 'cap', reward.cap, 'anything')},{' '}
+          <PhraseSelect label={`Own delivery prices of goods, ${label}`} value={String(reward.coversOwnDelivery)} options={[['true', 'with'], ['false', 'without']]} choose={(value) => edit(setAt(at('coversOwnDelivery'), value === 'true'))} /> what goods of an own delivery price add
+        </>
+      )}
+      {removable && <Remove what={`this reward of ${label}`} remove={() => edit(setAt(at(), undefined))} />}
+    </>
+  );
+}
+
+/** A market's amount in a table; a table without any is taken away. */
+function setAmount(place: string[], table: Amounts | undefined, marketId: string, value: Amounts[string] | undefined): Edit {
+  if (value) return setAt([...place, marketId], value);
+  const others = Object.keys(table ?? {}).filter((id) => id !== marketId);
+  return setAt(others.length > 0 ? [...place, marketId] : place, undefined);
+}

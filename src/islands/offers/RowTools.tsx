@@ -1,0 +1,48 @@
+import { useState } from 'react';
+import type { Edit } from '../../client/edit.ts';
+import { setTargets } from '../../client/offer-edits.ts';
+import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
+import { targetIn } from '../../core/offers/target.ts';
+import { followingTargets, roundedTargets, spreadTarget } from '../../core/offers/target-table.ts';
+import type { Goal } from '../../core/policy/types.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { usePolicy } from '../frame/page-context.tsx';
+
+const steps: [string, string][] = [
+  ['1', '1'],
+  ['5', '5'],
+  ['10', '10'],
+];
+
+/** What is done to all markets of a goal at once: follow one amount, be rounded, take one market's amount over. */
+export function RowTools({ offerId, goalId, goal, number, marketId, edit }: { offerId: string; goalId: string; goal: Goal; number: number | null; marketId: string; edit: (edit: Edit) => boolean }) {
+  const policy = usePolicy();
+  const [units, setUnits] = useState('5');
+  const { baseCurrency } = policy.store;
+  const first = Object.keys(goal.targets).find((id) => policy.markets[id]?.currency === baseCurrency);
+  const suggested = first === undefined ? 6000 : (targetIn(policy, offerId, goalId, first) ?? 6000);
+  const [typed, setTyped] = useState<string | null>(null);
+  const base = parseAmount(typed ?? toDecimal(suggested, baseCurrency), baseCurrency);
+  const step = Number(units);
+  const offeredIn = policy.offers[offerId]?.markets;
+  const others = Object.keys(policy.markets).filter((id) => id !== marketId && (!offeredIn || offeredIn[id]));
+  if (goal.measure.kind !== 'countedValue') return null;
+  const quiet = 'quiet-button !px-1 underline decoration-dotted underline-offset-2';
+  return (
+    <p className="text-[13px]" data-testid={`row-tools-${goalId}`}>
+      {number === null ? 'In all markets' : `Goal ${number} in all markets`}:{' '}
+      <button type="button" className={quiet} disabled={!base.ok || base.minor < 1} onClick={() => base.ok && edit(setTargets(offerId, goalId, followingTargets(goal, base.minor, step, policy)))} data-testid={`follow-${goalId}`}>
+        follow
+      </button>{' '}
+      <input className="typed w-16 text-right [field-sizing:fixed]" aria-label={`Amount to follow, ${baseCurrency}`} aria-invalid={!base.ok} value={typed ?? toDecimal(suggested, baseCurrency)} onChange={(event) => setTyped(event.target.value)} /> {baseCurrency},{' '}
+      <button type="button" className={quiet} onClick={() => edit(setTargets(offerId, goalId, roundedTargets(goal, step, policy)))} data-testid={`round-${goalId}`}>
+        round
+      </button>
+      ,{' '}
+      <button type="button" className={quiet} disabled={!goal.targets[marketId]} onClick={() => edit(setTargets(offerId, goalId, spreadTarget(marketId, goal, others, step, policy)))} data-testid={`spread-${goalId}`}>
+        take over that of {policy.markets[marketId]?.name}
+      </button>
+      ; to the nearest <PhraseSelect label="Round to the nearest" value={units} options={steps} choose={setUnits} /> units
+    </p>
+  );
+}
