@@ -5,7 +5,7 @@ import { withPatches } from '../core/policy/patch.ts';
 import { checkPolicy } from '../core/policy/validate.ts';
 import type { Policy, Reward } from '../core/policy/types.ts';
 import type { Edit } from './edit.ts';
-import { addCodes, addGoal, addReward, byPriority, duplicateOffer, movePriority, moveRung, removeGoal, removeOffer, rewardOfKind, setMarkets, setMeasure, setReward, setUnlock } from './offer-edits.ts';
+import { addCodes, addGoal, addReward, byPriority, duplicateOffer, movePriority, moveRung, removeGoal, removeOffer, rewardOfKind, setAmountIn, setMarkets, setMeasure, setReward, setUnlock } from './offer-edits.ts';
 
 const after = (...edits: Edit[]) => edits.reduce((policy, edit) => withPatches(policy, [edit(policy)]), demoPolicy as Policy);
 const faults = (policy: Policy) => {
@@ -78,5 +78,19 @@ describe('rungs', () => {
       expect([policy.offers['free-delivery']!.goals.first!.rewards.delivery!.kind, faults(policy)]).toEqual([kind, []]);
     }
     expect(Object.keys(after(addReward('free-delivery', 'first', rewardOfKind('gift', null, demoPolicy, 'kite-book'))).offers['free-delivery']!.goals.first!.rewards)).toEqual(['delivery', 'reward']);
+  });
+  test('a cap put into one market holds in every market of the goal, and the last amount takes it away', () => {
+    const place = ['offers', 'free-delivery', 'goals', 'first', 'rewards', 'delivery', 'cap'];
+    const capped = after(setAmountIn(place, 'uk', { exact: 500 }));
+    const cap = (capped.offers['free-delivery']!.goals.first!.rewards.delivery as { cap: Record<string, unknown> }).cap;
+    expect(cap.uk).toEqual({ exact: 500 });
+    expect(cap.nlbe).toMatchObject({ exact: expect.any(Number) as number });
+    expect(cap.jp).toHaveProperty('following');
+    expect(faults(capped)).toEqual([]);
+    const more = withPatches(capped, [setAmountIn(place, 'uk', { exact: 600 })(capped)]);
+    expect((more.offers['free-delivery']!.goals.first!.rewards.delivery as { cap: Record<string, unknown> }).cap).toEqual({ ...cap, uk: { exact: 600 } });
+    const members = ['offers', 'free-delivery', 'goals', 'first', 'rewards', 'delivery'];
+    const one = withPatches(demoPolicy, [[{ op: 'add', path: `/${members.join('/')}/cap`, value: { uk: { exact: 5 } } }]]);
+    expect('cap' in withPatches(one, [setAmountIn(place, 'uk', undefined)(one)]).offers['free-delivery']!.goals.first!.rewards.delivery!).toBe(false);
   });
 });

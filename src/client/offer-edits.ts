@@ -1,7 +1,8 @@
 import type { StartedOffer } from '../core/offers/starter-offers.ts';
 import { minorPerMajor } from '../core/money/currency.ts';
+import { spreadAmount } from '../core/money/spread-amount.ts';
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
-import type { Goal, Offer, Policy, Reward } from '../core/policy/types.ts';
+import type { Goal, LocalAmount, Offer, Policy, Reward } from '../core/policy/types.ts';
 import type { Edit } from './edit.ts';
 import { freshId, inTurn, setAt } from './set-at.ts';
 
@@ -127,6 +128,21 @@ export const addReward = (offer: string, goal: string, reward: Unplaced<Reward>)
 export const setReward = (offer: string, goal: string, id: string, reward: Unplaced<Reward>): Edit => (policy) => {
   const order = policy.offers[offer]?.goals[goal]?.rewards[id]?.order;
   return order === undefined ? [] : setAt(goalsAt(offer, goal, 'rewards', id), { order, ...reward })(policy);
+};
+
+/**
+ * A market's amount in a table of amounts of an offer. The first amount of a table is put into every market, as far as rates
+ * tell what it comes to there: a reward holds wherever its goal does. Without the last amount there is no table.
+ */
+export const setAmountIn = (place: readonly string[], market: string, amount: LocalAmount | undefined): Edit => (policy) => {
+  const table = place.reduce<unknown>((here, step) => (here as Record<string, unknown> | undefined)?.[step], policy) as Record<string, LocalAmount> | undefined;
+  if (amount && table) return setAt([...place, market], amount)(policy);
+  if (!amount) return setAt(Object.keys(table ?? {}).every((id) => id === market) ? place : [...place, market], undefined)(policy);
+  const everywhere = Object.entries(policy.markets).flatMap(([id, { currency }]) => {
+    const there = id === market ? amount : spreadAmount(amount, market, id, Math.max(1, minorPerMajor(currency) / 10), policy);
+    return there ? [[id, there] as const] : [];
+  });
+  return setAt(place, Object.fromEntries(everywhere))(policy);
 };
 
 /** By what an offer is unlocked. Codes are kept where it still asks for some; one that asks for none yet begins with `code`. */

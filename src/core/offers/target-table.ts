@@ -1,8 +1,9 @@
 import { convertAmount } from '../money/convert.ts';
 import { currencyExponent, minorPerMajor } from '../money/currency.ts';
 import { localMoneyOf } from '../money/local-amount.ts';
+import { spreadAmount } from '../money/spread-amount.ts';
 import { readNumber, type DecimalMark } from '../tabular/read-number.ts';
-import type { Goal, LocalAmount, Policy } from '../policy/types.ts';
+import type { Goal, Policy } from '../policy/types.ts';
 import { resolveTarget } from './target.ts';
 
 /** A goal's cell in the grid. `value`: minor units or a count; null for not offered. */
@@ -118,15 +119,13 @@ export function spreadTarget(from: string, { targets, measure }: Goal, markets: 
   if (!source) return targets;
   const there = (market: string): Goal['targets'][string] | null => {
     if ('count' in source || measure.kind !== 'countedValue') return source;
-    const money = localMoneyOf(policy, market);
-    const own = localMoneyOf(policy, from);
-    if (money.currency === own.currency) return source;
-    const minor = resolveTarget(source, own);
-    if (minor === null || money.rate === null || own.rate === null) return null;
-    const base = convertAmount(minor, { rate: own.rate, exponent: currencyExponent(own.currency) }, { rate: '1', exponent: currencyExponent(own.baseCurrency) });
-    return money.currency === money.baseCurrency ? { exact: Math.max(1, Math.round(base / stepIn(money.currency, units)) * stepIn(money.currency, units)) } : ({ following: { base, buffer: '0', round: 'nearest', step: stepIn(money.currency, units), less: 0 } } satisfies LocalAmount);
+    return spreadAmount(source, from, market, stepIn(policy.markets[market]!.currency, units), policy);
   };
-  return { ...targets, ...Object.fromEntries(markets.flatMap((market) => (there(market) ? [[market, there(market)!] as const] : []))) };
+  const spread = markets.flatMap((market) => {
+    const target = there(market);
+    return target ? [[market, target] as const] : [];
+  });
+  return { ...targets, ...Object.fromEntries(spread) };
 }
 
 /** Minor units that so many units come to; a hundredfold in currencies without smaller coins. */

@@ -71,6 +71,8 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
   /** amounts as each policy has them in that market: a following one with what it follows */
   const amountIn = (policy: Policy, marketId: string, value: Json | undefined): string | null => {
     if (value === undefined || value === null) return null;
+    // A goal that has come to count something else: an amount before, pieces or grams after.
+    if (!isAmount(value)) return isObject(value) && 'count' in value ? String(value.count) : plain(value);
     const local = value as unknown as LocalAmount;
     const money = localMoneyOf(policy, marketId);
     const minor = resolveAmount(local, money);

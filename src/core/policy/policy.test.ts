@@ -50,6 +50,9 @@ describe('changes between two policies', () => {
       { place: 'offers', subject: 'Goal of “Free delivery” in United Kingdom', before: '£70.00', after: '£65.00' },
     ]);
   });
+  test('a goal that counts pieces in place of an amount', () => {
+    expect(changes((policy) => Object.assign(policy.offers['free-delivery']!.goals.first!, { measure: { kind: 'items' }, targets: { uk: { count: 3 } } }))).toMatchObject([{}, {}, { subject: 'Goal of “Free delivery” in Netherlands & Belgium', before: '€75.00', after: null }, { subject: 'Goal of “Free delivery” in United Kingdom', before: '£70.00', after: '3' }]);
+  });
   test('an offer taken out of a market, and one more market', () => {
     expect(changes((policy) => delete policy.offers['free-delivery']!.goals.first!.targets.uk)).toMatchObject([{ before: '£70.00', after: null }]);
     expect(changes((policy) => delete policy.options['uk-tracked'])).toMatchObject([{ place: 'delivery', before: 'Tracked parcel', after: null }]);

@@ -1,4 +1,4 @@
-import { memo, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type UIEvent } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type UIEvent } from 'react';
 import type { Edit } from '../../client/edit.ts';
 import { setTarget } from '../../client/edits.ts';
 import { inTurn } from '../../client/set-at.ts';
@@ -20,7 +20,11 @@ import { sharesAround } from '../spend-line/Regions.tsx';
 /** Fixed widths, so that a figure that changes moves nothing else. px */
 const nameWidth = 160;
 const marketWidth = 216;
-/** Columns beyond those in view that are drawn too, so that scrolling a little draws nothing anew. */
+/** As its class says. px */
+const rowHeight = 36;
+/** Of rows, how many are in view at once. */
+const rowsInView = 7;
+/** Columns and rows beyond those in view that are drawn too, so that scrolling a little draws nothing anew. */
 const margin = 3;
 
 interface Column {
@@ -51,19 +55,31 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
   const most = Math.ceil(useWidth(box, 800) / marketWidth) + 2 * margin;
   const [inView, setInView] = useState(() => columns.findIndex(({ id }) => id === marketId));
   const first = windowAt(inView, columns.length, most);
-  const onScroll = ({ currentTarget }: UIEvent) => setInView(stepAt(Math.floor(currentTarget.scrollLeft / marketWidth)));
+  const rows = useMemo(() => rowsOf(policy.offers), [policy.offers]);
+  const mostRows = rowsInView + 2 * margin;
+  const [rowInView, setRowInView] = useState(() => rows.findIndex(({ offerId }) => offerId === looked));
+  const firstRow = windowAt(rowInView, rows.length, mostRows);
+  const drawnRows = rows.slice(firstRow, firstRow + mostRows);
+  const onScroll = ({ currentTarget }: UIEvent) => {
+    setInView(stepAt(Math.floor(currentTarget.scrollLeft / marketWidth)));
+    setRowInView(stepAt(Math.floor(currentTarget.scrollTop / rowHeight)));
+  };
+  // What is looked at from the start is in view from the start.
+  useEffect(() => {
+    box.current?.scrollTo({ left: Math.max(0, inView) * marketWidth, top: Math.max(0, rowInView - 1) * rowHeight });
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   const drawn = useMemo(() => columns.slice(first, first + most), [columns, first, most]);
   const after = columns.length - first - drawn.length;
-  const rows = useMemo(() => inOrder(policy.offers).flatMap(([offer, { goals }]) => inOrder(goals).map(([goal]) => ({ offer, goal }))), [policy.offers]);
   const [said, setSaid] = useState<string | null>(null);
   const onPaste = (event: ClipboardEvent<HTMLTableElement>) => {
     const text = event.clipboardData.getData('text/plain');
     const at = (event.target as HTMLElement).closest('td')?.dataset;
     if (!/[\t\n]/.test(text.trim()) || !at?.offer) return;
     event.preventDefault();
-    const row = rows.findIndex(({ offer, goal }) => offer === at.offer && goal === at.goal);
+    const row = rows.findIndex(({ offerId, goalId }) => offerId === at.offer && goalId === at.goal);
     const column = columns.findIndex(({ id }) => id === at.market);
-    const { cells, wrong } = pastedTargets(text, rows.slice(row), columns.slice(column).map(({ id }) => id), policy, decimalMarkOf(locale));
+    const { cells, wrong } = pastedTargets(text, rows.slice(row).map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })), columns.slice(column).map(({ id }) => id), policy, decimalMarkOf(locale));
     const [first] = wrong;
     if (first) setSaid(`Nothing was pasted. Row ${first.row}, column ${first.column}, “${first.text}”: ${first.reason}${wrong.length > 1 ? `; and ${wrong.length - 1} more like it` : ''}.`);
     else if (edit(inTurn(...cells.map(({ offer, goal, market, value }) => setTarget(offer, goal, market, value))))) setSaid(`${cells.length} cells were pasted. Undo takes all of it back.`);
@@ -72,7 +88,7 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
   const chooseStable = useStable(chooseOffer);
   return (
     <>
-    <div ref={box} className="mt-2 overflow-x-auto contain-content" onScroll={onScroll}>
+    <div ref={box} className="mt-2 max-h-[266px] overflow-auto contain-content" onScroll={onScroll}>
       <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid" onKeyDown={moveAmongCells} onPaste={onPaste}>
         <colgroup>
           <col width={nameWidth} />
@@ -80,12 +96,12 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
         </colgroup>
         <thead>
           <tr className="border-b border-hairline text-[13px] text-soft">
-            <th scope="col" className="sticky left-0 bg-base-100 py-1 pr-3 font-normal">
+            <th scope="col" className="sticky top-0 left-0 z-20 bg-base-100 py-1 pr-3 font-normal">
               Goals
             </th>
             <Gap columns={first} head />
             {drawn.map(({ id, market }) => (
-              <th key={id} scope="col" className="truncate px-3 py-1 font-normal">
+              <th key={id} scope="col" className="sticky top-0 z-10 truncate bg-base-100 px-3 py-1 font-normal">
                 <button type="button" className={`hover:underline ${id === marketId ? 'font-semibold text-base-content' : ''}`} aria-pressed={id === marketId} onClick={() => choose(id)}>
                   {market.name}
                 </button>{' '}
@@ -96,9 +112,11 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
           </tr>
         </thead>
         <tbody>
-          {inOrder(policy.offers).map(([offerId, offer]) => (
-            <OfferRows key={offerId} offerId={offerId} offer={offer} before={first} columns={drawn} after={after} distributions={distributions} locale={locale} policy={terms} looked={offerId === looked} choose={chooseStable} edit={editStable} />
+          <RowGap rows={firstRow} />
+          {drawnRows.map((row) => (
+            <GoalRow key={`${row.offerId} ${row.goalId}`} {...row} before={first} columns={drawn} after={after} distributions={distributions} locale={locale} policy={terms} looked={row.offerId === looked} choose={chooseStable} edit={editStable} />
           ))}
+          <RowGap rows={rows.length - firstRow - drawnRows.length} />
         </tbody>
       </table>
     </div>
@@ -143,20 +161,51 @@ function Gap({ columns, head }: { columns: number; head?: boolean }) {
   return head ? <th colSpan={columns} aria-hidden /> : <td colSpan={columns} aria-hidden />;
 }
 
-/** A row for each goal of an offer. Drawn anew only when the offer has changed: a dragged goal leaves the others alone. */
-const OfferRows = memo(function OfferRows({ offerId, offer, before, columns, after, distributions, locale, looked, choose, edit, policy }: { offerId: string; offer: Offer; policy: Pick<Policy, 'store' | 'rates' | 'markets'>; before: number; columns: readonly Column[]; after: number; distributions: ReadonlyMap<string, Distribution>; locale: string; looked: boolean; choose: (offer: string) => void; edit: (edit: Edit) => boolean }) {
+/** Rows that are not in view. */
+function RowGap({ rows }: { rows: number }) {
+  if (rows <= 0) return null;
+  return (
+    <tr aria-hidden>
+      <td height={rows * rowHeight} className="p-0" />
+    </tr>
+  );
+}
+
+interface Row {
+  offerId: string;
+  offer: Offer;
+  goalId: string;
+  goal: Goal;
+  /** from 1; null where the offer has one goal */
+  number: number | null;
+}
+
+const rowsOf = (offers: Policy['offers']): Row[] =>
+  inOrder(offers).flatMap(([offerId, offer]) => inOrder(offer.goals).map(([goalId, goal], index, goals): Row => ({ offerId, offer, goalId, goal, number: goals.length > 1 ? index + 1 : null })));
+
+/** A goal in all markets. Drawn anew only when its offer has changed: a dragged goal leaves the others alone. */
+const GoalRow = memo(function GoalRow({ offerId, offer, goalId, goal, number, before, columns, after, distributions, locale, policy, looked, choose, edit }: Row & {
+  before: number;
+  columns: readonly Column[];
+  after: number;
+  distributions: ReadonlyMap<string, Distribution>;
+  locale: string;
+  policy: Pick<Policy, 'store' | 'rates' | 'markets'>;
+  looked: boolean;
+  choose: (offer: string) => void;
+  edit: (edit: Edit) => boolean;
+}) {
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
-  return inOrder(offer.goals).map(([goalId, goal], position, goals) => {
-    const isMoney = goal.measure.kind === 'countedValue';
-    const uneven = unevenTargets(goal, policy);
-    return (
-      <tr key={goalId} className="border-b border-hairline">
-        <th scope="row" className="sticky left-0 bg-base-100 py-1.5 pr-3 font-semibold">
-          <button type="button" className={`text-left hover:underline ${offer.on ? '' : 'font-normal text-soft'}`} aria-pressed={looked} onClick={() => choose(offerId)} data-testid={`choose-${offerId}`}>
+  const isMoney = goal.measure.kind === 'countedValue';
+  const uneven = unevenTargets(goal, policy);
+  return (
+      <tr className="h-9 border-b border-hairline">
+        <th scope="row" className="sticky left-0 truncate bg-base-100 pr-3 font-semibold">
+          <button type="button" className={`max-w-full truncate text-left hover:underline ${offer.on ? '' : 'font-normal text-soft'}`} aria-pressed={looked} onClick={() => choose(offerId)} data-testid={number === null || number === 1 ? `choose-${offerId}` : undefined}>
             {looked && <span aria-hidden>▸ </span>}
             {offer.name}
+            {number !== null && <span className="font-normal text-soft"> goal {number}</span>}
           </button>
-          {goals.length > 1 && <span className="font-normal text-soft"> goal {position + 1}</span>}
         </th>
         <Gap columns={before} />
         {columns.map(({ id, market, money }) => {
@@ -170,7 +219,7 @@ const OfferRows = memo(function OfferRows({ offerId, offer, before, columns, aft
               offerId={offerId}
               goalId={goalId}
               marketId={id}
-              label={`${offer.name}${goals.length > 1 ? ` ${position + 1}` : ''}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
+              label={`${offer.name}${number === null ? '' : ` ${number}`}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
               currency={isMoney ? market.currency : null}
               target={target}
               remark={target === null ? whyMissing(offer, id) : [set && 'following' in set ? `follows ${toDecimal(set.following.base, money.baseCurrency)}` : '', share === null ? countUnit(goal) : `${percent.format(share)} reach it`].filter(Boolean).join(', ')}
@@ -182,8 +231,7 @@ const OfferRows = memo(function OfferRows({ offerId, offer, before, columns, aft
         })}
         <Gap columns={after} />
       </tr>
-    );
-  });
+  );
 });
 
 /** One goal in one market, drawn anew only when something in it has changed. */
@@ -204,7 +252,7 @@ const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, curr
 }) {
   const show = useDraft((state) => state.show);
   return (
-    <td className="px-3 py-1.5" data-offer={offerId} data-goal={goalId} data-market={marketId}>
+    <td className="px-3" data-offer={offerId} data-goal={goalId} data-market={marketId}>
       <span className="flex items-baseline gap-2">
         <TypedField
           label={label}
@@ -214,9 +262,8 @@ const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, curr
           commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
           testId={`grid-${offerId}-${goalId === 'first' ? '' : `${goalId}-`}${marketId}`}
         />
-        <span className={`w-28 text-[12px] leading-tight ${stands ? 'text-warning' : 'text-soft'}`}>
-          {remark}
-          {odd !== null && <span className="block text-warning">{odd > 1 ? `asks ${Math.round((odd - 1) * 100)}% more than elsewhere` : `asks ${Math.round((1 - odd) * 100)}% less than elsewhere`}</span>}
+        <span className={`w-28 text-[12px] leading-tight ${stands || odd !== null ? 'text-warning' : 'text-soft'}`} title={remark}>
+          {odd === null ? remark : odd > 1 ? `${Math.round((odd - 1) * 100)}% more than elsewhere` : `${Math.round((1 - odd) * 100)}% less than elsewhere`}
         </span>
       </span>
     </td>

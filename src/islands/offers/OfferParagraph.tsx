@@ -45,10 +45,7 @@ export function OfferParagraph({ offerId, offer, marketId, compiledMarket, choos
         <strong className="text-[15px]">
           <EditedField label="Name of the offer" shown={offer.name} parse={parseName} change={(name) => setOffer(offerId, 'name', name)} edit={edit} testId="offer-name" />
         </strong>
-        <span className="min-w-0 flex-1 text-[13px]">
-          <EditedField label="What it is for" shown={offer.note} parse={parseText(2000)} change={(note) => setOffer(offerId, 'note', note)} edit={edit} placeholder="what it is for, and when to look at it again" testId="offer-note" />
-        </span>
-        <span className="text-[13px]">
+        <span className="ml-auto text-[13px]">
           <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={duplicate} data-testid="duplicate-offer">
             Duplicate
           </button>
@@ -56,6 +53,9 @@ export function OfferParagraph({ offerId, offer, marketId, compiledMarket, choos
             Delete with its texts
           </button>
         </span>
+      </p>
+      <p className="text-[13px] text-soft">
+        <EditedField label="What it is for" shown={offer.note} parse={parseText(2000)} change={(note) => setOffer(offerId, 'note', note)} edit={edit} placeholder="what it is for, and when to look at it again" testId="offer-note" />
       </p>
       <SchedulePhrase offerId={offerId} schedule={offer.schedule} edit={edit} />
       {compiledMarket && <OfferCalendar market={compiledMarket} offerId={offerId} />}

@@ -82,13 +82,13 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
       {refusal}
       {offerId && offer && goalId ? (
         <>
-          <OfferParagraph key={offerId} offerId={offerId} offer={offer} marketId={marketId} compiledMarket={compiled.markets.get(marketId)} choose={choose} />
           <GoalGrid marketId={marketId} choose={(id) => setQuery({ market: id })} offerId={offerId} chooseOffer={choose} distributions={distributions} edit={guarded} />
+          <RowTools key={`tools-${offerId}`} offerId={offerId} goals={inOrder(offer.goals)} marketId={marketId} edit={guarded} />
+          <OfferParagraph key={offerId} offerId={offerId} offer={offer} marketId={marketId} compiledMarket={compiled.markets.get(marketId)} choose={choose} />
         </>
       ) : (
         <p className="py-4 text-soft">There is no offer in this draft.</p>
       )}
-      {offerId && offer && inOrder(offer.goals).map(([id, goal], index, all) => <RowTools key={`${offerId} ${id}`} offerId={offerId} goalId={id} goal={goal} number={all.length > 1 ? index + 1 : null} marketId={marketId} edit={guarded} />)}
       <AddOffer edit={guarded} choose={choose} />
       {offerId && offer && <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} target={isMoney ? target : null} />}
       <QualifierLibrary marketId={marketId} open={query.condition ?? ''} setOpen={(condition) => setQuery({ market: marketId, condition })} />

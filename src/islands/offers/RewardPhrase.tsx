@@ -1,5 +1,6 @@
+import { useState } from 'react';
 import type { Edit } from '../../client/edit.ts';
-import { rewardOfKind, setReward } from '../../client/offer-edits.ts';
+import { rewardOfKind, setAmountIn, setReward } from '../../client/offer-edits.ts';
 import { setAt } from '../../client/set-at.ts';
 import type { Amounts, Reward } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
@@ -16,7 +17,7 @@ const kinds: [Reward['kind'], string][] = [
   ['deliveryAt', 'delivery costs at most'],
   ['deliveryLessPercent', 'delivery is cheaper by a share of'],
   ['deliveryLessAmount', 'delivery is cheaper by'],
-  ['upgrade', 'costs as little as another option'],
+  ['upgrade', 'an upgrade:'],
   ['goodsLessPercent', 'goods are cheaper by'],
   ['gift', 'a gift:'],
 ];
@@ -24,13 +25,14 @@ const kinds: [Reward['kind'], string][] = [
 /** What shoppers get at a goal, as a clause. Amounts are those of one market; others keep theirs. */
 export function RewardPhrase({ offerId, goalId, rewardId, reward, label, marketId, removable, edit }: { offerId: string; goalId: string; rewardId: string; reward: Reward; label: string; marketId: string; removable: boolean; edit: (edit: Edit) => boolean }) {
   const policy = usePolicy();
+  const [limited, setLimited] = useState('on' in reward && (reward.cap !== undefined || reward.coversOwnDelivery));
   const { catalogue } = usePage();
   const at = (...steps: string[]) => ['offers', offerId, 'goals', goalId, 'rewards', rewardId, ...steps];
   const { currency } = policy.markets[marketId]!;
   const [first] = catalogue.keys();
   const amount = (name: string, field: 'price' | 'amount' | 'cap', table: Amounts | undefined, optional: string) => (
     <>
-      <AmountField label={`${name}, ${label}, ${currency}`} amount={table?.[marketId]} marketId={marketId} change={(value) => setAmount(at(field), table, marketId, value)} edit={edit} optional={optional} testId={`${field}-${rewardId}`} /> {currency}
+      <AmountField label={`${name}, ${label}, ${currency}`} amount={table?.[marketId]} marketId={marketId} change={(value) => setAmountIn(at(field), marketId, value)} edit={edit} optional={optional} testId={`${field}-${rewardId}`} /> {currency}
     </>
   );
   const percent = <EditedField label={`Percentage, ${label}`} shown={'percent' in reward ? reward.percent : ''} parse={parsePercentTo(100)} change={(value) => setAt(at('percent'), value)} edit={edit} live align="right" testId={`percent-${rewardId}`} />;
@@ -59,25 +61,26 @@ export function RewardPhrase({ offerId, goalId, rewardId, reward, label, marketI
       )}
       {'on' in reward && (
         <>
-          on <OptionsPhrase label={`Options of the reward, ${label}`} selection={reward.on} marketId={marketId} change={(on) => edit(setAt(at('on'), on))} />
+          {reward.kind !== 'upgrade' && 'on '}
+          <OptionsPhrase label={`Options of the reward, ${label}`} selection={reward.on} marketId={marketId} change={(on) => edit(setAt(at('on'), on))} />
           {reward.kind === 'upgrade' && (
             <>
               {' '}
               at the lowest price of <OptionsPhrase label={`Options whose price it becomes, ${label}`} selection={reward.priceOf} marketId={marketId} change={(priceOf) => edit(setAt(at('priceOf'), priceOf))} />
             </>
           )}
-          , where it costs at most {amount('Cap', 'cap', reward.cap, 'anything')},{' '}
-          <PhraseSelect label={`Own delivery prices of goods, ${label}`} value={String(reward.coversOwnDelivery)} options={[['true', 'with'], ['false', 'without']]} choose={(value) => edit(setAt(at('coversOwnDelivery'), value === 'true'))} /> what goods of an own delivery price add
+          {limited ? (
+            <>
+              , where delivery costs at most {amount('Cap', 'cap', reward.cap, 'any amount')}, <PhraseSelect label={`Own delivery prices of goods, ${label}`} value={String(reward.coversOwnDelivery)} options={[['true', 'including'], ['false', 'not including']]} choose={(value) => edit(setAt(at('coversOwnDelivery'), value === 'true'))} /> what goods with a delivery price of their own add
+            </>
+          ) : (
+            <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setLimited(true)}>
+              only where …
+            </button>
+          )}
         </>
       )}
       {removable && <Remove what={`this reward of ${label}`} remove={() => edit(setAt(at(), undefined))} />}
     </>
   );
-}
-
-/** A market's amount in a table; a table without any is taken away. */
-function setAmount(place: string[], table: Amounts | undefined, marketId: string, value: Amounts[string] | undefined): Edit {
-  if (value) return setAt([...place, marketId], value);
-  const others = Object.keys(table ?? {}).filter((id) => id !== marketId);
-  return setAt(others.length > 0 ? [...place, marketId] : place, undefined);
 }

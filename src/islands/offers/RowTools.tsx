@@ -15,8 +15,10 @@ const steps: [string, string][] = [
 ];
 
 /** What is done to all markets of a goal at once: follow one amount, be rounded, take one market's amount over. */
-export function RowTools({ offerId, goalId, goal, number, marketId, edit }: { offerId: string; goalId: string; goal: Goal; number: number | null; marketId: string; edit: (edit: Edit) => boolean }) {
+export function RowTools({ offerId, goals, marketId, edit }: { offerId: string; goals: readonly (readonly [string, Goal])[]; marketId: string; edit: (edit: Edit) => boolean }) {
   const policy = usePolicy();
+  const [chosen, setChosen] = useState('');
+  const [goalId, goal] = goals.find(([id]) => id === chosen) ?? goals[0]!;
   const [units, setUnits] = useState('5');
   const { baseCurrency } = policy.store;
   const first = Object.keys(goal.targets).find((id) => policy.markets[id]?.currency === baseCurrency);
@@ -29,17 +31,22 @@ export function RowTools({ offerId, goalId, goal, number, marketId, edit }: { of
   if (goal.measure.kind !== 'countedValue') return null;
   const quiet = 'quiet-button !px-1 underline decoration-dotted underline-offset-2';
   return (
-    <p className="text-[13px]" data-testid={`row-tools-${goalId}`}>
-      {number === null ? 'In all markets' : `Goal ${number} in all markets`}:{' '}
-      <button type="button" className={quiet} disabled={!base.ok || base.minor < 1} onClick={() => base.ok && edit(setTargets(offerId, goalId, followingTargets(goal, base.minor, step, policy)))} data-testid={`follow-${goalId}`}>
+    <p className="mt-1 border-t border-hairline pt-1 text-[13px]" data-testid="row-tools">
+      {goals.length > 1 && (
+        <>
+          <PhraseSelect label="Goal that is meant" value={goalId} options={goals.map(([id], index) => [id, `Goal ${index + 1}`] as const)} choose={setChosen} />{' '}
+        </>
+      )}
+      {goals.length > 1 ? 'in all markets' : 'In all markets'}:{' '}
+      <button type="button" className={quiet} disabled={!base.ok || base.minor < 1} onClick={() => base.ok && edit(setTargets(offerId, goalId, followingTargets(goal, base.minor, step, policy)))} data-testid="follow-base">
         follow
       </button>{' '}
       <input className="typed w-16 text-right [field-sizing:fixed]" aria-label={`Amount to follow, ${baseCurrency}`} aria-invalid={!base.ok} value={typed ?? toDecimal(suggested, baseCurrency)} onChange={(event) => setTyped(event.target.value)} /> {baseCurrency},{' '}
-      <button type="button" className={quiet} onClick={() => edit(setTargets(offerId, goalId, roundedTargets(goal, step, policy)))} data-testid={`round-${goalId}`}>
+      <button type="button" className={quiet} onClick={() => edit(setTargets(offerId, goalId, roundedTargets(goal, step, policy)))} data-testid="round-all">
         round
       </button>
       ,{' '}
-      <button type="button" className={quiet} disabled={!goal.targets[marketId]} onClick={() => edit(setTargets(offerId, goalId, spreadTarget(marketId, goal, others, step, policy)))} data-testid={`spread-${goalId}`}>
+      <button type="button" className={quiet} disabled={!goal.targets[marketId]} onClick={() => edit(setTargets(offerId, goalId, spreadTarget(marketId, goal, others, step, policy)))} data-testid="spread">
         take over that of {policy.markets[marketId]?.name}
       </button>
       ; to the nearest <PhraseSelect label="Round to the nearest" value={units} options={steps} choose={setUnits} /> units
