@@ -96,11 +96,18 @@ export const setMeasure = (offer: string, goal: string, measure: Goal['measure']
 
 type Unplaced<T> = T extends unknown ? Omit<T, 'order'> : never;
 
-/** A reward of another kind on the same options; amounts begin at two of each currency's units. */
+/** A reward of another kind on the same options; amounts begin at two of the base currency's units, which other currencies follow. */
 export function rewardOfKind(kind: Reward['kind'], before: Reward | null, policy: Policy, product: string): Unplaced<Reward> {
   const on = before && 'on' in before ? before.on : { by: 'kind' as const, kinds: ['parcel' as const] };
   const delivery = { on, coversOwnDelivery: before && 'coversOwnDelivery' in before ? before.coversOwnDelivery : false };
-  const two = Object.fromEntries(Object.entries(policy.markets).map(([id, { currency }]) => [id, { exact: 2 * (minorPerMajor(currency) === 1 ? 100 : minorPerMajor(currency)) }]));
+  const { baseCurrency } = policy.store;
+  const two = Object.fromEntries(
+    Object.entries(policy.markets).map(([id, { currency }]): [string, LocalAmount] => {
+      const unit = minorPerMajor(currency) === 1 ? 100 : minorPerMajor(currency);
+      const follows = currency !== baseCurrency && policy.rates?.[currency] !== undefined;
+      return [id, follows ? { following: { base: 2 * minorPerMajor(baseCurrency), buffer: '0', round: 'nearest', step: Math.max(1, unit / 10), less: 0 } } : { exact: 2 * unit }];
+    }),
+  );
   switch (kind) {
     case 'deliveryFree':
       return { kind, ...delivery };

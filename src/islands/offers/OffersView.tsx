@@ -11,6 +11,7 @@ import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { useQuery } from '../frame/use-query.ts';
 import { GoalGrid } from './GoalGrid.tsx';
 import { AddOffer } from './AddOffer.tsx';
+import { Effect } from './Effect.tsx';
 import { OfferParagraph } from './OfferParagraph.tsx';
 import { QualifierLibrary } from './QualifierLibrary.tsx';
 import { someoneIn } from '../spend-line/someone-in.ts';
@@ -91,6 +92,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
       )}
       <AddOffer edit={guarded} choose={choose} />
       {offerId && offer && <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} target={isMoney ? target : null} />}
+      <Effect />
       <QualifierLibrary marketId={marketId} open={query.condition ?? ''} setOpen={(condition) => setQuery({ market: marketId, condition })} />
     </div>
   );

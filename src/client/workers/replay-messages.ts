@@ -1,0 +1,19 @@
+import type { Replay } from '../../core/orders/replay.ts';
+import type { Policy } from '../../core/policy/types.ts';
+
+/** What the page hands the worker that replays orders. */
+export interface ReplayRequest {
+  draft: Policy;
+  release: Policy | null;
+  markets: string[];
+  /** ms since 1970-01-01T00:00Z */
+  now: number;
+}
+
+export type ReplayReply =
+  /** `whole`: of all orders, not of a sample */
+  | { kind: 'market'; market: string; whole: boolean; replay: Replay }
+  /** orders of a market cannot be replayed */
+  | { kind: 'left'; market: string; reason: string }
+  | { kind: 'progress'; share: number }
+  | { kind: 'done' };

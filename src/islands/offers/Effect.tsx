@@ -1,0 +1,127 @@
+import { useEffect, useRef, useState } from 'react';
+import type { ReplayReply, ReplayRequest } from '../../client/workers/replay-messages.ts';
+import { unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
+import { inOrder } from '../../core/ordered.ts';
+import type { Replay } from '../../core/orders/replay.ts';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+
+interface Running {
+  share: number;
+  results: ReadonlyMap<string, { replay: Replay; whole: boolean }>;
+  left: ReadonlyMap<string, string>;
+  done: boolean;
+}
+
+/** What past orders would have paid for delivery under the draft, against the current release. */
+export function Effect() {
+  const policy = usePolicy();
+  const { release, now, money, locale } = usePage();
+  const worker = useRef<Worker | null>(null);
+  const [running, setRunning] = useState<Running | null>(null);
+  const [asked, setAsked] = useState<typeof policy | null>(null);
+  const stop = () => {
+    worker.current?.terminate();
+    worker.current = null;
+  };
+  useEffect(() => stop, []);
+  const start = () => {
+    stop();
+    setAsked(policy);
+    setRunning({ share: 0, results: new Map(), left: new Map(), done: false });
+    const begun = new Worker(new URL('../../client/workers/replay.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = begun;
+    begun.onmessage = ({ data }: MessageEvent<ReplayReply>) =>
+      setRunning((before) => {
+        if (!before) return before;
+        if (data.kind === 'progress') return { ...before, share: data.share };
+        if (data.kind === 'done') return { ...before, share: 1, done: true };
+        if (data.kind === 'left') return { ...before, left: new Map(before.left).set(data.market, data.reason) };
+        return { ...before, results: new Map(before.results).set(data.market, { replay: data.replay, whole: data.whole }) };
+      });
+    begun.postMessage({ draft: policy, release: release?.policy ?? null, markets: inOrder(policy.markets).map(([id]) => id), now } satisfies ReplayRequest);
+  };
+  const cancel = () => {
+    stop();
+    setRunning(null);
+  };
+  const count = new Intl.NumberFormat(locale);
+  const unknown = [...new Set(Object.values(policy.offers).flatMap(({ on, when }) => (on && when ? unknownToExports(when, policy) : [])))];
+  return (
+    <section className="mt-4 border-t border-hairline pt-2" aria-label="Effect before it goes live" data-testid="effect">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 className="text-[17px]">Effect before it goes live</h2>
+        <p className="text-[13px] text-soft">Past orders as though bought now: one light article of their value, by a guest, in the first zone of their market.</p>
+      </div>
+      <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
+        <button type="button" className="btn btn-xs" onClick={start} data-testid="replay">
+          {running ? 'Replay again' : 'Replay past orders'}
+        </button>
+        {running && !running.done && (
+          <>
+            <progress className="progress w-40" max={1} value={running.share} aria-label="Orders replayed" />
+            <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={cancel} data-testid="replay-cancel">
+              Stop
+            </button>
+          </>
+        )}
+        {running && asked !== policy && <span className="text-warning">The draft has changed since; what stands here is of before.</span>}
+        {unknown.length > 0 && <span className="text-soft">Orders do not tell: {unknown.map(({ about, name }) => `${about.toLowerCase()}: ${name}`).join(', ')}. Offers that ask for it hold for none of them.</span>}
+      </p>
+      {running && running.results.size > 0 && (
+        <div className="overflow-x-auto">
+          <table className="w-full text-left text-[13px]" data-testid="effect-table">
+            <thead>
+              <tr className="border-b border-hairline text-soft">
+                {['Market', 'Orders', 'pay less', 'pay more', 'pay the same', 'for delivery in all', 'given away by offers', 'for example'].map((head, index) => (
+                  <th key={head} scope="col" className={`py-1 pr-4 font-normal ${index > 0 && index < 7 ? 'text-right' : ''}`}>
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {inOrder(policy.markets).map(([id, { name, currency }]) => {
+                const result = running.results.get(id);
+                const reason = running.left.get(id);
+                if (!result) return reason ? <LeftRow key={id} name={name} reason={reason} /> : null;
+                const { replay, whole } = result;
+                return (
+                  <tr key={id} className={`border-b border-hairline ${whole ? '' : 'text-soft'}`} data-testid={`effect-${id}`} data-whole={whole}>
+                    <th scope="row" className="py-1 pr-4 font-normal">
+                      {name}
+                    </th>
+                    <td className="py-1 pr-4 text-right">
+                      {count.format(replay.orders)}
+                      {whole ? '' : ' sampled'}
+                    </td>
+                    {[replay.less, replay.more, replay.same].map((orders, index) => (
+                      <td key={index} className="py-1 pr-4 text-right">
+                        {count.format(orders)}
+                      </td>
+                    ))}
+                    <td className={`py-1 pr-4 text-right ${replay.change === 0 ? '' : 'font-semibold'}`}>{replay.change > 0 ? '+' : ''}{money(replay.change, currency)}</td>
+                    <td className="py-1 pr-4 text-right whitespace-nowrap">
+                      {money(replay.givenBefore, currency)} → {money(replay.givenNow, currency)}
+                    </td>
+                    <td className="py-1">{replay.examples.slice(0, 2).map(({ value, was, now: pays, orders }) => `${money(value, currency)}: ${money(was, currency)} → ${money(pays, currency)} (${count.format(orders)} ×)`).join(', ')}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function LeftRow({ name, reason }: { name: string; reason: string }) {
+  return (
+    <tr className="border-b border-hairline text-soft">
+      <th scope="row" className="py-1 pr-4 font-normal">
+        {name}
+      </th>
+      <td colSpan={7}>{reason}</td>
+    </tr>
+  );
+}
