@@ -152,6 +152,23 @@ describe('the goal grid', () => {
   });
 });
 
+describe('the effect before it goes live', () => {
+  test('past orders are replayed: a sample first, then all, market by market; a change of the draft is said', async () => {
+    const page = await open('/offers?market=uk&offer=free-delivery');
+    await type(page, 'goal-field', '60');
+    await page.getByTestId('replay').click();
+    const row = page.getByTestId('effect-uk');
+    await expect.poll(() => row.getAttribute('data-whole'), { timeout: 30_000 }).toBe('true');
+    const [, , less, more] = await row.locator('th, td').allInnerTexts();
+    expect([Number(less!.replace(/,/g, '')) > 100, more]).toEqual([true, '0']);
+    expect(await row.innerText()).toMatch(/-£[\d,]+\.\d\d/);
+    expect(await page.getByTestId('effect-nlbe').innerText()).toContain('€0.00');
+    expect(await page.getByTestId('effect').innerText()).toContain('Orders do not tell: the shopper: is signed in, the shopper: is in a group');
+    await type(page, 'goal-field', '65');
+    await page.getByText('The draft has changed since').waitFor();
+  });
+});
+
 describe('named conditions', () => {
   test('are built, tried on test carts as they are typed, used, and cannot be deleted while something uses them', async () => {
     const page = await open('/offers?market=nlbe&offer=free-delivery');

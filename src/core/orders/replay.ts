@@ -41,8 +41,9 @@ interface Outcome {
 }
 
 const mostExamples = 6;
-/** Orders between two words of progress. */
+/** Orders, and orders worked out anew, between two words of progress. */
 const stretch = 20_000;
+const anew = 200;
 
 /** Of whom an export tells that they are new or returning, and nothing else. */
 const shopperOf = (kind: number): Shopper | undefined => (kind === shopperNew ? { signedIn: false, orderCount: 0 } : kind === shopperReturning ? { signedIn: false, orderCount: 1 } : undefined);
@@ -74,6 +75,7 @@ export function replayOrders(columns: OrderColumns, draft: CompiledZone, release
         const situation = { destination, instant, ...(person ? { shopper: person } : {}) };
         pair = [evaluateImagined(draft, orderOfValue(value), situation), release && evaluateImagined(release, orderOfValue(value), situation)];
         evaluations.set(who, pair);
+        if (evaluations.size % anew === 0) progress(i / columns.count);
       }
       known = { outcome: outcomeOf(pair[0], pair[1], columns.options[option] ?? ''), value, shopper, orders: 0 };
       outcomes.set(key, known);
