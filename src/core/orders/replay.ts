@@ -41,6 +41,8 @@ interface Outcome {
 }
 
 const mostExamples = 6;
+/** Kinds of shopper that an export tells apart. */
+const kinds = 3;
 /** Orders, and orders worked out anew, between two words of progress. */
 const stretch = 20_000;
 const anew = 200;
@@ -58,49 +60,51 @@ const shopperOf = (kind: number): Shopper | undefined => (kind === shopperNew ? 
  */
 export function replayOrders(columns: OrderColumns, draft: CompiledZone, release: CompiledZone | null, instant: number, every = 1, progress: (share: number) => void = () => undefined): Replay {
   const result: Replay = { orders: 0, less: 0, more: 0, same: 0, without: 0, change: 0, givenBefore: 0, givenNow: 0, examples: [] };
-  const outcomes = new Map<string, { outcome: Outcome | null; value: number; shopper: number; orders: number }>();
   const named = draft.include.find(({ country }) => country !== null)?.country;
   const destination = { country: named ?? draft.market.market.countries[0] ?? '', postcode: '' };
-  const evaluations = new Map<string, [Evaluation, Evaluation | null]>();
+  const options = columns.options.length > 0 ? columns.options : [''];
+  /** by value and shopper: what becomes of each option, and how many orders took it; evaluations themselves are not kept */
+  const known = new Map<number, { outcomes: (Outcome | null)[]; orders: Uint32Array }>();
   for (let i = 0; i < columns.count; i += every) {
     if (i % stretch < every) progress(i / columns.count);
     const [value, shopper, option] = [columns.goods[i]!, columns.shopper[i]!, columns.option[i]!];
-    const key = `${value} ${shopper} ${option}`;
-    let known = outcomes.get(key);
-    if (!known) {
-      const who = `${value} ${shopper}`;
-      let pair = evaluations.get(who);
-      if (!pair) {
-        const person = shopperOf(shopper);
-        const situation = { destination, instant, ...(person ? { shopper: person } : {}) };
-        pair = [evaluateImagined(draft, orderOfValue(value), situation), release && evaluateImagined(release, orderOfValue(value), situation)];
-        evaluations.set(who, pair);
-        if (evaluations.size % anew === 0) progress(i / columns.count);
-      }
-      known = { outcome: outcomeOf(pair[0], pair[1], columns.options[option] ?? ''), value, shopper, orders: 0 };
-      outcomes.set(key, known);
+    const who = value * kinds + shopper;
+    let alike = known.get(who);
+    if (!alike) {
+      const person = shopperOf(shopper);
+      const situation = { destination, instant, ...(person ? { shopper: person } : {}) };
+      const [ahead, current] = [evaluateImagined(draft, orderOfValue(value), situation), release && evaluateImagined(release, orderOfValue(value), situation)];
+      alike = { outcomes: options.map((id) => outcomeOf(ahead, current, id)), orders: new Uint32Array(options.length) };
+      known.set(who, alike);
+      if (known.size % anew === 0) progress(i / columns.count);
     }
-    known.orders++;
+    alike.orders[option]!++;
     result.orders++;
-    const { outcome } = known;
-    if (!outcome) {
-      result.without++;
-      continue;
-    }
-    const difference = outcome.now - outcome.was;
-    if (difference < 0) result.less++;
-    else if (difference > 0) result.more++;
-    else result.same++;
-    result.change += difference;
-    result.givenBefore += outcome.givenBefore;
-    result.givenNow += outcome.givenNow;
   }
-  result.examples = [...outcomes.values()]
-    .flatMap(({ outcome, value, shopper, orders }) => (outcome && outcome.now !== outcome.was ? [{ value, shopper, was: outcome.was, now: outcome.now, orders }] : []))
-    .sort((a, b) => b.orders - a.orders || a.value - b.value)
-    .slice(0, mostExamples);
+  for (const [who, { outcomes, orders }] of known) {
+    for (const [option, outcome] of outcomes.entries()) if (orders[option]! > 0) count(result, outcome, orders[option]!, Math.floor(who / kinds), who % kinds);
+  }
   progress(1);
   return result;
+}
+
+function count(result: Replay, outcome: Outcome | null, orders: number, value: number, shopper: number): void {
+  if (!outcome) {
+    result.without += orders;
+    return;
+  }
+  const difference = outcome.now - outcome.was;
+  if (difference < 0) result.less += orders;
+  else if (difference > 0) result.more += orders;
+  else result.same += orders;
+  result.change += difference * orders;
+  result.givenBefore += outcome.givenBefore * orders;
+  result.givenNow += outcome.givenNow * orders;
+  if (difference === 0) return;
+  const { examples } = result;
+  const place = examples.findIndex((other) => orders > other.orders || (orders === other.orders && value < other.value));
+  if (place >= 0 || examples.length < mostExamples) examples.splice(place < 0 ? examples.length : place, 0, { value, shopper, was: outcome.was, now: outcome.now, orders });
+  if (examples.length > mostExamples) examples.pop();
 }
 
 function outcomeOf(draft: Evaluation, release: Evaluation | null, option: string): Outcome | null {

@@ -4,12 +4,12 @@ import type { Edit } from '../../client/edit.ts';
 import { freshId } from '../../client/set-at.ts';
 import { codeBatch } from '../../core/offers/code-batch.ts';
 import { startOffer, starterOffers, type StarterOffer } from '../../core/offers/starter-offers.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, usePage } from '../frame/page-context.tsx';
 import { randomBytes } from './UnlockPhrase.tsx';
 
 /** Offers to begin with, and what the last one chosen has filled in. */
 export function AddOffer({ edit, choose }: { edit: (edit: Edit) => boolean; choose: (offer: string) => void }) {
-  const policy = usePolicy();
+  const policy = useDraft((state) => state.settled);
   const { locale } = usePage();
   const [did, setDid] = useState<{ id: string; sentences: string[] } | null>(null);
   const start = (starter: StarterOffer) => {

@@ -47,7 +47,7 @@ export function Effect() {
   const count = new Intl.NumberFormat(locale);
   const unknown = [...new Set(Object.values(policy.offers).flatMap(({ on, when }) => (on && when ? unknownToExports(when, policy) : [])))];
   return (
-    <section className="mt-4 border-t border-hairline pt-2" aria-label="Effect before it goes live" data-testid="effect">
+    <section className="seldom-seen mt-4 border-t border-hairline pt-2" aria-label="Effect before it goes live" data-testid="effect">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-[17px]">Effect before it goes live</h2>
         <p className="text-[13px] text-soft">Past orders as though bought now: one light article of their value, by a guest, in the first zone of their market.</p>

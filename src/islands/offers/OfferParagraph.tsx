@@ -35,7 +35,7 @@ export function OfferParagraph({ offerId, offer, marketId, compiledMarket, choos
   };
   const limit = (label: string, field: 'inAll' | 'perShopper') => <EditedField label={label} shown={offer.limits?.[field] === undefined ? '' : String(offer.limits[field])} parse={orNone<number>(parseWhole(1, 1_000_000_000))} change={(value: number | undefined) => setLimit(offerId, field, value)} edit={edit} placeholder="any number of times" testId={`limit-${field}`} />;
   return (
-    <section className="mt-2 border-t border-hairline pt-2 leading-7" aria-label={`Offer ${offer.name}`} data-testid="offer-paragraph">
+    <section className="seldom-seen mt-2 border-t border-hairline pt-2 leading-7" aria-label={`Offer ${offer.name}`} data-testid="offer-paragraph">
       {refusal}
       <p className="flex flex-wrap items-baseline gap-x-3">
         <label className="inline-flex items-center gap-2">

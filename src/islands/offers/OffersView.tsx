@@ -8,6 +8,7 @@ import { sweepZone } from '../../core/sweep/sweep.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { useStable } from '../frame/use-stable.ts';
 import { useQuery } from '../frame/use-query.ts';
 import { GoalGrid } from './GoalGrid.tsx';
 import { AddOffer } from './AddOffer.tsx';
@@ -43,6 +44,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   const target = offerId && goalId ? targetIn(policy, offerId, goalId, marketId) : null;
   const isMoney = goalId !== undefined && offer?.goals[goalId]?.measure.kind === 'countedValue';
   const choose = (id: string) => setQuery({ market: marketId, offer: id });
+  const openCondition = useStable((condition: string) => setQuery({ market: marketId, condition }));
   const steady = useMemo(() => {
     const savedZone = compilePolicy(savedPolicy).markets.get(marketId)?.zones[0];
     return { sweep: savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now)) : null, goal: offerId && goalId && isMoney ? targetIn(savedPolicy, offerId, goalId, marketId) : null };
@@ -93,7 +95,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
       <AddOffer edit={guarded} choose={choose} />
       {offerId && offer && <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} target={isMoney ? target : null} />}
       <Effect />
-      <QualifierLibrary marketId={marketId} open={query.condition ?? ''} setOpen={(condition) => setQuery({ market: marketId, condition })} />
+      <QualifierLibrary marketId={marketId} open={query.condition ?? ''} setOpen={openCondition} />
     </div>
   );
 }

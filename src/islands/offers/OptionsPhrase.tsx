@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { inOrder } from '../../core/ordered.ts';
 import type { OptionKind, OptionSelection } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
@@ -15,9 +15,10 @@ const kindWords: [OptionKind, string][] = [
 /** The delivery options that something applies to: all, by kind, by tag, or one by one. */
 export function OptionsPhrase({ label, selection, marketId, change }: { label: string; selection: OptionSelection; marketId: string; change: (selection: OptionSelection) => void }) {
   const policy = usePolicy();
+  const { options, zones } = policy;
   const [adding, setAdding] = useState(false);
-  const tags = [...new Set(Object.values(policy.options).flatMap((option) => option.tags ?? []))].sort();
-  const here = inOrder(policy.options).filter(([, { zone }]) => policy.zones[zone]?.market === marketId);
+  const tags = useMemo(() => [...new Set(Object.values(options).flatMap((option) => option.tags ?? []))].sort(), [options]);
+  const here = useMemo(() => inOrder(options).filter(([, { zone }]) => zones[zone]?.market === marketId), [options, zones, marketId]);
   const by = (way: string) => {
     if (way === 'all') change({ by: 'all' });
     if (way === 'kind') change({ by: 'kind', kinds: ['parcel'] });

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { freshId, setAt } from '../../client/set-at.ts';
 import { qualifierUses, statedMarkets, type QualifierUse } from '../../core/conditions/qualifier-uses.ts';
 import { readOut } from '../../core/conditions/read-out.ts';
@@ -8,13 +8,14 @@ import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Condition, Qualifier } from '../../core/policy/types.ts';
 import { ConditionEditor } from '../conditions/ConditionEditor.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { parseName } from '../frame/typed-text.ts';
 
 /** The named conditions, what each says, where it is used, and whom of the test carts it holds for. */
-export function QualifierLibrary({ marketId, open, setOpen }: { marketId: string; open: string; setOpen: (qualifier: string) => void }) {
-  const policy = usePolicy();
+export const QualifierLibrary = memo(function QualifierLibrary({ marketId, open, setOpen }: { marketId: string; open: string; setOpen: (qualifier: string) => void }) {
+  // Not what is just being dragged or typed: only the condition that is open follows that.
+  const policy = useDraft((state) => state.settled);
   const { edit, refusal } = useGuardedEdit();
   const { qualifiers, offers, options } = policy;
   // Uses depend on these parts alone.
@@ -26,7 +27,7 @@ export function QualifierLibrary({ marketId, open, setOpen }: { marketId: string
     if (edit(setAt(['qualifiers', id], { order: orderAfterLast(qualifiers), name: `Condition ${Object.keys(qualifiers).length + 1}`, condition } satisfies Qualifier))) setOpen(id);
   };
   return (
-    <section className="mt-4 border-t border-hairline pt-2" aria-label="Named conditions" data-testid="qualifiers">
+    <section className="seldom-seen mt-4 border-t border-hairline pt-2" aria-label="Named conditions" data-testid="qualifiers">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-[17px]">Named conditions</h2>
         <p className="text-[13px] text-soft">To be used wherever a condition can stand; a change holds at every place.</p>
@@ -42,7 +43,7 @@ export function QualifierLibrary({ marketId, open, setOpen }: { marketId: string
               <span className="min-w-0 flex-1 basis-72 text-[13px]">{readOut(policy, qualifier.condition, marketId)}</span>
               <UsesPhrase uses={uses.get(id) ?? []} remove={() => edit(setAt(['qualifiers', id], undefined)) && setOpen('')} />
             </div>
-            {open === id && <OpenQualifier id={id} qualifier={qualifier} marketId={marketId} edit={edit} />}
+            {open === id && <OpenQualifier id={id} marketId={marketId} edit={edit} />}
           </li>
         ))}
       </ul>
@@ -51,7 +52,7 @@ export function QualifierLibrary({ marketId, open, setOpen }: { marketId: string
       </button>
     </section>
   );
-}
+});
 
 function UsesPhrase({ uses, remove }: { uses: readonly QualifierUse[]; remove: () => void }) {
   const [all, setAll] = useState(false);
@@ -87,8 +88,9 @@ function UsesPhrase({ uses, remove }: { uses: readonly QualifierUse[]; remove: (
   );
 }
 
-function OpenQualifier({ id, qualifier, marketId, edit }: { id: string; qualifier: Qualifier; marketId: string; edit: ReturnType<typeof useGuardedEdit>['edit'] }) {
+function OpenQualifier({ id, marketId, edit }: { id: string; marketId: string; edit: ReturnType<typeof useGuardedEdit>['edit'] }) {
   const policy = usePolicy();
+  const qualifier = policy.qualifiers[id]!;
   const stated = useMemo(() => statedMarkets(qualifier.condition), [qualifier.condition]);
   const markets = inOrder(policy.markets).flatMap(([market]) => (market === marketId || stated.has(market) ? [market] : []));
   return (

@@ -21,7 +21,7 @@ export function WordingEditor({ offerId, offerName, marketId, target }: { offerI
   const counted = reachFrom(goal);
   const sample: MessageArguments = { measure: 'value', remaining: goal - counted, goal, counted, percent: Math.floor((100 * counted) / goal), items: 2, optionPrice: 0 };
   return (
-    <section className="mt-3" aria-label={`Wording of ${offerName}`}>
+    <section className="seldom-seen mt-3" aria-label={`Wording of ${offerName}`}>
       <h2 className="text-[16px]">
         Shoppers read in{' '}
         <PhraseSelect head label="Language of the wording" value={language} options={market.languages.map((tag) => [tag, tag])} choose={setLanguage} />{' '}
