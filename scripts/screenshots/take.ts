@@ -41,6 +41,7 @@ async function openConditions(page: Page): Promise<void> {
 const pictures: Picture[] = [
   { name: 'offers', path: '/offers', before: lowerGoal },
   { name: 'offers-night', path: '/offers?market=uk', scheme: 'dark' },
+  { name: 'offer', path: '/offers?market=deat&offer=two-steps', before: (page) => page.getByTestId('offer-paragraph').evaluate((paragraph) => paragraph.scrollIntoView()) },
   { name: 'orders', path: '/orders?goals=7000&group=4500,6000', before: (page) => page.getByTestId('net-curve').waitFor() },
   { name: 'import', path: '/orders?import=orders', before: chooseExport },
   { name: 'markets', path: '/markets?market=uk', before: (page) => page.getByTestId('where-postcode').fill('ZZ9 2AA') },

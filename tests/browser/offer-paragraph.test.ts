@@ -163,7 +163,7 @@ describe('the effect before it goes live', () => {
     expect([Number(less!.replace(/,/g, '')) > 100, more]).toEqual([true, '0']);
     expect(await row.innerText()).toMatch(/-£[\d,]+\.\d\d/);
     expect(await page.getByTestId('effect-nlbe').innerText()).toContain('€0.00');
-    expect(await page.getByTestId('effect').innerText()).toContain('Orders do not tell: the shopper: is signed in, the shopper: is in a group');
+    expect(await page.getByTestId('effect').innerText()).toContain('hold for none of them: the shopper: is signed in, the shopper: is in a group');
     await type(page, 'goal-field', '65');
     await page.getByText('The draft has changed since').waitFor();
   });

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ReplayReply, ReplayRequest } from '../../client/workers/replay-messages.ts';
+import type { FactEntry } from '../../core/conditions/fact-list.ts';
 import { unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Replay } from '../../core/orders/replay.ts';
@@ -65,7 +66,7 @@ export function Effect() {
           </>
         )}
         {running && asked !== policy && <span className="text-warning">The draft has changed since; what stands here is of before.</span>}
-        {unknown.length > 0 && <span className="text-soft">Orders do not tell: {unknown.map(({ about, name }) => `${about.toLowerCase()}: ${name}`).join(', ')}. Offers that ask for it hold for none of them.</span>}
+        {unknown.length > 0 && <Untold facts={unknown} />}
       </p>
       {running && running.results.size > 0 && (
         <div className="overflow-x-auto">
@@ -112,6 +113,24 @@ export function Effect() {
         </div>
       )}
     </section>
+  );
+}
+
+const mostNamed = 3;
+
+function Untold({ facts }: { facts: readonly FactEntry[] }) {
+  const [all, setAll] = useState(false);
+  const named = (all ? facts : facts.slice(0, mostNamed)).map(({ about, name }) => `${about.toLowerCase()}: ${name}`).join(', ');
+  return (
+    <span className="text-soft">
+      Offers that ask for what orders do not tell hold for none of them: {named}
+      {!all && facts.length > mostNamed && (
+        <button type="button" className="quiet-button" onClick={() => setAll(true)}>
+          and {facts.length - mostNamed} more
+        </button>
+      )}
+      .
+    </span>
   );
 }
 
