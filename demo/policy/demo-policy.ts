@@ -6,6 +6,7 @@ import { offers } from './offers.ts';
 import { options } from './options.ts';
 import { places } from './places.ts';
 import { qualifiers } from './qualifiers.ts';
+import { shoppers } from './shoppers.ts';
 import { testCarts } from './test-carts.ts';
 import { wording } from './wording.ts';
 import { zones } from './zones.ts';
@@ -24,5 +25,6 @@ export const demoPolicy: Policy = {
   offers,
   wording,
   testCarts,
+  shoppers,
   assumptions: { nlbe: { margin: '55', reach: '30', near: '50', far: '20', spread: '30', secondReward: 250 } },
 };

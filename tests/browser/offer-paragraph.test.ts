@@ -92,6 +92,35 @@ describe('an offer as a paragraph', () => {
   });
 });
 
+describe('made-up shoppers', () => {
+  test('the spend line is drawn for one of them, in the zone that is chosen', async () => {
+    const page = await open('/offers?market=nlbe&offer=members-sooner');
+    const at = async () => textOf(page, '[data-testid=read-out]');
+    expect(await at()).toMatch(/At the goal, €49\.00\s+Parcel to the door\s+€5\.95/);
+    await page.getByTestId('shopper-phrase').selectOption('member');
+    await expect.poll(at).toMatch(/At the goal, €49\.00\s+Parcel to the door\s+free/);
+    await page.getByTestId('zone-phrase').selectOption('nlbe-islands');
+    await expect.poll(at).not.toMatch(/Parcel to the door/);
+    expect(page.url()).toContain('zone=nlbe-islands');
+  });
+  test('are edited, added, and taken over by a test cart', async () => {
+    const page = await open('/offers');
+    await type(page, 'orders-newcomer', '2');
+    await page.getByTestId('add-shopper').click();
+    await expect.poll(async () => [(await policy()).shoppers!.newcomer!.shopper.orderCount, (await policy()).shoppers!.shopper?.name]).toEqual([2, 'Shopper 6']);
+    expect(await textOf(page, '[data-testid=draft-phrase]')).toContain('no change since release');
+    const rehearsal = await open('/rehearse?cart=beach-day');
+    await rehearsal.getByTestId('buyer-phrase').selectOption('member');
+    await expect.poll(async () => (await policy()).testCarts['beach-day']!.shopper?.groups).toEqual(['members']);
+    await expect.poll(() => leadOf(rehearsal, 'beach-day')).not.toContain('13,20');
+  });
+  test('the goals of all markets stand on their orders', async () => {
+    const page = await open('/offers?market=nlbe&offer=free-delivery');
+    expect(await page.locator('[data-testid^=share-]').count()).toBeGreaterThan(3);
+    await expect.poll(() => page.getByTestId('share-uk').textContent(), { timeout: 15_000 }).toContain('£70.00');
+  });
+});
+
 describe('starters', () => {
   test('fill an offer that is off, say what they did, and are undone at once', async () => {
     const page = await open('/offers?market=nlbe');

@@ -24,8 +24,8 @@ const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates|places|calend
 /** A tree of conditions is one value: what it says, read out. */
 const conditions = /^\/qualifiers\/[^/]+\/condition$|^\/(options|offers)\/(.*\/)?when$/;
 
-/** Test carts and assumptions are no promise to shoppers, so they are not among the changes of a release. */
-const unseen = ['/testCarts', '/assumptions', '/version'];
+/** Test carts, made-up shoppers and assumptions are no promise to shoppers, so they are not among the changes of a release. */
+const unseen = ['/testCarts', '/shoppers', '/assumptions', '/version'];
 
 /** What differs for shoppers between two policies, in document order. @param language the reader's, for amounts */
 export function policyChanges(from: Policy, to: Policy, language: string): PolicyChange[] {

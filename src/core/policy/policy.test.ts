@@ -69,5 +69,5 @@ describe('changes between two policies', () => {
     const named = changed((policy) => (policy.qualifiers.known = { order: 1, name: 'Known', condition: when }));
     expect(policyChanges(named, { ...named, qualifiers: { known: { order: 1, name: 'Known', condition: { ...when, of: 'any' } } } }, 'en-GB')).toMatchObject([{ place: 'offers', subject: 'Condition “Known”', before: said, after: said.replace(' and ', ' or ') }]);
   });
-  test('test carts reach no shopper', () => expect(changes((policy) => delete policy.testCarts['beach-day'])).toEqual([]));
+  test('test carts and made-up shoppers reach nobody', () => expect(changes((policy) => (delete policy.testCarts['beach-day'], (policy.shoppers = { guest: { order: 1, name: 'Guest', shopper: { signedIn: false } } })))).toEqual([]));
 });

@@ -351,6 +351,12 @@ export interface Policy {
     [k: string]: TestCart;
   };
   /**
+   * made-up shoppers to try conditions and offers with; no promise to anybody
+   */
+  shoppers?: {
+    [k: string]: Persona;
+  };
+  /**
    * where shoppers collect what they have bought
    */
   places?: {
@@ -1147,6 +1153,11 @@ export interface Redemptions {
 export interface EarlierChoice {
   option: Id;
   price: Minor;
+}
+export interface Persona {
+  order: Order;
+  name: Name;
+  shopper: Shopper;
 }
 export interface PickUpPlace {
   order: Order;

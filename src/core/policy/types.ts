@@ -23,6 +23,7 @@ export type {
   Offer,
   OptionKind,
   OptionSelection,
+  Persona,
   PickUpPlace,
   PlaceTexts,
   Policy,

@@ -18,6 +18,8 @@ import { QualifierLibrary } from './QualifierLibrary.tsx';
 import { someoneIn } from '../spend-line/someone-in.ts';
 import { SpendLine, type SpendGoal } from '../spend-line/SpendLine.tsx';
 import { RowTools } from './RowTools.tsx';
+import { ShopperLibrary } from './ShopperLibrary.tsx';
+import { SharesByMarket } from './SharesByMarket.tsx';
 import { useDistributions } from './use-distributions.ts';
 import { WordingEditor } from './WordingEditor.tsx';
 
@@ -37,7 +39,11 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
     values,
   );
   const market = policy.markets[marketId]!;
-  const zone = compiled.markets.get(marketId)?.zones[0];
+  const zones = compiled.markets.get(marketId)?.zones ?? [];
+  const zone = zones.find(({ id }) => id === query.zone) ?? zones[0];
+  const persona = policy.shoppers?.[query.shopper ?? ''];
+  const shopper = persona?.shopper;
+  const zoneId = zone?.id;
   const offerId = policy.offers[query.offer ?? ''] ? query.offer! : inOrder(policy.offers)[0]?.[0];
   const offer = offerId === undefined ? undefined : policy.offers[offerId];
   const [goalId] = offer ? (inOrder(offer.goals)[0] ?? []) : [];
@@ -46,9 +52,9 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   const choose = (id: string) => setQuery({ market: marketId, offer: id });
   const openCondition = useStable((condition: string) => setQuery({ market: marketId, condition }));
   const steady = useMemo(() => {
-    const savedZone = compilePolicy(savedPolicy).markets.get(marketId)?.zones[0];
-    return { sweep: savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now)) : null, goal: offerId && goalId && isMoney ? targetIn(savedPolicy, offerId, goalId, marketId) : null };
-  }, [savedPolicy, marketId, offerId, goalId, isMoney, now]);
+    const savedZone = compilePolicy(savedPolicy).markets.get(marketId)?.zones.find(({ id }) => id === zoneId);
+    return { sweep: savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now, shopper)) : null, goal: offerId && goalId && isMoney ? targetIn(savedPolicy, offerId, goalId, marketId) : null };
+  }, [savedPolicy, marketId, zoneId, offerId, goalId, isMoney, now, shopper]);
 
   const spendGoal: SpendGoal | null =
     offerId && goalId && target !== null && isMoney
@@ -73,12 +79,19 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-6">
         <h1 className="text-[22px]">
           Offers in{' '}
-          <PhraseSelect head label="Market" value={marketId} options={markets.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ market: id })} testId="market-phrase" />
+          <PhraseSelect head label="Market" value={marketId} options={markets.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ market: id, zone: '' })} testId="market-phrase" />
+          {zones.length > 1 && (
+            <>
+              {' '}
+              to <PhraseSelect head label="Zone" value={zoneId ?? ''} options={zones.map(({ id, zone: { name } }) => [id, name])} choose={(id) => setQuery({ zone: id })} testId="zone-phrase" />
+            </>
+          )}{' '}
+          for <PhraseSelect head label="Shopper" value={persona ? query.shopper! : ''} options={[['', 'a guest'], ...inOrder(policy.shoppers ?? {}).map(([id, { name }]) => [id, name] as const)]} choose={(id) => setQuery({ shopper: id })} testId="shopper-phrase" />
         </h1>
         <OrdersPhrase orders={distributions.get(marketId)?.orders} />
       </div>
       {zone && steady.sweep ? (
-        <SpendLine key={marketId} zone={zone} steadySweep={steady.sweep} steadyGoal={steady.goal} distribution={distributions.get(marketId) ?? null} goal={spendGoal} others={others} language={market.languages[0]!} />
+        <SpendLine key={`${marketId} ${zoneId}`} zone={zone} steadySweep={steady.sweep} steadyGoal={steady.goal} distribution={distributions.get(marketId) ?? null} goal={spendGoal} others={others} language={market.languages[0]!} shopper={shopper} />
       ) : (
         <p className="py-6 text-warning">No zone of this market is on, so nobody there can check out.</p>
       )}
@@ -87,6 +100,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
         <>
           <GoalGrid marketId={marketId} choose={(id) => setQuery({ market: id })} offerId={offerId} chooseOffer={choose} distributions={distributions} edit={guarded} />
           <RowTools key={`tools-${offerId}`} offerId={offerId} goals={inOrder(offer.goals)} marketId={marketId} edit={guarded} />
+          <SharesByMarket offer={offer} distributions={distributions} />
           <OfferParagraph key={offerId} offerId={offerId} offer={offer} marketId={marketId} compiledMarket={compiled.markets.get(marketId)} choose={choose} />
         </>
       ) : (
@@ -95,6 +109,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
       <AddOffer edit={guarded} choose={choose} />
       {offerId && offer && <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} target={isMoney ? target : null} />}
       <Effect />
+      <ShopperLibrary />
       <QualifierLibrary marketId={marketId} open={query.condition ?? ''} setOpen={openCondition} />
     </div>
   );

@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { setCartField, setDestination } from '../../client/edits.ts';
 import { inOrder } from '../../core/ordered.ts';
+import { setAt } from '../../client/set-at.ts';
+import type { Shopper, TestCart } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { rehearse } from '../bench/rehearse-cart.ts';
@@ -56,6 +58,9 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
       <p className="mb-2 flex min-h-6 flex-wrap items-center gap-x-5 text-soft">
         <span>{market ? `Sold in ${market.name}, ${market.currency}.` : 'No market sells there.'}</span>
         {particulars.length > 0 && <span data-testid="particulars">{particulars.join(' · ')}</span>}
+        <span>
+          bought by <BuyerPhrase cart={cart} choose={(shopper) => edit(setAt(['testCarts', cartId, 'shopper'], shopper))} />
+        </span>
         <label className="inline-flex items-center gap-1.5">
           <input type="checkbox" className="checkbox checkbox-xs" checked={cart.pinned} onChange={(event) => edit(setCartField(cartId, 'pinned', event.target.checked))} />
           pinned to the bench
@@ -67,6 +72,14 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
       </div>
     </div>
   );
+}
+
+/** Who buys: one of the made-up shoppers, whose facts the cart takes over, or whoever it says itself. */
+function BuyerPhrase({ cart: { shopper }, choose }: { cart: TestCart; choose: (shopper: Shopper | undefined) => void }) {
+  const { shoppers = {} } = usePolicy();
+  const same = inOrder(shoppers).find(([, persona]) => JSON.stringify(persona.shopper) === JSON.stringify(shopper))?.[0];
+  const value = shopper === undefined ? '' : (same ?? 'own');
+  return <PhraseSelect label="Bought by" value={value} options={[['', 'a guest of whom nothing is known'], ...(value === 'own' ? [['own', 'somebody of its own'] as const] : []), ...inOrder(shoppers).map(([id, { name }]) => [id, name] as const)]} choose={(id) => id !== 'own' && choose(id === '' ? undefined : shoppers[id]?.shopper)} testId="buyer-phrase" />;
 }
 
 /** A few countries nobody sells to in the demo, so that an uncovered destination can be rehearsed too. */

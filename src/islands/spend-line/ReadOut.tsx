@@ -2,6 +2,7 @@ import { orderOfValue } from '../../core/cart/imagined-order.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import { evaluateImagined } from '../../core/evaluation/evaluate.ts';
 import { ordersBelow, type Distribution } from '../../core/orders/distribution.ts';
+import type { Shopper } from '../../core/policy/types.ts';
 import type { Sweep } from '../../core/sweep/sweep.ts';
 import { renderMessage } from '../../core/wording/render.ts';
 import { usePage } from '../frame/page-context.tsx';
@@ -9,7 +10,7 @@ import { someoneIn } from './someone-in.ts';
 import { optionLine } from './option-line.ts';
 
 /** What holds at one order value, above the picture so that it hides nothing. */
-export function ReadOut({ at, pointed, zone, sweep, distribution, language, percent }: {
+export function ReadOut({ at, pointed, zone, sweep, distribution, language, percent, shopper }: {
   at: number;
   pointed: boolean;
   zone: CompiledZone;
@@ -17,10 +18,11 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
   distribution: Distribution | null;
   language: string;
   percent: (share: number) => string;
+  shopper: Shopper | undefined;
 }) {
   const { compiled, money, now } = usePage();
   const market = zone.market.market;
-  const { options, lead } = evaluateImagined(zone, orderOfValue(at), someoneIn(zone, now));
+  const { options, lead } = evaluateImagined(zone, orderOfValue(at), someoneIn(zone, now, shopper));
   const message = lead ? renderMessage(compiled, lead, market.languages, market.currency, 'strip', language) : null;
   const below = distribution && distribution.orders > 0 ? ordersBelow(distribution, at) / distribution.orders : null;
   return (

@@ -2,6 +2,7 @@ import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
+import type { Shopper } from '../../core/policy/types.ts';
 import { sweepZone, type Sweep } from '../../core/sweep/sweep.ts';
 import { usePage } from '../frame/page-context.tsx';
 import { useWidth } from '../frame/use-width.ts';
@@ -27,7 +28,7 @@ export interface SpendGoal {
 const designWidth = 884;
 
 /** The picture along order value: what orders are like, what delivery costs, where the goal stands. */
-export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, others, language }: {
+export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, others, language, shopper }: {
   zone: CompiledZone;
   /** sweep and goal of the saved draft, which fix the axes while something is dragged */
   steadySweep: Sweep;
@@ -38,6 +39,8 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
   /** goals of the same and other offers in this zone */
   others: readonly SpendGoal[];
   language: string;
+  /** a guest when absent */
+  shopper: Shopper | undefined;
 }) {
   const { figure, money, locale, now } = usePage();
   const box = useRef<HTMLDivElement>(null);
@@ -45,7 +48,7 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
   const [cursor, setCursor] = useState<number | null>(null);
   const currency = zone.market.market.currency;
 
-  const sweep = useMemo(() => sweepZone(zone, 'goodsValue', someoneIn(zone, now)), [zone, now]);
+  const sweep = useMemo(() => sweepZone(zone, 'goodsValue', someoneIn(zone, now, shopper)), [zone, now, shopper]);
   const scale = useMemo(() => spendScale(width, currency, distribution, steadySweep, steadyGoal), [width, currency, distribution, steadySweep, steadyGoal]);
   const percent = useMemo(() => {
     const format = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
@@ -69,7 +72,7 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
 
   return (
     <section aria-label="Spend line">
-      <ReadOut at={at} pointed={cursor !== null} zone={zone} sweep={sweep} distribution={distribution} language={language} percent={percent} />
+      <ReadOut at={at} pointed={cursor !== null} zone={zone} sweep={sweep} distribution={distribution} language={language} percent={percent} shopper={shopper} />
       <div ref={box} className="relative h-[326px] w-full overflow-hidden" data-testid="spend-line" data-end={scale.end} data-left={scale.left} data-right={scale.right}>
         <svg width={width} height={height} className="block select-none" role="group" aria-label={`Order value in ${currency} against delivery price`}>
           <defs>
