@@ -139,7 +139,7 @@ describe('options', () => {
     await expect.poll(() => priceOnBench(page, 'beach-day')).toMatch(/Parcel shop\s+€/);
     expect(await textOf(page, '[data-testid=row-nlbe-parcel-shop]')).toContain('the shopper is signed in or the weight is at least 300 g');
     await page.getByRole('button', { name: 'Condition 1 down' }).press('Enter');
-    await page.getByRole('button', { name: 'Put condition 2 into a group' }).press('Enter');
+    await page.getByRole('button', { name: 'group it: condition 2' }).press('Enter');
     await page.getByTestId('condition-signedin').getByTestId('add-condition').press('Enter');
     await search('is in a group');
     await search('schools');

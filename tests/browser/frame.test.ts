@@ -26,6 +26,16 @@ describe.each(['light', 'dark'] as const)('accessibility, %s', (colorScheme) => 
     await page.getByRole('dialog').waitFor();
     expect(await violations(page)).toEqual([]);
   });
+  test('an offer by code with a condition, its codes and a search opened', async () => {
+    const page = await open('/offers?offer=campaign&condition=dear-basket', { colorScheme });
+    await page.getByTestId('make-codes').click();
+    await page.getByTestId('qualifiers').getByTestId('add-condition').first().click();
+    await page.locator('.search-list [role=option]').first().waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.goto(new URL('/delivery?zone=nlbe-round&option=nlbe-round-van', page.url()).href);
+    await page.getByTestId('offered-when-edit').click();
+    expect(await violations(page)).toEqual([]);
+  });
   test('the empty store', async () => {
     for (const path of ['/offers', '/rehearse', '/release']) expect(await violations(await open(path, { colorScheme, address: inject('emptyAddress') }))).toEqual([]);
   });
@@ -76,7 +86,7 @@ describe('the frame', () => {
     const page = await open('/offers');
     await page.keyboard.press('?');
     await page.getByRole('dialog').getByText('Command palette: every stop').waitFor();
-    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
     await page.getByTestId('text-progress').getByRole('textbox').press('?');
     expect(await page.getByRole('dialog').count()).toBe(0);
     await page.keyboard.press('Escape');

@@ -68,7 +68,7 @@ function Tree({ path, of, conditions, depth, markets, edit }: { path: string; of
                   </button>
                 ) : (
                   depth < maxDepth && (
-                    <button type="button" className="quiet-button text-soft" onClick={() => edit(wrapNode([...place, 'conditions', id], of === 'any' ? 'all' : 'any'))} aria-label={`Put condition ${index + 1} into a group`}>
+                    <button type="button" className="quiet-button text-soft" onClick={() => edit(wrapNode([...place, 'conditions', id], of === 'any' ? 'all' : 'any'))} aria-label={`group it: condition ${index + 1}`}>
                       group it
                     </button>
                   )

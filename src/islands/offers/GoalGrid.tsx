@@ -222,7 +222,7 @@ const GoalRow = memo(function GoalRow({ offerId, offer, goalId, goal, number, be
               label={`${offer.name}${number === null ? '' : ` ${number}`}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
               currency={isMoney ? market.currency : null}
               target={target}
-              remark={target === null ? whyMissing(offer, id) : [set && 'following' in set ? `follows ${toDecimal(set.following.base, money.baseCurrency)}` : '', share === null ? countUnit(goal) : `${percent.format(share)} reach it`].filter(Boolean).join(', ')}
+              remark={target === null ? whyMissing(offer, id) : set && 'following' in set ? `follows ${toDecimal(set.following.base, money.baseCurrency)}` : share === null ? countUnit(goal) : `${percent.format(share)} reach it`}
               odd={uneven.get(id) ?? null}
               stands={target === null && isGap(offer, id)}
               edit={edit}
@@ -262,7 +262,7 @@ const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, curr
           commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
           testId={`grid-${offerId}-${goalId === 'first' ? '' : `${goalId}-`}${marketId}`}
         />
-        <span className={`w-28 text-[12px] leading-tight ${stands || odd !== null ? 'text-warning' : 'text-soft'}`} title={remark}>
+        <span className={`w-28 truncate text-[12px] ${stands || odd !== null ? 'text-warning' : 'text-soft'}`} title={remark}>
           {odd === null ? remark : odd > 1 ? `${Math.round((odd - 1) * 100)}% more than elsewhere` : `${Math.round((1 - odd) * 100)}% less than elsewhere`}
         </span>
       </span>

@@ -7,7 +7,7 @@ export function GoodsOnly({ number, choose }: { number: number; choose: (goods: 
   const [open, setOpen] = useState(false);
   if (open) return <GoodsSearch close={() => setOpen(false)} choose={(field, word) => (choose({ [field]: [word] }), setOpen(false))} />;
   return (
-    <button type="button" className="quiet-button !px-1 text-[13px] text-soft" aria-label={`Goods that goal ${number} counts: all that count`} onClick={() => setOpen(true)}>
+    <button type="button" className="quiet-button !px-1 text-[13px] text-soft" aria-label={`of …: goods that goal ${number} counts`} onClick={() => setOpen(true)}>
       of …
     </button>
   );
