@@ -22,8 +22,8 @@ const nameWidth = 160;
 const marketWidth = 216;
 /** As its class says. px */
 const rowHeight = 36;
-/** Of rows, how many are in view at once. */
-const rowsInView = 7;
+/** Of rows, how many are in view at once, under the heading. */
+const rowsInView = 6;
 /** Columns and rows beyond those in view that are drawn too, so that scrolling a little draws nothing anew. */
 const margin = 3;
 
@@ -88,14 +88,14 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
   const chooseStable = useStable(chooseOffer);
   return (
     <>
-    <div ref={box} className="mt-2 max-h-[266px] overflow-auto contain-content" onScroll={onScroll}>
+    <div ref={box} className="mt-2 max-h-[252px] overflow-auto contain-content" onScroll={onScroll}>
       <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid" onKeyDown={moveAmongCells} onPaste={onPaste}>
         <colgroup>
           <col width={nameWidth} />
           <col span={columns.length} width={marketWidth} />
         </colgroup>
         <thead>
-          <tr className="border-b border-hairline text-[13px] text-soft">
+          <tr className="h-9 border-b border-hairline text-[13px] text-soft">
             <th scope="col" className="sticky top-0 left-0 z-20 bg-base-100 py-1 pr-3 font-normal">
               Goals
             </th>
