@@ -14,8 +14,8 @@ interface Picture {
 
 /** The goal a little lower than released, so that the bench shows what differs. */
 async function lowerGoal(page: Page): Promise<void> {
-  await page.getByTestId('goal-field').fill('60.00');
-  await page.getByTestId('goal-field').press('Enter');
+  await page.getByTestId('grid-free-delivery-nlbe').fill('60.00');
+  await page.getByTestId('grid-free-delivery-nlbe').press('Enter');
   await page.getByTestId('draft-phrase').getByText('draft saved').waitFor();
 }
 
