@@ -1,20 +1,19 @@
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
 import type { Unplaced } from '../core/conditions/begin-leaf.ts';
-import type { Condition, ConditionNode, Policy } from '../core/policy/types.ts';
+import type { Condition, ConditionNode } from '../core/policy/types.ts';
 import type { Edit } from './edit.ts';
-import { freshId, inTurn, setAt } from './set-at.ts';
+import { freshId, inTurn, renumber, setAt, valueAt } from './set-at.ts';
 
 /** Where a tree or a node of it stands: the steps that lead there from the policy. */
 export type ConditionPlace = readonly string[];
 
 type Tree = Pick<Condition, 'of' | 'conditions'>;
 
-const at = <T>(policy: Policy, place: ConditionPlace): T | undefined => place.reduce<unknown>((here, step) => (here as Record<string, unknown> | undefined)?.[step], policy) as T | undefined;
 const childrenAt = (place: ConditionPlace) => [...place, 'conditions'];
 
 /** Adds a node at the end of a tree or group. */
 export const addNode = (tree: ConditionPlace, node: Unplaced<ConditionNode>): Edit => (policy) => {
-  const conditions = at<Tree>(policy, tree)?.conditions;
+  const conditions = valueAt<Tree>(policy, tree)?.conditions;
   if (!conditions) return [];
   const name = 'fact' in node ? node.fact.split('.')[1]! : node.kind;
   return setAt([...childrenAt(tree), freshId(name, conditions)], { order: orderAfterLast(conditions), ...node })(policy);
@@ -27,22 +26,17 @@ export const setNode = (place: ConditionPlace, values: Readonly<Record<string, u
 export const removeNode = (place: ConditionPlace): Edit => setAt(place, undefined);
 
 /** Moves a node by some places among its siblings. */
-export const moveNode = (tree: ConditionPlace, id: string, by: number): Edit => (policy) => {
-  const ids = inOrder(at<Tree>(policy, tree)?.conditions ?? {}).map(([other]) => other);
-  const sequence = ids.filter((other) => other !== id);
-  sequence.splice(Math.max(0, Math.min(sequence.length, ids.indexOf(id) + by)), 0, id);
-  return sequence.flatMap((other, index) => setAt([...childrenAt(tree), other, 'order'], index + 1)(policy));
-};
+export const moveNode = (tree: ConditionPlace, id: string, by: number): Edit => renumber(childrenAt(tree), id, by);
 
 /** Puts a node into a group of its own at the same place, where others can join it. */
 export const wrapNode = (place: ConditionPlace, of: Condition['of']): Edit => (policy) => {
-  const node = at<ConditionNode>(policy, place);
+  const node = valueAt<ConditionNode>(policy, place);
   return node ? setAt(place, { order: node.order, kind: 'group', of, conditions: { [place.at(-1)!]: { ...node, order: 1 } } } satisfies ConditionNode)(policy) : [];
 };
 
 /** Dissolves a group: what is in it takes its place among its siblings. */
 export const dissolveGroup = (tree: ConditionPlace, id: string): Edit => (policy) => {
-  const conditions = at<Tree>(policy, tree)?.conditions ?? {};
+  const conditions = valueAt<Tree>(policy, tree)?.conditions ?? {};
   const group = conditions[id];
   if (group?.kind !== 'group') return [];
   const { [id]: _, ...rest } = conditions;

@@ -24,8 +24,6 @@ export const setAssumption = (market: string, assumption: Assumption): Edit => (
   return [{ op: policy.assumptions[market] ? 'replace' : 'add', path: pointer('assumptions', market), value: assumption }];
 };
 
-export const setOfferOn = (offer: string, on: boolean): Edit => () => [{ op: 'replace', path: pointer('offers', offer, 'on'), value: on }];
-
 /** An empty text takes it away, so that the place inherits again. */
 export const setText = (offer: string, state: MessageState, place: string, language: string, text: string): Edit => setAt(['wording', offer, state, place, language], text === '' ? undefined : text);
 

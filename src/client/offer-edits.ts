@@ -1,10 +1,10 @@
 import type { StartedOffer } from '../core/offers/starter-offers.ts';
-import { minorPerMajor } from '../core/money/currency.ts';
+import { minorPerMajor, priceUnit } from '../core/money/currency.ts';
 import { spreadAmount } from '../core/money/spread-amount.ts';
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
 import type { Goal, LocalAmount, Offer, Policy, Reward } from '../core/policy/types.ts';
 import type { Edit } from './edit.ts';
-import { freshId, inTurn, setAt } from './set-at.ts';
+import { freshId, inTurn, setAt, valueAt } from './set-at.ts';
 
 export const setOffer = (offer: string, field: keyof Offer, value: unknown): Edit => setAt(['offers', offer, field], value);
 
@@ -87,8 +87,7 @@ export const setMeasure = (offer: string, goal: string, measure: Goal['measure']
   const target = (market: string): Goal['targets'][string] => {
     if (measure.kind === 'items') return { count: 2 + rung };
     if (measure.kind === 'weight') return { count: 5000 * rung };
-    const unit = minorPerMajor(policy.markets[market]?.currency ?? 'EUR');
-    return { exact: 50 * rung * (unit === 1 ? 100 : unit) };
+    return { exact: 50 * rung * priceUnit(policy.markets[market]?.currency ?? 'EUR') };
   };
   const sameKind = measure.kind === now.measure.kind;
   return inTurn(setAt(goalsAt(offer, goal, 'measure'), measure), ...(sameKind ? [] : [setAt(goalsAt(offer, goal, 'targets'), Object.fromEntries(Object.keys(now.targets).map((market) => [market, target(market)])))]))(policy);
@@ -103,7 +102,7 @@ export function rewardOfKind(kind: Reward['kind'], before: Reward | null, policy
   const { baseCurrency } = policy.store;
   const two = Object.fromEntries(
     Object.entries(policy.markets).map(([id, { currency }]): [string, LocalAmount] => {
-      const unit = minorPerMajor(currency) === 1 ? 100 : minorPerMajor(currency);
+      const unit = priceUnit(currency);
       const follows = currency !== baseCurrency && policy.rates?.[currency] !== undefined;
       return [id, follows ? { following: { base: 2 * minorPerMajor(baseCurrency), buffer: '0', round: 'nearest', step: Math.max(1, unit / 10), less: 0 } } : { exact: 2 * unit }];
     }),
@@ -142,7 +141,7 @@ export const setReward = (offer: string, goal: string, id: string, reward: Unpla
  * tell what it comes to there: a reward holds wherever its goal does. Without the last amount there is no table.
  */
 export const setAmountIn = (place: readonly string[], market: string, amount: LocalAmount | undefined): Edit => (policy) => {
-  const table = place.reduce<unknown>((here, step) => (here as Record<string, unknown> | undefined)?.[step], policy) as Record<string, LocalAmount> | undefined;
+  const table = valueAt<Record<string, LocalAmount>>(policy, place);
   if (amount && table) return setAt([...place, market], amount)(policy);
   if (!amount) return setAt(Object.keys(table ?? {}).every((id) => id === market) ? place : [...place, market], undefined)(policy);
   const everywhere = Object.entries(policy.markets).flatMap(([id, { currency }]) => {

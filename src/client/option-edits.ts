@@ -2,7 +2,7 @@ import { starterOptions, type StarterSet } from '../core/charges/starter-sets.ts
 import { chargeOfPreset, presetOfCharge, type ChargePreset } from '../core/charges/presets.ts';
 import { copyOption } from '../core/options/copy-option.ts';
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
-import type { Charge, ChargeLine, CountMeasure, DeliveryOption, LocalAmount, Schedule } from '../core/policy/types.ts';
+import type { Charge, ChargeLine, CountMeasure, DeliveryOption, LocalAmount } from '../core/policy/types.ts';
 import type { Edit } from './edit.ts';
 import { freshId, inTurn, setAt } from './set-at.ts';
 
@@ -106,14 +106,6 @@ export const setMeasure = (option: string, measure: CountMeasure): Edit => (poli
     ...(over ? setLine(option, id, ['over', 'measure'], measure)(policy) : []),
     ...('fixed' in price && price.perUnit ? setLine(option, id, ['price', 'perUnit', 'measure'], measure)(policy) : []),
   ]);
-
-/** One end of the dates of an option; an empty one is open, and without either there are no dates. */
-export const setSchedule = (option: string, end: 'from' | 'until', at: string): Edit => (policy) => {
-  const before: Partial<Schedule> = policy.options[option]?.schedule ?? {};
-  const { readIn = 'store', from, until }: Partial<Schedule> = { ...before, [end]: at };
-  const schedule = { readIn, ...(from ? { from } : {}), ...(until ? { until } : {}) };
-  return setOption(option, 'schedule', from || until ? schedule : undefined)(policy);
-};
 
 /** The opening hours of a pick-up place on a weekday; none is closed, and closed every day is none stated. */
 export const setHours = (place: string, weekday: string, spans: readonly { from: string; to: string }[]): Edit => (policy) => {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { smallStore } from '../../tests/support/small-store.ts';
-import { setDestination, setOfferOn, setQuantity, setTarget, setText } from './edits.ts';
+import { setDestination, setQuantity, setTarget, setText } from './edits.ts';
+import { setOffer } from './offer-edits.ts';
 import { withPatches } from '../core/policy/patch.ts';
 import { collides } from './rebase.ts';
 
@@ -10,7 +11,7 @@ const after = (...patches: Parameters<typeof withPatches>[1]) => withPatches(sma
 describe('edits made at the same time', () => {
   test('in different places do not collide', () => {
     expect(collides(goal('nlbe', 8000), smallStore, after(goal('uk', 6000)))).toBe(false);
-    expect(collides(setOfferOn('free-delivery', false)(smallStore), smallStore, after(goal('uk', 6000)))).toBe(false);
+    expect(collides(setOffer('free-delivery', 'on', false)(smallStore), smallStore, after(goal('uk', 6000)))).toBe(false);
   });
   test('in the same place do, unless they agree', () => {
     expect(collides(goal('nlbe', 8000), smallStore, after(goal('nlbe', 6000)))).toBe(true);

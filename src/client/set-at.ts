@@ -1,9 +1,14 @@
 import { withPatches } from '../core/policy/patch.ts';
+import { inOrder } from '../core/ordered.ts';
+import type { Policy } from '../core/policy/types.ts';
 import type { Operation } from 'rfc6902';
 import type { Edit } from './edit.ts';
 
 const escape = (step: string) => step.replaceAll('~', '~0').replaceAll('/', '~1');
 export const pointer = (...steps: string[]) => steps.map((step) => `/${escape(step)}`).join('');
+
+/** What stands where the steps lead; undefined where they lead nowhere. */
+export const valueAt = <T>(policy: Policy, steps: readonly string[]): T | undefined => steps.reduce<unknown>((here, step) => (here as Record<string, unknown> | undefined)?.[step], policy) as T | undefined;
 
 /** Puts a value where the steps lead, making what is missing on the way; undefined takes it away. */
 export const setAt = (steps: readonly string[], value: unknown): Edit => (policy) => {
@@ -23,8 +28,7 @@ export const setAt = (steps: readonly string[], value: unknown): Edit => (policy
 /** A text in one language. An empty one takes it away, and the last one the whole table unless that is needed. */
 export const setTextIn = (steps: readonly string[], language: string, text: string, needed = false): Edit => (policy) => {
   if (text !== '') return setAt([...steps, language], text)(policy);
-  const table = steps.reduce<unknown>((here, step) => (here as Record<string, unknown> | undefined)?.[step], policy);
-  const last = !needed && Object.keys((table as object | undefined) ?? {}).every((other) => other === language);
+  const last = !needed && Object.keys(valueAt<object>(policy, steps) ?? {}).every((other) => other === language);
   return setAt(last ? steps : [...steps, language], undefined)(policy);
 };
 
@@ -65,12 +69,10 @@ export const moveBy = (collection: 'zones' | 'options' | 'markets' | 'places', s
   return fits ? setAt([collection, id, 'order'], between)(policy) : sequence.flatMap((other, index) => setAt([collection, other, 'order'], index + 1)(policy));
 };
 
-/**
- * Moves a line of a charge by some places.
- * @param siblings ids of the lines in order
- */
-export const moveLine = (option: string, siblings: readonly string[], line: string, by: number): Edit => (policy) => {
-  const sequence = siblings.filter((other) => other !== line);
-  sequence.splice(Math.max(0, Math.min(sequence.length, siblings.indexOf(line) + by)), 0, line);
-  return sequence.flatMap((other, index) => setAt(['options', option, 'charge', 'lines', other, 'order'], index + 1)(policy));
+/** Moves an entry of a small collection by some places; its entries are numbered anew. */
+export const renumber = (collection: readonly string[], id: string, by: number): Edit => (policy) => {
+  const ids = inOrder(valueAt<Record<string, { order: number }>>(policy, collection) ?? {}).map(([other]) => other);
+  const sequence = ids.filter((other) => other !== id);
+  sequence.splice(Math.max(0, Math.min(sequence.length, ids.indexOf(id) + by)), 0, id);
+  return sequence.flatMap((other, index) => setAt([...collection, other, 'order'], index + 1)(policy));
 };

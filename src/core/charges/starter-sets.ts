@@ -1,4 +1,4 @@
-import { minorPerMajor } from '../money/currency.ts';
+import { priceUnit } from '../money/currency.ts';
 import type { DeliveryOption, LocalAmount } from '../policy/types.ts';
 import { chargeOfPreset } from './presets.ts';
 
@@ -26,7 +26,7 @@ type Option = Omit<DeliveryOption, 'order' | 'zone'>;
  * @param center the point that distances of local delivery are measured from
  */
 export function starterOptions(id: StarterSet['id'], currency: string, language: string, center: { latitude: number; longitude: number }): { id: string; option: Option }[] {
-  const unit = minorPerMajor(currency) === 1 ? 100 : minorPerMajor(currency);
+  const unit = priceUnit(currency);
   const exact = (units: number): LocalAmount => ({ exact: Math.round(units * unit) });
   const option = (name: string, rest: Pick<Option, 'kind' | 'charge' | 'estimate'> & Partial<Option>): Option => ({ on: true, name, label: { [language]: name }, ...rest });
   const days = { min: 1, max: 3, cutOff: '16:00' };

@@ -1,4 +1,4 @@
-import { minorPerMajor } from '../money/currency.ts';
+import { priceUnit } from '../money/currency.ts';
 import type { ConditionNode, GoodsSelection, Policy } from '../policy/types.ts';
 import type { LeafNode } from './compile-leaf.ts';
 import type { FactId } from './fact-list.ts';
@@ -23,7 +23,7 @@ const wordFacts: ReadonlySet<string> = new Set(['shopper.group', 'shopper.tag', 
  * @param markets those that are given an amount
  */
 export function beginLeaf(fact: FactId, first: string | GoodsSelection | null, policy: Policy, markets: readonly string[], today: string): Unplaced<ConditionNode> {
-  const amounts = Object.fromEntries(markets.map((id) => [id, { exact: 50 * (minorPerMajor(policy.markets[id]!.currency) === 1 ? 100 : minorPerMajor(policy.markets[id]!.currency)) }]));
+  const amounts = Object.fromEntries(markets.map((id) => [id, { exact: 50 * priceUnit(policy.markets[id]!.currency) }]));
   const word = typeof first === 'string' ? first : '';
   const goods = typeof first === 'object' && first !== null ? first : {};
   const basis = 'afterDiscountsAsShown';

@@ -33,6 +33,9 @@ export function basisInWords(basis: Basis): string {
   return basisWords[basis];
 }
 
+/** All of them, as choices. */
+export const basesInWords = Object.entries(basisWords) as [Basis, string][];
+
 const yesNoWords: Record<Extract<LeafNode, { kind: 'yesNo' }>['fact'], [yes: string, no: string]> = {
   'shopper.signedIn': ['the shopper is signed in', 'the shopper is a guest'],
   'shopper.business': ['the shopper buys for a business', 'the shopper buys privately'],

@@ -72,8 +72,12 @@ function offerIn({ zone, policy, market: { terms }, options }: CompiledZone, id:
   return known.get(offer, from, () => compileOffer(id, policy, terms, options));
 }
 
-/** Prepares a valid policy. @param policy must have passed `checkPolicy`, and is not changed in place afterwards */
+const policiesKnown = new WeakMap<Policy, CompiledPolicy>();
+
+/** Prepares a valid policy, once for each. @param policy must have passed `checkPolicy`, and is not changed in place afterwards */
 export function compilePolicy(policy: Policy): CompiledPolicy {
+  const known = policiesKnown.get(policy);
+  if (known) return known;
   const compiled: CompiledPolicy = { policy, markets: new Map(), marketOfCountry: new Map(), marketElsewhere: null };
   for (const [id, market] of inOrder(policy.markets)) {
     const terms = termsKnown.get(market, [id, policy.store, policy.rates], () => compileTerms(policy, id, market));
@@ -98,5 +102,6 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
     const parts = (side: Zone['area']['include'] | undefined) => Object.values(side ?? {}).map((part) => compileAreaPart(part, sellsTo));
     market.zones.push(new CompiledZone(id, zone, policy, market, parts(zone.area.include), parts(zone.area.exclude), optionsOf.get(id) ?? [], byPriority));
   }
+  policiesKnown.set(policy, compiled);
   return compiled;
 }

@@ -33,6 +33,12 @@ export function currencyExponent(code: string): number {
   return exponent;
 }
 
+/** Minor units in what a price tag would call one: a major unit, or a hundred of a currency without smaller coins. */
+export function priceUnit(code: string): number {
+  const unit = minorPerMajor(code);
+  return unit === 1 ? 100 : unit;
+}
+
 /** Minor units in one major unit: 100 for EUR, 1 for JPY. */
 export function minorPerMajor(code: string): number {
   return 10 ** currencyExponent(code);

@@ -1,5 +1,5 @@
 import { formatMoney } from '../money/format.ts';
-import { minorPerMajor } from '../money/currency.ts';
+import { priceUnit } from '../money/currency.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
 import type { Condition, Goal, LocalAmount, Offer, OptionSelection, Policy, Reward } from '../policy/types.ts';
@@ -58,7 +58,7 @@ export function startOffer({ id, name }: StarterOffer, policy: Policy, code: str
   const goal = (order: number, at: Goal['targets'], reward: Unplaced<Reward>, more: Partial<Goal> = {}): Goal => ({ order, measure: { kind: 'countedValue', basis: 'afterDiscountsAsShown' }, targets: at, then: 'replace', rewards: { delivery: { ...reward, order: 1 } as Reward }, ...more });
   const offer = (goals: Goal[], more: Partial<Offer> = {}): Omit<Offer, 'order'> => ({ name: capital(name), note: '', on: false, priority: 0, combines: false, unlock: { by: 'amount' }, goals: Object.fromEntries(goals.map((one, index) => [index === 0 ? 'first' : `goal-${index + 1}`, one])), ...more });
   const only = (node: Condition['conditions'][string]): Condition => ({ of: 'all', conditions: { first: node } });
-  const base = (units: number) => formatMoney(units * unitOf(baseCurrency), baseCurrency, language);
+  const base = (units: number) => formatMoney(units * priceUnit(baseCurrency), baseCurrency, language);
 
   const made = ((): { offer: Omit<Offer, 'order'>; did: string[] } => {
     switch (id) {
@@ -100,12 +100,9 @@ export function startOffer({ id, name }: StarterOffer, policy: Policy, code: str
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** Minor units in what a price tag calls one: a hundred of a currency without smaller coins. */
-const unitOf = (currency: string) => (minorPerMajor(currency) === 1 ? 100 : minorPerMajor(currency));
-
 function amountOf(units: number, currency: string, base: string): LocalAmount {
-  if (currency === base) return { exact: units * unitOf(base) };
-  return { following: { base: units * unitOf(base), buffer: '0', round: 'up', step: 5 * unitOf(currency), less: 0 } };
+  if (currency === base) return { exact: units * priceUnit(base) };
+  return { following: { base: units * priceUnit(base), buffer: '0', round: 'up', step: 5 * priceUnit(currency), less: 0 } };
 }
 
 /** Texts in every English of the markets; languages that are left to be written. */

@@ -1,5 +1,5 @@
 import { convertAmount } from '../money/convert.ts';
-import { currencyExponent, minorPerMajor } from '../money/currency.ts';
+import { currencyExponent, priceUnit } from '../money/currency.ts';
 import { localMoneyOf } from '../money/local-amount.ts';
 import { spreadAmount } from '../money/spread-amount.ts';
 import { readNumber, type DecimalMark } from '../tabular/read-number.ts';
@@ -128,5 +128,5 @@ export function spreadTarget(from: string, { targets, measure }: Goal, markets: 
   return { ...targets, ...Object.fromEntries(spread) };
 }
 
-/** Minor units that so many units come to; a hundredfold in currencies without smaller coins. */
-const stepIn = (currency: string, units: number): number => units * (minorPerMajor(currency) === 1 ? 100 : minorPerMajor(currency));
+/** Minor units that so many units of a price tag come to. */
+const stepIn = (currency: string, units: number): number => units * priceUnit(currency);

@@ -1,12 +1,12 @@
 import type { Edit } from '../../client/edit.ts';
-import { toDecimal, parseAmount } from '../../core/money/decimal.ts';
+import { toDecimal } from '../../core/money/decimal.ts';
 import type { Amounts, Comparison, ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import type { Parsed } from '../../ui/TypedField.tsx';
 import { AmountField } from '../frame/AmountField.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { useDraft } from '../frame/page-context.tsx';
-import { parseWhole } from '../frame/typed-text.ts';
+import { parseMoney, parseWhole } from '../frame/typed-text.ts';
 
 type Set = (values: Record<string, unknown>) => Edit;
 
@@ -26,12 +26,8 @@ const count = parseWhole(0, 1_000_000_000);
 export function Compared({ node, unit, base, parse = count, set, edit }: { node: Extract<ConditionNode, { kind: 'number' | 'goodsNumber' | 'distance' }>; unit: string; base?: boolean; parse?: (text: string) => Parsed<number>; set: Set; edit: (edit: Edit) => boolean }) {
   const currency = useDraft((state) => state.policy.store.baseCurrency);
   const { operator, value, to } = node;
-  const amount = (text: string): Parsed<number> => {
-    const parsed = parseAmount(text, currency);
-    return parsed.ok ? { ok: true, value: parsed.minor } : parsed;
-  };
   const write = (number: number) => (base ? toDecimal(number, currency) : String(number));
-  const field = (label: string, shown: number, name: 'value' | 'to') => <EditedField label={label} shown={write(shown)} parse={base ? amount : parse} change={(next) => set({ [name]: next })} edit={edit} live align="right" testId={`compared-${name}`} />;
+  const field = (label: string, shown: number, name: 'value' | 'to') => <EditedField label={label} shown={write(shown)} parse={base ? parseMoney(currency) : parse} change={(next) => set({ [name]: next })} edit={edit} live align="right" testId={`compared-${name}`} />;
   return (
     <>
       <PhraseSelect label="Comparison" value={operator} options={comparisons} choose={(next) => edit(set(next === 'between' ? { operator: next, to: Math.max(value, to ?? value) } : { operator: next, to: undefined }))} /> {field('Value', value, 'value')}

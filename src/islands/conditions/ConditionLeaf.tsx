@@ -1,11 +1,11 @@
 import { memo } from 'react';
 import { setNode } from '../../client/condition-edits.ts';
 import type { Edit } from '../../client/edit.ts';
-import { basisInWords, wordFactInWords } from '../../core/conditions/read-out.ts';
+import { basesInWords, wordFactInWords } from '../../core/conditions/read-out.ts';
 import { wordsWith } from '../../core/conditions/begin-leaf.ts';
 import { factOf } from '../../core/conditions/fact-list.ts';
 import { inOrder } from '../../core/ordered.ts';
-import type { Basis, ConditionNode } from '../../core/policy/types.ts';
+import type { ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { useDraft } from '../frame/page-context.tsx';
@@ -77,7 +77,7 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
               (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />){' '}
             </>
           )}
-          <PhraseSelect label="Basis" value={node.basis} options={bases.map((basis) => [basis, basisInWords(basis)] as const)} choose={(basis) => edit(set({ basis }))} />, <MoneyCompared node={node} markets={markets} set={set} edit={edit} />
+          <PhraseSelect label="Basis" value={node.basis} options={basesInWords} choose={(basis) => edit(set({ basis }))} />, <MoneyCompared node={node} markets={markets} set={set} edit={edit} />
         </>
       );
     case 'contents':
@@ -122,7 +122,6 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
   }
 });
 
-const bases: readonly Basis[] = ['afterDiscountsAsShown', 'afterDiscountsWithTax', 'afterDiscountsWithoutTax', 'beforeDiscountsAsShown', 'beforeDiscountsWithTax', 'beforeDiscountsWithoutTax'];
 const units: Partial<Record<string, string>> = { 'shopper.orderCount': 'times', 'shopper.daysSinceLastOrder': 'days', 'cart.items': 'items', 'cart.lines': 'lines', 'cart.weight': 'g', 'cart.volume': 'cm³', 'cart.chargeableWeight': 'g', 'cart.longestSide': 'mm', 'line.quantity': 'pieces' };
 
 function NamedCondition({ path, node, edit }: LeafProps<Extract<Leaf, { kind: 'qualifier' }>>) {

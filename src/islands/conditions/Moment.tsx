@@ -1,5 +1,6 @@
 import type { Edit } from '../../client/edit.ts';
 import type { ConditionNode } from '../../core/policy/types.ts';
+import { DateTimeField } from '../../ui/DateTimeField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { parseTime } from '../frame/typed-text.ts';
@@ -51,18 +52,7 @@ export function TimeOfDay({ node, set, edit }: MomentProps<'timeOfDay'>) {
 }
 
 export function DateAndTime({ node, set, edit }: MomentProps<'instant'>) {
-  const field = (label: string, name: 'at' | 'to', value: string) => (
-    <input
-      type="datetime-local"
-      className="typed [field-sizing:fixed]"
-      aria-label={label}
-      value={value}
-      onChange={(event) => {
-        const next = event.target.value.slice(0, 16);
-        if (/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(next)) edit(set({ [name]: next }));
-      }}
-    />
-  );
+  const field = (label: string, name: 'at' | 'to', value: string) => <DateTimeField label={label} value={value} change={(at) => at !== '' && edit(set({ [name]: at }))} />;
   return (
     <>
       <PhraseSelect label="Before or after" value={node.operator} options={[['before', 'before'], ['after', 'after the minute'], ['between', 'from']]} choose={(operator) => edit(set({ operator, to: operator === 'between' ? (node.to ?? node.at) : undefined }))} /> {field('Moment', 'at', node.at)}

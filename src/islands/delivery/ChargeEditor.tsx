@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { addLine, addStep, chargeLike, removeLine, setCharge, setMeasure, takeBeyondPresets } from '../../client/option-edits.ts';
-import { moveLine, setAt } from '../../client/set-at.ts';
+import { renumber, setAt } from '../../client/set-at.ts';
 import { measureInWords, type ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { presetOfCharge, type ChargePreset } from '../../core/charges/presets.ts';
 import { shadowedLines } from '../../core/charges/shadowed-lines.ts';
@@ -37,7 +37,7 @@ export function ChargeEditor({ optionId, charge, marketId, currency, words }: { 
   const preset = presetOfCharge(charge);
   const lines = inOrder(charge.lines);
   const ids = lines.map(([id]) => id);
-  const rows = useRowDrag(ids, (id, by) => edit(moveLine(optionId, ids, id, by)));
+  const rows = useRowDrag(ids, (id, by) => edit(renumber(at('lines'), id, by)));
   const shadowed = useMemo(() => shadowedLines(charge, localMoneyOf(policy, marketId)), [charge, policy, marketId]);
   const carts = useMemo(() => inOrder(policy.testCarts).filter(([, { pinned }]) => pinned), [policy.testCarts]);
   const taken = useLinesTaken(optionId, cart === '' ? null : cart);

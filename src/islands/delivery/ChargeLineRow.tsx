@@ -2,8 +2,8 @@ import type { Edit } from '../../client/edit.ts';
 import { moveEdge, setLine } from '../../client/option-edits.ts';
 import { measureInWords } from '../../core/charges/charge-in-words.ts';
 import type { ChargeMeasure } from '../../core/charges/charge-measure.ts';
-import { basisInWords } from '../../core/conditions/read-out.ts';
-import type { Basis, ChargeLine, LocalAmount } from '../../core/policy/types.ts';
+import { basesInWords } from '../../core/conditions/read-out.ts';
+import type { ChargeLine, LocalAmount } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import type { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { Remove } from '../../ui/Remove.tsx';
@@ -15,7 +15,6 @@ import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 type Over = NonNullable<ChargeLine['over']>;
 const measures: readonly ChargeMeasure[] = ['goodsValue', 'weight', 'chargeableWeight', 'items', 'lines', 'volume', 'longestSide'];
 const units: Record<ChargeMeasure, string> = { goodsValue: '', items: 'items', lines: 'lines', weight: 'g', chargeableWeight: 'g', volume: 'cm³', longestSide: 'mm' };
-const bases: readonly Basis[] = ['afterDiscountsAsShown', 'afterDiscountsWithTax', 'afterDiscountsWithoutTax', 'beforeDiscountsAsShown', 'beforeDiscountsWithTax', 'beforeDiscountsWithoutTax'];
 
 /** One line of a charge, as a sentence whose figures are typed in place. */
 export function ChargeLineRow({ optionId, lineId, line, settled, number, marketId, currency, free, stepped, lit, shadowedBy, removable, edit, rows, remove }: {
@@ -119,7 +118,7 @@ function PriceFields({ price, number, marketId, currency, free, edit, set }: { p
     return (
       <>
         {percent('Percentage', price.percent, ['percent'])} % of the goods,{' '}
-        <PhraseSelect label={`Basis of line ${number}`} value={price.basis} options={bases.map((basis) => [basis, basisInWords(basis)] as const)} choose={(basis) => edit(set('price', 'basis')(basis))} />
+        <PhraseSelect label={`Basis of line ${number}`} value={price.basis} options={basesInWords} choose={(basis) => edit(set('price', 'basis')(basis))} />
         {bounds(price.min, price.max)}
       </>
     );

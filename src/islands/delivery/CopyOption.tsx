@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { copyOptions } from '../../client/option-edits.ts';
-import { minorPerMajor } from '../../core/money/currency.ts';
+import { minorPerMajor, priceUnit } from '../../core/money/currency.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { copyOption } from '../../core/options/copy-option.ts';
 import type { DeliveryOption } from '../../core/policy/types.ts';
@@ -95,4 +95,4 @@ function roundingsIn(currencies: readonly string[]): [string, string][] {
 }
 
 /** Minor units that converted amounts are multiples of. */
-const stepIn = (currency: string, rounding: string) => Math.max(1, Math.round(Number(rounding) * (minorPerMajor(currency) === 1 ? 100 : minorPerMajor(currency))));
+const stepIn = (currency: string, rounding: string) => Math.max(1, Math.round(Number(rounding) * priceUnit(currency)));

@@ -1,8 +1,10 @@
-import { setOption, setSchedule } from '../../client/option-edits.ts';
+import { setOption } from '../../client/option-edits.ts';
+import { setSchedule } from '../../client/schedule-edits.ts';
 import { inTurn, setAt } from '../../client/set-at.ts';
 import type { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { DeliveryOption, Market } from '../../core/policy/types.ts';
+import { DateTimeField } from '../../ui/DateTimeField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { WordList } from '../../ui/WordList.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
@@ -23,18 +25,7 @@ export function OptionDetails({ optionId, option, marketId, market, words }: { o
   const at = (...steps: string[]) => ['options', optionId, ...steps];
   const days = (label: string, field: 'min' | 'max') => <EditedField label={label} shown={String(estimate[field])} parse={parseWhole(0, 365)} change={(value) => setAt(at('estimate', field), value)} edit={edit} live align="right" testId={`estimate-${field}`} />;
   const texts = (field: 'label' | 'description' | 'freeLabel' | 'whenUnavailable', label: string) => <EditedTexts label={label} at={at(field)} texts={option[field]} languages={market.languages} edit={edit} needed={field === 'label'} testId={field} />;
-  const date = (label: string, field: 'from' | 'until') => (
-    <input
-      type="datetime-local"
-      className="typed [field-sizing:fixed]"
-      aria-label={label}
-      value={schedule?.[field] ?? ''}
-      onChange={(event) => {
-        const value = event.target.value.slice(0, 16);
-        if (value === '' || /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(value)) edit(setSchedule(optionId, field, value));
-      }}
-    />
-  );
+  const date = (label: string, field: 'from' | 'until') => <DateTimeField label={label} value={schedule?.[field] ?? ''} change={(value) => edit(setSchedule(at('schedule'), field, value))} />;
   return (
     <div className="mt-1 ml-8 leading-7">
       {refusal}

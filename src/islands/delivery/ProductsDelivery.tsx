@@ -3,11 +3,11 @@ import { call } from '../../client/http.ts';
 import { ownDeliveryIn } from '../../core/catalogue/product-amount.ts';
 import { stateOf, type Product, type ProductAmount, type ProductDeliveryChange } from '../../core/catalogue/product.ts';
 import type { MarketTerms } from '../../core/markets/terms.ts';
-import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
-import { TypedField, type Parsed } from '../../ui/TypedField.tsx';
+import { toDecimal } from '../../core/money/decimal.ts';
+import { TypedField } from '../../ui/TypedField.tsx';
 import { usePage } from '../frame/page-context.tsx';
 import { ProductSearch } from '../frame/ProductSearch.tsx';
-import { orNone } from '../frame/typed-text.ts';
+import { orNone, parseMoney } from '../frame/typed-text.ts';
 
 /** Shown at once; more are found by their name. */
 const mostShown = 30;
@@ -97,10 +97,6 @@ function Row({ product, terms, flag, price }: { product: Product; terms: MarketT
   const { id, name, sku, needsDelivery, shipsFree } = product;
   const { currency } = terms.money;
   const own = ownDeliveryIn(product, terms);
-  const amount = (text: string): Parsed<number> => {
-    const parsed = parseAmount(text, currency);
-    return parsed.ok ? { ok: true, value: parsed.minor } : parsed;
-  };
   const follows = typeof product.ownDelivery?.[terms.id] === 'object';
   return (
     <tr className="border-b border-hairline" data-testid={`product-${id}`}>
@@ -114,7 +110,7 @@ function Row({ product, terms, flag, price }: { product: Product; terms: MarketT
         <input type="checkbox" className="checkbox checkbox-xs" aria-label={`${name} is always delivered free`} checked={shipsFree} onChange={(event) => flag(product, 'shipsFree', event.target.checked)} />
       </td>
       <td className="sentence py-1">
-        <TypedField label={`Own delivery price of ${name}, ${currency}`} shown={own === undefined ? '' : toDecimal(own, currency)} parse={orNone<number>(amount)} show={nothing} commit={(minor: number | undefined) => price(product, minor ?? null)} placeholder="as the options" testId={`own-price-${id}`} />
+        <TypedField label={`Own delivery price of ${name}, ${currency}`} shown={own === undefined ? '' : toDecimal(own, currency)} parse={orNone<number>(parseMoney(currency))} show={nothing} commit={(minor: number | undefined) => price(product, minor ?? null)} placeholder="as the options" testId={`own-price-${id}`} />
         {follows && <span className="text-soft"> follows {terms.money.baseCurrency}</span>}
       </td>
     </tr>

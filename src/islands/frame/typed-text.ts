@@ -1,4 +1,5 @@
 import { isCurrency } from '../../core/money/currency.ts';
+import { parseAmount } from '../../core/money/decimal.ts';
 import { isCountry } from '../../core/places/country.ts';
 import type { Coordinates } from '../../core/places/distance.ts';
 import { isTimeZone } from '../../core/time/zone-clock.ts';
@@ -34,6 +35,12 @@ export function parseCountry(text: string): Parsed<string> {
 export const parseTimeZone = (text: string): Parsed<string> => (isTimeZone(text.trim()) ? { ok: true, value: text.trim() } : { ok: false, reason: 'A time zone such as Europe/Berlin.' });
 
 export const parseTime = (text: string): Parsed<string> => (/^([01]\d|2[0-3]):[0-5]\d$/.test(text.trim()) ? { ok: true, value: text.trim() } : { ok: false, reason: 'A time such as 16:00.' });
+
+/** An amount of a currency, in minor units. */
+export const parseMoney = (currency: string) => (text: string): Parsed<number> => {
+  const parsed = parseAmount(text, currency);
+  return parsed.ok ? { ok: true, value: parsed.minor } : parsed;
+};
 
 /** A position such as “53.1, 4.85”: degrees north, then east. */
 export function parsePosition(text: string): Parsed<Coordinates> {

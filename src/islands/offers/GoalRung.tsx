@@ -2,11 +2,11 @@ import { setTarget } from '../../client/edits.ts';
 import type { Edit } from '../../client/edit.ts';
 import { addReward, removeGoal, rewardOfKind, setMeasure } from '../../client/offer-edits.ts';
 import { setAt } from '../../client/set-at.ts';
-import { basisInWords } from '../../core/conditions/read-out.ts';
+import { basesInWords } from '../../core/conditions/read-out.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { targetIn } from '../../core/offers/target.ts';
 import { inOrder } from '../../core/ordered.ts';
-import type { Basis, Goal } from '../../core/policy/types.ts';
+import type { Goal } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
@@ -17,7 +17,6 @@ import { parseCount, parseGoal } from './goal-field.ts';
 import { GoodsOnly } from './GoodsOnly.tsx';
 import { RewardPhrase } from './RewardPhrase.tsx';
 
-const bases: readonly Basis[] = ['afterDiscountsAsShown', 'afterDiscountsWithTax', 'afterDiscountsWithoutTax', 'beforeDiscountsAsShown', 'beforeDiscountsWithTax', 'beforeDiscountsWithoutTax'];
 
 /** One goal of an offer: from what amount of what, and what shoppers get there. */
 export function GoalRung({ offerId, goalId, goal, number, of, marketId, byCode, rows, edit }: {
@@ -71,7 +70,7 @@ export function GoalRung({ offerId, goalId, goal, number, of, marketId, byCode, 
             {measure.kind === 'countedValue' && (
               <>
                 {' '}
-                <PhraseSelect label={`Basis of goal ${number}`} value={measure.basis} options={bases.map((basis) => [basis, basisInWords(basis)] as const)} choose={(basis) => edit(setAt(at('measure', 'basis'), basis))} />
+                <PhraseSelect label={`Basis of goal ${number}`} value={measure.basis} options={basesInWords} choose={(basis) => edit(setAt(at('measure', 'basis'), basis))} />
               </>
             )}
             {goal.goods ? (

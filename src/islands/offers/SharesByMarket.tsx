@@ -19,7 +19,7 @@ export function SharesByMarket({ offer, distributions }: { offer: Offer; distrib
   const { money, locale } = usePage();
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, 860);
-  const { markets } = policy;
+  const { markets, store, rates } = policy;
   const rows = useMemo(
     () =>
       inOrder(markets).flatMap(([id, market]) => {
@@ -27,12 +27,12 @@ export function SharesByMarket({ offer, distributions }: { offer: Offer; distrib
         const distribution = distributions.get(id);
         const goals = inOrder(offer.goals).flatMap(([goalId, goal]) => {
           const target = goal.targets[id];
-          const minor = target && countsOrderValue(goal, market) ? resolveTarget(target, localMoneyOf(policy, id)) : null;
+          const minor = target && countsOrderValue(goal, market) ? resolveTarget(target, localMoneyOf({ markets, store, ...(rates ? { rates } : {}) }, id)) : null;
           return minor === null ? [] : [{ goalId, minor, share: distribution && distribution.orders > 0 ? ordersBelow(distribution, minor) / distribution.orders : null }];
         });
         return goals.length > 0 ? [{ id, name: market.name, currency: market.currency, distribution, goals }] : [];
       }),
-    [markets, distributions, offer.goals, policy],
+    [markets, store, rates, distributions, offer.goals],
   );
   if (rows.length < 2) return null;
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });

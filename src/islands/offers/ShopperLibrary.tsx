@@ -1,17 +1,16 @@
 import { memo } from 'react';
 import type { Edit } from '../../client/edit.ts';
 import { freshId, setAt } from '../../client/set-at.ts';
-import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
+import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Persona } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import type { Parsed } from '../../ui/TypedField.tsx';
 import { WordList } from '../../ui/WordList.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { useDraft } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { orNone, parseName, parseText, parseWhole } from '../frame/typed-text.ts';
+import { orNone, parseMoney, parseName, parseText, parseWhole } from '../frame/typed-text.ts';
 
 /** Made-up shoppers with all that a condition can ask of them; the spend line and test carts take them by name. */
 export const ShopperLibrary = memo(function ShopperLibrary() {
@@ -47,10 +46,6 @@ const known = [
 
 function Shopper({ id, persona: { name, shopper }, currency, edit }: { id: string; persona: Persona; currency: string; edit: (edit: Edit) => boolean }) {
   const at = (field: string) => ['shoppers', id, 'shopper', field];
-  const amount = (text: string): Parsed<number> => {
-    const parsed = parseAmount(text, currency);
-    return parsed.ok ? { ok: true, value: parsed.minor } : parsed;
-  };
   return (
     <li className="border-b border-hairline" data-testid={`shopper-${id}`}>
       <strong>
@@ -67,7 +62,7 @@ function Shopper({ id, persona: { name, shopper }, currency, edit }: { id: strin
         value={shopper.lastOrderAt?.slice(0, 10) ?? ''}
         onChange={(event) => edit(setAt(at('lastOrderAt'), event.target.value === '' ? undefined : `${event.target.value}T12:00Z`))}
       />
-      , for <EditedField label={`${name}: spend so far, ${currency}`} shown={shopper.lifetimeSpend === undefined ? '' : toDecimal(shopper.lifetimeSpend, currency)} parse={orNone<number>(amount)} change={(value: number | undefined) => setAt(at('lifetimeSpend'), value)} edit={edit} placeholder="unknown" /> {currency} in all; known to the shop as{' '}
+      , for <EditedField label={`${name}: spend so far, ${currency}`} shown={shopper.lifetimeSpend === undefined ? '' : toDecimal(shopper.lifetimeSpend, currency)} parse={orNone<number>(parseMoney(currency))} change={(value: number | undefined) => setAt(at('lifetimeSpend'), value)} edit={edit} placeholder="unknown" /> {currency} in all; known to the shop as{' '}
       <EditedField label={`${name}: key`} shown={shopper.individual ?? ''} parse={parseText(60)} change={(value) => setAt(at('individual'), value === '' ? undefined : value)} edit={edit} placeholder="nobody" />
       <Remove what={`shopper ${name}`} remove={() => edit(setAt(['shoppers', id], undefined))} />
     </li>
