@@ -141,4 +141,11 @@ export const offers: Policy['offers'] = {
     { first: goal(1, { nlbe: exact(2000) }, rewards({ kind: 'deliveryAt', on: { by: 'tag', tags: ['own'] }, coversOwnDelivery: true, price: { nlbe: exact(100) } }), { measure: { kind: 'countedValue', basis: 'beforeDiscountsAsShown' } }) },
     { when: condition('any', holds('close-by'), holds('postcard-code')), markets: { nlbe: true } },
   ),
+  'last-autumn': offer(
+    'Last autumn',
+    'Free from less while it lasted. Kept to compare with.',
+    5,
+    { first: goal(1, { nlbe: exact(6000), deat: exact(6000) }, rewards(free)) },
+    { on: false, archived: true, schedule: { readIn: 'store', from: '2025-10-01T00:00', until: '2025-12-01T00:00' } },
+  ),
 };

@@ -3,7 +3,9 @@ import { minorPerMajor, priceUnit } from '../core/money/currency.ts';
 import { spreadAmount } from '../core/money/spread-amount.ts';
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
 import type { Goal, LocalAmount, Offer, Policy, Reward } from '../core/policy/types.ts';
+import { spreadTarget } from '../core/offers/target-table.ts';
 import type { Edit } from './edit.ts';
+import { setTarget } from './edits.ts';
 import { freshId, inTurn, setAt, valueAt } from './set-at.ts';
 
 export const setOffer = (offer: string, field: keyof Offer, value: unknown): Edit => setAt(['offers', offer, field], value);
@@ -19,9 +21,12 @@ export const addOffer = (id: string, { offer, wording }: Pick<StartedOffer, 'off
 export const duplicateOffer = (id: string, copy: string): Edit => (policy) => {
   const offer = policy.offers[id];
   if (!offer) return [];
-  const { order: _, ...rest } = offer;
+  const { order: _, archived: __, ...rest } = offer;
   return addOffer(copy, { offer: { ...rest, name: `${offer.name.slice(0, 110)}, copy`, on: false }, wording: policy.wording[id] ?? {} })(policy);
 };
+
+/** Sets an offer aside, off, or takes it out of the archive again, off as it was. */
+export const archiveOffer = (id: string, archived: boolean): Edit => inTurn(setOffer(id, 'on', false), setOffer(id, 'archived', archived ? true : undefined));
 
 /** Takes an offer out with its texts, and what test carts recorded of it. */
 export const removeOffer = (id: string): Edit => (policy) =>
@@ -65,6 +70,17 @@ const roundUp = (amount: number, step: number) => Math.ceil(amount / step) * ste
 
 /** All targets of a goal at once. */
 export const setTargets = (offer: string, goal: string, targets: Goal['targets']): Edit => setAt(goalsAt(offer, goal, 'targets'), targets);
+
+/** Filled-in amounts are multiples of so many units of a price tag. */
+const filledStep = 5;
+
+/** One market's goal put into another: converted and rounded, or not offered there either. */
+export const fillTarget = (offer: string, goal: string, from: string, to: string): Edit => (policy) => {
+  const set = policy.offers[offer]?.goals[goal];
+  if (!set) return [];
+  if (!set.targets[from]) return setTarget(offer, goal, to, null)(policy);
+  return setTargets(offer, goal, spreadTarget(from, set, [to], filledStep, policy))(policy);
+};
 
 export const removeGoal = (offer: string, goal: string): Edit => setAt(goalsAt(offer, goal), undefined);
 

@@ -1,7 +1,9 @@
 import type { BunchingQuestion, BunchingResult } from '../core/orders/bunching.ts';
+import type { ConditionOnOrders } from '../core/orders/condition-on-orders.ts';
 import type { OrderBounds, OrderStudy } from '../core/orders/study.ts';
 import type { OrderFilter } from '../core/orders/tally.ts';
-import { columnsAddress, type OrdersReply, type OrdersRequest } from './workers/orders-messages.ts';
+import type { Condition } from '../core/policy/types.ts';
+import { columnsAddress, type ConditionGround, type OrdersReply, type OrdersRequest } from './workers/orders-messages.ts';
 
 type Asked<T> = T extends unknown ? Omit<T, 'number'> : never;
 
@@ -76,6 +78,11 @@ export class OrdersWorker {
   async bunching(market: string, filter: OrderFilter, question: BunchingQuestion, progress: (share: number) => void): Promise<BunchingResult> {
     const reply = await this.#ask({ kind: 'bunching', market, filter, question }, progress);
     return (reply as Extract<OrdersReply, { kind: 'bunching' }>).result;
+  }
+
+  async condition(market: string, condition: Condition, on: ConditionGround): Promise<ConditionOnOrders> {
+    const reply = await this.#ask({ kind: 'condition', market, condition, on });
+    return (reply as Extract<OrdersReply, { kind: 'condition' }>).result;
   }
 
   #take<T>(question: string): Promise<T> | undefined {

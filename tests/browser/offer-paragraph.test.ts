@@ -81,6 +81,23 @@ describe('an offer as a paragraph', () => {
     await page.keyboard.press('Control+z');
     await expect.poll(async () => (await policy()).wording['free-delivery-2'] !== undefined).toBe(true);
   });
+  test('is archived, off and out of the grid, taken out again, and tells its history', async () => {
+    const page = await open('/offers?market=nlbe&offer=members-sooner');
+    await page.getByTestId('archive-offer').click();
+    await expect.poll(async () => offer('members-sooner')).toMatchObject({ on: false, archived: true });
+    await page.getByTestId('choose-members-sooner').waitFor({ state: 'detached' });
+    await page.getByTestId('archived-members-sooner').click();
+    expect(await page.getByTestId('archive-offer').innerText()).toBe('Take out of the archive');
+    await page.getByTestId('archive-offer').click();
+    await page.getByTestId('choose-members-sooner').waitFor();
+    expect(await offer('members-sooner')).toMatchObject({ on: false });
+    expect(await page.getByTestId('archive').innerText()).toMatch(/^Archived\s+Last autumn$/);
+    await page.getByTestId('open-history').click();
+    const history = page.getByTestId('offer-history');
+    await expect.poll(() => history.innerText()).toContain('Planned: in the draft and not released');
+    await expect.poll(() => page.getByTestId('historic-edit').first().innerText()).toContain('archived');
+    expect(await page.getByTestId('historic-edit').last().innerText()).toContain('the offer as it was loaded');
+  });
   test('priority is set by dragging and by keys', async () => {
     const page = await open('/offers?market=nlbe&offer=free-delivery');
     const names = async () => (await page.getByLabel('Offers by priority').getByRole('listitem').allInnerTexts()).map((text) => text.replace(/[^A-Za-z ]/g, '').trim());
@@ -179,6 +196,25 @@ describe('the goal grid', () => {
     await page.getByTestId('spread').click();
     await expect.poll(async () => (await targets()).uk).toMatchObject({ following: { base: 8000 } });
   });
+  test('one market’s goal is copied to markets picked by hand, seen before, and filled into the next with Alt and right', async () => {
+    const page = await open('/offers?market=nlbe&offer=free-delivery');
+    const targets = async () => (await offer('free-delivery')).goals.first!.targets;
+    const before = await targets();
+    await page.getByTestId('copy-target').click();
+    expect(await page.getByTestId('copy-target-uk').innerText()).toMatch(/United Kingdom £70\.00 → £\d+\.00/);
+    await page.getByTestId('copy-target-deat').click();
+    await page.getByTestId('copy-target-ch').click();
+    expect(await page.getByTestId('copy-target-now').innerText()).toBe('Copy it to 2 markets');
+    await page.getByTestId('copy-target-now').click();
+    await expect.poll(targets).toMatchObject({ deat: { exact: 7500 }, ch: { following: { base: 7500, step: 500 } }, uk: before.uk! });
+    const cell = page.getByTestId('grid-free-delivery-nlbe');
+    await cell.focus();
+    await cell.fill('82');
+    await page.keyboard.press('Alt+ArrowRight');
+    await page.keyboard.press('Alt+ArrowRight');
+    await expect.poll(targets).toMatchObject({ nlbe: { exact: 8200 }, deat: { exact: 8200 }, uk: { following: { base: 8200, step: 500 } } });
+    expect(await page.evaluate(() => (document.activeElement as HTMLElement).dataset.testid)).toBe('grid-free-delivery-uk');
+  });
 });
 
 describe('the effect before it goes live', () => {
@@ -195,6 +231,12 @@ describe('the effect before it goes live', () => {
     expect(await page.getByTestId('effect').innerText()).toContain('hold for none of them: the shopper: is signed in, the shopper: is in a group');
     await type(page, 'goal-field', '65');
     await page.getByText('The draft has changed since').waitFor();
+    await page.getByTestId('example-uk-0').click();
+    await page.waitForURL('**/rehearse?cart=past-order*');
+    await page.waitForFunction(() => document.documentElement.dataset.live === 'true');
+    expect(await page.locator('h1').innerText()).toContain('United Kingdom');
+    const cart = (await policy()).testCarts['past-order']!;
+    expect([cart.name, Object.keys(cart.lines).length > 0, cart.destination.country]).toEqual([expect.stringMatching(/^Past order of £\d+\.\d\d$/), true, 'GB']);
   });
 });
 
@@ -209,7 +251,11 @@ describe('named conditions', () => {
     await page.keyboard.type('members');
     await page.keyboard.press('Enter');
     await expect.poll(() => textOf(page, '[data-testid=tried-on-carts]')).toMatch(/^Holds for 3 of 60 test carts: Member, midweek/);
+    expect(await textOf(page, '[data-testid=tried-on-shoppers]')).toBe('With nothing in the cart it holds for Member.');
+    await expect.poll(() => textOf(page, '[data-testid=tried-on-orders]')).toMatch(/^Would hold for 0% of last quarter’s [\d,]+ orders in Netherlands & Belgium\. Orders do not tell the shopper: is in a group/);
     expect(await page.getByTestId('qualifier-condition').innerText()).toContain('nothing uses it');
+    await page.getByTestId('open-qualifier-first-order').click();
+    await expect.poll(() => textOf(page, '[data-testid=tried-on-orders]')).toMatch(/^Would hold for \d+% of last quarter’s [\d,]+ orders in Netherlands & Belgium, mostly first orders \(100%, of all \d+%\)\.$/);
     await page.getByTestId('offer-when').selectOption({ label: 'if Heavy club' });
     await expect.poll(() => page.getByTestId('qualifier-condition').innerText()).toContain('used by Free delivery');
     // Beach day is a guest, for whom no offer is left that says anything.

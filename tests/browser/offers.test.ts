@@ -48,6 +48,27 @@ describe('the goal', () => {
     expect(await savedGoal()).toBe(6000);
   });
 
+  test('moves freely while Alt is held, and what a goal would bring is drawn when asked for', async () => {
+    const page = await open('/offers?market=uk');
+    const pennant = page.getByTestId('pennant');
+    const box = (await pennant.boundingBox())!;
+    const [x, y] = [box.x + box.width - 3, box.y + 150];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.keyboard.down('Alt');
+    await page.mouse.move(x - 41, y, { steps: 3 });
+    const free = Number(await pennant.getAttribute('aria-valuenow'));
+    await page.keyboard.up('Alt');
+    await page.mouse.move(x - 42, y);
+    const onStep = Number(await pennant.getAttribute('aria-valuenow'));
+    await page.mouse.up();
+    expect([free % 10 !== 0, onStep % 10]).toEqual([true, 0]);
+    await page.getByTestId('toggle-net').click();
+    await expect.poll(() => page.getByTestId('net-line').getAttribute('aria-label')).toMatch(/^Net of a goal at each amount, (most at £\d|no amount brings more than it costs)/);
+    expect(page.url()).toContain('net=shown');
+    await page.getByTestId('toggle-net').click();
+    await page.getByTestId('net-line').waitFor({ state: 'detached' });
+  });
   test('is moved by keys: a step, ten steps, the smallest coin; one undo for what was pressed in one go', async () => {
     const page = await open('/offers');
     const pennant = page.getByTestId('pennant');

@@ -47,12 +47,71 @@ describe('Rehearse', () => {
     const page = await open('/rehearse?cart=new-york');
     expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Economy 8–12 working days, chosen at first\s+\$12\.75\s+\$0\.00.*Tax\s+\$10\.51\s+Total\s+\$128\.91/s);
     await page.goto(`${address}/rehearse?cart=round-too-late`);
-    expect(await textOf(page, '[data-testid=particulars]')).toBe('on 25 Nov 2026, 20:30 on the store’s clock');
+    expect(await page.getByTestId('cart-moment').inputValue()).toBe('2026-11-25T20:30');
     expect(await textOf(page, 'main')).toMatch(/Strandronde: De strandronde rijdt nu niet\..*Not offered: Beach round \(its condition does not hold\)/s);
     await page.goto(`${address}/rehearse?cart=luxembourg`);
     expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Daar bezorgen we nog niet\.\s+No zone covers this destination/);
     await page.goto(`${address}/rehearse?cart=shop-discounts`);
     expect(await textOf(page, 'main')).toMatch(/Discounts of the shop\s+-€21\.87\s+Goods\s+€115\.58/);
+  });
+
+  test('moment, channel and codes are set; one goes from turn to turn of what is offered', async () => {
+    const page = await open('/rehearse?cart=beach-day');
+    const cart = async () => (await readDraft(address)).policy.testCarts['beach-day']!;
+    await page.getByTestId('next-turn').click();
+    await expect.poll(async () => (await cart()).at).toMatch(/^20\d\d-/);
+    const first = Date.parse((await cart()).at!);
+    await page.getByTestId('next-turn').click();
+    await expect.poll(async () => Date.parse((await cart()).at!)).toBeGreaterThan(first);
+    // Two hours ahead of UTC in the store's summer.
+    await page.getByTestId('cart-moment').fill('2026-07-01T10:30');
+    await expect.poll(async () => (await cart()).at).toBe('2026-07-01T08:30:00.000Z');
+    await page.getByTestId('moment-now').click();
+    await expect.poll(async () => (await cart()).at).toBeUndefined();
+    await page.getByLabel('Code entered').fill('kite5');
+    await page.keyboard.press('Enter');
+    await expect.poll(async () => (await cart()).codes).toEqual(['KITE5']);
+    await page.getByRole('button', { name: 'Remove code KITE5' }).click();
+    await expect.poll(async () => (await cart()).codes).toBeUndefined();
+    await page.getByTestId('cart-channel').selectOption('app');
+    await expect.poll(async () => (await cart()).channel).toBe('app');
+  });
+
+  test('a cart is filled to an amount with real products, named, duplicated and deleted', async () => {
+    const page = await open('/rehearse?cart=beach-day');
+    await page.getByTestId('fill-amount').fill('74.95');
+    await page.getByTestId('fill-cart').click();
+    await expect.poll(() => textOf(page, '[data-testid=goods-value]')).toMatch(/^€7[45]\.\d\d$/);
+    await page.getByTestId('cart-name').fill('Just below');
+    await page.getByTestId('cart-name').press('Enter');
+    await page.getByTestId('duplicate-cart').click();
+    await page.waitForURL('**cart=cart*');
+    expect(await page.getByTestId('cart-name').inputValue()).toBe('Just below, copy');
+    expect(await textOf(page, '[data-testid=goods-value]')).toMatch(/^€7[45]/);
+    await page.getByTestId('delete-cart').click();
+    await expect.poll(async () => Object.values((await readDraft(address)).policy.testCarts).filter(({ name }) => name.startsWith('Just below')).length).toBe(1);
+    await page.getByTestId('new-cart').click();
+    await page.getByText('The cart is empty.').waitFor();
+    await saved(page);
+  });
+
+  test('the seams are walked by keys: what is paid and read around each, and whether the promise held', async () => {
+    const page = await open('/rehearse?cart=beach-day');
+    const seams = page.getByTestId('seams');
+    expect(await seams.getByLabel('Seams').getByRole('button').allInnerTexts()).toContain('€75.00');
+    await page.getByTestId('seam-7500').click();
+    expect(await textOf(page, '[data-testid=seam-table]')).toMatch(/just below: €74\.99\s+at it: €75\.00\s+just above: €75\.01\s+Parcel to the door\s+€5\.95\s+free\s+free.*reads\s+Nog € 0,01 tot gratis bezorging\.\s+Uw bezorging is gratis\./s);
+    expect(await textOf(page, '[data-testid=seam-promise]')).toMatch(/^Just below, €0\.01 more is said to reach the goal of “Free delivery”, and it does\./);
+    await page.keyboard.press('n');
+    await expect.poll(() => page.getByTestId('seam-7500').getAttribute('aria-pressed')).toBe('false');
+    await page.getByTestId('seam-7500').focus();
+    await page.getByTestId('seam-7500').press('Enter');
+    await page.keyboard.press('ArrowLeft');
+    expect(await page.getByTestId('seam-7500').getAttribute('aria-pressed')).toBe('false');
+    await page.getByTestId('seam-7500').click();
+    await page.getByTestId('fill-to-seam').click();
+    await expect.poll(() => textOf(page, '[data-testid=goods-value]')).toMatch(/^€7[45]\.\d\d$/);
+    await saved(page);
   });
 
   test('an unknown product is said to be unknown', async () => {

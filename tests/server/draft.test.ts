@@ -1,6 +1,7 @@
 import type { Operation } from 'rfc6902';
 import { inject, describe, expect, test } from 'vitest';
 import { withPatches } from '../../src/core/policy/patch.ts';
+import type { HistoricEdit } from '../../src/core/policy/draft-history.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { startApplication } from '../support/application.ts';
 import { call, etagOf, goalOf, goalPath, patchDraft, readDraft, setGoal, type DraftBody, type ProblemBody } from '../support/api.ts';
@@ -32,6 +33,21 @@ describe('an edit', () => {
     expect(goalOf(redone.body.policy, 'nlbe')).toBe(8000);
     const again = await call<DraftBody>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': redone.etag! } });
     expect(again.body.policy).toEqual(before.policy);
+  });
+
+  test('is told in the history of its offer, with what it changed, and of no other', async () => {
+    const before = await readDraft(address);
+    const edited = await patchDraft(address, before.revision, setGoal('uk', 6600));
+    const history = async (query: string) => (await call<{ edits: HistoricEdit[]; complete: boolean }>(address, 'GET', `/api/draft/history?${query}`)).body;
+    const change = { subject: 'Goal of “Free delivery” in United Kingdom', before: '£70.00', after: '£66.00' };
+    expect((await history('offer=free-delivery')).edits[0]).toMatchObject({ revision: before.revision + 1, kind: 'edit', state: 'done', changes: [change] });
+    expect((await history('offer=free-delivery&language=de-DE')).edits[0]).toMatchObject({ changes: [{ before: '70,00\u00a0£' }] });
+    expect((await history('offer=two-steps')).edits.map(({ revision }) => revision)).not.toContain(before.revision + 1);
+    await call(address, 'POST', '/api/draft/undo', { headers: { 'if-match': edited.etag! } });
+    const [undo, undone, ...older] = (await history('offer=free-delivery')).edits;
+    expect([undo!.kind, undo!.changes[0]!.after, undone!.state]).toEqual(['undo', '£70.00', 'undone']);
+    expect([older.at(-1)!.kind, (await history('offer=no-such-offer')).edits]).toEqual(['found', []]);
+    expect((await call(address, 'GET', '/api/draft/history')).status).toBe(422);
   });
 
   test('stands on the store as it was loaded: undo does not go behind that', async () => {

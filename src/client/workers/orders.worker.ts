@@ -1,5 +1,7 @@
+import { compileTerms } from '../../core/markets/terms.ts';
 import { measureBunching } from '../../core/orders/bunching.ts';
 import { splitMonths, unpackMonths, type OrderColumns } from '../../core/orders/columns.ts';
+import { conditionOnOrders } from '../../core/orders/condition-on-orders.ts';
 import { boundsOf, studyOrders } from '../../core/orders/study.ts';
 import { tallyOf } from '../../core/orders/tally.ts';
 import { columnsAddress, type OrdersReply, type OrdersRequest } from './orders-messages.ts';
@@ -32,6 +34,12 @@ async function answer(request: OrdersRequest): Promise<void> {
     const study = studyOrders(columns, request.filter);
     const { tally, density } = study;
     return worker.postMessage({ kind: 'study', number: request.number, study }, [tally.values, tally.cumulative, tally.paying, tally.paid, tally.paidSquares, tally.free, ...(density ? [density.heights] : [])].map((array) => array.buffer as ArrayBuffer));
+  }
+  if (request.kind === 'condition') {
+    const { market: id, condition, on } = request;
+    const { market, store, rates, qualifiers, zoneOf } = on;
+    const terms = compileTerms({ store, ...(rates ? { rates } : {}), markets: { [id]: market } }, id, market);
+    return worker.postMessage({ kind: 'condition', number: request.number, result: conditionOnOrders(columns, condition, qualifiers, terms, market.countries[0] ?? '', (option) => zoneOf[option] ?? '') });
   }
   const result = measureBunching(tallyOf(columns, request.filter), request.question, 1, (share) => worker.postMessage({ kind: 'progress', number: request.number, share }));
   worker.postMessage({ kind: 'bunching', number: request.number, result });

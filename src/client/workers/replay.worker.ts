@@ -1,6 +1,6 @@
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import { splitMonths, unpackMonths, type OrderColumns } from '../../core/orders/columns.ts';
-import { replayOrders } from '../../core/orders/replay.ts';
+import { groundsOf, replayOrders } from '../../core/orders/replay.ts';
 import { columnsAddress } from './orders-messages.ts';
 import type { ReplayReply, ReplayRequest } from './replay-messages.ts';
 
@@ -16,14 +16,14 @@ async function replayAll({ draft, release, markets, now }: ReplayRequest): Promi
   const held = new Map<string, OrderColumns>();
   for (const whole of [false, true]) {
     for (const [index, market] of markets.entries()) {
-      const zone = ahead.markets.get(market)?.zones[0];
-      const before = current?.markets.get(market)?.zones[0] ?? null;
+      const grounds = groundsOf(ahead.markets.get(market), current?.markets.get(market));
       const left = (reason: string) => !whole && worker.postMessage({ kind: 'left', market, reason });
-      if (!zone) {
+      if (!grounds) {
         left('no zone of it is on');
         continue;
       }
-      if (before && before.market.market.currency !== zone.market.market.currency) {
+      const currency = current?.markets.get(market)?.market.currency;
+      if (currency !== undefined && currency !== ahead.markets.get(market)?.market.currency) {
         left('its currency is another one in the release');
         continue;
       }
@@ -33,7 +33,7 @@ async function replayAll({ draft, release, markets, now }: ReplayRequest): Promi
         continue;
       }
       held.set(market, columns);
-      const replay = replayOrders(columns, zone, before, now, whole ? 1 : sampled, (share) => whole && worker.postMessage({ kind: 'progress', share: (index + share) / markets.length }));
+      const replay = replayOrders(columns, grounds, now, whole ? 1 : sampled, (share) => whole && worker.postMessage({ kind: 'progress', share: (index + share) / markets.length }));
       worker.postMessage({ kind: 'market', market, whole, replay });
     }
   }

@@ -5,7 +5,8 @@ import schema from '../policy/schema/policy.schema.json' with { type: 'json' };
 import type { ConditionNode } from '../policy/types.ts';
 import { asksFirst, beginLeaf, wordsWith } from './begin-leaf.ts';
 import { factList, factOf, type FactId } from './fact-list.ts';
-import { allConditions, isOpen, knownWords, leaves, withGoods } from './known-words.ts';
+import { allConditions, isOpen, knownWords, withGoods } from './known-words.ts';
+import { leaves } from './leaves.ts';
 import { readOut } from './read-out.ts';
 
 /** Every fact of the schema, as it names its leaves. */

@@ -1,7 +1,8 @@
 import type { Catalogue } from '../catalogue/product.ts';
 import { inOrder } from '../ordered.ts';
+import { conditionsOfOption, leaves } from './leaves.ts';
 import { countryCodes } from '../places/country.ts';
-import type { Condition, ConditionNode, GoodsSelection, Policy } from '../policy/types.ts';
+import type { Condition, GoodsSelection, Policy } from '../policy/types.ts';
 import type { LeafNode } from './compile-leaf.ts';
 
 type WordFact = Extract<LeafNode, { kind: 'word' }>['fact'];
@@ -73,12 +74,7 @@ export function withGoods(goods: GoodsSelection, field: 'products' | 'categories
 export function allConditions(policy: Policy): Pick<Condition, 'conditions'>[] {
   return [
     ...Object.values(policy.qualifiers).map(({ condition }) => condition),
-    ...Object.values(policy.options).flatMap(({ when, charge }) => [when, ...Object.values(charge.lines).map((line) => line.when)]),
+    ...Object.values(policy.options).flatMap(conditionsOfOption),
     ...Object.values(policy.offers).map(({ when }) => when),
   ].filter((condition) => condition !== undefined);
-}
-
-/** The leaves and references of a tree. */
-export function leaves({ conditions }: Pick<Condition, 'conditions'>): ConditionNode[] {
-  return Object.values(conditions).flatMap((node) => (node.kind === 'group' ? leaves(node) : [node]));
 }

@@ -1,6 +1,6 @@
 import { inOrder } from '../ordered.ts';
 import type { Condition, Policy } from '../policy/types.ts';
-import { leaves } from './known-words.ts';
+import { conditionsOfOption, leaves, referredIn } from './leaves.ts';
 
 /** Where a named condition is referred to. */
 export interface QualifierUse {
@@ -13,11 +13,11 @@ export interface QualifierUse {
 export function qualifierUses(policy: Policy): ReadonlyMap<string, QualifierUse[]> {
   const uses = new Map<string, QualifierUse[]>();
   const note = (use: QualifierUse, ...conditions: (Pick<Condition, 'conditions'> | undefined)[]) => {
-    const named = new Set(conditions.flatMap((condition) => (condition ? leaves(condition) : [])).flatMap((node) => (node.kind === 'qualifier' ? [node.qualifier] : [])));
+    const named = new Set(conditions.flatMap(referredIn));
     for (const id of named) uses.set(id, [...(uses.get(id) ?? []), use]);
   };
   for (const [id, { name, when }] of inOrder(policy.offers)) note({ kind: 'offer', id, name }, when);
-  for (const [id, { name, when, charge }] of inOrder(policy.options)) note({ kind: 'option', id, name }, when, ...Object.values(charge.lines).map((line) => line.when));
+  for (const [id, option] of inOrder(policy.options)) note({ kind: 'option', id, name: option.name }, ...conditionsOfOption(option));
   for (const [id, { name, condition }] of inOrder(policy.qualifiers)) note({ kind: 'qualifier', id, name }, condition);
   return uses;
 }

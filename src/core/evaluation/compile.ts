@@ -1,3 +1,4 @@
+import { conditionsOfOption, restingOn } from '../conditions/leaves.ts';
 import { compileTerms, type MarketTerms } from '../markets/terms.ts';
 import { compileOffer, type CompiledOffer } from '../offers/compile-offer.ts';
 import { compileOption, type CompiledOption } from '../options/compile-option.ts';
@@ -46,7 +47,7 @@ export class CompiledZone {
 
   /** in shown order, switched-off ones left out */
   get options(): CompiledOption[] {
-    return (this.#options ??= this.ownOptions.map(([id, option]) => optionsKnown.get(option, [id, this.market.terms, this.policy.qualifiers, this.policy.calendars], () => compileOption(id, option, this.policy, this.market.terms))));
+    return (this.#options ??= this.ownOptions.map(([id, option]) => optionsKnown.get(option, [id, this.market.terms, this.policy.calendars, ...restingOn(conditionsOfOption(option), this.policy.qualifiers)], () => compileOption(id, option, this.policy, this.market.terms))));
   }
 
   /** carriers whose quotes charges here ask for */
@@ -68,8 +69,18 @@ const offersKnown = new WeakMap<Zone, Reuse<Offer, CompiledOffer[]>>();
 function offerIn({ zone, policy, market: { terms }, options }: CompiledZone, id: string, offer: Offer): CompiledOffer[] {
   let known = offersKnown.get(zone);
   if (!known) offersKnown.set(zone, (known = new Reuse()));
-  const from = [id, terms, policy.qualifiers, policy.wording[id]?.missedOut !== undefined, ...options];
+  const from = [id, terms, policy.wording[id]?.missedOut !== undefined, ...options, ...restingOn([offer.when], policy.qualifiers)];
   return known.get(offer, from, () => compileOffer(id, policy, terms, options));
+}
+
+/**
+ * Whether two zones, of one policy or two, do the same with every order: then whatever was worked out for one holds for the
+ * other.
+ */
+export function sameGround(a: CompiledZone, b: CompiledZone): boolean {
+  if (a === b) return true;
+  const same = (these: readonly unknown[], those: readonly unknown[]) => these.length === those.length && these.every((part, index) => part === those[index]);
+  return a.id === b.id && a.market.terms === b.market.terms && a.market.market === b.market.market && same(a.options, b.options) && same(a.offers, b.offers);
 }
 
 const policiesKnown = new WeakMap<Policy, CompiledPolicy>();

@@ -19,8 +19,9 @@ export interface ZoneContext extends ChargeInput {
 }
 
 /** @param postcode of the destination as it is compared */
-export function zoneContext(zone: CompiledZone, cart: MeasuredCart, postcode: string, { shopper, destination, instant, quotes, redemptions }: Omit<EvaluationInput, 'cart'>): ZoneContext {
-  const facts: Facts = { cart, delivered: null, shopper: shopper ?? guest, destination, postcode, zoneId: zone.id, instant };
+export function zoneContext(zone: CompiledZone, cart: MeasuredCart, postcode: string, input: Omit<EvaluationInput, 'cart'>): ZoneContext {
+  const { quotes, redemptions } = input;
+  const facts = factsIn(zone, cart, postcode, input);
   const standings: OfferStanding[] = [];
   for (const offer of zone.offers) standings.push(offerStanding(offer, facts, redemptions));
   return { facts, quotes, zone, standings, active: activeOffers(zone.offers, standings) };
@@ -33,8 +34,15 @@ export interface Situation extends Pick<EvaluationInput, 'shopper' | 'destinatio
 }
 
 export function imaginedContext(zone: CompiledZone, order: ImaginedOrder, situation: Situation): ZoneContext {
-  const { terms } = zone.market;
-  const { codes, channel, destination } = situation;
-  const asked = { ...order, ...(codes ? { codes } : {}), ...(channel === undefined ? {} : { channel }) };
-  return zoneContext(zone, imagineCart(asked, terms, ratesAt(terms, destination.region)), normalPostcode(destination.postcode), situation);
+  return zoneContext(zone, imaginedCart(zone, order, situation), normalPostcode(situation.destination.postcode), situation);
+}
+
+/** An imagined order with the codes and the channel of who imagines it. */
+export function imaginedCart({ market: { terms } }: CompiledZone, order: ImaginedOrder, { codes, channel, destination }: Situation): MeasuredCart {
+  return imagineCart({ ...order, ...(codes ? { codes } : {}), ...(channel === undefined ? {} : { channel }) }, terms, ratesAt(terms, destination.region));
+}
+
+/** What conditions can ask about an order in a zone. */
+export function factsIn({ id }: CompiledZone, cart: MeasuredCart, postcode: string, { shopper, destination, instant }: Pick<EvaluationInput, 'shopper' | 'destination' | 'instant'>): Facts {
+  return { cart, delivered: null, shopper: shopper ?? guest, destination, postcode, zoneId: id, instant };
 }

@@ -4,6 +4,9 @@ import type { CompiledOption } from '../options/compile-option.ts';
 import { priceBefore, type PriceParts, type Unavailability } from '../options/price-before.ts';
 import type { ZoneContext } from './context.ts';
 
+/** What prices depend on. */
+type Priced = Omit<ZoneContext, 'standings'>;
+
 /** An option of a zone with its price before and after, or why it has none. */
 export type PricedOption = { option: CompiledOption; before: PriceParts; after: RewardedPrice } | { option: CompiledOption; unavailable: Unavailability };
 
@@ -13,7 +16,7 @@ export function pricesWithoutUpgrades(context: ZoneContext): Map<string, PricePa
   return new Map(priced.flatMap((entry) => ('after' in entry ? [[entry.option.id, entry.after] as const] : [])));
 }
 
-function priceWithoutUpgrades(option: CompiledOption, context: ZoneContext, path: DecisionPath): PricedOption {
+function priceWithoutUpgrades(option: CompiledOption, context: Priced, path: DecisionPath): PricedOption {
   const before = priceBefore(option, context, path);
   if (typeof before === 'string') return { option, unavailable: before };
   return { option, before, after: rewardedPrice(option.id, before, context.active, option.cashIncrement, null, path) };
@@ -23,14 +26,14 @@ function priceWithoutUpgrades(option: CompiledOption, context: ZoneContext, path
  * Prices all options of a zone: first before rewards, then with all rewards but upgrades, then upgrades, which bring
  * an option to the lowest price that its slower ones have by then.
  */
-export function priceOptions(context: ZoneContext, path: DecisionPath = null): PricedOption[] {
+export function priceOptions(context: Priced, path: DecisionPath = null): PricedOption[] {
   const priced: PricedOption[] = [];
   for (const option of context.zone.options) priced.push(priceWithoutUpgrades(option, context, path));
   for (const { rewards } of context.active) for (const { reward } of rewards) if (reward.kind === 'upgrade') return withUpgrades(priced, context, path);
   return priced;
 }
 
-function withUpgrades(priced: readonly PricedOption[], { active }: ZoneContext, path: DecisionPath): PricedOption[] {
+function withUpgrades(priced: readonly PricedOption[], { active }: Priced, path: DecisionPath): PricedOption[] {
   const source: UpgradeSource = (priceOf) => {
     let lowest: PriceParts | null = null;
     let decides = -1;

@@ -26,7 +26,7 @@ export interface MarketTerms {
   followed: WeakMap<LocalAmount, number>;
 }
 
-export function compileTerms(policy: Policy, id: string, market: Market): MarketTerms {
+export function compileTerms(policy: Pick<Policy, 'store' | 'rates' | 'markets'>, id: string, market: Market): MarketTerms {
   const rates = ratesOf(market.tax.delivery, market.tax.classes);
   const regionRates = Object.entries(market.tax.regions ?? {}).map(([region, differing]): [string, TaxRates] => [
     region,

@@ -1,5 +1,5 @@
 import type { CompiledOffer, GivenReward } from './compile-offer.ts';
-import type { OfferStanding } from './standing.ts';
+import type { OfferStatus } from './status.ts';
 
 /** An offer that gives something to this cart. */
 export interface ActiveOffer {
@@ -11,11 +11,17 @@ export interface ActiveOffer {
   rewards: readonly GivenReward[];
 }
 
+/** Of an offer's standing, what decides on its rewards; goals in order. */
+export interface GoalsReached {
+  status: OfferStatus;
+  goals: readonly { reached: boolean }[];
+}
+
 const none: ActiveOffer[] = [];
 const nothingGiven: readonly GivenReward[] = [];
 
 /** The offers in force with the rewards of their reached goals, highest priority first; a goal replaces or adds to lower ones. */
-export function activeOffers(offers: readonly CompiledOffer[], standings: readonly OfferStanding[]): ActiveOffer[] {
+export function activeOffers(offers: readonly CompiledOffer[], standings: readonly GoalsReached[]): ActiveOffer[] {
   let active = none;
   for (let rank = 0; rank < offers.length; rank++) {
     const offer = offers[rank]!;

@@ -5,10 +5,11 @@ import type { Counting } from './compile-offer.ts';
 
 /** What a cart has toward a goal: minor units in the goal's basis, pieces, or grams of goods that need delivery. */
 export function countedToward({ kind, basis, goods }: Counting, cart: MeasuredCart): number {
+  if (kind === 'value' && goods === null && basis.afterDiscounts === shownBasis.afterDiscounts && !basis.convertsTax) return cart.measures.countedValue;
   const wanted = { goods, counting: true };
   switch (kind) {
     case 'value':
-      return goods === null && basis.afterDiscounts === shownBasis.afterDiscounts && !basis.convertsTax ? cart.measures.countedValue : goodsValueOf(cart, basis, wanted);
+      return goodsValueOf(cart, basis, wanted);
     case 'items':
       return quantityOf(cart, wanted);
     case 'weight':

@@ -3,7 +3,7 @@ import type { Redemptions } from '../policy/types.ts';
 import type { CompiledGoal, CompiledOffer } from './compile-offer.ts';
 import { countedToward } from './counted.ts';
 import { remainderOf } from './remainder.ts';
-import { hasCode, statusOf, type OfferStatus } from './status.ts';
+import { codeStandsForAmount, statusOf, type OfferStatus } from './status.ts';
 
 /** How far a cart is toward a goal: minor units of the market's currency in the goal's basis, pieces, or grams. */
 export interface GoalStanding {
@@ -30,7 +30,7 @@ export interface OfferStanding {
 
 export function offerStanding(offer: CompiledOffer, facts: Facts, redemptions: Redemptions | undefined): OfferStanding {
   const status = statusOf(offer, facts, redemptions);
-  const byCode = (offer.unlock === 'code' || offer.unlock === 'amountOrCode') && hasCode(offer.codes, facts);
+  const byCode = codeStandsForAmount(offer, facts);
   const goals: GoalStanding[] = [];
   for (const goal of offer.goals) goals.push(goalStanding(goal, offer, status, byCode, facts));
   return { offerId: offer.id, status, goals };

@@ -18,6 +18,11 @@ export function statusOf({ id, offer: { limits }, span, when, unlock, codes }: C
   return 'inForce';
 }
 
+/** Whether a code that the shopper has entered stands for the amount of every goal. */
+export function codeStandsForAmount({ unlock, codes }: CompiledOffer, facts: Facts): boolean {
+  return (unlock === 'code' || unlock === 'amountOrCode') && hasCode(codes, facts);
+}
+
 /** Whether the shopper has entered one of an offer's codes. */
 export function hasCode(codes: ReadonlySet<string>, { cart }: Facts): boolean {
   for (const code of cart.codes) if (codes.has(code)) return true;

@@ -1,6 +1,7 @@
 import { orderOfValue } from '../cart/imagined-order.ts';
-import type { CompiledZone } from '../evaluation/compile.ts';
+import type { CompiledMarket, CompiledZone } from '../evaluation/compile.ts';
 import { evaluateImagined } from '../evaluation/evaluate.ts';
+import { someoneIn } from '../evaluation/someone-in.ts';
 import type { Evaluation } from '../evaluation/evaluation.ts';
 import type { Shopper } from '../policy/types.ts';
 import { shopperNew, shopperReturning, type OrderColumns } from './columns.ts';
@@ -24,6 +25,7 @@ export interface Replay {
 }
 
 export interface ReplayExample {
+  zoneId: string;
   /** goods value */
   value: number;
   /** 0 not known, 1 new, 2 returning */
@@ -50,31 +52,46 @@ const anew = 200;
 /** Of whom an export tells that they are new or returning, and nothing else. */
 const shopperOf = (kind: number): Shopper | undefined => (kind === shopperNew ? { signedIn: false, orderCount: 0 } : kind === shopperReturning ? { signedIn: false, orderCount: 1 } : undefined);
 
+/** Where an order is replayed: the zone that the option belongs to under the draft, and what the release has for it. */
+export interface ReplayGround {
+  draft: CompiledZone;
+  /** null: there is no release, so that every order pays what is charged before offers */
+  release: CompiledZone | null;
+}
+
+/** The ground of every option: its own zone where that is on, else the first zone of the market; null where no zone is on. */
+export function groundsOf(draft: CompiledMarket | undefined, release: CompiledMarket | undefined): ((option: string) => ReplayGround) | null {
+  const zoneIn = (market: CompiledMarket, option: string) => market.zones.find(({ id, policy }) => id === policy.options[option]?.zone) ?? market.zones[0];
+  if (!draft || draft.zones.length === 0) return null;
+  return (option) => ({ draft: zoneIn(draft, option)!, release: (release && zoneIn(release, option)) ?? null });
+}
+
 /**
  * Replays past orders at one moment: each as one light article of its goods value, bought by a guest of whom is known at most
- * whether they had ordered before, somewhere in the zone, with the option that was chosen where it is offered under both, else
- * with what each would choose at first. Orders alike in all of this have one outcome, which is worked out once.
+ * whether they had ordered before, somewhere in the zone of the option that was chosen, with that option where it is offered
+ * under both, else with what each would choose at first. Orders alike in all of this have one outcome, which is worked out once.
  *
- * @param release null: there is none, so that every order pays what is charged before offers
  * @param every looks at every n-th order only
  */
-export function replayOrders(columns: OrderColumns, draft: CompiledZone, release: CompiledZone | null, instant: number, every = 1, progress: (share: number) => void = () => undefined): Replay {
+export function replayOrders(columns: OrderColumns, groundOf: (option: string) => ReplayGround, instant: number, every = 1, progress: (share: number) => void = () => undefined): Replay {
   const result: Replay = { orders: 0, less: 0, more: 0, same: 0, without: 0, change: 0, givenBefore: 0, givenNow: 0, examples: [] };
-  const named = draft.include.find(({ country }) => country !== null)?.country;
-  const destination = { country: named ?? draft.market.market.countries[0] ?? '', postcode: '' };
   const options = columns.options.length > 0 ? columns.options : [''];
-  /** by value and shopper: what becomes of each option, and how many orders took it; evaluations themselves are not kept */
+  const chosen = options.map(groundOf);
+  const zones = [...new Map(chosen.map((ground) => [ground.draft.id, ground])).values()];
+  const zoneOf = chosen.map(({ draft }) => zones.findIndex((zone) => zone.draft.id === draft.id));
+  /** by value, shopper and zone: what becomes of each option, and how many orders took it; evaluations themselves are not kept */
   const known = new Map<number, { outcomes: (Outcome | null)[]; orders: Uint32Array }>();
   for (let i = 0; i < columns.count; i += every) {
     if (i % stretch < every) progress(i / columns.count);
     const [value, shopper, option] = [columns.goods[i]!, columns.shopper[i]!, columns.option[i]!];
-    const who = value * kinds + shopper;
+    const zone = zoneOf[option]!;
+    const who = (value * kinds + shopper) * zones.length + zone;
     let alike = known.get(who);
     if (!alike) {
-      const person = shopperOf(shopper);
-      const situation = { destination, instant, ...(person ? { shopper: person } : {}) };
+      const { draft, release } = zones[zone]!;
+      const situation = someoneIn(draft, instant, shopperOf(shopper));
       const [ahead, current] = [evaluateImagined(draft, orderOfValue(value), situation), release && evaluateImagined(release, orderOfValue(value), situation)];
-      alike = { outcomes: options.map((id) => outcomeOf(ahead, current, id)), orders: new Uint32Array(options.length) };
+      alike = { outcomes: options.map((id, index) => (zoneOf[index] === zone ? outcomeOf(ahead, current, id) : null)), orders: new Uint32Array(options.length) };
       known.set(who, alike);
       if (known.size % anew === 0) progress(i / columns.count);
     }
@@ -82,13 +99,14 @@ export function replayOrders(columns: OrderColumns, draft: CompiledZone, release
     result.orders++;
   }
   for (const [who, { outcomes, orders }] of known) {
-    for (const [option, outcome] of outcomes.entries()) if (orders[option]! > 0) count(result, outcome, orders[option]!, Math.floor(who / kinds), who % kinds);
+    const [zone, person] = [who % zones.length, Math.floor(who / zones.length)];
+    for (const [option, outcome] of outcomes.entries()) if (orders[option]! > 0) count(result, outcome, orders[option]!, { zoneId: zones[zone]!.draft.id, value: Math.floor(person / kinds), shopper: person % kinds });
   }
   progress(1);
   return result;
 }
 
-function count(result: Replay, outcome: Outcome | null, orders: number, value: number, shopper: number): void {
+function count(result: Replay, outcome: Outcome | null, orders: number, like: Pick<ReplayExample, 'zoneId' | 'value' | 'shopper'>): void {
   if (!outcome) {
     result.without += orders;
     return;
@@ -102,8 +120,8 @@ function count(result: Replay, outcome: Outcome | null, orders: number, value: n
   result.givenNow += outcome.givenNow * orders;
   if (difference === 0) return;
   const { examples } = result;
-  const place = examples.findIndex((other) => orders > other.orders || (orders === other.orders && value < other.value));
-  if (place >= 0 || examples.length < mostExamples) examples.splice(place < 0 ? examples.length : place, 0, { value, shopper, was: outcome.was, now: outcome.now, orders });
+  const place = examples.findIndex((other) => orders > other.orders || (orders === other.orders && like.value < other.value));
+  if (place >= 0 || examples.length < mostExamples) examples.splice(place < 0 ? examples.length : place, 0, { ...like, was: outcome.was, now: outcome.now, orders });
   if (examples.length > mostExamples) examples.pop();
 }
 

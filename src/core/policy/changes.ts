@@ -1,6 +1,7 @@
 import { readOut } from '../conditions/read-out.ts';
 import { formatMoney } from '../money/format.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
+import { differingKeys } from './patch.ts';
 import type { Condition, DeliveryOption, LocalAmount, Offer, Policy } from './types.ts';
 
 /** The stop of the trail where a change was made and can be looked at. */
@@ -37,11 +38,8 @@ export function policyChanges(from: Policy, to: Policy, language: string): Polic
       changes.push(describe(path, before, after, from, to, language));
       return;
     }
-    const keys = new Set([...Object.keys((before as object | undefined) ?? {}), ...Object.keys((after as object | undefined) ?? {})]);
-    for (const key of keys) {
-      const step = key.replaceAll('~', '~0').replaceAll('/', '~1');
-      visit((before as Record<string, Json> | undefined)?.[key], (after as Record<string, Json> | undefined)?.[key], `${path}/${step}`);
-    }
+    const [was, is] = [(before ?? {}) as Record<string, Json>, (after ?? {}) as Record<string, Json>];
+    for (const key of differingKeys(was, is)) visit(was[key], is[key], `${path}/${key.replaceAll('~', '~0').replaceAll('/', '~1')}`);
   };
   visit(from as unknown as Json, to as unknown as Json, '');
   return changes;

@@ -62,6 +62,16 @@ describe('checking what has changed on a valid policy', () => {
       expect(part).toEqual(whole);
     }
   });
+  test('a zone that goes is missed by the conditions of options that were not touched', () => {
+    const when = { of: 'any' as const, conditions: { there: { order: 1, kind: 'word' as const, fact: 'destination.zone' as const, operator: 'is' as const, values: ['spare'] } } };
+    const before = changed((policy) => {
+      policy.zones.spare = { ...policy.zones['nlbe-all']!, order: 99 };
+      policy.options['uk-tracked']!.when = when;
+    });
+    expect(checkPolicy(before).ok).toBe(true);
+    const { spare: _, ...zones } = before.zones;
+    expect(checkPolicy({ ...before, zones }, before)).toMatchObject({ ok: false, faults: [{ pointer: '/options/uk-tracked/when/conditions/there/values/0' }] });
+  });
   test('more entries than there may be are found too', () => {
     const crowd = Object.fromEntries(Array.from({ length: 201 }, (_, index) => [`cart-${index}`, demoPolicy.testCarts['beach-day']!]));
     expect(checkPolicy({ ...demoPolicy, testCarts: crowd }, demoPolicy)).toMatchObject({ ok: false, faults: [{ pointer: '/testCarts' }] });

@@ -904,6 +904,10 @@ export interface Offer {
   note: string;
   on: boolean;
   /**
+   * set aside: off, kept with its texts, left out of lists
+   */
+  archived?: true;
+  /**
    * higher comes first
    */
   priority: number;

@@ -2,6 +2,7 @@ import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
 import schema from './schema/policy.schema.json' with { type: 'json' };
 import type { Policy } from './types.ts';
 import type { PolicyFault } from './fault.ts';
+import { differingKeys } from './patch.ts';
 import { checkReferences } from './references/check-references.ts';
 
 export type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
@@ -13,14 +14,14 @@ const isObject = (value: unknown): value is Record<string, unknown> => typeof va
 /**
  * Checks shape (JSON Schema), then references and meaning. Never throws on any input.
  *
- * @param valid a policy that has been found valid: what the document shares with it need not be looked at for its shape
+ * @param valid a policy that has been found valid: what the document shares with it need not be looked at again
  */
 export function checkPolicy(document: unknown, valid?: Policy): PolicyCheck {
   const crowded = valid ? overfull(document) : [];
   if (crowded.length > 0) return { ok: false, faults: crowded };
   if (!validateSchema(valid ? withoutShared(document, valid) : document)) return { ok: false, faults: deepest(validateSchema.errors ?? []).map(faultOf) };
   const policy = document as unknown as Policy;
-  const faults = checkReferences(policy);
+  const faults = checkReferences(policy, valid);
   return faults.length > 0 ? { ok: false, faults } : { ok: true, policy };
 }
 
@@ -32,7 +33,7 @@ function withoutShared(document: unknown, valid: Policy): unknown {
     Object.entries(document).map(([name, collection]) => {
       const known = before[name];
       if (!isCollection(name) || !isObject(collection) || !isObject(known)) return [name, collection];
-      return [name, Object.fromEntries(Object.entries(collection).filter(([id, entry]) => entry !== known[id]))];
+      return [name, Object.fromEntries(differingKeys(known, collection).filter((id) => Object.hasOwn(collection, id)).map((id) => [id, collection[id]]))];
     }),
   );
 }

@@ -1,9 +1,10 @@
 import { orderOfValue, type ImaginedOrder } from '../cart/imagined-order.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
-import { imaginedContext, type Situation } from '../evaluation/context.ts';
+import type { Situation } from '../evaluation/context.ts';
+import { pricing, type Priceable } from '../evaluation/pricing.ts';
 import { priceOptions, type PricedOption } from '../evaluation/price-options.ts';
 import { lowestThat } from '../lowest-that.ts';
-import { axisReach, orderAt, type SweepAxis } from './axis.ts';
+import { axisMeasures, axisReach, orderAt, type SweepAxis } from './axis.ts';
 import { policyEdges } from './edges.ts';
 
 /**
@@ -49,12 +50,21 @@ export interface Sweep {
  * @param order what is the same all along: one article without weight or size when not given
  */
 export function sweepZone(zone: CompiledZone, axis: SweepAxis, situation: Situation, order: ImaginedOrder = orderOfValue(0)): Sweep {
-  const walk = (at: number) => pricedAt(zone, axis, situation, order, at);
+  const rising = mayRise(zone, axis);
+  const price = pricing(zone, situation);
+  const known = new Map<number, PricedAt>();
+  const walk = (at: number): PricedAt => {
+    let priced = known.get(at);
+    if (!priced) known.set(at, (priced = pricedAt(price(orderAt(axis, order, at)), rising ? [] : null)));
+    return priced;
+  };
   const starts = [0, ...policyEdges({ zone, axis, order, region: situation.destination.region })];
-  const points = starts.flatMap((start, index) => changesBetween(start, (starts[index + 1] ?? axisReach[axis]) - 1, (at) => walk(at).way));
+  const points = rising ? starts.flatMap((start, index) => changesBetween(start, (starts[index + 1] ?? axisReach[axis]) - 1, walk)) : starts;
+  const goals = zone.offers.flatMap((offer) => offer.goals.map((goal) => `${offer.id}/${goal.id}`));
   const segments = points.map((from, index): SweepSegment => {
     const to = points[index + 1] ?? null;
-    return segmentOver(from, to, to === null ? axisReach[axis] - 1 : to - 1, walk);
+    const last = to === null ? axisReach[axis] - 1 : to - 1;
+    return segmentOver(from, to, last, walk(from), rising ? walk(last) : walk(from), goals);
   });
   return {
     zoneId: zone.id,
@@ -80,18 +90,25 @@ export function segmentOf(sweep: Sweep, at: number): SweepSegment {
 
 interface PricedAt {
   options: (Pick<SweepPrice, 'before' | 'after'> | null)[];
-  reached: string[];
-  /** how the prices come about, to be compared */
-  way: string;
+  /** goals in force and reached, counted through all offers of the zone */
+  reached: number[];
+  /** how the prices come about, to be compared; null where nobody compares */
+  path: number[] | null;
 }
 
-function pricedAt(zone: CompiledZone, axis: SweepAxis, situation: Situation, order: ImaginedOrder, at: number): PricedAt {
-  const path: number[] = [];
-  const context = imaginedContext(zone, orderAt(axis, order, at), situation);
-  const priced = priceOptions(context, path);
-  const reached = context.standings.flatMap(({ offerId, status, goals }) => (status === 'inForce' ? goals.flatMap((goal) => (goal.reached ? [`${offerId}/${goal.goalId}`] : [])) : []));
-  return { options: priced.map(priceOf), reached, way: `${path.join()}|${reached.join()}|${priced.map((entry) => ('unavailable' in entry ? 0 : 1)).join('')}` };
+function pricedAt({ context, reached }: Priceable, path: number[] | null): PricedAt {
+  return { options: priceOptions(context, path).map(priceOf), reached, path };
 }
+
+const sameNumbers = (a: readonly number[], b: readonly number[]): boolean => a.length === b.length && a.every((number, index) => number === b[index]);
+
+/** Whether some price may rise between two edges of the policy; where none does, each stretch is level and its start tells all of it. */
+function mayRise({ options }: CompiledZone, axis: SweepAxis): boolean {
+  return options.some(({ charge }) => charge.lines.some(({ price }) => price.kind === 'percent' || (price.kind === 'perUnit' && price.perUnit !== null && axisMeasures[axis].includes(price.perUnit.measure))));
+}
+
+/** Whether prices come about in the same way, whatever they are. */
+const sameWay = (a: PricedAt, b: PricedAt): boolean => sameNumbers(a.reached, b.reached) && sameNumbers(a.path ?? [], b.path ?? []) && a.options.every((price, index) => (price === null) === (b.options[index] === null));
 
 function priceOf(entry: PricedOption): Pick<SweepPrice, 'before' | 'after'> | null {
   return 'unavailable' in entry ? null : { before: entry.before.base + entry.before.own, after: entry.after.base + entry.after.own };
@@ -102,29 +119,28 @@ function priceOf(entry: PricedOption): Pick<SweepPrice, 'before' | 'after'> | nu
  * each price is a rising function of the amount, so a cut-off, cap or floor sets in once, and of two prices compared
  * one overtakes the other at most once: equal ways at both ends are equal ways in between.
  */
-function changesBetween(from: number, last: number, way: (at: number) => string): number[] {
+function changesBetween(from: number, last: number, walk: (at: number) => PricedAt): number[] {
   const starts = [from];
-  const final = way(last);
-  let here = way(from);
-  while (here !== final) {
+  const final = walk(last);
+  let here = walk(from);
+  while (!sameWay(here, final)) {
     const start = starts.at(-1)!;
     const unlike = here;
-    const next = lowestThat((at) => way(at) !== unlike, start, last);
+    const next = lowestThat((at) => !sameWay(walk(at), unlike), start, last);
     if (next === null) break;
     starts.push(next);
-    here = way(next);
+    here = walk(next);
   }
   return starts;
 }
 
-function segmentOver(from: number, to: number | null, last: number, walk: (at: number) => PricedAt): SweepSegment {
-  const first = walk(from);
-  const end = walk(last);
+/** @param first what holds at the start, `end` at the last amount @param goals names of all goals of the zone */
+function segmentOver(from: number, to: number | null, last: number, first: PricedAt, end: PricedAt, goals: readonly string[]): SweepSegment {
   const options = first.options.map((price, index): SweepPrice | null => {
     const atEnd = end.options[index];
     return price && atEnd ? { ...price, lastBefore: atEnd.before, lastAfter: atEnd.after } : null;
   });
-  return { from, to, last, options, reached: first.reached };
+  return { from, to, last, options, reached: first.reached.map((number) => goals[number]!) };
 }
 
 const isLevel = ({ options }: SweepSegment): boolean => options.every((price) => price === null || (price.before === price.lastBefore && price.after === price.lastAfter));
@@ -140,5 +156,5 @@ function mergeLevel(segments: SweepSegment[]): SweepSegment[] {
 }
 
 function sameContent(a: SweepSegment, b: SweepSegment): boolean {
-  return a.reached.join() === b.reached.join() && a.options.every((price, index) => price?.before === b.options[index]?.before && price?.after === b.options[index]?.after);
+  return a.reached.length === b.reached.length && a.reached.every((goal, index) => goal === b.reached[index]) && a.options.every((price, index) => price?.before === b.options[index]?.before && price?.after === b.options[index]?.after);
 }

@@ -1,4 +1,4 @@
-import { dayNumber, type DayNumber } from './day.ts';
+import { dateOfDay, dayNumber, type DayNumber } from './day.ts';
 
 /** A moment as a wall clock shows it. */
 export interface LocalTime {
@@ -125,4 +125,11 @@ function transitionBetween(timeZone: string, from: number, to: number): number {
     else low = middle;
   }
   return high * msPerMinute;
+}
+
+/** A moment as a clock shows it, to the minute: `2026-11-25T20:30`. */
+export function localText(timeZone: string, instant: number): string {
+  const { day, minute } = localTime(timeZone, instant);
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${dateOfDay(day)}T${two(Math.floor(minute / 60))}:${two(minute % 60)}`;
 }

@@ -15,7 +15,7 @@ export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
   const { evaluation } = now;
   const currency = evaluation.currency;
   return (
-    <li className="contain-layout border-t border-hairline px-4 py-3" data-testid={`bench-${id}`}>
+    <li className="isolate contain-layout border-t border-hairline px-4 py-3" data-testid={`bench-${id}`}>
       <div className="flex items-baseline justify-between gap-2">
         <h3 className="min-w-0 truncate font-sans text-[14px] font-semibold">
           <a href={`/rehearse?cart=${id}`} className="hover:underline">

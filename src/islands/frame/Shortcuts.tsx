@@ -8,8 +8,10 @@ const shortcuts: [keys: string, does: string][] = [
   ['← →', 'On a goal’s pennant or the spend line: move by one step'],
   ['Shift ← →', 'Move by ten steps'],
   ['Alt ← →', 'Move by the smallest coin'],
+  ['Alt →', 'In the goal grid: fill the goal into the next market'],
   ['Home End', 'On the spend line or the picture of orders: to its ends'],
   ['Enter', 'On the picture of orders: one end of a group, then the other'],
+  ['N', 'At Rehearse: the next seam, an amount at which something changes'],
   ['Esc', 'Leave a field with its old value, or a list'],
 ];
 

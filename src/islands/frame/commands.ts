@@ -24,10 +24,10 @@ export function commandsOf(policy: Policy, actions: Command[]): Command[] {
       { group: 'Markets', name: `Orders in ${market.name}`, hint: market.currency, run: go(`/orders?market=${id}`) },
     ]),
     ...inOrder(policy.zones).map(([id, zone]) => ({ group: 'Zones', name: zone.name, hint: policy.markets[zone.market]?.name ?? '', run: go(`/markets?market=${zone.market}&zone=${id}`) })),
-    ...inOrder(policy.offers).map(([, offer]) => ({ group: 'Offers', name: offer.name, run: go('/offers') })),
-    ...inOrder(policy.options).map(([, option]) => {
+    ...inOrder(policy.offers).map(([id, offer]) => ({ group: 'Offers', name: offer.name, ...(offer.archived ? { hint: 'archived' } : {}), run: go(`/offers?offer=${id}`) })),
+    ...inOrder(policy.options).map(([id, option]) => {
       const market = marketOfOption(option.zone);
-      return { group: 'Delivery options', name: option.name, hint: policy.markets[market]?.name ?? '', run: go(`/offers?market=${market}`) };
+      return { group: 'Delivery options', name: option.name, hint: policy.markets[market]?.name ?? '', run: go(`/delivery?market=${market}&option=${id}`) };
     }),
     ...inOrder(policy.testCarts).map(([id, cart]) => ({ group: 'Test carts', name: cart.name, run: go(`/rehearse?cart=${id}`) })),
   ];

@@ -1,5 +1,6 @@
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
+import { createStore } from 'zustand/vanilla';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
 import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { formatMoney, formatNumber } from '../../core/money/format.ts';
@@ -73,6 +74,8 @@ function ComputedPage({ props, children }: { props: PageProps; children: ReactNo
   const compiled = useMemo(() => compilePolicy(policy), [policy]);
   const compiledRelease = useMemo(() => (release ? compilePolicy(release.policy) : null), [release]);
   const changes = useMemo(() => (release ? policyChanges(release.policy, policy, locale) : []), [release, policy, locale]);
+  const money = useCallback((minor: number, currency: string) => formatMoney(minor, currency, locale), [locale]);
+  const figure = useCallback((minor: number, currency: string) => formatNumber(minor, currency, locale), [locale]);
   const page = useMemo<Page>(
     () => ({
       catalogue,
@@ -84,10 +87,38 @@ function ComputedPage({ props, children }: { props: PageProps; children: ReactNo
       compiled,
       compiledRelease,
       changes,
-      money: (minor, currency) => formatMoney(minor, currency, locale),
-      figure: (minor, currency) => formatNumber(minor, currency, locale),
+      money,
+      figure,
     }),
-    [catalogue, setProduct, locale, now, release, compiled, compiledRelease, changes],
+    [catalogue, setProduct, locale, now, release, compiled, compiledRelease, changes, money, figure],
   );
   return <PageContext.Provider value={page}>{children}</PageContext.Provider>;
+}
+
+/** How long nothing is dragged or typed until what lies out of the way follows. ms */
+const pause = 100;
+
+/**
+ * What stands below takes part in every edit at once, and in what is just being dragged or typed only when that pauses: so
+ * that pictures and bench, which are looked at meanwhile, have the frame to themselves. What is in it must be memoised.
+ */
+export function Calm({ children }: { children: ReactNode }) {
+  const state = useDraft((whole) => whole);
+  const page = usePage();
+  const [calm] = useState(() => createStore<DraftState>(() => state));
+  const [shown, setShown] = useState(page);
+  useLayoutEffect(() => {
+    const follow = () => {
+      calm.setState(state, true);
+      setShown(page);
+    };
+    if (!state.preview) return follow();
+    const timer = setTimeout(follow, pause);
+    return () => clearTimeout(timer);
+  }, [calm, state, page]);
+  return (
+    <StoreContext.Provider value={calm}>
+      <PageContext.Provider value={shown}>{children}</PageContext.Provider>
+    </StoreContext.Provider>
+  );
 }

@@ -17,7 +17,7 @@ export function useGuardedEdit(): { edit: (edit: Edit) => boolean; refusal: Reac
   const edit = useCallback(
     (wanted: Edit) => {
       const next = withPatches(policy, [wanted(policy)]);
-      const [fault] = checkReferences(next);
+      const [fault] = checkReferences(next, policy);
       setRefused(fault ? `${faultInWords(fault, next)}. Nothing was changed.` : null);
       if (!fault) make(wanted);
       return !fault;

@@ -5,6 +5,7 @@ import { unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Replay } from '../../core/orders/replay.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { ReplayExamples } from './ReplayExamples.tsx';
 
 interface Running {
   share: number;
@@ -51,7 +52,7 @@ export function Effect() {
     <section className="seldom-seen mt-4 border-t border-hairline pt-2" aria-label="Effect before it goes live" data-testid="effect">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-[17px]">Effect before it goes live</h2>
-        <p className="text-[13px] text-soft">Past orders as though bought now: one light article of their value, by a guest, in the first zone of their market.</p>
+        <p className="text-[13px] text-soft">Past orders as though bought now: one light article of their value, by a guest, in the zone of the option they took.</p>
       </div>
       <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
         <button type="button" className="btn btn-xs" onClick={start} data-testid="replay">
@@ -104,7 +105,9 @@ export function Effect() {
                     <td className="py-1 pr-4 text-right whitespace-nowrap">
                       {money(replay.givenBefore, currency)} → {money(replay.givenNow, currency)}
                     </td>
-                    <td className="py-1">{replay.examples.slice(0, 2).map(({ value, was, now: pays, orders }) => `${money(value, currency)}: ${money(was, currency)} → ${money(pays, currency)} (${count.format(orders)} ×)`).join(', ')}</td>
+                    <td className="py-1">
+                      <ReplayExamples marketId={id} examples={replay.examples} />
+                    </td>
                   </tr>
                 );
               })}

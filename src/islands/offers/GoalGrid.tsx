@@ -1,6 +1,7 @@
 import { memo, useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type UIEvent } from 'react';
 import type { Edit } from '../../client/edit.ts';
 import { setTarget } from '../../client/edits.ts';
+import { fillTarget } from '../../client/offer-edits.ts';
 import { inTurn } from '../../client/set-at.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -60,7 +61,9 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
   const [rowInView, setRowInView] = useState(() => rows.findIndex(({ offerId }) => offerId === looked));
   const firstRow = windowAt(rowInView, rows.length, mostRows);
   const drawnRows = rows.slice(firstRow, firstRow + mostRows);
-  const onScroll = ({ currentTarget }: UIEvent) => {
+  const onScroll = ({ currentTarget }: UIEvent<HTMLElement>) => {
+    currentTarget.toggleAttribute('data-along', currentTarget.scrollLeft > 0);
+    currentTarget.toggleAttribute('data-down', currentTarget.scrollTop > 0);
     setInView(stepAt(Math.floor(currentTarget.scrollLeft / marketWidth)));
     setRowInView(stepAt(Math.floor(currentTarget.scrollTop / rowHeight)));
   };
@@ -86,22 +89,26 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
   };
   const editStable = useStable(edit);
   const chooseStable = useStable(chooseOffer);
+  const onKeyDown = (event: KeyboardEvent<HTMLTableElement>) => {
+    if (event.altKey && event.key === 'ArrowRight') fillAcross(event, edit);
+    else moveAmongCells(event);
+  };
   return (
     <>
-    <div ref={box} className="mt-2 max-h-[252px] overflow-auto contain-content" onScroll={onScroll}>
-      <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid" onKeyDown={moveAmongCells} onPaste={onPaste}>
+    <div ref={box} className="goal-grid mt-2 max-h-[252px] overflow-auto contain-content" onScroll={onScroll}>
+      <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid" onKeyDown={onKeyDown} onPaste={onPaste}>
         <colgroup>
           <col width={nameWidth} />
           <col span={columns.length} width={marketWidth} />
         </colgroup>
         <thead>
           <tr className="h-9 border-b border-hairline text-[13px] text-soft">
-            <th scope="col" className="sticky top-0 left-0 z-20 bg-base-100 py-1 pr-3 font-normal">
+            <th scope="col" className="stays-left bg-base-100 py-1 pr-3 font-normal">
               Goals
             </th>
             <Gap columns={first} head />
             {drawn.map(({ id, market }) => (
-              <th key={id} scope="col" className="sticky top-0 z-10 truncate bg-base-100 px-3 py-1 font-normal">
+              <th key={id} scope="col" className="truncate bg-base-100 px-3 py-1 font-normal">
                 <button type="button" className={`hover:underline ${id === marketId ? 'font-semibold text-base-content' : ''}`} aria-pressed={id === marketId} onClick={() => choose(id)}>
                   {market.name}
                 </button>{' '}
@@ -149,6 +156,18 @@ function moveAmongCells(event: KeyboardEvent<HTMLTableElement>) {
   target.focus();
 }
 
+/** Alt and right put a cell's goal into the next market, as that one's currency has it, and go there. */
+function fillAcross(event: KeyboardEvent<HTMLTableElement>, edit: (edit: Edit) => boolean) {
+  const cell = (event.target as HTMLElement).closest('td');
+  const next = cell?.nextElementSibling;
+  if (!cell || !(next instanceof HTMLElement) || !next.dataset.market || !cell.dataset.market) return;
+  event.preventDefault();
+  const { offer, goal, market } = cell.dataset;
+  // Leaving the field takes what has been typed in it first.
+  next.querySelector('input')?.focus();
+  edit(fillTarget(offer!, goal!, market, next.dataset.market));
+}
+
 /** Scrolling goes from step to step of some columns, so that not every column passed draws the grid anew. */
 const stepAt = (column: number) => Math.floor(column / margin) * margin;
 
@@ -181,7 +200,7 @@ interface Row {
 }
 
 const rowsOf = (offers: Policy['offers']): Row[] =>
-  inOrder(offers).flatMap(([offerId, offer]) => inOrder(offer.goals).map(([goalId, goal], index, goals): Row => ({ offerId, offer, goalId, goal, number: goals.length > 1 ? index + 1 : null })));
+  inOrder(offers).flatMap(([offerId, offer]) => (offer.archived ? [] : inOrder(offer.goals)).map(([goalId, goal], index, goals): Row => ({ offerId, offer, goalId, goal, number: goals.length > 1 ? index + 1 : null })));
 
 /** A goal in all markets. Drawn anew only when its offer has changed: a dragged goal leaves the others alone. */
 const GoalRow = memo(function GoalRow({ offerId, offer, goalId, goal, number, before, columns, after, distributions, locale, policy, looked, choose, edit }: Row & {
@@ -199,8 +218,8 @@ const GoalRow = memo(function GoalRow({ offerId, offer, goalId, goal, number, be
   const isMoney = goal.measure.kind === 'countedValue';
   const uneven = unevenTargets(goal, policy);
   return (
-      <tr className="h-9 border-b border-hairline">
-        <th scope="row" className="sticky left-0 truncate bg-base-100 pr-3 font-semibold">
+      <tr className="isolate h-9 border-b border-hairline">
+        <th scope="row" className="stays-left truncate bg-base-100 pr-3 font-semibold">
           <button type="button" className={`max-w-full truncate text-left hover:underline ${offer.on ? '' : 'font-normal text-soft'}`} aria-pressed={looked} onClick={() => choose(offerId)} data-testid={number === null || number === 1 ? `choose-${offerId}` : undefined}>
             {looked && <span aria-hidden>▸ </span>}
             {offer.name}

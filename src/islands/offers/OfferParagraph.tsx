@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { Edit } from '../../client/edit.ts';
-import { addGoal, byPriority, duplicateOffer, movePriority, moveRung, removeOffer, setMarkets, setOffer } from '../../client/offer-edits.ts';
+import { addGoal, archiveOffer, byPriority, duplicateOffer, movePriority, moveRung, removeOffer, setMarkets, setOffer } from '../../client/offer-edits.ts';
 import { freshId, setAt } from '../../client/set-at.ts';
 import type { CompiledMarket } from '../../core/evaluation/compile.ts';
 import { togetherIn, type Together } from '../../core/offers/together.ts';
@@ -16,6 +16,7 @@ import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { orNone, parseName, parseText, parseWhole } from '../frame/typed-text.ts';
 import { GoalRung } from './GoalRung.tsx';
 import { OfferCalendar } from './OfferCalendar.tsx';
+import { OfferHistory } from './OfferHistory.tsx';
 import { SchedulePhrase } from './SchedulePhrase.tsx';
 import { UnlockPhrase } from './UnlockPhrase.tsx';
 
@@ -39,8 +40,8 @@ export function OfferParagraph({ offerId, offer, marketId, compiledMarket, choos
       {refusal}
       <p className="flex flex-wrap items-baseline gap-x-3">
         <label className="inline-flex items-center gap-2">
-          <input type="checkbox" className="toggle toggle-xs toggle-primary" checked={offer.on} aria-label={`${offer.name} is on`} onChange={(event) => edit(setOffer(offerId, 'on', event.target.checked))} />
-          {offer.on ? 'on' : 'off'}
+          <input type="checkbox" className="toggle toggle-xs toggle-primary" checked={offer.on} disabled={offer.archived} aria-label={`${offer.name} is on`} onChange={(event) => edit(setOffer(offerId, 'on', event.target.checked))} />
+          {offer.archived ? 'archived' : offer.on ? 'on' : 'off'}
         </label>
         <strong className="text-[15px]">
           <EditedField label="Name of the offer" shown={offer.name} parse={parseName} change={(name) => setOffer(offerId, 'name', name)} edit={edit} testId="offer-name" />
@@ -48,6 +49,9 @@ export function OfferParagraph({ offerId, offer, marketId, compiledMarket, choos
         <span className="ml-auto text-[13px]">
           <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={duplicate} data-testid="duplicate-offer">
             Duplicate
+          </button>
+          <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" title={offer.archived ? 'It comes back as it was, off' : 'It is turned off, kept with its texts and history, and left out of the grid'} onClick={() => edit(archiveOffer(offerId, !offer.archived))} data-testid="archive-offer">
+            {offer.archived ? 'Take out of the archive' : 'Archive'}
           </button>
           <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => edit(removeOffer(offerId))} data-testid="remove-offer">
             Delete with its texts
@@ -78,6 +82,7 @@ export function OfferParagraph({ offerId, offer, marketId, compiledMarket, choos
         Each shopper may use it {limit('Uses per shopper', 'perShopper')}, all together {limit('Uses in all', 'inAll')}. <NearlyPhrase offerId={offerId} offer={offer} edit={edit} />
       </p>
       <TogetherPhrase offerId={offerId} offer={offer} market={compiledMarket} edit={edit} />
+      <OfferHistory offerId={offerId} />
     </section>
   );
 }
@@ -142,7 +147,7 @@ function NearlyPhrase({ offerId, offer: { nearly }, edit }: { offerId: string; o
 function TogetherPhrase({ offerId, offer, market, edit }: { offerId: string; offer: Offer; market: CompiledMarket | undefined; edit: (edit: Edit) => boolean }) {
   const policy = usePolicy();
   const met = useMemo(() => (market ? togetherIn(market, offerId) : null), [market, offerId]);
-  const ranked = useMemo(() => byPriority(policy).filter(([, other]) => other.on || other === offer), [policy, offer]);
+  const ranked = useMemo(() => byPriority(policy).filter(([, other]) => other.on || (other === offer && !other.archived)), [policy, offer]);
   const rows = useRowDrag(
     ranked.map(([id]) => id),
     (id, by) => edit(movePriority(id, wholeSteps(policy, ranked, id, by))),

@@ -1,22 +1,24 @@
-import { useMemo } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { setTarget } from '../../client/edits.ts';
-import { compilePolicy } from '../../core/evaluation/compile.ts';
+import { compilePolicy, sameGround, type CompiledZone } from '../../core/evaluation/compile.ts';
 import { inOrder } from '../../core/ordered.ts';
-import type { ValueCounts } from '../../core/orders/distribution.ts';
+import type { Distribution, ValueCounts } from '../../core/orders/distribution.ts';
 import { targetIn } from '../../core/offers/target.ts';
 import { sweepZone } from '../../core/sweep/sweep.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { Calm, useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { useStable } from '../frame/use-stable.ts';
 import { useQuery } from '../frame/use-query.ts';
 import { GoalGrid } from './GoalGrid.tsx';
 import { AddOffer } from './AddOffer.tsx';
+import { Archive } from './Archive.tsx';
 import { Effect } from './Effect.tsx';
+import { NetLine } from './NetLine.tsx';
 import { OfferParagraph } from './OfferParagraph.tsx';
 import { QualifierLibrary } from './QualifierLibrary.tsx';
-import { someoneIn } from '../spend-line/someone-in.ts';
-import { SpendLine, type SpendGoal } from '../spend-line/SpendLine.tsx';
+import { someoneIn } from '../../core/evaluation/someone-in.ts';
+import { SpendLine, type AsideGoal, type SpendGoal } from '../spend-line/SpendLine.tsx';
 import { RowTools } from './RowTools.tsx';
 import { ShopperLibrary } from './ShopperLibrary.tsx';
 import { SharesByMarket } from './SharesByMarket.tsx';
@@ -40,21 +42,20 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   );
   const market = policy.markets[marketId]!;
   const zones = compiled.markets.get(marketId)?.zones ?? [];
-  const zone = zones.find(({ id }) => id === query.zone) ?? zones[0];
+  const zone = useGround(zones.find(({ id }) => id === query.zone) ?? zones[0]);
   const persona = policy.shoppers?.[query.shopper ?? ''];
   const shopper = persona?.shopper;
   const zoneId = zone?.id;
-  const offerId = policy.offers[query.offer ?? ''] ? query.offer! : inOrder(policy.offers)[0]?.[0];
+  const offerId = policy.offers[query.offer ?? ''] ? query.offer! : (inOrder(policy.offers).find(([, { archived }]) => !archived) ?? inOrder(policy.offers)[0])?.[0];
   const offer = offerId === undefined ? undefined : policy.offers[offerId];
   const [goalId] = offer ? (inOrder(offer.goals)[0] ?? []) : [];
   const target = offerId && goalId ? targetIn(policy, offerId, goalId, marketId) : null;
   const isMoney = goalId !== undefined && offer?.goals[goalId]?.measure.kind === 'countedValue';
-  const choose = (id: string) => setQuery({ market: marketId, offer: id });
+  const choose = useStable((id: string) => setQuery({ market: marketId, offer: id }));
   const openCondition = useStable((condition: string) => setQuery({ market: marketId, condition }));
-  const steady = useMemo(() => {
-    const savedZone = compilePolicy(savedPolicy).markets.get(marketId)?.zones.find(({ id }) => id === zoneId);
-    return { sweep: savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now, shopper)) : null, goal: offerId && goalId && isMoney ? targetIn(savedPolicy, offerId, goalId, marketId) : null };
-  }, [savedPolicy, marketId, zoneId, offerId, goalId, isMoney, now, shopper]);
+  const savedZone = useGround(useMemo(() => compilePolicy(savedPolicy).markets.get(marketId)?.zones.find(({ id }) => id === zoneId), [savedPolicy, marketId, zoneId]));
+  const steadySweep = useMemo(() => (savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now, shopper)) : null), [savedZone, now, shopper]);
+  const steadyGoal = offerId && goalId && isMoney ? targetIn(savedPolicy, offerId, goalId, marketId) : null;
 
   const spendGoal: SpendGoal | null =
     offerId && goalId && target !== null && isMoney
@@ -68,12 +69,13 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
       : null;
 
   const others = (zone?.offers ?? []).flatMap((compiledOffer) =>
-    compiledOffer.goals.flatMap((compiledGoal): SpendGoal[] => {
+    compiledOffer.goals.flatMap((compiledGoal): AsideGoal[] => {
       if ((compiledOffer.id === offerId && compiledGoal.id === goalId) || compiledGoal.target === null || compiledGoal.counts.kind !== 'value') return [];
-      const set = (value: number) => setTarget(compiledOffer.id, compiledGoal.id, marketId, value);
-      return [{ value: compiledGoal.target, released: null, label: `Goal of ${compiledOffer.offer.name} in ${market.name}`, testId: `${compiledOffer.id}-${compiledGoal.id}`, show: (value) => show(set(value)), commit: (value) => guarded(set(value)) }];
+      return [{ offerId: compiledOffer.id, goalId: compiledGoal.id, value: compiledGoal.target, label: `Goal of ${compiledOffer.offer.name} in ${market.name}` }];
     }),
   );
+  const showOther = useStable((goal: AsideGoal, value: number) => show(setTarget(goal.offerId, goal.goalId, marketId, value)));
+  const commitOther = useStable((goal: AsideGoal, value: number) => void guarded(setTarget(goal.offerId, goal.goalId, marketId, value)));
   return (
     <div className="px-5 py-3">
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-6">
@@ -88,36 +90,79 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
           )}{' '}
           for <PhraseSelect head label="Shopper" value={persona ? query.shopper! : ''} options={[['', 'a guest'], ...inOrder(policy.shoppers ?? {}).map(([id, { name }]) => [id, name] as const)]} choose={(id) => setQuery({ shopper: id })} testId="shopper-phrase" />
         </h1>
-        <OrdersPhrase orders={distributions.get(marketId)?.orders} />
+        <OrdersPhrase orders={distributions.get(marketId)?.orders} net={query.net === 'shown'} toggleNet={() => setQuery({ net: query.net ? '' : 'shown' })} />
       </div>
-      {zone && steady.sweep ? (
-        <SpendLine key={`${marketId} ${zoneId}`} zone={zone} steadySweep={steady.sweep} steadyGoal={steady.goal} distribution={distributions.get(marketId) ?? null} goal={spendGoal} others={others} language={market.languages[0]!} shopper={shopper} />
+      {zone && steadySweep ? (
+        <SpendLine key={`${marketId} ${zoneId}`} zone={zone} steadySweep={steadySweep} steadyGoal={steadyGoal} distribution={distributions.get(marketId) ?? null} goal={spendGoal} others={others} showOther={showOther} commitOther={commitOther} language={market.languages[0]!} shopper={shopper} over={query.net ? (scale) => <NetLine marketId={marketId} scale={scale} /> : undefined} />
       ) : (
         <p className="py-6 text-warning">No zone of this market is on, so nobody there can check out.</p>
       )}
       {refusal}
       {offerId && offer && goalId ? (
-        <>
-          <GoalGrid marketId={marketId} choose={(id) => setQuery({ market: id })} offerId={offerId} chooseOffer={choose} distributions={distributions} edit={guarded} />
-          <RowTools key={`tools-${offerId}`} offerId={offerId} goals={inOrder(offer.goals)} marketId={marketId} edit={guarded} />
-          <SharesByMarket offer={offer} distributions={distributions} />
-          <OfferParagraph key={offerId} offerId={offerId} offer={offer} marketId={marketId} compiledMarket={compiled.markets.get(marketId)} choose={choose} />
-        </>
+        <GoalGrid marketId={marketId} choose={(id) => setQuery({ market: id })} offerId={offerId} chooseOffer={choose} distributions={distributions} edit={guarded} />
       ) : (
         <p className="py-4 text-soft">There is no offer in this draft.</p>
       )}
-      <AddOffer edit={guarded} choose={choose} />
-      {offerId && offer && <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} target={isMoney ? target : null} />}
-      <Effect />
-      <ShopperLibrary />
-      <QualifierLibrary marketId={marketId} open={query.condition ?? ''} setOpen={openCondition} />
+      <Calm>
+        <OfferDetails offerId={offerId} marketId={marketId} distributions={distributions} choose={choose} condition={query.condition ?? ''} openCondition={openCondition} />
+      </Calm>
     </div>
   );
 }
 
-function OrdersPhrase({ orders }: { orders: number | undefined }) {
+/** What stands under the grid: the offer as a paragraph, what would come of it, and what all offers draw on. */
+const OfferDetails = memo(function OfferDetails({ offerId, marketId, distributions, choose, condition, openCondition }: {
+  offerId: string | undefined;
+  marketId: string;
+  distributions: ReadonlyMap<string, Distribution>;
+  choose: (offer: string) => void;
+  condition: string;
+  openCondition: (condition: string) => void;
+}) {
+  const policy = usePolicy();
+  const { compiled } = usePage();
+  const { edit, refusal } = useGuardedEdit();
+  const offer = offerId === undefined ? undefined : policy.offers[offerId];
+  return (
+    <>
+      {refusal}
+      {offerId !== undefined && offer && (
+        <>
+          <RowTools key={`tools-${offerId}`} offerId={offerId} goals={inOrder(offer.goals)} marketId={marketId} edit={edit} />
+          <SharesByMarket offer={offer} distributions={distributions} />
+          <OfferParagraph key={offerId} offerId={offerId} offer={offer} marketId={marketId} compiledMarket={compiled.markets.get(marketId)} choose={choose} />
+        </>
+      )}
+      <AddOffer edit={edit} choose={choose} />
+      <Archive choose={choose} />
+      {offerId !== undefined && offer && <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} />}
+      <Effect />
+      <ShopperLibrary />
+      <QualifierLibrary marketId={marketId} open={condition} setOpen={openCondition} />
+    </>
+  );
+});
+
+/** The zone as it was drawn last, as long as it does the same: what an edit elsewhere leaves as it is need not be swept again. */
+function useGround(zone: CompiledZone | undefined): CompiledZone | undefined {
+  const last = useRef(zone);
+  const ground = last.current && zone && sameGround(last.current, zone) ? last.current : zone;
+  useEffect(() => {
+    last.current = ground;
+  });
+  return ground;
+}
+
+function OrdersPhrase({ orders, net, toggleNet }: { orders: number | undefined; net: boolean; toggleNet: () => void }) {
   const { locale } = usePage();
   if (orders === undefined) return <p className="text-soft">reading orders …</p>;
   if (orders === 0) return <p className="text-soft">no past orders in this market</p>;
-  return <p className="text-soft">{new Intl.NumberFormat(locale).format(orders)} past orders behind the picture</p>;
+  return (
+    <p className="text-soft">
+      {new Intl.NumberFormat(locale).format(orders)} past orders behind the picture
+      <button type="button" className="quiet-button !py-0 underline decoration-dotted underline-offset-2" aria-pressed={net} title="Worked out from the market's orders under its assumptions, as at Orders" onClick={toggleNet} data-testid="toggle-net">
+        {net ? 'hide what a goal would bring' : 'show what a goal would bring'}
+      </button>
+    </p>
+  );
 }

@@ -6,11 +6,13 @@ import { conditionHolds } from '../../core/evaluation/condition-holds.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Condition, Qualifier } from '../../core/policy/types.ts';
+import { TriedOnOrders } from '../conditions/TriedOnOrders.tsx';
 import { ConditionEditor } from '../conditions/ConditionEditor.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { parseName } from '../frame/typed-text.ts';
+import { someoneIn } from '../../core/evaluation/someone-in.ts';
 
 /** The named conditions, what each says, where it is used, and whom of the test carts it holds for. */
 export const QualifierLibrary = memo(function QualifierLibrary({ marketId, open, setOpen }: { marketId: string; open: string; setOpen: (qualifier: string) => void }) {
@@ -100,6 +102,8 @@ function OpenQualifier({ id, marketId, edit }: { id: string; marketId: string; e
       </p>
       <ConditionEditor place={['qualifiers', id, 'condition']} condition={qualifier.condition} markets={markets} edit={edit} label={`Condition ${qualifier.name}`} />
       <TriedOnCarts condition={qualifier.condition} />
+      <TriedOnShoppers condition={qualifier.condition} marketId={marketId} />
+      <TriedOnOrders condition={qualifier.condition} marketId={marketId} />
     </div>
   );
 }
@@ -128,6 +132,21 @@ function TriedOnCarts({ condition }: { condition: Condition }) {
         ))}
       {yes.length > 12 && ` and ${yes.length - 12} more`}
       {unasked > 0 && <span className="text-soft"> {unasked} {unasked === 1 ? 'lies' : 'lie'} in no market or zone.</span>}
+    </p>
+  );
+}
+
+/** For which made-up shoppers the condition holds before they have put anything into the cart. */
+function TriedOnShoppers({ condition, marketId }: { condition: Condition; marketId: string }) {
+  const policy = usePolicy();
+  const { compiled, now } = usePage();
+  const zone = compiled.markets.get(marketId)?.zones[0];
+  const shoppers = inOrder(policy.shoppers ?? {});
+  if (!zone || shoppers.length === 0) return null;
+  const yes = shoppers.filter(([, { shopper }]) => conditionHolds(compiled, policy.qualifiers, condition, { ...someoneIn(zone, now, shopper), cart: { lines: [] } }));
+  return (
+    <p className="text-[13px]" data-testid="tried-on-shoppers">
+      With nothing in the cart it holds for {yes.length === 0 ? 'none of the made-up shoppers' : yes.length === shoppers.length ? 'every made-up shopper' : yes.map(([, { name }]) => name).join(', ')}.
     </p>
   );
 }

@@ -1,6 +1,8 @@
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useState } from 'react';
 import type { MessageArguments, MessageState } from '../../core/evaluation/evaluation.ts';
+import { targetIn } from '../../core/offers/target.ts';
+import { inOrder } from '../../core/ordered.ts';
 import { reachFrom } from '../../core/orders/distribution.ts';
 import { placeIds, places, type TextPlace } from '../../core/wording/places.ts';
 import { usePolicy } from '../frame/page-context.tsx';
@@ -12,11 +14,13 @@ const states: { id: MessageState; name: string }[] = [
 ];
 
 /** What shoppers read on the way and when it is reached, in one language and place of the market. */
-export function WordingEditor({ offerId, offerName, marketId, target }: { offerId: string; offerName: string; marketId: string; target: number | null }) {
+export function WordingEditor({ offerId, offerName, marketId }: { offerId: string; offerName: string; marketId: string }) {
   const policy = usePolicy();
   const market = policy.markets[marketId]!;
   const [language, setLanguage] = useState(market.languages[0]!);
   const [place, setPlace] = useState<TextPlace>('everyPlace');
+  const [first] = inOrder(policy.offers[offerId]?.goals ?? {});
+  const target = first?.[1].measure.kind === 'countedValue' ? targetIn(policy, offerId, first[0], marketId) : null;
   const goal = target ?? 10_000;
   const counted = reachFrom(goal);
   const sample: MessageArguments = { measure: 'value', remaining: goal - counted, goal, counted, percent: Math.floor((100 * counted) / goal), items: 2, optionPrice: 0 };

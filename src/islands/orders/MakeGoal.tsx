@@ -14,7 +14,7 @@ export function MakeGoal({ marketId, currency, goal, which }: { marketId: string
   const edit = useDraft((state) => state.edit);
   const flushed = useDraft((state) => state.flushed);
   const choices = inOrder(policy.offers).flatMap(([offerId, offer]) =>
-    inOrder(offer.goals).flatMap(([goalId, { measure }], position, all) => (measure.kind === 'countedValue' ? [{ key: `${offerId}/${goalId}`, offerId, goalId, name: all.length > 1 ? `${offer.name}, goal ${position + 1}` : offer.name }] : [])),
+    (offer.archived ? [] : inOrder(offer.goals)).flatMap(([goalId, { measure }], position, all) => (measure.kind === 'countedValue' ? [{ key: `${offerId}/${goalId}`, offerId, goalId, name: all.length > 1 ? `${offer.name}, goal ${position + 1}` : offer.name }] : [])),
   );
   const [chosen, setChosen] = useState('');
   const [how, setHow] = useState<'exact' | 'following'>('exact');

@@ -6,6 +6,7 @@ import type { TestCart } from '../../core/policy/types.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import type { Rehearsal } from '../bench/rehearse-cart.ts';
 import { useDraft, usePage } from '../frame/page-context.tsx';
+import { FillCart } from './FillCart.tsx';
 import { ProductSearch } from '../frame/ProductSearch.tsx';
 
 /** The goods: quantities changed in place, products added by name. */
@@ -116,6 +117,7 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
       {Object.keys(cart.lines).length === 0 && <p className="py-2 text-soft">The cart is empty. Add a product below.</p>}
       <div className="mt-2">
         <ProductSearch label="Add" action="Add to cart" choose={({ id }) => edit(setQuantity(cartId, id, (cart.lines[id]?.quantity ?? 0) + 1))} />
+        {currency && terms && <FillCart cartId={cartId} currency={currency} terms={terms} />}
       </div>
     </section>
   );

@@ -8,9 +8,12 @@ import { TypedField } from '../../ui/TypedField.tsx';
 import { rehearse } from '../bench/rehearse-cart.ts';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useQuery } from '../frame/use-query.ts';
+import { CartSheet } from './CartSheet.tsx';
+import { Circumstances } from './Circumstances.tsx';
 import { CartLines } from './CartLines.tsx';
 import { countryName } from '../frame/place-names.ts';
 import { particularsOf } from './particulars.ts';
+import { Seams } from './Seams.tsx';
 import { ShopperView } from './ShopperView.tsx';
 
 /** One cart: what is in it, where it goes, and what its shopper sees. */
@@ -24,8 +27,9 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
   const cartId = policy.testCarts[query.cart ?? ''] ? query.cart! : carts[0]![0];
   const cart = policy.testCarts[cartId]!;
   const rehearsal = useMemo(() => rehearse(compiled, catalogue, cart, now), [compiled, catalogue, cart, now]);
+  const zone = compiled.markets.get(rehearsal.evaluation.marketId ?? '')?.zones.find(({ id }) => id === rehearsal.evaluation.zoneId);
   const market = rehearsal.evaluation.marketId ? policy.markets[rehearsal.evaluation.marketId] : undefined;
-  const particulars = particularsOf(cart, locale, policy.store.timeZone);
+  const particulars = particularsOf(cart);
   const countries = [...new Set([...Object.values(policy.markets).flatMap(({ countries: codes }) => codes), cart.destination.country])].sort();
   const languages = [...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language])].sort();
   return (
@@ -66,10 +70,13 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
           pinned to the bench
         </label>
       </p>
+      <Circumstances cartId={cartId} cart={cart} zone={zone} />
+      <CartSheet key={`sheet-${cartId}`} cartId={cartId} cart={cart} choose={(id) => setQuery({ cart: id })} />
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
         <CartLines cartId={cartId} cart={cart} rehearsal={rehearsal} />
         <ShopperView cart={cart} rehearsal={rehearsal} />
       </div>
+      {zone && <Seams key={`seams-${cartId}`} cartId={cartId} cart={cart} zone={zone} />}
     </div>
   );
 }

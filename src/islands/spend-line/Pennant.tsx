@@ -75,7 +75,7 @@ export function Pennant({
         }}
         onPointerMove={(event) => {
           if (!grabbed.current) return;
-          const next = clampGoal(scale, valueAt(scale, place(event) - grabbed.current.offset));
+          const next = clampGoal(scale, valueAt(scale, place(event) - grabbed.current.offset, event.altKey ? 1 : scale.step));
           if (next === grabbed.current.value) return;
           grabbed.current.value = next;
           show(next);

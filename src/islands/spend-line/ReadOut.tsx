@@ -6,7 +6,7 @@ import type { Shopper } from '../../core/policy/types.ts';
 import type { Sweep } from '../../core/sweep/sweep.ts';
 import { renderMessage } from '../../core/wording/render.ts';
 import { usePage } from '../frame/page-context.tsx';
-import { someoneIn } from './someone-in.ts';
+import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { optionLine } from './option-line.ts';
 
 /** What holds at one order value, above the picture so that it hides nothing. */

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useCallback, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
@@ -6,29 +6,35 @@ import type { Shopper } from '../../core/policy/types.ts';
 import { sweepZone, type Sweep } from '../../core/sweep/sweep.ts';
 import { usePage } from '../frame/page-context.tsx';
 import { useWidth } from '../frame/use-width.ts';
-import { someoneIn } from './someone-in.ts';
+import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { Axes } from './Axes.tsx';
 import { Histogram } from './Histogram.tsx';
 import { Pennant } from './Pennant.tsx';
 import { ReadOut } from './ReadOut.tsx';
 import { Regions } from './Regions.tsx';
-import { height, keyMove, spendScale, valueAt } from './scale.ts';
+import { height, keyMove, spendScale, valueAt, type SpendScale } from './scale.ts';
 import { Staircases } from './Staircases.tsx';
 
 export interface SpendGoal {
   value: number;
   released: number | null;
   label: string;
-  /** of a goal beside the one looked at: what it is known by */
-  testId?: string;
   show: (value: number) => void;
   commit: (value: number) => void;
+}
+
+/** A goal beside the one looked at. */
+export interface AsideGoal {
+  offerId: string;
+  goalId: string;
+  value: number;
+  label: string;
 }
 
 const designWidth = 884;
 
 /** The picture along order value: what orders are like, what delivery costs, where the goal stands. */
-export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, others, language, shopper }: {
+export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, others, showOther, commitOther, language, shopper, over }: {
   zone: CompiledZone;
   /** sweep and goal of the saved draft, which fix the axes while something is dragged */
   steadySweep: Sweep;
@@ -37,10 +43,15 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
   /** the one looked at */
   goal: SpendGoal | null;
   /** goals of the same and other offers in this zone */
-  others: readonly SpendGoal[];
+  others: readonly AsideGoal[];
+  /** both stay the same from one drawing to the next */
+  showOther: (goal: AsideGoal, value: number) => void;
+  commitOther: (goal: AsideGoal, value: number) => void;
   language: string;
   /** a guest when absent */
   shopper: Shopper | undefined;
+  /** drawn over the picture, under the pennants */
+  over?: ((scale: SpendScale) => ReactNode) | undefined;
 }) {
   const { figure, money, locale, now } = usePage();
   const box = useRef<HTMLDivElement>(null);
@@ -58,6 +69,7 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
     const format = new Intl.NumberFormat(locale, { maximumFractionDigits: 2 });
     return (minor: number) => format.format(minor / minorPerMajor(currency));
   }, [locale, currency]);
+  const write = useCallback((minor: number) => figure(minor, currency), [figure, currency]);
   const at = cursor ?? goal?.value ?? scale.end / 2;
 
   const onKeyDown = (event: KeyboardEvent<SVGRectElement>) => {
@@ -72,7 +84,7 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
 
   return (
     <section aria-label="Spend line">
-      <ReadOut at={at} pointed={cursor !== null} zone={zone} sweep={sweep} distribution={distribution} language={language} percent={percent} shopper={shopper} />
+      <ReadOut at={at} pointed={cursor !== null || goal === null} zone={zone} sweep={sweep} distribution={distribution} language={language} percent={percent} shopper={shopper} />
       <div ref={box} className="relative h-[326px] w-full overflow-hidden" data-testid="spend-line" data-end={scale.end} data-left={scale.left} data-right={scale.right}>
         <svg width={width} height={height} className="block select-none" role="group" aria-label={`Order value in ${currency} against delivery price`}>
           <defs>
@@ -83,7 +95,8 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
           {distribution && <Histogram scale={scale} distribution={distribution} />}
           {goal && <Regions scale={scale} goal={goal.value} distribution={distribution} percent={percent} />}
           <Axes scale={scale} figure={axisFigure} />
-          <Staircases scale={scale} sweep={sweep} names={zone.options.map((option) => option.option.name)} write={(minor) => figure(minor, currency)} />
+          <Staircases scale={scale} sweep={sweep} names={zone.options.map((option) => option.option.name)} write={write} />
+          {over?.(scale)}
           {cursor !== null && <line x1={scale.x(cursor)} x2={scale.x(cursor)} y1={scale.top - 6} y2={scale.bottom} className="stroke-primary" strokeWidth="1" />}
           <rect
             role="slider"
@@ -105,11 +118,21 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
             onBlur={() => setCursor(null)}
           />
           {others.map((other) => (
-            <Pennant key={other.testId} scale={scale} value={other.value} released={null} label={other.label} write={(minor) => figure(minor, currency)} show={other.show} commit={other.commit} aside={other.testId ?? ''} />
+            <AsidePennant key={`${other.offerId} ${other.goalId}`} {...other} scale={scale} write={write} show={showOther} commit={commitOther} />
           ))}
-          {goal && <Pennant scale={scale} value={goal.value} released={goal.released} label={goal.label} write={(minor) => figure(minor, currency)} show={goal.show} commit={goal.commit} />}
+          {goal && <Pennant scale={scale} value={goal.value} released={goal.released} label={goal.label} write={write} show={goal.show} commit={goal.commit} />}
         </svg>
       </div>
     </section>
   );
 }
+
+/** Drawn anew only when it has moved itself. */
+const AsidePennant = memo(function AsidePennant({ scale, write, show, commit, ...goal }: AsideGoal & {
+  scale: SpendScale;
+  write: (minor: number) => string;
+  show: (goal: AsideGoal, value: number) => void;
+  commit: (goal: AsideGoal, value: number) => void;
+}) {
+  return <Pennant scale={scale} value={goal.value} released={null} label={goal.label} write={write} show={(value) => show(goal, value)} commit={(value) => commit(goal, value)} aside={`${goal.offerId}-${goal.goalId}`} />;
+});

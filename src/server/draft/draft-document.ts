@@ -22,10 +22,10 @@ let known: DraftState | null = null;
 
 type Reader = Pool | PoolConnection;
 
-/** What the draft is at. @param lock until the transaction ends; null when there is no draft yet */
-export async function draftRevision(reader: Reader, lock: boolean): Promise<{ revision: number; stamp: string } | null> {
-  const [rows] = await reader.query<RowDataPacket[]>(`SELECT revision, CAST(updated_at AS CHAR) AS stamp FROM draft WHERE store_id = ?${lock ? ' FOR UPDATE' : ''}`, [storeId]);
-  return rows[0] ? { revision: Number(rows[0].revision), stamp: String(rows[0].stamp) } : null;
+/** What the draft is at, and the database's time. @param lock until the transaction ends; null when there is no draft yet */
+export async function draftRevision(reader: Reader, lock: boolean): Promise<{ revision: number; stamp: string; now: string } | null> {
+  const [rows] = await reader.query<RowDataPacket[]>(`SELECT revision, CAST(updated_at AS CHAR) AS stamp, CAST(UTC_TIMESTAMP(3) AS CHAR) AS now FROM draft WHERE store_id = ?${lock ? ' FOR UPDATE' : ''}`, [storeId]);
+  return rows[0] ? { revision: Number(rows[0].revision), stamp: String(rows[0].stamp), now: String(rows[0].now) } : null;
 }
 
 /** The policy at a revision: the one known, else the newest snapshot of before with the edits since. */

@@ -35,5 +35,13 @@ export const validatePolicyQuery = bodySchema<{ revision: string; stamp: string 
   properties: { revision: { type: 'string', pattern: '^[0-9]{1,15}$' }, stamp: { type: 'string', maxLength: 40 } },
 });
 
+export const validateHistoryQuery = bodySchema<{ offer: string; language?: string }>({
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  type: 'object',
+  additionalProperties: false,
+  required: ['offer'],
+  properties: { offer: { type: 'string', pattern: '^[a-z0-9][a-z0-9-]{0,39}$' }, language: { type: 'string', pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$' } },
+});
+
 export const validatePatch = bodySchema<Operation[]>(patchSchema);
 export const maxPatchBytes = 4 * 1024 * 1024;

@@ -117,7 +117,7 @@ async function sinceOf(reader: Pool | PoolConnection, from: number, to: number):
   return patch && { revision: from, patch };
 }
 
-async function storeEdit(connection: PoolConnection, current: DraftState, next: Policy, edit: Edit): Promise<Stored> {
+async function storeEdit(connection: PoolConnection, current: LockedDraft, next: Policy, edit: Edit): Promise<Stored> {
   const check = checkPolicy(next, current.policy);
   const faults = check.ok ? unknownRegions(next) : check.faults;
   if (faults.length > 0) return { outcome: { kind: 'refused', revision: current.revision, faults } };
@@ -136,8 +136,11 @@ function labelOf(before: Policy, after: Policy): string {
   return `${first.subject}${more}`;
 }
 
+/** The draft in a transaction that has locked its row, and the database's time. */
+type LockedDraft = DraftState & { now: string };
+
 /** Locks the draft's row, which is made first when there is none. */
-async function lockDraft(connection: PoolConnection): Promise<DraftState> {
+async function lockDraft(connection: PoolConnection): Promise<LockedDraft> {
   let at = await draftRevision(connection, true);
   if (!at) {
     // An insert that meets a row shares its lock, which two transactions cannot both make exclusive: so it comes second.
@@ -155,13 +158,14 @@ interface HistoryEntry {
   madeBy: string;
 }
 
-async function writeEdit(connection: PoolConnection, current: DraftState, policy: Policy, { kind, label, patch, inverse, madeBy }: HistoryEntry): Promise<Stored> {
-  const revision = current.revision + 1;
-  await connection.query('UPDATE draft SET revision = ?, updated_at = UTC_TIMESTAMP(3) WHERE store_id = ?', [revision, storeId]);
-  await connection.query("INSERT INTO draft_edit VALUES (?, ?, ?, 'done', ?, ?, ?, ?, UTC_TIMESTAMP(3), ?)", [storeId, revision, kind, label.slice(0, 200), JSON.stringify(patch), JSON.stringify(inverse), madeBy, currentVersion]);
-  await snapshotWhereDue(connection, { revision, policy }, kind === 'found');
-  const state: DraftState = { ...(await draftRevision(connection, false))!, policy };
-  return { outcome: { kind: 'done', draft: { ...(await withHistory(connection, state)), since: { revision: current.revision, patch } } }, state };
+async function writeEdit(connection: PoolConnection, current: LockedDraft, policy: Policy, { kind, label, patch, inverse, madeBy }: HistoryEntry): Promise<Stored> {
+  const state: DraftState = { revision: current.revision + 1, stamp: current.now, policy };
+  await connection.query('UPDATE draft SET revision = ?, updated_at = ? WHERE store_id = ?', [state.revision, state.stamp, storeId]);
+  await connection.query("INSERT INTO draft_edit VALUES (?, ?, ?, 'done', ?, ?, ?, ?, ?, ?)", [storeId, state.revision, kind, label.slice(0, 200), JSON.stringify(patch), JSON.stringify(inverse), madeBy, state.stamp, currentVersion]);
+  await snapshotWhereDue(connection, state, kind === 'found');
+  // After an edit there is nothing to ask: it is what undo takes back, and what had been undone is dropped.
+  const draft = kind === 'edit' ? { ...state, canUndo: label.slice(0, 200), canRedo: null } : await withHistory(connection, state);
+  return { outcome: { kind: 'done', draft: { ...draft, since: { revision: current.revision, patch } } }, state };
 }
 
 type Direction = 'undo' | 'redo';

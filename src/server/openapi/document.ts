@@ -62,6 +62,20 @@ export const openApiDocument = {
       patch: { summary: 'Edits the draft by a JSON Patch (RFC 6902)', parameters: [ifMatch, prefer], requestBody: { required: true, ...content(ref('Patch'), 'application/json-patch+json') }, responses: { ...editAnswers, 413: problem('too large'), 415: problem('not a JSON Patch by its content type') } },
     },
     '/api/draft/policy': { get: { summary: 'A state of the draft, which never changes', parameters: [query('revision', integer, true), query('stamp', string, true)], responses: { 200: answer('the policy', ref('Policy')), 422: problem('the state is not said completely') } } },
+    '/api/draft/history': {
+      get: {
+        summary: 'The edits of an offer and its texts, newest first',
+        parameters: [query('offer', string, true), query('language', string)],
+        responses: {
+          200: answer(
+            'edits with what each changed, amounts in the language asked for; incomplete where there were more',
+            object({ complete: { type: 'boolean' }, edits: { type: 'array', items: object({ revision: integer, kind: { enum: ['found', 'edit', 'undo', 'redo'] }, state: { enum: ['done', 'undone', 'dropped'] }, label: string, madeBy: string, madeAt: string, changes: { type: 'array', items: object({ path: string, place: string, subject: string, before: nullable(string), after: nullable(string) }) } }) } }),
+          ),
+          422: problem('no offer is named'),
+          503: problem('the database cannot be reached'),
+        },
+      },
+    },
     '/api/draft/undo': { post: { summary: 'Takes the newest edit back', parameters: [ifMatch, prefer], responses: editAnswers } },
     '/api/draft/redo': { post: { summary: 'Does the last undone edit again', parameters: [ifMatch, prefer], responses: editAnswers } },
     '/api/releases': {

@@ -1,4 +1,5 @@
 import { inOrder } from '../../ordered.ts';
+import { referredIn } from '../../conditions/leaves.ts';
 import type { Fault } from '../fault.ts';
 import type { Condition, ConditionNode, GoodsSelection, Policy } from '../types.ts';
 import { checkAmounts } from './check-amounts.ts';
@@ -65,10 +66,8 @@ export function checkGoods(goods: GoodsSelection, policy: Policy, at: string, fa
 
 /** Qualifiers that lead back to themselves, with the names on the way. */
 export function qualifierCycles(policy: Policy): { id: string; through: string[] }[] {
-  const referred = (condition: Pick<Condition, 'conditions'>): string[] =>
-    Object.values(condition.conditions).flatMap((node) => (node.kind === 'group' ? referred(node) : node.kind === 'qualifier' ? [node.qualifier] : []));
   const wayBack = (id: string, start: string, seen: ReadonlySet<string>): string[] | null => {
-    for (const next of referred(policy.qualifiers[id]?.condition ?? { conditions: {} })) {
+    for (const next of referredIn(policy.qualifiers[id]?.condition)) {
       if (next === start) return [id];
       if (seen.has(next)) continue;
       const way = wayBack(next, start, new Set([...seen, next]));

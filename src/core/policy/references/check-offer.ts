@@ -8,6 +8,7 @@ import { checkSchedule } from './check-schedule.ts';
 /** Markets, options and qualifiers it names exist; goals ascend in each market; rewards have an amount wherever a goal is. */
 export function checkOffer(id: string, offer: Offer, policy: Policy, fault: Fault): void {
   const at = `/offers/${id}`;
+  if (offer.archived && offer.on) fault(`${at}/on`, 'must be off: the offer is archived');
   for (const market of Object.keys(offer.markets ?? {})) if (!policy.markets[market]) fault(`${at}/markets/${market}`, `there is no market "${market}"`);
   if (offer.schedule) checkSchedule(offer.schedule, `${at}/schedule`, fault);
   if (offer.when) checkCondition(offer.when, policy, `${at}/when`, fault);

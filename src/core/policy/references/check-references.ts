@@ -1,9 +1,9 @@
 import { isCurrency } from '../../money/currency.ts';
+import { conditionsOfOption } from '../../conditions/leaves.ts';
 import { inOrder } from '../../ordered.ts';
 import { dayNumber } from '../../time/day.ts';
 import { isTimeZone } from '../../time/zone-clock.ts';
 import type { Fault, PolicyFault } from '../fault.ts';
-import { Reuse } from '../../reuse.ts';
 import type { DeliveryOption, Policy } from '../types.ts';
 import { checkOffer } from './check-offer.ts';
 import { checkOption } from './check-option.ts';
@@ -13,16 +13,12 @@ import { checkPlace } from './check-place.ts';
 import { checkZone } from './check-zone.ts';
 import { checkTestCart } from './check-test-cart.ts';
 
-const optionFaults = new Reuse<DeliveryOption, PolicyFault[]>();
-
-function faultsOf(check: (fault: Fault) => void): PolicyFault[] {
-  const faults: PolicyFault[] = [];
-  check((pointer, message) => faults.push({ pointer, message }));
-  return faults;
-}
-
-/** What a schema cannot say: every id leads somewhere, a country has one market, ranges run upward. */
-export function checkReferences(policy: Policy): PolicyFault[] {
+/**
+ * What a schema cannot say: every id leads somewhere, a country has one market, ranges run upward.
+ *
+ * @param valid a policy without faults: options that it shares, with all they rest on, are not looked at again
+ */
+export function checkReferences(policy: Policy, valid?: Policy): PolicyFault[] {
   const faults: PolicyFault[] = [];
   const fault: Fault = (pointer, message) => faults.push({ pointer, message });
   if (!isCurrency(policy.store.baseCurrency)) fault('/store/baseCurrency', 'is not a current ISO 4217 currency');
@@ -42,17 +38,24 @@ export function checkReferences(policy: Policy): PolicyFault[] {
   for (const { id, through } of qualifierCycles(policy)) fault(`/qualifiers/${id}/condition`, `refers to itself through ${through.map((name) => `“${name}”`).join(', ')}`);
   for (const [id, zone] of inOrder(policy.zones)) checkZone(id, zone, policy, fault);
   for (const [id, place] of inOrder(policy.places ?? {})) checkPlace(id, place, fault);
-  for (const [id, option] of inOrder(policy.options)) {
-    const { zones, markets, store, rates, qualifiers, calendars, places } = policy;
-    const zone = zones[option.zone];
-    // Conditions may name any market; without one only its own matters.
-    const conditional = option.when !== undefined || Object.values(option.charge.lines).some(({ when }) => when !== undefined);
-    const restsOn = [id, zone, conditional ? markets : markets[zone?.market ?? ''], store, rates, qualifiers, calendars, places];
-    for (const { pointer, message } of optionFaults.get(option, restsOn, () => faultsOf((note) => checkOption(id, option, policy, note)))) fault(pointer, message);
-  }
+  const known = valid && sharesGround(policy, valid) ? valid : null;
+  for (const [id, option] of inOrder(policy.options)) if (!known || !sharesOption(id, option, policy, known)) checkOption(id, option, policy, fault);
   for (const [id, offer] of inOrder(policy.offers)) checkOffer(id, offer, policy, fault);
   for (const id of Object.keys(policy.wording)) if (!policy.offers[id]) fault(`/wording/${id}`, `there is no offer "${id}"`);
   for (const [id, cart] of inOrder(policy.testCarts)) checkTestCart(id, cart, policy, fault);
   for (const id of Object.keys(policy.assumptions ?? {})) if (!policy.markets[id]) fault(`/assumptions/${id}`, `there is no market "${id}"`);
   return faults;
+}
+
+/** Whether two policies share what any option may rest on, but its zone and market. */
+function sharesGround(policy: Policy, other: Policy): boolean {
+  return (['store', 'rates', 'qualifiers', 'calendars', 'places'] as const).every((part) => policy[part] === other[part]);
+}
+
+function sharesOption(id: string, option: DeliveryOption, policy: Policy, other: Policy): boolean {
+  if (other.options[id] !== option) return false;
+  if (policy.markets === other.markets && policy.zones === other.zones) return true;
+  // Conditions may name any market and zone; without one only the option's own matter.
+  const zone = policy.zones[option.zone];
+  return conditionsOfOption(option).length === 0 && zone !== undefined && other.zones[option.zone] === zone && policy.markets[zone.market] === other.markets[zone.market];
 }

@@ -1,0 +1,18 @@
+import { orderAfterLast } from '../core/ordered.ts';
+import type { TestCart } from '../core/policy/types.ts';
+import type { Edit } from './edit.ts';
+import { setAt } from './set-at.ts';
+
+const linesOf = (pieces: ReadonlyMap<string, number>): TestCart['lines'] => Object.fromEntries([...pieces].map(([product, quantity], index) => [product, { order: index + 1, quantity: Math.min(9999, quantity) }]));
+
+/** A test cart at the end of the list. @param pieces by product */
+export const addTestCart = (id: string, cart: Omit<TestCart, 'order' | 'lines'>, pieces: ReadonlyMap<string, number>): Edit => (policy) =>
+  setAt(['testCarts', id], { ...cart, order: orderAfterLast(policy.testCarts), lines: linesOf(pieces) } satisfies TestCart)(policy);
+
+export const removeTestCart = (id: string): Edit => setAt(['testCarts', id], undefined);
+
+/** Other goods in place of those there are. @param pieces by product */
+export const setCartLines = (id: string, pieces: ReadonlyMap<string, number>): Edit => setAt(['testCarts', id, 'lines'], linesOf(pieces));
+
+/** Something that a cart may have; undefined takes it away. */
+export const setCartPart = <Part extends 'at' | 'channel' | 'codes'>(id: string, part: Part, value: TestCart[Part] | undefined): Edit => setAt(['testCarts', id, part], value);

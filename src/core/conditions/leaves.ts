@@ -1,0 +1,40 @@
+import type { Condition, ConditionNode, DeliveryOption, Qualifier } from '../policy/types.ts';
+
+type Tree = Pick<Condition, 'conditions'>;
+
+/** The conditions of an option: of itself and of the lines of its charge. */
+export const conditionsOfOption = ({ when, charge }: Pick<DeliveryOption, 'when' | 'charge'>): Condition[] => [when, ...Object.values(charge.lines).map((line) => line.when)].filter((condition) => condition !== undefined);
+
+/** The leaves and references of a tree. */
+export function leaves({ conditions }: Tree): ConditionNode[] {
+  return Object.values(conditions).flatMap((node) => (node.kind === 'group' ? leaves(node) : [node]));
+}
+
+const referredKnown = new WeakMap<Tree['conditions'], readonly string[]>();
+const nothing: readonly string[] = [];
+
+/** Ids of the named conditions that a tree refers to itself, each once. */
+export function referredIn(tree: Tree | undefined): readonly string[] {
+  if (!tree) return nothing;
+  let referred = referredKnown.get(tree.conditions);
+  if (!referred) {
+    referred = [...new Set(leaves(tree).flatMap((node) => (node.kind === 'qualifier' ? [node.qualifier] : [])))];
+    referredKnown.set(tree.conditions, referred);
+  }
+  return referred;
+}
+
+/** All that trees rest on beside themselves: the named conditions they refer to, and those that these refer to. */
+export function restingOn(trees: readonly (Tree | undefined)[], qualifiers: Readonly<Record<string, Qualifier>>): Qualifier[] {
+  const found = new Map<string, Qualifier>();
+  const visit = (tree: Tree | undefined) => {
+    for (const id of referredIn(tree)) {
+      const qualifier = qualifiers[id];
+      if (!qualifier || found.has(id)) continue;
+      found.set(id, qualifier);
+      visit(qualifier.condition);
+    }
+  };
+  for (const tree of trees) visit(tree);
+  return [...found.values()];
+}

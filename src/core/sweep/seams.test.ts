@@ -1,0 +1,31 @@
+import { describe, expect, test } from 'vitest';
+import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
+import { onlyFreeDelivery } from '../../../tests/support/only-free-delivery.ts';
+import { compilePolicy } from '../evaluation/compile.ts';
+import type { Policy } from '../policy/types.ts';
+import { seamsOf } from './seams.ts';
+
+const instant = Date.parse('2026-11-25T12:00Z');
+const zoneOf = (policy: Policy, market: string) => compilePolicy(policy).markets.get(market)!.zones[0]!;
+const situation = (country: string) => ({ destination: { country, postcode: '' }, instant });
+const paid = (options: readonly { optionId: string; after: number }[], id: string) => options.find(({ optionId }) => optionId === id)?.after;
+
+describe('seams', () => {
+  test('are the amounts at which prices or goals change, with what is paid around each', () => {
+    const seams = seamsOf(zoneOf(onlyFreeDelivery(7000), 'uk'), situation('GB'), 20_000);
+    expect(seams.map(({ at }) => at)).toEqual([5000, 7000]);
+    expect(seams.map(({ below, here, above }) => [below, here, above].map(({ options }) => paid(options, 'uk-tracked')))).toEqual([[895, 695, 695], [695, 0, 0]]);
+    expect(seams.map(({ promise }) => promise)).toMatchObject([{ kind: 'kept', offerId: 'free-delivery', remaining: 2001 }, { kind: 'kept', remaining: 1 }]);
+  });
+  test('none lies beyond where one looks', () => expect(seamsOf(zoneOf(onlyFreeDelivery(7000), 'uk'), situation('GB'), 6999).map(({ at }) => at)).toEqual([5000]));
+  test.each(Object.keys(demoPolicy.markets))('in every market of the demo store every promise is kept: %s', (market) => {
+    const zone = zoneOf(demoPolicy, market);
+    const seams = seamsOf(zone, situation(zone.market.market.countries[0]!), 10_000_000);
+    expect(seams.length).toBeGreaterThan(0);
+    expect(seams.filter(({ promise }) => promise.kind === 'broken')).toEqual([]);
+    for (const { at, below, here } of seams) {
+      const said = ({ options, offers }: typeof here) => JSON.stringify([options.map(({ optionId, before, after }) => [optionId, before, after]), offers.map(({ goals }) => goals.map(({ reached }) => reached))]);
+      expect(said(here), `nothing changes at ${at}`).not.toBe(said(below));
+    }
+  });
+});

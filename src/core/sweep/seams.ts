@@ -1,0 +1,43 @@
+import { orderOfValue } from '../cart/imagined-order.ts';
+import type { CompiledZone } from '../evaluation/compile.ts';
+import type { Situation } from '../evaluation/context.ts';
+import { evaluateImagined } from '../evaluation/evaluate.ts';
+import type { Evaluation } from '../evaluation/evaluation.ts';
+import { sweepZone } from './sweep.ts';
+
+/** An order value at which something that is paid or reached changes, with the orders just below, at and just above it. */
+export interface Seam {
+  /** minor units */
+  at: number;
+  below: Evaluation;
+  here: Evaluation;
+  above: Evaluation;
+  promise: SeamPromise;
+}
+
+/**
+ * Whether what the shopper just below reads comes true: that so much more reaches the goal. `none`: nothing is promised
+ * there, or not in money.
+ */
+export type SeamPromise = { kind: 'none' } | { kind: 'kept' | 'broken'; offerId: string; goalId: string; remaining: number };
+
+/**
+ * Every seam of a zone along the goods value, for an order of ordinary goods, up to an amount. The amounts are the exact ones
+ * at which prices or goals change, from the sweep; where a price rises evenly, only its ends are seams.
+ */
+export function seamsOf(zone: CompiledZone, situation: Situation, until: number): Seam[] {
+  const evaluated = (value: number) => evaluateImagined(zone, orderOfValue(value), situation);
+  return sweepZone(zone, 'goodsValue', situation).segments.flatMap(({ from }): Seam[] => {
+    if (from < 1 || from > until) return [];
+    const below = evaluated(from - 1);
+    return [{ at: from, below, here: evaluated(from), above: evaluated(from + 1), promise: promiseOf(below, from - 1, evaluated) }];
+  });
+}
+
+function promiseOf({ lead }: Evaluation, value: number, evaluated: (value: number) => Evaluation): SeamPromise {
+  if (!lead || lead.state === 'missedOut' || lead.arguments.measure !== 'value' || lead.arguments.remaining <= 0) return { kind: 'none' };
+  const { offerId, goalId } = lead;
+  const { remaining } = lead.arguments;
+  const goal = evaluated(value + remaining).offers.find((offer) => offer.offerId === offerId)?.goals.find((other) => other.goalId === goalId);
+  return { kind: goal?.reached ? 'kept' : 'broken', offerId, goalId, remaining };
+}

@@ -1,0 +1,19 @@
+import { inOrder } from '../../core/ordered.ts';
+import { useDraft } from '../frame/page-context.tsx';
+
+/** Offers that have been set aside, to be looked at and taken out again. */
+export function Archive({ choose }: { choose: (offer: string) => void }) {
+  const offers = useDraft((state) => state.settled.offers);
+  const archived = inOrder(offers).filter(([, offer]) => offer.archived);
+  if (archived.length === 0) return null;
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-1 text-[13px]" data-testid="archive">
+      <span className="text-soft">Archived</span>
+      {archived.map(([id, { name }]) => (
+        <button key={id} type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => choose(id)} data-testid={`archived-${id}`}>
+          {name}
+        </button>
+      ))}
+    </p>
+  );
+}

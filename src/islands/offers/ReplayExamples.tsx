@@ -1,0 +1,45 @@
+import { addTestCart } from '../../client/cart-edits.ts';
+import { freshId } from '../../client/set-at.ts';
+import { ordinaryCart } from '../../core/catalogue/ordinary-cart.ts';
+import { shopperNew, shopperReturning } from '../../core/orders/columns.ts';
+import type { ReplayExample } from '../../core/orders/replay.ts';
+import type { Shopper } from '../../core/policy/types.ts';
+import { useDraft, usePage } from '../frame/page-context.tsx';
+import { someoneIn } from '../../core/evaluation/someone-in.ts';
+
+const shown = 2;
+
+/** Orders that would pay something else, each to be opened in Rehearse as a cart of real products that comes nearest to its value. */
+export function ReplayExamples({ marketId, examples }: { marketId: string; examples: readonly ReplayExample[] }) {
+  const { compiled, catalogue, money, locale, now } = usePage();
+  const edit = useDraft((state) => state.edit);
+  const flushed = useDraft((state) => state.flushed);
+  const carts = useDraft((state) => state.settled.testCarts);
+  const market = compiled.markets.get(marketId);
+  if (!market) return null;
+  const { currency, languages } = market.market;
+  const count = new Intl.NumberFormat(locale);
+  const open = async ({ zoneId, value, shopper }: ReplayExample) => {
+    const zone = market.zones.find(({ id }) => id === zoneId) ?? market.zones[0];
+    if (!zone) return;
+    const person: Shopper | undefined = shopper === shopperNew ? { signedIn: false, orderCount: 0 } : shopper === shopperReturning ? { signedIn: false, orderCount: 1 } : undefined;
+    const { country } = someoneIn(zone, now, undefined).destination;
+    const id = freshId('past-order', carts);
+    edit(addTestCart(id, { name: `Past order of ${money(value, currency)}`, pinned: false, language: languages[0]!, destination: { country, postcode: '' }, ...(person ? { shopper: person } : {}) }, ordinaryCart(catalogue, market.terms, value)));
+    await flushed();
+    window.location.assign(`/rehearse?cart=${id}`);
+  };
+  return (
+    <>
+      {examples.slice(0, shown).map((example, index) => (
+        <span key={`${example.zoneId} ${example.value} ${example.shopper} ${example.was}`}>
+          {index > 0 && ', '}
+          <button type="button" className="text-left underline decoration-dotted underline-offset-2" title="Open in Rehearse, as a cart of real products that comes nearest to it" onClick={() => void open(example)} data-testid={`example-${marketId}-${index}`}>
+            {money(example.value, currency)}: {money(example.was, currency)} → {money(example.now, currency)}
+          </button>{' '}
+          ({count.format(example.orders)} ×)
+        </span>
+      ))}
+    </>
+  );
+}
