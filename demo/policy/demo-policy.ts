@@ -8,13 +8,13 @@ import { places } from './places.ts';
 import { qualifiers } from './qualifiers.ts';
 import { shoppers } from './shoppers.ts';
 import { testCarts } from './test-carts.ts';
-import { wording } from './wording.ts';
+import { look, textNotes, wording } from './wording.ts';
 import { zones } from './zones.ts';
 
 /** Gustmoor Kites, an invented kite shop on the Dutch coast. Everything that a policy can say is said in it somewhere. */
 export const demoPolicy: Policy = {
   version: currentVersion,
-  store: { name: 'Gustmoor Kites', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', origin: { country: 'NL', postcode: '1799 ZA' } },
+  store: { name: 'Gustmoor Kites', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', sourceLanguage: 'en-GB', origin: { country: 'NL', postcode: '1799 ZA' } },
   rates,
   calendars,
   markets,
@@ -24,6 +24,8 @@ export const demoPolicy: Policy = {
   qualifiers,
   offers,
   wording,
+  textNotes,
+  look,
   testCarts,
   shoppers,
   assumptions: { nlbe: { margin: '55', reach: '30', near: '50', far: '20', spread: '30', secondReward: 250 } },

@@ -25,7 +25,7 @@ export const markets: Policy['markets'] = {
     name: 'Germany & Austria',
     countries: ['DE', 'AT'],
     currency: 'EUR',
-    languages: ['de-DE'],
+    languages: ['de-DE', 'ar-DE'],
     tax: { prices: 'withTax', delivery: '19', classes: { standard: '19', reduced: '7' } },
     preselect: 'first',
     timeZone: 'Europe/Berlin',

@@ -1,8 +1,7 @@
-import type { MessageState } from '../core/evaluation/evaluation.ts';
 import type { Assumption, LocalAmount, TestCart } from '../core/policy/types.ts';
 import { orderAfterLast } from '../core/ordered.ts';
 import type { Edit } from './edit.ts';
-import { pointer, setAt } from './set-at.ts';
+import { pointer } from './set-at.ts';
 
 /** An exact goal. @param target at least 1: minor units, or a count where the goal counts pieces or grams; null takes the offer out of the market */
 export const setTarget = (offer: string, goal: string, market: string, target: number | null): Edit => (policy) => {
@@ -23,9 +22,6 @@ export const setAssumption = (market: string, assumption: Assumption): Edit => (
   if (!policy.assumptions) return [{ op: 'add', path: '/assumptions', value: { [market]: assumption } }];
   return [{ op: policy.assumptions[market] ? 'replace' : 'add', path: pointer('assumptions', market), value: assumption }];
 };
-
-/** An empty text takes it away, so that the place inherits again. */
-export const setText = (offer: string, state: MessageState, place: string, language: string, text: string): Edit => setAt(['wording', offer, state, place, language], text === '' ? undefined : text);
 
 export const setQuantity = (cart: string, product: string, quantity: number): Edit => (policy) => {
   const lines = policy.testCarts[cart]?.lines ?? {};

@@ -31,7 +31,8 @@ export const archiveOffer = (id: string, archived: boolean): Edit => inTurn(setO
 /** Takes an offer out with its texts, and what test carts recorded of it. */
 export const removeOffer = (id: string): Edit => (policy) =>
   inTurn(
-    policy.wording[id] ? setAt(['wording', id], undefined) : () => [],
+    setAt(['wording', id], undefined),
+    setAt(['textNotes', id], undefined),
     ...Object.entries(policy.testCarts).flatMap(([cart, { redemptions }]) => (redemptions?.[id] ? [setAt(['testCarts', cart, 'redemptions', id], undefined)] : [])),
     setAt(['offers', id], undefined),
   )(policy);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { smallStore } from '../../tests/support/small-store.ts';
-import { setDestination, setQuantity, setTarget, setText } from './edits.ts';
+import { setDestination, setQuantity, setTarget } from './edits.ts';
 import { setOffer } from './offer-edits.ts';
 import { withPatches } from '../core/policy/patch.ts';
 import { collides } from './rebase.ts';
@@ -32,13 +32,6 @@ describe('patches', () => {
     const before = JSON.stringify(smallStore);
     after(goal('uk', 1), setQuantity('beach-day', 'winder', 0)(smallStore), setDestination('beach-day', 'country', 'BE')(smallStore));
     expect(JSON.stringify(smallStore)).toBe(before);
-  });
-  test('a text is added with what must be around it, replaced, and taken away', () => {
-    const added = after(setText('free-delivery', 'reached', 'strip', 'fr-BE', 'Livraison gratuite.')(smallStore));
-    expect(added.wording['free-delivery']!.reached!.strip).toEqual({ 'fr-BE': 'Livraison gratuite.' });
-    const gone = withPatches(added, [setText('free-delivery', 'reached', 'strip', 'fr-BE', '')(added)]);
-    expect(gone.wording['free-delivery']!.reached!.strip).toEqual({});
-    expect(setText('free-delivery', 'reached', 'strip', 'fr-BE', '')(smallStore)).toEqual([]);
   });
   test('a product is added, counted and taken out', () => {
     const added = after(setQuantity('beach-day', 'kite-book', 2)(smallStore));

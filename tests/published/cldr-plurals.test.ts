@@ -51,7 +51,8 @@ describe('plural rules are those of CLDR', () => {
 
   test('a text without a category its language needs is pointed out', () => {
     const text = '{items, plural, one {# zákaz} other {# zákazů}} {remaining}';
-    expect(wordingFaults(text, 'cs-CZ', 'progress', ['strip'], 'CZK').map(({ message }) => message).join()).toMatch(/few/);
-    expect(wordingFaults(text, 'en-GB', 'progress', ['strip'], 'GBP')).toEqual([]);
+    const situation = { state: 'progress', shownIn: ['strip'], setting: { currency: 'CZK', timeZone: 'Europe/Prague' }, measure: 'value', without: [] } as const;
+    expect(wordingFaults(text, { ...situation, language: 'cs-CZ' }).map(({ message }) => message).join()).toMatch(/few/);
+    expect(wordingFaults(text, { ...situation, language: 'en-GB' })).toEqual([]);
   });
 });

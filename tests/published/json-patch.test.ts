@@ -1,7 +1,7 @@
 // Sources: the examples of RFC 6901, section 5, and of RFC 6902, appendix A, on the library by which drafts are edited.
 import { applyPatch, Pointer, type Operation } from 'rfc6902';
 import { describe, expect, test } from 'vitest';
-import { setText } from '../../src/client/edits.ts';
+import { setAt } from '../../src/client/set-at.ts';
 import { emptyPolicy } from '../../src/core/policy/empty.ts';
 
 describe('RFC 6901: JSON Pointer', () => {
@@ -10,7 +10,7 @@ describe('RFC 6901: JSON Pointer', () => {
     expect(Pointer.fromJSON(pointer).get(document)).toEqual(value),
   );
   test('edits escape what a pointer must not contain', () => {
-    const [operation] = setText('a/b', 'progress', 'm~n', 'en', 'text')(emptyPolicy());
+    const [operation] = setAt(['wording', 'a/b', 'progress', 'm~n', 'en'], 'text')(emptyPolicy());
     expect(operation!.path).toBe('/wording/a~1b');
   });
 });

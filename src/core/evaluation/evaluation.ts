@@ -8,6 +8,7 @@ import type { AreaPartKind } from '../places/area.ts';
 import type { Destination, EarlierChoice, Quotes, Redemptions, Shopper } from '../policy/types.ts';
 import type { Estimate } from '../time/estimate.ts';
 import type { TraceNode } from '../trace/trace.ts';
+import type { RewardKind } from '../wording/reward-kinds.ts';
 
 /** Who buys what, where it goes and when. */
 export interface EvaluationInput {
@@ -79,6 +80,12 @@ export interface MessageArguments {
   items: number;
   /** lowest price after among the options the reward applies to; null when none is offered */
   optionPrice: number | null;
+  /** what the goal gives first */
+  reward: RewardKind;
+  /** the first minute after the offer, ms since 1970-01-01T00:00Z; null when it has no end */
+  deadline: number | null;
+  /** the code that the shopper has entered for it, else its only one */
+  code: string | null;
 }
 
 /** What the order comes to with the preselected option, minor units. */

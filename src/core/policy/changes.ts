@@ -25,8 +25,8 @@ const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates|places|calend
 /** A tree of conditions is one value: what it says, read out. */
 const conditions = /^\/qualifiers\/[^/]+\/condition$|^\/(options|offers)\/(.*\/)?when$/;
 
-/** Test carts, made-up shoppers and assumptions are no promise to shoppers, so they are not among the changes of a release. */
-const unseen = ['/testCarts', '/shoppers', '/assumptions', '/version'];
+/** Test carts, made-up shoppers, assumptions and what is noted beside texts are no promise to shoppers, so they are not among the changes of a release. */
+const unseen = ['/testCarts', '/shoppers', '/assumptions', '/textNotes', '/version'];
 
 /** What differs for shoppers between two policies, in document order. @param language the reader's, for amounts */
 export function policyChanges(from: Policy, to: Policy, language: string): PolicyChange[] {
@@ -98,6 +98,8 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
       const offer = lookUp<Offer>((policy) => policy.offers[id]);
       return change('wording', `Wording of “${offer?.name ?? id}”${rest(steps.slice(2))}`);
     }
+    case 'look':
+      return change('wording', `Look of strip and bar${rest(steps.slice(1))}`);
     case 'options': {
       const option = lookUp<DeliveryOption>((policy) => policy.options[id]);
       const marketId = lookUp((policy) => policy.zones[option?.zone ?? '']?.market);

@@ -312,6 +312,10 @@ export type Minor = number;
  * ISO 8601, UTC
  */
 export type Instant = string;
+/**
+ * sRGB, as #rrggbb
+ */
+export type HexColour = string;
 
 /**
  * Everything a store promises about delivery: markets, zones, options, offers and their wording. Collections are objects keyed by a stable id; `order` decides the sequence shown.
@@ -371,10 +375,28 @@ export interface Policy {
   assumptions?: {
     [k: string]: Assumption;
   };
+  /**
+   * beside a text of the same address in wording: what is not yet readable, and the source text it was made from
+   */
+  textNotes?: {
+    [k: string]: {
+      invite?: PlaceTextNotes;
+      progress?: PlaceTextNotes;
+      nearly?: PlaceTextNotes;
+      reached?: PlaceTextNotes;
+      onward?: PlaceTextNotes;
+      missedOut?: PlaceTextNotes;
+    };
+  };
+  look?: Look;
 }
 export interface Store {
   name: Name;
   baseCurrency: Currency;
+  /**
+   * the language in which texts are written first; the first market's first when absent
+   */
+  sourceLanguage?: string;
   timeZone: TimeZone;
   origin: {
     country: Country;
@@ -1105,6 +1127,7 @@ export interface TestCart {
   quotes?: Quotes;
   redemptions?: Redemptions;
   earlier?: EarlierChoice;
+  expects?: Expectation;
 }
 export interface Destination {
   country: Country;
@@ -1157,6 +1180,37 @@ export interface Redemptions {
 export interface EarlierChoice {
   option: Id;
   price: Minor;
+}
+/**
+ * what a test cart is to be offered and told; only what it names is compared
+ */
+export interface Expectation {
+  /**
+   * option → its price after in minor units of the market's currency; null: not offered
+   */
+  options?: {
+    [k: string]: Minor | null;
+  };
+  /**
+   * offer → whether its last goal is reached
+   */
+  goals?: {
+    [k: string]: boolean;
+  };
+  /**
+   * place → what is read there; empty: nothing
+   */
+  messages?: {
+    strip?: string;
+    product?: string;
+    miniCart?: string;
+    cart?: string;
+    checkout?: string;
+  };
+  /**
+   * minor units
+   */
+  toPay?: number;
 }
 export interface Persona {
   order: Order;
@@ -1238,4 +1292,67 @@ export interface Assumption {
    * what a second reward costs per order that gets it, minor units of the market's currency
    */
   secondReward: number;
+}
+export interface PlaceTextNotes {
+  everyPlace?: {
+    [k: string]: TextNote;
+  };
+  strip?: {
+    [k: string]: TextNote;
+  };
+  product?: {
+    [k: string]: TextNote;
+  };
+  miniCart?: {
+    [k: string]: TextNote;
+  };
+  cart?: {
+    [k: string]: TextNote;
+  };
+  checkout?: {
+    [k: string]: TextNote;
+  };
+}
+export interface TextNote {
+  /**
+   * what has been typed and cannot be shown to shoppers: what stands in wording stays
+   */
+  unfinished?: string;
+  /**
+   * the text of the source language when this one was written
+   */
+  madeFrom?: string;
+}
+/**
+ * how the shop draws strip and bar; all of it as built in when absent
+ */
+export interface Look {
+  /**
+   * filled with the ground; ruled above and below on paper; a label as wide as its text
+   */
+  style: 'filled' | 'ruled' | 'label';
+  colours: {
+    ground: HexColour;
+    ink: HexColour;
+    bar: HexColour;
+  };
+  position: 'top' | 'bottom';
+  /**
+   * whether a shopper can close the strip
+   */
+  closable: boolean;
+  /**
+   * counts down to the end of the offer that leads when it is at most so many days away; never when absent
+   */
+  countdownWithin?: number;
+  /**
+   * places in which nothing is shown
+   */
+  silentIn?: {
+    strip?: true;
+    product?: true;
+    miniCart?: true;
+    cart?: true;
+    checkout?: true;
+  };
 }

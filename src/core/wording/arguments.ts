@@ -1,5 +1,9 @@
 import { formatMoney } from '../money/format.ts';
 import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
+import { deadlineInWords } from './deadline.ts';
+import { rewardKinds } from './reward-kinds.ts';
+
+type ArgumentKind = 'money' | 'number' | 'text' | 'choice';
 
 /** What wording may mention, in the order in which it is offered to the writer. */
 export const wordingArguments = {
@@ -9,7 +13,10 @@ export const wordingArguments = {
   percent: { kind: 'number', means: 'how far, in percent' },
   items: { kind: 'number', means: 'pieces in the cart' },
   optionPrice: { kind: 'money', means: 'lowest delivery price now' },
-} as const satisfies Record<Exclude<keyof MessageArguments, 'measure'>, { kind: 'money' | 'number'; means: string }>;
+  reward: { kind: 'choice', means: 'what reaching it gives, to choose a text by' },
+  deadline: { kind: 'text', means: 'the last minute of the offer' },
+  code: { kind: 'text', means: 'the code of the offer' },
+} as const satisfies Record<Exclude<keyof MessageArguments, 'measure'>, { kind: ArgumentKind; means: string }>;
 
 export type WordingArgument = keyof typeof wordingArguments;
 export const wordingArgumentNames = Object.keys(wordingArguments) as WordingArgument[];
@@ -17,16 +24,29 @@ export const wordingArgumentNames = Object.keys(wordingArguments) as WordingArgu
 /** Arguments without which a text in that state does not do its work. */
 export const neededArguments: Record<MessageState, WordingArgument[]> = { invite: [], progress: ['remaining'], nearly: ['remaining'], reached: [], onward: ['remaining'], missedOut: [] };
 
+/** What `{reward}` can be, as branches of a select. */
+export const rewardBranches = rewardKinds;
+
 /** Arguments that are amounts of what the goal counts: of money, or pieces, or grams. */
 const ofTheGoal: readonly WordingArgument[] = ['remaining', 'goal', 'counted'];
 
 /** What an argument is in an offer: amounts of a goal that counts pieces or grams are numbers. */
-export function argumentKind(argument: WordingArgument, measure: MessageArguments['measure']): 'money' | 'number' {
+export function argumentKind(argument: WordingArgument, measure: MessageArguments['measure']): ArgumentKind {
   return measure !== 'value' && ofTheGoal.includes(argument) ? 'number' : wordingArguments[argument].kind;
 }
 
-/** Values as a text receives them: amounts written in the market's currency and the text's language. */
-export function formattedArguments(values: MessageArguments, currency: string, language: string): Record<WordingArgument, string | number> {
+/** In which currency and on which clock a text speaks. */
+export interface TextSetting {
+  currency: string;
+  /** IANA */
+  timeZone: string;
+}
+
+/**
+ * Values as a text receives them: amounts written in the market's currency and the text's language, the deadline on the
+ * shopper's clock. What an offer has none of is left out, so that a text that needs it is not shown half.
+ */
+export function formattedArguments(values: MessageArguments, { currency, timeZone }: TextSetting, language: string): Partial<Record<WordingArgument, string | number>> {
   const write = (argument: WordingArgument, value: number) => (argumentKind(argument, values.measure) === 'money' ? formatMoney(value, currency, language) : value);
   return {
     remaining: write('remaining', values.remaining),
@@ -35,5 +55,8 @@ export function formattedArguments(values: MessageArguments, currency: string, l
     percent: values.percent,
     items: values.items,
     optionPrice: write('optionPrice', values.optionPrice ?? 0),
+    reward: values.reward,
+    ...(values.deadline === null ? {} : { deadline: deadlineInWords(values.deadline, timeZone, language) }),
+    ...(values.code === null ? {} : { code: values.code }),
   };
 }

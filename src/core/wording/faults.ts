@@ -1,6 +1,6 @@
 import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messageformat-parser';
 import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
-import { argumentKind, formattedArguments, neededArguments, wordingArguments, type WordingArgument } from './arguments.ts';
+import { argumentKind, formattedArguments, neededArguments, rewardBranches, wordingArguments, type TextSetting, type WordingArgument } from './arguments.ts';
 import { places, type Place } from './places.ts';
 import { pluralCategories } from './plural-categories.ts';
 import { renderText } from './render.ts';
@@ -8,76 +8,103 @@ import { renderText } from './render.ts';
 /** Something to mend in a text; `at` is the offset and length to mark, when it is one spot. */
 export interface WordingFault {
   severity: 'wrong' | 'risky';
+  /** shoppers cannot be shown the text as it is */
+  breaks: boolean;
   message: string;
   at: { offset: number; length: number } | null;
 }
 
 /** Values that make a text long, to judge its length: minor units of a typical currency. */
-const longValues: Omit<MessageArguments, 'measure'> = { remaining: 123456, goal: 123456, counted: 123456, percent: 99, items: 99, optionPrice: 12345 };
+const longValues: Omit<MessageArguments, 'measure'> = { remaining: 123456, goal: 123456, counted: 123456, percent: 99, items: 99, optionPrice: 12345, reward: 'deliveryLessPercent', deadline: Date.UTC(2026, 8, 23, 23), code: 'WWWWWWWW' };
+
+/** Where and of what a text speaks. */
+export interface TextSituation {
+  language: string;
+  state: MessageState;
+  /** places in which it is shown, for their limits of length */
+  shownIn: readonly Place[];
+  setting: TextSetting;
+  /** what the offer's goal counts */
+  measure: MessageArguments['measure'];
+  /** arguments that the offer has nothing for */
+  without: readonly WordingArgument[];
+}
 
 /**
  * Checks one text in one language and state (2-domain §8): syntax, unknown and missing arguments, plural categories
  * that CLDR asks for in that language, length in the places where it is shown.
- *
- * @param measure what the offer's goal counts
  */
-export function wordingFaults(text: string, language: string, state: MessageState, shownIn: readonly Place[], currency: string, measure: MessageArguments['measure'] = 'value'): WordingFault[] {
+export function wordingFaults(text: string, situation: TextSituation): WordingFault[] {
   if (text.trim() === '') return [];
+  const { state } = situation;
   let elements: MessageFormatElement[];
   try {
     elements = parse(text, { ignoreTag: true, captureLocation: true, requiresOtherClause: false });
   } catch (error) {
     const location = (error as { location?: { start: { offset: number }; end: { offset: number } } }).location;
     const offset = Math.min(location?.start.offset ?? 0, text.length);
-    return [
-      {
-        severity: 'wrong',
-        message: `This text cannot be read: ${syntaxMistake(error)}. Shoppers see nothing until it is mended.`,
-        at: { offset, length: Math.max(1, (location?.end.offset ?? text.length) - offset) },
-      },
-    ];
+    return [{ severity: 'wrong', breaks: true, message: `This text cannot be read: ${syntaxMistake(error)}.`, at: { offset, length: Math.max(1, (location?.end.offset ?? text.length) - offset) } }];
   }
   const faults: WordingFault[] = [];
   const used = new Set<string>();
-  inspect(elements, language, measure, used, faults);
+  inspect(elements, situation, used, faults);
   for (const needed of neededArguments[state]) {
-    if (!used.has(needed)) {
-      faults.push({ severity: 'wrong', message: `It does not say {${needed}}, ${wordingArguments[needed].means}.`, at: null });
-    }
+    if (!used.has(needed)) faults.push({ severity: 'wrong', breaks: false, message: `It does not say {${needed}}, ${wordingArguments[needed].means}.`, at: null });
   }
-  if (faults.every((fault) => fault.severity !== 'wrong')) faults.push(...tooLong(text, language, shownIn, currency, measure));
+  if (faults.every((fault) => fault.severity !== 'wrong')) faults.push(...tooLong(text, situation));
   return faults;
 }
 
-function inspect(elements: readonly MessageFormatElement[], language: string, measure: MessageArguments['measure'], used: Set<string>, faults: WordingFault[]): void {
+function inspect(elements: readonly MessageFormatElement[], situation: TextSituation, used: Set<string>, faults: WordingFault[]): void {
   for (const element of elements) {
     if (element.type === TYPE.literal || element.type === TYPE.pound || element.type === TYPE.tag) continue;
     used.add(element.value);
     const start = element.location?.start.offset ?? 0;
     const at = { offset: start, length: (element.location?.end.offset ?? start + 1) - start };
-    const argument = wordingArguments[element.value as WordingArgument];
-    if (!argument) {
-      faults.push({ severity: 'wrong', message: `There is no argument {${element.value}}. Known are ${knownArguments()}.`, at });
-    } else if (argumentKind(element.value as WordingArgument, measure) === 'money' && element.type !== TYPE.argument) {
-      faults.push({ severity: 'wrong', message: `{${element.value}} is an amount and is written out with its currency; use it as {${element.value}}.`, at });
+    const mistake = mistakeOf(element, situation);
+    if (mistake) faults.push({ severity: 'wrong', breaks: true, message: mistake, at });
+    if (element.type !== TYPE.plural && element.type !== TYPE.select) continue;
+    if (!('other' in element.options)) faults.push({ severity: 'wrong', breaks: true, message: `{${element.value}} needs a branch “other”.`, at });
+    if (element.type === TYPE.plural) {
+      const missing = pluralCategories(situation.language, element.pluralType === 'ordinal').filter((category) => !(category in element.options) && category !== 'other');
+      if (missing.length > 0) faults.push({ severity: 'risky', breaks: false, message: `The plural of {${element.value}} lacks ${missing.join(', ')}, which ${situation.language} needs.`, at });
+    } else if (element.value === 'reward') {
+      const strange = Object.keys(element.options).filter((branch) => branch !== 'other' && !(rewardBranches as readonly string[]).includes(branch));
+      if (strange.length > 0) faults.push({ severity: 'risky', breaks: false, message: `{reward} is never ${strange.join(', ')}; it can be ${rewardBranches.join(', ')}.`, at });
     }
-    if (element.type === TYPE.plural || element.type === TYPE.select) {
-      if (!('other' in element.options)) faults.push({ severity: 'wrong', message: `{${element.value}} needs a branch “other”.`, at });
-      if (element.type === TYPE.plural) {
-        const missing = pluralCategories(language, element.pluralType === 'ordinal').filter((category) => !(category in element.options) && category !== 'other');
-        if (missing.length > 0) faults.push({ severity: 'risky', message: `The plural of {${element.value}} lacks ${missing.join(', ')}, which ${language} needs.`, at });
-      }
-      for (const option of Object.values(element.options)) inspect(option.value, language, measure, used, faults);
-    }
+    for (const option of Object.values(element.options)) inspect(option.value, situation, used, faults);
   }
 }
 
-function tooLong(text: string, language: string, shownIn: readonly Place[], currency: string, measure: MessageArguments['measure']): WordingFault[] {
-  const shown = renderText(text, language, formattedArguments({ ...longValues, measure }, currency, language));
+/** What is wrong with an argument as it is used, if something is. */
+function mistakeOf(element: Exclude<MessageFormatElement, { type: TYPE.literal | TYPE.pound | TYPE.tag }>, { measure, without }: TextSituation): string | null {
+  const name = element.value;
+  if (!Object.hasOwn(wordingArguments, name)) return `There is no argument {${name}}. Known are ${knownArguments()}.`;
+  const argument = name as WordingArgument;
+  const kind = argumentKind(argument, measure);
+  if (without.includes(argument)) return argument === 'deadline' ? 'This offer has no end, so there is no {deadline}.' : 'This offer has no code of its own, so there is no {code}.';
+  if (kind === 'money' && element.type !== TYPE.argument) return `{${name}} is an amount and is written out with its currency; use it as {${name}}.`;
+  if (kind === 'text' && element.type !== TYPE.argument) return `{${name}} is written out already; use it as {${name}}.`;
+  if (kind === 'choice' && element.type !== TYPE.select) return `{${name}} chooses between texts; use it as {${name}, select, deliveryFree {…} other {…}}.`;
+  if (kind === 'number' && (element.type === TYPE.date || element.type === TYPE.time)) return `{${name}} is a number, not a date.`;
+  return null;
+}
+
+function tooLong(text: string, { language, shownIn, setting, measure }: TextSituation): WordingFault[] {
+  const shown = renderText(text, language, formattedArguments({ ...longValues, measure }, setting, language));
   const length = [...(shown ?? '')].length;
   return shownIn
     .filter((place) => length > places[place].maxLength)
-    .map((place) => ({ severity: 'risky', message: `Up to ${length} characters, but the ${places[place].name} shows at most ${places[place].maxLength}.`, at: null }));
+    .map((place) => ({ severity: 'risky', breaks: false, message: `Up to ${length} characters, but the ${places[place].name} shows at most ${places[place].maxLength}.`, at: null }));
+}
+
+/**
+ * Whether shoppers can be shown a text: it can be read and asks for nothing that is not there, whatever the offer's goal
+ * counts and whether or not it has an end. What it cannot be shown for is said by `wordingFaults`.
+ */
+export function canBeShown(text: string): boolean {
+  const situation: TextSituation = { language: 'en', state: 'reached', shownIn: [], setting: { currency: 'EUR', timeZone: 'UTC' }, measure: 'items', without: [] };
+  return wordingFaults(text, situation).every(({ breaks }) => !breaks);
 }
 
 function knownArguments(): string {

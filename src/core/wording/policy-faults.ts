@@ -1,36 +1,52 @@
-import type { MessageState } from '../evaluation/evaluation.ts';
 import { inOrder } from '../ordered.ts';
-import type { PlaceTexts, Policy } from '../policy/types.ts';
-import { wordingFaults, type WordingFault } from './faults.ts';
+import type { Offer, PlaceTexts, Policy } from '../policy/types.ts';
+import type { TextSetting, WordingArgument } from './arguments.ts';
+import { wordingFaults, type TextSituation, type WordingFault } from './faults.ts';
 import { placeIds, type Place, type TextPlace } from './places.ts';
+import { textAddresses, textAt, unfinishedText, type TextAddress } from './text-address.ts';
 
 /** A mistake in one of the policy's texts, and which text it is. */
-export interface TextFault extends WordingFault {
-  offerId: string;
-  state: MessageState;
-  place: TextPlace;
-  language: string;
-}
+export interface TextFault extends WordingFault, TextAddress {}
 
 /** The places in which a text is shown: that of every place wherever there is no own one in the language. */
 export function placesShowing(texts: PlaceTexts | undefined, place: TextPlace, language: string): Place[] {
   return place === 'everyPlace' ? placeIds.filter((id) => !texts?.[id]?.[language]) : [place];
 }
 
-/** Mistakes of all texts, in offer order. Amounts are judged in the first market that has the language. */
+/** What an offer's texts can speak of: what its goals count, and arguments that it has nothing for. */
+export function subjectOf(offer: Offer): Pick<TextSituation, 'measure' | 'without'> {
+  const measures = new Set(Object.values(offer.goals).map(({ measure }) => (measure.kind === 'countedValue' ? 'value' : measure.kind)));
+  const without: WordingArgument[] = [];
+  if (!offer.schedule?.until) without.push('deadline');
+  // Of a batch of codes none can be named to everybody.
+  if (!('codes' in offer.unlock) || Object.keys(offer.unlock.codes).length !== 1) without.push('code');
+  return { measure: measures.size === 1 ? [...measures][0]! : 'value', without };
+}
+
+/** In which currency and on which clock texts of a language are judged: those of the first market that has it. */
+export function settingOf(policy: Policy, language: string): TextSetting {
+  const market = inOrder(policy.markets).find(([, { languages }]) => languages.includes(language))?.[1];
+  return { currency: market?.currency ?? policy.store.baseCurrency, timeZone: market?.timeZone ?? policy.store.timeZone };
+}
+
+/** Mistakes of one text where it stands. */
+export function faultsAt(policy: Policy, { offerId, state, place, language }: TextAddress, text: string): WordingFault[] {
+  const offer = policy.offers[offerId];
+  if (!offer) return [];
+  const shownIn = placesShowing(policy.wording[offerId]?.[state], place, language);
+  return wordingFaults(text, { ...subjectOf(offer), language, state, shownIn, setting: settingOf(policy, language) });
+}
+
+/**
+ * Mistakes of all texts, in offer order; a text that has been typed but cannot be shown is one that breaks, although
+ * shoppers read the last good one.
+ */
 export function policyWordingFaults(policy: Policy): TextFault[] {
   const faults: TextFault[] = [];
-  for (const [offerId, { goals }] of inOrder(policy.offers)) {
-    const measures = new Set(Object.values(goals).map(({ measure }) => (measure.kind === 'countedValue' ? 'value' : measure.kind)));
-    const measure = measures.size === 1 ? [...measures][0] : 'value';
-    for (const [state, byPlace] of Object.entries(policy.wording[offerId] ?? {}) as [MessageState, PlaceTexts][]) {
-      for (const [place, texts] of Object.entries(byPlace) as [TextPlace, Record<string, string>][]) {
-        for (const [language, text] of Object.entries(texts)) {
-          const market = Object.values(policy.markets).find(({ languages }) => languages.includes(language));
-          const found = wordingFaults(text, language, state, placesShowing(byPlace, place, language), market?.currency ?? policy.store.baseCurrency, measure);
-          faults.push(...found.map((fault) => ({ ...fault, offerId, state, place, language })));
-        }
-      }
+  for (const [offerId] of inOrder(policy.offers)) {
+    for (const address of textAddresses(policy, offerId)) {
+      const text = unfinishedText(policy, address) ?? textAt(policy, address) ?? '';
+      faults.push(...faultsAt(policy, address, text).map((fault) => ({ ...fault, ...address })));
     }
   }
   return faults;

@@ -1,6 +1,6 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import type { Evaluation, LeadMessage } from '../evaluation/evaluation.ts';
-import type { CompiledPolicy } from '../evaluation/compile.ts';
+import type { CompiledMarket, CompiledPolicy } from '../evaluation/compile.ts';
 import { formattedArguments } from './arguments.ts';
 import { findText, type FoundText } from './find-text.ts';
 import type { Place } from './places.ts';
@@ -25,7 +25,7 @@ function messageFormat(text: string, language: string): IntlMessageFormat | null
 }
 
 /** Fills an ICU text; null when it is faulty, in which case the shopper sees nothing rather than a wrong sentence. */
-export function renderText(text: string, language: string, values: Record<string, string | number>): string | null {
+export function renderText(text: string, language: string, values: Readonly<Record<string, string | number>>): string | null {
   try {
     const result = messageFormat(text, language)?.format(values);
     return result === undefined ? null : String(result);
@@ -42,23 +42,17 @@ export interface RenderedMessage {
 
 /** What the shopper reads in a place; null when nothing is said there. */
 export function renderLead(compiled: CompiledPolicy, evaluation: Evaluation, place: Place, language: string): RenderedMessage | null {
-  const { lead, marketId, currency } = evaluation;
+  const { lead, marketId } = evaluation;
   const market = marketId ? compiled.markets.get(marketId) : undefined;
-  if (!lead || !market || !currency) return null;
-  return renderMessage(compiled, lead, market.market.languages, currency, place, language);
+  return lead && market ? renderMessage(compiled, lead, market, place, language) : null;
 }
 
-/** A given message in a place and language. */
-export function renderMessage(
-  compiled: CompiledPolicy,
-  lead: LeadMessage,
-  marketLanguages: readonly string[],
-  currency: string,
-  place: Place,
-  language: string,
-): RenderedMessage | null {
-  const found = findText(compiled.policy, lead.offerId, lead.state, place, language, marketLanguages);
+/** A given message in a place and language; null where the shop shows none or none is written that can be filled. */
+export function renderMessage({ policy }: CompiledPolicy, lead: LeadMessage, { market, terms }: Pick<CompiledMarket, 'market' | 'terms'>, place: Place, language: string): RenderedMessage | null {
+  if (policy.look?.silentIn?.[place]) return null;
+  const found = findText(policy, lead.offerId, lead.state, place, language, market.languages);
   if (!found) return null;
-  const text = renderText(found.text, found.language, formattedArguments(lead.arguments, currency, found.language));
+  const setting = { currency: market.currency, timeZone: terms.clocks.market };
+  const text = renderText(found.text, found.language, formattedArguments(lead.arguments, setting, found.language));
   return text === null ? null : { place, text, found };
 }

@@ -23,7 +23,6 @@ import { RowTools } from './RowTools.tsx';
 import { ShopperLibrary } from './ShopperLibrary.tsx';
 import { SharesByMarket } from './SharesByMarket.tsx';
 import { useDistributions } from './use-distributions.ts';
-import { WordingEditor } from './WordingEditor.tsx';
 
 /** Offers in one market: the spend line over the goal grid and the wording. */
 export function OffersView({ query: initial, values }: { query: Record<string, string>; values: ValueCounts | null }) {
@@ -135,7 +134,13 @@ const OfferDetails = memo(function OfferDetails({ offerId, marketId, distributio
       )}
       <AddOffer edit={edit} choose={choose} />
       <Archive choose={choose} />
-      {offerId !== undefined && offer && <WordingEditor key={`${offerId} ${marketId}`} offerId={offerId} offerName={offer.name} marketId={marketId} />}
+      {offerId !== undefined && offer && (
+        <p className="py-1 text-[13px]">
+          <a className="underline decoration-dotted underline-offset-2" href={`/wording?offer=${offerId}&market=${marketId}`} data-testid="to-wording">
+            What shoppers read of “{offer.name}”
+          </a>
+        </p>
+      )}
       <Effect />
       <ShopperLibrary />
       <QualifierLibrary marketId={marketId} open={condition} setOpen={openCondition} />

@@ -18,7 +18,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
   const policy = usePolicy();
   const { compiled, catalogue, money, now } = usePage();
   const edit = useDraft((state) => state.edit);
-  const { currency, languages } = zone.market.market;
+  const { currency } = zone.market.market;
   const seams = useMemo(() => {
     const { input } = inputOfTestCart(cart, catalogue, now);
     const { codes, channel } = cart;
@@ -45,7 +45,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
   };
   const seam = seams[at];
   const sides = seam ? ([['just below', seam.at - 1, seam.below], ['at it', seam.at, seam.here], ['just above', seam.at + 1, seam.above]] as const) : [];
-  const reads = ({ lead }: Evaluation) => (lead ? (renderMessage(compiled, lead, languages, currency, 'strip', cart.language)?.text ?? 'nothing that can be read') : 'nothing');
+  const reads = ({ lead }: Evaluation) => (lead ? (renderMessage(compiled, lead, zone.market, 'strip', cart.language)?.text ?? 'nothing that can be read') : 'nothing');
   const price = (evaluation: Evaluation, id: string) => {
     const option = evaluation.options.find(({ optionId }) => optionId === id);
     return option ? (option.after === 0 ? 'free' : money(option.after, currency)) : 'not offered';

@@ -23,7 +23,7 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
   const { compiled, money, now } = usePage();
   const market = zone.market.market;
   const { options, lead } = evaluateImagined(zone, orderOfValue(at), someoneIn(zone, now, shopper));
-  const message = lead ? renderMessage(compiled, lead, market.languages, market.currency, 'strip', language) : null;
+  const message = lead ? renderMessage(compiled, lead, zone.market, 'strip', language) : null;
   const below = distribution && distribution.orders > 0 ? ordersBelow(distribution, at) / distribution.orders : null;
   return (
     <div className="min-h-[88px] sm:min-h-[46px]" aria-live="off" data-testid="read-out">

@@ -1,15 +1,9 @@
 import { catalogueOf } from '../../core/catalogue/product.ts';
 import { resolveLines, type Cart } from '../../core/cart/cart.ts';
 import { evaluate } from '../../core/evaluation/evaluate.ts';
-import type { Evaluation, EvaluationInput } from '../../core/evaluation/evaluation.ts';
-import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
-import type { Policy } from '../../core/policy/types.ts';
+import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
 import { schemaDefinitions } from '../../core/policy/schema/definitions.ts';
-import type { Estimate } from '../../core/time/estimate.ts';
-import { optionLabel } from '../../core/wording/option-label.ts';
-import { textIn } from '../../core/wording/text-in.ts';
-import { placeIds } from '../../core/wording/places.ts';
-import { renderLead } from '../../core/wording/render.ts';
+import { quoteAnswer } from '../../core/quote/quote-answer.ts';
 import { quotesFor } from '../carriers/quotes-for.ts';
 import { ProblemError, type ProblemField } from '../http/problem.ts';
 import { bodySchema } from '../http/read-request.ts';
@@ -76,67 +70,9 @@ export async function quote({ release, compiled }: CurrentPolicy, request: Quote
   if (unpriced.length > 0) {
     throw refused(lines.flatMap((line, index) => (unpriced.includes(line.product) ? [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }] : [])));
   }
-  return { release, ...quoteBody(compiled, evaluation, language) };
+  return { release, ...quoteAnswer(compiled, evaluation, language) };
 }
 
 function refused(fields: ProblemField[]): ProblemError {
   return new ProblemError({ status: 422, title: 'The cart cannot be quoted', detail: 'No price was computed. The fields named are wrong.', fields });
-}
-
-function quoteBody(compiled: CompiledPolicy, evaluation: Evaluation, asked: string | undefined): object {
-  const market = evaluation.marketId ? compiled.markets.get(evaluation.marketId)?.market : undefined;
-  const languages = market?.languages ?? [];
-  const language = asked ?? languages[0] ?? 'en';
-  const policyOf = (optionId: string) => compiled.policy.options[optionId]!;
-  return {
-    market: evaluation.marketId,
-    zone: evaluation.zoneId,
-    currency: evaluation.currency,
-    goodsValue: evaluation.measures?.goodsValue ?? null,
-    options: evaluation.options.map((option) => ({
-      id: option.optionId,
-      kind: policyOf(option.optionId).kind,
-      label: optionLabel(policyOf(option.optionId), language, languages, option.after === 0),
-      description: textIn(policyOf(option.optionId).description, language, languages),
-      place: placeBody(compiled.policy, policyOf(option.optionId).place, language, languages),
-      priceBefore: option.before,
-      priceAfter: option.after,
-      tax: option.tax,
-      estimate: estimateBody(option.estimate),
-      setBy: option.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
-    })),
-    unavailable: evaluation.unavailable.map(({ optionId, reason, shown }) => ({
-      id: optionId,
-      reason,
-      label: optionLabel(policyOf(optionId), language, languages),
-      text: shown ? textIn(policyOf(optionId).whenUnavailable, language, languages) : null,
-    })),
-    noOptions: evaluation.noOptions,
-    outOfArea: evaluation.noOptions === 'noZone' ? textIn(market?.outOfArea, language, languages) : null,
-    preselected: evaluation.preselected,
-    earlier: evaluation.earlier,
-    totals: evaluation.totals,
-    goals: evaluation.offers.flatMap((offer) => offer.goals.map(({ goalId, ...standing }) => ({ offer: offer.offerId, status: offer.status, goal: goalId, ...standing }))),
-    gifts: evaluation.gifts.map(({ offerId, goalId, product, quantity }) => ({ offer: offerId, goal: goalId, product, quantity })),
-    messages: placeIds.flatMap((place) => {
-      const rendered = renderLead(compiled, evaluation, place, language);
-      return rendered ? [{ place, text: rendered.text, language: rendered.found.language, state: evaluation.lead!.state }] : [];
-    }),
-  };
-}
-
-/** Where it is collected. */
-function placeBody({ places }: Policy, id: string | undefined, language: string, languages: readonly string[]): object | null {
-  const place = id === undefined ? undefined : places?.[id];
-  if (!place) return null;
-  const { name, address, coordinates, hours, instructions } = place;
-  return { id, name, address, coordinates: coordinates ?? null, hours: hours ?? null, instructions: textIn(instructions, language, languages) };
-}
-
-/** Days and moments as ISO 8601. */
-function estimateBody(estimate: Estimate): object {
-  if (estimate.unit === 'workingDays') return estimate;
-  const moment = (instant: number) => new Date(instant).toISOString();
-  const { unit, min, max, starts, earliest, latest } = estimate;
-  return { unit, min, max, leaves: moment(starts), earliest: moment(earliest), latest: moment(latest) };
 }

@@ -11,6 +11,7 @@ import { checkMarkets } from './check-markets.ts';
 import { checkCondition, qualifierCycles } from './check-condition.ts';
 import { checkPlace } from './check-place.ts';
 import { checkZone } from './check-zone.ts';
+import { checkWording } from './check-wording.ts';
 import { checkTestCart } from './check-test-cart.ts';
 
 /**
@@ -41,7 +42,7 @@ export function checkReferences(policy: Policy, valid?: Policy): PolicyFault[] {
   const known = valid && sharesGround(policy, valid) ? valid : null;
   for (const [id, option] of inOrder(policy.options)) if (!known || !sharesOption(id, option, policy, known)) checkOption(id, option, policy, fault);
   for (const [id, offer] of inOrder(policy.offers)) checkOffer(id, offer, policy, fault);
-  for (const id of Object.keys(policy.wording)) if (!policy.offers[id]) fault(`/wording/${id}`, `there is no offer "${id}"`);
+  checkWording(policy, valid, fault);
   for (const [id, cart] of inOrder(policy.testCarts)) checkTestCart(id, cart, policy, fault);
   for (const id of Object.keys(policy.assumptions ?? {})) if (!policy.markets[id]) fault(`/assumptions/${id}`, `there is no market "${id}"`);
   return faults;

@@ -1,0 +1,65 @@
+import type { CompiledMarket, CompiledPolicy } from '../evaluation/compile.ts';
+import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
+import { formatMoney } from '../money/format.ts';
+import type { CompiledGoal, CompiledOffer } from '../offers/compile-offer.ts';
+
+/** A cart's figures to try a text with. */
+export interface TextSample {
+  name: 'typical' | 'least missing' | 'most missing' | 'one piece' | 'many pieces' | 'widest amounts';
+  values: MessageArguments;
+  market: CompiledMarket;
+}
+
+const manyPieces = 99;
+
+/**
+ * Figures with which a text of an offer in a state should be looked at: the typical remainder, the smallest and the largest
+ * there can be, one piece and many, and the market of the offer whose amounts take most room in the language.
+ *
+ * @returns the typical one alone where the offer holds in no market
+ */
+export function textSamples(compiled: CompiledPolicy, offerId: string, state: MessageState, market: CompiledMarket, language: string): TextSample[] {
+  const holding = [...compiled.markets.values()].flatMap((other) => {
+    const found = offerIn(other, offerId);
+    return found ? [{ market: other, ...found }] : [];
+  });
+  const here = holding.find((one) => one.market === market) ?? holding[0];
+  if (!here) return [{ name: 'typical', values: { ...nothing, ...standing('value', 10_000, state, 'typical') }, market }];
+  const valuesIn = ({ offer, goal }: Pick<typeof here, 'offer' | 'goal'>, name: TextSample['name'], items: number): MessageArguments => ({
+    ...nothing,
+    ...standing(goal.counts.kind, goal.target ?? 0, state, name),
+    items,
+    reward: goal.rewards[0]?.kind ?? 'none',
+    deadline: Number.isFinite(offer.span.until) ? offer.span.until : null,
+    code: offer.codes.size === 1 ? [...offer.codes][0]! : null,
+  });
+  const sample = (name: TextSample['name'], items = name === 'one piece' ? 1 : name === 'many pieces' ? manyPieces : 3): TextSample => ({ name, values: valuesIn(here, name, items), market: here.market });
+  const room = ({ market: { market: other }, goal }: typeof here) => formatMoney(goal.target ?? 0, other.currency, language).length;
+  const widest = holding.reduce((most, one) => (room(one) > room(most) ? one : most), here);
+  const ahead = state !== 'reached' && state !== 'missedOut';
+  return [
+    sample('typical'),
+    ...(ahead && state !== 'invite' ? [sample('least missing'), sample('most missing')] : []),
+    sample('one piece'),
+    sample('many pieces'),
+    ...(widest === here ? [] : [{ name: 'widest amounts' as const, values: valuesIn(widest, 'widest amounts', 3), market: widest.market }]),
+  ];
+}
+
+/** The offer and the goal that a state of it speaks of, in the first zone of a market that has it. */
+function offerIn({ zones }: CompiledMarket, offerId: string): { offer: CompiledOffer; goal: CompiledGoal } | null {
+  for (const { offers } of zones) {
+    const offer = offers.find(({ id }) => id === offerId);
+    if (offer) return { offer, goal: offer.goals[offer.goals.length - 1]! };
+  }
+  return null;
+}
+
+const nothing: MessageArguments = { measure: 'value', remaining: 0, goal: 0, counted: 0, percent: 0, items: 3, optionPrice: 0, reward: 'deliveryFree', deadline: null, code: null };
+
+/** Where such a cart stands toward a goal: within the fifth below it, a single unit short of it, or as far off as the state can be. */
+function standing(measure: MessageArguments['measure'], goal: number, state: MessageState, name: TextSample['name']): Pick<MessageArguments, 'measure' | 'remaining' | 'goal' | 'counted' | 'percent'> {
+  const missing = state === 'reached' ? 0 : state === 'invite' || state === 'missedOut' ? goal : name === 'least missing' ? 1 : name === 'most missing' ? Math.max(1, goal - 1) : Math.max(1, Math.floor(goal / 5));
+  const counted = goal - missing;
+  return { measure, remaining: state === 'missedOut' ? 0 : missing, goal, counted, percent: goal === 0 ? 100 : Math.floor((100 * counted) / goal) };
+}

@@ -1,0 +1,75 @@
+import type { MessageState } from '../evaluation/evaluation.ts';
+import { inOrder } from '../ordered.ts';
+import type { Policy } from '../policy/types.ts';
+import { findText } from './find-text.ts';
+import { allLanguages, languagesOfOffer, sourceLanguageOf } from './languages.ts';
+import type { TextPlace } from './places.ts';
+import { messageStates, noteAt, textAt, textPlaces } from './text-address.ts';
+
+/** One text in one language: written, written from a source that has changed since, another one shown instead, or none. */
+export type TextCell =
+  | { language: string; status: 'written'; text: string }
+  | { language: string; status: 'stale'; text: string; madeFrom: string }
+  | { language: string; status: 'unfinished'; text: string }
+  | { language: string; status: 'fallsBack'; to: string; text: string }
+  | { language: string; status: 'missing' }
+  | { language: string; status: 'notNeeded' };
+
+/** One text of the store in all languages. */
+export interface TextRow {
+  offerId: string;
+  state: MessageState;
+  place: TextPlace;
+  source: string | undefined;
+  /** by language, the source language first */
+  cells: TextCell[];
+}
+
+/**
+ * All texts side by side, archived offers left out: a row for every state and place in which some language has a text.
+ * A language is needed where a market with it has the offer; a place's own text is needed in those languages that have
+ * none for every place.
+ */
+export function textTable(policy: Policy): { languages: string[]; rows: TextRow[] } {
+  const languages = allLanguages(policy);
+  const source = sourceLanguageOf(policy);
+  const rows: TextRow[] = [];
+  for (const [offerId, { archived }] of inOrder(policy.offers)) {
+    if (archived) continue;
+    const needed = languagesOfOffer(policy, offerId);
+    for (const { id: state } of messageStates) {
+      for (const place of textPlaces) {
+        if (Object.keys(policy.wording[offerId]?.[state]?.[place] ?? {}).length === 0 && !hasNotes(policy, offerId, state, place)) continue;
+        const cells = languages.map((language) => cellOf(policy, { offerId, state, place, language }, source, needed));
+        rows.push({ offerId, state, place, source: textAt(policy, { offerId, state, place, language: source }), cells });
+      }
+    }
+  }
+  return { languages, rows };
+}
+
+function hasNotes({ textNotes }: Policy, offerId: string, state: MessageState, place: TextPlace): boolean {
+  return Object.values(textNotes?.[offerId]?.[state]?.[place] ?? {}).some(({ unfinished }) => unfinished !== undefined);
+}
+
+function cellOf(policy: Policy, address: { offerId: string; state: MessageState; place: TextPlace; language: string }, source: string, needed: ReadonlySet<string>): TextCell {
+  const { offerId, state, place, language } = address;
+  const text = textAt(policy, address);
+  const note = noteAt(policy, address);
+  if (note?.unfinished !== undefined) return { language, status: 'unfinished', text: note.unfinished };
+  if (text !== undefined && text.trim() !== '') {
+    const now = textAt(policy, { ...address, language: source });
+    const stale = language !== source && note?.madeFrom !== undefined && now !== undefined && now !== note.madeFrom;
+    return stale ? { language, status: 'stale', text, madeFrom: note.madeFrom! } : { language, status: 'written', text };
+  }
+  if (!needed.has(language)) return { language, status: 'notNeeded' };
+  const first = inOrder(policy.markets).find(([, { languages }]) => languages.includes(language))?.[1].languages ?? [];
+  const found = findText(policy, offerId, state, place === 'everyPlace' ? 'strip' : place, language, first);
+  if (!found) return { language, status: 'missing' };
+  // A place without its own text inherits; that is no lack.
+  if (place !== 'everyPlace' && found.inherited && !found.fallback) return { language, status: 'notNeeded' };
+  return { language, status: 'fallsBack', to: found.language, text: found.text };
+}
+
+/** Cells that want a translator. */
+export const wantsWork = ({ status }: TextCell): boolean => status === 'stale' || status === 'missing' || status === 'fallsBack' || status === 'unfinished';

@@ -1,0 +1,8 @@
+declare module 'wcag-contrast' {
+  const contrast: { hex: (one: string, other: string) => number };
+  export default contrast;
+}
+
+declare module 'xliff' {
+  export function xliff2js(document: string): Promise<unknown>;
+}
