@@ -20,7 +20,7 @@ const manyPieces = 99;
  */
 export function textSamples(compiled: CompiledPolicy, offerId: string, state: MessageState, market: CompiledMarket, language: string): TextSample[] {
   const holding = [...compiled.markets.values()].flatMap((other) => {
-    const found = offerIn(other, offerId);
+    const found = offerIn(other, offerId, state);
     return found ? [{ market: other, ...found }] : [];
   });
   const here = holding.find((one) => one.market === market) ?? holding[0];
@@ -47,12 +47,18 @@ export function textSamples(compiled: CompiledPolicy, offerId: string, state: Me
 }
 
 /** The offer and the goal that a state of it speaks of, in the first zone of a market that has it. */
-function offerIn({ zones }: CompiledMarket, offerId: string): { offer: CompiledOffer; goal: CompiledGoal } | null {
+function offerIn({ zones }: CompiledMarket, offerId: string, state: MessageState): { offer: CompiledOffer; goal: CompiledGoal } | null {
   for (const { offers } of zones) {
     const offer = offers.find(({ id }) => id === offerId);
-    if (offer) return { offer, goal: offer.goals[offer.goals.length - 1]! };
+    if (offer) return { offer, goal: offer.goals[goalSpokenOf(state, offer.goals.length)]! };
   }
   return null;
+}
+
+/** On the way the first goal is spoken of, beyond it the second, and when all are reached the last. */
+function goalSpokenOf(state: MessageState, goals: number): number {
+  if (state === 'reached' || state === 'missedOut') return goals - 1;
+  return state === 'onward' ? Math.min(1, goals - 1) : 0;
 }
 
 const nothing: MessageArguments = { measure: 'value', remaining: 0, goal: 0, counted: 0, percent: 0, items: 3, optionPrice: 0, reward: 'deliveryFree', deadline: null, code: null };

@@ -4,7 +4,7 @@ export const trail = [
   { id: 'markets', name: 'Markets', built: true, holds: '' },
   { id: 'delivery', name: 'Delivery', built: true, holds: '' },
   { id: 'offers', name: 'Offers', built: true, holds: '' },
-  { id: 'wording', name: 'Wording', built: false, holds: 'All texts that shoppers read, by state, place and language, side by side. Two states can be written at Offers already.' },
+  { id: 'wording', name: 'Wording', built: true, holds: '' },
   { id: 'rehearse', name: 'Rehearse', built: true, holds: '' },
   { id: 'release', name: 'Release', built: true, holds: '' },
   { id: 'results', name: 'Results', built: false, holds: 'What happened after a release: order values before and after, delivery given away, and whether there are enough orders to tell.' },

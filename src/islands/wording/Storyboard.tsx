@@ -1,0 +1,61 @@
+import { useMemo } from 'react';
+import type { CompiledMarket } from '../../core/evaluation/compile.ts';
+import type { MessageState } from '../../core/evaluation/evaluation.ts';
+import { formattedArguments } from '../../core/wording/arguments.ts';
+import { findText } from '../../core/wording/find-text.ts';
+import { lookOf } from '../../core/wording/look.ts';
+import type { TextPlace } from '../../core/wording/places.ts';
+import { renderText } from '../../core/wording/render.ts';
+import { textSamples } from '../../core/wording/samples.ts';
+import { messageStates, textAt, type TextAddress } from '../../core/wording/text-address.ts';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { useServerClock } from '../frame/use-server-clock.ts';
+import { PlaceScene } from '../storefront/PlaceScene.tsx';
+import { TextEditor } from './TextEditor.tsx';
+
+/** The states of an offer from left to right, each as the shopper sees it, with its text beneath. */
+export function Storyboard({ offerId, market, language, place, state, choose }: { offerId: string; market: CompiledMarket; language: string; place: TextPlace; state: MessageState; choose: (state: MessageState) => void }) {
+  return (
+    <ol className="storyboard" aria-label="What shoppers read, from nothing in the cart to the goal and beyond" data-testid="storyboard">
+      {messageStates.map(({ id, name, means }, index) => (
+        <li key={id} className="story-frame" data-chosen={id === state} onFocus={() => choose(id)}>
+          <h2 className="font-sans text-[13px] font-semibold" title={means}>
+            <span className="text-soft">{index + 1}</span> {name}
+          </h2>
+          <StoryFrame offerId={offerId} market={market} language={language} place={place} state={id} />
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function StoryFrame({ offerId, market, language, place, state }: { offerId: string; market: CompiledMarket; language: string; place: TextPlace; state: MessageState }) {
+  const policy = usePolicy();
+  const { compiled } = usePage();
+  const now = useServerClock();
+  const address = useMemo<TextAddress>(() => ({ offerId, state, place, language }), [offerId, state, place, language]);
+  const shown = place === 'everyPlace' ? 'strip' : place;
+  const { languages } = market.market;
+  const found = findText(policy, offerId, state, shown, language, languages);
+  const [sample] = textSamples(compiled, offerId, state, market, language);
+  const setting = { currency: sample!.market.market.currency, timeZone: market.terms.clocks.market };
+  const text = found && renderText(found.text, found.language, formattedArguments(sample!.values, setting, found.language));
+  const own = textAt(policy, address) !== undefined;
+  // What would be shown without a text of its own: another one of the same state, or that of being on the way.
+  const said = found && !own ? inheritance(found.inherited, found.language, language, place, policy.wording[offerId]?.[state] !== undefined) : null;
+  return (
+    <>
+      <div className="relative" data-inherits={said !== null}>
+        <PlaceScene place={shown} message={text === null ? undefined : { text, language: found!.language }} look={lookOf(policy)} percent={sample!.values.percent} deadline={sample!.values.deadline} now={now} timeZone={market.terms.clocks.market} />
+      </div>
+      <TextEditor key={`${place} ${language}`} address={address} label={`${messageStates.find(({ id }) => id === state)!.name}, ${language}, ${place === 'everyPlace' ? 'every place' : place}`} inherited={own ? null : found} />
+      {said && <p className="text-[12px] text-soft">{said}</p>}
+    </>
+  );
+}
+
+function inheritance(fromEveryPlace: boolean, found: string, wanted: string, place: TextPlace, hasState: boolean): string {
+  if (!hasState) return 'as on the way';
+  if (found !== wanted) return `falls back to ${found}`;
+  return fromEveryPlace && place !== 'everyPlace' ? 'from every place' : 'as on the way';
+}

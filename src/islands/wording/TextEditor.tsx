@@ -1,0 +1,150 @@
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { dropUnfinished, setText } from '../../client/text-edits.ts';
+import type { FoundText } from '../../core/wording/find-text.ts';
+import { directionOf } from '../../core/wording/languages.ts';
+import { faultsAt, subjectOf } from '../../core/wording/policy-faults.ts';
+import { textAt, unfinishedText, type TextAddress } from '../../core/wording/text-address.ts';
+import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { begunAt, completionsOf, type Completion } from './completions.ts';
+import { MarkedText } from './MarkedText.tsx';
+
+const pause = 700;
+
+/**
+ * One text, typed as plain text with its arguments shown as chips. A brace offers what can stand there; a mistake is explained
+ * and shown where it is, and as long as the text cannot be shown shoppers read the last good one.
+ *
+ * @param inherited what is shown as long as nothing stands here
+ */
+export function TextEditor({ address, label, inherited, rows = 2 }: { address: TextAddress; label: string; inherited: FoundText | null; rows?: number }) {
+  const policy = usePolicy();
+  const show = useDraft((draft) => draft.show);
+  const edit = useDraft((draft) => draft.edit);
+  const [typing, setTyping] = useState<string | null>(null);
+  const [caret, setCaret] = useState<number | null>(null);
+  const [at, setAt] = useState(0);
+  const field = useRef<HTMLTextAreaElement>(null);
+  const listId = useId();
+  const good = textAt(policy, address) ?? '';
+  const unfinished = unfinishedText(policy, address);
+  const text = typing ?? unfinished ?? good;
+  const offer = policy.offers[address.offerId]!;
+  const { language } = address;
+
+  const save = useRef<() => void>(() => {});
+  useEffect(() => {
+    save.current = () => {
+      if (typing === null) return;
+      edit(setText(address, typing));
+      setTyping(null);
+    };
+  });
+  useEffect(() => {
+    if (typing === null) return;
+    const timer = setTimeout(() => save.current(), pause);
+    return () => clearTimeout(timer);
+  }, [typing]);
+  useEffect(() => () => save.current(), []);
+
+  const faults = useMemo(() => faultsAt(policy, address, text), [policy, address, text]);
+  const breaks = faults.some((fault) => fault.breaks);
+  const begun = caret === null ? null : begunAt(text, caret);
+  const offered = useMemo(() => {
+    if (!begun) return [];
+    const { measure, without } = subjectOf(offer);
+    return completionsOf(measure, without, language).filter(({ id }) => id.toLowerCase().startsWith(begun.typed.toLowerCase()));
+  }, [begun, offer, language]);
+  const chosen = offered[Math.min(at, offered.length - 1)];
+
+  const type = (next: string, position: number) => {
+    setTyping(next);
+    setCaret(position);
+    setAt(0);
+    show(setText(address, next));
+  };
+  const put = (completion: Completion, from: number, to: number) => {
+    const next = `${text.slice(0, from)}${completion.text}${text.slice(to)}`;
+    type(next, from + completion.caret);
+    setCaret(null);
+    requestAnimationFrame(() => {
+      field.current?.focus();
+      field.current?.setSelectionRange(from + completion.caret, from + completion.caret);
+    });
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLTextAreaElement>) => {
+    if (begun && chosen) {
+      const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+      if (by !== 0) setAt((offered.indexOf(chosen) + by + offered.length) % offered.length);
+      else if (event.key === 'Enter' || event.key === 'Tab') {
+        const closing = /^[A-Za-z]*\}/.exec(text.slice(caret!))?.[0].length ?? 0;
+        put(chosen, begun.from, caret! + closing);
+      } else if (event.key === 'Escape') setCaret(null);
+      else return;
+      event.preventDefault();
+      event.stopPropagation();
+    } else if (event.key === 'Escape' && typing !== null) {
+      event.stopPropagation();
+      setTyping(null);
+      show(null);
+    }
+  };
+  const goTo = (offset: number, length: number) => {
+    field.current?.focus();
+    field.current?.setSelectionRange(offset, offset + length);
+  };
+  const { state } = address;
+  return (
+    <div data-testid={`text-${state}`} onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && (setCaret(null), save.current())}>
+      <div className="marked-text" data-inherits={text === '' && inherited !== null}>
+        <div className="behind" aria-hidden="true" dir={directionOf(language)}>
+          <MarkedText text={text} faults={faults} />
+        </div>
+        <textarea
+          ref={field}
+          rows={rows}
+          value={text}
+          lang={language}
+          dir={directionOf(language)}
+          placeholder={inherited?.text ?? 'nothing is said'}
+          aria-label={label}
+          aria-invalid={breaks}
+          aria-autocomplete="list"
+          aria-controls={chosen ? listId : undefined}
+          aria-activedescendant={chosen ? `${listId}-${chosen.id.replace(' ', '-')}` : undefined}
+          data-own-undo={typing !== null}
+          maxLength={1000}
+          onChange={(event) => type(event.target.value, event.target.selectionStart)}
+          onKeyDown={onKeyDown}
+          onClick={(event) => setCaret(event.currentTarget.selectionStart)}
+        />
+      </div>
+      {begun && chosen && (
+        <ul id={listId} className="completions" role="listbox" aria-label="What can stand here">
+          {offered.map((completion) => (
+            <li key={completion.id} id={`${listId}-${completion.id.replace(' ', '-')}`} role="option" aria-selected={completion === chosen} onMouseDown={(event) => event.preventDefault()} onClick={() => put(completion, begun.from, caret!)}>
+              <span className="text-primary">{`{${completion.id}}`}</span> <span className="text-soft">{completion.means}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="text-[12px]">
+        {faults.map((fault) => (
+          <p key={fault.message} className={fault.severity === 'wrong' ? 'text-error' : 'text-warning'} role={fault.breaks ? 'alert' : undefined}>
+            {fault.at && (
+              <button type="button" className="underline decoration-dotted underline-offset-2" onClick={() => goTo(fault.at!.offset, fault.at!.length)}>
+                at {fault.at.offset + 1}
+              </button>
+            )}{' '}
+            {fault.message}
+          </p>
+        ))}
+        {breaks && <p className="text-soft">{good ? <>Shoppers go on reading “<span lang={language}>{good}</span>”.</> : inherited ? 'Shoppers read what is inherited.' : 'Shoppers read nothing here.'}</p>}
+        {unfinished !== undefined && typing === null && (
+          <button type="button" className="quiet-button !px-0 underline decoration-dotted underline-offset-2" onClick={() => edit(dropUnfinished(address))}>
+            Give it up
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { takeTranslations } from '../../client/text-edits.ts';
+import { readTextCsv, textCsv } from '../../core/translations/text-csv.ts';
+import { readXliff } from '../../core/translations/read-xliff.ts';
+import { targetLanguages, type TranslationReading } from '../../core/translations/translation.ts';
+import { xliffOf } from '../../core/translations/write-xliff.ts';
+import { stateName, textAt } from '../../core/wording/text-address.ts';
+import { SaveAs } from '../../ui/SaveAs.tsx';
+import { usePolicy } from '../frame/page-context.tsx';
+import { saveCsv, saveFile } from '../frame/save-file.ts';
+import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+
+const largest = 5_000_000;
+const listed = 40;
+
+/** Texts out to translators and in again: XLIFF for one language, or a table of all. What a file would change is shown before it does. */
+export function TranslationFiles({ language }: { language: string }) {
+  const policy = usePolicy();
+  const { edit, refusal } = useGuardedEdit();
+  const [reading, setReading] = useState<TranslationReading | null>(null);
+  const [said, setSaid] = useState('');
+  const targets = targetLanguages(policy);
+  const into = targets.includes(language) ? language : targets[0];
+  const choose = async (file: File | undefined) => {
+    setSaid('');
+    setReading(null);
+    if (!file) return;
+    if (file.size > largest) return setSaid('A file of translations has at most 5 MB. Nothing was read.');
+    const text = await file.text();
+    setReading(/^\ufeff?\s*</.test(text) ? readXliff(text, policy) : readTextCsv(text, policy));
+  };
+  const take = () => {
+    if (!reading || !edit(takeTranslations(reading.changed))) return;
+    setSaid(`${count(reading.changed.length, 'text')} taken over. Undo takes all of it back.`);
+    setReading(null);
+  };
+  return (
+    <section className="mt-3 border-t border-hairline pt-2 text-[13px]" aria-label="Files for translators">
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <strong className="font-head text-[14px]">For translators</strong>
+        {into !== undefined && <SaveAs what={`texts for ${into}`} forms={[{ name: `XLIFF 2.1, ${into}`, save: () => saveFile(`texts-${into}.xlf`, new Blob([xliffOf(policy, into)], { type: 'application/xliff+xml' })) }]} />}
+        <SaveAs what="all texts" forms={[{ name: 'CSV, all languages', save: () => saveTable() }]} />
+        <label className="inline-flex min-w-0 flex-wrap items-baseline gap-2">
+          read one <input type="file" className="max-w-full" accept=".xlf,.xliff,.csv,text/csv,application/xliff+xml" onChange={(event) => void choose(event.target.files?.[0])} data-testid="translation-file" />
+        </label>
+      </p>
+      {refusal}
+      {reading && (
+        <div className="border-l-2 border-primary pl-3" data-testid="translation-diff">
+          <p>
+            {reading.changed.length === 0 ? 'It would change nothing.' : `It would change ${count(reading.changed.length, 'text')}.`}
+            {reading.same > 0 && ` ${reading.same} as they are.`}
+            {reading.empty > 0 && ` ${reading.empty} not translated.`}
+          </p>
+          <ul>
+            {reading.changed.slice(0, listed).map(({ address, text }) => (
+              <li key={`${address.offerId} ${address.state} ${address.place} ${address.language}`}>
+                <strong>{policy.offers[address.offerId]?.name}</strong>, {stateName(address.state)}, {address.language}: {quoted(textAt(policy, address))} becomes “<span lang={address.language}>{text}</span>”
+              </li>
+            ))}
+            {reading.changed.length > listed && <li>and {reading.changed.length - listed} more</li>}
+            {reading.rejected.slice(0, listed).map(({ at, reason }, index) => (
+              <li key={index} className="text-error">
+                {at}: {reason}
+              </li>
+            ))}
+          </ul>
+          {reading.rejected.length > 0 && <p>What cannot be taken over stays as it is.</p>}
+          <button type="button" className="btn btn-xs btn-primary" disabled={reading.changed.length === 0} onClick={take} data-testid="take-translations">
+            Take it over
+          </button>
+        </div>
+      )}
+      {said && <p role="status">{said}</p>}
+    </section>
+  );
+
+  function saveTable() {
+    const { heading, rows } = textCsv(policy);
+    saveCsv('texts', heading, rows);
+  }
+}
+
+const count = (number: number, what: string): string => `${number} ${what}${number === 1 ? '' : 's'}`;
+const quoted = (text: string | undefined): string => (text === undefined ? 'nothing' : `“${text}”`);

@@ -1,0 +1,75 @@
+import { useMemo } from 'react';
+import { leadOrder, type LeadRank } from '../../core/evaluation/lead-order.ts';
+import type { Silence } from '../../core/evaluation/lead-message.ts';
+import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
+import { inOrder } from '../../core/ordered.ts';
+import { findPlace } from '../../core/places/find-zone.ts';
+import { normalPostcode } from '../../core/places/postcode.ts';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+
+const because: Record<Silence, string> = {
+  notYet: 'has not begun',
+  over: 'is over',
+  needsCode: 'waits for its code',
+  notForShopper: 'not for this shopper',
+  usedUp: 'used up',
+  nothingToGive: 'gives nothing here',
+  noPromise: 'no honest promise can be made',
+  freeAlready: 'would give what is free already',
+};
+
+/** For each test cart of the market, which offer speaks, which wait for it, and why the others are silent. */
+export function WhoLeads({ marketId }: { marketId: string }) {
+  const policy = usePolicy();
+  const { compiled, catalogue, now } = usePage();
+  const carts = useMemo(
+    () =>
+      inOrder(policy.testCarts).flatMap(([id, cart]) => {
+        const { destination } = cart;
+        const place = findPlace(compiled, destination, destination.postcode === '' ? '' : normalPostcode(destination.postcode));
+        return place.market?.id === marketId ? [{ id, name: cart.name, order: leadOrder(compiled, inputOfTestCart(cart, catalogue, now).input) }] : [];
+      }),
+    [policy.testCarts, compiled, catalogue, now, marketId],
+  );
+  const nameOf = ({ offerId }: LeadRank) => policy.offers[offerId]?.name ?? offerId;
+  return (
+    <section aria-label="Who leads">
+      <p className="max-w-[70ch] py-1 text-soft">
+        One message is shown at a time, and it never rotates: the offer of the highest priority that is for this shopper and not yet reached; when all are reached, the best of them. Among equals the one listed first.
+      </p>
+      {carts.length === 0 && <p className="py-1">No test cart goes to this market. One can be put together at Rehearse.</p>}
+      <table className="w-full text-left text-[13px]" data-testid="who-leads">
+        {carts.length > 0 && (
+          <thead>
+            <tr className="border-b border-hairline text-soft">
+              <th scope="col" className="py-1 font-normal">test cart</th>
+              <th scope="col" className="py-1 font-normal">leads</th>
+              <th scope="col" className="py-1 font-normal">waits for it</th>
+              <th scope="col" className="py-1 font-normal">silent, and why</th>
+            </tr>
+          </thead>
+        )}
+        <tbody>
+          {carts.map(({ id, name, order }) => {
+            const reasons = (Object.keys(because) as Silence[]).flatMap((reason) => {
+              const names = order.filter((one) => one.rank === 'silent' && one.because === reason).map(nameOf);
+              return names.length > 0 ? [`${because[reason]}: ${names.join(', ')}`] : [];
+            });
+            return (
+              <tr key={id} className="border-b border-hairline align-top" data-testid={`leads-${id}`}>
+                <th scope="row" className="py-1 pr-3 font-normal">
+                  <a className="underline decoration-dotted underline-offset-2" href={`/rehearse?cart=${id}`}>
+                    {name}
+                  </a>
+                </th>
+                <td className="py-1 pr-3 font-semibold">{order.filter(({ rank }) => rank === 'leads').map(nameOf).join(', ') || <span className="font-normal text-soft">nobody</span>}</td>
+                <td className="py-1 pr-3">{order.filter(({ rank }) => rank === 'after').map(nameOf).join(', ')}</td>
+                <td className="py-1 text-soft">{reasons.join('; ')}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}

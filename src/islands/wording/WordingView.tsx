@@ -1,0 +1,128 @@
+import { useMemo, useState } from 'react';
+import type { MessageState } from '../../core/evaluation/evaluation.ts';
+import { inOrder } from '../../core/ordered.ts';
+import { formattedArguments } from '../../core/wording/arguments.ts';
+import { findText } from '../../core/wording/find-text.ts';
+import { allLanguages, languagesOfOffer } from '../../core/wording/languages.ts';
+import { places, type TextPlace } from '../../core/wording/places.ts';
+import { renderText } from '../../core/wording/render.ts';
+import { textSamples } from '../../core/wording/samples.ts';
+import { textAddresses, textPlaces } from '../../core/wording/text-address.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { useQuery } from '../frame/use-query.ts';
+import { useShopFonts } from '../storefront/use-shop-fonts.ts';
+import { LanguageTable } from './LanguageTable.tsx';
+import { LookEditor } from './LookEditor.tsx';
+import { Samples } from './Samples.tsx';
+import { Storyboard } from './Storyboard.tsx';
+import { TranslationFiles } from './TranslationFiles.tsx';
+import { WhoLeads } from './WhoLeads.tsx';
+
+const views = [
+  ['', 'Storyboard'],
+  ['languages', 'All languages'],
+  ['leads', 'Who leads'],
+  ['look', 'Strip and bar'],
+] as const;
+
+/** What shoppers read of an offer: the storyboard, all languages, who leads, and how it looks. */
+export function WordingView({ query: initial }: { query: Record<string, string> }) {
+  const policy = usePolicy();
+  const { compiled } = usePage();
+  const [query, setQuery] = useQuery(initial);
+  const [state, setState] = useState<MessageState>('progress');
+  const offers = inOrder(policy.offers).filter(([, { archived }]) => !archived);
+  const offerId = policy.offers[query.offer ?? ''] ? query.offer! : (offers[0]?.[0] ?? inOrder(policy.offers)[0]?.[0]);
+  const markets = inOrder(policy.markets);
+  const offer = offerId === undefined ? undefined : policy.offers[offerId];
+  const holdsIn = ([id]: readonly [string, unknown]) => offer !== undefined && (!offer.markets || offer.markets[id]) && (offer.unlock.by === 'code' || Object.values(offer.goals).some(({ targets }) => targets[id]));
+  const marketId = policy.markets[query.market ?? ''] ? query.market! : (markets.find(holdsIn) ?? markets[0]!)[0];
+  const market = compiled.markets.get(marketId)!;
+  const known = offerId === undefined ? [] : textAddresses(policy, offerId).map((address) => address.language);
+  const languages = [...new Set([...market.market.languages, ...(offerId === undefined ? [] : languagesOfOffer(policy, offerId)), ...known])];
+  const language = languages.includes(query.language ?? '') ? query.language! : market.market.languages[0]!;
+  const place: TextPlace = textPlaces.find((id) => id === query.place) ?? 'everyPlace';
+  useShopFonts(useMemo(() => allLanguages(policy), [policy]));
+  const view = views.find(([id]) => id === query.view)?.[0] ?? '';
+  return (
+    <div className="px-5 py-3">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <h1 className="text-[22px] leading-9">
+          {offerId === undefined || !offer ? (
+            'Wording'
+          ) : (
+            <>
+              Shoppers read of{' '}
+              <PhraseSelect head label="Offer" value={offerId} options={(offer.archived ? inOrder(policy.offers) : offers).map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ offer: id, market: '', language: '' })} testId="offer-phrase" />{' '}
+              in <PhraseSelect head label="Market" value={marketId} options={markets.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ market: id, language: '' })} testId="market-phrase" />, in{' '}
+              <PhraseSelect head label="Language" value={language} options={languages.map((tag) => [tag, tag])} choose={(tag) => setQuery({ language: tag })} testId="language-phrase" />
+            </>
+          )}
+        </h1>
+        <div role="group" aria-label="What to look at">
+          {views.map(([id, name]) => (
+            <button key={id} type="button" className="day-toggle" aria-pressed={id === view} onClick={() => setQuery({ view: id })} data-testid={`view-${id || 'storyboard'}`}>
+              {name}
+            </button>
+          ))}
+        </div>
+      </div>
+      {offerId === undefined || !offer ? (
+        <p className="py-4 text-soft">
+          There is no offer in this draft, so there is nothing to say. <a className="underline" href="/offers">Offers</a> is where one begins.
+        </p>
+      ) : (
+        <>
+          {view === '' && (
+            <>
+              <Places offerId={offerId} language={language} place={place} choose={(id) => setQuery({ place: id === 'everyPlace' ? '' : id })} />
+              <Storyboard key={offerId} offerId={offerId} market={market} language={language} place={place} state={state} choose={setState} />
+              <div className="mt-3">
+                <Samples offerId={offerId} market={market} language={language} place={place} state={state} />
+              </div>
+            </>
+          )}
+          {view === 'languages' && (
+            <>
+              <LanguageTable shownLanguages={query.beside ?? ''} choose={(beside) => setQuery({ beside })} />
+              <TranslationFiles language={query.beside ?? ''} />
+            </>
+          )}
+          {view === 'leads' && <WhoLeads marketId={marketId} />}
+          {view === 'look' && <Looks offerId={offerId} marketId={marketId} language={language} />}
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The places; one with a text of its own in this language is marked. */
+function Places({ offerId, language, place, choose }: { offerId: string; language: string; place: TextPlace; choose: (place: TextPlace) => void }) {
+  const { wording } = usePolicy();
+  return (
+    <p className="mb-2 flex flex-wrap items-baseline gap-x-1" role="group" aria-label="Place in the shop">
+      <span className="text-soft">at</span>
+      {textPlaces.map((id) => {
+        const own = id !== 'everyPlace' && Object.values(wording[offerId] ?? {}).some((byPlace) => byPlace[id]?.[language] !== undefined);
+        return (
+          <button key={id} type="button" className="day-toggle" aria-pressed={id === place} onClick={() => choose(id)} data-testid={`place-${id}`}>
+            {id === 'everyPlace' ? 'every place' : places[id].short}
+            {own && <span className="text-ember" title="has texts of its own"> ◆</span>}
+          </button>
+        );
+      })}
+    </p>
+  );
+}
+
+function Looks({ offerId, marketId, language }: { offerId: string; marketId: string; language: string }) {
+  const policy = usePolicy();
+  const { compiled } = usePage();
+  const market = compiled.markets.get(marketId)!;
+  const [sample] = textSamples(compiled, offerId, 'progress', market, language);
+  const found = findText(policy, offerId, 'progress', 'strip', language, market.market.languages);
+  const setting = { currency: sample!.market.market.currency, timeZone: market.terms.clocks.market };
+  const text = found && renderText(found.text, found.language, formattedArguments(sample!.values, setting, found.language));
+  return <LookEditor message={text === null ? undefined : { text, language: found!.language }} timeZone={market.terms.clocks.market} />;
+}
