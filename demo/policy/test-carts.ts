@@ -32,10 +32,11 @@ const midweek = '2026-11-25T11:00Z';
 
 /** Between them they go through everything that the demo's policy says; those pinned stand on the bench. */
 export const testCarts: Policy['testCarts'] = {
-  'beach-day': cart('Beach day', 'nl-NL', nl, { 'tidewing-16': 1, 'line-50': 1, winder: 2 }, pinned),
+  'beach-day': cart('Beach day', 'nl-NL', nl, { 'tidewing-16': 1, 'line-50': 1, winder: 2 }, { ...pinned, expects: { options: { 'nlbe-door': 595, 'nlbe-counter': null }, goals: { 'free-delivery': false }, messages: { strip: 'Nog €\u00a013,20 tot gratis bezorging.' }, toPay: 6775 } }),
   'first-stunt-kite': cart('First stunt kite', 'nl-NL', { country: 'BE', postcode: '8499' }, { 'petrel-stunt': 1, 'repair-tape': 1 }, pinned),
   'gift-and-spares': cart('Gift card and spares', 'en-GB', gb, { 'gift-card-25': 1, 'gull-delta': 1, 'reel-small': 2, 'swivel-pack': 3 }, pinned),
   'two-steps-on': cart('On to the next step', 'de-DE', de, { 'night-heron': 1 }, pinned),
+  'two-steps-arabic': cart('The same, read in Arabic', 'ar-DE', de, { 'night-heron': 1 }, { placed: { charged: 590, option: 'deat-door', exception: 'agreed on the telephone' } }),
   'coins-in-zurich': cart('Paid in coins', 'de-CH', ch, { 'dune-hopper': 1, 'reel-brake': 1 }, pinned),
 
   'member-midweek': cart('Member, midweek', 'nl-NL', nl, { 'tidewing-16': 1 }, { shopper: member, at: midweek }),

@@ -2,6 +2,8 @@ import { useId, useState, type ReactNode } from 'react';
 
 export interface Reason {
   sentence: string;
+  /** where what it rests on is set */
+  address?: string;
   children: Reason[];
 }
 
@@ -31,12 +33,17 @@ export function useWhy(what: string, reason: () => Reason | null): { button: Rea
   };
 }
 
-function Reasons({ reasons }: { reasons: Reason[] }) {
+export function Reasons({ reasons }: { reasons: Reason[] }) {
   return (
     <ul>
       {reasons.map((reason, index) => (
         <li key={index} className="py-0.5">
           {reason.sentence}
+          {reason.address !== undefined && (
+            <a className="ml-1 text-[12px] whitespace-nowrap text-primary underline decoration-dotted underline-offset-2" href={reason.address} aria-label={`Go to what set it: ${reason.sentence}`}>
+              set there
+            </a>
+          )}
           {reason.children.length > 0 && (
             <div className="pl-3 text-soft">
               <Reasons reasons={reason.children} />

@@ -6,7 +6,7 @@ import type { Facts } from './facts.ts';
 
 /** A condition ready to be asked, in a market. */
 export type CompiledCondition =
-  | { kind: 'tree'; of: Condition['of']; children: CompiledCondition[]; holds: (facts: Facts) => boolean; /** name of the qualifier it is */ qualifier: string | null }
+  | { kind: 'tree'; of: Condition['of']; children: CompiledCondition[]; holds: (facts: Facts) => boolean; /** id of the qualifier it is */ qualifier: string | null }
   | { kind: 'leaf'; leaf: Leaf; node: ConditionNode; holds: (facts: Facts) => boolean };
 
 /**
@@ -23,8 +23,7 @@ export function compileCondition(condition: Condition, qualifiers: Record<string
 function compileNode(node: ConditionNode, qualifiers: Record<string, Qualifier>, terms: MarketTerms): CompiledCondition {
   if (node.kind === 'group') return compileCondition(node, qualifiers, terms);
   if (node.kind === 'qualifier') {
-    const { name, condition } = qualifiers[node.qualifier]!;
-    return compileCondition(condition, qualifiers, terms, name);
+    return compileCondition(qualifiers[node.qualifier]!.condition, qualifiers, terms, node.qualifier);
   }
   const leaf = compileLeaf(node, terms);
   return { kind: 'leaf', leaf, node, holds: leaf.holds };

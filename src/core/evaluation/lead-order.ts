@@ -9,7 +9,7 @@ import type { EvaluationInput } from './evaluation.ts';
 import { voicesOf, type Silence } from './lead-message.ts';
 
 /** What comes of an offer that wants to speak: it leads, another one does, or it says nothing. */
-export type LeadRank = { offerId: string; rank: 'leads' | 'after' } | { offerId: string; rank: 'silent'; because: Silence };
+export type LeadRank = { offerId: string; rank: 'leads' } | { offerId: string; rank: 'after' } | { offerId: string; rank: 'silent'; because: Silence };
 
 /**
  * Every offer of the zone in the order in which they are asked, and what comes of each: one leads, the others wait for it
@@ -25,5 +25,5 @@ export function leadOrder(compiled: CompiledPolicy, input: EvaluationInput): Lea
   if (!place.found || options.length === 0) return [];
   const { terms } = place.market;
   const context = zoneContext(place.zone, measureCart(input.cart, terms, ratesAt(terms, destination.region), destination), postcode, input);
-  return voicesOf(context, options).map(({ offerId, voice }) => ('silent' in voice ? { offerId, rank: 'silent', because: voice.silent } : { offerId, rank: lead?.offerId === offerId ? 'leads' : 'after' }));
+  return voicesOf(context, options).map(({ offerId, voice }) => ('silent' in voice ? { offerId, rank: 'silent', because: voice.silent } : lead?.offerId === offerId ? { offerId, rank: 'leads' } : { offerId, rank: 'after' }));
 }

@@ -1128,6 +1128,7 @@ export interface TestCart {
   redemptions?: Redemptions;
   earlier?: EarlierChoice;
   expects?: Expectation;
+  placed?: PlacedOrder;
 }
 export interface Destination {
   country: Country;
@@ -1211,6 +1212,23 @@ export interface Expectation {
    * minor units
    */
   toPay?: number;
+}
+/**
+ * what an order like this one was charged for delivery, if it has been placed
+ */
+export interface PlacedOrder {
+  /**
+   * minor units
+   */
+  charged: number;
+  /**
+   * the option taken; the one chosen at first when absent
+   */
+  option?: string;
+  /**
+   * why a price was set by hand
+   */
+  exception?: string;
 }
 export interface Persona {
   order: Order;

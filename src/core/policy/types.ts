@@ -27,6 +27,7 @@ export type {
   OptionSelection,
   Persona,
   PickUpPlace,
+  PlacedOrder,
   PlaceTexts,
   Policy,
   Qualifier,

@@ -17,6 +17,12 @@ describe('seams', () => {
     expect(seams.map(({ below, here, above }) => [below, here, above].map(({ options }) => paid(options, 'uk-tracked')))).toEqual([[895, 695, 695], [695, 0, 0]]);
     expect(seams.map(({ promise }) => promise)).toMatchObject([{ kind: 'kept', offerId: 'free-delivery', remaining: 2001 }, { kind: 'kept', remaining: 1 }]);
   });
+  test('it is one where nearly there begins', () => {
+    const policy = structuredClone(onlyFreeDelivery(7000));
+    policy.offers['free-delivery']!.nearly = { amounts: { uk: { exact: 900 } } };
+    const seams = seamsOf(zoneOf(policy, 'uk'), situation('GB'), 20_000);
+    expect(seams.map(({ at, below, here }) => [at, below.lead?.state, here.lead?.state])).toEqual([[5000, 'progress', 'progress'], [6100, 'progress', 'nearly'], [7000, 'nearly', 'reached']]);
+  });
   test('none lies beyond where one looks', () => expect(seamsOf(zoneOf(onlyFreeDelivery(7000), 'uk'), situation('GB'), 6999).map(({ at }) => at)).toEqual([5000]));
   test.each(Object.keys(demoPolicy.markets))('in every market of the demo store every promise is kept: %s', (market) => {
     const zone = zoneOf(demoPolicy, market);
@@ -24,7 +30,7 @@ describe('seams', () => {
     expect(seams.length).toBeGreaterThan(0);
     expect(seams.filter(({ promise }) => promise.kind === 'broken')).toEqual([]);
     for (const { at, below, here } of seams) {
-      const said = ({ options, offers }: typeof here) => JSON.stringify([options.map(({ optionId, before, after }) => [optionId, before, after]), offers.map(({ goals }) => goals.map(({ reached }) => reached))]);
+      const said = ({ options, offers, lead }: typeof here) => JSON.stringify([lead?.state, options.map(({ optionId, before, after }) => [optionId, before, after]), offers.map(({ goals }) => goals.map(({ reached }) => reached))]);
       expect(said(here), `nothing changes at ${at}`).not.toBe(said(below));
     }
   });

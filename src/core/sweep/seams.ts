@@ -3,9 +3,10 @@ import type { CompiledZone } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
 import { evaluateImagined } from '../evaluation/evaluate.ts';
 import type { Evaluation } from '../evaluation/evaluation.ts';
+import { lowestThat } from '../lowest-that.ts';
 import { sweepZone } from './sweep.ts';
 
-/** An order value at which something that is paid or reached changes, with the orders just below, at and just above it. */
+/** An order value at which something that is paid or reached changes, or from which the shopper is nearly there, with the orders just below, at and just above it. */
 export interface Seam {
   /** minor units */
   at: number;
@@ -27,11 +28,23 @@ export type SeamPromise = { kind: 'none' } | { kind: 'kept' | 'broken'; offerId:
  */
 export function seamsOf(zone: CompiledZone, situation: Situation, until: number): Seam[] {
   const evaluated = (value: number) => evaluateImagined(zone, orderOfValue(value), situation);
-  return sweepZone(zone, 'goodsValue', situation).segments.flatMap(({ from }): Seam[] => {
-    if (from < 1 || from > until) return [];
-    const below = evaluated(from - 1);
-    return [{ at: from, below, here: evaluated(from), above: evaluated(from + 1), promise: promiseOf(below, from - 1, evaluated) }];
+  const { segments } = sweepZone(zone, 'goodsValue', situation);
+  const amounts = segments.flatMap(({ from, last }) => {
+    if (from > until) return [];
+    const near = beginsNearly(from, Math.min(last, until), evaluated);
+    return [...(from < 1 ? [] : [from]), ...(near === null || near < 1 ? [] : [near])];
   });
+  return [...new Set(amounts)].map((at): Seam => {
+    const below = evaluated(at - 1);
+    return { at, below, here: evaluated(at), above: evaluated(at + 1), promise: promiseOf(below, at - 1, evaluated) };
+  });
+}
+
+/** Where on a stretch the shopper begins to be nearly there; null where that does not begin on it. */
+function beginsNearly(from: number, last: number, evaluated: (value: number) => Evaluation): number | null {
+  const nearly = (value: number) => evaluated(value).lead?.state === 'nearly';
+  const first = lowestThat(nearly, from, last);
+  return first === from ? null : first;
 }
 
 function promiseOf({ lead }: Evaluation, value: number, evaluated: (value: number) => Evaluation): SeamPromise {

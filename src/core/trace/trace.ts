@@ -16,6 +16,13 @@ export interface TraceNode {
   inputs: Record<string, TraceValue>;
   outcome: TraceValue;
   children: TraceNode[];
+  /** what in the policy or the catalogue set it, when it is one thing */
+  setBy?: TraceSource;
+}
+
+export interface TraceSource {
+  kind: 'market' | 'zone' | 'option' | 'offer' | 'qualifier' | 'product';
+  id: string;
 }
 
 export const money = (minor: number): TraceValue => ({ kind: 'money', minor });
@@ -29,7 +36,8 @@ export const node = (
   inputs: Record<string, TraceValue>,
   outcome: TraceValue,
   children: TraceNode[] = [],
-): TraceNode => ({ decision, says, inputs, outcome, children });
+  setBy?: TraceSource,
+): TraceNode => ({ decision, says, inputs, outcome, children, ...(setBy ? { setBy } : {}) });
 
 /** The sentence of a node, amounts written by `writeMoney`. */
 export function sentenceOf(trace: TraceNode, writeMoney: (minor: number) => string): string {

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { TestCart } from '../../core/policy/types.ts';
 import { usePage } from '../frame/page-context.tsx';
+import { ExpectedMark } from './ExpectedMark.tsx';
 import { DifferenceMark } from './DifferenceMark.tsx';
 import { Lead } from './Lead.tsx';
 import { OptionRow } from './OptionRow.tsx';
@@ -37,6 +38,7 @@ export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
         </ul>
       )}
       {now.gone.length > 0 && <p className="text-[12px] text-warning">Left out, no longer in the catalogue: {now.gone.join(', ')}.</p>}
+      {cart.expects && <ExpectedMark cart={cart} rehearsal={now} />}
       {released && currency && <DifferenceMark now={now} released={released} currency={currency} />}
     </li>
   );

@@ -10,7 +10,7 @@ export function OptionRow({ option, currency, trace, chosen }: { option: OptionP
   const page = usePage();
   const policy = usePolicy();
   const name = policy.options[option.optionId]?.name ?? option.optionId;
-  const why = useWhy(`price of ${name}`, () => reasonOfOption(trace(), option.optionId, (minor) => page.money(minor, currency)));
+  const why = useWhy(`price of ${name}`, () => reasonOfOption(trace(), option.optionId, policy, (minor) => page.money(minor, currency)));
   const changed = option.before !== option.after;
   return (
     <li data-testid={`option-${option.optionId}`}>

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { call } from '../../client/http.ts';
 import { priceOfQuote } from '../../core/charges/charge.ts';
+import { carriersOf } from '../../core/charges/carriers-of.ts';
 import { compileCharge } from '../../core/charges/compile-charge.ts';
-import { inOrder } from '../../core/ordered.ts';
 import type { Charge } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
@@ -29,7 +29,7 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
   const [reply, setReply] = useState<(Reply & { carrier: string }) | null>(null);
   const [asking, setAsking] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const carriers = [...new Set(inOrder(charge.lines).flatMap(([, { price }]) => ('carrier' in price ? [price.carrier] : [])))];
+  const carriers = carriersOf(charge);
   const { currency, countries } = policy.markets[marketId]!;
   useEffect(() => {
     void call<{ mode: string }>('GET', '/api/stand-ins/carrier').then((answer) => answer.ok && setMode(answer.body.mode));

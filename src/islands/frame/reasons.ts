@@ -1,17 +1,40 @@
-import { sentenceOf, type TraceNode } from '../../core/trace/trace.ts';
+import type { Policy } from '../../core/policy/types.ts';
+import { sentenceOf, type TraceNode, type TraceSource } from '../../core/trace/trace.ts';
 import type { Reason } from '../../ui/Why.tsx';
 
-/** A trace as sentences, amounts written for the reader. */
-export function reasonOf(trace: TraceNode, writeMoney: (minor: number) => string): Reason {
-  return { sentence: sentenceOf(trace, writeMoney), children: trace.children.map((child) => reasonOf(child, writeMoney)) };
+/** Where what a reason rests on is set and can be edited. */
+export function addressOf(policy: Policy, { kind, id }: TraceSource): string | undefined {
+  switch (kind) {
+    case 'market':
+      return `/markets?market=${id}`;
+    case 'zone':
+      return policy.zones[id] && `/markets?market=${policy.zones[id].market}&zone=${id}`;
+    case 'option': {
+      const option = policy.options[id];
+      const zone = option && policy.zones[option.zone];
+      return zone && `/delivery?market=${zone.market}&zone=${option.zone}&option=${id}`;
+    }
+    case 'offer':
+      return policy.offers[id] && `/offers?offer=${id}`;
+    case 'qualifier':
+      return policy.qualifiers[id] && `/offers?condition=${id}`;
+    case 'product':
+      return undefined;
+  }
 }
 
-/** The reason of one option's price, with the place and the measures it rests on. */
-export function reasonOfOption(trace: TraceNode | null, optionId: string, writeMoney: (minor: number) => string): Reason | null {
+/** A trace as sentences, amounts written for the reader, each leading to what set it. */
+export function reasonOf(trace: TraceNode, policy: Policy, writeMoney: (minor: number) => string): Reason {
+  const address = trace.setBy && addressOf(policy, trace.setBy);
+  return { sentence: sentenceOf(trace, writeMoney), ...(address ? { address } : {}), children: trace.children.map((child) => reasonOf(child, policy, writeMoney)) };
+}
+
+/** The reason of one option's price, or of its absence, with the place and the measures it rests on. */
+export function reasonOfOption(trace: TraceNode | null, optionId: string, policy: Policy, writeMoney: (minor: number) => string): Reason | null {
   if (!trace) return null;
   const ofOption = trace.children.find((child) => child.decision === 'option' && child.inputs.id?.kind === 'text' && child.inputs.id.text === optionId);
   if (!ofOption) return null;
   const ground = trace.children.filter((child) => child.decision === 'place' || child.decision === 'measures');
-  const option = reasonOf(ofOption, writeMoney);
-  return { sentence: option.sentence, children: [...option.children, ...ground.map((child) => reasonOf(child, writeMoney))] };
+  const option = reasonOf(ofOption, policy, writeMoney);
+  return { ...option, children: [...option.children, ...ground.map((child) => reasonOf(child, policy, writeMoney))] };
 }

@@ -1,4 +1,10 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
+import { cartFromText } from '../../core/test-carts/shared-cart.ts';
+import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
+import type { SweepAxis } from '../../core/sweep/axis.ts';
+import { allLanguages } from '../../core/wording/languages.ts';
+import { ShopperFacts } from '../frame/ShopperFacts.tsx';
+import { useShopFonts } from '../storefront/use-shop-fonts.ts';
 import { setCartField, setDestination } from '../../client/edits.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { setAt } from '../../client/set-at.ts';
@@ -14,24 +20,96 @@ import { CartLines } from './CartLines.tsx';
 import { countryName } from '../frame/place-names.ts';
 import { particularsOf } from './particulars.ts';
 import { Seams } from './Seams.tsx';
-import { ShopperView } from './ShopperView.tsx';
+import { ImportOrder } from './ImportOrder.tsx';
+import { CloseTheGap } from './CloseTheGap.tsx';
+import { Charged } from './Charged.tsx';
+import { DestinationDetails } from './DestinationDetails.tsx';
+import { Expected } from './Expected.tsx';
+import { LineUp } from './LineUp.tsx';
+import { NotOffered } from './NotOffered.tsx';
+import { PrintedRecord } from './PrintedRecord.tsx';
+import { ShareCart } from './ShareCart.tsx';
+import { SharedCart } from './SharedCart.tsx';
+import { SideBySide, type Laid } from './SideBySide.tsx';
+import { SweepChart } from './SweepChart.tsx';
+import type { Along } from './variations.ts';
+import { WhyMessage } from './WhyMessage.tsx';
 
-/** One cart: what is in it, where it goes, and what its shopper sees. */
+const tools = [
+  ['', 'Seams'],
+  ['line-up', 'Line-up'],
+  ['sweep', 'Sweep'],
+  ['gap', 'What closes the gap'],
+  ['expected', 'Expected'],
+  ['charged', 'Already placed'],
+] as const;
+
+const widths = [
+  ['', 'phone'],
+  ['desktop', 'desktop'],
+] as const;
+
+const lays = [
+  ['', 'draft'],
+  ['release', 'release'],
+  ['both', 'side by side'],
+] as const;
+
+/** A cart of the draft, or one that came by a link. */
 export function RehearseView({ query: initial }: { query: Record<string, string> }) {
   const policy = usePolicy();
-  const { compiled, catalogue, locale, now } = usePage();
+  const [query, setQuery] = useQuery(initial);
+  useShopFonts(useMemo(() => allLanguages(policy), [policy]));
+  const shared = useMemo(() => (query.shared ? cartFromText(query.shared) : null), [query.shared]);
+  if (shared) return <SharedCart cart={shared} choose={(cart) => setQuery({ shared: '', cart })} />;
+  return (
+    <>
+      {query.shared && (
+        <p role="alert" className="px-5 pt-3 text-error">
+          The link is cut off or not one of Summant, so the cart in it cannot be read. Ask for it again; below is a cart of the draft.
+        </p>
+      )}
+      <OneCart query={query} setQuery={setQuery} />
+    </>
+  );
+}
+
+/** One cart: what is in it, where it goes, and what its shopper sees. */
+function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery: (change: Record<string, string>) => void }) {
+  const policy = usePolicy();
+  const { compiled, compiledRelease, catalogue, locale, now } = usePage();
   const edit = useDraft((state) => state.edit);
   const show = useDraft((state) => state.show);
-  const [query, setQuery] = useQuery(initial);
+  const [madeUp, setMadeUp] = useState(false);
   const carts = inOrder(policy.testCarts);
   const cartId = policy.testCarts[query.cart ?? ''] ? query.cart! : carts[0]![0];
   const cart = policy.testCarts[cartId]!;
   const rehearsal = useMemo(() => rehearse(compiled, catalogue, cart, now), [compiled, catalogue, cart, now]);
+  const released = useMemo(() => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, now) : null), [compiledRelease, catalogue, cart, now]);
+  const input = useMemo(() => inputOfTestCart(cart, catalogue, now).input, [cart, catalogue, now]);
   const zone = compiled.markets.get(rehearsal.evaluation.marketId ?? '')?.zones.find(({ id }) => id === rehearsal.evaluation.zoneId);
   const market = rehearsal.evaluation.marketId ? policy.markets[rehearsal.evaluation.marketId] : undefined;
+  const { currency, measures } = rehearsal.evaluation;
+  const tool = tools.find(([id]) => id === query.tool)?.[0] ?? '';
+  const width = query.width === 'desktop' ? 'desktop' : 'phone';
+  const laid: Laid = query.laid === 'release' || query.laid === 'both' ? query.laid : 'draft';
+  const wide = width === 'desktop' || laid === 'both';
   const particulars = particularsOf(cart);
   const countries = [...new Set([...Object.values(policy.markets).flatMap(({ countries: codes }) => codes), cart.destination.country])].sort();
   const languages = [...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language])].sort();
+  const toolPanel = (
+    <>
+      <div className="mt-4 border-t border-hairline pt-1.5" role="group" aria-label="What to look at">
+        <Choices choices={tools} chosen={tool} choose={(next) => setQuery({ tool: next })} prefix="tool" />
+      </div>
+      {tool === '' && zone && <Seams key={`seams-${cartId}`} cartId={cartId} cart={cart} zone={zone} />}
+      {tool === 'line-up' && <LineUp key={`line-up-${cartId}`} cartId={cartId} cart={cart} zone={zone} along={alongOf(query.along)} chooseAlong={(along) => setQuery({ along })} />}
+      {tool === 'sweep' && zone && measures && <SweepChart cart={cart} zone={zone} measures={measures} axis={axisOf(query.axis)} chooseAxis={(axis) => setQuery({ axis })} />}
+      {tool === 'gap' && currency && <CloseTheGap cartId={cartId} cart={cart} currency={currency} />}
+      {tool === 'expected' && <Expected cartId={cartId} cart={cart} rehearsal={rehearsal} />}
+      {tool === 'charged' && currency && <Charged cartId={cartId} cart={cart} rehearsal={rehearsal} currency={currency} />}
+    </>
+  );
   return (
     <div className="px-5 py-3">
       <h1 className="text-[22px] leading-9">
@@ -64,21 +142,62 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
         {particulars.length > 0 && <span data-testid="particulars">{particulars.join(' · ')}</span>}
         <span>
           bought by <BuyerPhrase cart={cart} choose={(shopper) => edit(setAt(['testCarts', cartId, 'shopper'], shopper))} />
+          <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" aria-expanded={madeUp} onClick={() => { if (!cart.shopper && !madeUp) edit(setAt(['testCarts', cartId, 'shopper'], { signedIn: false })); setMadeUp(!madeUp); }} data-testid="make-up-shopper">
+            {madeUp ? 'done' : 'make one up'}
+          </button>
         </span>
         <label className="inline-flex items-center gap-1.5">
           <input type="checkbox" className="checkbox checkbox-xs" checked={cart.pinned} onChange={(event) => edit(setCartField(cartId, 'pinned', event.target.checked))} />
           pinned to the bench
         </label>
       </p>
+      {madeUp && cart.shopper && (
+        <p className="mb-1 border-l-2 border-primary pl-3 text-[13px] leading-7">
+          The shopper <ShopperFacts steps={['testCarts', cartId, 'shopper']} name="The shopper" shopper={cart.shopper} currency={policy.store.baseCurrency} edit={edit} id="of-cart" />
+        </p>
+      )}
+      <DestinationDetails cartId={cartId} cart={cart} zone={zone} />
       <Circumstances cartId={cartId} cart={cart} zone={zone} />
-      <CartSheet key={`sheet-${cartId}`} cartId={cartId} cart={cart} choose={(id) => setQuery({ cart: id })} />
-      <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
-        <CartLines cartId={cartId} cart={cart} rehearsal={rehearsal} />
-        <ShopperView cart={cart} rehearsal={rehearsal} />
+      <div className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
+        <CartSheet key={`sheet-${cartId}`} cartId={cartId} cart={cart} choose={(id) => setQuery({ cart: id })} />
+        <ImportOrder choose={(id) => setQuery({ cart: id })} />
+        <ShareCart key={`share-${cartId}`} cart={cart} />
       </div>
-      {zone && <Seams key={`seams-${cartId}`} cartId={cartId} cart={cart} zone={zone} />}
+      <div className={`mt-1 grid gap-x-8 gap-y-3 ${wide ? '' : 'lg:grid-cols-[minmax(0,1fr)_322px]'}`}>
+        <div>
+          <CartLines cartId={cartId} cart={cart} rehearsal={rehearsal} />
+          <WhyMessage compiled={compiled} rehearsal={rehearsal} input={input} />
+          <NotOffered rehearsal={rehearsal} />
+          {!wide && toolPanel}
+        </div>
+        <div>
+          <p className="flex flex-wrap items-baseline gap-x-1 pb-1 text-[13px]">
+            <span role="group" aria-label="Width of the shop">
+              <Choices choices={widths} chosen={query.width ?? ''} choose={(next) => setQuery({ width: next })} prefix="width" />
+            </span>
+            <span className="text-soft">·</span>
+            <span role="group" aria-label="Draft or release">
+              <Choices choices={released ? lays : lays.slice(0, 1)} chosen={query.laid ?? ''} choose={(next) => setQuery({ laid: next })} prefix="laid" />
+            </span>
+          </p>
+          <SideBySide cart={cart} draft={rehearsal} released={released} laid={laid} width={width} />
+        </div>
+      </div>
+      {wide && toolPanel}
+      <PrintedRecord cart={cart} rehearsal={rehearsal} />
     </div>
   );
+}
+
+const alongOf = (asked: string | undefined): Along => (asked === 'destinations' || asked === 'moments' || asked === 'carts' ? asked : 'shoppers');
+const axisOf = (asked: string | undefined): SweepAxis => (asked === 'items' || asked === 'weight' ? asked : 'goodsValue');
+
+function Choices({ choices, chosen, choose, prefix }: { choices: readonly (readonly [id: string, name: string])[]; chosen: string; choose: (id: string) => void; prefix: string }) {
+  return choices.map(([id, name]) => (
+    <button key={id} type="button" className="day-toggle" aria-pressed={id === chosen} onClick={() => choose(id)} data-testid={`${prefix}-${id || 'first'}`}>
+      {name}
+    </button>
+  ));
 }
 
 /** Who buys: one of the made-up shoppers, whose facts the cart takes over, or whoever it says itself. */

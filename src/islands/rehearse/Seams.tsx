@@ -51,11 +51,8 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
     return option ? (option.after === 0 ? 'free' : money(option.after, currency)) : 'not offered';
   };
   return (
-    <section className="seldom-seen mt-4 border-t border-hairline pt-2" aria-label="Walk the seams" data-testid="seams">
-      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-[17px]">Walk the seams</h2>
-        <p className="text-[13px] text-soft">Amounts of ordinary goods at which something changes for this shopper. Key N goes to the next.</p>
-      </div>
+    <section className="pt-1" aria-label="Walk the seams" data-testid="seams">
+      <p className="text-[13px] text-soft">Amounts of ordinary goods at which something changes for this shopper. Key N goes to the next.</p>
       {!seam ? (
         <p className="py-1 text-soft">Nothing changes for this shopper, whatever the goods are worth.</p>
       ) : (

@@ -4,6 +4,7 @@ import type { Policy } from '../../core/policy/types.ts';
 import { useDraft, usePage } from '../frame/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
+import { TestCartWarnings } from './TestCartWarnings.tsx';
 import { TextWarnings } from './TextWarnings.tsx';
 import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 
@@ -53,6 +54,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
         <>
           <ChangeList changes={changes} released={release !== null} />
           <TextWarnings />
+          <TestCartWarnings />
         </>
       )}
       {!empty && (

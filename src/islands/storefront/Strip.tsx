@@ -12,7 +12,7 @@ export interface StripMessage {
 }
 
 /** The strip across the page, as the store's look has it; nothing where nothing is said. */
-export function Strip({ message, look, deadline, now, timeZone, testId }: { message: StripMessage | undefined; look: Look; deadline: number | null; now: number; timeZone: string; testId?: string }) {
+export function Strip({ message, look, deadline, now, timeZone, testId }: { message: StripMessage | undefined; look: Look; deadline: number | null; now: number; timeZone: string; testId?: string | undefined }) {
   const part = useLook(look);
   const [closed, setClosed] = useState(false);
   if (!message) return <div className="strip-none" data-testid={testId} />;

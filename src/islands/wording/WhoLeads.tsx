@@ -5,18 +5,8 @@ import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { findPlace } from '../../core/places/find-zone.ts';
 import { normalPostcode } from '../../core/places/postcode.ts';
+import { silenceInWords } from '../frame/silence-in-words.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
-
-const because: Record<Silence, string> = {
-  notYet: 'has not begun',
-  over: 'is over',
-  needsCode: 'waits for its code',
-  notForShopper: 'not for this shopper',
-  usedUp: 'used up',
-  nothingToGive: 'gives nothing here',
-  noPromise: 'no honest promise can be made',
-  freeAlready: 'would give what is free already',
-};
 
 /** For each test cart of the market, which offer speaks, which wait for it, and why the others are silent. */
 export function WhoLeads({ marketId }: { marketId: string }) {
@@ -51,9 +41,9 @@ export function WhoLeads({ marketId }: { marketId: string }) {
         )}
         <tbody>
           {carts.map(({ id, name, order }) => {
-            const reasons = (Object.keys(because) as Silence[]).flatMap((reason) => {
+            const reasons = (Object.keys(silenceInWords) as Silence[]).flatMap((reason) => {
               const names = order.filter((one) => one.rank === 'silent' && one.because === reason).map(nameOf);
-              return names.length > 0 ? [`${because[reason]}: ${names.join(', ')}`] : [];
+              return names.length > 0 ? [`${silenceInWords[reason]}: ${names.join(', ')}`] : [];
             });
             return (
               <tr key={id} className="border-b border-hairline align-top" data-testid={`leads-${id}`}>

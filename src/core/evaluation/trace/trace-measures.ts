@@ -65,5 +65,7 @@ function traceLine(cart: MeasuredCart, index: number): TraceNode {
       ...fraction(rate ?? cart.rates.standard),
     },
     money(before),
+    [],
+    { kind: 'product', id: product.id },
   );
 }

@@ -3,7 +3,7 @@ import type { GoalStanding } from '../../offers/standing.ts';
 import type { OfferStatus } from '../../offers/status.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
 import type { PriceParts } from '../../options/price-before.ts';
-import { money, node, number, percent, text, yes, type TraceNode, type TraceValue } from '../../trace/trace.ts';
+import { money, node, number, percent, text, yes, type TraceNode, type TraceSource, type TraceValue } from '../../trace/trace.ts';
 import type { ZoneContext } from '../context.ts';
 import type { OptionPrice } from '../evaluation.ts';
 import { traceCondition } from './trace-condition.ts';
@@ -21,9 +21,10 @@ const notInForce: Record<Exclude<OfferStatus, 'inForce'>, string> = {
 export function traceOffer(offer: CompiledOffer, rank: number, option: CompiledOption, before: PriceParts, price: OptionPrice, context: ZoneContext, sources: ReadonlyMap<string, PriceParts>): TraceNode[] {
   const { status, goals } = context.standings[rank]!;
   const name = text(offer.offer.name);
+  const source: TraceSource = { kind: 'offer', id: offer.id };
   if (status !== 'inForce') {
     const condition = status === 'notForShopper' && offer.when ? [traceCondition(offer.when, context.facts, context.zone.policy)] : [];
-    return [node('offer', `“{offer}” ${notInForce[status]}`, { offer: name, status: text(status) }, text('changes nothing'), condition)];
+    return [node('offer', `“{offer}” ${notInForce[status]}`, { offer: name, status: text(status) }, text('changes nothing'), condition, source)];
   }
   const active = context.active.find((candidate) => candidate.rank === rank)?.rewards ?? [];
   return goals.map((standing, index) => {
@@ -33,17 +34,17 @@ export function traceOffer(offer: CompiledOffer, rank: number, option: CompiledO
     if (!standing.reached) {
       const toGo = standing.remaining === null ? 'no honest remainder can be said' : standing.measure === 'value' ? '{remaining} to go' : `{remaining} ${unitOf(standing)} to go`;
       const amounts = standing.target === null ? 'no code entered' : `{counted} of at least {target}${unitOf(standing)}, ${toGo}`;
-      return node('goal', `“{offer}” is not reached: ${amounts}`, inputs, text('not reached'));
+      return node('goal', `“{offer}” is not reached: ${amounts}`, inputs, text('not reached'), [], source);
     }
     if (rewards.length === 0) {
       const replaced = goal.options.has(option.id) ? 'but a higher goal has taken its place' : 'but does not apply to this option';
-      return node('goal', `“{offer}” is reached, ${replaced}`, inputs, text('does not apply'));
+      return node('goal', `“{offer}” is reached, ${replaced}`, inputs, text('does not apply'), [], source);
     }
     const decides = price.setBy.some((by) => by.offerId === offer.id && by.goalId === goal.id);
     const by = standing.byCode ? 'by its code' : `{counted} is at least {target}${unitOf(standing)}`;
     const gives = rewards.map((reward, position) => sayReward(reward, before.own > 0, position)).join(' and ');
     const children = rewards.map((reward) => traceReward(reward, before, sources));
-    return node('goal', `“{offer}” is reached: ${by}, so ${gives}${decides ? '' : ' (it does not lower the price)'}`, { ...inputs, ...firstAmounts(rewards) }, text(decides ? 'sets the price' : 'changes nothing'), children);
+    return node('goal', `“{offer}” is reached: ${by}, so ${gives}${decides ? '' : ' (it does not lower the price)'}`, { ...inputs, ...firstAmounts(rewards) }, text(decides ? 'sets the price' : 'changes nothing'), children, source);
   });
 }
 

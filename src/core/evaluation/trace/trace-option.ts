@@ -1,6 +1,6 @@
 import { priceBefore, unavailableBecause, type PriceParts, type Unavailability } from '../../options/price-before.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
-import { money, node, percent, text, type TraceNode } from '../../trace/trace.ts';
+import { money, node, percent, text, type TraceNode, type TraceSource } from '../../trace/trace.ts';
 import type { ZoneContext } from '../context.ts';
 import type { OptionPrice } from '../evaluation.ts';
 import { traceCharge } from './trace-charge.ts';
@@ -21,9 +21,10 @@ export function traceOption(option: CompiledOption, context: ZoneContext, price:
   const { policy } = context.zone;
   const condition = option.when ? [traceCondition(option.when, context.facts, policy)] : [];
   const inputs = { option: text(option.option.name), id: text(option.id) };
+  const source: TraceSource = { kind: 'option', id: option.id };
   if (!price) {
     const children = unavailableBecause(option, context) === null ? [...condition, traceCharge(option, context, policy)] : condition;
-    return node('option', `{option} is not offered: ${whyNot[reason ?? 'noLineApplies']}`, { ...inputs, reason: text(reason ?? 'noLineApplies') }, text('not offered'), children);
+    return node('option', `{option} is not offered: ${whyNot[reason ?? 'noLineApplies']}`, { ...inputs, reason: text(reason ?? 'noLineApplies') }, text('not offered'), children, source);
   }
   const children = [...condition, traceCharge(option, context, policy)];
   const before = priceBefore(option, context) as PriceParts;
@@ -33,5 +34,5 @@ export function traceOption(option: CompiledOption, context: ZoneContext, price:
   const taxSays = terms.shownWithTax ? 'The price contains {outcome} tax at {rate}' : 'Tax of {outcome} at {rate} comes on top';
   children.push(node('tax', taxSays, { price: money(price.after), rate: percent(rates.deliveryPercent), ...fraction(rates.delivery) }, money(price.tax)));
   const says = price.before === price.after ? '{option} costs {outcome}' : '{option} costs {outcome} instead of {before}';
-  return node('option', says, { ...inputs, before: money(price.before) }, money(price.after), children);
+  return node('option', says, { ...inputs, before: money(price.before) }, money(price.after), children, source);
 }

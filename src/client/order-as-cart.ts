@@ -1,0 +1,49 @@
+import type { Catalogue } from '../core/catalogue/product.ts';
+import type { TestCart } from '../core/policy/types.ts';
+
+/** A past order as the server finds it by its number. Amounts in minor units of its currency; null: the export did not say. */
+export interface PastOrderFound {
+  number: string;
+  placedAt: string;
+  country: string;
+  region: string;
+  postcode: string;
+  currency: string;
+  delivery: number | null;
+  option: string;
+  code: string;
+  returning: boolean | null;
+  lines: { sku: string; quantity: number }[];
+}
+
+/**
+ * A past order as a test cart: its goods where the catalogue still has them, where it went, when it was placed and what was
+ * charged. An export does not say who it was, only whether they had ordered before.
+ *
+ * @returns also the SKUs that the catalogue no longer has
+ */
+export function orderAsCart(order: PastOrderFound, catalogue: Catalogue, language: string): { cart: Omit<TestCart, 'order' | 'lines'>; pieces: Map<string, number>; gone: string[] } {
+  const bySku = new Map([...catalogue.values()].map((product) => [product.sku, product.id]));
+  const pieces = new Map<string, number>();
+  const gone: string[] = [];
+  for (const { sku, quantity } of order.lines) {
+    const id = bySku.get(sku);
+    if (id === undefined) gone.push(sku);
+    else pieces.set(id, (pieces.get(id) ?? 0) + quantity);
+  }
+  const region = /^[A-Z]{2}-[A-Z0-9]{1,3}$/.test(order.region) ? { region: order.region } : {};
+  return {
+    cart: {
+      name: `Order ${order.number}`,
+      pinned: false,
+      language,
+      destination: { country: order.country, postcode: order.postcode, ...region },
+      at: order.placedAt,
+      ...(order.code === '' ? {} : { codes: [order.code.toUpperCase()] }),
+      ...(order.returning === null ? {} : { shopper: { signedIn: false, orderCount: order.returning ? 1 : 0 } }),
+      ...(order.delivery === null ? {} : { placed: { charged: order.delivery, ...(/^[a-z0-9][a-z0-9-]{0,39}$/.test(order.option) ? { option: order.option } : {}) } }),
+    },
+    pieces,
+    gone,
+  };
+}

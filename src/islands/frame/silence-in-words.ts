@@ -1,0 +1,13 @@
+import type { Silence } from '../../core/evaluation/lead-message.ts';
+
+/** Why an offer says nothing, to be read after “it”. */
+export const silenceInWords: Record<Silence, string> = {
+  notYet: 'has not begun',
+  over: 'is over',
+  needsCode: 'waits for its code',
+  notForShopper: 'is not for this shopper',
+  usedUp: 'is used up',
+  nothingToGive: 'gives nothing here',
+  noPromise: 'can make no honest promise',
+  freeAlready: 'would give what is free already',
+};

@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import { keepTestCarts } from '../../client/cart-edits.ts';
+import { readTestCartFile, testCartFile } from '../../core/test-carts/test-cart-file.ts';
+import type { TestCart } from '../../core/policy/types.ts';
+import { SaveAs } from '../../ui/SaveAs.tsx';
+import { usePolicy } from '../frame/page-context.tsx';
+import { saveFile } from '../frame/save-file.ts';
+import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+
+/** All test carts as a JSON file, out and in again. */
+export function TestCartFiles() {
+  const policy = usePolicy();
+  const { edit, refusal } = useGuardedEdit();
+  const [carts, setCarts] = useState<Record<string, TestCart> | null>(null);
+  const [said, setSaid] = useState('');
+  const choose = async (file: File | undefined) => {
+    setSaid('');
+    setCarts(null);
+    if (!file) return;
+    if (file.size > 2_000_000) return setSaid('A file of test carts has at most 2 MB. Nothing was read.');
+    const reading = readTestCartFile(await file.text());
+    if (reading.ok) setCarts(reading.carts);
+    else setSaid(`${reading.reason} Nothing was read.`);
+  };
+  const take = () => {
+    if (!carts || !edit(keepTestCarts(carts))) return;
+    setSaid(`${Object.keys(carts).length} test carts are as in the file. Undo takes all of it back.`);
+    setCarts(null);
+  };
+  const ids = Object.keys(carts ?? {});
+  const known = ids.filter((id) => policy.testCarts[id]);
+  return (
+    <div className="mt-2 text-[13px]">
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <strong className="font-head text-[14px]">All test carts</strong>
+        <SaveAs what="all test carts" forms={[{ name: 'JSON', save: () => saveFile('test-carts.json', new Blob([testCartFile(policy)], { type: 'application/json' })) }]} />
+        <label className="inline-flex min-w-0 flex-wrap items-baseline gap-2">
+          read a file <input type="file" className="max-w-full" accept=".json,application/json" onChange={(event) => void choose(event.target.files?.[0])} data-testid="test-cart-file" />
+        </label>
+      </p>
+      {refusal}
+      {carts && (
+        <p className="border-l-2 border-primary pl-3">
+          {ids.length} test carts: {known.length} would be replaced, {ids.length - known.length} added.{' '}
+          <button type="button" className="btn btn-xs btn-primary" disabled={ids.length === 0} onClick={take} data-testid="take-test-carts">
+            Take them over
+          </button>
+        </p>
+      )}
+      {said && <p role="status">{said}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+import { leadOrder } from '../../core/evaluation/lead-order.ts';
+import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
+import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
+import { places, type Place } from '../../core/wording/places.ts';
+import { stateName } from '../../core/wording/text-address.ts';
+import { useWhy, type Reason } from '../../ui/Why.tsx';
+import type { Rehearsal } from '../bench/rehearse-cart.ts';
+import { silenceInWords } from '../frame/silence-in-words.ts';
+import { usePage } from '../frame/page-context.tsx';
+
+/** Why the shopper reads what they read: who leads and in which state, which text was found, and why others are silent. */
+export function WhyMessage({ compiled, rehearsal, input }: { compiled: CompiledPolicy; rehearsal: Rehearsal; input: EvaluationInput }) {
+  const { money } = usePage();
+  const why = useWhy('what the shopper reads', () => reasonOfMessage(compiled, rehearsal, input, money));
+  return (
+    <div className="text-[13px]" data-testid="why-message">
+      <span className="inline-flex items-center text-soft">Why this is read {why.button}</span>
+      {why.panel}
+    </div>
+  );
+}
+
+function reasonOfMessage(compiled: CompiledPolicy, rehearsal: Rehearsal, input: EvaluationInput, money: (minor: number, currency: string) => string): Reason {
+  const { policy } = compiled;
+  const { lead, currency } = rehearsal.evaluation;
+  const order = leadOrder(compiled, input);
+  const name = (offerId: string) => `“${policy.offers[offerId]?.name ?? offerId}”`;
+  const others = order.flatMap((one): Reason[] => {
+    if (one.rank === 'leads') return [];
+    const address = `/offers?offer=${one.offerId}`;
+    return [{ sentence: one.rank === 'after' ? `${name(one.offerId)} waits: one of higher priority leads` : `${name(one.offerId)} is silent: it ${silenceInWords[one.because]}`, address, children: [] }];
+  });
+  if (!lead || !currency) return { sentence: order.length === 0 ? 'Nothing is said, since no delivery option can be chosen' : 'No offer has anything to say to this shopper', children: others };
+  const { state, arguments: values } = lead;
+  const figures = values.measure === 'value' ? `${money(values.counted, currency)} of at least ${money(values.goal, currency)} count${values.remaining > 0 ? `, ${money(values.remaining, currency)} to go` : ''}` : `${values.counted} of at least ${values.goal}${values.remaining > 0 ? `, ${values.remaining} to go` : ''}`;
+  const texts = (Object.keys(places) as Place[]).map((place): Reason => {
+    const message = rehearsal.message(place);
+    if (!message) return { sentence: `${places[place].short}: nothing`, children: [] };
+    const { found } = message;
+    const from = `${found.inherited ? 'that of every place' : 'its own text'} in ${found.language}${found.fallback ? `, since there is none in ${found.fallback.wanted}` : ''}`;
+    return { sentence: `${places[place].short}: ${from}`, address: `/wording?offer=${lead.offerId}&language=${found.language}${found.inherited ? '' : `&place=${place}`}`, children: [] };
+  });
+  return {
+    sentence: `${name(lead.offerId)} leads, in the state “${stateName(state)}”: ${figures}`,
+    address: `/offers?offer=${lead.offerId}`,
+    children: [...texts, ...others],
+  };
+}

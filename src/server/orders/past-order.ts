@@ -1,0 +1,49 @@
+import type { RowDataPacket } from 'mysql2/promise';
+import { reading } from '../database/pool.ts';
+import { bodySchema } from '../http/read-request.ts';
+import { linesFromText } from './order-store.ts';
+
+/** What an address asks for: the number the shop gave the order. */
+export const validateOrderAddress = bodySchema<{ number: string }>({ type: 'object', additionalProperties: false, required: ['number'], properties: { number: { type: 'string', minLength: 1, maxLength: 40 } } });
+
+/** A past order as a cart can be made of it; null where the export did not say. Amounts in minor units of its currency. */
+export interface FoundOrder {
+  number: string;
+  /** ISO 8601 */
+  placedAt: string;
+  market: string;
+  country: string;
+  region: string;
+  postcode: string;
+  currency: string;
+  goods: number;
+  delivery: number | null;
+  option: string;
+  code: string;
+  returning: boolean | null;
+  lines: { sku: string; quantity: number }[];
+}
+
+/** The order with that number; null when there is none. */
+export async function findOrder(number: string): Promise<FoundOrder | null> {
+  return reading(async (pool) => {
+    const [[row]] = await pool.query<RowDataPacket[]>('SELECT order_number, placed_at, market_id, country, region, postcode, currency, goods_minor, delivery_minor, option_id, code, returning_shopper, goods_lines FROM past_order WHERE order_number = ?', [number]);
+    if (!row) return null;
+    const known = <T>(value: unknown, as: (value: unknown) => T): T | null => (value === null ? null : as(value));
+    return {
+      number: String(row.order_number),
+      placedAt: (row.placed_at as Date).toISOString(),
+      market: String(row.market_id),
+      country: String(row.country),
+      region: String(row.region),
+      postcode: String(row.postcode),
+      currency: String(row.currency),
+      goods: Number(row.goods_minor),
+      delivery: known(row.delivery_minor, Number),
+      option: String(row.option_id),
+      code: String(row.code),
+      returning: known(row.returning_shopper, Boolean),
+      lines: linesFromText(String(row.goods_lines)).map(([sku, quantity]) => ({ sku, quantity })),
+    };
+  });
+}
