@@ -24,6 +24,8 @@ export async function serve(root, { host, port, lastPort }) {
   const preloads = modulePreloads(root);
   // An hour for a request's body: a file of a million orders may come over a slow line.
   const server = createServer({ requestTimeout: 3_600_000, headersTimeout: 10_000 }, (request, response) => {
+    // A file of the build that has gone since the start, by a build beside a running server, ends that answer alone.
+    response.on('pipe', (file) => file.on('error', () => response.destroy()));
     files(request, response, () => {
       const preload = preloads.get(request.url.split('?')[0]);
       if (preload) response.setHeader('link', preload);

@@ -1,30 +1,16 @@
 import { useMemo, type ReactNode } from 'react';
 import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
-import { priceIn } from '../../core/catalogue/product-amount.ts';
-import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
-import { quoteAnswer, type QuoteAnswer } from '../../core/quote/quote-answer.ts';
-import { differingParts, shopSheet, type ShopSheet } from '../../core/quote/shop-sheet.ts';
-import type { Catalogue } from '../../core/catalogue/product.ts';
+import { differingParts } from '../../core/quote/shop-sheet.ts';
 import { Storefront } from '../storefront/Storefront.tsx';
 import { whyNothing, type Rehearsal } from '../bench/rehearse-cart.ts';
 import { usePage } from '../frame/page-context.tsx';
 import { useServerClock } from '../frame/use-server-clock.ts';
 import { BesideOption } from './BesideOption.tsx';
+import { shopOf, type ShopLaid } from './shop-of.ts';
 
 /** What is laid on the table: the draft, the release, or both. */
 export type Laid = 'draft' | 'release' | 'both';
-
-/** What the shop would be told for a cart under a policy, and all it would show of it. */
-export function shopOf(compiled: CompiledPolicy, catalogue: Catalogue, cart: TestCart, { evaluation }: Rehearsal): { answer: QuoteAnswer; sheet: ShopSheet } {
-  const answer = quoteAnswer(compiled, evaluation, cart.language);
-  const terms = evaluation.marketId ? compiled.markets.get(evaluation.marketId)?.terms : undefined;
-  const goods = inOrder(cart.lines).flatMap(([id, { quantity }]) => {
-    const product = catalogue.get(id);
-    return product ? [{ name: product.name, quantity, value: terms ? (priceIn(product, terms) ?? 0) * quantity : 0 }] : [];
-  });
-  return { answer, sheet: shopSheet(answer, goods, terms?.shownWithTax ?? true, cart.language) };
-}
 
 /** The shop on a table: drawn from the draft, from the release, or from both with what differs marked. */
 export function SideBySide({ cart, draft, released, laid, width }: { cart: TestCart; draft: Rehearsal; released: Rehearsal | null; laid: Laid; width: 'phone' | 'desktop' }) {
@@ -51,7 +37,7 @@ export function SideBySide({ cart, draft, released, laid, width }: { cart: TestC
 
 function Shop({ title, shop: { answer, sheet }, cart, rehearsal, compiled, width, differs, testIds }: {
   title: string;
-  shop: { answer: QuoteAnswer; sheet: ShopSheet };
+  shop: ShopLaid;
   cart: TestCart;
   rehearsal: Rehearsal;
   compiled: CompiledPolicy;

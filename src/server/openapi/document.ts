@@ -121,6 +121,17 @@ export const openApiDocument = {
         },
       },
     },
+    '/api/orders/order': {
+      get: {
+        summary: 'One past order by the number the shop gave it',
+        parameters: [query('number', string, true)],
+        responses: {
+          200: answer('the order, amounts in minor units of its currency', object({ number: string, placedAt: { type: 'string', format: 'date-time' }, market: string, country: string, region: string, postcode: string, currency: string, goods: minor, delivery: nullable(minor), option: string, code: string, returning: nullable({ type: 'boolean' }), lines: { type: 'array', items: object({ sku: string, quantity: integer }) } })),
+          404: problem('no order has that number'),
+          422: problem('no number is given'),
+        },
+      },
+    },
     '/api/imports': {
       get: { summary: 'Imports, newest first', responses: { 200: answer('the list', object({ imports: { type: 'array', items: ref('Import') } })) } },
       post: { summary: 'Announces a file of orders or products and how it is to be read', requestBody: { required: true, ...content(ref('ImportRequest')) }, responses: { 201: answer('its file can be sent', ref('Import')), 422: problem('malformed, or the file cannot be read like this') } },
