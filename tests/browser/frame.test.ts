@@ -36,8 +36,11 @@ describe.each(['light', 'dark'] as const)('accessibility, %s', (colorScheme) => 
     await page.getByTestId('offered-when-edit').click();
     expect(await violations(page)).toEqual([]);
   });
+  test.each(['/wording?view=languages&beside=ar-DE', '/wording?view=leads', '/wording?view=look', '/wording?offer=two-steps&language=ar-DE&place=cart', '/rehearse?laid=both&width=desktop&tool=line-up', '/rehearse?cart=two-steps-arabic&tool=charged', '/rehearse?tool=sweep', '/rehearse?tool=gap', '/rehearse?tool=expected'])('%s', async (path) => {
+    expect(await violations(await open(path, { colorScheme }))).toEqual([]);
+  });
   test('the empty store', async () => {
-    for (const path of ['/offers', '/rehearse', '/release']) expect(await violations(await open(path, { colorScheme, address: inject('emptyAddress') }))).toEqual([]);
+    for (const path of ['/offers', '/wording', '/rehearse', '/release']) expect(await violations(await open(path, { colorScheme, address: inject('emptyAddress') }))).toEqual([]);
   });
 });
 
@@ -83,7 +86,7 @@ describe('the frame', () => {
   });
 
   test('? lists the keys, and typing a ? in a text does not', async () => {
-    const page = await open('/offers');
+    const page = await open('/wording');
     await page.keyboard.press('?');
     await page.getByRole('dialog').getByText('Command palette: every stop').waitFor();
     await page.getByRole('button', { name: 'Close', exact: true }).click();
@@ -103,8 +106,8 @@ describe('the frame', () => {
   });
 
   test('stops not built yet say what they will hold and offer nothing else', async () => {
-    const page = await open('/wording');
-    expect(await textOf(page, 'main')).toMatch(/^Wording\s+Not built yet\. All texts that shoppers read/);
+    const page = await open('/results');
+    expect(await textOf(page, 'main')).toMatch(/^Results\s+Not built yet\. What happened after a release/);
     expect(await page.locator('main').getByRole('button').count()).toBe(0);
   });
 

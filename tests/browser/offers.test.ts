@@ -156,38 +156,6 @@ describe('the spend line', () => {
   });
 });
 
-describe('wording', () => {
-  test('is edited in place: the bench follows each keystroke, and it is saved and undone', async () => {
-    const page = await open('/offers');
-    const text = page.getByTestId('text-progress').getByRole('textbox');
-    await text.fill('Nog maar {remaining}!');
-    expect(await leadOf(page, 'beach-day')).toBe('Nog maar € 13,20!');
-    await saved(page);
-    await expect.poll(async () => (await readDraft(address)).policy.wording['free-delivery']!.progress!.everyPlace!['nl-NL']).toBe('Nog maar {remaining}!');
-    await page.getByRole('button', { name: 'Undo' }).click();
-    await expect.poll(() => text.inputValue()).toBe('Nog {remaining} tot gratis bezorging.');
-  });
-
-  test('mistakes are marked where they stand and said in words; arguments are offered', async () => {
-    const page = await open('/offers');
-    const box = page.getByTestId('text-progress');
-    await box.getByRole('textbox').fill('Nog {remainin} te gaan');
-    expect(await box.getByRole('alert').allInnerTexts()).toEqual([expect.stringMatching(/no argument \{remainin\}/), expect.stringMatching(/does not say \{remaining\}/)]);
-    expect(await box.locator('mark').innerText()).toBe('{remainin}');
-    expect(await box.getByRole('textbox').getAttribute('aria-invalid')).toBe('true');
-    await box.getByRole('textbox').fill('Nog ');
-    await box.getByRole('button', { name: '{remaining}' }).click();
-    expect(await box.getByRole('textbox').inputValue()).toBe('Nog {remaining}');
-    expect(await box.getByRole('alert').count()).toBe(0);
-  });
-
-  test('a language without a text says what is shown instead', async () => {
-    const page = await open('/offers');
-    await page.getByLabel('Language of the wording').selectOption('fr-BE');
-    expect(await textOf(page, '[data-testid=text-progress]')).toMatch(/Nothing written here; nl-NL is shown/);
-  });
-});
-
 describe('two tabs at once', () => {
   test('edits in different places: both are kept, and each tab gets the other’s', async () => {
     const one = await open('/offers', { allow: /412/ });

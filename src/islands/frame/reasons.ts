@@ -38,3 +38,14 @@ export function reasonOfOption(trace: TraceNode | null, optionId: string, policy
   const option = reasonOf(ofOption, policy, writeMoney);
   return { ...option, children: [...option.children, ...ground.map((child) => reasonOf(child, policy, writeMoney))] };
 }
+
+/** The lines of a reason that another one does not have, with those above them; null when it has them all. */
+export function onlyIn(reason: Reason, other: Reason): Reason | null {
+  const sentencesOf = ({ sentence, children }: Reason): string[] => [sentence, ...children.flatMap(sentencesOf)];
+  const known = new Set(sentencesOf(other));
+  const kept = (one: Reason): Reason[] => {
+    const children = one.children.flatMap(kept);
+    return children.length > 0 || !known.has(one.sentence) ? [{ ...one, children }] : [];
+  };
+  return kept(reason)[0] ?? null;
+}

@@ -6,12 +6,12 @@ import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
 import type { Policy, TestCart } from '../../core/policy/types.ts';
 import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { Reasons } from '../../ui/Why.tsx';
+import { Reasons, type Reason } from '../../ui/Why.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { rehearse, type Rehearsal } from '../bench/rehearse-cart.ts';
 import { EditedField } from '../frame/EditedField.tsx';
 import { useDraft, usePage } from '../frame/page-context.tsx';
-import { reasonOfOption } from '../frame/reasons.ts';
+import { onlyIn, reasonOfOption } from '../frame/reasons.ts';
 import { parseText } from '../frame/typed-text.ts';
 
 interface OfThatDay {
@@ -85,22 +85,41 @@ export function Charged({ cartId, cart, rehearsal, currency }: { cartId: string;
               );
             })}
           </ul>
-          <div className="grid gap-x-8 gap-y-2 text-[13px] lg:grid-cols-2">
-            {rows.map(({ name, rehearsal: one, rules }) => {
-              const reason = reasonOfOption(one.trace(), optionId, rules, (minor) => money(minor, currency));
-              return (
-                reason && (
-                  <div key={name} className="border-l-2 border-primary pl-2">
-                    <p className="text-soft">{name}</p>
-                    <Reasons reasons={[reason]} />
-                  </div>
-                )
-              );
-            })}
-          </div>
+          <WhyTheyDiffer reasons={rows.map(({ name, rehearsal: one, rules }) => ({ name, reason: reasonOfOption(one.trace(), optionId, rules, (minor) => money(minor, currency)) }))} />
         </>
       )}
     </section>
+  );
+}
+
+/** Of each reason what the other does not say. */
+function WhyTheyDiffer({ reasons }: { reasons: { name: string; reason: Reason | null }[] }) {
+  const [first, second] = reasons;
+  if (!first?.reason) return null;
+  if (!second?.reason) return <Reasons reasons={[first.reason]} />;
+  const differing = [
+    { name: first.name, reason: onlyIn(first.reason, second.reason) },
+    { name: second.name, reason: onlyIn(second.reason, first.reason) },
+  ];
+  if (differing.every(({ reason }) => reason === null)) {
+    return (
+      <>
+        <p className="text-[13px] text-soft">Both come to it in the same way:</p>
+        <div className="text-[13px]">
+          <Reasons reasons={[second.reason]} />
+        </div>
+      </>
+    );
+  }
+  return (
+    <div className="grid gap-x-8 gap-y-2 text-[13px] lg:grid-cols-2" data-testid="why-they-differ">
+      {differing.map(({ name, reason }) => (
+        <div key={name} className="border-l-2 border-primary pl-2">
+          <p className="text-soft">{name}, where it differs</p>
+          {reason ? <Reasons reasons={[reason]} /> : <p className="text-soft">nothing besides</p>}
+        </div>
+      ))}
+    </div>
   );
 }
 

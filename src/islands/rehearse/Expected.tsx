@@ -62,12 +62,12 @@ export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: Te
           ))}
         </ul>
       )}
-      <div className="grid gap-x-8 text-[13px] sm:grid-cols-2">
+      <div className="text-[13px] sm:columns-2 sm:gap-x-8">
         {rows.map(({ key, label, seen, checked, toggle: change }) => (
           <label key={key} className="flex items-baseline gap-2 border-b border-hairline py-1">
             <input type="checkbox" className="checkbox checkbox-xs self-center" checked={checked} onChange={change} data-testid={`expect-${key.replace(' ', '-')}`} />
-            <span className="min-w-0 flex-1">{label}</span>
-            <span className={checked ? 'font-semibold' : 'text-soft'}>{seen}</span>
+            <span className="flex-1 whitespace-nowrap">{label}</span>
+            <span className={`min-w-0 text-right ${checked ? 'font-semibold' : 'text-soft'}`}>{seen}</span>
           </label>
         ))}
       </div>
