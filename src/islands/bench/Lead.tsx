@@ -1,10 +1,12 @@
+import { placeIds } from '../../core/wording/places.ts';
 import type { Rehearsal } from './rehearse-cart.ts';
 
 /** The progress toward the leading goal with the text of the strip. */
 export function Lead({ rehearsal, language }: { rehearsal: Rehearsal; language: string }) {
   const { lead } = rehearsal.evaluation;
   if (!lead) return null;
-  const message = rehearsal.message('strip');
+  // Where the strip is silent, what is read in the next place that is not.
+  const message = placeIds.map((place) => rehearsal.message(place)).find((found) => found !== null);
   const reached = lead.state === 'reached';
   return (
     <div className="mt-1.5">

@@ -33,7 +33,7 @@ export function DestinationDetails({ cartId, cart, zone }: { cartId: string; car
   };
   const currency = zone?.market.market.currency;
   return (
-    <div className="flex flex-wrap items-baseline gap-x-1 text-[13px]" data-testid="destination-details">
+    <div className="mb-1 flex flex-wrap items-baseline gap-x-1 text-[13px] [&_select]:min-h-6" data-testid="destination-details">
       <span className="text-soft">more exactly to</span>
       <PhraseSelect label="Region" quiet={!destination.region} value={destination.region ?? ''} options={[['', 'a region not known'], ...(destination.region && !regions.some(({ code }) => code === destination.region) ? [[destination.region, destination.region] as const] : []), ...regions.map(({ code, name }) => [code, name] as const)]} choose={(code) => edit(setDestinationPart(cartId, 'region', code === '' ? undefined : code))} testId="cart-region" />
       {places.length > 0 && (

@@ -94,9 +94,9 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
         </div>
         <div>
           <p className="text-[13px] text-soft">as it looks, with an end that is two and a half days ahead</p>
-          <PlaceScene key={JSON.stringify(look)} place="strip" message={message} look={look} percent={80} deadline={Math.floor(now / dayMs) * dayMs + 2.5 * dayMs} now={now} timeZone={timeZone} />
+          <PlaceScene key={JSON.stringify(look)} place="strip" message={silentIn.strip ? undefined : message} look={look} percent={80} deadline={Math.floor(now / dayMs) * dayMs + 2.5 * dayMs} now={now} timeZone={timeZone} />
           <div className="mt-2">
-            <PlaceScene place="cart" message={message} look={look} percent={80} deadline={null} now={now} timeZone={timeZone} />
+            <PlaceScene place="cart" message={silentIn.cart ? undefined : message} look={look} percent={80} deadline={null} now={now} timeZone={timeZone} />
           </div>
         </div>
       </div>

@@ -40,15 +40,17 @@ function StoryFrame({ offerId, market, language, place, state }: { offerId: stri
   const [sample] = textSamples(compiled, offerId, state, market, language);
   const setting = { currency: sample!.market.market.currency, timeZone: market.terms.clocks.market };
   const text = found && renderText(found.text, found.language, formattedArguments(sample!.values, setting, found.language));
+  const silent = lookOf(policy).silentIn?.[shown] === true;
   const own = textAt(policy, address) !== undefined;
   // What would be shown without a text of its own: another one of the same state, or that of being on the way.
   const said = found && !own ? inheritance(found.inherited, found.language, language, place, policy.wording[offerId]?.[state] !== undefined) : null;
   return (
     <>
       <div className="relative" data-inherits={said !== null}>
-        <PlaceScene place={shown} message={text === null ? undefined : { text, language: found!.language }} look={lookOf(policy)} percent={sample!.values.percent} deadline={sample!.values.deadline} now={now} timeZone={market.terms.clocks.market} />
+        <PlaceScene place={shown} message={text === null || silent ? undefined : { text, language: found!.language }} look={lookOf(policy)} percent={sample!.values.percent} deadline={sample!.values.deadline} now={now} timeZone={market.terms.clocks.market} />
       </div>
       <TextEditor key={`${place} ${language}`} address={address} label={`${messageStates.find(({ id }) => id === state)!.name}, ${language}, ${place === 'everyPlace' ? 'every place' : place}`} inherited={own ? null : found} />
+      {silent && <p className="text-[12px] text-warning">not shown in this place, as “Strip and bar” has it</p>}
       {said && <p className="text-[12px] text-soft">{said}</p>}
     </>
   );
