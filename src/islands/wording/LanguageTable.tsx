@@ -80,14 +80,16 @@ function Cell({ row, cell, open, setOpen }: { row: TextRow; cell: TextCell; open
   const text = 'text' in cell ? cell.text : '';
   const written = cell.status === 'written' || cell.status === 'stale' || cell.status === 'unfinished';
   const name = `${stateName(row.state)}, ${cell.language}${row.place === 'everyPlace' ? '' : `, ${row.place}`}`;
+  const shownIn = cell.status === 'fallsBack' ? cell.to : cell.language;
+  const shown = written || cell.status === 'fallsBack' ? text : cell.status === 'missing' ? '–' : '·';
   const said = cell.status === 'fallsBack' ? `falls back to ${cell.to}` : statusWords[cell.status];
   return (
     <div data-testid={`cell-${key}`}>
       {open === key ? (
         <TextEditor address={address} label={name} inherited={cell.status === 'fallsBack' ? { text, language: cell.to, inherited: false, fallback: { wanted: cell.language } } : null} rows={3} />
       ) : (
-        <button type="button" className={`table-text ${written ? '' : 'text-soft italic'}`} lang={cell.status === 'fallsBack' ? cell.to : cell.language} dir={directionOf(cell.language)} aria-label={`Edit ${name}`} onClick={() => setOpen(key)}>
-          {written || cell.status === 'fallsBack' ? text : cell.status === 'missing' ? '–' : '·'}
+        <button type="button" className={`table-text ${written ? '' : 'text-soft italic'}`} lang={shownIn} dir={directionOf(shownIn)} aria-label={`${shown}, edit ${name}`} onClick={() => setOpen(key)}>
+          {shown}
         </button>
       )}
       {said && (
