@@ -49,7 +49,10 @@ const pictures: Picture[] = [
   { name: 'delivery', path: '/delivery?market=nlbe', before: async (page) => page.getByTestId('charge-picture').hover({ position: { x: 420, y: 90 } }) },
   { name: 'charge', path: '/delivery?zone=deat-all&option=deat-door', scheme: 'dark', before: (page) => page.getByTestId('charge-editor').scrollIntoViewIfNeeded() },
   { name: 'conditions', path: '/delivery?zone=nlbe-round&option=nlbe-round-van', before: openConditions },
+  { name: 'wording', path: '/wording?offer=two-steps&place=cart', before: (page) => page.getByTestId('text-progress').getByRole('textbox').focus() },
+  { name: 'languages', path: '/wording?view=languages', scheme: 'dark' },
   { name: 'rehearse', path: '/rehearse?cart=gift-and-spares', before: (page) => page.getByTestId('checkout-uk-tracked').getByRole('button').click() },
+  { name: 'side-by-side', path: '/rehearse?cart=beach-day&laid=both', before: (page) => page.getByTestId('shop-draft').evaluate((shop) => shop.scrollIntoView({ block: 'start' })) },
   { name: 'release', path: '/release' },
 ];
 

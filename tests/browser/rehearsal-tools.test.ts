@@ -162,3 +162,15 @@ test('the quote tells the shop how to draw strip and bar, and until when the off
   const quote = await call<{ look: { style: string; position: string }; percent: number; deadline: string | null }>(address, 'POST', '/api/quote', { body });
   expect(quote.body).toMatchObject({ look: { style: 'filled', position: 'top', closable: true, countdownWithin: 7 }, percent: 53, deadline: null });
 });
+
+test('the moment is set on any clock, and one goes to the change of clocks, a minute before it and at it', async () => {
+  const page = await open('/rehearse?cart=beach-day');
+  await page.getByTestId('cart-clock').selectOption('America/New_York');
+  await page.getByTestId('cart-moment').fill('2026-07-01T10:30');
+  await expect.poll(async () => (await cartOf('beach-day'))!.at).toBe('2026-07-01T14:30:00.000Z');
+  await page.getByTestId('next-clock-change').click();
+  await expect.poll(async () => (await cartOf('beach-day'))!.at).toBe('2026-11-01T05:59:00.000Z');
+  await page.getByTestId('next-clock-change').click();
+  await expect.poll(async () => (await cartOf('beach-day'))!.at).toBe('2026-11-01T06:00:00.000Z');
+  expect(await page.getByTestId('cart-moment').inputValue()).toBe('2026-11-01T01:00');
+});

@@ -3,7 +3,7 @@ import { dayNumber } from './day.ts';
 import { compileEstimate, estimateAt } from './estimate.ts';
 import { compileSchedule, isWithin } from './schedule.ts';
 import { compileCalendar } from './working-days.ts';
-import { instantOfLocal, isTimeZone, localTime } from './zone-clock.ts';
+import { instantOfLocal, isTimeZone, localTime, nextClockChange } from './zone-clock.ts';
 
 const amsterdam = 'Europe/Amsterdam';
 const clocks = { store: amsterdam, market: 'America/New_York' };
@@ -69,4 +69,10 @@ describe('estimates', () => {
     expect(compileCalendar(undefined).weekdays).toEqual(new Set([1, 2, 3, 4, 5]));
     expect(dayNumber('1970-01-01')).toBe(0);
   });
+});
+
+test('the next change of clocks, to the minute', () => {
+  expect(new Date(nextClockChange('Europe/Amsterdam', Date.parse('2026-11-25T11:00Z'))!).toISOString()).toBe('2027-03-28T01:00:00.000Z');
+  expect(new Date(nextClockChange('America/New_York', Date.parse('2026-07-01T00:00Z'))!).toISOString()).toBe('2026-11-01T06:00:00.000Z');
+  expect(nextClockChange('Asia/Tokyo', Date.parse('2026-11-25T11:00Z'))).toBeNull();
 });

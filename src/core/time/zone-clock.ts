@@ -127,6 +127,17 @@ function transitionBetween(timeZone: string, from: number, to: number): number {
   return high * msPerMinute;
 }
 
+/** How far ahead a change of clocks is looked for: those that happen come within a year. */
+const farthestChange = 370 * msPerDay;
+
+/** The first minute after the next change of a zone's clocks; null when none comes within a year. */
+export function nextClockChange(timeZone: string, after: number): number | null {
+  for (let from = after; from < after + farthestChange; from += msPerDay) {
+    if (offsetAt(timeZone, from) !== offsetAt(timeZone, from + msPerDay)) return transitionBetween(timeZone, from, from + msPerDay);
+  }
+  return null;
+}
+
 /** A moment as a clock shows it, to the minute: `2026-11-25T20:30`. */
 export function localText(timeZone: string, instant: number): string {
   const { day, minute } = localTime(timeZone, instant);

@@ -11,6 +11,7 @@ const shortcuts: [keys: string, does: string][] = [
   ['Alt →', 'In the goal grid: fill the goal into the next market'],
   ['Home End', 'On the spend line or the picture of orders: to its ends'],
   ['Enter', 'On the picture of orders: one end of a group, then the other'],
+  ['{', 'In a text at Wording: what can stand there, by arrows and Enter'],
   ['N', 'At Rehearse: the next seam, an amount at which something changes'],
   ['Esc', 'Leave a field with its old value, or a list'],
 ];

@@ -1,8 +1,9 @@
+import { useState } from 'react';
 import { setCartPart } from '../../client/cart-edits.ts';
 import { knownWords } from '../../core/conditions/known-words.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import type { TestCart } from '../../core/policy/types.ts';
-import { instantOfLocal, localText } from '../../core/time/zone-clock.ts';
+import { instantOfLocal, localText, nextClockChange } from '../../core/time/zone-clock.ts';
 import { AddWord } from '../../ui/AddWord.tsx';
 import { DateTimeField } from '../../ui/DateTimeField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
@@ -10,24 +11,36 @@ import { Remove } from '../../ui/Remove.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 
 const mostCodes = 20;
+const minute = 60_000;
+/** Every clock there is, by its IANA name. */
+const everyClock = ['UTC', ...Intl.supportedValuesOf('timeZone')];
 
 /** When the cart is bought, through which channel and with which codes. */
 export function Circumstances({ cartId, cart, zone }: { cartId: string; cart: TestCart; zone: CompiledZone | undefined }) {
   const policy = usePolicy();
   const { now, locale } = usePage();
   const edit = useDraft((state) => state.edit);
-  const { timeZone } = policy.store;
+  const [chosenClock, setClock] = useState('');
+  const marketClock = zone?.market.terms.clocks.market;
+  const timeZone = chosenClock || policy.store.timeZone;
   const at = cart.at === undefined ? now : Date.parse(cart.at);
   const goTo = (instant: number | undefined) => edit(setCartPart(cartId, 'at', instant === undefined ? undefined : new Date(instant).toISOString()));
   const next = zone ? nextTurn(zone, at) : null;
+  const change = nextClockChange(timeZone, at);
+  const clocks = [
+    ['', `the store’s clock, ${policy.store.timeZone}`],
+    ...(marketClock && marketClock !== policy.store.timeZone ? [[marketClock, `the market’s clock, ${marketClock}`]] : []),
+    ...everyClock.filter((name) => name !== policy.store.timeZone && name !== marketClock).map((name) => [name, name]),
+  ] as [string, string][];
   const { codes = [] } = cart;
   const channels = knownWords('cart.channel', policy, String);
   const day = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone });
   return (
     <div className="mb-2 flex flex-wrap items-baseline gap-x-1 text-[13px]" data-testid="circumstances">
       <span className="text-soft">at</span>
-      <DateTimeField label="Moment, on the store’s clock; empty for now" value={cart.at === undefined ? '' : localText(timeZone, at)} change={(local) => goTo(local === '' ? undefined : instantOfLocal(timeZone, local, 'earlier'))} testId="cart-moment" />
-      <span className="text-soft">{cart.at === undefined ? 'now' : 'on the store’s clock'}</span>
+      <DateTimeField label={`Moment on the clock of ${timeZone}; empty for now`} value={cart.at === undefined ? '' : localText(timeZone, at)} change={(local) => goTo(local === '' ? undefined : instantOfLocal(timeZone, local, 'earlier'))} testId="cart-moment" />
+      <span className="text-soft">{cart.at === undefined ? 'now,' : ''} on</span>
+      <PhraseSelect label="Clock" quiet={chosenClock === ''} value={chosenClock} options={clocks} choose={setClock} testId="cart-clock" />
       {cart.at !== undefined && (
         <button type="button" className="quiet-button" onClick={() => goTo(undefined)} data-testid="moment-now">
           now
@@ -36,6 +49,11 @@ export function Circumstances({ cartId, cart, zone }: { cartId: string; cart: Te
       {next && (
         <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" title={day.format(next.instant)} onClick={() => goTo(next.instant)} data-testid="next-turn">
           to when {next.offer} {next.begins ? 'begins' : 'is over'}
+        </button>
+      )}
+      {change !== null && (
+        <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" title={day.format(change)} onClick={() => goTo(at < change - minute ? change - minute : change)} data-testid="next-clock-change">
+          to the change of clocks
         </button>
       )}
       <span className="ml-3 text-soft">through</span>

@@ -10,12 +10,16 @@ import { TextEditor } from './TextEditor.tsx';
 
 const statusWords: Record<TextCell['status'], string> = { written: '', stale: 'source has changed', unfinished: 'unfinished', fallsBack: 'falls back', missing: 'missing', notNeeded: '' };
 
+/** As many rows as are drawn at once. */
+const rowsAtOnce = 60;
+
 /** All texts in all markets' languages side by side: the source first, what wants work marked; a cell is edited in place. */
 export function LanguageTable({ shownLanguages, choose }: { shownLanguages: string; choose: (languages: string) => void }) {
   const policy = usePolicy();
   const { languages, rows } = useMemo(() => textTable(policy), [policy]);
   const [onlyWork, setOnlyWork] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
+  const [most, setMost] = useState(rowsAtOnce);
   const source = sourceLanguageOf(policy);
   const beside = languages.filter((language) => language !== source);
   const columns = beside.includes(shownLanguages) ? [source, shownLanguages] : languages;
@@ -49,7 +53,7 @@ export function LanguageTable({ shownLanguages, choose }: { shownLanguages: stri
             </tr>
           </thead>
           <tbody>
-            {inSight.map((row, index) => (
+            {inSight.slice(0, most).map((row, index) => (
               <tr key={`${row.offerId} ${row.state} ${row.place}`} className="border-b border-hairline align-top">
                 <th scope="row" className="py-1 pr-3 font-normal">
                   {row.offerId !== inSight[index - 1]?.offerId && <strong className="block font-semibold">{policy.offers[row.offerId]?.name}</strong>}
@@ -68,6 +72,11 @@ export function LanguageTable({ shownLanguages, choose }: { shownLanguages: stri
           </tbody>
         </table>
       </div>
+      {inSight.length > most && (
+        <button type="button" className="btn btn-xs mt-1" onClick={() => setMost(most + rowsAtOnce)}>
+          Show {Math.min(rowsAtOnce, inSight.length - most)} more of {inSight.length - most}
+        </button>
+      )}
       {inSight.length === 0 && <p className="py-2 text-soft">{rows.length === 0 ? 'No text is written yet. The storyboard is where it begins.' : 'Nothing wants work in these languages.'}</p>}
     </section>
   );
