@@ -35,6 +35,7 @@ export function Storefront({ sheet, look, shopName, language, width, now, deadli
   const id = (name: string) => (testIds ? name : undefined);
   const strip = (
     <div data-differs={differs?.has('strip')}>
+      <Differs when={differs?.has('strip')} />
       <Strip message={sheet.messages.strip} look={look} deadline={deadline} now={now} timeZone={timeZone} testId={id('shopper-strip')} />
     </div>
   );
@@ -94,6 +95,7 @@ export function Storefront({ sheet, look, shopName, language, width, now, deadli
           <ul>
             {sheet.options.map((option) => (
               <li key={option.id} className="shop-option" data-differs={differs?.has(`option ${option.id}`)} data-testid={id(`checkout-${option.id}`)}>
+                <Differs when={differs?.has(`option ${option.id}`)} />
                 <div className="shop-line">
                   <span aria-hidden className="shop-choice" data-chosen={option.chosen} />
                   <span className="flex-1">
@@ -121,7 +123,10 @@ export function Storefront({ sheet, look, shopName, language, width, now, deadli
           ))}
           {sheet.total !== null && (
             <p className="shop-line shop-total" data-differs={differs?.has('total')}>
-              <span>{words.total}</span>
+              <span>
+                <Differs when={differs?.has('total')} />
+                {words.total}
+              </span>
               <span data-testid={id('shopper-total')}>{sheet.total}</span>
             </p>
           )}
@@ -137,10 +142,20 @@ function Message({ sheet, place, words, differs }: { sheet: ShopSheet; place: Pl
   if (!message) return <span data-differs={differs?.has(place)} />;
   return (
     <div className="shop-message" data-differs={differs?.has(place)}>
+      <Differs when={differs?.has(place)} />
       {place !== 'product' && sheet.percent !== null && <GoalBar percent={sheet.percent} name={words.toward} />}
       <p lang={message.language} dir={directionOf(message.language)}>
         {message.text}
       </p>
     </div>
   );
+}
+
+/** Said to those who do not see the mark at the side. */
+function Differs({ when }: { when: boolean | undefined }) {
+  return when ? (
+    <span className="sr-only" lang="en">
+      differs:{' '}
+    </span>
+  ) : null;
 }
