@@ -20,8 +20,7 @@ export interface StorefrontProps {
   timeZone: string;
   /** parts that differ from what it is compared with */
   differs?: ReadonlySet<SheetPart>;
-  /** said beside an option: why, and what else a marketer asks */
-  besideOption?: ((optionId: string) => ReactNode) | undefined;
+  /** said below an option: why, and what else a marketer asks */
   belowOption?: ((optionId: string) => ReactNode) | undefined;
   /** said where no option can be chosen */
   hindrance?: ReactNode;
@@ -29,7 +28,7 @@ export interface StorefrontProps {
 }
 
 /** The demo shop drawn plainly from what it is told for a cart: strip, product page, mini-cart, cart and checkout. */
-export function Storefront({ sheet, look, shopName, language, width, now, deadline, timeZone, differs, besideOption, belowOption, hindrance, testIds }: StorefrontProps) {
+export function Storefront({ sheet, look, shopName, language, width, now, deadline, timeZone, differs, belowOption, hindrance, testIds }: StorefrontProps) {
   const part = useLook(look);
   const words = shopWords(language);
   const id = (name: string) => (testIds ? name : undefined);
@@ -98,10 +97,7 @@ export function Storefront({ sheet, look, shopName, language, width, now, deadli
                 <Differs when={differs?.has(`option ${option.id}`)} />
                 <div className="shop-line">
                   <span aria-hidden className="shop-choice" data-chosen={option.chosen} />
-                  <span className="flex-1">
-                    {option.label}
-                    {besideOption?.(option.id)}
-                  </span>
+                  <span className="flex-1">{option.label}</span>
                   <span className="whitespace-nowrap">
                     {option.before !== null && <s className="shop-quiet">{option.before}</s>} <span data-testid={id('price-after')}>{option.after}</span>
                   </span>
