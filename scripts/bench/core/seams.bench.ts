@@ -3,7 +3,7 @@ import { demoProducts } from '../../../demo/products.ts';
 import { catalogueOf } from '../../../src/core/catalogue/product.ts';
 import { compilePolicy } from '../../../src/core/evaluation/compile.ts';
 import { evaluate } from '../../../src/core/evaluation/evaluate.ts';
-import { inputOfTestCart } from '../../../src/core/evaluation/test-cart-input.ts';
+import { inputOfTestCart, situationOfTestCart } from '../../../src/core/evaluation/test-cart-input.ts';
 import { seamsOf } from '../../../src/core/sweep/seams.ts';
 import { median, quantile, type Bar } from '../bar.ts';
 
@@ -17,7 +17,7 @@ export async function bars(): Promise<Bar[]> {
     const { input } = inputOfTestCart(cart, catalogue, now);
     const { marketId, zoneId } = evaluate(compiled, input);
     const zone = compiled.markets.get(marketId ?? '')?.zones.find(({ id }) => id === zoneId);
-    return zone ? [{ name: cart.name, walk: () => seamsOf(zone, { ...input, ...(cart.codes ? { codes: cart.codes } : {}) }, 100_000) }] : [];
+    return zone ? [{ name: cart.name, walk: () => seamsOf(zone, situationOfTestCart(cart, now), 100_000) }] : [];
   });
   const richest = walks.reduce((most, one) => (one.walk().length > most.walk().length ? one : most));
   const times: number[] = [];

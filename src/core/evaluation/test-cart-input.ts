@@ -2,6 +2,7 @@ import type { CartLine } from '../cart/cart.ts';
 import type { Catalogue } from '../catalogue/product.ts';
 import { inOrder } from '../ordered.ts';
 import type { TestCart } from '../policy/types.ts';
+import type { Situation } from './context.ts';
 import type { EvaluationInput } from './evaluation.ts';
 
 /**
@@ -33,4 +34,17 @@ export function inputOfTestCart(cart: TestCart, catalogue: Catalogue, now: numbe
     ...(earlier ? { earlier } : {}),
   };
   return { input, gone };
+}
+
+/** Whoever has a test cart, where it goes and when, with other goods in it. @param now as above */
+export function situationOfTestCart({ codes, channel, shopper, destination, at, quotes, redemptions }: TestCart, now: number): Situation {
+  return {
+    destination,
+    instant: at === undefined ? now : Date.parse(at),
+    ...(codes ? { codes } : {}),
+    ...(channel === undefined ? {} : { channel }),
+    ...(shopper ? { shopper } : {}),
+    ...(quotes ? { quotes } : {}),
+    ...(redemptions ? { redemptions } : {}),
+  };
 }

@@ -7,6 +7,7 @@ import type { Market } from '../../core/policy/types.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { saveCsv } from '../frame/save-file.ts';
+import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 
 /** A zone's prices as a table for a spreadsheet, out and in again: what it would change is shown before it does. */
@@ -18,11 +19,9 @@ export function RateSheet({ zoneId, marketId, market }: { zoneId: string; market
   const [said, setSaid] = useState('');
   const words = useMemo(() => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)), [policy, marketId, money, market.currency]);
   const sheet = useMemo(() => rateSheet(policy, zoneId), [policy, zoneId]);
-  const choose = async (file: File | undefined) => {
+  const read = (text: string | null) => {
     setSaid('');
-    if (!file) return setReading(null);
-    if (file.size > 2_000_000) return setSaid('A rate sheet has at most 2 MB. Nothing was read.');
-    setReading(readRateSheet(await file.text(), policy, zoneId));
+    setReading(text === null ? null : readRateSheet(text, policy, zoneId));
   };
   const take = () => {
     if (!reading || !edit(inTurn(...[...reading.charges].map(([id, charge]) => setCharge(id, charge))))) return;
@@ -34,9 +33,7 @@ export function RateSheet({ zoneId, marketId, market }: { zoneId: string; market
       <p className="flex flex-wrap items-baseline gap-x-3">
         <strong className="font-head text-[14px]">Rate sheet</strong>
         <SaveAs what="the rate sheet" forms={[{ name: 'CSV', save: () => saveCsv(`rates-${zoneId}`, rateSheetColumns, sheet.rows) }]} />
-        <label className="inline-flex min-w-0 flex-wrap items-baseline gap-2">
-          read one <input type="file" className="max-w-full" accept=".csv,text/csv" onChange={(event) => void choose(event.target.files?.[0])} data-testid="rate-sheet-file" />
-        </label>
+        <ReadFile label="read one" accept=".csv,text/csv" what="A rate sheet" mostMegabytes={2} read={read} testId="rate-sheet-file" />
         {sheet.left.length > 0 && <span className="text-soft">Left out, being neither flat nor steps: {sheet.left.join(', ')}.</span>}
       </p>
       {refusal}

@@ -3,7 +3,7 @@ import { setCartLines } from '../../client/cart-edits.ts';
 import { ordinaryCart } from '../../core/catalogue/ordinary-cart.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
-import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
+import { situationOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { priceUnit } from '../../core/money/currency.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { seamsOf, type Seam } from '../../core/sweep/seams.ts';
@@ -20,10 +20,8 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
   const edit = useDraft((state) => state.edit);
   const { currency } = zone.market.market;
   const seams = useMemo(() => {
-    const { input } = inputOfTestCart(cart, catalogue, now);
-    const { codes, channel } = cart;
-    return seamsOf(zone, { ...input, ...(codes ? { codes } : {}), ...(channel === undefined ? {} : { channel }) }, farthest * priceUnit(currency));
-  }, [zone, cart, catalogue, now, currency]);
+    return seamsOf(zone, situationOfTestCart(cart, now), farthest * priceUnit(currency));
+  }, [zone, cart, now, currency]);
   const [chosen, setChosen] = useState(0);
   const at = Math.min(chosen, seams.length - 1);
   useEffect(() => {

@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import { evaluateImagined } from '../../core/evaluation/evaluate.ts';
-import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
+import { situationOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { orderOfValue } from '../../core/cart/imagined-order.ts';
 import type { Measures } from '../../core/cart/measures.ts';
 import { minorPerMajor } from '../../core/money/currency.ts';
@@ -14,7 +14,7 @@ import { usePage } from '../frame/page-context.tsx';
 import { useWidth } from '../frame/use-width.ts';
 import { height, keyMove, spendScale, valueAt } from '../spend-line/scale.ts';
 import { Staircases } from '../spend-line/Staircases.tsx';
-import { optionLine } from '../spend-line/option-line.ts';
+import { OptionPrices } from '../spend-line/OptionPrices.tsx';
 
 const axes: [SweepAxis, string][] = [
   ['goodsValue', 'goods value'],
@@ -25,16 +25,12 @@ const designWidth = 884;
 
 /** The price of each option, and what the shopper reads, along goods value, items or weight, all else as in the cart. */
 export function SweepChart({ cart, zone, measures, axis, chooseAxis }: { cart: TestCart; zone: CompiledZone; measures: Measures; axis: SweepAxis; chooseAxis: (axis: SweepAxis) => void }) {
-  const { compiled, catalogue, now, money, figure, locale } = usePage();
+  const { compiled, now, money, figure, locale } = usePage();
   const { currency } = zone.market.market;
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, designWidth);
   const [cursor, setCursor] = useState<number | null>(null);
-  const situation = useMemo(() => {
-    const { input } = inputOfTestCart(cart, catalogue, now);
-    const { codes, channel } = cart;
-    return { ...input, ...(codes ? { codes } : {}), ...(channel === undefined ? {} : { channel }) };
-  }, [cart, catalogue, now]);
+  const situation = useMemo(() => situationOfTestCart(cart, now), [cart, now]);
   const order = useMemo(() => ({ ...orderOfValue(measures.goodsValue), items: Math.max(1, measures.items), weight: measures.charged.weight }), [measures]);
   const sweep = useMemo(() => sweepZone(zone, axis, situation, order), [zone, axis, situation, order]);
   const here = axis === 'goodsValue' ? measures.goodsValue : axis === 'items' ? measures.items : measures.charged.weight;
@@ -62,18 +58,7 @@ export function SweepChart({ cart, zone, measures, axis, chooseAxis }: { cart: T
         <span>
           at <strong>{write(at)}</strong>
         </span>
-        {zone.options.map(({ id, option }, index) => {
-          const price = options.find(({ optionId }) => optionId === id);
-          const line = optionLine(index);
-          return (
-            <span key={id} className="inline-flex items-center gap-1.5">
-              <svg width="22" height="8" aria-hidden="true">
-                <line x1="0" x2="22" y1="4" y2="4" className={line.stroke} strokeWidth="2" strokeDasharray={line.dash} />
-              </svg>
-              {option.name} <strong>{!price ? 'not offered' : price.after === 0 ? 'free' : money(price.after, currency)}</strong>
-            </span>
-          );
-        })}
+        <OptionPrices zone={zone} options={options} />
         <span className="text-soft" data-testid="sweep-reads">{text === undefined ? 'reads nothing' : <>reads “<span lang={cart.language}>{text}</span>”</>}</span>
       </p>
       <div ref={box} className="relative h-[326px] w-full overflow-hidden">

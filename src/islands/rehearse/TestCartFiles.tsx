@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { keepTestCarts } from '../../client/cart-edits.ts';
 import { readTestCartFile, testCartFile } from '../../core/test-carts/test-cart-file.ts';
 import type { TestCart } from '../../core/policy/types.ts';
+import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
 import { saveFile } from '../frame/save-file.ts';
@@ -13,14 +14,10 @@ export function TestCartFiles() {
   const { edit, refusal } = useGuardedEdit();
   const [carts, setCarts] = useState<Record<string, TestCart> | null>(null);
   const [said, setSaid] = useState('');
-  const choose = async (file: File | undefined) => {
-    setSaid('');
-    setCarts(null);
-    if (!file) return;
-    if (file.size > 2_000_000) return setSaid('A file of test carts has at most 2 MB. Nothing was read.');
-    const reading = readTestCartFile(await file.text());
-    if (reading.ok) setCarts(reading.carts);
-    else setSaid(`${reading.reason} Nothing was read.`);
+  const read = (text: string | null) => {
+    const reading = text === null ? null : readTestCartFile(text);
+    setCarts(reading?.ok ? reading.carts : null);
+    setSaid(reading && !reading.ok ? `${reading.reason} Nothing was read.` : '');
   };
   const take = () => {
     if (!carts || !edit(keepTestCarts(carts))) return;
@@ -34,9 +31,7 @@ export function TestCartFiles() {
       <p className="flex flex-wrap items-baseline gap-x-3">
         <strong className="font-head text-[14px]">All test carts</strong>
         <SaveAs what="all test carts" forms={[{ name: 'JSON', save: () => saveFile('test-carts.json', new Blob([testCartFile(policy)], { type: 'application/json' })) }]} />
-        <label className="inline-flex min-w-0 flex-wrap items-baseline gap-2">
-          read a file <input type="file" className="max-w-full" accept=".json,application/json" onChange={(event) => void choose(event.target.files?.[0])} data-testid="test-cart-file" />
-        </label>
+        <ReadFile label="read a file" accept=".json,application/json" what="A file of test carts" mostMegabytes={2} read={read} testId="test-cart-file" />
       </p>
       {refusal}
       {carts && (

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { orderOfValue } from '../../core/cart/imagined-order.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import { evaluateImagined } from '../../core/evaluation/evaluate.ts';
@@ -7,7 +8,7 @@ import type { Sweep } from '../../core/sweep/sweep.ts';
 import { renderMessage } from '../../core/wording/render.ts';
 import { usePage } from '../frame/page-context.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
-import { optionLine } from './option-line.ts';
+import { OptionPrices } from './OptionPrices.tsx';
 
 /** What holds at one order value, above the picture so that it hides nothing. */
 export function ReadOut({ at, pointed, zone, sweep, distribution, language, percent, shopper }: {
@@ -24,6 +25,7 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
   const market = zone.market.market;
   const { options, lead } = evaluateImagined(zone, orderOfValue(at), someoneIn(zone, now, shopper));
   const message = lead ? renderMessage(compiled, lead, zone.market, 'strip', language) : null;
+  const nowhere = useMemo(() => new Set(zone.options.flatMap(({ id }, index) => (sweep.segments.every((segment) => !segment.options[index]) ? [id] : []))), [zone, sweep]);
   const below = distribution && distribution.orders > 0 ? ordersBelow(distribution, at) / distribution.orders : null;
   return (
     <div className="min-h-[88px] sm:min-h-[46px]" aria-live="off" data-testid="read-out">
@@ -31,19 +33,7 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
         <span className="w-40">
           {pointed ? 'At' : 'At the goal,'} <strong>{money(at, market.currency)}</strong>
         </span>
-        {zone.options.map(({ id, option }, index) => {
-          if (sweep.segments.every((segment) => !segment.options[index])) return null;
-          const price = options.find(({ optionId }) => optionId === id);
-          const line = optionLine(index);
-          return (
-            <span key={id} className="flex items-center gap-1.5">
-              <svg width="22" height="8" aria-hidden="true">
-                <line x1="0" x2="22" y1="4" y2="4" className={line.stroke} strokeWidth="2" strokeDasharray={line.dash} />
-              </svg>
-              {option.name} <strong>{!price ? 'not offered' : price.after === 0 ? 'free' : money(price.after, market.currency)}</strong>
-            </span>
-          );
-        })}
+        <OptionPrices zone={zone} options={options} left={nowhere} />
       </p>
       <p className="flex flex-wrap gap-x-5 text-soft">
         {below !== null && (

@@ -5,12 +5,12 @@ import { readXliff } from '../../core/translations/read-xliff.ts';
 import { targetLanguages, type TranslationReading } from '../../core/translations/translation.ts';
 import { xliffOf } from '../../core/translations/write-xliff.ts';
 import { stateName, textAt } from '../../core/wording/text-address.ts';
+import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
 import { saveCsv, saveFile } from '../frame/save-file.ts';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 
-const largest = 5_000_000;
 const listed = 40;
 
 /** Texts out to translators and in again: XLIFF for one language, or a table of all. What a file would change is shown before it does. */
@@ -21,13 +21,9 @@ export function TranslationFiles({ language }: { language: string }) {
   const [said, setSaid] = useState('');
   const targets = targetLanguages(policy);
   const into = targets.includes(language) ? language : targets[0];
-  const choose = async (file: File | undefined) => {
+  const read = (text: string | null) => {
     setSaid('');
-    setReading(null);
-    if (!file) return;
-    if (file.size > largest) return setSaid('A file of translations has at most 5 MB. Nothing was read.');
-    const text = await file.text();
-    setReading(/^\ufeff?\s*</.test(text) ? readXliff(text, policy) : readTextCsv(text, policy));
+    setReading(text === null ? null : /^\ufeff?\s*</.test(text) ? readXliff(text, policy) : readTextCsv(text, policy));
   };
   const take = () => {
     if (!reading || !edit(takeTranslations(reading.changed))) return;
@@ -40,9 +36,7 @@ export function TranslationFiles({ language }: { language: string }) {
         <strong className="font-head text-[14px]">For translators</strong>
         {into !== undefined && <SaveAs what={`texts for ${into}`} forms={[{ name: `XLIFF 2.1, ${into}`, save: () => saveFile(`texts-${into}.xlf`, new Blob([xliffOf(policy, into)], { type: 'application/xliff+xml' })) }]} />}
         <SaveAs what="all texts" forms={[{ name: 'CSV, all languages', save: () => saveTable() }]} />
-        <label className="inline-flex min-w-0 flex-wrap items-baseline gap-2">
-          read one <input type="file" className="max-w-full" accept=".xlf,.xliff,.csv,text/csv,application/xliff+xml" onChange={(event) => void choose(event.target.files?.[0])} data-testid="translation-file" />
-        </label>
+        <ReadFile label="read one" accept=".xlf,.xliff,.csv,text/csv,application/xliff+xml" what="A file of translations" mostMegabytes={5} read={read} testId="translation-file" />
       </p>
       {refusal}
       {reading && (
