@@ -2,10 +2,17 @@ import { priceIn } from '../../core/catalogue/product-amount.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { placeIds, places } from '../../core/wording/places.ts';
-import { Reasons } from '../../ui/Why.tsx';
+import { Reasons, type Reason } from '../../ui/Why.tsx';
 import { whyNothing, whyUnavailable, type Rehearsal } from '../bench/rehearse-cart.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { reasonOfOption } from '../frame/reasons.ts';
+
+/** Lines below the first that are printed: what lies deeper fills pages. */
+const deepest = 1;
+
+function upTo({ children, ...reason }: Reason, depth: number): Reason {
+  return { ...reason, children: depth === 0 ? [] : children.map((child) => upTo(child, depth - 1)) };
+}
 
 /** One page on paper: the cart, what its shopper is offered and reads, and why. */
 export function PrintedRecord({ cart, rehearsal }: { cart: TestCart; rehearsal: Rehearsal }) {
@@ -65,7 +72,7 @@ export function PrintedRecord({ cart, rehearsal }: { cart: TestCart; rehearsal: 
               {policy.options[optionId]?.name}: {write(after)}
               {after !== before && ` instead of ${write(before)}`}
             </h3>
-            {reason && <Reasons reasons={reason.children.slice(0, -2)} />}
+            {reason && <Reasons reasons={reason.children.slice(0, -2).map((child) => upTo(child, deepest))} />}
           </section>
         );
       })}

@@ -2,9 +2,7 @@ import { useMemo, useState } from 'react';
 import { cartFromText } from '../../core/test-carts/shared-cart.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import type { SweepAxis } from '../../core/sweep/axis.ts';
-import { allLanguages } from '../../core/wording/languages.ts';
 import { ShopperFacts } from '../frame/ShopperFacts.tsx';
-import { useShopFonts } from '../storefront/use-shop-fonts.ts';
 import { setCartField, setDestination } from '../../client/edits.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { setAt } from '../../client/set-at.ts';
@@ -57,9 +55,7 @@ const lays = [
 
 /** A cart of the draft, or one that came by a link. */
 export function RehearseView({ query: initial }: { query: Record<string, string> }) {
-  const policy = usePolicy();
   const [query, setQuery] = useQuery(initial);
-  useShopFonts(useMemo(() => allLanguages(policy), [policy]));
   const shared = useMemo(() => (query.shared ? cartFromText(query.shared) : null), [query.shared]);
   if (shared) return <SharedCart cart={shared} choose={(cart) => setQuery({ shared: '', cart })} />;
   return (

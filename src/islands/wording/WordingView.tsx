@@ -1,9 +1,9 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { MessageState } from '../../core/evaluation/evaluation.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { formattedArguments } from '../../core/wording/arguments.ts';
 import { findText } from '../../core/wording/find-text.ts';
-import { allLanguages, languagesOfOffer } from '../../core/wording/languages.ts';
+import { languagesOfOffer } from '../../core/wording/languages.ts';
 import { places, type TextPlace } from '../../core/wording/places.ts';
 import { renderText } from '../../core/wording/render.ts';
 import { textSamples } from '../../core/wording/samples.ts';
@@ -11,7 +11,6 @@ import { textAddresses, textPlaces } from '../../core/wording/text-address.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { useQuery } from '../frame/use-query.ts';
-import { useShopFonts } from '../storefront/use-shop-fonts.ts';
 import { LanguageTable } from './LanguageTable.tsx';
 import { LookEditor } from './LookEditor.tsx';
 import { Samples } from './Samples.tsx';
@@ -43,7 +42,6 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
   const languages = [...new Set([...market.market.languages, ...(offerId === undefined ? [] : languagesOfOffer(policy, offerId)), ...known])];
   const language = languages.includes(query.language ?? '') ? query.language! : market.market.languages[0]!;
   const place: TextPlace = textPlaces.find((id) => id === query.place) ?? 'everyPlace';
-  useShopFonts(useMemo(() => allLanguages(policy), [policy]));
   const view = views.find(([id]) => id === query.view)?.[0] ?? '';
   return (
     <div className="px-5 py-3">

@@ -127,11 +127,19 @@ async function storeEdit(connection: PoolConnection, current: LockedDraft, next:
   return writeEdit(connection, current, next, { kind: edit.kind, label: edit.label ?? labelOf(current.policy, next), patch, inverse: patchBetween(next, current.policy), madeBy: edit.madeBy });
 }
 
+/** Parts of a policy that are no promise to shoppers, and what a change of them is called. */
+const unseenParts = [
+  ['textNotes', 'Unfinished text or translation'],
+  ['assumptions', 'Assumptions'],
+  ['shoppers', 'Made-up shoppers'],
+  ['testCarts', 'Test carts'],
+] as const;
+
 /** What an edit did, for the history and the undo button. */
 function labelOf(before: Policy, after: Policy): string {
   const changes = policyChanges(before, after, 'en');
   const [first] = changes;
-  if (!first) return JSON.stringify(before.assumptions) === JSON.stringify(after.assumptions) ? 'Test carts' : 'Assumptions';
+  if (!first) return unseenParts.find(([part]) => JSON.stringify(before[part]) !== JSON.stringify(after[part]))?.[1] ?? 'Test carts';
   const more = changes.length > 1 ? ` and ${changes.length - 1} more` : '';
   return `${first.subject}${more}`;
 }

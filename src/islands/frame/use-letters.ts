@@ -4,8 +4,8 @@ import { useEffect } from 'react';
 
 const sheets: Record<string, string> = { ar: arabic, fa: arabic, ur: arabic, ja: japanese };
 
-/** Fetches the shop's type for languages that the page's own has no letters for. Only what is shown of it is loaded. */
-export function useShopFonts(languages: readonly string[]): void {
+/** Fetches type for languages that the page's own has no letters for. Only what is shown of it is loaded. */
+export function useLetters(languages: readonly string[]): void {
   const wanted = [...new Set(languages.flatMap((language) => sheets[language.split('-')[0]!] ?? []))].sort().join(' ');
   useEffect(() => {
     for (const href of wanted.split(' ')) {
