@@ -58,7 +58,7 @@ describe('wall clocks', () => {
         if (which === 'earlier') expect(found).toBeLessThanOrEqual(instant);
         else expect(found).toBeGreaterThanOrEqual(Math.floor(instant / 60_000) * 60_000);
       }),
-      { numRuns: 3000 },
+      { numRuns: 3000, examples: [['America/St_Johns', 1_049_599_860_000, 'earlier']] },
     );
   });
 });

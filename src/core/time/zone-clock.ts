@@ -12,7 +12,7 @@ const msPerDay = 86_400_000;
 
 interface ZoneClock {
   format: Intl.DateTimeFormat;
-  /** offset by quarter of an hour; every transition in force today falls on one */
+  /** offset at the beginning of a quarter of an hour */
   offsets: Map<number, number>;
   /** offset by day in UTC, NaN for a day on which it changes */
   days: Map<number, number>;
@@ -67,17 +67,27 @@ export function offsetAt(timeZone: string, instant: number): number {
     if (clock.days.size >= maxOffsets) clock.days.clear();
     clock.days.set(day, offset);
   }
-  return Number.isNaN(offset) ? offsetOfQuarter(clock, instant) : offset;
+  return Number.isNaN(offset) ? offsetOnDayOfChange(clock, instant) : offset;
 }
 
-function offsetOfQuarter({ format, offsets }: ZoneClock, instant: number): number {
+/** Clocks change on a quarter of an hour, but some once did a minute after it: Newfoundland at 00:01 until 2011. */
+function offsetOnDayOfChange(clock: ZoneClock, instant: number): number {
+  const offset = offsetOfQuarter(clock, instant);
+  return offset === offsetOfQuarter(clock, instant + quarter) ? offset : offsetOfMinute(clock, Math.floor(instant / msPerMinute) * msPerMinute);
+}
+
+function offsetOfMinute({ format }: ZoneClock, instant: number): number {
+  const parts: Record<string, number> = {};
+  for (const { type, value } of format.formatToParts(instant)) parts[type] = Number(value);
+  return Date.UTC(parts.year!, parts.month! - 1, parts.day!, parts.hour!, parts.minute!, parts.second!) - instant;
+}
+
+function offsetOfQuarter(clock: ZoneClock, instant: number): number {
+  const { offsets } = clock;
   const key = Math.floor(instant / quarter);
   const known = offsets.get(key);
   if (known !== undefined) return known;
-  const parts: Record<string, number> = {};
-  for (const { type, value } of format.formatToParts(key * quarter)) parts[type] = Number(value);
-  const shown = Date.UTC(parts.year!, parts.month! - 1, parts.day!, parts.hour!, parts.minute!, parts.second!);
-  const offset = shown - key * quarter;
+  const offset = offsetOfMinute(clock, key * quarter);
   if (offsets.size >= maxOffsets) offsets.clear();
   offsets.set(key, offset);
   return offset;
