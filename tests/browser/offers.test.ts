@@ -33,13 +33,13 @@ describe('the goal', () => {
     await dragGoal(page, 7500, 6000, false);
     expect(await leadOf(page, 'beach-day')).toBe('Uw bezorging is gratis.');
     expect(await textOf(page, '[data-testid=bench-beach-day] [data-testid=option-nlbe-door] [data-testid=price-after]')).toBe('free');
-    expect(await textOf(page, '[data-testid=bench-beach-day] [data-testid=difference]')).toBe('In release 1: Parcel to the door €5.95; Parcel shop €4.50; reads “Nog € 13,20 tot gratis bezorging.”');
+    expect(await textOf(page, '[data-testid=bench-beach-day] [data-testid=difference]')).toMatch(/^In release \d+: Parcel to the door €5\.95; Parcel shop €4\.50; reads “Nog € 13,20 tot gratis bezorging\.”$/);
     expect(await page.getByTestId('pennant').getAttribute('aria-valuenow')).toBe('6000');
     expect(await savedGoal()).toBe(7500);
     await page.mouse.up();
     await saved(page);
     expect(await savedGoal()).toBe(6000);
-    expect(await textOf(page, '[data-testid=draft-phrase]')).toMatch(/1 change since release 1/);
+    expect(await textOf(page, '[data-testid=draft-phrase]')).toMatch(/1 change since release \d+/);
     await page.keyboard.press('Control+z');
     await expect.poll(() => leadOf(page, 'beach-day')).toBe('Nog € 13,20 tot gratis bezorging.');
     expect(await savedGoal()).toBe(7500);

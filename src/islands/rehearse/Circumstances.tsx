@@ -36,7 +36,7 @@ export function Circumstances({ cartId, cart, zone }: { cartId: string; cart: Te
   const channels = knownWords('cart.channel', policy, String);
   const day = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone });
   return (
-    <div className="mb-2 flex flex-wrap items-baseline gap-x-1 text-[13px]" data-testid="circumstances">
+    <div className="mb-2 flex flex-wrap items-baseline gap-x-1 gap-y-1 text-[13px] [&_input]:min-h-6 [&_select]:min-h-6" data-testid="circumstances">
       <span className="text-soft">at</span>
       <DateTimeField label={`Moment on the clock of ${timeZone}; empty for now`} value={cart.at === undefined ? '' : localText(timeZone, at)} change={(local) => goTo(local === '' ? undefined : instantOfLocal(timeZone, local, 'earlier'))} testId="cart-moment" />
       <span className="text-soft">{cart.at === undefined ? 'now,' : ''} on</span>
