@@ -14,6 +14,11 @@ export function coloursOf({ style, colours: { ground, ink, bar } }: Look): { gro
   return style === 'ruled' ? { ground: shopPaper, ink: ground, bar, rule: ground } : { ground, ink, bar, rule: ground };
 }
 
+/** Whether a strip counts down to the end of the offer that leads. @param deadline ms since 1970-01-01T00:00Z @param now the same */
+export function countsDown({ countdownWithin }: Look, deadline: number | null, now: number): deadline is number {
+  return countdownWithin !== undefined && deadline !== null && deadline - now <= countdownWithin * 86_400_000;
+}
+
 /** One pair of colours that must stand out from each other. */
 export interface ContrastFinding {
   what: 'text' | 'bar';

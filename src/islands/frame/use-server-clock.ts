@@ -1,14 +1,19 @@
 import { useEffect, useState } from 'react';
 import { usePage } from './page-context.tsx';
 
-/** The server's time, going on by the browser's steady clock: a wrong clock on this machine does not matter. ms */
-export function useServerClock(every = 1000): number {
+/**
+ * The server's time, going on by the browser's steady clock: a wrong clock on this machine does not matter. ms
+ *
+ * @param running whether something counts by it; it stands still otherwise, and nothing is drawn anew
+ */
+export function useServerClock(running: boolean): number {
   const { now } = usePage();
   const [passed, setPassed] = useState(0);
   useEffect(() => {
+    if (!running) return;
     const started = performance.now();
-    const timer = setInterval(() => setPassed(performance.now() - started), every);
+    const timer = setInterval(() => setPassed(performance.now() - started), 1000);
     return () => clearInterval(timer);
-  }, [every]);
+  }, [running]);
   return now + passed;
 }

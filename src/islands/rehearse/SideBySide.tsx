@@ -1,6 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
 import type { TestCart } from '../../core/policy/types.ts';
+import { countsDown } from '../../core/wording/look.ts';
 import { differingParts } from '../../core/quote/shop-sheet.ts';
 import { Storefront } from '../storefront/Storefront.tsx';
 import { whyNothing, type Rehearsal } from '../bench/rehearse-cart.ts';
@@ -45,7 +46,9 @@ function Shop({ title, shop: { answer, sheet }, cart, rehearsal, compiled, width
   differs: ReturnType<typeof differingParts> | undefined;
   testIds: boolean;
 }) {
-  const running = useServerClock();
+  const { now } = usePage();
+  const deadline = answer.deadline === null ? null : Date.parse(answer.deadline);
+  const running = useServerClock(cart.at === undefined && countsDown(answer.look, deadline, now));
   const { noOptions, marketId } = rehearsal.evaluation;
   const market = marketId ? compiled.markets.get(marketId) : undefined;
   const { policy } = compiled;
@@ -60,7 +63,7 @@ function Shop({ title, shop: { answer, sheet }, cart, rehearsal, compiled, width
         language={cart.language}
         width={width}
         now={cart.at === undefined ? running : Date.parse(cart.at)}
-        deadline={answer.deadline === null ? null : Date.parse(answer.deadline)}
+        deadline={deadline}
         timeZone={market?.terms.clocks.market ?? policy.store.timeZone}
         {...(differs ? { differs } : {})}
         belowOption={beside}

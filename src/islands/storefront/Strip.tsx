@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Look } from '../../core/policy/types.ts';
 import { timeLeft } from '../../core/time/countdown.ts';
 import { countdownInWords } from '../../core/wording/countdown-words.ts';
+import { countsDown } from '../../core/wording/look.ts';
 import { directionOf } from '../../core/wording/languages.ts';
 import { shopWords, shopWordsLanguage } from './shop-words.ts';
 import { useLook } from './use-look.ts';
@@ -17,7 +18,7 @@ export function Strip({ message, look, deadline, now, timeZone, testId }: { mess
   const [closed, setClosed] = useState(false);
   if (!message) return <div className="strip-none" data-testid={testId} />;
   const words = shopWords(message.language);
-  const left = look.countdownWithin !== undefined && deadline !== null && deadline - now <= look.countdownWithin * 86_400_000 ? timeLeft(now, deadline, timeZone) : null;
+  const left = countsDown(look, deadline, now) ? timeLeft(now, deadline, timeZone) : null;
   if (closed) {
     return (
       <div className="strip-none" data-testid={testId}>

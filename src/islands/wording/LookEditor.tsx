@@ -19,8 +19,8 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
   const policy = usePolicy();
   const edit = useDraft((draft) => draft.edit);
   const show = useDraft((draft) => draft.show);
-  const now = useServerClock();
   const look = lookOf(policy);
+  const now = useServerClock(look.countdownWithin !== undefined);
   const change = (next: Partial<Look>): Edit => setAt(['look'], { ...look, ...next });
   const colour = (name: keyof Look['colours'], value: string): Edit => change({ colours: { ...look.colours, [name]: value } });
   const { silentIn = {} } = look;

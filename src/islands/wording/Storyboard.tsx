@@ -3,7 +3,7 @@ import type { CompiledMarket } from '../../core/evaluation/compile.ts';
 import type { MessageState } from '../../core/evaluation/evaluation.ts';
 import { formattedArguments } from '../../core/wording/arguments.ts';
 import { findText } from '../../core/wording/find-text.ts';
-import { lookOf } from '../../core/wording/look.ts';
+import { countsDown, lookOf } from '../../core/wording/look.ts';
 import type { TextPlace } from '../../core/wording/places.ts';
 import { renderText } from '../../core/wording/render.ts';
 import { textSamples } from '../../core/wording/samples.ts';
@@ -31,13 +31,13 @@ export function Storyboard({ offerId, market, language, place, state, choose }: 
 
 function StoryFrame({ offerId, market, language, place, state }: { offerId: string; market: CompiledMarket; language: string; place: TextPlace; state: MessageState }) {
   const policy = usePolicy();
-  const { compiled } = usePage();
-  const now = useServerClock();
+  const { compiled, now: opened } = usePage();
   const address = useMemo<TextAddress>(() => ({ offerId, state, place, language }), [offerId, state, place, language]);
   const shown = place === 'everyPlace' ? 'strip' : place;
   const { languages } = market.market;
   const found = findText(policy, offerId, state, shown, language, languages);
-  const [sample] = textSamples(compiled, offerId, state, market, language);
+  const [sample] = useMemo(() => textSamples(compiled, offerId, state, market, language), [compiled, offerId, state, market, language]);
+  const now = useServerClock(shown === 'strip' && countsDown(lookOf(policy), sample!.values.deadline, opened));
   const setting = { currency: sample!.market.market.currency, timeZone: market.terms.clocks.market };
   const text = found && renderText(found.text, found.language, formattedArguments(sample!.values, setting, found.language));
   const silent = lookOf(policy).silentIn?.[shown] === true;
