@@ -11,6 +11,7 @@ export async function bars(): Promise<Bar[]> {
     const page = await livePage(visitor, `${address}/offers?market=nlbe`);
     const scrolled = await scrollTimes(page);
     await page.evaluate(() => document.querySelector('.goal-grid')!.scrollTo(0, 0));
+    await page.getByTestId('grid-free-delivery-nlbe').waitFor();
     const cell = await editTimes(page, 'grid-free-delivery-nlbe', amounts);
     await page.close();
     const open = await livePage(visitor, `${address}/offers?market=nlbe&condition=tree`);
