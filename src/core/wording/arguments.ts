@@ -1,7 +1,6 @@
 import { formatMoney } from '../money/format.ts';
 import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
 import { deadlineInWords } from './deadline.ts';
-import { rewardKinds } from './reward-kinds.ts';
 
 type ArgumentKind = 'money' | 'number' | 'text' | 'choice';
 
@@ -23,9 +22,6 @@ export const wordingArgumentNames = Object.keys(wordingArguments) as WordingArgu
 
 /** Arguments without which a text in that state does not do its work. */
 export const neededArguments: Record<MessageState, WordingArgument[]> = { invite: [], progress: ['remaining'], nearly: ['remaining'], reached: [], onward: ['remaining'], missedOut: [] };
-
-/** What `{reward}` can be, as branches of a select. */
-export const rewardBranches = rewardKinds;
 
 /** Arguments that are amounts of what the goal counts: of money, or pieces, or grams. */
 const ofTheGoal: readonly WordingArgument[] = ['remaining', 'goal', 'counted'];

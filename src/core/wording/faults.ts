@@ -1,9 +1,10 @@
 import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messageformat-parser';
 import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
-import { argumentKind, formattedArguments, neededArguments, rewardBranches, wordingArguments, type TextSetting, type WordingArgument } from './arguments.ts';
+import { argumentKind, formattedArguments, neededArguments, wordingArguments, type TextSetting, type WordingArgument } from './arguments.ts';
 import { places, type Place } from './places.ts';
 import { pluralCategories } from './plural-categories.ts';
 import { renderText } from './render.ts';
+import { rewardKinds } from './reward-kinds.ts';
 
 /** Something to mend in a text; `at` is the offset and length to mark, when it is one spot. */
 export interface WordingFault {
@@ -69,8 +70,8 @@ function inspect(elements: readonly MessageFormatElement[], situation: TextSitua
       const missing = pluralCategories(situation.language, element.pluralType === 'ordinal').filter((category) => !(category in element.options) && category !== 'other');
       if (missing.length > 0) faults.push({ severity: 'risky', breaks: false, message: `The plural of {${element.value}} lacks ${missing.join(', ')}, which ${situation.language} needs.`, at });
     } else if (element.value === 'reward') {
-      const strange = Object.keys(element.options).filter((branch) => branch !== 'other' && !(rewardBranches as readonly string[]).includes(branch));
-      if (strange.length > 0) faults.push({ severity: 'risky', breaks: false, message: `{reward} is never ${strange.join(', ')}; it can be ${rewardBranches.join(', ')}.`, at });
+      const strange = Object.keys(element.options).filter((branch) => branch !== 'other' && !(rewardKinds as readonly string[]).includes(branch));
+      if (strange.length > 0) faults.push({ severity: 'risky', breaks: false, message: `{reward} is never ${strange.join(', ')}; it can be ${rewardKinds.join(', ')}.`, at });
     }
     for (const option of Object.values(element.options)) inspect(option.value, situation, used, faults);
   }

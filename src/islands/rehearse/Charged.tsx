@@ -10,7 +10,7 @@ import { Reasons, type Reason } from '../../ui/Why.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { rehearse, type Rehearsal } from '../bench/rehearse-cart.ts';
 import { EditedField } from '../frame/EditedField.tsx';
-import { useDraft, usePage } from '../frame/page-context.tsx';
+import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import { onlyIn, reasonOfOption } from '../frame/reasons.ts';
 import { parseText } from '../frame/typed-text.ts';
 
@@ -33,7 +33,7 @@ export function Charged({ cartId, cart, rehearsal, currency }: { cartId: string;
   const then = useMemo(() => (compiled ? rehearse(compiled, catalogue, cart, now) : null), [compiled, catalogue, cart, now]);
   const options = rehearsal.evaluation.options.map(({ optionId }) => optionId);
   const optionId = placed?.option ?? rehearsal.evaluation.preselected ?? options[0];
-  const { policy } = useDraft((state) => state);
+  const policy = usePolicy();
   const nameOf = (id: string) => policy.options[id]?.name ?? id;
   const priceIn = (one: Rehearsal | null) => one?.evaluation.options.find((option) => option.optionId === optionId)?.after ?? null;
   const write = (minor: number | null) => (minor === null ? 'not offered' : money(minor, currency));

@@ -1,6 +1,7 @@
-import { argumentKind, rewardBranches, wordingArgumentNames, wordingArguments, type WordingArgument } from '../../core/wording/arguments.ts';
+import { argumentKind, wordingArgumentNames, wordingArguments, type WordingArgument } from '../../core/wording/arguments.ts';
 import type { MessageArguments } from '../../core/evaluation/evaluation.ts';
 import { pluralCategories } from '../../core/wording/plural-categories.ts';
+import { rewardKinds } from '../../core/wording/reward-kinds.ts';
 
 /** Something that can be put in where a brace has been opened. */
 export interface Completion {
@@ -21,7 +22,7 @@ export function completionsOf(measure: MessageArguments['measure'], without: rea
       const kind = argumentKind(name, measure);
       const plain: Completion = { id: name, text: `{${name}}`, means, caret: name.length + 2 };
       if (kind === 'choice') {
-        const branches = rewardBranches.slice(0, 2).map((branch) => `${branch} {}`);
+        const branches = rewardKinds.slice(0, 2).map((branch) => `${branch} {}`);
         const text = `{${name}, select, ${branches.join(' ')} other {}}`;
         return [{ id: `${name} select`, text, means, caret: text.indexOf('{}') + 1 }];
       }
