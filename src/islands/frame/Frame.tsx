@@ -8,8 +8,6 @@ import type { PageProps, ThemeChoice } from './page-props.ts';
 import { Palette } from './Palette.tsx';
 import { remember } from './remember.ts';
 import { Shortcuts } from './Shortcuts.tsx';
-import { useLetters } from './use-letters.ts';
-import { allLanguages } from '../../core/wording/languages.ts';
 import type { StopId } from './trail.ts';
 
 /** Header, workspace and bench around a stop. */
@@ -29,7 +27,6 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
   const { night, toggleTheme } = useTheme(props.theme);
   const step = useDraft((state) => state.step);
   const policy = usePolicy();
-  useLetters(useMemo(() => allLanguages(policy), [policy]));
   const close = useCallback(() => setOpen(null), []);
   const fold = useCallback(() => {
     remember('summant-bench', folded ? 'open' : 'folded');

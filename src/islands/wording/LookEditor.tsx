@@ -85,7 +85,7 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
           <fieldset className="mt-2 text-[13px]">
             <legend className="text-soft">Messages are shown in</legend>
             {placeIds.map((place) => (
-              <label key={place} className="mr-4 inline-flex items-center gap-1.5">
+              <label key={place} className="mr-4 inline-flex min-h-7 items-center gap-1.5">
                 <input type="checkbox" className="checkbox checkbox-xs" checked={!silentIn[place]} onChange={(event) => setSilent(place, !event.target.checked)} data-testid={`shows-in-${place}`} />
                 {places[place].short}
               </label>
