@@ -45,10 +45,10 @@ export function TypedField<T>({
     }
   };
   return (
-    <span className="inline-flex flex-col">
+    <span className="inline-flex max-w-full flex-col">
       <input
         ref={field}
-        className={`typed placeholder:text-soft ${align === 'right' ? 'text-right' : ''}`}
+        className={`typed max-w-full placeholder:text-soft ${align === 'right' ? 'text-right' : ''}`}
         size={Math.max(3, (text ?? shown).length)}
         placeholder={placeholder}
         value={text ?? shown}

@@ -75,59 +75,61 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
       {used.length === 0 ? (
         <p className="text-soft">Every market sells in {base}.</p>
       ) : (
-        <table className="mt-1 text-[13px]" aria-label={`Rates: what one ${base} is`}>
-          <thead>
-            <tr className="border-b border-hairline text-left text-soft">
-              <th scope="col" className="py-1 pr-6 font-normal">
-                1 {base} is
-              </th>
-              <th scope="col" className="py-1 pr-6 text-right font-normal">
-                adopted
-              </th>
-              <th scope="col" className="py-1 pr-6 font-normal">
-                on
-              </th>
-              <th scope="col" className="py-1 pr-6 text-right font-normal">
-                newest
-              </th>
-              <th scope="col" className="py-1 pr-6 font-normal">
-                of
-              </th>
-              <th scope="col" className="py-1 pr-6 text-right font-normal">
-                differs by
-              </th>
-              <th scope="col">
-                <span className="sr-only">adopt the newest</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {used.map((code) => {
-              const adopted = policy.rates?.[code];
-              const newest = rates[code]?.at(-1);
-              const change = adopted && newest ? Number(newest.rate) / Number(adopted.rate) - 1 : null;
-              return (
-                <tr key={code} className="border-b border-hairline" data-testid={`rate-${code}`}>
-                  <th scope="row" className="py-1 pr-6 text-left font-semibold">
-                    {code}
-                  </th>
-                  <td className="pr-6 text-right">{adopted?.rate ?? 'none'}</td>
-                  <td className="pr-6 text-soft">{adopted?.adoptedAt}</td>
-                  <td className="pr-6 text-right">{newest?.rate ?? 'none known'}</td>
-                  <td className="pr-6 text-soft">{newest?.day}</td>
-                  <td className="pr-6 text-right">{change === null ? '' : new Intl.NumberFormat(locale, { style: 'percent', minimumFractionDigits: 1, maximumFractionDigits: 1, signDisplay: 'exceptZero' }).format(change)}</td>
-                  <td>
-                    {newest && newest.rate !== adopted?.rate && (
-                      <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => edit(adoptRate(code, newest.rate, newest.day))} data-testid={`adopt-${code}`}>
-                        adopt
-                      </button>
-                    )}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <div className="overflow-x-auto">
+          <table className="mt-1 text-[13px]" aria-label={`Rates: what one ${base} is`}>
+            <thead>
+              <tr className="border-b border-hairline text-left text-soft">
+                <th scope="col" className="py-1 pr-6 font-normal">
+                  1 {base} is
+                </th>
+                <th scope="col" className="py-1 pr-6 text-right font-normal">
+                  adopted
+                </th>
+                <th scope="col" className="py-1 pr-6 font-normal">
+                  on
+                </th>
+                <th scope="col" className="py-1 pr-6 text-right font-normal">
+                  newest
+                </th>
+                <th scope="col" className="py-1 pr-6 font-normal">
+                  of
+                </th>
+                <th scope="col" className="py-1 pr-6 text-right font-normal">
+                  differs by
+                </th>
+                <th scope="col">
+                  <span className="sr-only">adopt the newest</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {used.map((code) => {
+                const adopted = policy.rates?.[code];
+                const newest = rates[code]?.at(-1);
+                const change = adopted && newest ? Number(newest.rate) / Number(adopted.rate) - 1 : null;
+                return (
+                  <tr key={code} className="border-b border-hairline" data-testid={`rate-${code}`}>
+                    <th scope="row" className="py-1 pr-6 text-left font-semibold">
+                      {code}
+                    </th>
+                    <td className="pr-6 text-right">{adopted?.rate ?? 'none'}</td>
+                    <td className="pr-6 text-soft">{adopted?.adoptedAt}</td>
+                    <td className="pr-6 text-right">{newest?.rate ?? 'none known'}</td>
+                    <td className="pr-6 text-soft">{newest?.day}</td>
+                    <td className="pr-6 text-right">{change === null ? '' : new Intl.NumberFormat(locale, { style: 'percent', minimumFractionDigits: 1, maximumFractionDigits: 1, signDisplay: 'exceptZero' }).format(change)}</td>
+                    <td>
+                      {newest && newest.rate !== adopted?.rate && (
+                        <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => edit(adoptRate(code, newest.rate, newest.day))} data-testid={`adopt-${code}`}>
+                          adopt
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
       )}
       {currency !== base && (
         <>

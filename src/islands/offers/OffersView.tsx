@@ -78,7 +78,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   return (
     <div className="px-5 py-3">
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-6">
-        <h1 className="text-[22px]">
+        <h1 className="min-w-0 text-[22px]">
           Offers in{' '}
           <PhraseSelect head label="Market" value={marketId} options={markets.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ market: id, zone: '' })} testId="market-phrase" />
           {zones.length > 1 && (
