@@ -1,5 +1,6 @@
 import type { MessageState } from '../evaluation/evaluation.ts';
 import type { PlaceTexts, Policy } from '../policy/types.ts';
+import { languageMatches, languageWritten } from './fall-back.ts';
 import type { Place } from './places.ts';
 
 /** A text and how it was found; `fallback` names what was asked for but is not there. */
@@ -26,12 +27,10 @@ export function findText(policy: Policy, offerId: string, state: MessageState, p
 
 function findInState(texts: PlaceTexts | undefined, place: Place, language: string, marketLanguages: readonly string[]): FoundText | null {
   if (!texts) return null;
-  const base = language.split('-')[0]!;
   const layers = [texts[place], texts.everyPlace];
-  const wanted = [(key: string) => key === language, (key: string) => key.split('-')[0] === base, (key: string) => key === marketLanguages[0]];
-  for (const [rank, matches] of wanted.entries()) {
+  for (const [rank, fits] of languageMatches(language, marketLanguages).entries()) {
     for (const [layer, byLanguage] of layers.entries()) {
-      const key = Object.keys(byLanguage ?? {}).sort().find((candidate) => matches(candidate) && byLanguage![candidate]!.trim() !== '');
+      const key = languageWritten(byLanguage, fits);
       if (key) return { text: byLanguage![key]!, language: key, inherited: layer === 1, fallback: rank === 0 ? null : { wanted: language } };
     }
   }

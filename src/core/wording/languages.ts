@@ -1,5 +1,6 @@
 import { inOrder } from '../ordered.ts';
-import type { Policy } from '../policy/types.ts';
+import { holdsInMarket } from '../offers/holds-in-market.ts';
+import type { Market, Policy } from '../policy/types.ts';
 
 /** The language in which the store's texts are written first, which translations are made from. */
 export function sourceLanguageOf(policy: Policy): string {
@@ -11,14 +12,26 @@ export function allLanguages(policy: Policy): string[] {
   return [...new Set([sourceLanguageOf(policy), ...inOrder(policy.markets).flatMap(([, { languages }]) => languages)])];
 }
 
+const reading = new WeakMap<Policy['markets'], Map<string, Market>>();
+
+/** The first market whose shoppers read a language. */
+export function marketReading({ markets }: Policy, language: string): Market | undefined {
+  let known = reading.get(markets);
+  if (!known) {
+    known = new Map();
+    for (const [, market] of inOrder(markets)) for (const tag of market.languages) if (!known.has(tag)) known.set(tag, market);
+    reading.set(markets, known);
+  }
+  return known.get(language);
+}
+
 /** Languages of the markets in which an offer holds. */
 export function languagesOfOffer(policy: Policy, offerId: string): Set<string> {
   const offer = policy.offers[offerId];
   const found = new Set<string>();
   if (!offer) return found;
   for (const [id, { languages }] of Object.entries(policy.markets)) {
-    const there = (!offer.markets || offer.markets[id]) && (offer.unlock.by === 'code' || Object.values(offer.goals).some(({ targets }) => targets[id] !== undefined));
-    if (there) for (const language of languages) found.add(language);
+    if (holdsInMarket(offer, id)) for (const language of languages) found.add(language);
   }
   return found;
 }

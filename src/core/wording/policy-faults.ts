@@ -1,6 +1,7 @@
 import { inOrder } from '../ordered.ts';
 import type { Offer, PlaceTexts, Policy } from '../policy/types.ts';
 import type { TextSetting, WordingArgument } from './arguments.ts';
+import { marketReading } from './languages.ts';
 import { wordingFaults, type TextSituation, type WordingFault } from './faults.ts';
 import { placeIds, type Place, type TextPlace } from './places.ts';
 import { textAddresses, textAt, unfinishedText, type TextAddress } from './text-address.ts';
@@ -25,7 +26,7 @@ export function subjectOf(offer: Offer): Pick<TextSituation, 'measure' | 'withou
 
 /** In which currency and on which clock texts of a language are judged: those of the first market that has it. */
 export function settingOf(policy: Policy, language: string): TextSetting {
-  const market = inOrder(policy.markets).find(([, { languages }]) => languages.includes(language))?.[1];
+  const market = marketReading(policy, language);
   return { currency: market?.currency ?? policy.store.baseCurrency, timeZone: market?.timeZone ?? policy.store.timeZone };
 }
 

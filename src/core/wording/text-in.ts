@@ -1,9 +1,12 @@
 import type { Texts } from '../policy/types.ts';
+import { languageMatches, languageWritten } from './fall-back.ts';
 
-/** A text in a language, falling back as wording does: its base language in any region, then the market's first. */
+/** A text in a language, falling back as wording does. */
 export function textIn(texts: Texts | undefined, language: string, marketLanguages: readonly string[]): string | null {
   if (!texts) return null;
-  const base = language.split('-')[0];
-  const sameBase = Object.keys(texts).sort().find((key) => key.split('-')[0] === base);
-  return texts[language] ?? (sameBase ? texts[sameBase] : undefined) ?? texts[marketLanguages[0] ?? ''] ?? null;
+  for (const fits of languageMatches(language, marketLanguages)) {
+    const key = languageWritten(texts, fits);
+    if (key !== undefined) return texts[key]!;
+  }
+  return null;
 }

@@ -2,7 +2,7 @@ import type { MessageState } from '../evaluation/evaluation.ts';
 import { inOrder } from '../ordered.ts';
 import type { Policy } from '../policy/types.ts';
 import { findText } from './find-text.ts';
-import { allLanguages, languagesOfOffer, sourceLanguageOf } from './languages.ts';
+import { allLanguages, languagesOfOffer, marketReading, sourceLanguageOf } from './languages.ts';
 import type { TextPlace } from './places.ts';
 import { messageStates, noteAt, textAt, textPlaces } from './text-address.ts';
 
@@ -63,8 +63,7 @@ function cellOf(policy: Policy, address: { offerId: string; state: MessageState;
     return stale ? { language, status: 'stale', text, madeFrom: note.madeFrom! } : { language, status: 'written', text };
   }
   if (!needed.has(language)) return { language, status: 'notNeeded' };
-  const first = inOrder(policy.markets).find(([, { languages }]) => languages.includes(language))?.[1].languages ?? [];
-  const found = findText(policy, offerId, state, place === 'everyPlace' ? 'strip' : place, language, first);
+  const found = findText(policy, offerId, state, place === 'everyPlace' ? 'strip' : place, language, marketReading(policy, language)?.languages ?? []);
   if (!found) return { language, status: 'missing' };
   // A place without its own text inherits; that is no lack.
   if (place !== 'everyPlace' && found.inherited && !found.fallback) return { language, status: 'notNeeded' };

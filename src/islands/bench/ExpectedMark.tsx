@@ -1,16 +1,15 @@
 import type { TestCart } from '../../core/policy/types.ts';
 import { missesOf } from '../../core/test-carts/expectations.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { usePolicy } from '../frame/page-context.tsx';
+import { usePriceWords } from '../frame/use-price-words.ts';
 import { messagesOf, missInWords } from './expected-in-words.ts';
 import type { Rehearsal } from './rehearse-cart.ts';
 
 /** Whether a cart comes out as it is expected to, and what does not. */
 export function ExpectedMark({ cart, rehearsal }: { cart: TestCart; rehearsal: Rehearsal }) {
   const policy = usePolicy();
-  const { money } = usePage();
-  const { currency } = rehearsal.evaluation;
   const misses = missesOf(cart.expects ?? {}, rehearsal.evaluation, messagesOf(rehearsal));
-  const write = (minor: number | null) => (minor === null ? 'not offered' : minor === 0 ? 'free' : currency ? money(minor, currency) : String(minor));
+  const write = usePriceWords(rehearsal.evaluation.currency);
   if (misses.length === 0) return <p className="mt-1 text-[12px] text-soft">as expected</p>;
   return (
     <p className="mt-1 text-[12px] text-warning" data-testid="expected-mark">

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { setCartPart } from '../../client/cart-edits.ts';
 import { knownWords } from '../../core/conditions/known-words.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
@@ -12,8 +12,14 @@ import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 
 const mostCodes = 20;
 const minute = 60_000;
-/** Every clock there is, by its IANA name. */
-const everyClock = ['UTC', ...Intl.supportedValuesOf('timeZone')];
+const namesOfClocks = Intl.supportedValuesOf('timeZone');
+const never = () => () => {};
+
+/** Every clock there is, by its IANA name, once the page is alive: the server's list is not the browser's. */
+function useEveryClock(): readonly string[] {
+  return useSyncExternalStore(never, () => namesOfClocks, () => none);
+}
+const none: readonly string[] = [];
 
 /** When the cart is bought, through which channel and with which codes. */
 export function Circumstances({ cartId, cart, zone }: { cartId: string; cart: TestCart; zone: CompiledZone | undefined }) {
@@ -21,6 +27,7 @@ export function Circumstances({ cartId, cart, zone }: { cartId: string; cart: Te
   const { now, locale } = usePage();
   const edit = useDraft((state) => state.edit);
   const [chosenClock, setClock] = useState('');
+  const everyClock = useEveryClock();
   const marketClock = zone?.market.terms.clocks.market;
   const timeZone = chosenClock || policy.store.timeZone;
   const at = cart.at === undefined ? now : Date.parse(cart.at);
@@ -30,7 +37,7 @@ export function Circumstances({ cartId, cart, zone }: { cartId: string; cart: Te
   const clocks = [
     ['', `the store’s clock, ${policy.store.timeZone}`],
     ...(marketClock && marketClock !== policy.store.timeZone ? [[marketClock, `the market’s clock, ${marketClock}`]] : []),
-    ...everyClock.filter((name) => name !== policy.store.timeZone && name !== marketClock).map((name) => [name, name]),
+    ...['UTC', ...everyClock].filter((name) => name !== policy.store.timeZone && name !== marketClock).map((name) => [name, name]),
   ] as [string, string][];
   const { codes = [] } = cart;
   const channels = knownWords('cart.channel', policy, String);

@@ -5,12 +5,12 @@ import { expectationNow, missesOf } from '../../core/test-carts/expectations.ts'
 import { placeIds, places, type Place } from '../../core/wording/places.ts';
 import { messagesOf, missInWords } from '../bench/expected-in-words.ts';
 import type { Rehearsal } from '../bench/rehearse-cart.ts';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { usePriceWords } from '../frame/use-price-words.ts';
 import { TestCartFiles } from './TestCartFiles.tsx';
 
 /** What this cart is expected to be offered and told, chosen from what is seen; the bench and the check compare it from then on. */
 export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: TestCart; rehearsal: Rehearsal }) {
-  const { money } = usePage();
   const policy = usePolicy();
   const edit = useDraft((draft) => draft.edit);
   const { evaluation } = rehearsal;
@@ -28,7 +28,7 @@ export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: Te
     else table[key] = value;
     save({ ...expects, [part]: table });
   };
-  const write = (minor: number | null) => (minor === null ? 'not offered' : minor === 0 ? 'free' : evaluation.currency ? money(minor, evaluation.currency) : String(minor));
+  const write = usePriceWords(evaluation.currency);
   const misses = missesOf(expects, evaluation, messagesOf(rehearsal));
   const rows: { key: string; label: string; seen: string; checked: boolean; toggle: () => void }[] = [
     ...Object.entries({ ...now.options, ...expects.options }).map(([id]) => ({ key: `option ${id}`, label: policy.options[id]?.name ?? id, seen: write(now.options[id] ?? null), checked: expects.options?.[id] !== undefined, toggle: () => toggle('options', id, now.options[id] ?? null) })),

@@ -3,6 +3,7 @@ import { addTestCart } from '../../client/cart-edits.ts';
 import { call } from '../../client/http.ts';
 import { orderAsCart, type PastOrderFound } from '../../client/order-as-cart.ts';
 import { freshId } from '../../client/set-at.ts';
+import { findMarket } from '../../core/places/find-zone.ts';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 
 /** Brings a past order in as a test cart, by the number the shop gave it. */
@@ -17,7 +18,7 @@ export function ImportOrder({ choose }: { choose: (cart: string) => void }) {
     setSaid('');
     const answer = await call<PastOrderFound>('GET', `/api/orders/order?number=${encodeURIComponent(number.trim())}`);
     if (!answer.ok) return setSaid(`${answer.problem.title}. ${answer.problem.detail}`);
-    const market = compiled.marketOfCountry.get(answer.body.country) ?? compiled.marketElsewhere;
+    const market = findMarket(compiled, answer.body);
     const { cart, pieces, gone } = orderAsCart(answer.body, catalogue, market?.market.languages[0] ?? 'en-GB');
     const id = freshId('order', policy.testCarts);
     edit(addTestCart(id, cart, pieces));

@@ -27,7 +27,7 @@ export function LineUp({ cartId, cart, zone, along, chooseAlong }: { cartId: str
   const all = useMemo(() => variationsOf(along, cartId, cart, compiled, zone, now, moment), [along, cartId, cart, compiled, zone, now, moment]);
   const ids = chosen[along] ?? all.slice(0, atFirst).map(({ id }) => id);
   const shown = ids.flatMap((id) => all.find((one) => one.id === id) ?? []).slice(0, mostColumns);
-  const columns = useMemo(() => shown.map((variation) => ({ variation, rehearsal: rehearse(compiled, catalogue, variation.cart, now) })), [shown, compiled, catalogue, now]);
+  const columns = shown.map((variation) => ({ variation, rehearsal: rehearse(compiled, catalogue, variation.cart, now) }));
   const left = all.filter(({ id }) => !ids.includes(id));
   const set = (next: string[]) => setChosen({ ...chosen, [along]: next });
   return (

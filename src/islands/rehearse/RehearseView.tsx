@@ -31,6 +31,7 @@ import { SharedCart } from './SharedCart.tsx';
 import { SideBySide, type Laid } from './SideBySide.tsx';
 import { SweepChart } from './SweepChart.tsx';
 import type { Along } from './variations.ts';
+import { usePrinting } from './use-printing.ts';
 import { WhyMessage } from './WhyMessage.tsx';
 
 const tools = [
@@ -77,6 +78,7 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
   const edit = useDraft((state) => state.edit);
   const show = useDraft((state) => state.show);
   const [madeUp, setMadeUp] = useState(false);
+  const printing = usePrinting();
   const carts = inOrder(policy.testCarts);
   const cartId = policy.testCarts[query.cart ?? ''] ? query.cart! : carts[0]![0];
   const cart = policy.testCarts[cartId]!;
@@ -180,7 +182,7 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
         </div>
       </div>
       {wide && toolPanel}
-      <PrintedRecord cart={cart} rehearsal={rehearsal} />
+      {printing && <PrintedRecord cart={cart} rehearsal={rehearsal} />}
     </div>
   );
 }

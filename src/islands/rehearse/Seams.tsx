@@ -8,6 +8,7 @@ import { priceUnit } from '../../core/money/currency.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { seamsOf, type Seam } from '../../core/sweep/seams.ts';
 import { renderMessage } from '../../core/wording/render.ts';
+import { usePriceWords } from '../frame/use-price-words.ts';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 
 /** Units of a price tag; seams beyond are of no ordinary cart. */
@@ -44,10 +45,8 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
   const seam = seams[at];
   const sides = seam ? ([['just below', seam.at - 1, seam.below], ['at it', seam.at, seam.here], ['just above', seam.at + 1, seam.above]] as const) : [];
   const reads = ({ lead }: Evaluation) => (lead ? (renderMessage(compiled, lead, zone.market, 'strip', cart.language)?.text ?? 'nothing that can be read') : 'nothing');
-  const price = (evaluation: Evaluation, id: string) => {
-    const option = evaluation.options.find(({ optionId }) => optionId === id);
-    return option ? (option.after === 0 ? 'free' : money(option.after, currency)) : 'not offered';
-  };
+  const write = usePriceWords(currency);
+  const price = ({ options }: Evaluation, id: string) => write(options.find(({ optionId }) => optionId === id)?.after);
   return (
     <section className="pt-1" aria-label="Walk the seams" data-testid="seams">
       <p className="text-[13px] text-soft">Amounts of ordinary goods at which something changes for this shopper. Key N goes to the next.</p>

@@ -1,6 +1,7 @@
 import type { CompiledPolicy, CompiledZone } from '../../core/evaluation/compile.ts';
 import { inOrder } from '../../core/ordered.ts';
-import type { Policy, TestCart } from '../../core/policy/types.ts';
+import { findMarket } from '../../core/places/find-zone.ts';
+import type { TestCart } from '../../core/policy/types.ts';
 
 /** What differs from column to column of a line-up. */
 export type Along = 'shoppers' | 'destinations' | 'moments' | 'carts';
@@ -24,7 +25,7 @@ export function variationsOf(along: Along, cartId: string, cart: TestCart, compi
     case 'shoppers':
       return [{ id: 'as-it-is', name: 'as it is', cart }, { id: 'guest', name: 'a guest', cart: withShopper(cart, undefined) }, ...inOrder(policy.shoppers ?? {}).map(([id, { name, shopper }]) => ({ id, name, cart: withShopper(cart, shopper) }))];
     case 'destinations':
-      return [{ id: 'as-it-is', name: placeName(cart), cart }, ...destinations(policy, cart)];
+      return [{ id: 'as-it-is', name: placeName(cart), cart }, ...destinations(compiled, cart)];
     case 'moments':
       return moments(cart, zone, now, moment);
     case 'carts': {
@@ -42,10 +43,10 @@ function withShopper({ shopper: _, ...rest }: TestCart, shopper: TestCart['shopp
 const placeName = ({ destination: { country, region, postcode } }: TestCart) => [country, region, postcode].filter(Boolean).join(' ');
 
 /** Places where test carts go, each once, read in the market's first language. */
-function destinations({ testCarts, markets }: Policy, cart: TestCart): Variation[] {
+function destinations(compiled: CompiledPolicy, cart: TestCart): Variation[] {
   const found = new Map<string, Variation>();
-  for (const [id, { destination }] of inOrder(testCarts)) {
-    const market = Object.values(markets).find(({ countries }) => countries.includes(destination.country));
+  for (const [id, { destination }] of inOrder(compiled.policy.testCarts)) {
+    const market = findMarket(compiled, destination)?.market;
     const there: TestCart = { ...cart, destination, language: market?.languages.includes(cart.language) ? cart.language : (market?.languages[0] ?? cart.language) };
     const name = placeName(there);
     if (name !== placeName(cart) && !found.has(name)) found.set(name, { id, name, cart: there });

@@ -1,12 +1,11 @@
 import { useMemo } from 'react';
 import type { CompiledMarket } from '../../core/evaluation/compile.ts';
 import type { MessageState } from '../../core/evaluation/evaluation.ts';
-import { formattedArguments } from '../../core/wording/arguments.ts';
 import { findText } from '../../core/wording/find-text.ts';
 import { directionOf } from '../../core/wording/languages.ts';
 import { linesNeeded } from '../../core/wording/lines-needed.ts';
 import { placeIds, places, type Place, type TextPlace } from '../../core/wording/places.ts';
-import { renderText } from '../../core/wording/render.ts';
+import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { stateName } from '../../core/wording/text-address.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
@@ -35,8 +34,9 @@ export function Samples({ offerId, market, language, place, state }: { offerId: 
         </tr>
       </thead>
       <tbody>
-        {samples.map(({ name, values, market: inMarket }) => {
-          const text = renderText(found.text, found.language, formattedArguments(values, { currency: inMarket.market.currency, timeZone: market.terms.clocks.market }, found.language)) ?? '';
+        {samples.map((sample) => {
+          const { name, market: inMarket } = sample;
+          const text = sampleText(found, sample) ?? '';
           return (
             <tr key={name} className="border-b border-hairline align-top">
               <th scope="row" className="py-1 pr-3 font-normal whitespace-nowrap">

@@ -1,11 +1,10 @@
 import { useMemo } from 'react';
 import type { CompiledMarket } from '../../core/evaluation/compile.ts';
 import type { MessageState } from '../../core/evaluation/evaluation.ts';
-import { formattedArguments } from '../../core/wording/arguments.ts';
 import { findText } from '../../core/wording/find-text.ts';
 import { countsDown, lookOf } from '../../core/wording/look.ts';
 import type { TextPlace } from '../../core/wording/places.ts';
-import { renderText } from '../../core/wording/render.ts';
+import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { messageStates, textAt, type TextAddress } from '../../core/wording/text-address.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
@@ -38,8 +37,7 @@ function StoryFrame({ offerId, market, language, place, state }: { offerId: stri
   const found = findText(policy, offerId, state, shown, language, languages);
   const [sample] = useMemo(() => textSamples(compiled, offerId, state, market, language), [compiled, offerId, state, market, language]);
   const now = useServerClock(shown === 'strip' && countsDown(lookOf(policy), sample!.values.deadline, opened));
-  const setting = { currency: sample!.market.market.currency, timeZone: market.terms.clocks.market };
-  const text = found && renderText(found.text, found.language, formattedArguments(sample!.values, setting, found.language));
+  const text = found && sampleText(found, sample!);
   const silent = lookOf(policy).silentIn?.[shown] === true;
   const own = textAt(policy, address) !== undefined;
   // What would be shown without a text of its own: another one of the same state, or that of being on the way.

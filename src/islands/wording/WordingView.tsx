@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import type { MessageState } from '../../core/evaluation/evaluation.ts';
+import { holdsInMarket } from '../../core/offers/holds-in-market.ts';
 import { inOrder } from '../../core/ordered.ts';
-import { formattedArguments } from '../../core/wording/arguments.ts';
 import { findText } from '../../core/wording/find-text.ts';
 import { languagesOfOffer } from '../../core/wording/languages.ts';
 import { places, type TextPlace } from '../../core/wording/places.ts';
-import { renderText } from '../../core/wording/render.ts';
+import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { textAddresses, textPlaces } from '../../core/wording/text-address.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
@@ -35,8 +35,7 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
   const offerId = policy.offers[query.offer ?? ''] ? query.offer! : (offers[0]?.[0] ?? inOrder(policy.offers)[0]?.[0]);
   const markets = inOrder(policy.markets);
   const offer = offerId === undefined ? undefined : policy.offers[offerId];
-  const holdsIn = ([id]: readonly [string, unknown]) => offer !== undefined && (!offer.markets || offer.markets[id]) && (offer.unlock.by === 'code' || Object.values(offer.goals).some(({ targets }) => targets[id]));
-  const marketId = policy.markets[query.market ?? ''] ? query.market! : (markets.find(holdsIn) ?? markets[0]!)[0];
+  const marketId = policy.markets[query.market ?? ''] ? query.market! : (markets.find(([id]) => offer && holdsInMarket(offer, id)) ?? markets[0]!)[0];
   const market = compiled.markets.get(marketId)!;
   const known = offerId === undefined ? [] : textAddresses(policy, offerId).map((address) => address.language);
   const languages = [...new Set([...market.market.languages, ...(offerId === undefined ? [] : languagesOfOffer(policy, offerId)), ...known])];
@@ -120,7 +119,6 @@ function Looks({ offerId, marketId, language }: { offerId: string; marketId: str
   const market = compiled.markets.get(marketId)!;
   const [sample] = textSamples(compiled, offerId, 'progress', market, language);
   const found = findText(policy, offerId, 'progress', 'strip', language, market.market.languages);
-  const setting = { currency: sample!.market.market.currency, timeZone: market.terms.clocks.market };
-  const text = found && renderText(found.text, found.language, formattedArguments(sample!.values, setting, found.language));
+  const text = found && sampleText(found, sample!);
   return <LookEditor message={text === null ? undefined : { text, language: found!.language }} timeZone={market.terms.clocks.market} />;
 }

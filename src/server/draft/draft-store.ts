@@ -139,7 +139,7 @@ const unseenParts = [
 function labelOf(before: Policy, after: Policy): string {
   const changes = policyChanges(before, after, 'en');
   const [first] = changes;
-  if (!first) return unseenParts.find(([part]) => JSON.stringify(before[part]) !== JSON.stringify(after[part]))?.[1] ?? 'Test carts';
+  if (!first) return unseenParts.find(([part]) => before[part] !== after[part])?.[1] ?? 'Test carts';
   const more = changes.length > 1 ? ` and ${changes.length - 1} more` : '';
   return `${first.subject}${more}`;
 }
