@@ -154,6 +154,13 @@ describe('tools', () => {
     expect(await page.getByTestId('bench').isVisible()).toBe(false);
     expect(await page.getByTestId('shopper-cart').isVisible()).toBe(false);
     expect(await textOf(page, '.printed-record')).toMatch(/Gustmoor Kites: Beach day.*2 × Line winder.*strip across the page: Nog € 13,20.*Parcel to the door: €5\.95/s);
+    await page.emulateMedia({ media: null });
+    await expect.poll(() => record.count()).toBe(0);
+    for (const cart of ['beach-day', 'two-steps-on', 'school-order', 'shop-discounts']) {
+      await page.goto(`${address}/rehearse?cart=${cart}`);
+      await ready(page);
+      expect([cart, (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Count (\d+)/)?.[1]]).toEqual([cart, '1']);
+    }
   });
 });
 

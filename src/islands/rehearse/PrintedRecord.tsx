@@ -22,6 +22,13 @@ export function PrintedRecord({ cart, rehearsal }: { cart: TestCart; rehearsal: 
   const terms = marketId ? compiled.markets.get(marketId)?.terms : undefined;
   const write = (minor: number) => (currency ? money(minor, currency) : String(minor));
   const at = new Intl.DateTimeFormat(locale, { dateStyle: 'full', timeStyle: 'short', timeZone: policy.store.timeZone }).format(cart.at === undefined ? now : Date.parse(cart.at));
+  const reasons = options.map(({ optionId, after, before }) => {
+    // The last two are place and goods, which stand above.
+    const lines = reasonOfOption(rehearsal.trace(), optionId, policy, write)?.children.slice(0, -2) ?? [];
+    return { optionId, after, before, lines: lines.map((line) => upTo(line, deepest)) };
+  });
+  // Most offers play the same part for every option: said once, all fits on a page.
+  const common = reasons.length < 2 ? [] : reasons[0]!.lines.map(({ sentence }) => sentence).filter((sentence) => reasons.every(({ lines }) => lines.some((line) => line.sentence === sentence)));
   const { country, region, postcode } = cart.destination;
   return (
     <article className="printed-record" aria-label="Printed record">
@@ -64,18 +71,16 @@ export function PrintedRecord({ cart, rehearsal }: { cart: TestCart; rehearsal: 
       </ul>
       <h2>What delivery costs, and why</h2>
       {noOptions && <p>{whyNothing[noOptions]}</p>}
-      {options.map(({ optionId, after, before }) => {
-        const reason = reasonOfOption(rehearsal.trace(), optionId, policy, write);
-        return (
-          <section key={optionId}>
-            <h3>
-              {policy.options[optionId]?.name}: {write(after)}
-              {after !== before && ` instead of ${write(before)}`}
-            </h3>
-            {reason && <Reasons reasons={reason.children.slice(0, -2).map((child) => upTo(child, deepest))} />}
-          </section>
-        );
-      })}
+      {reasons.map(({ optionId, after, before, lines }) => (
+        <section key={optionId}>
+          <h3>
+            {policy.options[optionId]?.name}: {write(after)}
+            {after !== before && ` instead of ${write(before)}`}
+          </h3>
+          <Reasons reasons={lines.filter(({ sentence }) => !common.includes(sentence))} />
+        </section>
+      ))}
+      {common.length > 0 && <p>For each of them: {common.join('; ')}.</p>}
       {unavailable.length > 0 && <p>Not offered: {unavailable.map(({ optionId, reason }) => `${policy.options[optionId]?.name} (${whyUnavailable[reason]})`).join(', ')}.</p>}
     </article>
   );

@@ -95,7 +95,7 @@ export function TextEditor({ address, label, inherited, rows = 2 }: { address: T
   const { state } = address;
   return (
     <div data-testid={`text-${state}`} onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && (setCaret(null), save.current())}>
-      <div className="marked-text" data-inherits={text === '' && inherited !== null}>
+      <div className="marked-text" lang={language} data-inherits={text === '' && inherited !== null}>
         <div className="behind" aria-hidden="true" dir={directionOf(language)}>
           <MarkedText text={text} faults={faults} />
         </div>
