@@ -1,4 +1,4 @@
-import { parsePostcodePattern, type PostcodePattern } from './postcode.ts';
+import { lastUnder, parsePostcodePattern, type PostcodePattern } from './postcode.ts';
 import { postcodeList } from './postcode-list.ts';
 
 /** What a pasted list of postcodes holds. Patterns are as they are compared. */
@@ -69,8 +69,9 @@ type Range = Extract<PostcodePattern, { kind: 'range' }>;
 function rangesWithin(ranges: readonly Range[]): Map<string, string> {
   const found = new Map<string, string>();
   for (const by of ['digits', 'letters'] as const) {
-    const sorted = ranges.filter((range) => range.by === by).sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.to > b.to ? -1 : a.to < b.to ? 1 : 0));
-    let widest: Range | null = null;
+    const sorted = ranges.flatMap((range) => (range.by === by ? [{ text: range.text, from: range.from, to: range.by === 'letters' ? lastUnder(range.to) : range.to }] : []));
+    sorted.sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.to > b.to ? -1 : a.to < b.to ? 1 : 0));
+    let widest: (typeof sorted)[number] | null = null;
     for (const range of sorted) {
       if (widest && range.to <= widest.to) found.set(range.text, widest.text);
       else widest = range;

@@ -30,6 +30,9 @@ describe('postcode patterns', () => {
   test('letters compare character by character', () => {
     expect(covers('ZZ10..ZZ19', 'ZZ15')).toBe(true);
     expect(covers('ZZ10..ZZ19', 'ZY15')).toBe(false);
+    expect(['ZZ1 2AB', 'ZZ9 1AA', 'ZZ9'].map((code) => covers('ZZ1..ZZ9', code))).toEqual([true, true, true]);
+    expect(['ZZ0 9ZZ', 'ZY9 1AA', 'ZZA 1AA'].map((code) => covers('ZZ1..ZZ9', code))).toEqual([false, false, false]);
+    expect(covers('ZZ10..ZZ1', 'ZZ15')).toBe(true);
   });
   test('? is one character, * any run', () => {
     expect(covers('17?9', '1779')).toBe(true);

@@ -1,5 +1,5 @@
 import { firstCovering } from './covering-ranges.ts';
-import { leadingDigits, matchesGlob, parsePostcodePattern, type PostcodePattern } from './postcode.ts';
+import { lastUnder, leadingDigits, matchesGlob, parsePostcodePattern, type PostcodePattern } from './postcode.ts';
 import { placeRanks, type Specificity } from './specificity.ts';
 
 /** The pattern of a list that covers a postcode, and how specific that is. */
@@ -43,7 +43,7 @@ function buildList(texts: readonly string[]): PostcodeList {
     const match: PostcodeMatch = { pattern, specificity: { place: placeRanks.postcodes, kind: kindRank[pattern.kind], narrowness: pattern.narrowness } };
     if (pattern.kind === 'exact') exact.set(pattern.text, match);
     else if (pattern.kind === 'range' && pattern.by === 'digits') digits.push({ ...match, from: pattern.from, to: pattern.to });
-    else if (pattern.kind === 'range') letters.push({ ...match, from: pattern.from, to: pattern.to });
+    else if (pattern.kind === 'range') letters.push({ ...match, from: pattern.from, to: lastUnder(pattern.to) });
     else {
       const prefix = pattern.text.slice(0, pattern.text.search(/[*?]/));
       longestPrefix = Math.max(longestPrefix, prefix.length);

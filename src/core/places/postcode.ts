@@ -10,7 +10,7 @@ export type PostcodePattern = { narrowness: number; text: string } & (
   | { kind: 'glob' }
   /** inclusive ends, compared as numbers with the digits that a postcode begins with */
   | { kind: 'range'; by: 'digits'; from: number; to: number }
-  /** inclusive ends, compared character by character */
+  /** inclusive ends, compared character by character with as much of a postcode as the end is long */
   | { kind: 'range'; by: 'letters'; from: string; to: string }
 );
 
@@ -19,7 +19,8 @@ export type ParsedPattern = { ok: true; pattern: PostcodePattern } | { ok: false
 /**
  * Reads a pattern: an exact postcode, one with `*` (any run) and `?` (one character), or an inclusive range
  * `1000..1999`. A range whose ends are both digits compares numerically, with the digits a postcode begins with, so
- * that it covers "1799 ZA"; any other range compares character by character. `text` is the pattern as it is compared.
+ * that it covers "1799 ZA"; any other range compares the beginning of a postcode that is as long as the end, so that
+ * `ZZ1..ZZ9` covers "ZZ9 1AA" (2-domain §3). `text` is the pattern as it is compared.
  */
 export function parsePostcodePattern(text: string): ParsedPattern {
   const range = text.split('..');
@@ -38,15 +39,18 @@ function parseRange(from: string, to: string): ParsedPattern {
     if (low > high) return { ok: false, reason: 'the range ends before it begins' };
     return { ok: true, pattern: { kind: 'range', by: 'digits', from: low, to: high, narrowness: -(high - low), text } };
   }
-  if (from > to) return { ok: false, reason: 'the range ends before it begins' };
+  if (from > lastUnder(to)) return { ok: false, reason: 'the range ends before it begins' };
   return { ok: true, pattern: { kind: 'range', by: 'letters', from, to, narrowness: -spread(from, to), text } };
 }
+
+/** What no postcode that begins with an end of a range lies beyond, as text is ordered. */
+export const lastUnder = (end: string): string => `${end}\uffff`;
 
 /** How many codes lie between two ends, read as base-36 numbers of one length; only used to compare ranges. */
 function spread(from: string, to: string): number {
   const length = Math.max(from.length, to.length);
-  const value = (code: string) => [...code.padEnd(length, '0')].reduce((sum, char) => sum * 36 + parseInt(char, 36), 0);
-  return value(to) - value(from);
+  const value = (code: string) => [...code].reduce((sum, char) => sum * 36 + parseInt(char, 36), 0);
+  return value(to.padEnd(length, 'Z')) - value(from.padEnd(length, '0'));
 }
 
 /** The digits a postcode begins with, as a number; null when it begins with none. */
@@ -63,7 +67,7 @@ export function matchesPattern(pattern: PostcodePattern, normal: string): boolea
     case 'glob':
       return matchesGlob(pattern.text, normal);
     case 'range': {
-      if (pattern.by === 'letters') return normal >= pattern.from && normal <= pattern.to;
+      if (pattern.by === 'letters') return normal >= pattern.from && normal <= lastUnder(pattern.to);
       const digits = leadingDigits(normal);
       return digits !== null && digits >= pattern.from && digits <= pattern.to;
     }

@@ -18,7 +18,7 @@ export function matchesPattern(pattern: string, postcode: string): boolean {
     const digits = /^\d+/.exec(code)?.[0];
     return digits !== undefined && Number(digits) >= Number(from) && Number(digits) <= Number(to);
   }
-  return code >= from! && code <= to;
+  return code.slice(0, from!.length) >= from! && code.slice(0, to.length) <= to;
 }
 
 /** How specific a part is, to be compared position by position; null when it does not cover the destination. */
