@@ -54,9 +54,9 @@ export const qualifiers: Policy['qualifiers'] = {
   ),
   'beach-hours': qualifier(
     'Beach hours',
-    condition('all', { kind: 'weekday', days: [3, 4, 5, 6, 7], readIn: 'store' }, { kind: 'timeOfDay', from: '09:00', to: '17:59', readIn: 'store' }),
+    condition('all', { kind: 'weekday', days: [3, 4, 5, 6, 7], readIn: 'store' }, { kind: 'timeOfDay', from: '09:00', to: '18:00', readIn: 'store' }),
   ),
-  'night-hours': qualifier('At night', condition('all', { kind: 'timeOfDay', from: '22:00', to: '05:59', readIn: 'market' })),
+  'night-hours': qualifier('At night', condition('all', { kind: 'timeOfDay', from: '22:00', to: '06:00', readIn: 'market' })),
   'heavy-goods': qualifier('Heavy goods', condition('all', { kind: 'contents', operator: 'contains', goods: { tags: ['heavy'] } })),
   'spares-only': qualifier('Nothing but spares', condition('all', { kind: 'contents', operator: 'only', goods: { categories: ['spares', 'lines', 'reels'] } })),
   'no-gift-cards': qualifier('Without gift cards', condition('all', { kind: 'contents', operator: 'none', goods: { products: ['gift-card-25', 'gift-card-50'] } })),
@@ -104,7 +104,7 @@ export const qualifiers: Policy['qualifiers'] = {
   'close-by': qualifier('Close to the shop', condition('all', { kind: 'distance', center: shop, operator: 'atMost', value: 8 })),
   'kite-week': qualifier(
     'Kite week',
-    condition('all', { kind: 'instant', operator: 'between', at: '2027-05-03T00:00', to: '2027-05-09T23:59', readIn: 'store' }),
+    condition('all', { kind: 'instant', operator: 'between', at: '2027-05-03T00:00', to: '2027-05-10T00:00', readIn: 'store' }),
   ),
   'after-stock-taking': qualifier(
     'After stock-taking',

@@ -167,19 +167,24 @@ export function parseReadOut(sentence: string, names: ReadNames): ReadTree {
     if (from) return { kind: 'distance', center: { latitude: Number(from[1]), longitude: Number(from[2]) }, ...compared(() => Number(must(/([\d.]+) km/)[1])) } as ReadLeaf;
     if (take('it is from ')) {
       const at = minute();
-      must(/ to the end of the minute /);
+      must(/ until /);
       return { kind: 'instant', operator: 'between', at, to: minute(), readIn: clock() };
     }
     if (take('it is before ')) return { kind: 'instant', operator: 'before', at: minute(), readIn: clock() };
-    if (take('it is after the minute ')) return { kind: 'instant', operator: 'after', at: minute(), readIn: clock() };
+    if (take('it is ')) {
+      const at = minute();
+      must(/ or later/);
+      return { kind: 'instant', operator: 'after', at, readIn: clock() };
+    }
     if (take('the day is ')) {
       const days = must(/[A-Z][a-z]+day(?:(?:, | or )[A-Z][a-z]+day)*/)[0].split(/, | or /);
       return { kind: 'weekday', days: days.map((day) => weekdays.indexOf(day) + 1), readIn: clock() } as ReadLeaf;
     }
-    const time = match(/the time is from (\d\d:\d\d) to the end of the minute (\d\d:\d\d)( of the next day)?/);
+    const time = match(/the time is from (\d\d:\d\d) until (?:the end of the day|(\d\d:\d\d)( of the next day)?)/);
     if (time) {
-      if (Boolean(time[3]) !== time[2]! < time[1]!) fail();
-      return { kind: 'timeOfDay', from: time[1]!, to: time[2]!, readIn: clock() };
+      const to = time[2] ?? '00:00';
+      if (time[2] && Boolean(time[3]) !== to <= time[1]!) fail();
+      return { kind: 'timeOfDay', from: time[1]!, to, readIn: clock() };
     }
     return fail();
   };

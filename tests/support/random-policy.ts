@@ -213,7 +213,7 @@ const zone = fc.record({ order: minor(2), on: fc.boolean(), include: fc.array(ar
 
 function policyOf(parts: { market: Market; options: DeliveryOption[]; offers: Offer[]; qualifier: Condition }): Policy {
   return {
-    version: 3,
+    version: 4,
     store: { name: 'A store', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', origin: { country: 'NL', postcode: '' } },
     rates: { CHF: { rate: '0.9518', adoptedAt: '2026-11-02' }, JPY: { rate: '162.85', adoptedAt: '2026-11-02' }, BHD: { rate: '0.4123', adoptedAt: '2026-11-02' } },
     markets: { here: parts.market },

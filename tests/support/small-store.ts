@@ -31,7 +31,7 @@ const parcel = (order: number, zone: string, name: string, label: Texts, days: [
 
 /** A store of two markets and one offer, small enough to know by heart. Goods are those of the demo store. */
 export const smallStore: Policy = {
-  version: 3,
+  version: 4,
   store: { name: 'Gustmoor Kites', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', origin: { country: 'NL', postcode: '1799 ZA' } },
   markets: {
     nlbe: { order: 1, name: 'Netherlands & Belgium', countries: ['NL', 'BE'], currency: 'EUR', languages: ['nl-NL', 'fr-BE'], tax: { prices: 'withTax', delivery: '21', classes: { standard: '21', reduced: '9' } }, preselect: 'first' },

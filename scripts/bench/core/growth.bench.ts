@@ -11,7 +11,7 @@ const countries = ['NL', 'BE', 'DE', 'AT', 'GB', 'DK', 'CH', 'US', 'JP', 'FR', '
 /** A policy of so many markets, each of so many zones of so many options of so many steps; each zone by its own postcodes. */
 function policyOf(markets: number, zones: number, options: number, steps: number): Policy {
   const policy: Policy = {
-    version: 3,
+    version: 4,
     store: { name: 'Many', baseCurrency: 'EUR', timeZone: 'UTC', origin: { country: 'NL', postcode: '' } },
     markets: {},
     zones: {},

@@ -52,7 +52,7 @@ export function beginLeaf(fact: FactId, first: string | GoodsSelection | null, p
     case 'weekday':
       return { kind: 'weekday', days: [6, 7], readIn: 'store' };
     case 'timeOfDay':
-      return { kind: 'timeOfDay', from: '18:00', to: '23:59', readIn: 'store' };
+      return { kind: 'timeOfDay', from: '18:00', to: '00:00', readIn: 'store' };
     case 'shopper.orderCount':
     case 'shopper.daysSinceLastOrder':
     case 'shopper.lifetimeSpend':

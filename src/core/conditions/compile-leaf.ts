@@ -79,7 +79,7 @@ export function compileLeaf(node: LeafNode, terms: MarketTerms): Leaf {
       const [from, to] = [minuteOfDay(node.from), minuteOfDay(node.to)];
       return plain((facts) => {
         const { minute } = localTime(zone, facts.instant);
-        return from <= to ? minute >= from && minute <= to : minute >= from || minute <= to;
+        return from < to ? minute >= from && minute < to : minute >= from || minute < to;
       });
     }
   }
@@ -204,20 +204,20 @@ function contents(operator: 'contains' | 'only' | 'none', goods: CompiledSelecti
   }
 }
 
+/** Half-open: the moment of *before* and *to* is out, that of *from* is in (2-domain §5). */
 function instant({ operator, at, to }: Extract<LeafNode, { kind: 'instant' }>, zone: string): Leaf['holds'] {
-  const minute = 60_000;
   switch (operator) {
     case 'before': {
       const end = instantOfLocal(zone, at, 'earlier');
       return (facts) => facts.instant < end;
     }
     case 'after': {
-      const start = instantOfLocal(zone, at, 'later') + minute;
+      const start = instantOfLocal(zone, at, 'later');
       return (facts) => facts.instant >= start;
     }
     case 'between': {
       const start = instantOfLocal(zone, at, 'earlier');
-      const end = instantOfLocal(zone, to ?? at, 'later') + minute;
+      const end = instantOfLocal(zone, to ?? at, 'later');
       return (facts) => facts.instant >= start && facts.instant < end;
     }
   }

@@ -135,19 +135,19 @@ describe('facts of the shopper and of time', () => {
     expect(since(0, { shopper, instant: Date.parse('2026-11-23T22:59Z') })).toBe(true);
   });
   test('a weekday and a time of day, on the clock they name', () => {
-    const night: Node = { kind: 'timeOfDay', from: '22:00', to: '05:59', readIn: 'store' };
+    const night: Node = { kind: 'timeOfDay', from: '22:00', to: '06:00', readIn: 'store' };
     const at = (instant: string) => ({ instant: Date.parse(instant) });
     expect(['2026-11-24T20:59Z', '2026-11-24T21:00Z', '2026-11-25T04:59:59Z', '2026-11-25T05:00Z'].map((instant) => holds(night, at(instant)))).toEqual([false, true, true, false]);
     const wednesday: Node = { kind: 'weekday', days: [3], readIn: 'Asia/Tokyo' };
     expect(['2026-11-24T14:59Z', '2026-11-24T15:00Z'].map((instant) => holds(wednesday, at(instant)))).toEqual([false, true]);
   });
-  test('before, after and between, to the minute, also where clocks change', () => {
+  test('before, after and between: from is in and until is out, also where clocks change', () => {
     const node = (operator: 'before' | 'after' | 'between', at: string, to?: string): Node => ({ kind: 'instant', operator, at, readIn: 'store', ...(to ? { to } : {}) });
     const at = (instant: string) => ({ instant: Date.parse(instant) });
     expect(['2026-11-24T10:59:59Z', '2026-11-24T11:00Z'].map((instant) => holds(node('before', '2026-11-24T12:00'), at(instant)))).toEqual([true, false]);
-    expect(['2026-11-24T11:00:59Z', '2026-11-24T11:01Z'].map((instant) => holds(node('after', '2026-11-24T12:00'), at(instant)))).toEqual([false, true]);
-    expect(['2026-11-24T11:00:59Z', '2026-11-24T11:01Z'].map((instant) => holds(node('between', '2026-11-24T12:00', '2026-11-24T12:00'), at(instant)))).toEqual([true, false]);
-    expect(['2026-10-25T00:29Z', '2026-10-25T00:30Z', '2026-10-25T01:30Z', '2026-10-25T01:31Z'].map((instant) => holds(node('between', '2026-10-25T02:30', '2026-10-25T02:30'), at(instant)))).toEqual([false, true, true, false]);
+    expect(['2026-11-24T10:59:59Z', '2026-11-24T11:00Z'].map((instant) => holds(node('after', '2026-11-24T12:00'), at(instant)))).toEqual([false, true]);
+    expect(['2026-11-24T10:59:59Z', '2026-11-24T11:00Z', '2026-11-24T11:00:59Z', '2026-11-24T11:01Z'].map((instant) => holds(node('between', '2026-11-24T12:00', '2026-11-24T12:01'), at(instant)))).toEqual([false, true, true, false]);
+    expect(['2026-10-25T00:29Z', '2026-10-25T00:30Z', '2026-10-25T01:30Z', '2026-10-25T01:31Z'].map((instant) => holds(node('between', '2026-10-25T02:30', '2026-10-25T02:31'), at(instant)))).toEqual([false, true, true, false]);
   });
 });
 
@@ -171,7 +171,9 @@ describe('read out in English, as it is computed', () => {
     ['the distance from 53, 5 is more than 5 km', { kind: 'distance', center: { latitude: 53, longitude: 5 }, operator: 'moreThan', value: 5 }],
     ['it is before 2026-11-24 12:00 on the store’s clock', { kind: 'instant', operator: 'before', at: '2026-11-24T12:00', readIn: 'store' }],
     ['the day is Monday, Tuesday or Sunday on the market’s clock', { kind: 'weekday', days: [7, 1, 2], readIn: 'market' }],
-    ['the time is from 22:00 to the end of the minute 05:59 of the next day on the clock of Asia/Tokyo', { kind: 'timeOfDay', from: '22:00', to: '05:59', readIn: 'Asia/Tokyo' }],
+    ['the time is from 22:00 until 06:00 of the next day on the clock of Asia/Tokyo', { kind: 'timeOfDay', from: '22:00', to: '06:00', readIn: 'Asia/Tokyo' }],
+    ['the time is from 18:00 until the end of the day on the store’s clock', { kind: 'timeOfDay', from: '18:00', to: '00:00', readIn: 'store' }],
+    ['it is 2026-11-24 12:00 or later on the store’s clock', { kind: 'instant', operator: 'after', at: '2026-11-24T12:00', readIn: 'store' }],
   ])('%s', (sentence, node) => expect(said(node)).toBe(sentence));
   test('trees in one way only', () => {
     const [a, b, c]: [Node, Node, Node] = [{ kind: 'yesNo', fact: 'shopper.signedIn', is: true }, { kind: 'yesNo', fact: 'shopper.business', is: true }, { kind: 'postcode', patterns: ['1'] }];

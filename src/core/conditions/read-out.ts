@@ -17,6 +17,12 @@ export function readOut(policy: Policy, condition: Condition, marketId?: string)
   return new Reader(policy, marketId).tree(condition);
 }
 
+/** The first moment after a stretch of the day, in words. */
+function timeUntil({ from, to }: { from: string; to: string }): string {
+  if (to === '00:00') return 'the end of the day';
+  return to <= from ? `${to} of the next day` : to;
+}
+
 const weekdayNames = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 
 const basisWords: Record<Basis, string> = {
@@ -127,13 +133,13 @@ class Reader {
       case 'instant': {
         const at = local(node.at);
         const clock = this.clock(node.readIn);
-        if (node.operator === 'between') return `it is from ${at} to the end of the minute ${local(node.to ?? node.at)} ${clock}`;
-        return `it is ${node.operator === 'before' ? `before ${at}` : `after the minute ${at}`} ${clock}`;
+        if (node.operator === 'between') return `it is from ${at} until ${local(node.to ?? node.at)} ${clock}`;
+        return `it is ${node.operator === 'before' ? `before ${at}` : `${at} or later`} ${clock}`;
       }
       case 'weekday':
         return `the day is ${list([...node.days].sort((a, b) => a - b).map((day) => weekdayNames[day - 1]!), 'or')} ${this.clock(node.readIn)}`;
       case 'timeOfDay':
-        return `the time is from ${node.from} to the end of the minute ${node.to}${node.to < node.from ? ' of the next day' : ''} ${this.clock(node.readIn)}`;
+        return `the time is from ${node.from} until ${timeUntil(node)} ${this.clock(node.readIn)}`;
     }
   }
 

@@ -321,7 +321,7 @@ export type HexColour = string;
  * Everything a store promises about delivery: markets, zones, options, offers and their wording. Collections are objects keyed by a stable id; `order` decides the sequence shown.
  */
 export interface Policy {
-  version: 3;
+  version: 4;
   store: Store;
   markets: {
     [k: string]: Market;

@@ -37,6 +37,19 @@ describe('documents of earlier versions', () => {
     expect(check.ok ? [] : check.faults).toEqual([]);
     expect(upgraded.zones.coast!.area).toEqual({ include: { a: { kind: 'postcodes', country: 'NL', patterns: { '17?7Z*': true } } }, exclude: { b: { kind: 'postcodes', country: 'NL', patterns: { '1795ZX': true } } } });
   });
+  test('of version 3: conditions that include their last minute name the first one that is out', () => {
+    const old = structuredClone(smallStore) as unknown as { version: number; qualifiers: Record<string, unknown> };
+    old.version = 3;
+    const conditions = {
+      a: { order: 1, kind: 'instant', operator: 'between', at: '2026-12-01T00:00', to: '2026-12-31T23:59', readIn: 'store' },
+      b: { order: 2, kind: 'group', of: 'any', conditions: { c: { order: 1, kind: 'instant', operator: 'after', at: '2026-02-28T23:59', readIn: 'store' }, d: { order: 2, kind: 'timeOfDay', from: '18:00', to: '23:59', readIn: 'market' } } },
+    };
+    old.qualifiers.season = { order: 9, name: 'Season', condition: { of: 'all', conditions } };
+    const upgraded = upgradePolicy(old) as Policy;
+    const check = checkPolicy(upgraded);
+    expect(check.ok ? [] : check.faults).toEqual([]);
+    expect(upgraded.qualifiers.season!.condition.conditions).toMatchObject({ a: { at: '2026-12-01T00:00', to: '2027-01-01T00:00' }, b: { conditions: { c: { at: '2026-03-01T00:00' }, d: { from: '18:00', to: '00:00' } } } });
+  });
   test('of this version, of a later one, or no document at all: as they are', () => {
     for (const document of [smallStore, { version: 99 }, { version: 0 }, null, 7, 'policy', []]) expect(upgradePolicy(document)).toBe(document);
   });

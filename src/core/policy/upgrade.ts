@@ -34,7 +34,30 @@ const steps: Record<number, (document: Json) => Json> = {
     }
     return { ...upgraded, version: 3 };
   },
+  /** Before version 4 the last minute that a condition on the moment named was in; the first one that is out is named since. */
+  3: (document) => {
+    const upgraded = structuredClone(document);
+    for (const node of objectsIn([upgraded.qualifiers, upgraded.options, upgraded.offers])) {
+      if (node.kind === 'timeOfDay' && typeof node.to === 'string') node.to = minuteAfter(`2000-01-01T${node.to}`).slice(11);
+      if (node.kind !== 'instant') continue;
+      if (node.operator === 'after' && typeof node.at === 'string') node.at = minuteAfter(node.at);
+      if (node.operator === 'between') node.to = minuteAfter(String(node.to ?? node.at));
+    }
+    return { ...upgraded, version: 4 };
+  },
 };
+
+/** Every object inside a value, whatever it stands in. */
+function objectsIn(value: unknown): Json[] {
+  if (Array.isArray(value)) return value.flatMap(objectsIn);
+  return isObject(value) ? [value, ...Object.values(value).flatMap(objectsIn)] : [];
+}
+
+/** The next minute on a clock face; what is no local time stays as it is. */
+function minuteAfter(local: string): string {
+  const at = Date.parse(`${local}Z`);
+  return Number.isNaN(at) ? local : new Date(at + 60_000).toISOString().slice(0, 16);
+}
 
 /**
  * A policy document brought to the current version, by every step in between; one of this version, or of one that is

@@ -1,2 +1,2 @@
 /** The version of the policy's schema that this program reads and writes. */
-export const currentVersion = 3;
+export const currentVersion = 4;

@@ -26,6 +26,12 @@ export function dateOfDay(day: DayNumber): string {
   return new Date(day * msPerDay).toISOString().slice(0, 10);
 }
 
+/** The day so many days after another, both in ISO 8601; one that is no day stays as it is. */
+export function addDays(date: string, days: number): string {
+  const day = dayNumber(date);
+  return day === null ? date : dateOfDay(day + days);
+}
+
 /** Weekday by ISO 8601: 1 is Monday, 7 Sunday. 1970-01-01 was a Thursday. */
 export function isoWeekday(day: DayNumber): number {
   return ((((day + 3) % 7) + 7) % 7) + 1;

@@ -1,6 +1,8 @@
 import type { Edit } from '../../client/edit.ts';
 import type { ConditionNode } from '../../core/policy/types.ts';
+import { addDays } from '../../core/time/day.ts';
 import { DateTimeField } from '../../ui/DateTimeField.tsx';
+import { UntilField } from '../../ui/UntilField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { parseTime } from '../frame/typed-text.ts';
@@ -41,22 +43,24 @@ export function DaysOfWeek({ node, set, edit }: MomentProps<'weekday'>) {
 }
 
 export function TimeOfDay({ node, set, edit }: MomentProps<'timeOfDay'>) {
-  const field = (label: string, name: 'from' | 'to') => <EditedField label={label} shown={node[name]} parse={parseTime} change={(time) => set({ [name]: time })} edit={edit} live testId={`time-${name}`} />;
+  const field = (label: string, name: 'from' | 'to') => <EditedField label={label} shown={node[name]} parse={parseTime} change={(time) => set({ [name]: name === 'to' && time === '23:59' ? '00:00' : time })} edit={edit} live testId={`time-${name}`} />;
   return (
     <>
-      from {field('From', 'from')} to the end of the minute {field('To', 'to')}
-      {node.to < node.from && ' of the next day'}
+      from {field('From', 'from')} until {node.to === '00:00' ? 'the end of the day, ' : ''}{field('Until', 'to')}
+      {node.to !== '00:00' && node.to <= node.from && ' of the next day'}
       <Clock readIn={node.readIn} set={set} edit={edit} />
     </>
   );
 }
 
+const dayAfter = (local: string) => `${addDays(local.slice(0, 10), 1)}${local.slice(10)}`;
+
 export function DateAndTime({ node, set, edit }: MomentProps<'instant'>) {
-  const field = (label: string, name: 'at' | 'to', value: string) => <DateTimeField label={label} value={value} change={(at) => at !== '' && edit(set({ [name]: at }))} />;
+  const put = (name: 'at' | 'to') => (at: string) => at !== '' && edit(set({ [name]: at }));
   return (
     <>
-      <PhraseSelect label="Before or after" value={node.operator} options={[['before', 'before'], ['after', 'after the minute'], ['between', 'from']]} choose={(operator) => edit(set({ operator, to: operator === 'between' ? (node.to ?? node.at) : undefined }))} /> {field('Moment', 'at', node.at)}
-      {node.operator === 'between' && <> to the end of the minute {field('Last minute', 'to', node.to ?? node.at)}</>}
+      <PhraseSelect label="Before or after" value={node.operator} options={[['before', 'before'], ['after', 'from … on'], ['between', 'from … until']]} choose={(operator) => edit(set({ operator, to: operator === 'between' ? (node.to ?? dayAfter(node.at)) : undefined }))} /> {node.operator === 'before' ? <UntilField label="Moment" value={node.at} change={put('at')} /> : <DateTimeField label="Moment" value={node.at} change={put('at')} />}
+      {node.operator === 'between' && <> until <UntilField label="Until" value={node.to ?? dayAfter(node.at)} change={put('to')} /></>}
       <Clock readIn={node.readIn} set={set} edit={edit} />
     </>
   );

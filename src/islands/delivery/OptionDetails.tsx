@@ -5,6 +5,7 @@ import type { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { DeliveryOption, Market } from '../../core/policy/types.ts';
 import { DateTimeField } from '../../ui/DateTimeField.tsx';
+import { UntilField } from '../../ui/UntilField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { WordList } from '../../ui/WordList.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
@@ -25,7 +26,10 @@ export function OptionDetails({ optionId, option, marketId, market, words }: { o
   const at = (...steps: string[]) => ['options', optionId, ...steps];
   const days = (label: string, field: 'min' | 'max') => <EditedField label={label} shown={String(estimate[field])} parse={parseWhole(0, 365)} change={(value) => setAt(at('estimate', field), value)} edit={edit} live align="right" testId={`estimate-${field}`} />;
   const texts = (field: 'label' | 'description' | 'freeLabel' | 'whenUnavailable', label: string) => <EditedTexts label={label} at={at(field)} texts={option[field]} languages={market.languages} edit={edit} needed={field === 'label'} testId={field} />;
-  const date = (label: string, field: 'from' | 'until') => <DateTimeField label={label} value={schedule?.[field] ?? ''} change={(value) => edit(setSchedule(at('schedule'), field, value))} />;
+  const date = (label: string, field: 'from' | 'until') => {
+    const Field = field === 'until' ? UntilField : DateTimeField;
+    return <Field label={label} value={schedule?.[field] ?? ''} change={(value) => edit(setSchedule(at('schedule'), field, value))} />;
+  };
   return (
     <div className="mt-1 ml-8 leading-7">
       {refusal}

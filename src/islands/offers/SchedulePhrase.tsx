@@ -4,6 +4,7 @@ import type { Edit } from '../../client/edit.ts';
 import type { Schedule } from '../../core/policy/types.ts';
 import { isWithin, compileSchedule } from '../../core/time/schedule.ts';
 import { DateTimeField } from '../../ui/DateTimeField.tsx';
+import { UntilField } from '../../ui/UntilField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 
@@ -13,7 +14,10 @@ export function SchedulePhrase({ offerId, schedule, edit }: { offerId: string; s
   const { now } = usePage();
   const place = ['offers', offerId, 'schedule'];
   const readIn = schedule?.readIn ?? 'store';
-  const date = (label: string, field: 'from' | 'until') => <DateTimeField label={label} value={schedule?.[field] ?? ''} change={(at) => edit(setSchedule(place, field, at))} testId={`schedule-${field}`} />;
+  const date = (label: string, field: 'from' | 'until') => {
+    const Field = field === 'until' ? UntilField : DateTimeField;
+    return <Field label={label} value={schedule?.[field] ?? ''} change={(at) => edit(setSchedule(place, field, at))} testId={`schedule-${field}`} />;
+  };
   const span = compileSchedule(schedule, { store: store.timeZone, market: store.timeZone });
   return (
     <p>

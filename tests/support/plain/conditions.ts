@@ -119,13 +119,13 @@ function answer(node: ConditionNode, asked: Asked): boolean {
       return destination.coordinates !== undefined && compare(node.operator, kilometres(node.center, destination.coordinates), node.value, node.to);
     case 'instant': {
       const now = face(node.readIn).text;
-      return node.operator === 'before' ? now < node.at : node.operator === 'after' ? now > node.at : now >= node.at && now <= node.to!;
+      return node.operator === 'before' ? now < node.at : node.operator === 'after' ? now >= node.at : now >= node.at && now < node.to!;
     }
     case 'weekday':
       return node.days.includes(face(node.readIn).weekday);
     case 'timeOfDay': {
       const time = face(node.readIn).text.slice(11);
-      return node.from <= node.to ? time >= node.from && time <= node.to : time >= node.from || time <= node.to;
+      return node.from < node.to ? time >= node.from && time < node.to : time >= node.from || time < node.to;
     }
   }
 }

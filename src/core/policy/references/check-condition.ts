@@ -49,7 +49,7 @@ function checkLeaf(node: Exclude<ConditionNode, { kind: 'group' }>, policy: Poli
       return;
     case 'instant':
       checkLocalTime(node.at, `${at}/at`, fault);
-      if (node.to !== undefined && checkLocalTime(node.to, `${at}/to`, fault) && node.to < node.at) fault(`${at}/to`, 'must not be before at');
+      if (node.to !== undefined && checkLocalTime(node.to, `${at}/to`, fault) && node.to <= node.at) fault(`${at}/to`, 'must be after at');
       checkReadIn(node.readIn, `${at}/readIn`, fault);
       return;
     case 'weekday':
