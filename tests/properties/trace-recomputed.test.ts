@@ -8,7 +8,7 @@ import type { EvaluationInput } from '../../src/core/evaluation/evaluation.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { sentenceOf, type TraceNode } from '../../src/core/trace/trace.ts';
 import { demoCatalogue, tuesday } from '../support/evaluate-store.ts';
-import { lineValues, partsFromTrace, taxFromTrace, traceAmount, traceWord } from '../support/price-from-trace.ts';
+import { lineValues, paidFromTrace, partsFromTrace, taxFromTrace, traceAmount, traceWord } from '../support/price-from-trace.ts';
 import { randomInput, randomPolicy } from '../support/random-policy.ts';
 
 /** Recomputes every price of an evaluation from its trace alone. @returns how many prices were recomputed */
@@ -20,7 +20,7 @@ function recompute(policy: Policy, input: EvaluationInput): number {
   for (const price of evaluation.options) {
     const option = optionTrace(price.optionId);
     const { before, after } = partsFromTrace(option, true);
-    expect({ before: before.base + before.own, after: after.base + after.own }).toEqual({ before: price.before, after: price.after });
+    expect({ before: paidFromTrace(option, before), after: paidFromTrace(option, after) }).toEqual({ before: price.before, after: price.after });
     expect(traceAmount(option.outcome)).toBe(price.after);
     expect(taxFromTrace(option, policy.markets[evaluation.marketId!]!.tax.prices === 'withTax')).toBe(price.tax);
     for (const reward of option.children.flatMap(({ children }) => children).filter(({ inputs }) => inputs.source)) {

@@ -35,7 +35,7 @@ export function chargeFromTrace(charge: TraceNode): number {
   const price = prices.length > 0 ? combined! : plain(charge.inputs.otherwise);
   const [handling] = childrenOf(charge, 'handling');
   const added = !handling ? 0 : handling.inputs.amount ? plain(handling.inputs.amount) : share(price, handling);
-  return toIncrement(price + added, plain(charge.inputs.increment));
+  return price + added;
 }
 
 interface Parts {
@@ -44,26 +44,28 @@ interface Parts {
 }
 const whole = ({ base, own }: Parts) => base + own;
 
-function rewardFromTrace(reward: TraceNode, parts: Parts, increment: number): Parts {
+function rewardFromTrace(reward: TraceNode, parts: Parts): Parts {
   const { inputs } = reward;
   const covers = isYes(inputs.coversOwnDelivery);
   const subject = covers ? whole(parts) : parts.base;
   const wanted = {
     deliveryFree: () => 0,
     deliveryAt: () => plain(inputs.amount),
-    deliveryLessPercent: () => toIncrement(subject - share(subject, reward), increment),
-    deliveryLessAmount: () => toIncrement(Math.max(0, subject - plain(inputs.amount)), increment),
+    deliveryLessPercent: () => subject - share(subject, reward),
+    deliveryLessAmount: () => Math.max(0, subject - plain(inputs.amount)),
     upgrade: () => (covers ? plain(inputs.sourceBase) + plain(inputs.sourceOwn) : plain(inputs.sourceBase)),
   }[word(inputs.kind)]!();
   const off = subject - Math.min(subject, Math.max(0, wanted));
   return covers ? { base: Math.max(0, parts.base - off), own: parts.own - Math.max(0, off - parts.base) } : { base: parts.base - off, own: parts.own };
 }
 
+/** What is paid for parts: the cash increment once, at the end. */
+export const paidFromTrace = (option: TraceNode, { base, own }: Parts): number => toIncrement(base + own, plain(option.inputs.increment));
+
 /** @param upgrades also apply upgrades, whose source is stated by its parts */
 export function partsFromTrace(option: TraceNode, upgrades: boolean): { before: Parts; after: Parts } {
   const [charge] = childrenOf(option, 'charge');
   const before: Parts = { base: chargeFromTrace(charge!), own: plain(childrenOf(option, 'ownDelivery')[0]?.outcome) };
-  const increment = plain(charge!.inputs.increment);
   const candidates: { parts: Parts; rank: number }[] = [];
   let together = null as { parts: Parts; rank: number } | null;
   const ranks = [...new Set(childrenOf(option, 'goal').map((goal) => plain(goal.inputs.rank)))];
@@ -73,7 +75,7 @@ export function partsFromTrace(option: TraceNode, upgrades: boolean): { before: 
     if (rewards.length === 0) continue;
     const combines = isYes(goals[0]!.inputs.combines);
     let parts: Parts = combines && together ? together.parts : before;
-    for (const reward of rewards) parts = rewardFromTrace(reward, parts, increment);
+    for (const reward of rewards) parts = rewardFromTrace(reward, parts);
     if (combines) together = { parts, rank: together?.rank ?? rank };
     else candidates.push({ parts, rank });
   }

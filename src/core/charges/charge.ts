@@ -1,6 +1,6 @@
 import { goodsValueOf } from '../cart/line-values.ts';
 import type { Facts } from '../conditions/facts.ts';
-import { multiplyDivide, percentOf } from '../money/rounding.ts';
+import { atMostLargest, largestAmount, multiplyDivide, percentOf } from '../money/rounding.ts';
 import type { Charge, Quotes } from '../policy/types.ts';
 import { chargeMeasure } from './charge-measure.ts';
 import type { CompiledCharge, CompiledChargeLine, CompiledPrice } from './compile-charge.ts';
@@ -46,17 +46,18 @@ export function priceOfLine({ price }: CompiledChargeLine, charge: CompiledCharg
 
 /** A carrier's quote with its margins, the percentage rounded once; without one the fallback, or null for none. Minor units. */
 export function priceOfQuote({ marginPercent: { numerator, denominator }, marginFixed, fallback }: Extract<CompiledPrice, { kind: 'quoted' }>, quote: number | null): number | null {
-  return quote === null ? fallback : multiplyDivide(quote, numerator + denominator, denominator) + marginFixed;
+  return quote === null ? fallback : atMostLargest(multiplyDivide(atMostLargest(quote), numerator + denominator, denominator) + marginFixed);
 }
 
 function perUnitPart({ measure, from, amount, per, started }: NonNullable<Extract<CompiledPrice, { kind: 'perUnit' }>['perUnit']>, charge: CompiledCharge, { facts }: ChargeInput): number {
   const beyond = Math.max(0, chargeMeasure(measure, facts.cart.measures, charge.volumeDivisor) - from);
+  if ((amount * beyond) / per >= largestAmount) return largestAmount;
   return started ? amount * Math.ceil(beyond / per) : multiplyDivide(amount, beyond, per);
 }
 
 function bounded({ min, max }: { min: number; max: number }, price: number, path: DecisionPath): number {
   path?.push(price >= max ? 2 : price <= min ? 0 : 1);
-  return Math.min(max, Math.max(min, price));
+  return atMostLargest(Math.min(max, Math.max(min, price)));
 }
 
 /** The lines that take part in a charge, with their prices: the first that applies, or all that do. */
@@ -94,7 +95,7 @@ export function priceOfCharge(charge: CompiledCharge, input: ChargeInput, path: 
 function combine(how: Exclude<Charge['combine'], 'first'>, price: number, next: number): number {
   switch (how) {
     case 'sum':
-      return price + next;
+      return atMostLargest(price + next);
     case 'highest':
       return Math.max(price, next);
     case 'lowest':
@@ -105,5 +106,5 @@ function combine(how: Exclude<Charge['combine'], 'first'>, price: number, next: 
 /** A charge with its handling: a fixed amount, or a percentage of the charge rounded once. */
 export function withHandling({ handling }: CompiledCharge, price: number): number {
   if (handling === null) return price;
-  return price + ('amount' in handling ? handling.amount : percentOf(price, handling.percent));
+  return atMostLargest(price + ('amount' in handling ? handling.amount : percentOf(price, handling.percent)));
 }

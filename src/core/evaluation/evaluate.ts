@@ -2,6 +2,7 @@ import type { ImaginedOrder } from '../cart/imagined-order.ts';
 import { measureCart, type MeasuredCart } from '../cart/measures.ts';
 import { ratesAt } from '../markets/terms.ts';
 import { giftsOf, rewardedGoods } from '../offers/goods-rewards.ts';
+import { paidFor } from '../options/price-before.ts';
 import { findPlace } from '../places/find-zone.ts';
 import { normalPostcode } from '../places/postcode.ts';
 import { estimateAt } from '../time/estimate.ts';
@@ -108,10 +109,11 @@ function priceAll(context: ZoneContext, evaluation: Evaluation): void {
       evaluation.unavailable.push({ optionId, reason: priced.unavailable, shown: priced.option.option.whenUnavailable !== undefined });
       continue;
     }
-    const after = priced.after.base + priced.after.own;
+    const { cashIncrement } = priced.option;
+    const after = paidFor(priced.after, cashIncrement);
     evaluation.options.push({
       optionId,
-      before: priced.before.base + priced.before.own,
+      before: paidFor(priced.before, cashIncrement),
       after,
       tax: taxOf(after, rates.delivery, terms.shownWithTax),
       estimate: estimateAt(priced.option.estimate, now, facts.instant),

@@ -34,11 +34,11 @@ export function priceOptions(context: Priced, path: DecisionPath = null): Priced
 }
 
 function withUpgrades(priced: readonly PricedOption[], { active }: Priced, path: DecisionPath): PricedOption[] {
-  const source: UpgradeSource = (priceOf) => {
+  const source = (upgraded: string): UpgradeSource => (priceOf) => {
     let lowest: PriceParts | null = null;
     let decides = -1;
     for (const [index, entry] of priced.entries()) {
-      if (!('after' in entry) || !priceOf.has(entry.option.id)) continue;
+      if (!('after' in entry) || !priceOf.has(entry.option.id) || entry.option.id === upgraded) continue;
       const { base, own } = entry.after;
       if (lowest !== null && base + own >= lowest.base + lowest.own) continue;
       lowest = entry.after;
@@ -51,6 +51,6 @@ function withUpgrades(priced: readonly PricedOption[], { active }: Priced, path:
   return priced.map((entry) => {
     if (!('after' in entry) || !upgradable(entry.option.id)) return entry;
     const { option, before } = entry;
-    return { option, before, after: rewardedPrice(option.id, before, active, option.cashIncrement, source, path) };
+    return { option, before, after: rewardedPrice(option.id, before, active, option.cashIncrement, source(option.id), path) };
   });
 }

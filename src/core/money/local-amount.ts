@@ -2,7 +2,7 @@ import type { FollowingAmount, LocalAmount, Policy } from '../policy/types.ts';
 import { convertAmount, exactConversion } from './convert.ts';
 import { currencyExponent, minorPerMajor } from './currency.ts';
 import { multiply, ratioOf, roundRatio } from './ratio.ts';
-import { toCashIncrement } from './rounding.ts';
+import { atMostLargest, largestAmount, toCashIncrement } from './rounding.ts';
 
 /** What turns a market's local amounts into minor units. */
 export interface LocalMoney {
@@ -25,7 +25,7 @@ export function localMoneyOf(policy: Pick<Policy, 'store' | 'rates' | 'markets'>
  * A local amount in minor units (2-domain §1). An exact one is what it says. A following one is base × rate ×
  * (1 + buffer), rounded once to its step, less its ending, then to the market's cash increment; never below 0.
  *
- * @returns null for a following amount in a currency without an adopted rate
+ * @returns null for a following amount in a currency without an adopted rate; at most `largestAmount`
  */
 export function resolveAmount(amount: LocalAmount, money: LocalMoney): number | null {
   if ('exact' in amount) return amount.exact;
@@ -34,8 +34,9 @@ export function resolveAmount(amount: LocalAmount, money: LocalMoney): number | 
   const converted = exactConversion(base, { rate: '1', exponent: currencyExponent(money.baseCurrency) }, { rate: money.rate, exponent: currencyExponent(money.currency) });
   const percent = ratioOf(buffer);
   const buffered = multiply(converted, { numerator: percent.numerator + 100n * percent.denominator, denominator: 100n * percent.denominator });
+  if (buffered.numerator > BigInt(largestAmount) * buffered.denominator) return largestAmount;
   const steps = roundRatio(multiply(buffered, { numerator: 1n, denominator: BigInt(step) }), round);
-  return Math.max(0, toCashIncrement(steps * step - less, money.cashIncrement));
+  return atMostLargest(Math.max(0, toCashIncrement(steps * step - less, money.cashIncrement)));
 }
 
 /**

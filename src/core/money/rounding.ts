@@ -24,6 +24,15 @@ export function toCashIncrement(minor: number, increment: number | undefined): n
   return multiplyDivide(minor, 1, increment) * increment;
 }
 
+/**
+ * No amount that a policy states, and nothing that is computed from one, is more than this (minor units): sums of all lines
+ * of a cart, and taxes of up to 999 % on them, then stay whole numbers that are exact. What would be more is taken as this.
+ */
+export const largestAmount = 1_000_000_000_000;
+
+/** An amount kept within what is computed. @param amount may be too large to be exact */
+export const atMostLargest = (amount: number): number => (amount < largestAmount ? amount : largestAmount);
+
 /** A percentage as an exact fraction of whole numbers. */
 export interface PercentFraction {
   numerator: number;

@@ -2,7 +2,7 @@ import { compileBasis, shownBasis, type CompiledBasis } from '../cart/basis.ts';
 import { compileSelection, type CompiledSelection } from '../catalogue/goods-selection.ts';
 import { compileCondition, leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
 import { amountIn, type MarketTerms } from '../markets/terms.ts';
-import { percentAsFraction, toCashIncrement, type PercentFraction } from '../money/rounding.ts';
+import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import { selectsOption, type CompiledOption } from '../options/compile-option.ts';
 import { inOrder } from '../ordered.ts';
 import type { Amounts, Goal, Offer, OptionSelection, Policy, Reward } from '../policy/types.ts';
@@ -170,5 +170,5 @@ function compileReward(id: string, reward: Reward, terms: MarketTerms, options: 
   };
   // A reward whose amount is not stated in this market is not offered there.
   if (cap === null || amount === null || compiled.options.size === 0) return [];
-  return [{ ...compiled, cap, amount: kind === 'deliveryAt' ? toCashIncrement(amount, terms.money.cashIncrement) : amount }];
+  return [{ ...compiled, cap, amount }];
 }

@@ -1,6 +1,6 @@
 import type { DecisionPath } from '../charges/charge.ts';
-import { percentOf, toCashIncrement } from '../money/rounding.ts';
-import type { PriceParts } from '../options/price-before.ts';
+import { percentOf } from '../money/rounding.ts';
+import { paidFor, type PriceParts } from '../options/price-before.ts';
 import type { ActiveOffer } from './active-offers.ts';
 import type { DeliveryReward } from './compile-offer.ts';
 
@@ -10,20 +10,21 @@ export interface SetBy {
   goalId: string;
 }
 
-/** An option's price with rewards, minor units, and which offers set it, in the order in which they did. */
+/** An option's price with rewards, before the cash increment, and which offers set it, in the order in which they did. */
 export interface RewardedPrice extends PriceParts {
   setBy: readonly SetBy[];
 }
 
 const nobody: readonly SetBy[] = [];
 
-/** For an upgrade: the lowest price among its options without upgrades, as parts; null when none of them is offered. */
+/** For an upgrade: the lowest price among its options without upgrades, itself left out; null when none of them is offered. */
 export type UpgradeSource = (priceOf: ReadonlySet<string>) => PriceParts | null;
 
 /**
  * Applies the rewards of active offers to an option's price before. Combining offers apply one after the other in
  * priority order; what they come to together stands against each other offer alone, and the shopper gets the lowest
  * price. Of equal prices that of the higher priority counts, a combination having that of its first (2-domain §6).
+ * Prices are compared before the cash increment; offers that change nothing of what is paid are not named.
  *
  * @param source null: upgrades are left out
  */
@@ -46,7 +47,9 @@ export function rewardedPrice(optionId: string, before: PriceParts, active: read
     if (difference < 0 || (difference === 0 && best !== null && best.rank > combination.rank)) best = combination;
   }
   path?.push(best === null ? -1 : best.rank);
-  return best === null ? { base: before.base, own: before.own, setBy: nobody } : { base: best.parts.base, own: best.parts.own, setBy: best.setBy };
+  if (best === null) return { base: before.base, own: before.own, setBy: nobody };
+  const { base, own } = best.parts;
+  return { base, own, setBy: paidFor(best.parts, cashIncrement) < paidFor(before, cashIncrement) ? best.setBy : nobody };
 }
 
 /** A price that some offers would make. */
@@ -73,11 +76,11 @@ function applyOffer(
   for (let index = 0; index < rewards.length; index++) {
     const { goalId, reward } = rewards[index]!;
     if (reward.kind === 'goodsLessPercent' || reward.kind === 'gift' || !reward.options.has(optionId)) continue;
-    if (total(before) > reward.cap) continue;
+    if (paidFor(before, cashIncrement) > reward.cap) continue;
     const from = source && reward.kind === 'upgrade' ? source(reward.priceOf) : null;
     if (reward.kind === 'upgrade' && from === null) continue;
     const current: PriceParts = parts ?? start;
-    parts = applyReward(reward, current, from, cashIncrement, path);
+    parts = applyReward(reward, current, from, path);
     if (total(parts) < total(current)) lowered = { offerId, goalId };
   }
   return parts && { parts, lowered };
@@ -87,26 +90,26 @@ function applyOffer(
  * One reward on a price; never raises it. It acts on the charge, or on all of the price when it covers own delivery
  * prices too: what it takes off then comes off the charge first.
  */
-export function applyReward(reward: DeliveryReward, parts: PriceParts, source: PriceParts | null, cashIncrement: number | undefined, path: DecisionPath = null): PriceParts {
+export function applyReward(reward: DeliveryReward, parts: PriceParts, source: PriceParts | null, path: DecisionPath = null): PriceParts {
   const covers = reward.coversOwnDelivery;
   const subject = covers ? parts.base + parts.own : parts.base;
-  const price = Math.min(subject, Math.max(0, priceByReward(reward, subject, covers, source, cashIncrement)));
+  const price = Math.min(subject, Math.max(0, priceByReward(reward, subject, covers, source)));
   path?.push(price === subject ? 1 : price === 0 ? 0 : 2);
   if (!covers) return { base: price, own: parts.own };
   const base = Math.max(0, parts.base - (subject - price));
   return { base, own: price - base };
 }
 
-function priceByReward(reward: DeliveryReward, subject: number, covers: boolean, source: PriceParts | null, cashIncrement: number | undefined): number {
+function priceByReward(reward: DeliveryReward, subject: number, covers: boolean, source: PriceParts | null): number {
   switch (reward.kind) {
     case 'deliveryFree':
       return 0;
     case 'deliveryAt':
       return reward.amount;
     case 'deliveryLessPercent':
-      return toCashIncrement(subject - percentOf(subject, reward.percent!), cashIncrement);
+      return subject - percentOf(subject, reward.percent!);
     case 'deliveryLessAmount':
-      return toCashIncrement(subject - reward.amount, cashIncrement);
+      return subject - reward.amount;
     case 'upgrade':
       return source === null ? subject : covers ? source.base + source.own : source.base;
   }

@@ -6,10 +6,15 @@ import type { CompiledOption } from './compile-option.ts';
 /** Why an option cannot be chosen. */
 export type Unavailability = 'otherChannel' | 'notNow' | 'conditionNotMet' | 'noLineApplies' | 'carrierSilent';
 
-/** The two parts of an option's price: the charge, and own delivery prices of goods. Minor units. */
+/** The two parts of an option's price, before the cash increment: the charge, and own delivery prices of goods. Minor units. */
 export interface PriceParts {
   base: number;
   own: number;
+}
+
+/** What the shopper pays for the parts: the cash increment is applied once, to both together, after everything else (2-domain §4). */
+export function paidFor({ base, own }: PriceParts, cashIncrement: number | undefined): number {
+  return toCashIncrement(base + own, cashIncrement);
 }
 
 /** Nothing but goods that ship free or have their own delivery price: a parcel's charge has nothing to look at. */
@@ -25,14 +30,14 @@ export function unavailableBecause({ channels, span, when }: CompiledOption, { f
   return when !== null && !when.holds(facts) ? 'conditionNotMet' : null;
 }
 
-/** The price before rewards, or why there is none. Charge and handling, then the cash increment, then own prices. */
+/** The price before rewards and before the cash increment, or why there is none: charge with handling, and own prices. */
 export function priceBefore(option: CompiledOption, input: ChargeInput, path: DecisionPath = null): PriceParts | Unavailability {
   const reason = unavailableBecause(option, input);
   if (reason !== null) return reason;
-  const own = option.option.kind === 'pickUp' ? 0 : toCashIncrement(input.facts.cart.measures.ownDelivery, option.cashIncrement);
+  const own = option.option.kind === 'pickUp' ? 0 : input.facts.cart.measures.ownDelivery;
   if (hasNothingToCharge(option, input)) return { base: 0, own };
   const charge = priceOfCharge(option.charge, input, path);
   // Every line that applies has been asked for a price, so one that applies without a price waits for its carrier.
   if (charge === null) return option.charge.lines.some((line) => lineApplies(line, option.charge, input)) ? 'carrierSilent' : 'noLineApplies';
-  return { base: toCashIncrement(withHandling(option.charge, charge), option.cashIncrement), own };
+  return { base: withHandling(option.charge, charge), own };
 }

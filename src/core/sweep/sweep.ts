@@ -3,6 +3,7 @@ import type { CompiledZone } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
 import { pricing, type Priceable } from '../evaluation/pricing.ts';
 import { priceOptions, type PricedOption } from '../evaluation/price-options.ts';
+import { paidFor } from '../options/price-before.ts';
 import { lowestThat } from '../lowest-that.ts';
 import { axisMeasures, axisReach, orderAt, type SweepAxis } from './axis.ts';
 import { policyEdges } from './edges.ts';
@@ -111,7 +112,7 @@ function mayRise({ options }: CompiledZone, axis: SweepAxis): boolean {
 const sameWay = (a: PricedAt, b: PricedAt): boolean => sameNumbers(a.reached, b.reached) && sameNumbers(a.path ?? [], b.path ?? []) && a.options.every((price, index) => (price === null) === (b.options[index] === null));
 
 function priceOf(entry: PricedOption): Pick<SweepPrice, 'before' | 'after'> | null {
-  return 'unavailable' in entry ? null : { before: entry.before.base + entry.before.own, after: entry.after.base + entry.after.own };
+  return 'unavailable' in entry ? null : { before: paidFor(entry.before, entry.option.cashIncrement), after: paidFor(entry.after, entry.option.cashIncrement) };
 }
 
 /**

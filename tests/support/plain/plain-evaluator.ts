@@ -26,6 +26,8 @@ interface Parts {
   own: number;
 }
 const whole = ({ base, own }: Parts) => base + own;
+/** What is paid: the cash increment, once, after everything. */
+const paid = (parts: Parts, { policy, marketId }: PlainCart) => toIncrement(whole(parts), policy.markets[marketId]!.cashIncrement);
 
 export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnswer {
   const nothing: PlainAnswer = { market: null, zone: null, options: [], unavailable: [], goals: [], lead: null, gifts: [], preselected: null, totals: null };
@@ -72,7 +74,7 @@ export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnsw
     const slower = structuredClone(priced);
     for (const entry of priced) {
       const source = (on: OptionSelection): Parts | null => {
-        const found = slower.filter(({ id }) => selected(on, id, policy.options[id]!));
+        const found = slower.filter(({ id }) => id !== entry.id && selected(on, id, policy.options[id]!));
         return found.reduce<Parts | null>((lowest, { after }) => (lowest === null || whole(after) < whole(lowest) ? after : lowest), null);
       };
       Object.assign(entry, rewarded(entry.id, entry.before, active, asked, source));
@@ -80,7 +82,7 @@ export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnsw
   }
   const region = input.destination.region ? market.tax.regions?.[input.destination.region] : undefined;
   const deliveryRate = region?.delivery ?? market.tax.delivery;
-  answer.options = priced.map(({ id, before, after, setBy }) => ({ id, before: whole(before), after: whole(after), tax: taxOf(whole(after), deliveryRate), setBy }));
+  answer.options = priced.map(({ id, before, after, setBy }) => ({ id, before: paid(before, cart), after: paid(after, cart), tax: taxOf(paid(after, cart), deliveryRate), setBy: paid(after, cart) < paid(before, cart) ? setBy : [] }));
   const cheapest = Math.min(...answer.options.map(({ after }) => after));
   const chosen = answer.options.find(({ id }) => id === input.earlier?.option) ?? answer.options.find(({ after }) => market.preselect === 'first' || after === cheapest);
   answer.preselected = chosen?.id ?? null;
@@ -104,15 +106,14 @@ function priceBefore(option: DeliveryOption, asked: Asked): Parts | null {
   const { marketId, policy, lines } = cart;
   if (option.channels && !option.channels.includes(cart.channel)) return null;
   if (within(option.schedule, asked) !== 'in' || (option.when && !holds(option.when, asked))) return null;
-  const increment = policy.markets[marketId]!.cashIncrement;
   const ownSum = sum(lines.filter((line) => hasOwnPrice(line, marketId)).map(({ product, quantity }) => (product.ownDelivery![marketId] as number) * quantity));
-  const own = option.kind === 'pickUp' ? 0 : toIncrement(ownSum, increment);
+  const own = option.kind === 'pickUp' ? 0 : ownSum;
   if (option.kind === 'parcel' && lines.length > 0 && !lines.some((line) => isOrdinary(line, marketId))) return { base: 0, own };
   const price = chargeOf(option.charge, asked);
   if (price === null) return null;
   const { handling } = option.charge;
   const added = !handling ? 0 : 'amount' in handling ? minorOf(handling.amount, policy, marketId) : percentOf(price, handling.percent);
-  return { base: toIncrement(price + added, increment), own };
+  return { base: price + added, own };
 }
 
 function chargeOf(charge: Charge, asked: Asked): number | null {
@@ -276,16 +277,15 @@ function rewarded(optionId: string, before: Parts, active: Active, asked: Asked,
 
 function byReward(reward: Extract<Reward, { on: OptionSelection }>, parts: Parts, before: Parts, { cart }: Asked, source: (on: OptionSelection) => Parts | null): Parts | null {
   const { policy, marketId } = cart;
-  const increment = policy.markets[marketId]!.cashIncrement;
   const here = (amounts: Parameters<typeof amountHere>[0]) => amountHere(amounts, policy, marketId)!;
-  if (reward.cap && whole(before) > here(reward.cap)) return null;
+  if (reward.cap && paid(before, cart) > here(reward.cap)) return null;
   const covers = reward.coversOwnDelivery;
   const subject = covers ? whole(parts) : parts.base;
   let price: number;
   if (reward.kind === 'deliveryFree') price = 0;
-  else if (reward.kind === 'deliveryAt') price = toIncrement(here(reward.price), increment);
-  else if (reward.kind === 'deliveryLessPercent') price = toIncrement(subject - percentOf(subject, reward.percent), increment);
-  else if (reward.kind === 'deliveryLessAmount') price = toIncrement(subject - here(reward.amount), increment);
+  else if (reward.kind === 'deliveryAt') price = here(reward.price);
+  else if (reward.kind === 'deliveryLessPercent') price = subject - percentOf(subject, reward.percent);
+  else if (reward.kind === 'deliveryLessAmount') price = subject - here(reward.amount);
   else {
     const from = source(reward.priceOf);
     if (from === null) return null;

@@ -2,7 +2,6 @@ import { chargeMeasure, type ChargeMeasure } from '../../charges/charge-measure.
 import { linesOfCharge, priceOfCharge, withHandling, type ChargeInput } from '../../charges/charge.ts';
 import type { CompiledCharge, CompiledChargeLine } from '../../charges/compile-charge.ts';
 import { goodsValueOf } from '../../cart/line-values.ts';
-import { toCashIncrement } from '../../money/rounding.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
 import { hasNothingToCharge } from '../../options/price-before.ts';
 import type { Policy } from '../../policy/types.ts';
@@ -10,26 +9,25 @@ import { money, node, number, percent, text, yes, type TraceNode, type TraceValu
 import { fraction } from './trace-measures.ts';
 import { traceCondition } from './trace-condition.ts';
 
-/** How an option's charge came about: the lines that take part, how they combine, handling, cash increment. */
+/** How an option's charge came about: the lines that take part, how they combine, handling. */
 export function traceCharge(option: CompiledOption, input: ChargeInput, policy: Policy): TraceNode {
   const { measures } = input.facts.cart;
   if (hasNothingToCharge(option, input)) {
     const says = measures.allShipsFree ? 'Everything in the cart ships free: {outcome}' : 'Nothing in the cart is charged in the ordinary way: {outcome}';
-    return node('charge', says, { nothingToCharge: yes(true), increment: number(option.cashIncrement ?? 1) }, money(0));
+    return node('charge', says, { nothingToCharge: yes(true) }, money(0));
   }
-  const { charge, cashIncrement } = option;
+  const { charge } = option;
   const taking = linesOfCharge(charge, input);
   const price = priceOfCharge(charge, input);
   const inputs: Record<string, TraceValue> = {
     combine: text(charge.combine),
     value: money(measures.chargeableValue),
-    increment: number(cashIncrement ?? 1),
     nothingToCharge: yes(false),
     ...(charge.otherwise === null ? {} : { otherwise: money(charge.otherwise) }),
   };
   if (price === null) return node('charge', 'No line of the charge covers this cart, so it is not offered', inputs, text('not offered'));
   const handled = withHandling(charge, price);
-  const outcome = money(toCashIncrement(handled, cashIncrement));
+  const outcome = money(handled);
   const children = taking.map(({ line, price: own }) => traceChargeLine(line, own, charge, input, policy));
   if (charge.handling) children.push(traceHandling(charge.handling, handled - price));
   if (taking.length === 0) return node('charge', 'No line of the charge covers this cart; otherwise it is {outcome}', inputs, outcome, children);

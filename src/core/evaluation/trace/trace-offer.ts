@@ -2,7 +2,7 @@ import type { CompiledGoal, CompiledOffer, DeliveryReward } from '../../offers/c
 import type { GoalStanding } from '../../offers/standing.ts';
 import type { OfferStatus } from '../../offers/status.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
-import type { PriceParts } from '../../options/price-before.ts';
+import { paidFor, type PriceParts } from '../../options/price-before.ts';
 import { money, node, number, percent, text, yes, type TraceNode, type TraceSource, type TraceValue } from '../../trace/trace.ts';
 import type { ZoneContext } from '../context.ts';
 import type { OptionPrice } from '../evaluation.ts';
@@ -43,7 +43,7 @@ export function traceOffer(offer: CompiledOffer, rank: number, option: CompiledO
     const decides = price.setBy.some((by) => by.offerId === offer.id && by.goalId === goal.id);
     const by = standing.byCode ? 'by its code' : `{counted} is at least {target}${unitOf(standing)}`;
     const gives = rewards.map((reward, position) => sayReward(reward, before.own > 0, position)).join(' and ');
-    const children = rewards.map((reward) => traceReward(reward, before, sources));
+    const children = rewards.map((reward) => traceReward(reward, option, before, sources));
     return node('goal', `“{offer}” is reached: ${by}, so ${gives}${decides ? '' : ' (it does not lower the price)'}`, { ...inputs, ...firstAmounts(rewards) }, text(decides ? 'sets the price' : 'changes nothing'), children, source);
   });
 }
@@ -72,15 +72,15 @@ function sayReward({ kind, coversOwnDelivery }: DeliveryReward, hasOwn: boolean,
 }
 
 /** A reward with all that it takes to apply it. */
-function traceReward(reward: DeliveryReward, before: PriceParts, sources: ReadonlyMap<string, PriceParts>): TraceNode {
-  const source = [...sources].filter(([id]) => reward.priceOf.has(id)).sort(([, a], [, b]) => a.base + a.own - b.base - b.own)[0];
-  const applies = before.base + before.own <= reward.cap && (reward.kind !== 'upgrade' || source !== undefined);
+function traceReward(reward: DeliveryReward, { id: own, cashIncrement }: CompiledOption, before: PriceParts, sources: ReadonlyMap<string, PriceParts>): TraceNode {
+  const source = [...sources].filter(([id]) => reward.priceOf.has(id) && id !== own).sort(([, a], [, b]) => a.base + a.own - b.base - b.own)[0];
+  const applies = paidFor(before, cashIncrement) <= reward.cap && (reward.kind !== 'upgrade' || source !== undefined);
   const inputs: Record<string, TraceValue> = {
     kind: text(reward.kind),
     applies: yes(applies),
     coversOwnDelivery: yes(reward.coversOwnDelivery),
     amount: money(reward.amount),
-    before: money(before.base + before.own),
+    before: money(paidFor(before, cashIncrement)),
     ...(reward.cap === Infinity ? {} : { cap: money(reward.cap) }),
     ...(reward.percent ? fraction(reward.percent) : {}),
     ...(source ? { source: text(source[0]), sourceBase: money(source[1].base), sourceOwn: money(source[1].own) } : {}),

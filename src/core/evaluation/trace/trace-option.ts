@@ -1,6 +1,6 @@
 import { priceBefore, unavailableBecause, type PriceParts, type Unavailability } from '../../options/price-before.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
-import { money, node, percent, text, type TraceNode, type TraceSource } from '../../trace/trace.ts';
+import { money, node, number, percent, text, type TraceNode, type TraceSource } from '../../trace/trace.ts';
 import type { ZoneContext } from '../context.ts';
 import type { OptionPrice } from '../evaluation.ts';
 import { traceCharge } from './trace-charge.ts';
@@ -20,7 +20,7 @@ const whyNot: Record<Unavailability, string> = {
 export function traceOption(option: CompiledOption, context: ZoneContext, price: OptionPrice | null, reason: Unavailability | null, sources: ReadonlyMap<string, PriceParts>): TraceNode {
   const { policy } = context.zone;
   const condition = option.when ? [traceCondition(option.when, context.facts, policy)] : [];
-  const inputs = { option: text(option.option.name), id: text(option.id) };
+  const inputs = { option: text(option.option.name), id: text(option.id), increment: number(option.cashIncrement ?? 1) };
   const source: TraceSource = { kind: 'option', id: option.id };
   if (!price) {
     const children = unavailableBecause(option, context) === null ? [...condition, traceCharge(option, context, policy)] : condition;
@@ -30,6 +30,7 @@ export function traceOption(option: CompiledOption, context: ZoneContext, price:
   const before = priceBefore(option, context) as PriceParts;
   if (before.own > 0) children.push(node('ownDelivery', 'Goods with an own delivery price add {outcome}', {}, money(before.own)));
   children.push(...context.zone.offers.flatMap((offer, rank) => traceOffer(offer, rank, option, before, price, context, sources)));
+  if (option.cashIncrement) children.push(node('cashIncrement', 'Rounded once to what can be paid in cash: {outcome}', { increment: money(option.cashIncrement) }, money(price.after)));
   const { rates, terms } = context.facts.cart;
   const taxSays = terms.shownWithTax ? 'The price contains {outcome} tax at {rate}' : 'Tax of {outcome} at {rate} comes on top';
   children.push(node('tax', taxSays, { price: money(price.after), rate: percent(rates.deliveryPercent), ...fraction(rates.delivery) }, money(price.tax)));
