@@ -4,20 +4,22 @@ import { compilePolicy } from '../../src/core/evaluation/compile.ts';
 import { evaluate } from '../../src/core/evaluation/evaluate.ts';
 import type { EvaluationInput } from '../../src/core/evaluation/evaluation.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
+import { renderLead } from '../../src/core/wording/render.ts';
 import { checkPolicy } from '../../src/core/policy/validate.ts';
 import { plainEvaluate, type PlainAnswer } from '../support/plain/plain-evaluator.ts';
 import { randomInput, randomPolicy, randomPolicyWithZones } from '../support/random-policy.ts';
 
 /** The first evaluator's answer in the words of the second. */
 function answerOf(policy: Policy, input: EvaluationInput): PlainAnswer {
-  const found = evaluate(compilePolicy(policy), input);
+  const compiled = compilePolicy(policy);
+  const found = evaluate(compiled, input);
   return {
     market: found.marketId,
     zone: found.zoneId,
     options: found.options.map(({ optionId, before, after, tax, setBy }) => ({ id: optionId, before, after, tax, setBy: setBy.map(({ offerId, goalId }) => `${offerId}/${goalId}`) })),
     unavailable: found.unavailable.map(({ optionId }) => optionId),
     goals: found.offers.flatMap(({ offerId, status, goals }) => goals.map(({ goalId, counted, target, remaining, percent, reached }) => ({ offer: offerId, goal: goalId, status, counted, target, remaining, percent, reached }))),
-    lead: found.lead && { offer: found.lead.offerId, state: found.lead.state },
+    read: { strip: renderLead(compiled, found, 'strip', 'en-GB')?.text.replace(': gift', '') ?? null, cart: renderLead(compiled, found, 'cart', 'en-GB')?.text.replace(': gift', '') ?? null },
     gifts: found.gifts.map(({ product, quantity }) => `${quantity} ${product}`),
     preselected: found.preselected,
     totals: found.totals,

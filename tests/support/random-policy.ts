@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { ordinaryArticle } from '../../src/core/cart/ordinary-article.ts';
 import type { Product } from '../../src/core/catalogue/product.ts';
 import type { EvaluationInput } from '../../src/core/evaluation/evaluation.ts';
-import type { Amounts, AreaPart, Basis, CartDiscount, Charge, ChargeLine, Condition, ConditionNode, DeliveryOption, Goal, GoodsSelection, LocalAmount, Market, Offer, OptionSelection, Policy, Reward, Shopper } from '../../src/core/policy/types.ts';
+import type { Amounts, AreaPart, Basis, CartDiscount, Charge, ChargeLine, Condition, ConditionNode, DeliveryOption, Goal, GoodsSelection, LocalAmount, Market, Offer, OfferWording, OptionSelection, Policy, Reward, Shopper } from '../../src/core/policy/types.ts';
 
 /** Collections keyed by position. */
 const keyed = <T>(list: readonly T[], prefix: string): Record<string, T> => Object.fromEntries(list.map((item, index) => [`${prefix}-${index}`, item]));
@@ -211,7 +211,18 @@ const market: fc.Arbitrary<Market> = fc
 
 const zone = fc.record({ order: minor(2), on: fc.boolean(), include: fc.array(areaPart, { minLength: 1, maxLength: 3 }), exclude: fc.array(areaPart, { maxLength: 1 }) });
 
-function policyOf(parts: { market: Market; options: DeliveryOption[]; offers: Offer[]; qualifier: Condition }): Policy {
+const textStates = ['invite', 'progress', 'nearly', 'reached', 'onward', 'missedOut'] as const;
+/** Of each state a text in every place, in the strip alone, that chooses its words by the reward, or none. */
+const wordingOf = (styles: readonly number[], offer: string): OfferWording =>
+  Object.fromEntries(
+    textStates.flatMap((state, index) => {
+      const text = `${offer} ${state}`;
+      const texts = [{}, { everyPlace: { 'en-GB': text } }, { everyPlace: { 'en-GB': `{reward, select, gift {${text}: gift} other {${text}}}` } }, { strip: { 'en-GB': text } }, { everyPlace: { 'en-GB': text } }][styles[index]!]!;
+      return Object.keys(texts).length > 0 ? [[state, texts]] : [];
+    }),
+  );
+
+function policyOf(parts: { market: Market; options: DeliveryOption[]; offers: Offer[]; qualifier: Condition; styles: number[][] }): Policy {
   return {
     version: 4,
     store: { name: 'A store', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', origin: { country: 'NL', postcode: '' } },
@@ -221,14 +232,14 @@ function policyOf(parts: { market: Market; options: DeliveryOption[]; offers: Of
     options: keyed(parts.options, 'option'),
     qualifiers: { 'q-0': { order: 1, name: 'The qualifier', condition: parts.qualifier } },
     offers: keyed(parts.offers, 'offer'),
-    wording: {},
+    wording: Object.fromEntries(parts.offers.map((_, index) => [`offer-${index}`, wordingOf(parts.styles[index]!, `offer-${index}`)])),
     testCarts: {},
   };
 }
 
 /** Policies of one market and zone in which everything that can be said may be said. */
 export const randomPolicy: fc.Arbitrary<Policy> = fc
-  .record({ market, options: fc.array(option, { minLength: 1, maxLength: 3 }), offers: fc.array(offer, { maxLength: 3 }), qualifier: plainCondition })
+  .record({ market, options: fc.array(option, { minLength: 1, maxLength: 3 }), offers: fc.array(offer, { maxLength: 3 }), qualifier: plainCondition, styles: fc.array(fc.array(fc.nat({ max: 4 }), { minLength: 6, maxLength: 6 }), { minLength: 3, maxLength: 3 }) })
   .map(policyOf);
 
 /** The same with several zones, each with the options. */

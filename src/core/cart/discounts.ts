@@ -39,13 +39,13 @@ export function applyDiscounts(
   discounts: readonly CompiledDiscount[],
   values: readonly number[],
   codes: ReadonlySet<string>,
-  isAmong: (goods: CompiledSelection, line: number) => boolean,
+  isAmong: (discount: CompiledDiscount, goods: CompiledSelection, line: number) => boolean,
 ): DiscountedLines {
   const before = values.reduce((sum, value) => sum + value, 0);
   const after = [...values];
   const taken = discounts.map((discount): number | null => {
     if (!discountApplies(discount, before, codes)) return null;
-    const among = after.map((value, index) => (discount.goods === null || isAmong(discount.goods, index) ? value : 0));
+    const among = after.map((value, index) => (discount.goods === null || isAmong(discount, discount.goods, index) ? value : 0));
     const value = among.reduce((sum, part) => sum + part, 0);
     const off = 'amount' in discount.off ? Math.min(discount.off.amount, value) : percentOf(value, discount.off.percent);
     allocate(off, among).forEach((part, index) => (after[index] = after[index]! - part));

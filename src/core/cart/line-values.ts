@@ -1,5 +1,6 @@
 import { selects, type CompiledSelection } from '../catalogue/goods-selection.ts';
 import { ownDeliveryIn, priceIn } from '../catalogue/product-amount.ts';
+import { atMostLargest } from '../money/rounding.ts';
 import { convertTax, type CompiledBasis } from './basis.ts';
 import { addCharged, nothingCharged, type ChargedMeasures, type MeasuredCart } from './measures.ts';
 
@@ -14,7 +15,7 @@ export function lineValue(cart: MeasuredCart, index: number, basis: CompiledBasi
   let value: number;
   if (cart.imagined) value = cart.imagined.value;
   else if (basis.afterDiscounts && cart.discounted) value = cart.discounted.after[index]!;
-  else value = (priceIn(product, cart.terms) ?? 0) * quantity;
+  else value = atMostLargest((priceIn(product, cart.terms) ?? 0) * quantity);
   return basis.convertsTax ? convertTax(value, product, cart.terms, cart.rates) : value;
 }
 
@@ -63,6 +64,6 @@ export function deliveredMeasures(cart: MeasuredCart): ChargedMeasures {
   const delivered = nothingCharged();
   let cubicMm = 0;
   for (const { product, quantity } of cart.lines) if (product.needsDelivery) cubicMm += addCharged(delivered, product, quantity);
-  delivered.volume = Math.ceil(cubicMm / 1000);
+  delivered.volume = atMostLargest(Math.ceil(cubicMm / 1000));
   return delivered;
 }

@@ -2,11 +2,12 @@ import { compileSelection, selects } from '../catalogue/goods-selection.ts';
 import { ownDeliveryIn, priceIn } from '../catalogue/product-amount.ts';
 import type { Product } from '../catalogue/product.ts';
 import type { MarketTerms, TaxRates } from '../markets/terms.ts';
-import { percentAsFraction } from '../money/rounding.ts';
+import { atMostLargest, percentAsFraction } from '../money/rounding.ts';
 import type { CartDiscount } from '../policy/types.ts';
 import type { Cart, CartLine } from './cart.ts';
 import type { ImaginedOrder } from './imagined-order.ts';
 import { applyDiscounts, type CompiledDiscount, type DiscountedLines } from './discounts.ts';
+import { mergeLines } from './merge-lines.ts';
 
 /** What prices and goals look at (2-domain §2). Values in minor units of the market's currency, as shown, after discounts. */
 export interface Measures {
@@ -53,6 +54,7 @@ export interface ChargedMeasures {
 export interface MeasuredCart {
   measures: Measures;
   cart: Cart;
+  /** those of one product as one */
   lines: readonly CartLine[];
   terms: MarketTerms;
   rates: TaxRates;
@@ -93,10 +95,11 @@ export function noMeasures(): Measures {
 /** Measures of a cart in a market. @param destination where its goods go, for what may not go there */
 export function measureCart(cart: Cart, terms: MarketTerms, rates: TaxRates, destination: { country: string; region?: string }): MeasuredCart {
   const measures = noMeasures();
+  const lines = mergeLines(cart.lines);
   const measured: MeasuredCart = {
     measures,
     cart,
-    lines: cart.lines,
+    lines,
     terms,
     rates,
     codes: cart.codes?.length ? new Set(cart.codes.map((code) => code.trim().toUpperCase())) : noCodes,
@@ -106,18 +109,18 @@ export function measureCart(cart: Cart, terms: MarketTerms, rates: TaxRates, des
     imagined: null,
   };
   if (measured.discounts.length > 0) {
-    const unitPrices = cart.lines.map(({ product }) => priceIn(product, terms) ?? 0);
-    const values = cart.lines.map(({ quantity }, index) => unitPrices[index]! * quantity);
-    measured.discounted = applyDiscounts(measured.discounts, values, measured.codes, (goods, line) => selects(goods, cart.lines[line]!.product, unitPrices[line]!));
+    const unitPrices = lines.map(({ product }) => priceIn(product, terms) ?? 0);
+    const values = lines.map(({ quantity }, index) => atMostLargest(unitPrices[index]! * quantity));
+    measured.discounted = applyDiscounts(measured.discounts, values, measured.codes, (_, goods, line) => selects(goods, lines[line]!.product, unitPrices[line]!));
     for (const off of measured.discounted.taken) measures.discount += off ?? 0;
   }
   let cubicMm = 0;
-  for (let index = 0; index < cart.lines.length; index++) {
-    const { product, quantity } = cart.lines[index]!;
+  for (let index = 0; index < lines.length; index++) {
+    const { product, quantity } = lines[index]!;
     const price = priceIn(product, terms);
     if (price === undefined) measures.unpriced = [...measures.unpriced, product.id];
     if (product.notTo.length > 0 && isBarred(product, destination)) measures.barred = [...measures.barred, product.id];
-    const value = measured.discounted ? measured.discounted.after[index]! : (price ?? 0) * quantity;
+    const value = measured.discounted ? measured.discounted.after[index]! : atMostLargest((price ?? 0) * quantity);
     measures.goodsValue += value;
     measures.items += quantity;
     measures.lines += 1;
@@ -131,14 +134,14 @@ export function measureCart(cart: Cart, terms: MarketTerms, rates: TaxRates, des
     measures.allShipsFree = false;
     const ownPrice = ownDeliveryIn(product, terms);
     if (ownPrice !== undefined) {
-      measures.ownDelivery += ownPrice * quantity;
+      measures.ownDelivery = atMostLargest(measures.ownDelivery + ownPrice * quantity);
       continue;
     }
     measures.hasOrdinaryLine = true;
     measures.chargeableValue += value;
     cubicMm += addCharged(measures.charged, product, quantity);
   }
-  measures.charged.volume = Math.ceil(cubicMm / 1000);
+  measures.charged.volume = atMostLargest(Math.ceil(cubicMm / 1000));
   return measured;
 }
 

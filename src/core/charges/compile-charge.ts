@@ -45,6 +45,17 @@ export function compileCharge(charge: Charge, terms: MarketTerms, qualifiers: Re
   };
 }
 
+/** Whether some price comes about whatever the cart: a default, a line without condition or range, or ranges of one measure from nothing to open. */
+export function alwaysPriced({ lines, otherwise }: CompiledCharge): boolean {
+  const sure = lines.filter(({ when, price }) => when === null && (price.kind !== 'quoted' || price.fallback !== null));
+  if (otherwise !== null || sure.some(({ range }) => range === null)) return true;
+  return sure.some(({ range }) => {
+    let reached = 0;
+    for (const next of sure.flatMap((line) => (line.range?.measure === range!.measure ? [line.range] : [])).sort((a, b) => a.from - b.from)) if (next.from <= reached) reached = Math.max(reached, next.to);
+    return reached === Infinity;
+  });
+}
+
 function compileLine(id: string, { when, over, price }: ChargeLine, terms: MarketTerms, qualifiers: Record<string, Qualifier>): CompiledChargeLine[] {
   let complete = true;
   const minor = (amount: LocalAmount | number): number => {

@@ -48,3 +48,6 @@ function treeTest(of: Condition['of'], children: CompiledCondition[]): (facts: F
 export function leavesOf(condition: CompiledCondition): Leaf[] {
   return condition.kind === 'leaf' ? [condition.leaf] : condition.children.flatMap(leavesOf);
 }
+
+/** Whether a condition looks at measures of the cart, so that adding goods may change its answer. */
+export const looksAtCart = (condition: CompiledCondition): boolean => leavesOf(condition).some(({ looksAt }) => looksAt.length > 0);

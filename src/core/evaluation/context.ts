@@ -9,22 +9,29 @@ import type { Facts } from '../conditions/facts.ts';
 import { activeOffers, type ActiveOffer } from '../offers/active-offers.ts';
 import { offerStanding, type OfferStanding } from '../offers/standing.ts';
 import type { CompiledZone } from './compile.ts';
+import type { Quotes, Redemptions } from '../policy/types.ts';
 import type { EvaluationInput } from './evaluation.ts';
 
 /** Everything known about one evaluation in a zone before options are priced. */
 export interface ZoneContext extends ChargeInput {
   zone: CompiledZone;
+  redemptions: Redemptions | undefined;
   standings: OfferStanding[];
   active: ActiveOffer[];
 }
 
 /** @param postcode of the destination as it is compared */
 export function zoneContext(zone: CompiledZone, cart: MeasuredCart, postcode: string, input: Omit<EvaluationInput, 'cart'>): ZoneContext {
-  const { quotes, redemptions } = input;
-  const facts = factsIn(zone, cart, postcode, input);
+  return contextOf(zone, factsIn(zone, cart, postcode, input), input.quotes, input.redemptions);
+}
+
+/** The same for other facts, such as a cart to which goods have been added. */
+export const withFacts = ({ zone, quotes, redemptions }: ZoneContext, facts: Facts): ZoneContext => contextOf(zone, facts, quotes, redemptions);
+
+function contextOf(zone: CompiledZone, facts: Facts, quotes: Quotes | undefined, redemptions: Redemptions | undefined): ZoneContext {
   const standings: OfferStanding[] = [];
   for (const offer of zone.offers) standings.push(offerStanding(offer, facts, redemptions));
-  return { facts, quotes, zone, standings, active: activeOffers(zone.offers, standings) };
+  return { facts, quotes, redemptions, zone, standings, active: activeOffers(zone.offers, standings) };
 }
 
 /** Who imagines an order, where it would go and when: an evaluation's input but for the cart. */

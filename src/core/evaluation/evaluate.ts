@@ -1,7 +1,7 @@
 import type { ImaginedOrder } from '../cart/imagined-order.ts';
 import { measureCart, type MeasuredCart } from '../cart/measures.ts';
 import { ratesAt } from '../markets/terms.ts';
-import { giftsOf, rewardedGoods } from '../offers/goods-rewards.ts';
+import { nothingOff } from '../offers/goods-rewards.ts';
 import { paidFor } from '../options/price-before.ts';
 import { findPlace } from '../places/find-zone.ts';
 import { normalPostcode } from '../places/postcode.ts';
@@ -11,8 +11,9 @@ import type { CompiledMarket, CompiledPolicy, CompiledZone } from './compile.ts'
 import { imaginedContext, zoneContext, type Situation, type ZoneContext } from './context.ts';
 import { earlierOutcome } from './earlier-choice.ts';
 import type { Evaluation, EvaluationInput, NoOptions, OptionPrice } from './evaluation.ts';
-import { leadMessage } from './lead-message.ts';
-import { priceOptions } from './price-options.ts';
+import { speakers } from './lead-message.ts';
+import { outcomeOf, type Outcome } from './outcome.ts';
+import { pricesBefore } from './price-options.ts';
 import { taxOf, totalsOf } from './totals.ts';
 import { traceEvaluation } from './trace/trace-evaluation.ts';
 
@@ -36,10 +37,11 @@ export function evaluate(compiled: CompiledPolicy, input: EvaluationInput, optio
   if (market) {
     cart = measureCart(input.cart, market.terms, ratesAt(market.terms, destination.region), destination);
     evaluation.measures = cart.measures;
+    evaluation.cart = cart;
     if (place.found) {
       context = zoneContext(place.zone, cart, postcode, input);
       evaluateZone(context, evaluation, input);
-    } else evaluation.totals = totalsOf(cart, rewardedGoods(cart, []), null);
+    } else evaluation.totals = totalsOf(cart, nothingOff, null);
   }
   if (input.earlier) evaluation.earlier = earlierOutcome(input.earlier, evaluation);
   if (options.trace) evaluation.trace = traceEvaluation(place, input, cart, context, evaluation);
@@ -51,6 +53,7 @@ export function evaluateImagined(zone: CompiledZone, order: ImaginedOrder, situa
   const evaluation = emptyEvaluation(zone.market, zone);
   const context = imaginedContext(zone, order, situation);
   evaluation.measures = context.facts.cart.measures;
+  evaluation.cart = context.facts.cart;
   evaluateZone(context, evaluation, {});
   return evaluation;
 }
@@ -62,11 +65,14 @@ function emptyEvaluation(market: CompiledMarket | null, zone: CompiledZone | nul
     zoneBy: null,
     currency: market?.market.currency ?? null,
     measures: null,
+    cart: null,
     options: [],
     unavailable: [],
     noOptions: null,
     offers: [],
+    goodsRewarded: nothingOff,
     gifts: [],
+    speakers: [],
     lead: null,
     preselected: null,
     earlier: null,
@@ -81,15 +87,17 @@ export function evaluateZone(context: ZoneContext, evaluation: Evaluation, { ear
   const { cart } = facts;
   evaluation.offers = standings;
   evaluation.noOptions = hindrance(cart, zone);
-  if (evaluation.noOptions === null) {
-    priceAll(context, evaluation);
-    if (evaluation.options.length === 0) evaluation.noOptions = 'noneApplies';
-  }
+  const before = evaluation.noOptions === null ? pricesBefore(context) : [];
+  const now = outcomeOf(context, before, active);
+  fillOptions(now, context, evaluation);
+  if (evaluation.noOptions === null && evaluation.options.length === 0) evaluation.noOptions = 'noneApplies';
   const chosen = evaluation.options.find(({ optionId }) => optionId === earlier?.option) ?? preselect(evaluation.options, zone.market.market.preselect);
   evaluation.preselected = chosen?.optionId ?? null;
-  evaluation.gifts = giftsOf(active);
-  evaluation.totals = totalsOf(cart, rewardedGoods(cart, active), chosen);
-  evaluation.lead = leadMessage(context, evaluation);
+  evaluation.goodsRewarded = now.goods;
+  evaluation.gifts = now.gifts;
+  evaluation.totals = totalsOf(cart, now.goods, chosen);
+  evaluation.speakers = speakers(context, { before, now, preselected: evaluation.preselected });
+  evaluation.lead = evaluation.speakers[0] ?? null;
 }
 
 /** Why no option can be chosen whatever it costs, if so. */
@@ -99,25 +107,24 @@ function hindrance({ measures }: MeasuredCart, zone: CompiledZone): NoOptions | 
   return zone.options.length === 0 ? 'zoneWithoutOptions' : null;
 }
 
-function priceAll(context: ZoneContext, evaluation: Evaluation): void {
-  const { facts } = context;
+function fillOptions({ priced, paid }: Outcome, { facts }: ZoneContext, evaluation: Evaluation): void {
   const { terms, rates } = facts.cart;
   const now = localTime(terms.clocks.store, facts.instant);
-  for (const priced of priceOptions(context)) {
-    const optionId = priced.option.id;
-    if ('unavailable' in priced) {
-      evaluation.unavailable.push({ optionId, reason: priced.unavailable, shown: priced.option.option.whenUnavailable !== undefined });
+  for (let index = 0; index < priced.length; index++) {
+    const entry = priced[index]!;
+    const optionId = entry.option.id;
+    if ('unavailable' in entry) {
+      evaluation.unavailable.push({ optionId, reason: entry.unavailable, shown: entry.option.option.whenUnavailable !== undefined });
       continue;
     }
-    const { cashIncrement } = priced.option;
-    const after = paidFor(priced.after, cashIncrement);
+    const after = paid[index]!;
     evaluation.options.push({
       optionId,
-      before: paidFor(priced.before, cashIncrement),
+      before: paidFor(entry.before, entry.option.cashIncrement),
       after,
       tax: taxOf(after, rates.delivery, terms.shownWithTax),
-      estimate: estimateAt(priced.option.estimate, now, facts.instant),
-      setBy: priced.after.setBy,
+      estimate: estimateAt(entry.option.estimate, now, facts.instant),
+      setBy: entry.after.setBy,
     });
   }
 }

@@ -1,7 +1,8 @@
 import type { Cart } from '../cart/cart.ts';
-import type { Measures } from '../cart/measures.ts';
+import type { MeasuredCart, Measures } from '../cart/measures.ts';
 import type { SetBy } from '../offers/delivery-rewards.ts';
-import type { Gift } from '../offers/goods-rewards.ts';
+import type { AlikeStates } from '../offers/compile-offer.ts';
+import type { Gift, GoodsRewarded } from '../offers/goods-rewards.ts';
 import type { OfferStanding } from '../offers/standing.ts';
 import type { Unavailability } from '../options/price-before.ts';
 import type { AreaPartKind } from '../places/area.ts';
@@ -66,6 +67,8 @@ export interface LeadMessage {
   offerId: string;
   goalId: string;
   state: MessageState;
+  /** which states' texts are true of this goal as they stand; others only where they choose their words by the reward */
+  alike: AlikeStates;
   arguments: MessageArguments;
 }
 
@@ -107,12 +110,19 @@ export interface Evaluation {
   zoneBy: AreaPartKind | null;
   currency: string | null;
   measures: Measures | null;
+  /** the cart as it was measured */
+  cart: MeasuredCart | null;
   /** offered options in shown order */
   options: OptionPrice[];
   unavailable: UnavailableOption[];
   noOptions: NoOptions | null;
   offers: OfferStanding[];
-  gifts: Gift[];
+  /** what offers take off the goods, and which did */
+  goodsRewarded: GoodsRewarded;
+  gifts: readonly Gift[];
+  /** whoever may speak, in the order in which they are asked: in each place and language the first with a text there leads */
+  speakers: readonly LeadMessage[];
+  /** the first of them */
   lead: LeadMessage | null;
   /** the earlier choice where it is still offered, else what is chosen for the shopper at first */
   preselected: string | null;

@@ -1,81 +1,230 @@
-import type { Facts } from '../conditions/facts.ts';
-import { percentOf } from '../money/rounding.ts';
+import { goodsThatBring, withGoods } from '../offers/added-goods.ts';
 import type { CompiledGoal, CompiledOffer } from '../offers/compile-offer.ts';
+import { saidInstead, type TextState } from '../offers/texts-written.ts';
+import { percentOf } from '../money/rounding.ts';
+import type { Facts } from '../conditions/facts.ts';
 import type { GoalStanding, OfferStanding } from '../offers/standing.ts';
-import type { ZoneContext } from './context.ts';
-import type { Evaluation, LeadMessage, MessageState, OptionPrice } from './evaluation.ts';
+import { withFacts, type ZoneContext } from './context.ts';
+import type { LeadMessage, MessageState } from './evaluation.ts';
+import { acts, improves, isAsGood, isGiven, keepsFree, outcomeOf, outcomeWith, type Outcome } from './outcome.ts';
+import { pricesBefore, type OptionBefore } from './price-options.ts';
 
 /** Why an offer says nothing to this shopper. */
-export type Silence = 'notYet' | 'over' | 'needsCode' | 'notForShopper' | 'usedUp' | 'nothingToGive' | 'noPromise' | 'freeAlready';
+export type Silence = 'notYet' | 'over' | 'needsCode' | 'notForShopper' | 'usedUp' | 'noText' | 'nothingToGive' | 'noPromise' | 'freeAlready' | 'changesNothing' | 'notFree';
 
 /** What an offer would say if it led, or why it says nothing. */
 export type Voice = { message: LeadMessage } | { silent: Silence };
 
+/** An offer's voices: of the goal ahead, and of what it gives already. */
+export interface Voices {
+  offerId: string;
+  ahead: Voice;
+  given: Voice;
+}
+
+/** A cart as it stands: prices before rewards, what is paid and given now, and the option chosen at first. */
+export interface Standing {
+  before: readonly OptionBefore[];
+  now: Outcome;
+  preselected: string | null;
+}
+
 /**
- * The one message that leads everywhere: the highest-priority offer that is for this shopper and not yet fully
- * reached, else the best reached one, else one that the shopper misses out on and that has a wording for it
- * (2-domain §8). Where no option can be chosen, or no honest promise can be made, none is; and what the shopper has
- * for nothing already is not promised again.
+ * Whoever may speak to this shopper, in the order in which they are asked (2-domain §8): in each place and language the first
+ * that has a text there leads. First the offers with a goal ahead, by priority: unlocked for this shopper, with an honest
+ * promise, whose reward would change what is paid or given; of several that lead to as much, the one that asks least. Then
+ * those reached that give something, the one that gives most first; then those that the shopper misses out on. None where no
+ * option can be chosen; and free is never said where nothing is free.
  */
-export function leadMessage({ zone, standings, facts }: ZoneContext, evaluation: Evaluation): LeadMessage | null {
-  if (evaluation.options.length === 0) return null;
-  let reachedLead: LeadMessage | null = null;
-  let missedLead: LeadMessage | null = null;
-  for (let i = 0; i < zone.offers.length; i++) {
-    const voice = voiceOf(zone.offers[i]!, standings[i]!, facts, evaluation.options);
-    if ('silent' in voice) continue;
-    const { message } = voice;
-    if (message.state === 'missedOut') missedLead ??= message;
-    else if (message.state === 'reached') reachedLead ??= message;
-    else return message;
+export function speakers(context: ZoneContext, standing: Standing): LeadMessage[] {
+  if (!standing.now.paid.some((paid) => paid !== null)) return [];
+  const ahead: Ahead[] = [];
+  const given: Given[] = [];
+  const missed: LeadMessage[] = [];
+  for (let rank = 0; rank < context.zone.offers.length; rank++) {
+    const { status } = context.standings[rank]!;
+    if (status === 'inForce') {
+      const next = goalAhead(rank, context, standing);
+      if (!('silent' in next)) ahead.push(next);
+      const has = goalGiven(rank, context, standing);
+      if (!('silent' in has)) given.push(has);
+    } else {
+      const voice = missedOut(rank, context, standing);
+      if (!('silent' in voice)) missed.push(voice.message);
+    }
   }
-  return reachedLead ?? missedLead;
+  given.sort((a, b) => b.weight - a.weight || a.rank - b.rank);
+  return [...leastFirst(ahead), ...given.map(({ message }) => message), ...missed];
 }
 
-/** What each offer of the zone would say, in the order in which they are asked. */
-export function voicesOf({ zone, standings, facts }: ZoneContext, options: readonly OptionPrice[]): { offerId: string; voice: Voice }[] {
-  return zone.offers.map((offer, index) => ({ offerId: offer.id, voice: voiceOf(offer, standings[index]!, facts, options) }));
+/** What each offer of the zone would say, in the order of their priority. */
+export function voicesOf(context: ZoneContext, standing: Standing): Voices[] {
+  return context.zone.offers.map((offer, rank): Voices => {
+    const { status } = context.standings[rank]!;
+    const voices = status === 'inForce' ? { ahead: goalAhead(rank, context, standing), given: goalGiven(rank, context, standing) } : { ahead: missedOut(rank, context, standing), given: silences.changesNothing };
+    return { offerId: offer.id, ...voices };
+  });
 }
 
-function voiceOf(offer: CompiledOffer, standing: OfferStanding, facts: Facts, options: readonly OptionPrice[]): Voice {
+interface Ahead {
+  message: LeadMessage;
+  leadsTo: Outcome;
+}
+
+/** Before each offer, by priority, those that ask less of the same measure and lead to as much. */
+function leastFirst(ahead: readonly Ahead[]): LeadMessage[] {
+  if (ahead.length < 2) return ahead.map(({ message }) => message);
+  const asks = ({ message }: Ahead) => message.arguments.remaining;
+  const ordered = new Set<Ahead>();
+  for (const one of ahead) {
+    const less = ahead.filter((other) => other !== one && other.message.arguments.measure === one.message.arguments.measure && asks(other) < asks(one) && isAsGood(other.leadsTo, one.leadsTo));
+    for (const other of less.sort((a, b) => asks(a) - asks(b))) ordered.add(other);
+    ordered.add(one);
+  }
+  return [...ordered].map(({ message }) => message);
+}
+
+/** The next goal of an offer in force, if it can honestly be held out. */
+function goalAhead(rank: number, context: ZoneContext, { before, now }: Standing): Ahead | { silent: Silence } {
+  const offer = context.zone.offers[rank]!;
+  const standing = context.standings[rank]!;
+  const index = standing.goals.findIndex(({ reached }) => !reached);
+  if (index < 0) return silences.changesNothing;
+  const goal = offer.goals[index]!;
+  const { remaining } = standing.goals[index]!;
+  const state = stateAhead(offer, standing.goals, index);
+  if (!says(offer, goal, state)) return silences.noText;
+  if (remaining === null) return silences.noPromise;
+  const leadsTo = outcomeWith(context, before, { rank, goal: index });
+  if (!improves(now, leadsTo)) return whyNothingChanges(goal, now);
+  if (!keepsFree(goal, leadsTo)) return silences.notFree;
+  const replaced = offer.goals.some(({ goal: later }, position) => position > index && later.then === 'replace');
+  if ((replaced || !staysGiven(goal, leadsTo, context)) && !isGivenWith(goal, rank, index, remaining, context)) return silences.noPromise;
+  return { message: messageOf(offer, standing, index, state, context.facts, now, leadsTo), leadsTo };
+}
+
+function whyNothingChanges({ options, rewards }: CompiledGoal, { priced, paid }: Outcome): { silent: Silence } {
+  if (rewards.some((reward) => !('options' in reward))) return silences.changesNothing;
+  let offered = false;
+  let free = true;
+  for (const [index, { option }] of priced.entries()) {
+    const price = paid[index]!;
+    if (!options.has(option.id) || price === null) continue;
+    offered = true;
+    if (price > 0) free = false;
+  }
+  return !offered ? silences.nothingToGive : free ? silences.freeAlready : silences.changesNothing;
+}
+
+/** Whether goods that are added cannot take away what the goal gives, as long as no later goal takes its place: gifts, or delivery that is free at any price on an option that stays offered. */
+function staysGiven({ rewards }: CompiledGoal, { priced }: Outcome, { facts }: ZoneContext): boolean {
+  if (rewards.every(({ kind }) => kind === 'gift')) return true;
+  const { ownDelivery } = facts.cart.measures;
+  return rewards.some(
+    (reward) =>
+      reward.kind === 'deliveryFree' &&
+      reward.cap === Infinity &&
+      priced.some((entry) => 'after' in entry && entry.option.staysOffered && reward.options.has(entry.option.id) && (ownDelivery === 0 || reward.coversOwnDelivery || entry.option.option.kind === 'pickUp')),
+  );
+}
+
+/** Whether the goal is reached and gives what it promises once goods that bring what is missing are in the cart. */
+function isGivenWith(goal: CompiledGoal, rank: number, index: number, remaining: number, context: ZoneContext): boolean {
+  const added = goodsThatBring(remaining, goal.counts, context.facts.cart);
+  if (added === null) return false;
+  const then = withFacts(context, withGoods(context.facts, added));
+  return then.standings[rank]!.goals[index]!.reached && isGiven(goal, outcomeOf(then, pricesBefore(then), then.active));
+}
+
+interface Given {
+  message: LeadMessage;
+  rank: number;
+  weight: number;
+}
+
+/** What giving counts for, so that no number of lesser things outweighs a greater one. */
+const weights = { chosen: 1e12, option: 1e6, goods: 1e3, gift: 1 };
+
+/** What an offer in force gives now, of the highest goal that gives it. */
+function goalGiven(rank: number, context: ZoneContext, { now, preselected }: Standing): Given | { silent: Silence } {
+  const offer = context.zone.offers[rank]!;
+  const standing = context.standings[rank]!;
+  if (!standing.goals.some(({ reached }) => reached)) return silences.changesNothing;
+  const giving = new Set<string>();
+  let weight = 0;
+  for (const entry of now.priced) {
+    if (!('after' in entry)) continue;
+    const by = entry.after.setBy.find(({ offerId }) => offerId === offer.id);
+    if (!by) continue;
+    giving.add(by.goalId);
+    weight += entry.option.id === preselected ? weights.chosen : weights.option;
+  }
+  for (const [more, gives] of [[weights.goods, now.goods.setBy], [weights.gift, now.gifts]] as const) {
+    for (const { offerId, goalId } of gives) {
+      if (offerId !== offer.id) continue;
+      giving.add(goalId);
+      weight += more;
+    }
+  }
+  if (giving.size === 0) return silences.changesNothing;
+  const index = offer.goals.findLastIndex(({ id }) => giving.has(id));
+  const goal = offer.goals[index]!;
+  if (!says(offer, goal, 'reached')) return silences.noText;
+  if (!keepsFree(goal, now)) return silences.notFree;
+  return { message: messageOf(offer, standing, index, 'reached', context.facts, now, now), rank, weight };
+}
+
+function missedOut(rank: number, { zone, standings, facts }: ZoneContext, { now }: Standing): Voice {
+  const offer = zone.offers[rank]!;
+  const standing = standings[rank]!;
   const { status } = standing;
-  const missed = status === 'notForShopper' || status === 'usedUp';
-  if (missed ? !offer.saysMissedOut : status !== 'inForce') return silences[status as Silence];
-  const ahead = standing.goals.findIndex((goal) => !goal.reached);
-  const index = ahead >= 0 && !missed ? ahead : standing.goals.length - 1;
-  const goal = standing.goals[index]!;
-  const compiled = offer.goals[index]!;
-  const optionPrice = lowestPrice(options, compiled.options);
-  if (optionPrice === null && compiled.options.size > 0) return silences.nothingToGive;
-  if (!missed) {
-    if (goal.remaining === null) return silences.noPromise;
-    if (!goal.reached && isFreeAlready(options, compiled)) return silences.freeAlready;
-  }
-  const state = missed ? 'missedOut' : goal.reached ? 'reached' : stateAhead(offer, standing.goals, index);
-  const { target, counted, percent, remaining, measure } = goal;
+  if (status !== 'notForShopper' && status !== 'usedUp') return silences[status as Silence];
+  if (!offer.texts.missedOut) return silences[status];
+  return { message: messageOf(offer, standing, standing.goals.length - 1, 'missedOut', facts, now, now) };
+}
+
+/** Whether some text can say a goal in a state: one for that state, or that of being on the way; where they speak of another goal's reward, only one that chooses its words by it. */
+function says({ texts }: CompiledOffer, { alike }: CompiledGoal, state: TextState): boolean {
+  const instead = saidInstead[state];
+  return [state, ...(instead ? [instead] : [])].some((one) => {
+    const written = texts[one];
+    return written !== undefined && (written.byReward || isAlike(alike, one));
+  });
+}
+
+/** Whether the texts of a state are true of a goal as they stand. */
+export function isAlike(alike: LeadMessage['alike'], state: TextState): boolean {
+  if (state === 'missedOut') return true;
+  return state === 'reached' ? alike.reached : state === 'onward' ? alike.onward : alike.ahead;
+}
+
+/** @param leadsTo what the goal brings, by which its reward is named */
+function messageOf(offer: CompiledOffer, standing: OfferStanding, index: number, state: MessageState, facts: Facts, now: Outcome, leadsTo: Outcome): LeadMessage {
+  const { goalId, target, counted, percent, remaining, measure } = standing.goals[index]!;
+  const goal = offer.goals[index]!;
+  const reward = goal.rewards.find((one) => acts(one, leadsTo)) ?? goal.rewards[0];
   return {
-    message: {
-      offerId: offer.id,
-      goalId: goal.goalId,
-      state,
-      arguments: {
-        measure,
-        remaining: remaining ?? 0,
-        goal: target ?? 0,
-        counted,
-        percent,
-        items: facts.cart.measures.items,
-        optionPrice,
-        reward: compiled.rewards[0]?.kind ?? 'none',
-        deadline: Number.isFinite(offer.span.until) ? offer.span.until : null,
-        code: offer.codes.size === 0 ? null : codeOf(offer.codes, facts),
-      },
+    offerId: offer.id,
+    goalId,
+    state,
+    alike: goal.alike,
+    arguments: {
+      measure,
+      remaining: remaining ?? 0,
+      goal: target ?? 0,
+      counted,
+      percent,
+      items: facts.cart.measures.items,
+      optionPrice: lowestPaid(now, goal.options),
+      reward: reward?.kind ?? 'none',
+      deadline: Number.isFinite(offer.span.until) ? offer.span.until : null,
+      code: offer.codes.size === 0 ? null : codeOf(offer.codes, facts),
     },
   };
 }
 
 const silences = Object.fromEntries(
-  (['notYet', 'over', 'needsCode', 'notForShopper', 'usedUp', 'nothingToGive', 'noPromise', 'freeAlready'] satisfies Silence[]).map((silent) => [silent, { silent }]),
+  (['notYet', 'over', 'needsCode', 'notForShopper', 'usedUp', 'noText', 'nothingToGive', 'noPromise', 'freeAlready', 'changesNothing', 'notFree'] satisfies Silence[]).map((silent) => [silent, { silent }]),
 ) as Record<Silence, { silent: Silence }>;
 
 /** Of a batch of codes none can be named to somebody who has not entered one. */
@@ -88,21 +237,17 @@ function stateAhead({ nearly }: CompiledOffer, goals: readonly GoalStanding[], i
   const { counted, remaining, target, measure } = goals[index]!;
   if (goals.some(({ reached }) => reached)) return 'onward';
   if (counted === 0) return 'invite';
-  if (nearly === null) return 'progress';
+  if (nearly === null || remaining === null) return 'progress';
   if ('amount' in nearly && measure !== 'value') return 'progress';
   const near = 'share' in nearly ? percentOf(target!, nearly.share) : nearly.amount;
-  return remaining! <= near ? 'nearly' : 'progress';
+  return remaining <= near ? 'nearly' : 'progress';
 }
 
-/** Whether all that a goal would give is delivery that costs nothing now. */
-function isFreeAlready(options: readonly OptionPrice[], { options: rewarded, rewards }: CompiledGoal): boolean {
-  if (rewards.some((reward) => !('options' in reward))) return false;
-  for (const { optionId, after } of options) if (rewarded.has(optionId) && after > 0) return false;
-  return true;
-}
-
-function lowestPrice(options: readonly OptionPrice[], rewarded: ReadonlySet<string>): number | null {
+function lowestPaid({ priced, paid }: Outcome, rewarded: ReadonlySet<string>): number | null {
   let lowest: number | null = null;
-  for (const { optionId, after } of options) if (rewarded.has(optionId) && (lowest === null || after < lowest)) lowest = after;
+  for (const [index, { option }] of priced.entries()) {
+    const price = paid[index]!;
+    if (price !== null && rewarded.has(option.id) && (lowest === null || price < lowest)) lowest = price;
+  }
   return lowest;
 }

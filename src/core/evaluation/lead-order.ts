@@ -7,6 +7,8 @@ import { zoneContext } from './context.ts';
 import { evaluate } from './evaluate.ts';
 import type { EvaluationInput } from './evaluation.ts';
 import { voicesOf, type Silence } from './lead-message.ts';
+import { outcomeOf } from './outcome.ts';
+import { pricesBefore } from './price-options.ts';
 
 /** What comes of an offer that wants to speak: it leads, another one does, or it says nothing. */
 export type LeadRank = { offerId: string; rank: 'leads' } | { offerId: string; rank: 'after' } | { offerId: string; rank: 'silent'; because: Silence };
@@ -21,9 +23,13 @@ export function leadOrder(compiled: CompiledPolicy, input: EvaluationInput): Lea
   const { destination } = input;
   const postcode = destination.postcode === '' ? '' : normalPostcode(destination.postcode);
   const place = findPlace(compiled, destination, postcode, input.market);
-  const { lead, options } = evaluate(compiled, input);
+  const { lead, options, preselected } = evaluate(compiled, input);
   if (!place.found || options.length === 0) return [];
   const { terms } = place.market;
   const context = zoneContext(place.zone, measureCart(input.cart, terms, ratesAt(terms, destination.region), destination), postcode, input);
-  return voicesOf(context, options).map(({ offerId, voice }) => ('silent' in voice ? { offerId, rank: 'silent', because: voice.silent } : lead?.offerId === offerId ? { offerId, rank: 'leads' } : { offerId, rank: 'after' }));
+  const before = pricesBefore(context);
+  return voicesOf(context, { before, now: outcomeOf(context, before, context.active), preselected }).map(({ offerId, ahead, given }): LeadRank => {
+    if (lead?.offerId === offerId) return { offerId, rank: 'leads' };
+    return 'silent' in ahead && 'silent' in given ? { offerId, rank: 'silent', because: ahead.silent === 'changesNothing' ? given.silent : ahead.silent } : { offerId, rank: 'after' };
+  });
 }

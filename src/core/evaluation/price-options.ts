@@ -1,25 +1,37 @@
 import type { DecisionPath } from '../charges/charge.ts';
+import type { ActiveOffer } from '../offers/active-offers.ts';
 import { rewardedPrice, type RewardedPrice, type UpgradeSource } from '../offers/delivery-rewards.ts';
 import type { CompiledOption } from '../options/compile-option.ts';
 import { priceBefore, type PriceParts, type Unavailability } from '../options/price-before.ts';
 import type { ZoneContext } from './context.ts';
 
 /** What prices depend on. */
-type Priced = Omit<ZoneContext, 'standings'>;
+type Priced = Omit<ZoneContext, 'standings' | 'redemptions'>;
 
 /** An option of a zone with its price before and after, or why it has none. */
 export type PricedOption = { option: CompiledOption; before: PriceParts; after: RewardedPrice } | { option: CompiledOption; unavailable: Unavailability };
 
+/** An option of a zone with its price before rewards, or why it has none. */
+export type OptionBefore = { option: CompiledOption; before: PriceParts } | { option: CompiledOption; unavailable: Unavailability };
+
+/** All options of a zone before rewards, in shown order. */
+export function pricesBefore(context: Priced, path: DecisionPath = null): OptionBefore[] {
+  return context.zone.options.map((option) => {
+    const before = priceBefore(option, context, path);
+    return typeof before === 'string' ? { option, unavailable: before } : { option, before };
+  });
+}
+
 /** Each offered option's price with all rewards but upgrades: what an upgrade may bring another option to. */
 export function pricesWithoutUpgrades(context: ZoneContext): Map<string, PriceParts> {
-  const priced = context.zone.options.map((option) => priceWithoutUpgrades(option, context, null));
+  const priced = pricesBefore(context).map((entry) => withoutUpgrades(entry, context.active, null));
   return new Map(priced.flatMap((entry) => ('after' in entry ? [[entry.option.id, entry.after] as const] : [])));
 }
 
-function priceWithoutUpgrades(option: CompiledOption, context: Priced, path: DecisionPath): PricedOption {
-  const before = priceBefore(option, context, path);
-  if (typeof before === 'string') return { option, unavailable: before };
-  return { option, before, after: rewardedPrice(option.id, before, context.active, option.cashIncrement, null, path) };
+function withoutUpgrades(entry: OptionBefore, active: readonly ActiveOffer[], path: DecisionPath): PricedOption {
+  if (!('before' in entry)) return entry;
+  const { option, before } = entry;
+  return { option, before, after: rewardedPrice(option.id, before, active, option.cashIncrement, null, path) };
 }
 
 /**
@@ -27,13 +39,18 @@ function priceWithoutUpgrades(option: CompiledOption, context: Priced, path: Dec
  * an option to the lowest price that its slower ones have by then.
  */
 export function priceOptions(context: Priced, path: DecisionPath = null): PricedOption[] {
+  return withRewards(pricesBefore(context, path), context.active, path);
+}
+
+/** The same from prices before: what they become under the rewards of some offers. */
+export function withRewards(before: readonly OptionBefore[], active: readonly ActiveOffer[], path: DecisionPath = null): PricedOption[] {
   const priced: PricedOption[] = [];
-  for (const option of context.zone.options) priced.push(priceWithoutUpgrades(option, context, path));
-  for (const { rewards } of context.active) for (const { reward } of rewards) if (reward.kind === 'upgrade') return withUpgrades(priced, context, path);
+  for (const entry of before) priced.push(withoutUpgrades(entry, active, path));
+  for (const { rewards } of active) for (const { reward } of rewards) if (reward.kind === 'upgrade') return withUpgrades(priced, active, path);
   return priced;
 }
 
-function withUpgrades(priced: readonly PricedOption[], { active }: Priced, path: DecisionPath): PricedOption[] {
+function withUpgrades(priced: readonly PricedOption[], active: readonly ActiveOffer[], path: DecisionPath): PricedOption[] {
   const source = (upgraded: string): UpgradeSource => (priceOf) => {
     let lowest: PriceParts | null = null;
     let decides = -1;

@@ -8,7 +8,7 @@ import { factsIn, imaginedCart, type Situation, type ZoneContext } from './conte
 
 /** What an order's prices depend on, and which goals are in force and reached, counted through all offers of the zone. */
 export interface Priceable {
-  context: Omit<ZoneContext, 'standings'>;
+  context: Omit<ZoneContext, 'standings' | 'redemptions'>;
   reached: number[];
 }
 

@@ -47,6 +47,15 @@ export function percentAsFraction(percent: string): PercentFraction {
   return { numerator: Number(match[1] + decimals), denominator: 100 * 10 ** decimals.length };
 }
 
+/** A percentage as it is written: 55 / 1000 is "5.5". */
+export function percentInWords({ numerator, denominator }: PercentFraction): string {
+  const decimals = String(denominator).length - 3;
+  const digits = String(numerator).padStart(decimals + 1, '0');
+  const whole = digits.slice(0, digits.length - decimals);
+  const rest = digits.slice(digits.length - decimals).replace(/0+$/, '');
+  return rest === '' ? whole : `${whole}.${rest}`;
+}
+
 /**
  * The tax contained in an amount that includes it, in minor units: amount × rate ÷ (1 + rate), rounded once.
  */

@@ -20,8 +20,12 @@ export interface GoalsReached {
 const none: ActiveOffer[] = [];
 const nothingGiven: readonly GivenReward[] = [];
 
-/** The offers in force with the rewards of their reached goals, highest priority first; a goal replaces or adds to lower ones. */
-export function activeOffers(offers: readonly CompiledOffer[], standings: readonly GoalsReached[]): ActiveOffer[] {
+/**
+ * The offers in force with the rewards of their reached goals, highest priority first; a goal replaces or adds to lower ones.
+ *
+ * @param also a goal taken as reached whatever it stands at, by the rank of its offer and its own position
+ */
+export function activeOffers(offers: readonly CompiledOffer[], standings: readonly GoalsReached[], also: { rank: number; goal: number } | null = null): ActiveOffer[] {
   let active = none;
   for (let rank = 0; rank < offers.length; rank++) {
     const offer = offers[rank]!;
@@ -29,7 +33,7 @@ export function activeOffers(offers: readonly CompiledOffer[], standings: readon
     if (standing.status !== 'inForce') continue;
     let rewards = nothingGiven;
     for (let index = 0; index < offer.goals.length; index++) {
-      if (!standing.goals[index]!.reached) continue;
+      if (!standing.goals[index]!.reached && !(also !== null && also.rank === rank && also.goal === index)) continue;
       const goal = offer.goals[index]!;
       rewards = goal.goal.then === 'replace' || rewards.length === 0 ? goal.gives : [...rewards, ...goal.gives];
     }

@@ -1,6 +1,6 @@
 import { compileBasis, shownBasis, type CompiledBasis } from '../cart/basis.ts';
 import { compileSelection, type CompiledSelection } from '../catalogue/goods-selection.ts';
-import { compileCondition, leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
+import { compileCondition, looksAtCart, type CompiledCondition } from '../conditions/compile-condition.ts';
 import { amountIn, type MarketTerms } from '../markets/terms.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import { selectsOption, type CompiledOption } from '../options/compile-option.ts';
@@ -8,6 +8,7 @@ import { inOrder } from '../ordered.ts';
 import type { Amounts, Goal, Offer, OptionSelection, Policy, Reward } from '../policy/types.ts';
 import { compileSchedule, type TimeSpan } from '../time/schedule.ts';
 import { resolveTarget } from './target.ts';
+import { statesWritten, type StatesWritten } from './texts-written.ts';
 
 /** An offer as it holds in a zone. */
 export interface CompiledOffer {
@@ -21,8 +22,8 @@ export interface CompiledOffer {
   codes: ReadonlySet<string>;
   goals: CompiledGoal[];
   nearly: { share: PercentFraction } | { amount: number } | null;
-  /** there is a wording for shoppers who miss out on it */
-  saysMissedOut: boolean;
+  /** states that have texts */
+  texts: StatesWritten;
 }
 
 export interface CompiledGoal {
@@ -36,6 +37,18 @@ export interface CompiledGoal {
   gives: GivenReward[];
   /** ids of all options that some reward applies to */
   options: ReadonlySet<string>;
+  /** which states' texts speak of what it gives; others do only if they choose their words by the reward */
+  alike: AlikeStates;
+}
+
+/**
+ * A state's text speaks of one goal: those on the way of the first, that of having reached one of the second, that of having
+ * reached all of the last. Whether a goal gives what that one does, so that the text is true of it too.
+ */
+export interface AlikeStates {
+  ahead: boolean;
+  onward: boolean;
+  reached: boolean;
 }
 
 /** What a goal counts. */
@@ -98,7 +111,8 @@ export function compileOffer(id: string, { offers, qualifiers, wording }: Policy
   const offer = offers[id]!;
   if (!offer.on || (offer.markets && !offer.markets[terms.id])) return [];
   const { unlock } = offer;
-  const goals = inOrder(offer.goals).flatMap(([goalId, goal]) => compileGoal(goalId, goal, unlock.by, terms, options));
+  const stated = inOrder(offer.goals);
+  const goals = stated.flatMap(([goalId, goal]) => compileGoal(goalId, goal, stated.map(([, one]) => one), unlock.by, terms, options));
   if (goals.length === 0) return [];
   const when = offer.when ? compileCondition(offer.when, qualifiers, terms) : null;
   return [
@@ -107,12 +121,12 @@ export function compileOffer(id: string, { offers, qualifiers, wording }: Policy
       offer,
       span: compileSchedule(offer.schedule, terms.clocks),
       when,
-      whenLooksAtCart: when !== null && leavesOf(when).some(({ looksAt }) => looksAt.length > 0),
+      whenLooksAtCart: when !== null && looksAtCart(when),
       unlock: unlock.by,
       codes: 'codes' in unlock ? new Set(Object.keys(unlock.codes)) : noCodes,
       goals,
       nearly: compileNearly(offer, terms),
-      saysMissedOut: wording[id]?.missedOut !== undefined,
+      texts: statesWritten(wording[id]),
     },
   ];
 }
@@ -124,7 +138,7 @@ function compileNearly({ nearly }: Offer, terms: MarketTerms): CompiledOffer['ne
   return amount === null ? null : { amount };
 }
 
-function compileGoal(id: string, goal: Goal, unlock: Offer['unlock']['by'], terms: MarketTerms, options: readonly CompiledOption[]): CompiledGoal[] {
+function compileGoal(id: string, goal: Goal, all: readonly Goal[], unlock: Offer['unlock']['by'], terms: MarketTerms, options: readonly CompiledOption[]): CompiledGoal[] {
   const wanted = goal.targets[terms.id];
   const target = unlock === 'code' || !wanted ? null : resolveTarget(wanted, terms.money);
   if (target === null && unlock !== 'code') return [];
@@ -144,8 +158,15 @@ function compileGoal(id: string, goal: Goal, unlock: Offer['unlock']['by'], term
       rewards,
       gives: rewards.map((reward) => ({ goalId: id, reward })),
       options: new Set(rewards.flatMap((reward) => ('options' in reward ? [...reward.options] : []))),
+      alike: alikeStates(rewards, all),
     },
   ];
+}
+
+function alikeStates(rewards: readonly CompiledReward[], goals: readonly Goal[]): AlikeStates {
+  const kinds = rewards.map(({ kind }) => kind).join();
+  const givesAs = (goal: Goal | undefined) => goal !== undefined && kinds === inOrder(goal.rewards).map(([, { kind }]) => kind).join();
+  return { ahead: givesAs(goals[0]), onward: givesAs(goals[1]), reached: givesAs(goals.at(-1)) };
 }
 
 function compileReward(id: string, reward: Reward, terms: MarketTerms, options: readonly CompiledOption[]): CompiledReward[] {

@@ -21,7 +21,7 @@ export interface GoodsRewarded {
   setBy: readonly SetBy[];
 }
 
-const nothingOff: GoodsRewarded = { off: 0, byLine: null, setBy: [] };
+export const nothingOff: GoodsRewarded = { off: 0, byLine: null, setBy: [] };
 
 /** Combined and compared as rewards on delivery are: what is lowest for the shopper counts. */
 export function rewardedGoods(cart: MeasuredCart, active: readonly ActiveOffer[]): GoodsRewarded {

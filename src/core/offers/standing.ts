@@ -14,9 +14,11 @@ export interface GoalStanding {
   counted: number;
   /** what must still be added: minor units at shown prices, pieces or grams; 0 when reached, null when no promise is made */
   remaining: number | null;
+  /** what an article needs that the cart's discounts on certain goods treat best; null where it is the same */
+  remainingAtBest: number | null;
   /** floor(100 × counted ÷ target); 100 only when reached */
   percent: number;
-  /** by the amount or by a code; gives its rewards only while the offer is in force */
+  /** by the amount or by a code, while the offer is in force */
   reached: boolean;
   /** a code stands for the amount */
   byCode: boolean;
@@ -36,17 +38,15 @@ export function offerStanding(offer: CompiledOffer, facts: Facts, redemptions: R
   return { offerId: offer.id, status, goals };
 }
 
-function goalStanding(goal: CompiledGoal, offer: CompiledOffer, status: OfferStatus, byCode: boolean, facts: Facts): GoalStanding {
-  const { id: goalId, target } = goal;
-  const counted = countedToward(goal.counts, facts.cart);
+function goalStanding(goal: CompiledGoal, offer: CompiledOffer, status: OfferStatus, codeEntered: boolean, facts: Facts): GoalStanding {
+  const { id: goalId, target, counts } = goal;
+  const counted = countedToward(counts, facts.cart);
+  const inForce = status === 'inForce';
   const enough = target !== null && counted >= target;
-  const reached = enough || byCode;
-  let remaining: number | null = 0;
-  if (!reached) remaining = status === 'inForce' && target !== null ? remainderIn(goal, offer, counted, target, facts) : null;
-  const percent = reached ? 100 : target === null ? 0 : Math.floor((100 * counted) / target);
-  return { goalId, measure: goal.counts.kind, target, counted, remaining, percent, reached, byCode: byCode && !enough };
-}
-
-function remainderIn({ counts }: CompiledGoal, offer: CompiledOffer, counted: number, target: number, facts: Facts): number | null {
-  return counts.kind === 'value' ? remainderOf(offer, counts, counted, target, facts) : target - counted;
+  const byCode = inForce && codeEntered && !enough;
+  const measure = counts.kind;
+  if (inForce && (enough || byCode)) return { goalId, measure, target, counted, remaining: 0, remainingAtBest: null, percent: 100, reached: true, byCode };
+  const percent = target === null ? 0 : Math.min(99, Math.floor((100 * counted) / target));
+  const promise = inForce && target !== null ? remainderOf(offer, counts, counted, target, facts) : null;
+  return { goalId, measure, target, counted, remaining: promise?.remaining ?? null, remainingAtBest: promise?.atBest ?? null, percent, reached: false, byCode: false };
 }

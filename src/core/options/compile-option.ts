@@ -1,5 +1,5 @@
-import { compileCharge, type CompiledCharge } from '../charges/compile-charge.ts';
-import { compileCondition, type CompiledCondition } from '../conditions/compile-condition.ts';
+import { alwaysPriced, compileCharge, type CompiledCharge } from '../charges/compile-charge.ts';
+import { compileCondition, looksAtCart, type CompiledCondition } from '../conditions/compile-condition.ts';
 import type { MarketTerms } from '../markets/terms.ts';
 import type { DeliveryOption, OptionSelection, Policy } from '../policy/types.ts';
 import { compileEstimate, type CompiledEstimate } from '../time/estimate.ts';
@@ -17,19 +17,24 @@ export interface CompiledOption {
   estimate: CompiledEstimate;
   /** prices there are multiples of it; minor units */
   cashIncrement: number | undefined;
+  /** goods that are added never make it unavailable */
+  staysOffered: boolean;
 }
 
 export function compileOption(id: string, option: DeliveryOption, policy: Policy, terms: MarketTerms): CompiledOption {
   const calendar = compileCalendar(option.estimate.calendar === undefined ? undefined : policy.calendars?.[option.estimate.calendar]);
+  const charge = compileCharge(option.charge, terms, policy.qualifiers);
+  const when = option.when ? compileCondition(option.when, policy.qualifiers, terms) : null;
   return {
     id,
     option,
-    charge: compileCharge(option.charge, terms, policy.qualifiers),
-    when: option.when ? compileCondition(option.when, policy.qualifiers, terms) : null,
+    charge,
+    when,
     span: compileSchedule(option.schedule, terms.clocks),
     channels: option.channels ? new Set(option.channels) : null,
     estimate: compileEstimate(option.estimate, calendar, terms.clocks.store),
     cashIncrement: terms.money.cashIncrement,
+    staysOffered: !(when && looksAtCart(when)) && alwaysPriced(charge),
   };
 }
 

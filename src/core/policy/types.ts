@@ -23,6 +23,7 @@ export type {
   Look,
   Market,
   Offer,
+  OfferWording,
   OptionKind,
   OptionSelection,
   Persona,

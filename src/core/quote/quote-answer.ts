@@ -1,5 +1,9 @@
 import type { CompiledPolicy } from '../evaluation/compile.ts';
-import type { EarlierOutcome, Evaluation, MessageState, NoOptions, Totals } from '../evaluation/evaluation.ts';
+import type { EarlierOutcome, Evaluation, MessageState, NoOptions, OptionPrice, Totals } from '../evaluation/evaluation.ts';
+import { lineAfterRewards, rateOfLine, taxesByRate, totalsOf } from '../evaluation/totals.ts';
+import { shownBasis } from '../cart/basis.ts';
+import { lineValue, unitPriceOf } from '../cart/line-values.ts';
+import { percentInWords } from '../money/rounding.ts';
 import type { GoalStanding } from '../offers/standing.ts';
 import type { OfferStatus } from '../offers/status.ts';
 import type { Unavailability } from '../options/price-before.ts';
@@ -27,7 +31,41 @@ export interface QuotedOption {
   priceAfter: number;
   tax: number;
   estimate: QuotedEstimate;
+  /** what the order comes to when this option is taken */
+  totals: QuotedTotals;
   setBy: { offer: string; goal: string }[];
+}
+
+/** What an order comes to, with its tax by rate (a decimal percentage). */
+export interface QuotedTotals extends Totals {
+  taxes: { rate: string; tax: number }[];
+}
+
+/** A line as it was priced; those of one product are one. Minor units, with or without tax as the market shows prices. */
+export interface QuotedLine {
+  product: string;
+  sku: string;
+  quantity: number;
+  unitPrice: number;
+  value: number;
+  afterDiscounts: number;
+  /** after what offers take off the goods */
+  afterRewards: number;
+  taxRate: string;
+  tax: number;
+}
+
+/** Who is read in a place, and how far the offer is; what a bar beside the text shows. */
+export interface QuotedMessage {
+  place: Place;
+  text: string;
+  language: string;
+  state: MessageState;
+  offer: string;
+  goal: string;
+  percent: number;
+  /** until when the offer holds, ISO 8601; null without an end */
+  deadline: string | null;
 }
 
 /** What a shop is told for a cart: all that it draws strip, pages, cart and checkout from. Amounts in minor units. */
@@ -35,20 +73,26 @@ export interface QuoteAnswer {
   market: string | null;
   zone: string | null;
   currency: string | null;
+  /** whether prices, values and totals include tax; null without a market */
+  pricesIncludeTax: boolean | null;
+  lines: QuotedLine[];
   goodsValue: number | null;
   options: QuotedOption[];
-  unavailable: { id: string; reason: Unavailability; label: string; text: string | null }[];
+  /** `shown`: whether shoppers are to see that it exists, with its text */
+  unavailable: { id: string; reason: Unavailability; label: string; shown: boolean; text: string | null }[];
   noOptions: NoOptions | null;
   outOfArea: string | null;
   preselected: string | null;
   earlier: EarlierOutcome | null;
-  totals: Totals | null;
+  totals: QuotedTotals | null;
   goals: ({ offer: string; status: OfferStatus; goal: string } & Omit<GoalStanding, 'goalId'>)[];
   gifts: { offer: string; goal: string; product: string; quantity: number }[];
-  messages: { place: Place; text: string; language: string; state: MessageState }[];
-  /** how far the offer that leads is, in percent; null when none leads */
+  /** which offers took something off the goods */
+  goodsRewards: { offer: string; goal: string }[];
+  messages: QuotedMessage[];
+  /** of the first of the messages: which offer leads, how far it is in percent, and until when it holds; null when nothing is said */
+  lead: { offer: string; goal: string; state: MessageState } | null;
   percent: number | null;
-  /** until when the offer that leads holds, ISO 8601; null without an end */
   deadline: string | null;
   look: Look;
 }
@@ -63,12 +107,16 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
   const languages = market?.languages ?? [];
   const language = asked ?? languages[0] ?? 'en';
   const policyOf = (optionId: string) => compiled.policy.options[optionId]!;
-  const { lead } = evaluation;
-  const deadline = lead?.arguments.deadline ?? null;
+  const messages = messagesOf(compiled, evaluation, language);
+  const [first] = messages;
+  const totals = (chosen: OptionPrice | null): QuotedTotals | null =>
+    evaluation.cart && { ...totalsOf(evaluation.cart, evaluation.goodsRewarded, chosen), taxes: taxesByRate(evaluation.cart, evaluation.goodsRewarded, chosen) };
   return {
     market: evaluation.marketId,
     zone: evaluation.zoneId,
     currency: evaluation.currency,
+    pricesIncludeTax: evaluation.cart?.terms.shownWithTax ?? null,
+    lines: linesOf(evaluation),
     goodsValue: evaluation.measures?.goodsValue ?? null,
     options: evaluation.options.map((option) => ({
       id: option.optionId,
@@ -80,29 +128,51 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
       priceAfter: option.after,
       tax: option.tax,
       estimate: quotedEstimate(option.estimate),
+      totals: totals(option)!,
       setBy: option.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
     })),
     unavailable: evaluation.unavailable.map(({ optionId, reason, shown }) => ({
       id: optionId,
       reason,
       label: optionLabel(policyOf(optionId), language, languages),
+      shown,
       text: shown ? textIn(policyOf(optionId).whenUnavailable, language, languages) : null,
     })),
     noOptions: evaluation.noOptions,
     outOfArea: evaluation.noOptions === 'noZone' ? textIn(market?.outOfArea, language, languages) : null,
     preselected: evaluation.preselected,
     earlier: evaluation.earlier,
-    totals: evaluation.totals,
+    totals: totals(evaluation.options.find(({ optionId }) => optionId === evaluation.preselected) ?? null),
     goals: evaluation.offers.flatMap((offer) => offer.goals.map(({ goalId, ...standing }) => ({ offer: offer.offerId, status: offer.status, goal: goalId, ...standing }))),
     gifts: evaluation.gifts.map(({ offerId, goalId, product, quantity }) => ({ offer: offerId, goal: goalId, product, quantity })),
-    messages: placeIds.flatMap((place) => {
-      const rendered = renderLead(compiled, evaluation, place, language);
-      return rendered ? [{ place, text: rendered.text, language: rendered.found.language, state: lead!.state }] : [];
-    }),
-    percent: lead?.arguments.percent ?? null,
-    deadline: deadline === null ? null : new Date(deadline).toISOString(),
+    goodsRewards: evaluation.goodsRewarded.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
+    messages,
+    lead: first ? { offer: first.offer, goal: first.goal, state: first.state } : null,
+    percent: first?.percent ?? null,
+    deadline: first?.deadline ?? null,
     look: lookOf(compiled.policy),
   };
+}
+
+/** What is read in each place, by whoever is the first to have a text there. */
+function messagesOf(compiled: CompiledPolicy, evaluation: Evaluation, language: string): QuotedMessage[] {
+  return placeIds.flatMap((place) => {
+    const rendered = renderLead(compiled, evaluation, place, language);
+    if (!rendered) return [];
+    const { offerId, goalId, state, arguments: values } = rendered.message;
+    const deadline = values.deadline === null ? null : new Date(values.deadline).toISOString();
+    return [{ place, text: rendered.text, language: rendered.found.language, state, offer: offerId, goal: goalId, percent: values.percent, deadline }];
+  });
+}
+
+function linesOf({ cart, goodsRewarded }: Evaluation): QuotedLine[] {
+  if (!cart) return [];
+  return cart.lines.map(({ product, quantity }, index): QuotedLine => {
+    const unitPrice = unitPriceOf(cart, index);
+    const { value: afterRewards, tax } = lineAfterRewards(cart, goodsRewarded, index);
+    const afterDiscounts = lineValue(cart, index, shownBasis);
+    return { product: product.id, sku: product.sku, quantity, unitPrice, value: unitPrice * quantity, afterDiscounts, afterRewards, taxRate: percentInWords(rateOfLine(cart, index)), tax };
+  });
 }
 
 /** Where it is collected. */

@@ -23,8 +23,7 @@ export interface ShopOption {
 
 /** Everything a shop shows of an answer, written out in the shopper's language: what is drawn, and nothing besides. */
 export interface ShopSheet {
-  messages: Partial<Record<Place, { text: string; language: string }>>;
-  percent: number | null;
+  messages: Partial<Record<Place, { text: string; language: string; percent: number }>>;
   reached: boolean;
   goods: { name: string; quantity: number; value: string }[];
   goodsValue: string | null;
@@ -45,8 +44,7 @@ export function shopSheet(answer: QuoteAnswer, goods: readonly ShopGoods[], show
   const { currency, totals } = answer;
   const write = (minor: number) => (currency === null ? '–' : formatMoney(minor, currency, language));
   return {
-    messages: Object.fromEntries(answer.messages.map(({ place, text, language: inLanguage }) => [place, { text, language: inLanguage }])),
-    percent: answer.percent,
+    messages: Object.fromEntries(answer.messages.map(({ place, text, language: inLanguage, percent }) => [place, { text, language: inLanguage, percent }])),
     reached: answer.messages.some(({ state }) => state === 'reached'),
     goods: currency === null ? [] : goods.map(({ name, quantity, value }) => ({ name, quantity, value: write(value) })),
     goodsValue: answer.goodsValue === null ? null : write(answer.goodsValue),

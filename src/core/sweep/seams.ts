@@ -18,9 +18,9 @@ export interface Seam {
 
 /**
  * Whether what the shopper just below reads comes true: that so much more reaches the goal. `none`: nothing is promised
- * there, or not in money.
+ * there, or not in money. `least`: a smaller amount more that brings as much, whoever gives it; null where there is none.
  */
-export type SeamPromise = { kind: 'none' } | { kind: 'kept' | 'broken'; offerId: string; goalId: string; remaining: number };
+export type SeamPromise = { kind: 'none' } | { kind: 'broken'; offerId: string; goalId: string; remaining: number } | { kind: 'kept'; offerId: string; goalId: string; remaining: number; least: number | null };
 
 /**
  * Every seam of a zone along the goods value, for an order of ordinary goods, up to an amount. The amounts are the exact ones
@@ -29,6 +29,7 @@ export type SeamPromise = { kind: 'none' } | { kind: 'kept' | 'broken'; offerId:
 export function seamsOf(zone: CompiledZone, situation: Situation, until: number): Seam[] {
   const evaluated = (value: number) => evaluateImagined(zone, orderOfValue(value), situation);
   const { segments } = sweepZone(zone, 'goodsValue', situation);
+  const starts = segments.map(({ from }) => from);
   const amounts = segments.flatMap(({ from, last }) => {
     if (from > until) return [];
     const near = beginsNearly(from, Math.min(last, until), evaluated);
@@ -36,7 +37,7 @@ export function seamsOf(zone: CompiledZone, situation: Situation, until: number)
   });
   return [...new Set(amounts)].map((at): Seam => {
     const below = evaluated(at - 1);
-    return { at, below, here: evaluated(at), above: evaluated(at + 1), promise: promiseOf(below, at - 1, evaluated) };
+    return { at, below, here: evaluated(at), above: evaluated(at + 1), promise: promiseOf(below, at - 1, starts, evaluated) };
   });
 }
 
@@ -47,10 +48,20 @@ function beginsNearly(from: number, last: number, evaluated: (value: number) => 
   return first === from ? null : first;
 }
 
-function promiseOf({ lead }: Evaluation, value: number, evaluated: (value: number) => Evaluation): SeamPromise {
+/** Whether a shopper pays no more for any option and gets no less. */
+function isAsGood(one: Evaluation, other: Evaluation): boolean {
+  const paid = new Map(one.options.map(({ optionId, after }) => [optionId, after]));
+  return other.options.every(({ optionId, after }) => (paid.get(optionId) ?? Infinity) <= after) && one.goodsRewarded.off >= other.goodsRewarded.off && one.gifts.length >= other.gifts.length;
+}
+
+/** @param starts where prices or goals change, ascending */
+function promiseOf({ lead }: Evaluation, value: number, starts: readonly number[], evaluated: (value: number) => Evaluation): SeamPromise {
   if (!lead || lead.state === 'missedOut' || lead.arguments.measure !== 'value' || lead.arguments.remaining <= 0) return { kind: 'none' };
   const { offerId, goalId } = lead;
   const { remaining } = lead.arguments;
-  const goal = evaluated(value + remaining).offers.find((offer) => offer.offerId === offerId)?.goals.find((other) => other.goalId === goalId);
-  return { kind: goal?.reached ? 'kept' : 'broken', offerId, goalId, remaining };
+  const then = evaluated(value + remaining);
+  const goal = then.offers.find((offer) => offer.offerId === offerId)?.goals.find((other) => other.goalId === goalId);
+  if (!goal?.reached) return { kind: 'broken', offerId, goalId, remaining };
+  const sooner = starts.find((start) => start > value && start < value + remaining && isAsGood(evaluated(start), then));
+  return { kind: 'kept', offerId, goalId, remaining, least: sooner === undefined ? null : sooner - value };
 }

@@ -1,18 +1,18 @@
+import { saidInstead } from '../offers/texts-written.ts';
 import type { MessageState } from '../evaluation/evaluation.ts';
-import type { PlaceTexts, Policy } from '../policy/types.ts';
+import type { OfferWording, Policy } from '../policy/types.ts';
 import { languageMatches, languageWritten } from './fall-back.ts';
 import type { Place } from './places.ts';
 
 /** A text and how it was found; `fallback` names what was asked for but is not there. */
 export interface FoundText {
   text: string;
+  /** the state it was written for */
+  state: MessageState;
   language: string;
   inherited: boolean;
   fallback: { wanted: string } | null;
 }
-
-/** States whose text may be missing: on the way is said instead. */
-const saidInstead: Partial<Record<MessageState, MessageState>> = { invite: 'progress', nearly: 'progress', onward: 'progress' };
 
 /**
  * The text for a place and language: the place's own, else that of every place; for each language in turn the one
@@ -20,18 +20,19 @@ const saidInstead: Partial<Record<MessageState, MessageState>> = { invite: 'prog
  * be shown takes that of being on the way.
  */
 export function findText(policy: Policy, offerId: string, state: MessageState, place: Place, language: string, marketLanguages: readonly string[]): FoundText | null {
-  const found = findInState(policy.wording[offerId]?.[state], place, language, marketLanguages);
+  const found = findInState(policy.wording[offerId], state, place, language, marketLanguages);
   const instead = saidInstead[state];
-  return found ?? (instead ? findInState(policy.wording[offerId]?.[instead], place, language, marketLanguages) : null);
+  return found ?? (instead ? findInState(policy.wording[offerId], instead, place, language, marketLanguages) : null);
 }
 
-function findInState(texts: PlaceTexts | undefined, place: Place, language: string, marketLanguages: readonly string[]): FoundText | null {
+function findInState(wording: OfferWording | undefined, state: MessageState, place: Place, language: string, marketLanguages: readonly string[]): FoundText | null {
+  const texts = wording?.[state];
   if (!texts) return null;
   const layers = [texts[place], texts.everyPlace];
   for (const [rank, fits] of languageMatches(language, marketLanguages).entries()) {
     for (const [layer, byLanguage] of layers.entries()) {
       const key = languageWritten(byLanguage, fits);
-      if (key) return { text: byLanguage![key]!, language: key, inherited: layer === 1, fallback: rank === 0 ? null : { wanted: language } };
+      if (key) return { text: byLanguage![key]!, state, language: key, inherited: layer === 1, fallback: rank === 0 ? null : { wanted: language } };
     }
   }
   return null;

@@ -1,6 +1,8 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import type { Evaluation, LeadMessage } from '../evaluation/evaluation.ts';
 import type { CompiledMarket, CompiledPolicy } from '../evaluation/compile.ts';
+import { isAlike } from '../evaluation/lead-message.ts';
+import { choosesByReward } from '../offers/texts-written.ts';
 import { formattedArguments } from './arguments.ts';
 import { findText, type FoundText } from './find-text.ts';
 import type { Place } from './places.ts';
@@ -38,21 +40,29 @@ export interface RenderedMessage {
   place: Place;
   text: string;
   found: FoundText;
+  message: LeadMessage;
 }
 
-/** What the shopper reads in a place; null when nothing is said there. */
-export function renderLead(compiled: CompiledPolicy, evaluation: Evaluation, place: Place, language: string): RenderedMessage | null {
-  const { lead, marketId } = evaluation;
+/** What the shopper reads in a place: of whoever may speak, the first that has a text there; null when nothing is said. */
+export function renderLead(compiled: CompiledPolicy, { speakers, marketId }: Pick<Evaluation, 'speakers' | 'marketId'>, place: Place, language: string): RenderedMessage | null {
   const market = marketId ? compiled.markets.get(marketId) : undefined;
-  return lead && market ? renderMessage(compiled, lead, market, place, language) : null;
+  if (!market) return null;
+  for (const message of speakers) {
+    const rendered = renderMessage(compiled, message, market, place, language);
+    if (rendered) return rendered;
+  }
+  return null;
 }
 
-/** A given message in a place and language; null where the shop shows none or none is written that can be filled. */
-export function renderMessage({ policy }: CompiledPolicy, lead: LeadMessage, { market, terms }: Pick<CompiledMarket, 'market' | 'terms'>, place: Place, language: string): RenderedMessage | null {
+/**
+ * A given message in a place and language; null where the shop shows none, none is written that can be filled, or the one
+ * that is written speaks of another goal's reward.
+ */
+export function renderMessage({ policy }: CompiledPolicy, message: LeadMessage, { market, terms }: Pick<CompiledMarket, 'market' | 'terms'>, place: Place, language: string): RenderedMessage | null {
   if (policy.look?.silentIn?.[place]) return null;
-  const found = findText(policy, lead.offerId, lead.state, place, language, market.languages);
-  if (!found) return null;
+  const found = findText(policy, message.offerId, message.state, place, language, market.languages);
+  if (!found || !(isAlike(message.alike, found.state) || choosesByReward(found.text))) return null;
   const setting = { currency: market.currency, timeZone: terms.clocks.market };
-  const text = renderText(found.text, found.language, formattedArguments(lead.arguments, setting, found.language));
-  return text === null ? null : { place, text, found };
+  const text = renderText(found.text, found.language, formattedArguments(message.arguments, setting, found.language));
+  return text === null || text.trim() === '' ? null : { place, text, found, message };
 }

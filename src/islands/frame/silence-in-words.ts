@@ -7,7 +7,10 @@ export const silenceInWords: Record<Silence, string> = {
   needsCode: 'waits for its code',
   notForShopper: 'is not for this shopper',
   usedUp: 'is used up',
+  noText: 'has no text that is true of it',
   nothingToGive: 'gives nothing here',
   noPromise: 'can make no honest promise',
   freeAlready: 'would give what is free already',
+  changesNothing: 'changes nothing of what this shopper pays or gets',
+  notFree: 'says free, but no option would be free',
 };

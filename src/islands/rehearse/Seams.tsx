@@ -7,7 +7,7 @@ import { situationOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { priceUnit } from '../../core/money/currency.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { seamsOf, type Seam } from '../../core/sweep/seams.ts';
-import { renderMessage } from '../../core/wording/render.ts';
+import { renderLead } from '../../core/wording/render.ts';
 import { usePriceWords } from '../frame/use-price-words.ts';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 
@@ -44,7 +44,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
   };
   const seam = seams[at];
   const sides = seam ? ([['just below', seam.at - 1, seam.below], ['at it', seam.at, seam.here], ['just above', seam.at + 1, seam.above]] as const) : [];
-  const reads = ({ lead }: Evaluation) => (lead ? (renderMessage(compiled, lead, zone.market, 'strip', cart.language)?.text ?? 'nothing that can be read') : 'nothing');
+  const reads = (evaluation: Evaluation) => renderLead(compiled, evaluation, 'strip', cart.language)?.text ?? 'nothing';
   const write = usePriceWords(currency);
   const price = ({ options }: Evaluation, id: string) => write(options.find(({ optionId }) => optionId === id)?.after);
   return (
@@ -58,7 +58,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
             {seams.map(({ at: amount, promise }, index) => (
               <button key={amount} type="button" className="day-toggle" tabIndex={index === at ? 0 : -1} aria-pressed={index === at} onClick={() => setChosen(index)} data-testid={`seam-${amount}`}>
                 {money(amount, currency)}
-                {promise.kind === 'broken' && ' !'}
+                {(promise.kind === 'broken' || (promise.kind === 'kept' && promise.least !== null)) && ' !'}
               </button>
             ))}
           </div>
@@ -115,5 +115,6 @@ function Row({ name, values }: { name: string; values: readonly string[] }) {
 function promiseInWords({ promise }: Seam, money: (minor: number) => string, offerName: (offer: string) => string): string {
   if (promise.kind === 'none') return 'Just below, nothing is promised.';
   const promised = `Just below, ${money(promise.remaining)} more is said to reach the goal of “${offerName(promise.offerId)}”`;
-  return promise.kind === 'kept' ? `${promised}, and it does.` : `${promised}, and it does not: the promise is broken.`;
+  if (promise.kind === 'broken') return `${promised}, and it does not: the promise is broken.`;
+  return promise.least === null ? `${promised}, and it does.` : `${promised}, and it does; but ${money(promise.least)} more brings as much, and nobody says so.`;
 }

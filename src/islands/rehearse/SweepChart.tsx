@@ -8,7 +8,7 @@ import { minorPerMajor } from '../../core/money/currency.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { orderAt, type SweepAxis } from '../../core/sweep/axis.ts';
 import { sweepZone } from '../../core/sweep/sweep.ts';
-import { renderMessage } from '../../core/wording/render.ts';
+import { renderLead } from '../../core/wording/render.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePage } from '../frame/page-context.tsx';
 import { useWidth } from '../frame/use-width.ts';
@@ -38,8 +38,9 @@ export function SweepChart({ cart, zone, measures, axis, chooseAxis }: { cart: T
   const count = useMemo(() => new Intl.NumberFormat(locale), [locale]);
   const write = (value: number) => (axis === 'goodsValue' ? money(value, currency) : axis === 'items' ? `${count.format(value)} ${value === 1 ? 'piece' : 'pieces'}` : `${count.format(value)} g`);
   const at = Math.min(scale.end, cursor ?? here);
-  const { options, lead } = evaluateImagined(zone, orderAt(axis, order, at), situation);
-  const text = lead ? renderMessage(compiled, lead, zone.market, 'strip', cart.language)?.text : undefined;
+  const evaluation = evaluateImagined(zone, orderAt(axis, order, at), situation);
+  const { options } = evaluation;
+  const text = renderLead(compiled, evaluation, 'strip', cart.language)?.text;
   const ticks = scale.x.ticks(8);
   const prices = scale.priceY.ticks(4);
   const onKeyDown = (event: KeyboardEvent<SVGRectElement>) => {

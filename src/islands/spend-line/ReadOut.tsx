@@ -5,7 +5,7 @@ import { evaluateImagined } from '../../core/evaluation/evaluate.ts';
 import { ordersBelow, type Distribution } from '../../core/orders/distribution.ts';
 import type { Shopper } from '../../core/policy/types.ts';
 import type { Sweep } from '../../core/sweep/sweep.ts';
-import { renderMessage } from '../../core/wording/render.ts';
+import { renderLead } from '../../core/wording/render.ts';
 import { usePage } from '../frame/page-context.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { OptionPrices } from './OptionPrices.tsx';
@@ -23,8 +23,8 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
 }) {
   const { compiled, money, now } = usePage();
   const market = zone.market.market;
-  const { options, lead } = evaluateImagined(zone, orderOfValue(at), someoneIn(zone, now, shopper));
-  const message = lead ? renderMessage(compiled, lead, zone.market, 'strip', language) : null;
+  const evaluation = evaluateImagined(zone, orderOfValue(at), someoneIn(zone, now, shopper));
+  const message = renderLead(compiled, evaluation, 'strip', language);
   const nowhere = useMemo(() => new Set(zone.options.flatMap(({ id }, index) => (sweep.segments.every((segment) => !segment.options[index]) ? [id] : []))), [zone, sweep]);
   const below = distribution && distribution.orders > 0 ? ordersBelow(distribution, at) / distribution.orders : null;
   return (
@@ -33,7 +33,7 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
         <span className="w-40">
           {pointed ? 'At' : 'At the goal,'} <strong>{money(at, market.currency)}</strong>
         </span>
-        <OptionPrices zone={zone} options={options} left={nowhere} />
+        <OptionPrices zone={zone} options={evaluation.options} left={nowhere} />
       </p>
       <p className="flex flex-wrap gap-x-5 text-soft">
         {below !== null && (

@@ -139,7 +139,7 @@ function Message({ sheet, place, words, differs }: { sheet: ShopSheet; place: Pl
   return (
     <div className="shop-message" data-differs={differs?.has(place)}>
       <Differs when={differs?.has(place)} />
-      {place !== 'product' && sheet.percent !== null && <GoalBar percent={sheet.percent} name={words.toward} />}
+      {place !== 'product' && <GoalBar percent={message.percent} name={words.toward} />}
       <p lang={message.language} dir={directionOf(message.language)}>
         {message.text}
       </p>

@@ -46,6 +46,9 @@ const editAnswers = {
 };
 
 /** OpenAPI 3.1 of everything Summant answers. The tests validate answers against it. */
+const state = { enum: ['invite', 'progress', 'nearly', 'reached', 'onward', 'missedOut'] };
+const totals = object({ goods: minor, goodsReward: minor, delivery: minor, tax: minor, toPay: minor, taxes: { description: 'by rate, a decimal percentage', type: 'array', items: object({ rate: string, tax: minor }) } });
+
 export const openApiDocument = {
   openapi: '3.1.0',
   info: { title: 'Summant', version: '1', description: 'Delivery prices and spend goals of a store. The shop calls `POST /api/quote`; the rest is for Summant’s own pages.' },
@@ -220,6 +223,8 @@ export const openApiDocument = {
         market: nullable(string),
         zone: nullable(string),
         currency: nullable(string),
+        pricesIncludeTax: nullable({ type: 'boolean' }),
+        lines: { description: 'as priced; those of one product are one', type: 'array', items: object({ product: string, sku: string, quantity: integer, unitPrice: minor, value: minor, afterDiscounts: minor, afterRewards: minor, taxRate: string, tax: minor }) },
         goodsValue: nullable(minor),
         options: {
           type: 'array',
@@ -233,18 +238,19 @@ export const openApiDocument = {
             priceAfter: minor,
             tax: minor,
             estimate: object({ unit: { enum: ['workingDays', 'hours'] }, min: integer, max: integer, leaves: string, earliest: string, latest: string }),
+            totals,
             setBy: { type: 'array', items: object({ offer: string, goal: string }) },
           }),
         },
         unavailable: {
           type: 'array',
-          items: object({ id: string, reason: { enum: ['otherChannel', 'notNow', 'conditionNotMet', 'noLineApplies', 'carrierSilent'] }, label: string, text: nullable(string) }),
+          items: object({ id: string, reason: { enum: ['otherChannel', 'notNow', 'conditionNotMet', 'noLineApplies', 'carrierSilent'] }, label: string, shown: { type: 'boolean', description: 'whether shoppers are to see that it exists' }, text: nullable(string) }),
         },
         noOptions: nullable({ enum: ['noMarket', 'noZone', 'goodsBarred', 'nothingToDeliver', 'zoneWithoutOptions', 'noneApplies'] }),
         outOfArea: nullable(string),
         preselected: nullable(string),
         earlier: nullable({ type: 'object', description: 'what became of the earlier choice', required: ['optionId', 'still', 'was'], properties: { optionId: string, still: { enum: ['same', 'cheaper', 'dearer', 'gone'] }, was: minor, now: minor, because: string } }),
-        totals: nullable(object({ goods: minor, goodsReward: minor, delivery: minor, tax: minor, toPay: minor })),
+        totals: nullable(totals),
         goals: {
           type: 'array',
           items: object({
@@ -255,13 +261,16 @@ export const openApiDocument = {
             target: nullable({ type: 'integer', description: 'minor units, pieces or grams; null: a code alone reaches it' }),
             counted: integer,
             remaining: nullable({ type: 'integer', description: 'null when no promise can be made' }),
+            remainingAtBest: nullable({ type: 'integer', description: 'what is enough for goods that the discounts on certain goods treat best; null where all are treated alike' }),
             percent: integer,
-            reached: { type: 'boolean' },
+            reached: { type: 'boolean', description: 'only while the offer is in force' },
             byCode: { type: 'boolean' },
           }),
         },
         gifts: { type: 'array', items: object({ offer: string, goal: string, product: string, quantity: integer }) },
-        messages: { type: 'array', items: object({ place: string, text: string, language: string, state: { enum: ['invite', 'progress', 'nearly', 'reached', 'onward', 'missedOut'] } }) },
+        goodsRewards: { description: 'which offers took something off the goods', type: 'array', items: object({ offer: string, goal: string }) },
+        messages: { type: 'array', items: object({ place: string, text: string, language: string, state, offer: string, goal: string, percent: integer, deadline: nullable({ type: 'string', format: 'date-time' }) }) },
+        lead: nullable(object({ offer: string, goal: string, state })),
         percent: nullable(integer),
         deadline: nullable({ type: 'string', format: 'date-time', description: 'the first minute after the offer that leads' }),
         look: object({ style: { enum: ['filled', 'ruled', 'label'] }, colours: object({ ground: string, ink: string, bar: string }), position: { enum: ['top', 'bottom'] }, closable: { type: 'boolean' }, countdownWithin: integer, silentIn: { type: 'object' } }, ['countdownWithin', 'silentIn']),

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Product } from '../../../src/core/catalogue/product.ts';
 import type { EvaluationInput } from '../../../src/core/evaluation/evaluation.ts';
 import type { Basis, GoodsSelection, Policy } from '../../../src/core/policy/types.ts';
@@ -11,8 +12,8 @@ export interface PlainLine {
   before: number;
   after: number;
   rate: string;
-  /** an imagined article that is among the goods of every discount */
-  joker?: boolean;
+  /** an article that is only thought of: the positions of the discounts on certain goods that it is among */
+  joker?: ReadonlySet<number>;
 }
 
 export interface PlainCart {
@@ -36,7 +37,14 @@ export function plainCart(policy: Policy, marketId: string, input: EvaluationInp
   const { tax } = policy.markets[marketId]!;
   const region = input.destination.region ? tax.regions?.[input.destination.region] : undefined;
   const classes: Record<string, string> = { ...tax.classes, ...region?.classes };
-  const lines: PlainLine[] = input.cart.lines.map(({ product, quantity }) => {
+  // The same product on several lines is one.
+  const bought: { product: Product; quantity: number }[] = [];
+  for (const { product, quantity } of input.cart.lines) {
+    const known = bought.find((line) => isDeepStrictEqual(line.product, product));
+    if (known) known.quantity += quantity;
+    else bought.push({ product, quantity });
+  }
+  const lines: PlainLine[] = bought.map(({ product, quantity }) => {
     const unit = (product.prices[marketId] ?? 0) as number;
     return { product, quantity, unit, before: unit * quantity, after: unit * quantity, rate: classes[product.taxClass] ?? classes.standard! };
   });
@@ -48,7 +56,7 @@ export function plainCart(policy: Policy, marketId: string, input: EvaluationInp
     if (discount.code && !codes.includes(discount.code)) continue;
     if (goodsBefore < (discount.from ?? 0) || goodsBefore >= (discount.below ?? Infinity)) continue;
     applying.push(index);
-    const weights = lines.map((line) => (!discount.goods || line.joker || among(line, discount.goods, policy, marketId) ? line.after : 0));
+    const weights = lines.map((line) => (!discount.goods || (line.joker ? line.joker.has(index) : among(line, discount.goods, policy, marketId)) ? line.after : 0));
     const off = discount.kind === 'percent' ? percentOf(sum(weights), discount.percent) : Math.min(discount.amount, sum(weights));
     split(off, weights).forEach((part, i) => (lines[i]!.after -= part));
   }

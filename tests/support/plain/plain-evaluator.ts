@@ -15,7 +15,8 @@ export interface PlainAnswer {
   options: { id: string; before: number; after: number; tax: number; setBy: string[] }[];
   unavailable: string[];
   goals: { offer: string; goal: string; status: string; counted: number; target: number | null; remaining: number | null; percent: number; reached: boolean }[];
-  lead: { offer: string; state: string } | null;
+  /** what is read in the strip and in the cart, in en-GB; the offer that says it leads its text */
+  read: { strip: string | null; cart: string | null };
   gifts: string[];
   preselected: string | null;
   totals: { goods: number; goodsReward: number; delivery: number; tax: number; toPay: number } | null;
@@ -30,7 +31,7 @@ const whole = ({ base, own }: Parts) => base + own;
 const paid = (parts: Parts, { policy, marketId }: PlainCart) => toIncrement(whole(parts), policy.markets[marketId]!.cashIncrement);
 
 export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnswer {
-  const nothing: PlainAnswer = { market: null, zone: null, options: [], unavailable: [], goals: [], lead: null, gifts: [], preselected: null, totals: null };
+  const nothing: PlainAnswer = { market: null, zone: null, options: [], unavailable: [], goals: [], read: { strip: null, cart: null }, gifts: [], preselected: null, totals: null };
   const marketId = input.market ?? marketOf(policy, input.destination);
   if (marketId === null || !policy.markets[marketId]) return nothing;
   const market = policy.markets[marketId];
@@ -50,36 +51,21 @@ export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnsw
   const offers = sorted(policy.offers)
     .sort((a, b) => b.item.priority - a.item.priority)
     .flatMap(({ id, item }) => offerHere(id, item, options, asked));
-  const active = offers.flatMap(({ id, offer, status, goals }) => {
-    if (status !== 'inForce') return [];
-    let rewards: { goal: string; reward: Reward }[] = [];
-    for (const goal of goals.filter(({ reached }) => reached)) {
-      const own = goal.rewards.map((reward) => ({ goal: goal.id, reward }));
-      rewards = goal.then === 'replace' ? own : [...rewards, ...own];
-    }
-    return rewards.length > 0 ? [{ id, combines: offer.combines, rewards }] : [];
-  });
+  const active = activeOf(offers);
   const answer: PlainAnswer = { ...nothing, market: marketId, zone: zoneId, goals: offers.flatMap(({ id, status, goals }) => goals.map(({ id: goal, counted, target, remaining, percent, reached }) => ({ offer: id, goal, status, counted, target, remaining, percent, reached }))) };
   answer.gifts = active.flatMap(({ rewards }) => rewards.flatMap(({ reward }) => (reward.kind === 'gift' ? [`${reward.quantity} ${reward.product}`] : [])));
 
   const barred = cart.lines.some(({ product }) => product.notTo.includes(input.destination.country) || product.notTo.includes(input.destination.region ?? '-'));
   const needsDelivery = cart.lines.some(({ product }) => product.needsDelivery);
-  const priced: { id: string; before: Parts; after: Parts; setBy: string[] }[] = [];
+  const befores: { id: string; before: Parts }[] = [];
   if (!barred && !(cart.lines.length > 0 && !needsDelivery)) {
     for (const { id, item } of options) {
       const before = priceBefore(item, asked);
       if (before === null) answer.unavailable.push(id);
-      else priced.push({ id, before, ...rewarded(id, before, active, asked, () => null) });
-    }
-    const slower = structuredClone(priced);
-    for (const entry of priced) {
-      const source = (on: OptionSelection): Parts | null => {
-        const found = slower.filter(({ id }) => id !== entry.id && selected(on, id, policy.options[id]!));
-        return found.reduce<Parts | null>((lowest, { after }) => (lowest === null || whole(after) < whole(lowest) ? after : lowest), null);
-      };
-      Object.assign(entry, rewarded(entry.id, entry.before, active, asked, source));
+      else befores.push({ id, before });
     }
   }
+  const priced = pricesUnder(befores, active, asked);
   const region = input.destination.region ? market.tax.regions?.[input.destination.region] : undefined;
   const deliveryRate = region?.delivery ?? market.tax.delivery;
   answer.options = priced.map(({ id, before, after, setBy }) => ({ id, before: paid(before, cart), after: paid(after, cart), tax: taxOf(paid(after, cart), deliveryRate), setBy: paid(after, cart) < paid(before, cart) ? setBy : [] }));
@@ -87,7 +73,7 @@ export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnsw
   const chosen = answer.options.find(({ id }) => id === input.earlier?.option) ?? answer.options.find(({ after }) => market.preselect === 'first' || after === cheapest);
   answer.preselected = chosen?.id ?? null;
   answer.totals = totals(goodsOff(active, cart), chosen?.after ?? 0, chosen?.tax ?? 0);
-  answer.lead = lead(offers, answer, policy);
+  answer.read = read(offers, { answer, priced, active, asked, options });
   return answer;
 }
 
@@ -182,8 +168,8 @@ function offerHere(id: string, offer: Offer, options: { id: string; item: Delive
     if (rewards.length === 0) return [];
     const counted = countedIn(goal, cart);
     const enough = target !== null && counted >= target;
-    const reached = enough || (entered && (offer.unlock.by === 'code' || offer.unlock.by === 'amountOrCode'));
-    const percent = reached ? 100 : target === null ? 0 : Number((100n * BigInt(counted)) / BigInt(target));
+    const reached = status === 'inForce' && (enough || (entered && (offer.unlock.by === 'code' || offer.unlock.by === 'amountOrCode')));
+    const percent = reached ? 100 : target === null ? 0 : Math.min(99, Number((100n * BigInt(counted)) / BigInt(target)));
     const remaining = reached ? 0 : status !== 'inForce' || target === null ? null : remainder(goal, offer, target, counted, asked);
     return [{ id: goalId, then: goal.then, rewards, counted, target, remaining, percent, reached, measure: goal.measure.kind }];
   });
@@ -197,35 +183,78 @@ function countedIn({ goods, measure }: Goal, cart: PlainCart): number {
   return sum(counting.map((line) => valueIn(line, measure.basis, cart)));
 }
 
-/** Tries one price after the other: the first from which every price of one more article reaches the goal. */
-function remainder(goal: Goal, offer: Offer, target: number, counted: number, asked: Asked): number | null {
-  if (goal.measure.kind !== 'countedValue') return target - counted;
-  const { cart, input } = asked;
+/** Goods that bring what is missing, as a line of the cart: several pieces only where one would be too dear to count. */
+function bringing(missing: number, goal: Goal, asked: Asked): { product: PlainLine['product']; quantity: number; unit: number } | null {
+  const { cart } = asked;
   const { policy, marketId } = cart;
-  const article = { ...(cart.lines.find(({ product }) => product.countsTowardGoals)?.product ?? plainArticle), countsTowardGoals: true };
-  const withArticle = (price: number) => {
-    const line: PlainLine = { product: article, quantity: 1, unit: price, before: price, after: price, rate: '0', joker: true };
-    return plainCart(policy, marketId, input, [line]);
-  };
-  const least = goal.goods?.unitPriceFrom ? amountHere(goal.goods.unitPriceFrom, policy, marketId) : 0;
-  if (least === null) return null;
+  const { goods } = goal;
+  const from = goods?.unitPriceFrom ? (amountHere(goods.unitPriceFrom, policy, marketId) ?? Infinity) : 0;
+  const below = goods?.unitPriceBelow ? (amountHere(goods.unitPriceBelow, policy, marketId) ?? 0) : Infinity;
+  if (from === Infinity || from >= below) return null;
+  const like = cart.lines.find((line) => line.product.countsTowardGoals && isOrdinary(line, marketId) && (!goods || among(line, goods, policy, marketId)));
+  const named = { ...(goods?.products ? { id: goods.products[0]! } : {}), categories: goods?.categories?.slice(0, 1) ?? [], tags: goods?.tags?.slice(0, 1) ?? [] };
+  const product = { ...(like?.product ?? { ...plainArticle, ...named }), taxClass: 'standard' };
+  if (goal.measure.kind === 'countedValue') {
+    if (below === 1) return null;
+    let pieces = 1;
+    while (missing >= below && pieces * (below - 1) < missing) pieces++;
+    return { product, quantity: pieces, unit: Math.max(from, Math.ceil(missing / pieces)) };
+  }
+  const unit = like?.unit ?? from;
+  return goal.measure.kind === 'items' ? { product, quantity: missing, unit } : { product: { ...product, weightGrams: missing }, quantity: 1, unit };
+}
+
+function withGoods({ product, quantity, unit }: NonNullable<ReturnType<typeof bringing>>, asked: Asked): Asked {
+  const { cart, input } = asked;
+  const lines = [...input.cart.lines, { product: { ...product, prices: { [cart.marketId]: unit } }, quantity }];
+  return { ...asked, cart: plainCart(cart.policy, cart.marketId, { ...input, cart: { ...input.cart, lines } }) };
+}
+
+/** Tries one price after the other: the first from which every price of one more article reaches the goal, whichever discounts on goods it is among. */
+function remainder(goal: Goal, offer: Offer, target: number, counted: number, asked: Asked): number | null {
+  const { cart, input } = asked;
+  if (cart.lines.length > 0 && !cart.lines.some(({ product }) => product.needsDelivery)) return null;
+  const money = goal.measure.kind === 'countedValue';
+  let found = money ? lowestPrice(goal, target, asked) : target - counted;
+  if (found === null) return null;
+  const goods = bringing(found, goal, asked);
+  if (goods === null) return null;
+  const discounts = input.cart.discounts ?? [];
+  if (goal.measure.kind === 'countedValue' && goods.quantity > 1) {
+    const shown = cart.policy.markets[cart.marketId]!.tax.prices === 'withTax' ? 'WithTax' : 'WithoutTax';
+    const converts = !goal.measure.basis.endsWith('AsShown') && !goal.measure.basis.endsWith(shown);
+    if (converts || (discounts.length > 0 && goal.measure.basis.startsWith('after'))) return null;
+  }
+  if (money && goal.goods?.unitPriceFrom) found = Math.max(found, goods.quantity * amountHere(goal.goods.unitPriceFrom, cart.policy, cart.marketId)!);
+  const before = sum(cart.lines.map((line) => line.before)) + (money ? found : goods.unit * goods.quantity);
+  if (cart.applying.some((index) => before >= (discounts[index]!.below ?? Infinity))) return null;
+  if (offer.when && looksAtCart(offer.when, cart.policy) && !holds(offer.when, withGoods(goods, asked))) return null;
+  return found;
+}
+
+function lowestPrice(goal: Goal, target: number, { cart, input }: Asked): number | null {
+  const { policy, marketId } = cart;
+  const discounts = input.cart.discounts ?? [];
+  // Discounts on certain goods: the article is among those of each, or not.
+  const naming = discounts.flatMap(({ goods }, index) => (goods ? [index] : []));
+  const cases = Array.from({ length: 2 ** naming.length }, (_, bits) => naming.filter((__, position) => Math.floor(bits / 2 ** position) % 2 === 1));
+  const countedAt = (price: number) =>
+    Math.min(
+      ...cases.map((inThese) => {
+        const line: PlainLine = { product: plainArticle, quantity: 1, unit: price, before: price, after: price, rate: '0', joker: new Set(inThese) };
+        return countedIn(goal, plainCart(policy, marketId, input, [line]));
+      }),
+    );
   const before = sum(cart.lines.map((line) => line.before));
-  const lastChange = Math.max(0, ...(input.cart.discounts ?? []).flatMap(({ from = 0, below = 0 }) => [from - before, below - before]));
+  const lastChange = Math.max(0, ...discounts.flatMap(({ from = 0, below = 0 }) => [from - before, below - before]));
   let found = 0;
   // Roundings move what is counted by less than this, so that beyond it every price reaches the goal.
-  const margin = 10 + 4 * (input.cart.discounts ?? []).length + 2 * cart.lines.length;
+  const margin = 10 + 4 * discounts.length + 2 * cart.lines.length;
   for (let price = 0; ; price++) {
-    const reached = countedIn(goal, withArticle(price));
+    const reached = countedAt(price);
     if (reached < target) found = price + 1;
     if (reached >= target + margin && price > lastChange) break;
     if (price > 3_000_000) return null;
-  }
-  if (cart.applying.some((index) => !withArticle(found).applying.includes(index))) return null;
-  found = Math.max(found, least);
-  if (offer.when && looksAtCart(offer.when, policy)) {
-    const line = { product: { ...article, prices: { [marketId]: found } }, quantity: 1 };
-    const more = plainCart(policy, marketId, { ...input, cart: { ...input.cart, lines: [...input.cart.lines, line] } });
-    if (!holds(offer.when, { ...asked, cart: more })) return null;
   }
   return found;
 }
@@ -314,27 +343,182 @@ function goodsOff(active: Active, { lines, policy, marketId }: PlainCart): numbe
   return candidates.sort((a, b) => sum(b.off) - sum(a.off) || a.rank - b.rank)[0]!.off;
 }
 
-/** Highest priority not yet fully reached, else the best reached; never what is free already, never without an honest remainder. */
-function lead(offers: OfferHere[], answer: PlainAnswer, policy: Policy): PlainAnswer['lead'] {
-  if (answer.options.length === 0) return null;
-  let reached: PlainAnswer['lead'] = null;
-  for (const { id, offer, status, goals } of offers) {
-    if (status !== 'inForce') continue;
-    const ahead = goals.find((goal) => !goal.reached);
-    const goal = ahead ?? goals.at(-1)!;
-    const delivery = goal.rewards.filter((reward) => 'on' in reward);
-    const touched = answer.options.filter((option) => delivery.some((reward) => selected(reward.on, option.id, policy.options[option.id]!)));
-    if (delivery.length > 0 && touched.length === 0) continue;
-    if (!ahead) {
-      reached ??= { offer: id, state: 'reached' };
-      continue;
+interface Deciding {
+  answer: PlainAnswer;
+  priced: { id: string; before: Parts; after: Parts; setBy: string[] }[];
+  active: Active;
+  asked: Asked;
+  options: { id: string; item: DeliveryOption }[];
+}
+
+/** What is paid and given: prices by option, what comes off the goods, pieces of gifts by product. */
+interface Given {
+  paid: Record<string, number>;
+  before: Record<string, number>;
+  off: number;
+  gifts: Record<string, number>;
+}
+
+/** All prices under some offers, upgrades last. */
+function pricesUnder(befores: { id: string; before: Parts }[], active: Active, asked: Asked): { id: string; before: Parts; after: Parts; setBy: string[] }[] {
+  const priced = befores.map(({ id, before }) => ({ id, before, ...rewarded(id, before, active, asked, () => null) }));
+  const slower = structuredClone(priced);
+  return priced.map((entry) => {
+    const source = (on: OptionSelection): Parts | null => {
+      const found = slower.filter(({ id }) => id !== entry.id && selected(on, id, asked.cart.policy.options[id]!));
+      return found.reduce<Parts | null>((lowest, { after }) => (lowest === null || whole(after) < whole(lowest) ? after : lowest), null);
+    };
+    return { ...entry, ...rewarded(entry.id, entry.before, active, asked, source) };
+  });
+}
+
+function givenUnder(befores: { id: string; before: Parts }[], active: Active, asked: Asked): Given {
+  const gifts: Record<string, number> = {};
+  for (const { rewards } of active) for (const { reward } of rewards) if (reward.kind === 'gift') gifts[reward.product] = (gifts[reward.product] ?? 0) + reward.quantity;
+  const priced = pricesUnder(befores, active, asked);
+  return {
+    paid: Object.fromEntries(priced.map(({ id, after }) => [id, paid(after, asked.cart)])),
+    before: Object.fromEntries(priced.map(({ id, before }) => [id, paid(before, asked.cart)])),
+    off: sum(goodsOff(active, asked.cart)),
+    gifts,
+  };
+}
+
+const better = (was: Given, is: Given): boolean => Object.keys(is.paid).some((id) => is.paid[id]! < was.paid[id]!) || is.off > was.off || Object.keys(is.gifts).some((product) => is.gifts[product]! > (was.gifts[product] ?? 0));
+
+const isOn = (reward: Reward, id: string, { cart }: Asked): boolean => 'on' in reward && selected(reward.on, id, cart.policy.options[id]!);
+
+/** Free is never said where nothing is free. */
+function freeHolds(rewards: Reward[], given: Given, asked: Asked): boolean {
+  const free = rewards.filter(({ kind }) => kind === 'deliveryFree');
+  return free.length === 0 || free.some((reward) => Object.keys(given.paid).some((id) => isOn(reward, id, asked) && given.paid[id] === 0));
+}
+
+/** Which rewards hold among offers that have these goals reached. */
+function activeOf(offers: OfferHere[], also?: { offer: string; goal: string }): Active {
+  return offers.flatMap(({ id, offer, status, goals }) => {
+    if (status !== 'inForce') return [];
+    let rewards: { goal: string; reward: Reward }[] = [];
+    for (const goal of goals) {
+      if (!goal.reached && !(also?.offer === id && also.goal === goal.id)) continue;
+      const own = goal.rewards.map((reward) => ({ goal: goal.id, reward }));
+      rewards = goal.then === 'replace' ? own : [...rewards, ...own];
     }
-    if (goal.remaining === null) continue;
-    if (delivery.length === goal.rewards.length && touched.every(({ after }) => after === 0)) continue;
-    if (goals.some((other) => other.reached)) return { offer: id, state: 'onward' };
-    if (goal.counted === 0) return { offer: id, state: 'invite' };
-    const near = offer.nearly && 'share' in offer.nearly ? percentOf(goal.target!, offer.nearly.share) : null;
-    return { offer: id, state: near !== null && goal.remaining <= near ? 'nearly' : 'progress' };
+    return rewards.length > 0 ? [{ id, combines: offer.combines, rewards }] : [];
+  });
+}
+
+/** What is promised is given once the goods are there. */
+function comesTrue(offerId: string, goal: OfferHere['goals'][number], { asked, options }: Deciding): boolean {
+  const { policy } = asked.cart;
+  const stated = policy.offers[offerId]!.goals[goal.id]!;
+  const goods = bringing(goal.remaining!, stated, asked);
+  if (goods === null) return false;
+  const then = withGoods(goods, asked);
+  const offers = sorted(policy.offers)
+    .sort((a, b) => b.item.priority - a.item.priority)
+    .flatMap(({ id, item }) => offerHere(id, item, options, then));
+  if (!offers.find(({ id }) => id === offerId)?.goals.find(({ id }) => id === goal.id)?.reached) return false;
+  const befores = options.flatMap(({ id, item }) => {
+    const before = priceBefore(item, then);
+    return before === null ? [] : [{ id, before }];
+  });
+  const active = activeOf(offers);
+  const given = givenUnder(befores, active, then);
+  if (!freeHolds(goal.rewards, given, then)) return false;
+  const setBy = Object.fromEntries(pricesUnder(befores, active, then).map(({ id, before, after, setBy: by }) => [id, paid(after, then.cart) < paid(before, then.cart) && by.length > 0]));
+  return goal.rewards.some((reward) => {
+    if (reward.kind === 'gift') return (given.gifts[reward.product] ?? 0) > 0;
+    if (reward.kind === 'goodsLessPercent') return given.off > 0;
+    return befores.some(({ id, before }) => {
+      if (!isOn(reward, id, then)) return false;
+      if (reward.cap && given.before[id]! > amountHere(reward.cap, policy, then.cart.marketId)!) return false;
+      if (reward.kind === 'upgrade') return setBy[id];
+      const alone = byReward(reward, before, before, then, () => null);
+      return alone !== null && given.paid[id]! <= paid(alone, then.cart);
+    });
+  });
+}
+
+/** Offers ahead by priority, those that ask less for as much before them; then those that give most; then those missed. */
+function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
+  const { answer, asked, active, priced } = deciding;
+  const { policy } = asked.cart;
+  if (answer.options.length === 0) return { strip: null, cart: null };
+  const now = givenUnder(priced, active, asked);
+  interface Speaker {
+    offer: string;
+    goal: OfferHere['goals'][number];
+    state: string;
   }
-  return reached;
+  const texts = (id: string, state: string): Record<string, Record<string, string>> | undefined => (policy.wording[id] as Record<string, Record<string, Record<string, string>>> | undefined)?.[state];
+  const instead: Record<string, string> = { invite: 'progress', nearly: 'progress', onward: 'progress' };
+  /** A text of another goal's state is true of this goal only where rewards are the same, or it asks for the reward. */
+  const sayIn = (place: string, { offer, goal, state }: Speaker): string | null => {
+    for (const written of [state, instead[state]]) {
+      const text = written && (texts(offer, written)?.[place]?.['en-GB'] ?? texts(offer, written)?.everyPlace?.['en-GB']);
+      if (!text) continue;
+      const chooses = text.startsWith('{reward');
+      const goals = sorted(policy.offers[offer]!.goals).map(({ item }) => sorted(item.rewards).map(({ item: { kind } }) => kind));
+      const spoken = written === 'missedOut' ? goal.rewards.map(({ kind }) => kind) : written === 'reached' ? goals.at(-1) : written === 'onward' ? goals[1] : goals[0];
+      if (!chooses && spoken?.join() !== goal.rewards.map(({ kind }) => kind).join()) return null;
+      return chooses ? `${offer} ${written}` : text;
+    }
+    return null;
+  };
+  const ahead = offers.flatMap(({ id, offer, status, goals }) => {
+    const goal = goals.find(({ reached }) => !reached);
+    if (status !== 'inForce' || !goal || goal.remaining === null) return [];
+    const near = offer.nearly && 'share' in offer.nearly ? percentOf(goal.target!, offer.nearly.share) : null;
+    const state = goals.some(({ reached }) => reached) ? 'onward' : goal.counted === 0 ? 'invite' : near !== null && goal.remaining <= near ? 'nearly' : 'progress';
+    const leadsTo = givenUnder(priced, activeOf(offers, { offer: id, goal: goal.id }), asked);
+    if (!better(now, leadsTo) || !freeHolds(goal.rewards, leadsTo, asked) || !comesTrue(id, goal, deciding)) return [];
+    // Who could say it nowhere does not take part.
+    if (!['strip', 'cart'].some((place) => sayIn(place, { offer: id, goal, state }) !== null)) return [];
+    return [{ offer: id, goal, state, leadsTo }];
+  });
+  const queue: Speaker[] = [];
+  for (const one of ahead) {
+    const cheaper = ahead.filter((other) => other.goal.measure === one.goal.measure && other.goal.remaining! < one.goal.remaining! && !better(other.leadsTo, one.leadsTo));
+    queue.push(...cheaper.sort((a, b) => a.goal.remaining! - b.goal.remaining!), one);
+  }
+  const giving = offers.flatMap(({ id, status, goals }) => {
+    if (status !== 'inForce') return [];
+    const sets = answer.options.filter(({ setBy }) => setBy.some((by) => by.startsWith(`${id}/`)));
+    const goodsBy = goodsSetBy(active, asked.cart).find((by) => by.startsWith(`${id}/`));
+    const gift = active.find((one) => one.id === id)?.rewards.filter(({ reward }) => reward.kind === 'gift') ?? [];
+    const by = new Set([...sets.flatMap(({ setBy }) => setBy.filter((one) => one.startsWith(`${id}/`)).slice(0, 1)), ...(goodsBy ? [goodsBy] : []), ...gift.map(({ goal }) => `${id}/${goal}`)]);
+    const goal = goals.findLast((one) => by.has(`${id}/${one.id}`));
+    if (!goal || !freeHolds(goal.rewards, now, asked)) return [];
+    const rank = [sets.some((option) => option.id === answer.preselected) ? 1 : 0, sets.length, goodsBy ? 1 : 0, gift.length];
+    return [{ offer: id, goal, state: 'reached', rank }];
+  });
+  giving.sort((a, b) => b.rank.map((value, index) => value - a.rank[index]!).find((difference) => difference !== 0) ?? 0);
+  queue.push(...giving);
+  queue.push(...offers.flatMap(({ id, status, goals }) => (status === 'notForShopper' || status === 'usedUp' ? [{ offer: id, goal: goals.at(-1)!, state: 'missedOut' }] : [])));
+  const inPlace = (place: string) => queue.map((speaker) => sayIn(place, speaker)).find((text) => text !== null) ?? null;
+  return { strip: inPlace('strip'), cart: inPlace('cart') };
+}
+
+/** The goals that took something off the goods. */
+function goodsSetBy(active: Active, cart: PlainCart): string[] {
+  const offOf = (those: Active) => sum(goodsOff(those, cart));
+  const most = offOf(active);
+  if (most === 0) return [];
+  const combining = active.filter(({ combines }) => combines);
+  const named = (those: Active) =>
+    those.flatMap((offer, index) => {
+      const before = those.slice(0, index);
+      if (offer.combines ? offOf([...before, offer]) === offOf(before) : offOf([offer]) === 0) return [];
+      const last = offer.rewards.filter(({ reward }, position) => {
+        if (reward.kind !== 'goodsLessPercent') return false;
+        const upTo = (count: number) => offOf([...(offer.combines ? before : []), { ...offer, rewards: offer.rewards.slice(0, count) }]);
+        return upTo(position + 1) > upTo(position);
+      });
+      return last.length > 0 ? [`${offer.id}/${last.at(-1)!.goal}`] : [];
+    });
+  const alone = active.filter((offer) => !offer.combines && offOf([offer]) === most);
+  const rankOf = (offer: Active[number] | undefined) => (offer ? active.indexOf(offer) : Infinity);
+  const firstCombining = combining.find(({ rewards }) => rewards.some(({ reward }) => reward.kind === 'goodsLessPercent'));
+  return offOf(combining) === most && rankOf(firstCombining) < rankOf(alone[0]) ? named(combining) : named(alone.slice(0, 1));
 }

@@ -1,0 +1,27 @@
+import type { Product } from '../catalogue/product.ts';
+import type { CartLine } from './cart.ts';
+
+/**
+ * Lines of the same product with the same facts as one line, where the first of them stood: conditions and roundings look at
+ * what is bought, however the shop has put it down (2-domain §2).
+ */
+export function mergeLines(lines: readonly CartLine[]): readonly CartLine[] {
+  if (lines.every(({ product }, index) => lines.findIndex((other) => other.product.id === product.id) === index)) return lines;
+  const merged: CartLine[] = [];
+  for (const line of lines) {
+    const known = merged.findIndex(({ product }) => isSame(product, line.product));
+    if (known < 0) merged.push(line);
+    else merged[known] = { ...merged[known]!, quantity: merged[known]!.quantity + line.quantity };
+  }
+  return merged;
+}
+
+const isSame = (a: Product, b: Product): boolean => a === b || (a.id === b.id && sameFacts(a, b));
+
+/** Whether two values say the same, whatever the order of their keys. */
+function sameFacts(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  const keys = Object.keys(a);
+  return keys.length === Object.keys(b).length && keys.every((key) => Object.hasOwn(b, key) && sameFacts((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]));
+}
