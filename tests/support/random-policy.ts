@@ -212,12 +212,12 @@ const market: fc.Arbitrary<Market> = fc
 const zone = fc.record({ order: minor(2), on: fc.boolean(), include: fc.array(areaPart, { minLength: 1, maxLength: 3 }), exclude: fc.array(areaPart, { maxLength: 1 }) });
 
 const textStates = ['invite', 'progress', 'nearly', 'reached', 'onward', 'missedOut'] as const;
-/** Of each state a text in every place, in the strip alone, that chooses its words by the reward, or none. */
+/** Of each state a text in every place, in the strip alone, that says free, that is other for gifts, or none. */
 const wordingOf = (styles: readonly number[], offer: string): OfferWording =>
   Object.fromEntries(
     textStates.flatMap((state, index) => {
       const text = `${offer} ${state}`;
-      const texts = [{}, { everyPlace: { 'en-GB': text } }, { everyPlace: { 'en-GB': `{reward, select, gift {${text}: gift} other {${text}}}` } }, { strip: { 'en-GB': text } }, { everyPlace: { 'en-GB': text } }][styles[index]!]!;
+      const texts = [{}, { everyPlace: { 'en-GB': text } }, { everyPlace: { 'en-GB': `{reward, select, gift {${text}: gift} other {${text}}}` } }, { strip: { 'en-GB': text } }, { everyPlace: { 'en-GB': `Free: ${text}` } }][styles[index]!]!;
       return Object.keys(texts).length > 0 ? [[state, texts]] : [];
     }),
   );

@@ -2,7 +2,7 @@ import { conditionsOfOption, restingOn } from '../conditions/leaves.ts';
 import { compileTerms, type MarketTerms } from '../markets/terms.ts';
 import { compileOffer, type CompiledOffer } from '../offers/compile-offer.ts';
 import { compileOption, type CompiledOption } from '../options/compile-option.ts';
-import { statesKey, statesWritten } from '../offers/texts-written.ts';
+import { statesWritten } from '../offers/texts-written.ts';
 import { inOrder } from '../ordered.ts';
 import { compileAreaPart, type CompiledAreaPart } from '../places/area.ts';
 import type { DeliveryOption, Market, Offer, Policy, Zone } from '../policy/types.ts';
@@ -70,7 +70,7 @@ const offersKnown = new WeakMap<Zone, Reuse<Offer, CompiledOffer[]>>();
 function offerIn({ zone, policy, market: { terms }, options }: CompiledZone, id: string, offer: Offer): CompiledOffer[] {
   let known = offersKnown.get(zone);
   if (!known) offersKnown.set(zone, (known = new Reuse()));
-  const from = [id, terms, statesKey(statesWritten(policy.wording[id])), ...options, ...restingOn([offer.when], policy.qualifiers)];
+  const from = [id, terms, [...statesWritten(policy.wording[id])].join(), ...options, ...restingOn([offer.when], policy.qualifiers)];
   return known.get(offer, from, () => compileOffer(id, policy, terms, options));
 }
 

@@ -73,14 +73,15 @@ describe('a small store', () => {
   });
 });
 
-test('of several offers not yet reached the one of highest priority speaks, unless delivery is free already', () => {
+test('of several offers not yet reached the one of highest priority speaks, unless another asks less for as much or delivery is free already', () => {
   const two = changed((policy) => {
+    policy.wording.bigger = policy.wording['free-delivery']!;
     const other = structuredClone(policy.offers['free-delivery']!);
     other.priority = 20;
     other.goals.first!.targets.nlbe = { exact: 20_000 };
     policy.offers.bigger = other;
   });
-  expect(quote({ winder: 1 }, 'NL', two).evaluation.lead!.offerId).toBe('bigger');
+  expect(quote({ winder: 1 }, 'NL', two).evaluation.speakers.map(({ offerId, state }) => [offerId, state])).toEqual([['free-delivery', 'progress'], ['bigger', 'progress']]);
   expect(quote({ 'skua-power': 1 }, 'NL', two).evaluation.lead).toMatchObject({ offerId: 'free-delivery', state: 'reached' });
   expect(quote({ 'skua-power': 2 }, 'NL', two).evaluation.lead).toMatchObject({ offerId: 'bigger', state: 'reached' });
 });

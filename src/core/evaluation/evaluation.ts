@@ -1,7 +1,6 @@
 import type { Cart } from '../cart/cart.ts';
 import type { MeasuredCart, Measures } from '../cart/measures.ts';
 import type { SetBy } from '../offers/delivery-rewards.ts';
-import type { AlikeStates } from '../offers/compile-offer.ts';
 import type { Gift, GoodsRewarded } from '../offers/goods-rewards.ts';
 import type { OfferStanding } from '../offers/standing.ts';
 import type { Unavailability } from '../options/price-before.ts';
@@ -67,8 +66,8 @@ export interface LeadMessage {
   offerId: string;
   goalId: string;
   state: MessageState;
-  /** which states' texts are true of this goal as they stand; others only where they choose their words by the reward */
-  alike: AlikeStates;
+  /** whether something is free by it: delivery by some option, or a gift; no text that says free is read otherwise */
+  free: boolean;
   arguments: MessageArguments;
 }
 

@@ -93,7 +93,7 @@ function goalAhead(rank: number, context: ZoneContext, { before, now }: Standing
   const goal = offer.goals[index]!;
   const { remaining } = standing.goals[index]!;
   const state = stateAhead(offer, standing.goals, index);
-  if (!says(offer, goal, state)) return silences.noText;
+  if (!says(offer, state)) return silences.noText;
   if (remaining === null) return silences.noPromise;
   const leadsTo = outcomeWith(context, before, { rank, goal: index });
   if (!improves(now, leadsTo)) return whyNothingChanges(goal, now);
@@ -169,7 +169,7 @@ function goalGiven(rank: number, context: ZoneContext, { now, preselected }: Sta
   if (giving.size === 0) return silences.changesNothing;
   const index = offer.goals.findLastIndex(({ id }) => giving.has(id));
   const goal = offer.goals[index]!;
-  if (!says(offer, goal, 'reached')) return silences.noText;
+  if (!says(offer, 'reached')) return silences.noText;
   if (!keepsFree(goal, now)) return silences.notFree;
   return { message: messageOf(offer, standing, index, 'reached', context.facts, now, now), rank, weight };
 }
@@ -179,23 +179,20 @@ function missedOut(rank: number, { zone, standings, facts }: ZoneContext, { now 
   const standing = standings[rank]!;
   const { status } = standing;
   if (status !== 'notForShopper' && status !== 'usedUp') return silences[status as Silence];
-  if (!offer.texts.missedOut) return silences[status];
+  if (!offer.texts.has('missedOut')) return silences[status];
   return { message: messageOf(offer, standing, standing.goals.length - 1, 'missedOut', facts, now, now) };
 }
 
-/** Whether some text can say a goal in a state: one for that state, or that of being on the way; where they speak of another goal's reward, only one that chooses its words by it. */
-function says({ texts }: CompiledOffer, { alike }: CompiledGoal, state: TextState): boolean {
+/** Whether there is a text for a state, or for being on the way where that is said instead. */
+function says({ texts }: CompiledOffer, state: TextState): boolean {
   const instead = saidInstead[state];
-  return [state, ...(instead ? [instead] : [])].some((one) => {
-    const written = texts[one];
-    return written !== undefined && (written.byReward || isAlike(alike, one));
-  });
+  return texts.has(state) || (instead !== undefined && texts.has(instead));
 }
 
-/** Whether the texts of a state are true of a goal as they stand. */
-export function isAlike(alike: LeadMessage['alike'], state: TextState): boolean {
-  if (state === 'missedOut') return true;
-  return state === 'reached' ? alike.reached : state === 'onward' ? alike.onward : alike.ahead;
+/** Whether something is free by a goal: delivery by one of its options, or a gift. */
+function isFree({ rewards, options }: CompiledGoal, { priced, paid }: Outcome): boolean {
+  if (rewards.some(({ kind }) => kind === 'gift')) return true;
+  return priced.some(({ option }, index) => paid[index] === 0 && options.has(option.id));
 }
 
 /** @param leadsTo what the goal brings, by which its reward is named */
@@ -207,7 +204,7 @@ function messageOf(offer: CompiledOffer, standing: OfferStanding, index: number,
     offerId: offer.id,
     goalId,
     state,
-    alike: goal.alike,
+    free: isFree(goal, leadsTo),
     arguments: {
       measure,
       remaining: remaining ?? 0,

@@ -8,7 +8,7 @@ import { inOrder } from '../ordered.ts';
 import type { Amounts, Goal, Offer, OptionSelection, Policy, Reward } from '../policy/types.ts';
 import { compileSchedule, type TimeSpan } from '../time/schedule.ts';
 import { resolveTarget } from './target.ts';
-import { statesWritten, type StatesWritten } from './texts-written.ts';
+import { statesWritten, type TextState } from './texts-written.ts';
 
 /** An offer as it holds in a zone. */
 export interface CompiledOffer {
@@ -23,7 +23,7 @@ export interface CompiledOffer {
   goals: CompiledGoal[];
   nearly: { share: PercentFraction } | { amount: number } | null;
   /** states that have texts */
-  texts: StatesWritten;
+  texts: ReadonlySet<TextState>;
 }
 
 export interface CompiledGoal {
@@ -37,18 +37,6 @@ export interface CompiledGoal {
   gives: GivenReward[];
   /** ids of all options that some reward applies to */
   options: ReadonlySet<string>;
-  /** which states' texts speak of what it gives; others do only if they choose their words by the reward */
-  alike: AlikeStates;
-}
-
-/**
- * A state's text speaks of one goal: those on the way of the first, that of having reached one of the second, that of having
- * reached all of the last. Whether a goal gives what that one does, so that the text is true of it too.
- */
-export interface AlikeStates {
-  ahead: boolean;
-  onward: boolean;
-  reached: boolean;
 }
 
 /** What a goal counts. */
@@ -111,8 +99,7 @@ export function compileOffer(id: string, { offers, qualifiers, wording }: Policy
   const offer = offers[id]!;
   if (!offer.on || (offer.markets && !offer.markets[terms.id])) return [];
   const { unlock } = offer;
-  const stated = inOrder(offer.goals);
-  const goals = stated.flatMap(([goalId, goal]) => compileGoal(goalId, goal, stated.map(([, one]) => one), unlock.by, terms, options));
+  const goals = inOrder(offer.goals).flatMap(([goalId, goal]) => compileGoal(goalId, goal, unlock.by, terms, options));
   if (goals.length === 0) return [];
   const when = offer.when ? compileCondition(offer.when, qualifiers, terms) : null;
   return [
@@ -138,7 +125,7 @@ function compileNearly({ nearly }: Offer, terms: MarketTerms): CompiledOffer['ne
   return amount === null ? null : { amount };
 }
 
-function compileGoal(id: string, goal: Goal, all: readonly Goal[], unlock: Offer['unlock']['by'], terms: MarketTerms, options: readonly CompiledOption[]): CompiledGoal[] {
+function compileGoal(id: string, goal: Goal, unlock: Offer['unlock']['by'], terms: MarketTerms, options: readonly CompiledOption[]): CompiledGoal[] {
   const wanted = goal.targets[terms.id];
   const target = unlock === 'code' || !wanted ? null : resolveTarget(wanted, terms.money);
   if (target === null && unlock !== 'code') return [];
@@ -158,15 +145,8 @@ function compileGoal(id: string, goal: Goal, all: readonly Goal[], unlock: Offer
       rewards,
       gives: rewards.map((reward) => ({ goalId: id, reward })),
       options: new Set(rewards.flatMap((reward) => ('options' in reward ? [...reward.options] : []))),
-      alike: alikeStates(rewards, all),
     },
   ];
-}
-
-function alikeStates(rewards: readonly CompiledReward[], goals: readonly Goal[]): AlikeStates {
-  const kinds = rewards.map(({ kind }) => kind).join();
-  const givesAs = (goal: Goal | undefined) => goal !== undefined && kinds === inOrder(goal.rewards).map(([, { kind }]) => kind).join();
-  return { ahead: givesAs(goals[0]), onward: givesAs(goals[1]), reached: givesAs(goals.at(-1)) };
 }
 
 function compileReward(id: string, reward: Reward, terms: MarketTerms, options: readonly CompiledOption[]): CompiledReward[] {

@@ -24,7 +24,9 @@ const offer = (goals: Goal[], more: Partial<Offer> = {}): Offer => ({ order: 1, 
 
 /** The small store with these offers instead of its own. */
 const withOffers = (offers: Record<string, Offer>, change: (policy: Policy) => void = () => {}): Policy =>
-  changed({ ...smallStore, offers, wording: {} }, change);
+  changed({ ...smallStore, offers, wording: Object.fromEntries(Object.keys(offers).map((id) => [id, texts])) }, change);
+const inDutch = { everyPlace: { 'nl-NL': '{reward}' } };
+const texts = { progress: inDutch, onward: inDutch, reached: inDutch };
 
 /** Goods worth 91.85: door 5.95, parcel shop 4.50. */
 const goods = { 'tidewing-16': 2, 'line-50': 1 };
@@ -223,7 +225,11 @@ test('words for those who miss out are said only where nothing else is', () => {
   const members = offer([goal(1000, [free])], { when: tree('all', { kind: 'yesNo', fact: 'shopper.signedIn', is: true }), priority: 9 });
   const policy = changed({ ...smallStore, offers: { members } }, (copy) => (copy.wording = { members: { missedOut: { everyPlace: { 'nl-NL': 'Voor leden.' } } } }));
   expect(evaluateLines(policy, goods).lead).toMatchObject({ offerId: 'members', state: 'missedOut' });
-  expect(evaluateLines(changed(policy, (copy) => (copy.offers.other = offer([goal(99_999, [free])]))), goods).lead).toMatchObject({ offerId: 'other', state: 'progress' });
+  const withOther = changed(policy, (copy) => {
+    copy.offers.other = offer([goal(99_999, [free])]);
+    copy.wording.other = { progress: inDutch };
+  });
+  expect(evaluateLines(withOther, goods).lead).toMatchObject({ offerId: 'other', state: 'progress' });
   expect(evaluateLines(changed(policy, (copy) => (copy.wording = {})), goods).lead).toBeNull();
 });
 

@@ -35,9 +35,10 @@ export function seamsOf(zone: CompiledZone, situation: Situation, until: number)
     const near = beginsNearly(from, Math.min(last, until), evaluated);
     return [...(from < 1 ? [] : [from]), ...(near === null || near < 1 ? [] : [near])];
   });
-  return [...new Set(amounts)].map((at): Seam => {
-    const below = evaluated(at - 1);
-    return { at, below, here: evaluated(at), above: evaluated(at + 1), promise: promiseOf(below, at - 1, starts, evaluated) };
+  return [...new Set(amounts)].flatMap((at): Seam[] => {
+    const [below, here] = [evaluated(at - 1), evaluated(at)];
+    if (!changes(below, here)) return [];
+    return [{ at, below, here, above: evaluated(at + 1), promise: promiseOf(below, at - 1, starts, evaluated) }];
   });
 }
 
@@ -46,6 +47,17 @@ function beginsNearly(from: number, last: number, evaluated: (value: number) => 
   const nearly = (value: number) => evaluated(value).lead?.state === 'nearly';
   const first = lowestThat(nearly, from, last);
   return first === from ? null : first;
+}
+
+/** Whether a price, a goal or the state of who leads is another than just below: an edge of something that is not for this shopper changes nothing. */
+function changes(below: Evaluation, here: Evaluation): boolean {
+  const goals = ({ offers }: Evaluation) => offers.flatMap((offer) => offer.goals.map(({ reached }) => reached));
+  const [before, after] = [goals(below), goals(here)];
+  if (below.lead?.state !== here.lead?.state || below.options.length !== here.options.length || before.some((reached, index) => reached !== after[index])) return true;
+  return here.options.some((option, index) => {
+    const was = below.options[index]!;
+    return was.optionId !== option.optionId || was.before !== option.before || was.after !== option.after;
+  });
 }
 
 /** Whether a shopper pays no more for any option and gets no less. */

@@ -1,9 +1,8 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import type { Evaluation, LeadMessage } from '../evaluation/evaluation.ts';
 import type { CompiledMarket, CompiledPolicy } from '../evaluation/compile.ts';
-import { isAlike } from '../evaluation/lead-message.ts';
-import { choosesByReward } from '../offers/texts-written.ts';
 import { formattedArguments } from './arguments.ts';
+import { saysFree } from './free-words.ts';
 import { findText, type FoundText } from './find-text.ts';
 import type { Place } from './places.ts';
 
@@ -56,13 +55,14 @@ export function renderLead(compiled: CompiledPolicy, { speakers, marketId }: Pic
 
 /**
  * A given message in a place and language; null where the shop shows none, none is written that can be filled, or the one
- * that is written speaks of another goal's reward.
+ * that is written says free where nothing would be.
  */
 export function renderMessage({ policy }: CompiledPolicy, message: LeadMessage, { market, terms }: Pick<CompiledMarket, 'market' | 'terms'>, place: Place, language: string): RenderedMessage | null {
   if (policy.look?.silentIn?.[place]) return null;
   const found = findText(policy, message.offerId, message.state, place, language, market.languages);
-  if (!found || !(isAlike(message.alike, found.state) || choosesByReward(found.text))) return null;
+  if (!found) return null;
   const setting = { currency: market.currency, timeZone: terms.clocks.market };
   const text = renderText(found.text, found.language, formattedArguments(message.arguments, setting, found.language));
-  return text === null || text.trim() === '' ? null : { place, text, found, message };
+  if (text === null || text.trim() === '' || (!message.free && saysFree(text, found.language))) return null;
+  return { place, text, found, message };
 }

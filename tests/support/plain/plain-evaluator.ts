@@ -450,22 +450,21 @@ function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
     offer: string;
     goal: OfferHere['goals'][number];
     state: string;
+    leadsTo: Given;
   }
   const texts = (id: string, state: string): Record<string, Record<string, string>> | undefined => (policy.wording[id] as Record<string, Record<string, Record<string, string>>> | undefined)?.[state];
   const instead: Record<string, string> = { invite: 'progress', nearly: 'progress', onward: 'progress' };
-  /** A text of another goal's state is true of this goal only where rewards are the same, or it asks for the reward. */
-  const sayIn = (place: string, { offer, goal, state }: Speaker): string | null => {
+  /** A text that says free is read only where something is free by the goal. */
+  const sayIn = (place: string, { offer, goal, state, leadsTo }: Speaker): string | null => {
     for (const written of [state, instead[state]]) {
       const text = written && (texts(offer, written)?.[place]?.['en-GB'] ?? texts(offer, written)?.everyPlace?.['en-GB']);
       if (!text) continue;
-      const chooses = text.startsWith('{reward');
-      const goals = sorted(policy.offers[offer]!.goals).map(({ item }) => sorted(item.rewards).map(({ item: { kind } }) => kind));
-      const spoken = written === 'missedOut' ? goal.rewards.map(({ kind }) => kind) : written === 'reached' ? goals.at(-1) : written === 'onward' ? goals[1] : goals[0];
-      if (!chooses && spoken?.join() !== goal.rewards.map(({ kind }) => kind).join()) return null;
-      return chooses ? `${offer} ${written}` : text;
+      const free = goal.rewards.some((reward) => reward.kind === 'gift' || Object.keys(leadsTo.paid).some((id) => isOn(reward, id, asked) && leadsTo.paid[id] === 0));
+      return text.startsWith('{reward') ? `${offer} ${written}` : text.startsWith('Free') && !free ? null : text;
     }
     return null;
   };
+  const hasText = (offer: string, state: string) => [state, instead[state]].some((written) => written && texts(offer, written));
   const ahead = offers.flatMap(({ id, offer, status, goals }) => {
     const goal = goals.find(({ reached }) => !reached);
     if (status !== 'inForce' || !goal || goal.remaining === null) return [];
@@ -473,8 +472,7 @@ function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
     const state = goals.some(({ reached }) => reached) ? 'onward' : goal.counted === 0 ? 'invite' : near !== null && goal.remaining <= near ? 'nearly' : 'progress';
     const leadsTo = givenUnder(priced, activeOf(offers, { offer: id, goal: goal.id }), asked);
     if (!better(now, leadsTo) || !freeHolds(goal.rewards, leadsTo, asked) || !comesTrue(id, goal, deciding)) return [];
-    // Who could say it nowhere does not take part.
-    if (!['strip', 'cart'].some((place) => sayIn(place, { offer: id, goal, state }) !== null)) return [];
+    if (!hasText(id, state)) return [];
     return [{ offer: id, goal, state, leadsTo }];
   });
   const queue: Speaker[] = [];
@@ -491,11 +489,11 @@ function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
     const goal = goals.findLast((one) => by.has(`${id}/${one.id}`));
     if (!goal || !freeHolds(goal.rewards, now, asked)) return [];
     const rank = [sets.some((option) => option.id === answer.preselected) ? 1 : 0, sets.length, goodsBy ? 1 : 0, gift.length];
-    return [{ offer: id, goal, state: 'reached', rank }];
+    return [{ offer: id, goal, state: 'reached', leadsTo: now, rank }];
   });
   giving.sort((a, b) => b.rank.map((value, index) => value - a.rank[index]!).find((difference) => difference !== 0) ?? 0);
   queue.push(...giving);
-  queue.push(...offers.flatMap(({ id, status, goals }) => (status === 'notForShopper' || status === 'usedUp' ? [{ offer: id, goal: goals.at(-1)!, state: 'missedOut' }] : [])));
+  queue.push(...offers.flatMap(({ id, status, goals }) => (status === 'notForShopper' || status === 'usedUp' ? [{ offer: id, goal: goals.at(-1)!, state: 'missedOut', leadsTo: now }] : [])));
   const inPlace = (place: string) => queue.map((speaker) => sayIn(place, speaker)).find((text) => text !== null) ?? null;
   return { strip: inPlace('strip'), cart: inPlace('cart') };
 }
