@@ -37,7 +37,7 @@ export const wording: Policy['wording'] = {
     },
     nearly: { everyPlace: { 'en-GB': 'Nearly there: {remaining} more.', 'de-DE': 'Fast geschafft: noch {remaining}.', 'ar-DE': 'اقتربت: بقي {remaining}.' } },
     onward: { everyPlace: { 'en-GB': 'Cheaper already. Add {remaining} more for the next step, from {goal}.', 'de-DE': 'Schon günstiger. Noch {remaining} bis zur nächsten Stufe ab {goal}.', 'ar-DE': 'التوصيل أرخص الآن. أضف {remaining} للخطوة التالية ابتداءً من {goal}.' } },
-    reached: { everyPlace: { 'en-GB': 'Your delivery is free, express too.', 'de-DE': 'Der Versand ist kostenlos, auch express.', 'ar-DE': 'التوصيل مجاني، وكذلك السريع.' } },
+    reached: { everyPlace: { 'en-GB': '{reward, select, deliveryFree {Your delivery is free.} other {Your delivery costs less.}}', 'de-DE': '{reward, select, deliveryFree {Der Versand ist kostenlos.} other {Der Versand kostet weniger.}}', 'ar-DE': '{reward, select, deliveryFree {التوصيل مجاني.} other {التوصيل أرخص.}}' } },
   },
   'members-sooner': {
     progress: { everyPlace: { 'nl-NL': 'Als lid nog {remaining} tot gratis bezorging.', 'de-DE': 'Als Mitglied noch {remaining} bis zum kostenlosen Versand.', 'en-GB': 'As a member, add {remaining} more for free delivery.', 'ar-DE': 'بصفتك عضوًا، أضف {remaining} للحصول على توصيل مجاني.' } },

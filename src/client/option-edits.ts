@@ -16,7 +16,7 @@ export const setLine = (option: string, line: string, steps: readonly string[], 
 export const addStarterSet = (zoneId: string, set: StarterSet['id'], center: { latitude: number; longitude: number }): Edit => (policy) => {
   const market = policy.markets[policy.zones[zoneId]?.market ?? ''];
   if (!market) return [];
-  const edits = starterOptions(set, market.currency, market.languages[0]!, center).map(({ id, option }): Edit => (current) =>
+  const edits = starterOptions(set, market.currency, market.languages, center).map(({ id, option }): Edit => (current) =>
     setAt(['options', freshId(`${zoneId}-${id}`, current.options)], { order: orderAfterLast(current.options), zone: zoneId, ...option } satisfies DeliveryOption)(current),
   );
   return inTurn(...edits)(policy);
@@ -109,6 +109,9 @@ export const setMeasure = (option: string, measure: CountMeasure): Edit => (poli
 
 /** The opening hours of a pick-up place on a weekday; none is closed, and closed every day is none stated. */
 export const setHours = (place: string, weekday: string, spans: readonly { from: string; to: string }[]): Edit => (policy) => {
-  const hours = Object.entries({ ...policy.places?.[place]?.hours, [weekday]: spans }).filter(([, list]) => list.length > 0);
-  return setAt(['places', place, 'hours'], hours.length > 0 ? Object.fromEntries(hours) : undefined)(policy);
+  // A place without hours is always open: it stays so on the days of which nothing is said.
+  const known = policy.places?.[place]?.hours ?? Object.fromEntries(['1', '2', '3', '4', '5', '6', '7'].map((day) => [day, [{ from: '00:00', to: '00:00' }]]));
+  const hours = Object.entries({ ...known, [weekday]: spans }).filter(([, list]) => list.length > 0);
+  const always = hours.length === 7 && hours.every(([, list]) => list.length === 1 && list[0]!.from === '00:00' && list[0]!.to === '00:00');
+  return setAt(['places', place, 'hours'], always ? undefined : Object.fromEntries(hours))(policy);
 };

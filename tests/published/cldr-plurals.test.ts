@@ -12,6 +12,8 @@ const read = (name: string, kind: string): Rules =>
   (JSON.parse(readFileSync(require.resolve(`cldr-core/supplemental/${name}.json`), 'utf8')) as { supplemental: Record<string, Rules> }).supplemental[`plurals-type-${kind}`]!;
 const cardinal = read('plurals', 'cardinal');
 const ordinal = read('ordinals', 'ordinal');
+/** Categories that CLDR gives a sample below a million for: whole numbers that texts can count. */
+const reachable = (rules: Record<string, string>) => Object.entries(rules).filter(([, rule]) => samples(rule).some((number) => number < 1_000_000)).map(([key]) => key.replace('pluralRule-count-', '')).sort();
 const categoriesOf = (rules: Record<string, string>) => Object.keys(rules).map((key) => key.replace('pluralRule-count-', '')).sort();
 
 /** Whole-number samples of a rule, such as "@integer 0, 2~16, 100, …". */
@@ -28,10 +30,10 @@ const languages = Object.keys(cardinal).filter((language) => Intl.PluralRules.su
 describe('plural rules are those of CLDR', () => {
   test('most of the world’s languages are covered', () => expect(languages.length).toBeGreaterThan(100));
 
-  test('categories', () => {
+  test('categories that whole numbers below a million fall in', () => {
     for (const language of languages) {
-      expect([language, [...pluralCategories(language)].sort()]).toEqual([language, categoriesOf(cardinal[language]!)]);
-      if (ordinal[language]) expect([language, [...pluralCategories(language, true)].sort()]).toEqual([language, categoriesOf(ordinal[language])]);
+      expect([language, [...pluralCategories(language)].sort()]).toEqual([language, reachable(cardinal[language]!)]);
+      if (ordinal[language]) expect([language, [...pluralCategories(language, true)].sort()]).toEqual([language, reachable(ordinal[language])]);
     }
   });
 
@@ -51,8 +53,10 @@ describe('plural rules are those of CLDR', () => {
 
   test('a text without a category its language needs is pointed out', () => {
     const text = '{items, plural, one {# zákaz} other {# zákazů}} {remaining}';
-    const situation = { state: 'progress', shownIn: ['strip'], setting: { currency: 'CZK', timeZone: 'Europe/Prague' }, measure: 'value', without: [] } as const;
+    const situation = { state: 'progress', shownIn: ['strip'], setting: { currency: 'CZK', timeZone: 'Europe/Prague' }, measure: 'value', without: [], rewards: [] } as const;
     expect(wordingFaults(text, { ...situation, language: 'cs-CZ' }).map(({ message }) => message).join()).toMatch(/few/);
     expect(wordingFaults(text, { ...situation, language: 'en-GB' })).toEqual([]);
+    // French has a form for whole millions, and none of them is ever counted here.
+    expect(wordingFaults('{items, plural, one {# article} other {# articles}} {remaining}', { ...situation, language: 'fr-BE' })).toEqual([]);
   });
 });

@@ -22,13 +22,13 @@ type Option = Omit<DeliveryOption, 'order' | 'zone'>;
 /**
  * The options of a starter set.
  *
- * @param language of the labels: they are English and to be rewritten
+ * @param languages of the market: English ones get a label, others show the name until one is written
  * @param center the point that distances of local delivery are measured from
  */
-export function starterOptions(id: StarterSet['id'], currency: string, language: string, center: { latitude: number; longitude: number }): { id: string; option: Option }[] {
+export function starterOptions(id: StarterSet['id'], currency: string, languages: readonly string[], center: { latitude: number; longitude: number }): { id: string; option: Option }[] {
   const unit = priceUnit(currency);
   const exact = (units: number): LocalAmount => ({ exact: Math.round(units * unit) });
-  const option = (name: string, rest: Pick<Option, 'kind' | 'charge' | 'estimate'> & Partial<Option>): Option => ({ on: true, name, label: { [language]: name }, ...rest });
+  const option = (name: string, rest: Pick<Option, 'kind' | 'charge' | 'estimate'> & Partial<Option>): Option => ({ on: true, name, label: Object.fromEntries(languages.filter((tag) => tag.split('-')[0] === 'en').map((tag) => [tag, name])), ...rest });
   const days = { min: 1, max: 3, cutOff: '16:00' };
   switch (id) {
     case 'byValue':

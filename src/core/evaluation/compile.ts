@@ -48,7 +48,7 @@ export class CompiledZone {
 
   /** in shown order, switched-off ones left out */
   get options(): CompiledOption[] {
-    return (this.#options ??= this.ownOptions.map(([id, option]) => optionsKnown.get(option, [id, this.market.terms, this.policy.calendars, ...restingOn(conditionsOfOption(option), this.policy.qualifiers)], () => compileOption(id, option, this.policy, this.market.terms))));
+    return (this.#options ??= this.ownOptions.map(([id, option]) => optionsKnown.get(option, [id, this.market.terms, this.policy.calendars, option.place === undefined ? undefined : this.policy.places?.[option.place], ...restingOn(conditionsOfOption(option), this.policy.qualifiers)], () => compileOption(id, option, this.policy, this.market.terms))));
   }
 
   /** carriers whose quotes charges here ask for */

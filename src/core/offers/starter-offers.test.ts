@@ -39,3 +39,17 @@ test('English is written where a market reads it; other languages are named', ()
   expect(Object.keys(wording.reached!.everyPlace!).sort()).toEqual(['en-GB', 'en-US']);
   expect(did.join(' ')).toMatch(/To be written before it goes live: .*nl-NL/);
 });
+
+test('what holds on certain days or for certain shoppers comes before what holds always', () => {
+  for (const id of ['weekend', 'membersSooner'] as const) {
+    const { offer } = startOffer(starterOffers.find((starter) => starter.id === id)!, demoPolicy, '', 'en-GB');
+    expect(offer.priority).toBeGreaterThan(Math.max(...Object.values(demoPolicy.offers).map(({ priority }) => priority)));
+  }
+});
+
+test('no two offers get one name, and amounts are said in each currency', () => {
+  const once = put(demoPolicy, startOffer(starterOffers[0]!, demoPolicy, '', 'en-GB'));
+  const again = startOffer(starterOffers[0]!, once, '', 'en-GB');
+  expect([once.offers.started!.name, again.offer.name]).toEqual(['One goal for everyone', 'One goal for everyone 2']);
+  expect(again.did[0]).toMatch(/€60\.00 .*£.*DKK/);
+});

@@ -56,9 +56,15 @@ export function startOffer({ id, name }: StarterOffer, policy: Policy, code: str
   const free: Unplaced<Reward> = { kind: 'deliveryFree', on: parcels, coversOwnDelivery: false };
   const half: Unplaced<Reward> = { kind: 'deliveryLessPercent', on: parcels, coversOwnDelivery: false, percent: '50' };
   const goal = (order: number, at: Goal['targets'], reward: Unplaced<Reward>, more: Partial<Goal> = {}): Goal => ({ order, measure: { kind: 'countedValue', basis: 'afterDiscountsAsShown' }, targets: at, then: 'replace', rewards: { delivery: { ...reward, order: 1 } as Reward }, ...more });
-  const offer = (goals: Goal[], more: Partial<Offer> = {}): Omit<Offer, 'order'> => ({ name: capital(name), note: '', on: false, priority: 0, combines: false, unlock: { by: 'amount' }, goals: Object.fromEntries(goals.map((one, index) => [index === 0 ? 'first' : `goal-${index + 1}`, one])), ...more });
+  const offer = (goals: Goal[], more: Partial<Offer> = {}): Omit<Offer, 'order'> => ({ name: unused(capital(name), policy), note: '', on: false, priority: 0, combines: false, unlock: { by: 'amount' }, goals: Object.fromEntries(goals.map((one, index) => [index === 0 ? 'first' : `goal-${index + 1}`, one])), ...more });
   const only = (node: Condition['conditions'][string]): Condition => ({ of: 'all', conditions: { first: node } });
-  const base = (units: number) => formatMoney(units * priceUnit(baseCurrency), baseCurrency, language);
+  const first = Math.min(1000, Math.max(0, ...Object.values(policy.offers).map(({ priority }) => priority)) + 1);
+  /** An amount as each currency of the store has it. */
+  const base = (units: number) => {
+    const each = new Map(markets.map(([market, { currency }]) => [currency, resolveAmount(amountOf(units, currency, baseCurrency), localMoneyOf(policy, market))]));
+    const known = [...each].flatMap(([currency, minor]) => (minor === null ? [] : [formatMoney(minor, currency, language)]));
+    return known.length > 0 ? known.join(' / ') : formatMoney(units * priceUnit(baseCurrency), baseCurrency, language);
+  };
 
   const made = ((): { offer: Omit<Offer, 'order'>; did: string[] } => {
     switch (id) {
@@ -67,7 +73,7 @@ export function startOffer({ id, name }: StarterOffer, policy: Policy, code: str
       case 'twoPeaks':
         return { offer: offer([goal(1, targets(45), half), goal(2, targets(90), free)]), did: [`Half of the delivery of parcels from ${base(45)}, all of it from ${base(90)}.`] };
       case 'membersSooner':
-        return { offer: offer([goal(1, targets(45), free)], { when: only({ order: 1, kind: 'word', fact: 'shopper.group', operator: 'is', values: ['members'] }), priority: 10 }), did: [`Parcels are free from ${base(45)} for shoppers in the group “members”; its priority is above that of other offers.`] };
+        return { offer: offer([goal(1, targets(45), free)], { when: only({ order: 1, kind: 'word', fact: 'shopper.group', operator: 'is', values: ['members'] }), priority: first }), did: [`Parcels are free from ${base(45)} for shoppers in the group “members”; its priority is above that of other offers.`] };
       case 'firstOrder':
         return { offer: offer([goal(1, targets(25), half)], { when: only({ order: 1, kind: 'yesNo', fact: 'shopper.firstOrder', is: true }), limits: { perShopper: 1 } }), did: [`Half of the delivery from ${base(25)} for who has never ordered, once a shopper.`] };
       case 'threeItems':
@@ -80,7 +86,7 @@ export function startOffer({ id, name }: StarterOffer, policy: Policy, code: str
       case 'campaign':
         return { offer: offer([goal(1, {}, free)], { unlock: { by: 'code', codes: { [code]: true } }, limits: { perShopper: 1 } }), did: [`Whoever enters ${code} has parcels free, once a shopper, whatever the cart is worth.`] };
       case 'weekend':
-        return { offer: offer([goal(1, targets(40), free)], { when: only({ order: 1, kind: 'weekday', days: [6, 7], readIn: 'market' }) }), did: [`Parcels are free from ${base(40)} on Saturdays and Sundays, on each market’s clock.`] };
+        return { offer: offer([goal(1, targets(40), free)], { when: only({ order: 1, kind: 'weekday', days: [6, 7], readIn: 'market' }), priority: first }), did: [`Parcels are free from ${base(40)} on Saturdays and Sundays, on each market’s clock; its priority is above that of other offers.`] };
     }
   })();
   const follows = markets.some(([, { currency }]) => currency !== baseCurrency) && Object.values(made.offer.goals).some(({ targets: at }) => Object.values(at).some((target) => 'following' in target));
@@ -98,6 +104,14 @@ export function startOffer({ id, name }: StarterOffer, policy: Policy, code: str
   };
 }
 
+/** The name, with a number where an offer has it already. */
+function unused(name: string, { offers }: Policy): string {
+  const names = new Set(Object.values(offers).map((offer) => offer.name));
+  let number = 2;
+  while (names.has(number === 2 ? name : `${name} ${number - 1}`)) number++;
+  return number === 2 ? name : `${name} ${number - 1}`;
+}
+
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function amountOf(units: number, currency: string, base: string): LocalAmount {
@@ -105,16 +119,18 @@ function amountOf(units: number, currency: string, base: string): LocalAmount {
   return { following: { base: units * priceUnit(base), buffer: '0', round: 'up', step: 5 * priceUnit(currency), less: 0 } };
 }
 
-/** Texts in every English of the markets; languages that are left to be written. */
+/**
+ * Texts in every English of the markets; languages that are left to be written. They choose their words by the reward, so that
+ * they stay true when it is changed.
+ */
 function englishTexts(id: StarterOffer['id'], languages: readonly string[]): { wording: StartedOffer['wording']; unwritten: string[] } {
   const all = [...new Set(languages)];
   const english = all.filter((tag) => tag === 'en' || tag.startsWith('en-'));
   const unwritten = all.filter((tag) => !english.includes(tag));
   if (english.length === 0) return { wording: {}, unwritten };
   const inEnglish = (text: string) => ({ everyPlace: Object.fromEntries(english.map((tag) => [tag, text])) });
-  const what = id === 'twoPeaks' || id === 'firstOrder' ? 'cheaper delivery' : 'free delivery';
-  return {
-    wording: { ...(id === 'campaign' ? {} : { progress: inEnglish(id === 'threeItems' ? `{remaining} more for ${what}.` : `Add {remaining} more for ${what}.`) }), reached: inEnglish(what === 'free delivery' ? 'Your delivery is free.' : 'Your delivery costs less.') },
-    unwritten,
-  };
+  const more = id === 'threeItems' ? '{remaining, plural, one {One more item} other {# more items}}' : 'Add {remaining} more';
+  const progress = `{reward, select, deliveryFree {${more} for free delivery.} goodsLessPercent {${more} and your goods cost less.} gift {${more} for a gift.} other {${more} and delivery costs less.}}`;
+  const reached = '{reward, select, deliveryFree {Your delivery is free.} goodsLessPercent {Your goods cost less.} gift {A gift comes with your order.} other {Your delivery costs less.}}';
+  return { wording: { ...(id === 'campaign' ? {} : { progress: inEnglish(progress) }), reached: inEnglish(reached) }, unwritten };
 }

@@ -3,6 +3,7 @@ import { compileCondition, looksAtCart, type CompiledCondition } from '../condit
 import type { MarketTerms } from '../markets/terms.ts';
 import type { DeliveryOption, OptionSelection, Policy } from '../policy/types.ts';
 import { compileEstimate, type CompiledEstimate } from '../time/estimate.ts';
+import { compileOpenings } from '../time/openings.ts';
 import { compileSchedule, type TimeSpan } from '../time/schedule.ts';
 import { compileCalendar } from '../time/working-days.ts';
 
@@ -32,7 +33,7 @@ export function compileOption(id: string, option: DeliveryOption, policy: Policy
     when,
     span: compileSchedule(option.schedule, terms.clocks),
     channels: option.channels ? new Set(option.channels) : null,
-    estimate: compileEstimate(option.estimate, calendar, terms.clocks.store),
+    estimate: compileEstimate(option.estimate, calendar, terms.clocks.store, option.place === undefined ? null : compileOpenings(policy.places?.[option.place], terms.clocks.store)),
     cashIncrement: terms.money.cashIncrement,
     staysOffered: !(when && looksAtCart(when)) && alwaysPriced(charge),
   };

@@ -1,5 +1,6 @@
 import type { DeliveryOption } from '../policy/types.ts';
 import { dateOfDay } from './day.ts';
+import { openDayFrom, openFrom, type Openings } from './openings.ts';
 import { addWorkingDays, minuteOfDay, workingDayFrom, type WorkingDays } from './working-days.ts';
 import { instantOfClock, type LocalTime } from './zone-clock.ts';
 
@@ -16,6 +17,8 @@ export interface CompiledEstimate {
   cutOff: number;
   calendar: WorkingDays;
   storeZone: string;
+  /** of the place where it is collected, which bound it; null: none */
+  openings: Openings | null;
   /** estimates in working days by day, since they change only from day to day */
   known: Map<number, Estimate>;
 }
@@ -24,32 +27,36 @@ const minutesPerDay = 1440;
 const maxKnown = 1000;
 const msPerHour = 3_600_000;
 
-export function compileEstimate({ min, max, unit, cutOff }: DeliveryOption['estimate'], calendar: WorkingDays, storeZone: string): CompiledEstimate {
-  return { unit: unit ?? 'workingDays', min, max, cutOff: cutOff ? minuteOfDay(cutOff) : minutesPerDay, calendar, storeZone, known: new Map() };
+export function compileEstimate({ min, max, unit, cutOff }: DeliveryOption['estimate'], calendar: WorkingDays, storeZone: string, openings: Openings | null = null): CompiledEstimate {
+  return { unit: unit ?? 'workingDays', min, max, cutOff: cutOff ? minuteOfDay(cutOff) : minutesPerDay, calendar, storeZone, openings, known: new Map() };
 }
 
 /**
  * The days or instants between which goods ordered now arrive. An order on a working day before the cut-off leaves
  * that day, any other on the next working day. Working days count from the day it leaves; hours run on from the moment
- * of the order, or from the opening of the day it leaves.
+ * of the order, or from the opening of the day it leaves. What is collected is there when its place is next open.
  *
  * @param local the instant on the store's clock
  */
 export function estimateAt(compiled: CompiledEstimate, local: LocalTime, instant: number): Estimate {
-  const { unit, min, max, cutOff, calendar, storeZone } = compiled;
+  const { unit, min, max, cutOff, calendar, storeZone, openings } = compiled;
   const late = local.minute >= cutOff ? 1 : 0;
   if (unit === 'workingDays') {
     const key = local.day * 2 + late;
     const known = compiled.known.get(key);
     if (known) return known;
     const leaves = workingDayFrom(calendar, local.day + late);
+    const arrives = (count: number) => {
+      const day = addWorkingDays(calendar, leaves, count);
+      return dateOfDay(openings ? openDayFrom(openings, day) : day);
+    };
     const estimate: Estimate = {
       unit,
       min,
       max,
       leaves: dateOfDay(leaves),
-      earliest: dateOfDay(addWorkingDays(calendar, leaves, min)),
-      latest: dateOfDay(addWorkingDays(calendar, leaves, max)),
+      earliest: arrives(min),
+      latest: arrives(max),
     };
     if (compiled.known.size >= maxKnown) compiled.known.clear();
     compiled.known.set(key, estimate);
@@ -57,5 +64,6 @@ export function estimateAt(compiled: CompiledEstimate, local: LocalTime, instant
   }
   const day = workingDayFrom(calendar, local.day + late);
   const starts = Math.max(instant, instantOfClock(storeZone, day, calendar.opens, 'earlier'));
-  return { unit, min, max, starts, earliest: starts + min * msPerHour, latest: starts + max * msPerHour };
+  const ready = (count: number) => (openings ? openFrom(openings, starts + count * msPerHour) : starts + count * msPerHour);
+  return { unit, min, max, starts, earliest: ready(min), latest: ready(max) };
 }

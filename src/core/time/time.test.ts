@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { dayNumber } from './day.ts';
 import { compileEstimate, estimateAt } from './estimate.ts';
+import { compileOpenings } from './openings.ts';
 import { compileSchedule, isWithin } from './schedule.ts';
 import { compileCalendar } from './working-days.ts';
 import { instantOfLocal, isTimeZone, localTime, nextClockChange } from './zone-clock.ts';
@@ -64,6 +65,23 @@ describe('estimates', () => {
     expect(hours('2026-11-25T05:00Z')[0]).toBe('2026-11-25T08:30');
     expect(hours('2026-11-25T13:00Z')[0]).toBe('2026-11-26T08:30');
     expect(hours('2026-11-29T13:30Z')[0]).toBe('2026-12-02T08:30');
+  });
+  test('what is collected is there while its place is open', () => {
+    const openings = compileOpenings({ hours: { '3': [{ from: '09:30', to: '14:00' }], '4': [{ from: '10:00', to: '12:00' }, { from: '13:00', to: '00:00' }] } }, amsterdam);
+    const counter = compileEstimate({ min: 2, max: 4, unit: 'hours' }, compileCalendar(undefined), amsterdam, openings);
+    const ready = (text: string) => {
+      const estimate = estimateAt(counter, localTime(amsterdam, utc(text)), utc(text));
+      return estimate.unit === 'hours' ? [estimate.earliest, estimate.latest].map((instant) => new Date(instant).toISOString().slice(0, 16)) : [];
+    };
+    // Asked on a Wednesday at 13:53, two hours reach beyond closing at 14:00: Thursday at 10:00.
+    expect(ready('2026-11-25T12:53Z')).toEqual(['2026-11-26T09:00', '2026-11-26T09:00']);
+    expect(ready('2026-11-25T09:00Z')).toEqual(['2026-11-25T11:00', '2026-11-26T09:00']);
+    // At the very minute of closing it is closed.
+    expect(ready('2026-11-25T11:00Z')[0]).toBe('2026-11-26T09:00');
+    expect(ready('2026-11-26T09:30Z')).toEqual(['2026-11-26T12:00', '2026-11-26T13:30']);
+    expect(ready('2026-11-27T12:00Z')[0]).toBe('2026-12-02T08:30');
+    const days = compileEstimate({ min: 0, max: 1 }, compileCalendar(undefined), amsterdam, openings);
+    expect(estimateAt(days, localTime(amsterdam, utc('2026-11-26T08:00Z')), utc('2026-11-26T08:00Z'))).toMatchObject({ earliest: '2026-11-26', latest: '2026-12-02' });
   });
   test('Monday to Friday when no calendar is named', () => {
     expect(compileCalendar(undefined).weekdays).toEqual(new Set([1, 2, 3, 4, 5]));

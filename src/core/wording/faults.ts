@@ -4,7 +4,8 @@ import { argumentKind, formattedArguments, neededArguments, wordingArguments, ty
 import { places, type Place } from './places.ts';
 import { pluralCategories } from './plural-categories.ts';
 import { renderText } from './render.ts';
-import { rewardKinds } from './reward-kinds.ts';
+import { saysFree } from './free-words.ts';
+import { rewardKinds, type RewardKind } from './reward-kinds.ts';
 
 /** Something to mend in a text; `at` is the offset and length to mark, when it is one spot. */
 export interface WordingFault {
@@ -29,6 +30,8 @@ export interface TextSituation {
   measure: MessageArguments['measure'];
   /** arguments that the offer has nothing for */
   without: readonly WordingArgument[];
+  /** what the goals give that the text is read for, a list of kinds each; empty: not judged */
+  rewards: readonly (readonly RewardKind[])[];
 }
 
 /**
@@ -52,7 +55,7 @@ export function wordingFaults(text: string, situation: TextSituation): WordingFa
   for (const needed of neededArguments[state]) {
     if (!used.has(needed)) faults.push({ severity: 'wrong', breaks: false, message: `It does not say {${needed}}, ${wordingArguments[needed].means}.`, at: null });
   }
-  if (faults.every((fault) => fault.severity !== 'wrong')) faults.push(...tooLong(text, situation));
+  if (faults.every((fault) => fault.severity !== 'wrong')) faults.push(...tooLong(text, situation), ...otherRewards(text, used.has('reward'), situation));
   return faults;
 }
 
@@ -91,6 +94,31 @@ function mistakeOf(element: Exclude<MessageFormatElement, { type: TYPE.literal |
   return null;
 }
 
+const rewardWords: Record<RewardKind, string> = {
+  deliveryFree: 'free delivery',
+  deliveryAt: 'delivery at a fixed price',
+  deliveryLessPercent: 'a share off the delivery',
+  deliveryLessAmount: 'an amount off the delivery',
+  upgrade: 'faster delivery at a slower option’s price',
+  goodsLessPercent: 'a share off the goods',
+  gift: 'a gift',
+  none: 'nothing here',
+};
+
+/** Where a text says free but what it is read for is not, and where it is read for goals that give different things and does not tell them apart. */
+function otherRewards(text: string, choosesByReward: boolean, { language, setting, measure, rewards }: TextSituation): WordingFault[] {
+  const wrong = new Set<string>();
+  for (const kinds of rewards) {
+    const shown = renderText(text, language, formattedArguments({ ...longValues, measure, reward: kinds[0] ?? 'none' }, setting, language)) ?? '';
+    if (saysFree(shown, language) && !kinds.some((kind) => kind === 'deliveryFree' || kind === 'gift')) wrong.add(kinds.map((kind) => rewardWords[kind]).join(' and '));
+  }
+  const at = null;
+  if (wrong.size > 0) return [{ severity: 'wrong', breaks: false, message: `It says that something is free, but the offer gives ${[...wrong].join(', or ')}: shoppers do not read it then.`, at }];
+  const different = new Set(rewards.map((kinds) => kinds.join()));
+  if (different.size < 2 || choosesByReward) return [];
+  return [{ severity: 'risky', breaks: false, message: 'It is read for goals that give different things; {reward, select, …} tells them apart.', at }];
+}
+
 function tooLong(text: string, { language, shownIn, setting, measure }: TextSituation): WordingFault[] {
   const shown = renderText(text, language, formattedArguments({ ...longValues, measure }, setting, language));
   const length = [...(shown ?? '')].length;
@@ -104,7 +132,7 @@ function tooLong(text: string, { language, shownIn, setting, measure }: TextSitu
  * counts and whether or not it has an end. What it cannot be shown for is said by `wordingFaults`.
  */
 export function canBeShown(text: string): boolean {
-  const situation: TextSituation = { language: 'en', state: 'reached', shownIn: [], setting: { currency: 'EUR', timeZone: 'UTC' }, measure: 'items', without: [] };
+  const situation: TextSituation = { language: 'en', state: 'reached', shownIn: [], setting: { currency: 'EUR', timeZone: 'UTC' }, measure: 'items', without: [], rewards: [] };
   return wordingFaults(text, situation).every(({ breaks }) => !breaks);
 }
 

@@ -3,6 +3,8 @@ import type { Offer, PlaceTexts, Policy } from '../policy/types.ts';
 import type { TextSetting, WordingArgument } from './arguments.ts';
 import { marketReading } from './languages.ts';
 import { wordingFaults, type TextSituation, type WordingFault } from './faults.ts';
+import type { MessageState } from '../evaluation/evaluation.ts';
+import type { RewardKind } from './reward-kinds.ts';
 import { placeIds, type Place, type TextPlace } from './places.ts';
 import { textAddresses, textAt, unfinishedText, type TextAddress } from './text-address.ts';
 
@@ -24,6 +26,17 @@ export function subjectOf(offer: Offer): Pick<TextSituation, 'measure' | 'withou
   return { measure: measures.size === 1 ? [...measures][0]! : 'value', without };
 }
 
+/**
+ * What the goals give that a state's text is read for: on the way to the first, beyond it to the others, and having reached
+ * any of them.
+ */
+export function rewardsRead({ goals }: Offer, state: MessageState): RewardKind[][] {
+  const all = inOrder(goals).map(([, { rewards }]) => inOrder(rewards).map(([, { kind }]) => kind));
+  if (state === 'missedOut') return [];
+  if (state === 'onward') return all.slice(1);
+  return state === 'reached' ? all : all.slice(0, 1);
+}
+
 /** In which currency and on which clock texts of a language are judged: those of the first market that has it. */
 export function settingOf(policy: Policy, language: string): TextSetting {
   const market = marketReading(policy, language);
@@ -35,7 +48,7 @@ export function faultsAt(policy: Policy, { offerId, state, place, language }: Te
   const offer = policy.offers[offerId];
   if (!offer) return [];
   const shownIn = placesShowing(policy.wording[offerId]?.[state], place, language);
-  return wordingFaults(text, { ...subjectOf(offer), language, state, shownIn, setting: settingOf(policy, language) });
+  return wordingFaults(text, { ...subjectOf(offer), rewards: rewardsRead(offer, state), language, state, shownIn, setting: settingOf(policy, language) });
 }
 
 /**

@@ -12,11 +12,13 @@ import { findText } from './find-text.ts';
 import { optionLabel } from './option-label.ts';
 import { directionOf } from './languages.ts';
 import { faultsAt, policyWordingFaults } from './policy-faults.ts';
+import { startOffer, starterOffers } from '../offers/starter-offers.ts';
 import { renderText } from './render.ts';
+import type { RewardKind } from './reward-kinds.ts';
 import { textSamples } from './samples.ts';
 import { textTable } from './text-table.ts';
 
-const situation = { shownIn: ['strip'], setting: { currency: 'EUR', timeZone: 'Europe/Amsterdam' }, measure: 'value', without: [] } as const;
+const situation = { shownIn: ['strip'], setting: { currency: 'EUR', timeZone: 'Europe/Amsterdam' }, measure: 'value', without: [], rewards: [] } as const;
 const faults = (text: string, language = 'en-GB', state: 'progress' | 'reached' = 'progress') => wordingFaults(text, { ...situation, language, state }).map(({ message }) => message);
 
 describe('mistakes in a text', () => {
@@ -90,6 +92,34 @@ describe('what an offer has nothing for', () => {
     const until = Date.parse('2027-03-28T22:00Z');
     expect(deadlineInWords(until, 'Europe/Berlin', 'en-GB')).toBe('Sunday 28 March at 23:59');
     expect(deadlineInWords(until, 'Europe/London', 'en-GB')).toBe('Sunday 28 March at 22:59');
+  });
+});
+
+describe('texts that promise another reward than the offer gives', () => {
+  const said = (text: string, rewards: RewardKind[][], language = 'en-GB') => wordingFaults(text, { ...situation, language, state: 'reached', rewards }).map(({ severity, message }) => [severity, message] as const);
+  test('free is said only where delivery or a gift is free', () => {
+    expect(said('Your delivery is free.', [['deliveryFree']])).toEqual([]);
+    expect(said('A free gift comes along.', [['gift']])).toEqual([]);
+    expect(said('Your delivery is free.', [['deliveryAt']])).toEqual([['wrong', expect.stringContaining('the offer gives delivery at a fixed price')]]);
+    for (const [text, language] of [['Uw bezorging is gratis.', 'nl-NL'], ['Der Versand ist kostenlos.', 'de-CH'], ['La livraison est offerte.', 'fr-BE'], ['送料無料になりました。', 'ja-JP'], ['التوصيل مجاني.', 'ar-DE'], ['Din levering er gratis.', 'da-DK']] as const) {
+      expect([language, said(text, [['deliveryLessPercent']], language).length]).toEqual([language, 1]);
+      expect([language, said(text, [['deliveryFree']], language)]).toEqual([language, []]);
+    }
+    expect(said('Bis Freitag.', [['deliveryAt']], 'de-DE')).toEqual([]);
+    expect(said('We feel carefree.', [['deliveryAt']])).toEqual([]);
+  });
+  test('of a text that chooses its words by the reward, those that are read count', () => {
+    const text = '{reward, select, deliveryFree {Your delivery is free.} other {Your delivery costs less.}}';
+    expect(said(text, [['deliveryAt'], ['deliveryFree']])).toEqual([]);
+    expect(said('{reward, select, gift {A gift.} other {Your delivery is free.}}', [['deliveryAt']])).toHaveLength(1);
+  });
+  test('one text for goals that give different things is risky', () => expect(said('It costs less.', [['deliveryAt'], ['gift']])).toEqual([['risky', expect.stringContaining('tells them apart')]]));
+  test('a starter’s texts follow the reward', () => {
+    const started = startOffer(starterOffers.find(({ id }) => id === 'threeItems')!, demoPolicy, '', 'en-GB');
+    const policy = structuredClone({ ...demoPolicy, offers: { ...demoPolicy.offers, it: { order: 99, ...started.offer } }, wording: { ...demoPolicy.wording, it: started.wording } });
+    policy.offers.it!.goals.first!.rewards = { fixed: { order: 1, kind: 'deliveryAt', on: { by: 'all' }, coversOwnDelivery: false, price: { uk: { exact: 200 } } } };
+    expect(policyWordingFaults(policy).filter(({ offerId }) => offerId === 'it')).toEqual([]);
+    expect(renderText(started.wording.reached!.everyPlace!['en-GB']!, 'en-GB', { reward: 'deliveryAt' })).toBe('Your delivery costs less.');
   });
 });
 

@@ -14,6 +14,7 @@ import { EditedField } from '../frame/EditedField.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { orNone, parseName, parseText, parseWhole } from '../frame/typed-text.ts';
+import { TextWarnings } from '../release/TextWarnings.tsx';
 import { GoalRung } from './GoalRung.tsx';
 import { OfferCalendar } from './OfferCalendar.tsx';
 import { OfferHistory } from './OfferHistory.tsx';
@@ -38,6 +39,7 @@ export function OfferParagraph({ offerId, offer, marketId, compiledMarket, choos
   return (
     <section className="seldom-seen mt-2 border-t border-hairline pt-2 leading-7" aria-label={`Offer ${offer.name}`} data-testid="offer-paragraph">
       {refusal}
+      <TextWarnings offerId={offerId} />
       <p className="flex flex-wrap items-baseline gap-x-3">
         <label className="inline-flex items-center gap-2">
           <input type="checkbox" className="toggle toggle-xs toggle-primary" checked={offer.on} disabled={offer.archived} aria-label={`${offer.name} is on`} onChange={(event) => edit(setOffer(offerId, 'on', event.target.checked))} />

@@ -3,10 +3,10 @@ import { policyWordingFaults } from '../../core/wording/policy-faults.ts';
 import { stateName, textAt } from '../../core/wording/text-address.ts';
 import { usePolicy } from '../frame/page-context.tsx';
 
-/** Texts with mistakes: those that break leave shoppers with the last good one; others would be read as they are. */
-export function TextWarnings() {
+/** Texts with mistakes, of one offer or all: those that break leave shoppers with the last good one; others would be read as they are. */
+export function TextWarnings({ offerId }: { offerId?: string }) {
   const policy = usePolicy();
-  const wrong = useMemo(() => policyWordingFaults(policy).filter(({ severity }) => severity === 'wrong'), [policy]);
+  const wrong = useMemo(() => policyWordingFaults(policy).filter((fault) => fault.severity === 'wrong' && (offerId === undefined || fault.offerId === offerId)), [policy, offerId]);
   if (wrong.length === 0) return null;
   return (
     <div className="mt-2 border-l-2 border-error py-1 pl-3" data-testid="text-warnings">

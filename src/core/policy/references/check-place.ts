@@ -1,4 +1,6 @@
 import { isCountry } from '../../places/country.ts';
+import { closingMinute } from '../../time/openings.ts';
+import { minuteOfDay } from '../../time/working-days.ts';
 import { isTimeZone } from '../../time/zone-clock.ts';
 import type { Fault } from '../fault.ts';
 import type { PickUpPlace } from '../types.ts';
@@ -9,11 +11,12 @@ export function checkPlace(id: string, { address, timeZone, hours }: PickUpPlace
   if (!isCountry(address.country)) fault(`${at}/address/country`, `${address.country} is not an ISO 3166-1 country`);
   if (timeZone !== undefined && !isTimeZone(timeZone)) fault(`${at}/timeZone`, 'is not an IANA time zone');
   for (const [weekday, spans] of Object.entries(hours ?? {})) {
-    let last = '';
+    let last = 0;
     for (const [index, { from, to }] of (spans ?? []).entries()) {
-      if (to <= from) fault(`${at}/hours/${weekday}/${index}/to`, 'must be later than from');
-      if (from < last) fault(`${at}/hours/${weekday}/${index}/from`, 'must not be before the hours above it end');
-      last = to;
+      const [opens, closes] = [minuteOfDay(from), closingMinute(to)];
+      if (closes <= opens) fault(`${at}/hours/${weekday}/${index}/to`, 'must be later than from');
+      if (opens < last) fault(`${at}/hours/${weekday}/${index}/from`, 'must not be before the hours above it end');
+      last = closes;
     }
   }
 }
