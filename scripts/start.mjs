@@ -34,7 +34,7 @@ async function start() {
   ensureNpmPackages(root);
   let url = process.env.DATABASE_URL;
   if (!url) {
-    const database = await startPrivateDatabase(join(process.env.SUMMANT_DATA ?? join(root, '.data'), 'database'));
+    const database = await startPrivateDatabase(join(process.env.SUMMANT_DATA ?? join(root, '.data'), 'database'), { restart: true });
     closing.push(database.stop);
     url = database.url;
   }

@@ -1,9 +1,9 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, openSync, readFileSync, readSync, rmSync, statSync, writeFileSync, closeSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, openSync, readFileSync, readSync, renameSync, statSync, writeFileSync, closeSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { userInfo, tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { findProgram, programFromDebian } from './debian.mjs';
 import { say, Stop } from './say.mjs';
@@ -13,14 +13,18 @@ import { say, Stop } from './say.mjs';
  * configuration nor touches a system database. Started again after a crash it recovers; a server left over from a
  * killed run is taken over.
  *
+ * @param restart start it again when it dies while it is used
  * @returns {{ url: string, pid: number, stop: () => Promise<void> }}
  */
-export async function startPrivateDatabase(folder) {
+export async function startPrivateDatabase(folder, { restart = false } = {}) {
   const mariadbd = programFromDebian('mariadbd', ['mariadb-server']);
+  // Its own folder is closed to others; the one around it may be passed through, by the account that the server runs as.
+  mkdirSync(dirname(folder), { recursive: true, mode: 0o711 });
+  if (basename(dirname(folder)) === '.data') chmodSync(dirname(folder), 0o711);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const settingsFile = join(folder, 'connection.json');
-  const settings = existsSync(settingsFile) ? JSON.parse(readFileSync(settingsFile, 'utf8')) : { password: randomBytes(18).toString('hex') };
   const data = join(folder, 'data');
+  const settings = readSettings(settingsFile);
   initialise(folder, data);
 
   const running = runningServer(folder);
@@ -37,38 +41,70 @@ export async function startPrivateDatabase(folder) {
   const socket = socketPath(folder);
   const initFile = join(folder, 'users.sql');
   writeFileSync(initFile, userStatements(settings.password), { mode: 0o600 });
+  giveTo(folder);
   const logFile = join(folder, 'mariadbd.log');
-  const log = openSync(logFile, 'a', 0o600);
-  const child = spawn(
-    mariadbd,
-    [
-      '--no-defaults',
-      ...asRoot(),
-      `--datadir=${data}`,
-      `--socket=${socket}`,
-      `--pid-file=${join(folder, 'mariadbd.pid')}`,
-      '--bind-address=127.0.0.1',
-      `--port=${settings.port}`,
-      `--init-file=${initFile}`,
-      '--skip-name-resolve',
-      '--character-set-server=utf8mb4',
-      '--innodb-buffer-pool-size=256M',
-      '--innodb-log-file-size=128M',
-      '--performance-schema=OFF',
-      '--skip-log-bin',
-      '--local-infile=ON',
-    ],
-    { stdio: ['ignore', log, log], detached: true },
-  );
-  closeSync(log);
-  let ended = false;
-  child.once('exit', () => (ended = true));
-  for (let tries = 0; !(await answers(settings.port)) || !runningServer(folder); tries++) {
-    if (ended || tries > 600) throw new Stop(`The database did not start. Its last words, from ${logFile}:\n${tail(logFile)}`);
-    await sleep(50);
-  }
-  child.unref();
-  return handle(settings, child.pid, true);
+  const launch = () => {
+    const log = openSync(logFile, 'a', 0o600);
+    const child = spawn(
+      mariadbd,
+      [
+        '--no-defaults',
+        ...asUser(folder),
+        `--datadir=${data}`,
+        `--socket=${socket}`,
+        `--pid-file=${join(folder, 'mariadbd.pid')}`,
+        '--bind-address=127.0.0.1',
+        `--port=${settings.port}`,
+        `--init-file=${initFile}`,
+        '--skip-name-resolve',
+        '--character-set-server=utf8mb4',
+        '--innodb-buffer-pool-size=256M',
+        '--innodb-log-file-size=128M',
+        // A policy of the largest size that is taken, escaped, with its inverse.
+        '--max-allowed-packet=64M',
+        '--performance-schema=OFF',
+        '--skip-log-bin',
+        '--local-infile=ON',
+      ],
+      { stdio: ['ignore', log, log], detached: true },
+    );
+    closeSync(log);
+    child.unref();
+    return child;
+  };
+  let child = launch();
+  const started = async () => {
+    let ended = false;
+    child.once('exit', () => (ended = true));
+    for (let tries = 0; !(await answers(settings.port)) || !runningServer(folder); tries++) {
+      if (ended || tries > 600) throw new Stop(`The database did not start. Its last words, from ${logFile}:\n${tail(logFile)}`);
+      await sleep(50);
+    }
+  };
+  await started();
+  let stopping = false;
+  // A server that dies is started again, as long as it does not die over and over.
+  const restarts = [];
+  const watch = () => {
+    child.once('exit', () => {
+      if (stopping || !restart) return;
+      const now = Date.now();
+      restarts.push(now);
+      if (restarts.filter((at) => now - at < 60_000).length > 5) return say(`The database dies again and again; it is not started any more. Its last words, from ${logFile}:\n${tail(logFile)}`);
+      say('The database has stopped; it is started again. What was acknowledged is kept.');
+      child = launch();
+      watch();
+      started().catch((error) => say(error.message));
+    });
+  };
+  watch();
+  return {
+    ...handle(settings, child.pid, true),
+    stop: async () => {
+      stopping = true;
+      await stopProcess(runningServer(folder) ?? child.pid);
+    },
+  };
 }
 
 function handle(settings, pid, ours) {
@@ -81,15 +117,44 @@ function handle(settings, pid, ours) {
   };
 }
 
+/** The server's port and password; a new password where none has been made. */
+function readSettings(file) {
+  if (!existsSync(file)) return { password: randomBytes(18).toString('hex') };
+  try {
+    const settings = JSON.parse(readFileSync(file, 'utf8'));
+    if (typeof settings?.password === 'string' && /^[0-9a-f]{36}$/.test(settings.password)) return settings;
+  } catch {
+    // Falls through: an account is made anew at every start, so a lost password loses nothing.
+  }
+  say(`${file} cannot be read; a new password is made. The data is kept.`);
+  return { password: randomBytes(18).toString('hex') };
+}
+
+/** Makes the database where there is none. What looks like data is never removed. */
 function initialise(folder, data) {
-  if (existsSync(join(folder, 'initialised'))) return;
-  say('Setting up the database under .data/ …');
-  rmSync(data, { recursive: true, force: true });
+  const marker = join(folder, 'initialised');
+  const hasTables = existsSync(join(data, 'ibdata1')) || existsSync(join(data, 'summant'));
+  if (existsSync(marker)) {
+    if (existsSync(join(data, 'mysql'))) return;
+    throw new Stop(`${data} should hold the database and does not hold it whole. Nothing was removed. Put the folder back from a copy; to begin anew, move ${folder} away and start again.`);
+  }
+  if (existsSync(join(data, 'summant'))) {
+    say(`${marker} was missing; the database in ${data} is kept and used.`);
+    writeFileSync(marker, '');
+    return;
+  }
+  say(`Setting up the database under ${folder} …`);
+  if (existsSync(data)) {
+    if (hasTables) say('An earlier attempt to set it up was broken off before anything was kept in it; it is set aside.');
+    renameSync(data, `${data}-broken-off-${Date.now()}`);
+  }
   const install = findProgram('mariadb-install-db');
   if (!install) throw new Stop('mariadb-install-db is missing although mariadbd is there. Install the Debian package mariadb-server.');
-  const result = spawnSync(install, ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', '--skip-name-resolve', ...asRoot()], { encoding: 'utf8' });
+  mkdirSync(data, { recursive: true, mode: 0o700 });
+  giveTo(folder);
+  const result = spawnSync(install, ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', '--skip-name-resolve', ...asUser(folder)], { encoding: 'utf8' });
   if (result.status !== 0) throw new Stop(`The database could not be set up:\n${(result.stderr || result.stdout).trim().split('\n').slice(-8).join('\n')}`);
-  writeFileSync(join(folder, 'initialised'), '');
+  writeFileSync(marker, '');
 }
 
 /** Run at every start: one account with the password from connection.json, and none without. */
@@ -105,8 +170,32 @@ function userStatements(password) {
   ].join('\n');
 }
 
-function asRoot() {
-  return process.getuid?.() === 0 ? ['--user=root'] : [`--user=${userInfo().username}`];
+/**
+ * The account of Debian's package, as which the server runs when Summant is started by root; null for anybody else, and where
+ * that account cannot get at the folder because one above it is closed to others.
+ */
+function serverAccount(folder) {
+  if (process.getuid?.() !== 0) return null;
+  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((one) => one.startsWith('mysql:'));
+  const [, , uid, gid] = line?.split(':') ?? [];
+  if (!uid) return null;
+  for (let above = dirname(folder); ; above = dirname(above)) {
+    if ((statSync(above).mode & 0o001) === 0) return null;
+    if (above === dirname(above)) return { uid: Number(uid), gid: Number(gid) };
+  }
+}
+
+function asUser(folder) {
+  if (process.getuid?.() !== 0) return [`--user=${userInfo().username}`];
+  return [serverAccount(folder) ? '--user=mysql' : '--user=root'];
+}
+
+/** Hands a folder over to the account that the server runs as, and lets it pass through the folders above. */
+function giveTo(folder) {
+  const account = serverAccount(folder);
+  if (!account) return;
+  const result = spawnSync('chown', ['-R', `${account.uid}:${account.gid}`, folder], { encoding: 'utf8' });
+  if (result.status !== 0) throw new Stop(`${folder} could not be given to the database's account: ${result.stderr.trim()}`);
 }
 
 /** Socket paths are limited to 107 bytes, so a deep folder gets one in the temporary directory. */
@@ -115,8 +204,11 @@ function socketPath(folder) {
   return beside.length < 100 ? beside : join(tmpdir(), `summant-${randomBytes(6).toString('hex')}.sock`);
 }
 
+/** Whole or not at all: a start that is cut off leaves the file of before. */
 function writeSettings(file, settings) {
-  writeFileSync(file, JSON.stringify(settings), { mode: 0o600 });
+  const beside = `${file}.new`;
+  writeFileSync(beside, JSON.stringify(settings), { mode: 0o600, flush: true });
+  renameSync(beside, file);
 }
 
 /** The pid in the pid file, if that is still a mariadbd working on this folder. */

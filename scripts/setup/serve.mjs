@@ -4,6 +4,13 @@ import { pathToFileURL } from 'node:url';
 import { modulePreloads } from './module-preloads.mjs';
 import { Stop } from './say.mjs';
 
+const methods = new Set(['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE']);
+/** How long a connection may lie still. ms */
+const idle = 60_000;
+const mostConnections = 1000;
+/** What is being answered on which connection. */
+const underWay = new WeakMap();
+
 /**
  * Serves the build. @returns the address and a function that stops taking requests, finishes open ones and closes
  */
@@ -18,25 +25,41 @@ export async function serve(root, { host, port, lastPort }) {
     dotfiles: false,
     setHeaders: (response, path) => {
       response.setHeader('x-content-type-options', 'nosniff');
+      response.setHeader('cross-origin-resource-policy', 'same-origin');
+      response.setHeader('content-security-policy', path.endsWith('.html') ? "default-src 'none'" : "default-src 'self'; connect-src 'self'");
       response.setHeader('cache-control', path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'public, max-age=3600');
     },
   });
   const preloads = modulePreloads(root);
   // An hour for a request's body: a file of a million orders may come over a slow line.
-  const server = createServer({ requestTimeout: 3_600_000, headersTimeout: 10_000 }, (request, response) => {
+  const server = createServer({ requestTimeout: 3_600_000, headersTimeout: 10_000, keepAliveTimeout: 5000 }, (request, response) => {
+    underWay.set(request.socket, { request, response });
+    response.once('close', () => underWay.delete(request.socket));
+    if (!methods.has(request.method)) {
+      response.writeHead(405, { allow: [...methods].join(', '), 'content-type': 'text/plain; charset=utf-8', 'content-security-policy': "default-src 'none'" });
+      return response.end('There is no such method. Nothing was changed.');
+    }
     // A file of the build that has gone since the start, by a build beside a running server, ends that answer alone.
     response.on('pipe', (file) => file.on('error', () => response.destroy()));
     files(request, response, () => {
       const preload = preloads.get(request.url.split('?')[0]);
       if (preload) response.setHeader('link', preload);
       handler(request, response, (error) => {
-        if (response.headersSent) return response.end();
+        if (response.headersSent) return response.destroy();
         response.writeHead(error ? 500 : 404, { 'content-type': 'text/plain; charset=utf-8' });
         response.end(error ? 'Something went wrong here. Nothing was changed.' : 'There is no such page.');
       });
     });
   });
+  server.maxConnections = mostConnections;
+  // Nothing has moved on a connection for a while: a body that no longer comes, or an answer that nobody reads. Whoever waits
+  // for an answer that is still being worked out keeps waiting.
+  server.setTimeout(idle, (socket) => {
+    const open = underWay.get(socket);
+    if (!open || !open.request.complete || open.response.headersSent) socket.destroy();
+  });
   const taken = await listen(server, host, port, lastPort);
+  process.env.SUMMANT_OWN_ADDRESS = `http://${host === '0.0.0.0' ? '127.0.0.1' : host === '::' ? '[::1]' : host.includes(':') ? `[${host}]` : host}:${server.address().port}`;
   const shown = host.includes(':') ? `[${host}]` : host;
   return {
     address: `http://${shown}:${server.address().port}/`,

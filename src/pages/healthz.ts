@@ -1,5 +1,6 @@
 import type { APIRoute } from 'astro';
+import { figures } from '../server/carriers/quotes-for.ts';
 import { json } from '../server/http/problem.ts';
 
-/** The process answers. */
-export const GET: APIRoute = () => json({ status: 'ok' });
+/** The process answers, and what it has counted since it began. */
+export const GET: APIRoute = () => json({ status: 'ok', carriers: figures });

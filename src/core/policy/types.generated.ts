@@ -274,7 +274,7 @@ export type OptionSelection =
 export type CartDiscount =
   | {
       kind: 'percent';
-      percent: DecimalPercent;
+      percent: Share;
       code?: Code;
       goods?: GoodsSelection;
       /**
@@ -300,6 +300,10 @@ export type CartDiscount =
        */
       below?: number;
     };
+/**
+ * a percentage from 0 to 100 as a decimal string, such as 12.5
+ */
+export type Share = string;
 /**
  * as shoppers enter it, upper case
  */

@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { ownAddress } from '../../server/http/guard.ts';
+import { carrierService } from '../../server/http/guard.ts';
 import { answering, json, problemResponse } from '../../server/http/problem.ts';
 import { readBody } from '../../server/http/read-request.ts';
 import { currentPolicy } from '../../server/quote/current-policy.ts';
@@ -11,5 +11,5 @@ export const POST: APIRoute = ({ request }) =>
     const body = await readBody(request, validateQuoteRequest, 64 * 1024);
     const current = await currentPolicy();
     if (!current) return problemResponse({ status: 409, title: 'Nothing has been released yet', detail: 'The shop reads releases only. Release the draft first.' });
-    return json(await quote(current, body, Date.now(), new URL('/stand-ins/carrier', ownAddress(request))));
+    return json(await quote(current, body, Date.now(), carrierService()));
   });

@@ -19,18 +19,43 @@ export interface CarrierReply {
   took: number;
 }
 
+/** Questions under way at once; more wait for their turn, and a carrier's time begins when it is asked. */
+const mostUnderWay = 32;
+/** So many wait at most: beyond, whoever comes is told at once that nobody was asked. */
+const mostWaiting = 2000;
+let underWay = 0;
+const waiting: (() => void)[] = [];
+
+async function turn<T>(work: () => Promise<T>): Promise<T> {
+  if (underWay >= mostUnderWay) {
+    if (waiting.length >= mostWaiting) throw new Error('too many questions wait');
+    await new Promise<void>((resolve) => waiting.push(resolve));
+  } else underWay++;
+  try {
+    return await work();
+  } finally {
+    const next = waiting.shift();
+    if (next) next();
+    else underWay--;
+  }
+}
+
 /**
  * Asks a carrier for a quote. Whatever goes wrong ends in a reply without one, so that a charge's fallback holds: no answer in
  * time, an error, something that is no quote, or one in a currency that cannot be turned into the market's.
  */
 export async function askCarrier(service: URL, request: CarrierRequest, money: LocalMoney): Promise<CarrierReply> {
-  const began = performance.now();
+  let began = performance.now();
   const reply = (answer: string | null, quote: number | null, problem: string | null): CarrierReply => ({ request, answer, quote, problem, took: Math.round(performance.now() - began) });
   let answer: string | null = null;
   try {
-    const response = await fetch(service, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(request), signal: AbortSignal.timeout(patience) });
-    answer = (await response.text()).slice(0, 2000);
-    if (!response.ok) return reply(answer, null, `it answered with ${response.status}`);
+    const { ok, status, text } = await turn(async () => {
+      began = performance.now();
+      const response = await fetch(service, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(request), signal: AbortSignal.timeout(patience) });
+      return { ok: response.ok, status: response.status, text: await response.text() };
+    });
+    answer = text.slice(0, 2000);
+    if (!ok) return reply(answer, null, `it answered with ${status}`);
     const said: unknown = JSON.parse(answer);
     if (!validateCarrierAnswer(said)) return reply(answer, null, 'what it answered is no quote');
     const quote = inMarket(said.amount, said.currency, money);

@@ -17,7 +17,9 @@ export function createPool(url: string | undefined): Pool {
   if (!url) throw new Error('DATABASE_URL is not set. Start Summant with `npm start`, which provides a database.');
   const created = mysql.createPool({
     uri: url,
-    connectionLimit: 8,
+    connectionLimit: 10,
+    // Whoever cannot be served in reasonable time is told so instead of waiting without end.
+    queueLimit: 400,
     connectTimeout: 4000,
     charset: 'utf8mb4',
     timezone: 'Z',
@@ -26,7 +28,7 @@ export function createPool(url: string | undefined): Pool {
     jsonStrings: true,
   });
   created.on('connection', (connection) => {
-    connection.query("SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED'");
+    connection.query("SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED', max_statement_time = 120, innodb_lock_wait_timeout = 20");
   });
   return created;
 }

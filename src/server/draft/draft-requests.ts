@@ -40,7 +40,7 @@ export const validateHistoryQuery = bodySchema<{ offer: string; language?: strin
   type: 'object',
   additionalProperties: false,
   required: ['offer'],
-  properties: { offer: { type: 'string', pattern: '^[a-z0-9][a-z0-9-]{0,39}$' }, language: { type: 'string', pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$' } },
+  properties: { offer: { type: 'string', pattern: '^[a-z0-9][a-z0-9-]{0,39}$' }, language: { type: 'string', maxLength: 35, pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$' } },
 });
 
 export const validatePatch = bodySchema<Operation[]>(patchSchema);

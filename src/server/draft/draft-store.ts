@@ -10,7 +10,9 @@ import { checkPolicy } from '../../core/policy/validate.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { unknownRegions } from '../places/regions.ts';
 import { storeId } from '../user.ts';
-import { draftRevision, keepKnown, patchSince, policyAt, snapshotWhereDue, type DraftState } from './draft-document.ts';
+import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
+import { draftRevision, keepKnown, newestValid, patchSince, policyAt, snapshotWhereDue, type DraftState } from './draft-document.ts';
+import { sizeFault } from './draft-size.ts';
 
 export interface Draft {
   revision: number;
@@ -51,9 +53,29 @@ export async function readDraftSince(revision: number): Promise<DraftSince> {
   return reading(async (pool) => ({ ...draft, since: await sinceOf(pool, revision, draft.revision) }));
 }
 
+/**
+ * Edits of this process come one after the other, so that none waits for the row with a connection in its hands; and while
+ * some of them come too late again and again, each waits a moment of random length, so that whoever is quickest does not
+ * win every time.
+ */
+let editing: Promise<unknown> = Promise.resolve();
+let lastStale = 0;
+const contention = 1000;
+const longestPause = 25;
+
+function inLine<T>(work: () => Promise<T>): Promise<T> {
+  const pause = Date.now() - lastStale < contention ? Math.random() * longestPause : 0;
+  const begin = () => {
+    const turn = editing.then(work);
+    editing = turn.catch(() => {});
+    return turn;
+  };
+  return pause === 0 ? begin() : new Promise((resolve) => setTimeout(resolve, pause)).then(begin);
+}
+
 /** Applies a JSON Patch to the draft at exactly `revision`; otherwise the newer draft comes back and nothing changes. */
 export async function editDraft(revision: number, patch: Operation[], edit: Edit): Promise<EditOutcome> {
-  return keeping(async (connection) => {
+  return keepingInLine(async (connection) => {
     const current = await lockDraft(connection);
     if (current.revision !== revision) return { outcome: await stale(connection, current, revision) };
     const applied = applyToPolicy(current.policy, patch);
@@ -76,7 +98,7 @@ export async function foundDraft(connection: PoolConnection, policy: Policy, edi
 
 /** Takes the newest edit back, or does the last undone one again. */
 export async function stepHistory(direction: 'undo' | 'redo', revision: number, madeBy: string): Promise<EditOutcome> {
-  return keeping(async (connection) => {
+  return keepingInLine(async (connection) => {
     const current = await lockDraft(connection);
     if (current.revision !== revision) return { outcome: await stale(connection, current, revision) };
     const row = await historyEnd(connection, direction, 'revision, label, patch, inverse');
@@ -85,6 +107,8 @@ export async function stepHistory(direction: 'undo' | 'redo', revision: number, 
     const inverse = JSON.parse(String(direction === 'undo' ? row.patch : row.inverse)) as Operation[];
     const applied = applyToPolicy(current.policy, patch);
     if (!applied.ok) throw new Error(`the ${direction} of revision ${String(row.revision)} does not fit the draft`);
+    const check = checkPolicy(applied.policy, current.policy);
+    if (!check.ok) return { outcome: { kind: 'refused', revision: current.revision, faults: check.faults } };
     await connection.query('UPDATE draft_edit SET state = ? WHERE store_id = ? AND revision = ?', [direction === 'undo' ? 'undone' : 'done', storeId, row.revision]);
     return writeEdit(connection, current, applied.policy, { kind: direction, label: String(row.label), patch, inverse, madeBy });
   });
@@ -102,10 +126,34 @@ interface Stored {
   state?: DraftState;
 }
 
-async function keeping(work: (connection: PoolConnection) => Promise<Stored>): Promise<EditOutcome> {
-  const { outcome, state } = await inTransaction(work);
-  if (state) keepKnown(state);
-  return outcome;
+function keepingInLine(work: (connection: PoolConnection) => Promise<Stored>): Promise<EditOutcome> {
+  return inLine(async () => {
+    const { outcome, state } = await inTransaction(work);
+    if (state) keepKnown(state);
+    if (outcome.kind === 'stale') lastStale = Date.now();
+    return outcome;
+  });
+}
+
+/** Puts the newest valid state on top of one that is stored and is not a policy. @returns the revision it went back to; null when the draft is valid */
+export async function repairDraft(madeBy: string): Promise<number | null> {
+  return inLine(() =>
+    inTransaction(async (connection) => {
+      const at = await draftRevision(connection, true);
+      if (!at) return null;
+      try {
+        await policyAt(connection, at);
+        return null;
+      } catch (error) {
+        if (!(error instanceof InvalidStoredPolicy)) throw error;
+      }
+      const valid = (await newestValid(connection, at.revision)) ?? { revision: 0, policy: emptyPolicy() };
+      const entry: HistoryEntry = { kind: 'found', label: `Repaired: back to revision ${valid.revision}`, patch: [{ op: 'replace', path: '', value: valid.policy }], inverse: [], madeBy };
+      const { state } = await writeEdit(connection, { ...at, policy: valid.policy }, valid.policy, entry);
+      if (state) keepKnown(state);
+      return valid.revision;
+    }),
+  );
 }
 
 async function stale(connection: PoolConnection, current: DraftState, revision: number): Promise<EditOutcome> {
@@ -122,6 +170,8 @@ async function storeEdit(connection: PoolConnection, current: LockedDraft, next:
   const faults = check.ok ? unknownRegions(next) : check.faults;
   if (faults.length > 0) return { outcome: { kind: 'refused', revision: current.revision, faults } };
   const patch = patchBetween(current.policy, next);
+  const tooLarge = await sizeFault(connection, current.policy, next, patch);
+  if (tooLarge) return { outcome: { kind: 'refused', revision: current.revision, faults: [tooLarge] } };
   if (patch.length === 0) return { outcome: { kind: 'nothing', draft: { ...(await withHistory(connection, current)), since: { revision: current.revision, patch: [] } } } };
   await connection.query("UPDATE draft_edit SET state = 'dropped' WHERE store_id = ? AND state = 'undone'", [storeId]);
   return writeEdit(connection, current, next, { kind: edit.kind, label: edit.label ?? labelOf(current.policy, next), patch, inverse: patchBetween(next, current.policy), madeBy: edit.madeBy });

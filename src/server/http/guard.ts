@@ -7,10 +7,10 @@ const openToOthers = new Set(['/api/quote']);
 
 /** Refuses writes that another site makes a browser send. Null: the request may go on. */
 export function refuseForeignWrite(request: Request, url: URL): Response | null {
-  if (safe.has(request.method) || openToOthers.has(url.pathname)) return null;
+  if (safe.has(request.method) || openToOthers.has(url.pathname.replace(/\/+$/, ''))) return null;
   const origin = request.headers.get('origin');
   const site = request.headers.get('sec-fetch-site');
-  const sameOrigin = origin === null || origin === url.origin || hostOf(origin) === request.headers.get('host');
+  const sameOrigin = origin === null || origin === url.origin || isOurs(origin, request.headers.get('host'));
   if (sameOrigin && (site === null || site === 'same-origin' || site === 'none')) return null;
   return problemResponse({ status: 403, title: 'Only Summant’s own pages may change something', detail: 'The request came from another site. Nothing was changed.' });
 }
@@ -32,11 +32,14 @@ function ownNames(): string[] {
   return (process.env.SUMMANT_HOSTS ?? '').split(',').map((name) => name.trim().toLowerCase());
 }
 
-function hostOf(origin: string): string | null {
+/** Whether an origin is this application under the name it was asked by: in the clear on loopback, over TLS under a name of a proxy. */
+function isOurs(origin: string, host: string | null): boolean {
   try {
-    return new URL(origin).host;
+    const { host: of, protocol } = new URL(origin);
+    if (of !== host) return false;
+    return loopback.has(of.replace(/:\d+$/, '')) ? protocol === 'http:' : protocol === 'https:' || process.env.HOST !== undefined;
   } catch {
-    return null;
+    return false;
   }
 }
 
@@ -45,10 +48,20 @@ export const securityHeaders: Record<string, string> = {
   'referrer-policy': 'same-origin',
   'x-frame-options': 'DENY',
   'cross-origin-opener-policy': 'same-origin',
+  'cross-origin-resource-policy': 'same-origin',
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 };
 
-/** This process as the request has reached it, for the stand-ins that it serves itself. Foreign names have been refused. */
-export function ownAddress(request: Request): string {
-  return `http://${request.headers.get('host') ?? '127.0.0.1'}`;
-}
+/** What answers that are no page may load or be shown in: nothing. Pages have their own policy. */
+export const bareContentPolicy = "default-src 'none'; frame-ancestors 'none'; sandbox";
+
+/** Methods that are known here at all. */
+export const knownMethods: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE']);
+
+/**
+ * This process as it can reach itself, for the stand-ins that it serves: as it was started, never as a request says.
+ * An outside service in their place is named in SUMMANT_CARRIERS and SUMMANT_RATE_FEED.
+ */
+export const ownAddress = (): string => process.env.SUMMANT_OWN_ADDRESS ?? `http://127.0.0.1:${process.env.PORT ?? '4321'}`;
+export const carrierService = (): URL => new URL(process.env.SUMMANT_CARRIERS ?? '/stand-ins/carrier', ownAddress());
+export const rateFeed = (): URL => new URL(process.env.SUMMANT_RATE_FEED ?? '/stand-ins/rate-feed.csv', ownAddress());

@@ -1,5 +1,6 @@
 import { isUnavailable } from '../database/pool.ts';
 import { log } from '../log.ts';
+import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
 
 /** A field that is wrong: where (JSON Pointer into the body) and what would be accepted. */
 export interface ProblemField {
@@ -12,7 +13,7 @@ export interface Problem {
   title: string;
   /** what happened, what was kept, what to do */
   detail: string;
-  fields?: ProblemField[];
+  fields?: readonly ProblemField[];
   /** further members, such as the newer draft */
   more?: Record<string, unknown>;
   headers?: Record<string, string>;
@@ -42,10 +43,33 @@ export async function answering(work: () => Promise<Response>): Promise<Response
   } catch (error) {
     if (error instanceof ProblemError) return problemResponse(error.problem);
     if (isUnavailable(error)) return problemResponse(databaseAway);
+    if (error instanceof InvalidStoredPolicy) return problemResponse({ status: 409, title: 'The draft needs to be repaired', detail: 'What is stored is not a policy that can be computed with. Nothing was changed. POST /api/draft/repair goes back to the newest state that is valid.', fields: error.faults.slice(0, 20) });
+    const known = knownFailure(error);
+    if (known) {
+      log.warn({ err: error instanceof Error ? error.message : String(error) }, 'request refused');
+      return problemResponse(known);
+    }
     log.error({ err: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) }, 'request failed');
     return problemResponse({ status: 500, title: 'Something went wrong here', detail: 'The request could not be answered. Nothing was changed. The log of the server says more.' });
   }
 }
+
+/** What goes wrong outside of this program, told as what it is; null for anything else. */
+function knownFailure(error: unknown): Problem | null {
+  const code = typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
+  const text = error instanceof Error ? error.message : '';
+  if (code === 'ENOSPC' || code === 'ER_DISK_FULL' || code === 'ER_RECORD_FILE_FULL' || /No space left on device|errno: 28\b/i.test(text)) {
+    return { status: 507, title: 'The disk is full', detail: 'What was sent could not be kept; everything from before is. Make room on the disk that holds the data, then send it again.' };
+  }
+  if (code === 'ER_NET_PACKET_TOO_LARGE') return { status: 413, title: 'This is more than the database takes at once', detail: 'Nothing was changed. Raise max_allowed_packet of the database to 64M or more, or send less.' };
+  if (code === 'ER_STATEMENT_TIMEOUT' || code === 'ER_LOCK_WAIT_TIMEOUT' || code === 'ER_LOCK_DEADLOCK' || /Queue limit reached/.test(text)) return busy;
+  if (code === 'EPIPE' || code === 'ECONNABORTED' || code === 'ERR_STREAM_PREMATURE_CLOSE' || /aborted|terminated/i.test(text)) {
+    return { status: 400, title: 'The line broke', detail: 'The body did not come to its end. Nothing of it was kept. Send it again.' };
+  }
+  return null;
+}
+
+const busy: Problem = { status: 503, title: 'The database has too much to do', detail: 'Nothing was changed. Try again in a moment.', headers: { 'retry-after': '1' } };
 
 export const databaseAway: Problem = {
   status: 503,

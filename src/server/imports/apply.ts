@@ -48,6 +48,12 @@ async function forgetBrokenOff(): Promise<void> {
     await database().query("UPDATE import_run SET state = 'failed', problem = 'Summant was stopped while the file was read. Nothing was changed; choose the file again.' WHERE id = ? AND state = 'reading'", [row.id]);
     await dropStaging(Number(row.id));
   }
+  // What nobody has confirmed within a day is cleared away; the file can be chosen again.
+  const [old] = await database().query<RowDataPacket[]>("SELECT id FROM import_run WHERE state = 'checked' AND alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 24 HOUR)");
+  for (const row of old) {
+    const [result] = await database().query<ResultSetHeader>("UPDATE import_run SET state = 'cancelled', problem = 'Nobody confirmed it within a day, so it was cleared away. Nothing was changed; choose the file again.' WHERE id = ? AND state = 'checked'", [row.id]);
+    if (result.affectedRows === 1) await dropStaging(Number(row.id));
+  }
 }
 
 async function claim(): Promise<number | null> {

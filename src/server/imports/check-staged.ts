@@ -57,7 +57,7 @@ export interface Compared {
 
 async function finish(run: FullImportRun, staged: number, fresh: number, changed: number): Promise<void> {
   const [[refused]] = await database().query<RowDataPacket[]>('SELECT COUNT(*) AS count FROM import_rejection WHERE import_id = ?', [run.id]);
-  await noteRun(run.id, 'reading', { state: 'checked', staged, fresh, changed, same: staged - fresh - changed, rejected: Number(refused!.count), bytes_read: run.fileBytes });
+  await noteRun(run.id, 'reading', { state: 'checked', worker: null, staged, fresh, changed, same: staged - fresh - changed, rejected: Number(refused!.count), bytes_read: run.fileBytes });
 }
 
 /** Orders whose rows stand apart become one; those of which a row was refused are left out whole. */
@@ -69,9 +69,9 @@ async function joinParts(run: FullImportRun, table: string): Promise<void> {
     await connection.query(`ALTER TABLE ${table} ADD INDEX IF NOT EXISTS by_number (order_number)`);
     const [left] = await connection.query<RowDataPacket[]>(`SELECT s.line, s.further_lines, s.order_number FROM ${table} s JOIN (SELECT DISTINCT order_number FROM ${table} WHERE part = 2) r ON r.order_number = s.order_number WHERE s.part < 2`);
     const faults = left.flatMap((row) => [Number(row.line), ...String(row.further_lines).split(' ').filter(Boolean).map(Number)].map((line) => ({ line, column: '', reason: otherRow, number: String(row.order_number) })));
-    await addRejections(run.id, faults, 0);
+    await addRejections(run.id, faults, 0, connection);
     await connection.query(`DELETE s FROM ${table} s JOIN (SELECT DISTINCT order_number FROM ${table} WHERE part = 2) r ON r.order_number = s.order_number`);
-    await connection.query('SET SESSION group_concat_max_len = 16000000');
+    await connection.query('SET SESSION group_concat_max_len = 16000000, max_statement_time = 0');
     const sums = run.mapping.columns.goods === undefined ? 's.goods_minor = s.goods_minor + r.goods,' : '';
     const items = run.mapping.columns.items === undefined ? 's.items = s.items + r.items,' : '';
     await connection.query(

@@ -1,11 +1,18 @@
+import { randomUUID } from 'node:crypto';
 import { missingIn } from '../../core/imports/mapping.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { json, ProblemError } from '../http/problem.ts';
 import { goOnWithImports } from './apply.ts';
-import { addRun, findRun, noteRun, publicRun, rejectionsOf, rememberMapping, type FullImportRun } from './import-store.ts';
+import { addRun, claimReading, findRun, giveBackReading, openRuns, noteRun, publicRun, rejectionsOf, rememberMapping, type FullImportRun } from './import-store.ts';
 import type { ImportRequest } from './import-requests.ts';
 import { readFileInto, ReadingStopped } from './read-file.ts';
 import { dropStaging } from './staging.ts';
+
+/** Files that one process reads at once; more would keep each other from the database. */
+const mostReading = 4;
+let readingNow = 0;
+/** Imports that are read or wait for confirmation. */
+const mostOpen = 40;
 
 /** @throws ProblemError 404 */
 export async function runOr404(id: string | undefined): Promise<FullImportRun> {
@@ -22,6 +29,7 @@ export async function beginImport({ fileName, fileBytes, heading, mapping }: Imp
   const astray = Object.entries(mapping.columns).find(([, at]) => at >= heading.length);
   if (astray) throw new ProblemError({ status: 422, title: 'The file cannot be read like this', detail: 'A field is to be read from a column that the heading does not have. Nothing was changed.', fields: [{ pointer: `/mapping/columns/${astray[0]}`, message: `must be below ${heading.length}` }] });
   if (mapping.market !== null && !Object.hasOwn(policy.markets, mapping.market)) throw new ProblemError({ status: 422, title: 'The file cannot be read like this', detail: 'The market that all orders are said to be of is not in the draft. Nothing was changed.', fields: [{ pointer: '/mapping/market', message: `must be one of: ${Object.keys(policy.markets).join(', ')}` }] });
+  if ((await openRuns()) >= mostOpen) throw new ProblemError({ status: 409, title: 'Too many imports are open', detail: `${mostOpen} files are being read or wait to be taken over. Take some over or cancel them. Nothing was changed.` });
   await rememberMapping(mapping, heading);
   const id = await addRun(mapping.kind, fileName, fileBytes, mapping, heading, madeBy);
   return answerRun(id, 201);
@@ -29,15 +37,24 @@ export async function beginImport({ fileName, fileBytes, heading, mapping }: Imp
 
 /** Reads the file as it comes in and says what importing it would do. */
 export async function takeFile(run: FullImportRun, request: Request): Promise<Response> {
-  if (run.state !== 'reading' || run.bytesRead > 0) throw new ProblemError({ status: 409, title: 'The file of this import has been read already', detail: 'Nothing was changed. Begin another import to read a file again.' });
-  const { policy } = await readDraft();
+  const reader = randomUUID();
+  if (run.state !== 'reading' || run.bytesRead > 0 || !(await claimReading(run.id, reader))) throw new ProblemError({ status: 409, title: 'The file of this import is being read or has been', detail: 'Nothing was changed. Begin another import to read a file again.' });
   const { body } = request;
+  if (readingNow >= mostReading) {
+    await giveBackReading(run.id, reader);
+    if (body) await readAway(body);
+    throw new ProblemError({ status: 503, title: 'Several files are being read', detail: `At most ${mostReading} are read at once. Nothing was changed. Send the file again in a moment.`, headers: { 'retry-after': '5' } });
+  }
+  readingNow++;
   try {
+    const { policy } = await readDraft();
     await readFileInto(run, policy, body ? chunksOf(body) : noBytes());
   } catch (error) {
     if (body) await readAway(body);
     if (error instanceof ReadingStopped) throw new ProblemError({ status: 409, title: 'The import was stopped', detail: error.message });
     throw error;
+  } finally {
+    readingNow--;
   }
   return answerRun(run.id);
 }

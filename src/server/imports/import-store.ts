@@ -1,4 +1,4 @@
-import type { ResultSetHeader, RowDataPacket } from 'mysql2/promise';
+import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
 import { createHash } from 'node:crypto';
 import type { ImportKind } from '../../core/imports/fields.ts';
 import type { ImportRun, ImportState, Rejection } from '../../core/imports/import-run.ts';
@@ -70,12 +70,31 @@ export async function listRuns(limit = 20): Promise<ImportRun[]> {
   });
 }
 
-type Change = Partial<Record<'state' | 'bytes_read' | 'rows_read' | 'staged' | 'fresh' | 'changed' | 'same' | 'rejected' | 'rounded' | 'problem', string | number>>;
+type Change = Partial<Record<'state' | 'bytes_read' | 'rows_read' | 'staged' | 'fresh' | 'changed' | 'same' | 'rejected' | 'rounded' | 'problem' | 'worker', string | number | null>>;
 
 /** Notes how far a run has come, as long as it is still in that state. @returns false when it is not */
 export async function noteRun(id: number, whileIn: ImportState, change: Change): Promise<boolean> {
   const [result] = await database().query<ResultSetHeader>('UPDATE import_run SET ?, alive_at = UTC_TIMESTAMP(3) WHERE id = ? AND state = ?', [change, id, whileIn]);
   return result.affectedRows === 1;
+}
+
+/** Takes a run whose file nobody has begun to read. @returns false when somebody else has */
+export async function claimReading(id: number, reader: string): Promise<boolean> {
+  const [result] = await database().query<ResultSetHeader>("UPDATE import_run SET worker = ?, alive_at = UTC_TIMESTAMP(3) WHERE id = ? AND state = 'reading' AND worker IS NULL AND bytes_read = 0", [reader, id]);
+  return result.affectedRows === 1;
+}
+
+/** Gives a run back whose file was not begun after all. */
+export async function giveBackReading(id: number, reader: string): Promise<void> {
+  await database().query("UPDATE import_run SET worker = NULL WHERE id = ? AND state = 'reading' AND worker = ?", [id, reader]);
+}
+
+/** Imports that are read or wait for somebody to confirm them. */
+export async function openRuns(): Promise<number> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>("SELECT COUNT(*) AS open FROM import_run WHERE state IN ('reading', 'checked')");
+    return Number(rows[0]!.open);
+  });
 }
 
 /** Says that somebody is still at work on a run. */
@@ -84,10 +103,10 @@ export async function noteAlive(id: number): Promise<void> {
 }
 
 /** What stood in a rejected row is not kept, only where and why. */
-export async function addRejections(id: number, faults: readonly RowFault[], from: number): Promise<void> {
+export async function addRejections(id: number, faults: readonly RowFault[], from: number, connection: Pick<PoolConnection, 'query'> = database()): Promise<void> {
   for (let start = 0; start < faults.length; start += 1000) {
     const rows = faults.slice(start, start + 1000).map(({ line, column, reason }, i) => [id, line, (from + start + i) % 65536, column.slice(0, 200), reason.slice(0, 300)]);
-    await database().query('INSERT IGNORE INTO import_rejection VALUES ?', [rows]);
+    await connection.query('INSERT IGNORE INTO import_rejection VALUES ?', [rows]);
   }
 }
 

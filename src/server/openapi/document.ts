@@ -81,6 +81,7 @@ export const openApiDocument = {
     },
     '/api/draft/undo': { post: { summary: 'Takes the newest edit back', parameters: [ifMatch, prefer], responses: editAnswers } },
     '/api/draft/redo': { post: { summary: 'Does the last undone edit again', parameters: [ifMatch, prefer], responses: editAnswers } },
+    '/api/draft/repair': { post: { summary: 'Goes back to the newest valid state where what is stored is not a policy', responses: { 200: answer('what was done', object({ repaired: { type: 'boolean' }, backTo: nullable(integer) })) } } },
     '/api/releases': {
       get: { summary: 'Releases, newest first', responses: { 200: answer('the list', object({ releases: { type: 'array', items: ref('ReleaseSummary') } })) } },
       post: { summary: 'Makes the draft the next release', parameters: [ifMatch], requestBody: { required: true, ...content(ref('ReleaseRequest')) }, responses: { 201: answer('released', ref('ReleaseSummary')), 412: problem('the draft has moved on'), 422: problem('malformed') } },
@@ -177,7 +178,7 @@ export const openApiDocument = {
       },
     },
     '/api/demo': { post: { summary: 'Loads the demo store into an empty installation', responses: { 201: answer('loaded', object({ loaded: { const: true } })), 409: problem('the store is not empty') } } },
-    '/healthz': { get: { summary: 'The process answers', responses: { 200: answer('it does', object({ status: { const: 'ok' } })) } } },
+    '/healthz': { get: { summary: 'The process answers', responses: { 200: answer('it does', object({ status: { const: 'ok' }, carriers: object({ asked: integer, silent: integer }) })) } } },
     '/readyz': { get: { summary: 'Database and schema are ready', responses: { 200: answer('they are', object({ status: { const: 'ok' }, database: { const: 'ok' }, migrations: integer })), 503: problem('they are not') } } },
   },
   components: {
@@ -268,6 +269,7 @@ export const openApiDocument = {
           }),
         },
         gifts: { type: 'array', items: object({ offer: string, goal: string, product: string, quantity: integer }) },
+        carriersSilent: { description: 'carriers that were asked and gave no quote: prices that wait for them are their fallback', type: 'array', items: string },
         goodsRewards: { description: 'which offers took something off the goods', type: 'array', items: object({ offer: string, goal: string }) },
         messages: { type: 'array', items: object({ place: string, text: string, language: string, state, offer: string, goal: string, percent: integer, deadline: nullable({ type: 'string', format: 'date-time' }) }) },
         lead: nullable(object({ offer: string, goal: string, state })),

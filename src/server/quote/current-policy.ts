@@ -1,4 +1,5 @@
 import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
+import { checkedPolicy } from '../policy/stored-policy.ts';
 import { currentReleaseNumber, readRelease } from '../releases/release-store.ts';
 
 export interface CurrentPolicy {
@@ -15,6 +16,6 @@ export async function currentPolicy(): Promise<CurrentPolicy | null> {
   if (cached?.release === number) return cached;
   const release = await readRelease(number);
   if (!release) return null;
-  cached = { release: number, compiled: compilePolicy(release.policy) };
+  cached = { release: number, compiled: compilePolicy(checkedPolicy(release.policy, number)) };
   return cached;
 }

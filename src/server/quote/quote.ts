@@ -1,16 +1,18 @@
-import { catalogueOf } from '../../core/catalogue/product.ts';
 import { resolveLines, type Cart } from '../../core/cart/cart.ts';
 import { evaluate } from '../../core/evaluation/evaluate.ts';
-import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
+import type { Evaluation, EvaluationInput } from '../../core/evaluation/evaluation.ts';
+import { unitPriceOf } from '../../core/cart/line-values.ts';
+import { largestAmount } from '../../core/money/rounding.ts';
 import { schemaDefinitions } from '../../core/policy/schema/definitions.ts';
 import { quoteAnswer } from '../../core/quote/quote-answer.ts';
 import { quotesFor } from '../carriers/quotes-for.ts';
 import { ProblemError, type ProblemField } from '../http/problem.ts';
 import { bodySchema } from '../http/read-request.ts';
-import { productsById } from '../products/product-store.ts';
+import { productsById, productsBySku } from '../products/product-store.ts';
 import type { CurrentPolicy } from './current-policy.ts';
 
 export interface QuoteRequest extends Pick<EvaluationInput, 'shopper' | 'destination' | 'market' | 'quotes' | 'redemptions' | 'earlier'>, Pick<Cart, 'codes' | 'discounts' | 'channel'> {
+  /** `product`: an id of the catalogue, else an SKU */
   lines: { product: string; quantity: number }[];
   language?: string;
 }
@@ -31,12 +33,12 @@ export const quoteRequestSchema = {
         type: 'object',
         additionalProperties: false,
         required: ['product', 'quantity'],
-        properties: { product: { type: 'string', minLength: 1, maxLength: 40 }, quantity: { type: 'integer', minimum: 1, maximum: 9999 } },
+        properties: { product: { description: 'id or SKU of the catalogue', type: 'string', minLength: 1, maxLength: 80 }, quantity: { type: 'integer', minimum: 1, maximum: 9999 } },
       },
     },
     codes: { description: 'as the shopper entered them', type: 'array', maxItems: 20, items: ref('word') },
     discounts: { description: 'on goods, in the order in which they apply', type: 'array', maxItems: 20, items: ref('cartDiscount') },
-    channel: ref('word'),
+    channel: { description: 'where the cart is; `web` when absent', ...ref('word') },
     shopper: ref('shopper'),
     destination: ref('destination'),
     market: ref('id'),
@@ -60,17 +62,29 @@ export const validateQuoteRequest = bodySchema<QuoteRequest>(quoteRequestSchema)
 export async function quote({ release, compiled }: CurrentPolicy, request: QuoteRequest, instant: number, carriers: URL): Promise<object> {
   const { lines, codes, discounts, channel, language, ...situation } = request;
   if (situation.market !== undefined && !compiled.markets.has(situation.market)) throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
-  const products = await productsById([...new Set(lines.map((line) => line.product))]);
-  const resolved = resolveLines(lines, catalogueOf(products));
-  if (!resolved.ok) throw refused(resolved.unknown.map(({ index, product }) => ({ pointer: `/lines/${index}/product`, message: `there is no product "${product}"` })));
+  const names = [...new Set(lines.map((line) => line.product))];
+  const byId = await productsById(names);
+  const found = new Map(byId.map((product) => [product.id, product]));
+  const others = names.filter((name) => !found.has(name));
+  for (const product of await productsBySku(others)) found.set(product.sku, product);
+  const resolved = resolveLines(lines, found);
+  if (!resolved.ok) throw refused(resolved.unknown.map(({ index, product }) => ({ pointer: `/lines/${index}/product`, message: `there is no product with the id or SKU "${product}"` })));
   const cart: Cart = { lines: resolved.lines, ...(codes ? { codes } : {}), ...(discounts ? { discounts } : {}), ...(channel === undefined ? {} : { channel }) };
-  const quotes = await quotesFor(compiled, { ...situation, cart, instant }, carriers);
+  const { quotes, silent } = await quotesFor(compiled, { ...situation, cart, instant }, carriers);
   const evaluation = evaluate(compiled, { ...situation, cart, instant, ...(quotes ? { quotes } : {}) });
   const unpriced = evaluation.measures?.unpriced ?? [];
   if (unpriced.length > 0) {
-    throw refused(lines.flatMap((line, index) => (unpriced.includes(line.product) ? [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }] : [])));
+    throw refused(lines.flatMap((_, index) => (unpriced.includes(resolved.lines[index]!.product.id) ? [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }] : [])));
   }
-  return { release, ...quoteAnswer(compiled, evaluation, language) };
+  const tooMuch = tooLargeLine(evaluation);
+  if (tooMuch !== null) throw refused(lines.flatMap((_, index) => (resolved.lines[index]!.product.id === tooMuch ? [{ pointer: `/lines/${index}/quantity`, message: `comes to more than ${largestAmount} minor units, which is as much as is computed exactly` }] : [])));
+  return { release, ...quoteAnswer(compiled, evaluation, language), carriersSilent: silent };
+}
+
+/** The product of a line that comes to more than is computed exactly; null where none does. */
+function tooLargeLine({ cart }: Evaluation): string | null {
+  const line = cart?.lines.find(({ quantity }, index) => unitPriceOf(cart, index) * quantity > largestAmount);
+  return line ? line.product.id : null;
 }
 
 function refused(fields: ProblemField[]): ProblemError {

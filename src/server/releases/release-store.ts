@@ -3,7 +3,7 @@ import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { lockedPolicy } from '../draft/draft-store.ts';
-import { storedPolicy } from '../policy/stored-policy.ts';
+import { checkedPolicy, storedPolicy } from '../policy/stored-policy.ts';
 import { storeId } from '../user.ts';
 
 export interface Release extends ReleaseSummary {
@@ -51,6 +51,7 @@ export async function releaseDraft(revision: number, note: string, releasedBy: s
   return inTransaction(async (connection) => {
     const draft = await lockedPolicy(connection, revision);
     if (!draft.policy) return { kind: 'stale', revision: draft.revision };
+    checkedPolicy(draft.policy, revision);
     return { kind: 'released', release: await addRelease(connection, JSON.stringify(draft.policy), revision, note, null, releasedBy) };
   });
 }
@@ -61,6 +62,7 @@ export async function rollBack(number: number, note: string, releasedBy: string)
     await connection.query('SELECT revision FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
     const [rows] = await connection.query<RowDataPacket[]>('SELECT document, draft_revision FROM policy_release WHERE store_id = ? AND number = ?', [storeId, number]);
     if (!rows[0]) return { kind: 'unknown' };
+    checkedPolicy(storedPolicy(rows[0]), Number(rows[0].draft_revision));
     return { kind: 'released', release: await addRelease(connection, String(rows[0].document), Number(rows[0].draft_revision), note, number, releasedBy) };
   });
 }

@@ -3,7 +3,7 @@ import { localMoneyOf } from '../../../core/money/local-amount.ts';
 import { askCarrier } from '../../../server/carriers/ask-carrier.ts';
 import { validateCarrierTest } from '../../../server/carriers/carrier-schema.ts';
 import { readDraft } from '../../../server/draft/draft-store.ts';
-import { ownAddress } from '../../../server/http/guard.ts';
+import { carrierService } from '../../../server/http/guard.ts';
 import { answering, json, problemResponse } from '../../../server/http/problem.ts';
 import { readBody } from '../../../server/http/read-request.ts';
 
@@ -13,5 +13,5 @@ export const POST: APIRoute = ({ request }) =>
     const { market, carrier, to, weightGrams, volumeCm3 } = await readBody(request, validateCarrierTest, 4096);
     const { policy } = await readDraft();
     if (!policy.markets[market]) return problemResponse({ status: 422, title: 'There is no such market', detail: 'Nobody was asked.', fields: [{ pointer: '/market', message: 'is not a market of the draft' }] });
-    return json(await askCarrier(new URL('/stand-ins/carrier', ownAddress(request)), { carrier, from: policy.store.origin, to, weightGrams, volumeCm3 }, localMoneyOf(policy, market)));
+    return json(await askCarrier(carrierService(), { carrier, from: policy.store.origin, to, weightGrams, volumeCm3 }, localMoneyOf(policy, market)));
   });

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
-import { ownAddress } from '../../../server/http/guard.ts';
+import { rateFeed } from '../../../server/http/guard.ts';
 import { answering, json } from '../../../server/http/problem.ts';
 import { fetchRates } from '../../../server/rates/fetch-rates.ts';
 
 /** Takes what the rate feed has. Nothing is adopted by it. */
-export const POST: APIRoute = ({ request }) => answering(async () => json(await fetchRates(new URL('/stand-ins/rate-feed.csv', ownAddress(request)))));
+export const POST: APIRoute = () => answering(async () => json(await fetchRates(rateFeed())));
