@@ -3,6 +3,12 @@ import type { DraftStore } from './draft-store.ts';
 
 const channelName = 'summant-draft';
 
+/** What a page could not send, and the revision of the draft that it was made on. */
+interface Unsent {
+  edits: Operation[][];
+  revision: number;
+}
+
 /** Tells other tabs of a change. */
 export function announceRevision(revision: number): void {
   if (typeof BroadcastChannel === 'undefined') return;
@@ -31,12 +37,13 @@ export function connectStore(store: DraftStore): () => void {
   const kept = sessionStorage.getItem(key);
   if (kept) {
     sessionStorage.removeItem(key);
-    for (const patch of JSON.parse(kept) as Operation[][]) store.getState().edit(() => patch);
+    const { edits, revision } = JSON.parse(kept) as Unsent;
+    void store.getState().restore(edits, revision);
   }
   const keepUnsent = () => {
-    const { pending, preview } = store.getState();
-    const unsent = preview ? [...pending, preview] : pending;
-    if (unsent.length > 0) sessionStorage.setItem(key, JSON.stringify(unsent));
+    const { pending, preview, collisions, saved } = store.getState();
+    const edits = [...collisions.map(({ edit }) => edit), ...pending, ...(preview ? [preview] : [])];
+    if (edits.length > 0) sessionStorage.setItem(key, JSON.stringify({ edits, revision: collisions.length > 0 ? 0 : saved.revision } satisfies Unsent));
   };
   window.addEventListener('pagehide', keepUnsent);
   return () => {

@@ -1,10 +1,10 @@
 import type { Operation } from 'rfc6902';
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { samePolicy, withPatches } from '../core/policy/patch.ts';
+import { applyToPolicy, patchBetween, samePolicy, withPatches } from '../core/policy/patch.ts';
 import type { Policy } from '../core/policy/types.ts';
 import { call, type Answer, type HttpProblem } from './http.ts';
 import type { Edit } from './edit.ts';
-import { collides } from './rebase.ts';
+import { rebase } from './rebase.ts';
 
 export interface DraftOnServer {
   revision: number;
@@ -36,17 +36,22 @@ export interface DraftState {
   /** saved + pending + preview: what every view shows */
   policy: Policy;
   status: 'saved' | 'saving' | 'waiting';
-  collision: Collision | null;
+  /** the oldest first; each waits for the person's decision */
+  collisions: readonly Collision[];
   problem: HttpProblem | null;
   /** shows without saving; null ends it */
   show: (edit: Edit | null) => void;
   /** makes an edit: seen at once, saved in the background, undoable */
   edit: (edit: Edit) => void;
   step: (direction: 'undo' | 'redo') => Promise<void>;
+  /** decides the oldest collision */
   settle: (keep: 'mine' | 'theirs') => void;
+  /** takes up edits that an earlier page could not send, made on a draft of that revision */
+  restore: (edits: Operation[][], revision: number) => Promise<void>;
   /** asks the server whether there is a newer draft */
   refresh: () => Promise<void>;
-  flushed: () => Promise<void>;
+  /** once everything has been sent or is held back: what the server has then */
+  flushed: () => Promise<DraftOnServer>;
   dismissProblem: () => void;
 }
 
@@ -57,13 +62,19 @@ const etag = (revision: number) => `"draft-${revision}"`;
 const changesOnly = 'return=minimal';
 const patchType = 'application/json-patch+json';
 
+/** Between tries, ms. */
+const firstPause = 400;
+const longestPause = 5000;
+/** Answers that are no answer, in a row, before an edit is held back. */
+const mostFailures = 5;
+
 /** The browser's copy of the draft. @param announce told after each change that reached the server */
 export function createDraftStore(initial: DraftOnServer, announce: (revision: number) => void = () => {}): DraftStore {
   let sending: Promise<void> | null = null;
-  let retryAfter = 400;
+  let retryAfter = firstPause;
 
   const store = createStore<DraftState>()((set, get) => {
-    const put = (change: Partial<Pick<DraftState, 'saved' | 'pending' | 'preview' | 'status' | 'collision' | 'problem'>>) => {
+    const put = (change: Partial<Pick<DraftState, 'saved' | 'pending' | 'preview' | 'status' | 'collisions' | 'problem'>>) => {
       const next = { ...get(), ...change };
       const same = next.saved === get().saved && next.pending === get().pending;
       const settled = same ? get().settled : withPatches(next.saved.policy, next.pending);
@@ -83,38 +94,57 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
     };
     const newerDraft = async (answer: DraftAnswer): Promise<DraftOnServer | null> => draftOf(answer) ?? (await wholeDraft());
 
+    const collisionOf = (edit: Operation[], theirs: Policy): Collision => ({ edit, mine: withPatches(theirs, [edit]), theirs });
+
     /** Takes a newer draft from the server, putting own edits on top; those that meet a foreign one are asked about. */
     const takeNewer = (newer: DraftOnServer) => {
-      const { saved, pending, collision } = get();
+      const { saved, pending, collisions } = get();
       if (newer.revision < saved.revision) return;
-      const meeting = pending.find((edit) => collides(edit, saved.policy, newer.policy));
-      put({
-        saved: newer,
-        pending: meeting ? pending.filter((edit) => edit !== meeting) : pending,
-        collision: meeting ? { edit: meeting, mine: withPatches(newer.policy, [meeting]), theirs: newer.policy } : collision,
-      });
+      const { kept, meeting } = rebase(pending, patchBetween(saved.policy, newer.policy).map(({ path }) => path), newer.policy);
+      // What was asked before is asked on the newer draft.
+      const asked = collisions.map(({ edit }) => collisionOf(edit, newer.policy));
+      put({ saved: newer, pending: kept, collisions: [...asked, ...meeting.map((edit) => collisionOf(edit, newer.policy))] });
+    };
+
+    /** Waits before the next try: longer each time, and of random length, so that several writers do not meet again and again. */
+    const pause = async () => {
+      await new Promise((resolve) => setTimeout(resolve, retryAfter * (0.5 + Math.random())));
+      retryAfter = Math.min(retryAfter * 2, longestPause);
     };
 
     const sendAll = async (): Promise<void> => {
+      let failures = 0;
       while (get().pending.length > 0) {
         const [edit] = get().pending;
         set({ status: 'saving' });
         const answer = await call<DraftAnswer>('PATCH', '/api/draft', { body: edit, etag: etag(get().saved.revision), type: patchType, prefer: changesOnly });
         if (answer.ok) {
-          retryAfter = 400;
+          retryAfter = firstPause;
+          failures = 0;
           const saved = (await newerDraft(answer.body)) ?? get().saved;
           const pending = get().pending.filter((other) => other !== edit);
           // What is shown stays the very same object where it is what the server now has: nothing is worked out or drawn again.
           const shown = pending.length === 0 && samePolicy(saved.policy, get().settled) ? { ...saved, policy: get().settled } : saved;
           put({ saved: shown, pending });
           announce(answer.body.revision);
-        } else if (answer.problem.status === 412 && answer.problem.draft) {
-          const newer = await newerDraft(answer.problem.draft as DraftAnswer);
-          if (newer) takeNewer(newer);
+        } else if (answer.problem.status === 412) {
+          const newer = answer.problem.draft ? await newerDraft(answer.problem.draft as DraftAnswer) : await wholeDraft();
+          if (newer && newer.revision > get().saved.revision) {
+            takeNewer(newer);
+            // The first time at once; whoever is too late again waits a moment.
+            if (failures++ > 0) await pause();
+          } else {
+            set({ status: 'waiting' });
+            await pause();
+          }
         } else if (answer.unreachable) {
           set({ status: 'waiting' });
-          await new Promise((resolve) => setTimeout(resolve, retryAfter));
-          retryAfter = Math.min(retryAfter * 2, 5000);
+          await pause();
+        } else if (answer.problem.status >= 500 || answer.unreadable) {
+          // Not understood, or something is wrong there: tried a few times, then kept until the person does something.
+          if (++failures > mostFailures) return put({ status: 'waiting', problem: { ...answer.problem, detail: `${answer.problem.detail} What you did is kept here and sent again with your next edit.` } });
+          set({ status: 'waiting' });
+          await pause();
         } else {
           put({ pending: get().pending.filter((other) => other !== edit), problem: answer.problem });
         }
@@ -134,7 +164,7 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       settled: initial.policy,
       policy: initial.policy,
       status: 'saved',
-      collision: null,
+      collisions: [],
       problem: null,
       show: (edit) => put({ preview: edit ? edit(get().settled) : null }),
       edit: (edit) => {
@@ -159,9 +189,24 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
         announce(answer.body.revision);
       },
       settle: (keep) => {
-        const { collision } = get();
-        put({ collision: null });
-        if (collision && keep === 'mine') get().edit(() => collision.edit);
+        const [collision, ...others] = get().collisions;
+        if (!collision) return;
+        put({ collisions: others });
+        if (keep === 'theirs') return;
+        if (applyToPolicy(get().settled, collision.edit).ok) get().edit(() => collision.edit);
+        else put({ problem: { status: 0, title: 'Your change no longer fits', detail: 'What it was made on has been taken away meanwhile. Everything else you did is kept.' } });
+      },
+      restore: async (edits, revision) => {
+        if (edits.length === 0) return;
+        const { saved } = get();
+        // What others changed since the page that they were made on; where that is not known, every edit is asked about.
+        const answer = revision === saved.revision ? null : await call<DraftAnswer>('GET', `/api/draft?since=${revision}`);
+        const between = answer?.ok && 'since' in answer.body ? answer.body.since.patch.map(({ path }) => path) : null;
+        const theirs = answer === null ? [] : (between ?? ['']);
+        const here = get().settled;
+        const { kept, meeting } = rebase(edits, theirs, here);
+        put({ pending: [...kept, ...get().pending], collisions: [...get().collisions, ...meeting.map((edit) => collisionOf(edit, here))] });
+        send();
       },
       refresh: async () => {
         const answer = await call<DraftAnswer>('GET', `/api/draft?since=${get().saved.revision}`);
@@ -171,6 +216,7 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       },
       flushed: async () => {
         while (sending) await sending;
+        return get().saved;
       },
       dismissProblem: () => put({ problem: null }),
     };

@@ -3,6 +3,7 @@ import { readDraft } from './draft/draft-store.ts';
 import { policyAddress } from './draft/policy-text.ts';
 import { listProducts } from './products/product-store.ts';
 import { currentReleaseBeside } from './releases/release-beside-draft.ts';
+import { plainQuery } from '../core/plain-query.ts';
 import type { Product } from '../core/catalogue/product.ts';
 import type { Operation } from 'rfc6902';
 
@@ -31,7 +32,7 @@ export async function pageData(request: Request, url: URL): Promise<PageData> {
     now: Date.now(),
     benchFolded: cookies.get('summant-bench') === 'folded',
     theme: theme === 'summant-day' || theme === 'summant-night' ? theme : null,
-    query: Object.fromEntries(url.searchParams),
+    query: plainQuery(url.searchParams),
   };
 }
 

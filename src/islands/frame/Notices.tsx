@@ -5,7 +5,8 @@ import { useDraft, usePage } from './page-context.tsx';
 export function Notices() {
   const problem = useDraft((state) => state.problem);
   const dismiss = useDraft((state) => state.dismissProblem);
-  const collision = useDraft((state) => state.collision);
+  const collisions = useDraft((state) => state.collisions);
+  const [collision] = collisions;
   const settle = useDraft((state) => state.settle);
   const { locale } = usePage();
   if (!problem && !collision) return null;
@@ -16,7 +17,7 @@ export function Notices() {
         <p className="flex flex-wrap items-center gap-3">
           <span>
             Someone else changed the same thing meanwhile. <strong>{meeting?.subject ?? 'A test cart'}</strong>
-            {meeting ? ` is ${meeting.before ?? 'not set'} there; you set it to ${meeting.after ?? 'nothing'}.` : ' differs.'} Everything else you did is kept.
+            {meeting ? ` is ${meeting.before ?? 'not set'} there; you set it to ${meeting.after ?? 'nothing'}.` : ' differs.'} Everything else you did is kept.{collisions.length > 1 && ` ${collisions.length - 1} more to decide.`}
           </span>
           <button type="button" className="btn btn-sm btn-primary" onClick={() => settle('mine')}>
             Keep mine

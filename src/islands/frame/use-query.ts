@@ -1,10 +1,11 @@
+import { plainQuery } from '../../core/plain-query.ts';
 import { useCallback, useEffect, useState } from 'react';
 
 /** A part of the address that is worth sharing; Back and Forward work. An empty part is left out. */
 export function useQuery(initial: Record<string, string>): [Record<string, string>, (change: Record<string, string>) => void] {
   const [query, setQuery] = useState(initial);
   useEffect(() => {
-    const read = () => setQuery(Object.fromEntries(new URLSearchParams(window.location.search)));
+    const read = () => setQuery(plainQuery(new URLSearchParams(window.location.search)));
     window.addEventListener('popstate', read);
     return () => window.removeEventListener('popstate', read);
   }, []);
@@ -15,7 +16,7 @@ export function useQuery(initial: Record<string, string>): [Record<string, strin
       else params.set(name, value);
     }
     window.history.pushState(null, '', `?${params.toString()}`);
-    setQuery(Object.fromEntries(params));
+    setQuery(plainQuery(params));
   }, []);
   return [query, change];
 }

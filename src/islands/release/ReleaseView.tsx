@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { call, type HttpProblem } from '../../client/http.ts';
+import { samePolicy } from '../../core/policy/patch.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { useDraft, usePage } from '../frame/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
@@ -12,6 +13,7 @@ import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] }) {
   const { changes, release, setRelease } = usePage();
   const saved = useDraft((state) => state.saved);
+  const settled = useDraft((state) => state.settled);
   const flushed = useDraft((state) => state.flushed);
   const busySaving = useDraft((state) => state.status !== 'saved');
   const refresh = useDraft((state) => state.refresh);
@@ -41,8 +43,11 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
     return answer.ok;
   };
   const releaseNow = async () => {
-    await flushed();
-    if (await send('/api/releases', { note: note.trim() }, `"draft-${saved.revision}"`)) setNote('');
+    // What is released is what was looked at: own edits may still have been on their way, but nobody else's.
+    const lookedAt = settled;
+    const { revision, policy } = await flushed();
+    if (!samePolicy(policy, lookedAt)) return setProblem({ status: 412, title: 'The draft has moved on', detail: 'Someone edited it since you looked at the changes. Nothing was released. Look at the changes again.' });
+    if (await send('/api/releases', { note: note.trim() }, `"draft-${revision}"`)) setNote('');
   };
 
   return (

@@ -95,7 +95,7 @@ function Cell({ row, cell, open, setOpen }: { row: TextRow; cell: TextCell; open
   return (
     <div data-testid={`cell-${key}`}>
       {open === key ? (
-        <TextEditor address={address} label={name} inherited={cell.status === 'fallsBack' ? { text, state: row.state, language: cell.to, inherited: false, fallback: { wanted: cell.language } } : null} rows={3} />
+        <TextEditor address={address} label={name} inherited={cell.status === 'fallsBack' ? { text, state: row.state, language: cell.to, inherited: false, fallback: { wanted: cell.language } } : null} rows={3} focused />
       ) : (
         <button type="button" className={`table-text ${written ? '' : 'text-soft italic'}`} lang={shownIn} dir={directionOf(shownIn)} aria-label={`${shown}, edit ${name}`} onClick={() => setOpen(key)}>
           {shown}

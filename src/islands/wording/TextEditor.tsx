@@ -15,8 +15,9 @@ const pause = 700;
  * and shown where it is, and as long as the text cannot be shown shoppers read the last good one.
  *
  * @param inherited what is shown as long as nothing stands here
+ * @param focused typing goes here as soon as it is there
  */
-export function TextEditor({ address, label, inherited, rows = 2 }: { address: TextAddress; label: string; inherited: FoundText | null; rows?: number }) {
+export function TextEditor({ address, label, inherited, rows = 2, focused = false }: { address: TextAddress; label: string; inherited: FoundText | null; rows?: number; focused?: boolean }) {
   const policy = usePolicy();
   const show = useDraft((draft) => draft.show);
   const edit = useDraft((draft) => draft.edit);
@@ -30,6 +31,12 @@ export function TextEditor({ address, label, inherited, rows = 2 }: { address: T
   const text = typing ?? unfinished ?? good;
   const offer = policy.offers[address.offerId]!;
   const { language } = address;
+
+  // What stood here when it was gone into: Escape takes back all that was done since, whether or not it has been saved.
+  const found = useRef(text);
+  useEffect(() => {
+    if (focused) field.current?.focus();
+  }, [focused]);
 
   const save = useRef<() => void>(() => {});
   useEffect(() => {
@@ -82,10 +89,11 @@ export function TextEditor({ address, label, inherited, rows = 2 }: { address: T
       else return;
       event.preventDefault();
       event.stopPropagation();
-    } else if (event.key === 'Escape' && typing !== null) {
+    } else if (event.key === 'Escape' && text !== found.current) {
       event.stopPropagation();
       setTyping(null);
       show(null);
+      if ((unfinished ?? good) !== found.current) edit(setText(address, found.current));
     }
   };
   const goTo = (offset: number, length: number) => {
@@ -112,6 +120,7 @@ export function TextEditor({ address, label, inherited, rows = 2 }: { address: T
           aria-controls={chosen ? listId : undefined}
           aria-activedescendant={chosen ? `${listId}-${chosen.id.replace(' ', '-')}` : undefined}
           data-own-undo={typing !== null}
+          onFocus={() => (found.current = text)}
           maxLength={1000}
           onChange={(event) => type(event.target.value, event.target.selectionStart)}
           onKeyDown={onKeyDown}

@@ -43,7 +43,7 @@ export async function takeFile(run: FullImportRun, request: Request): Promise<Re
   if (readingNow >= mostReading) {
     await giveBackReading(run.id, reader);
     if (body) await readAway(body);
-    throw new ProblemError({ status: 503, title: 'Several files are being read', detail: `At most ${mostReading} are read at once. Nothing was changed. Send the file again in a moment.`, headers: { 'retry-after': '5' } });
+    throw new ProblemError({ status: 429, title: 'Several files are being read', detail: `At most ${mostReading} are read at once. Nothing was changed. Send the file again in a moment.`, headers: { 'retry-after': '5' } });
   }
   readingNow++;
   try {
