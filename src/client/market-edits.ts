@@ -41,7 +41,8 @@ export const removeMarket = (marketId: string): Edit => (policy) => {
 };
 
 export const addZone = (marketId: string, name: string, part: AreaPart): Edit => (policy) => {
-  const zone: Zone = { order: orderAfterLast(policy.zones), market: marketId, name, on: true, area: { include: { part } } };
+  // Off until it says what it takes in: as it begins, it would take every shopper of the country away from other zones.
+  const zone: Zone = { order: orderAfterLast(policy.zones), market: marketId, name, on: false, area: { include: { part } } };
   return setAt(['zones', freshId(name, policy.zones)], zone)(policy);
 };
 

@@ -51,10 +51,24 @@ export const movePriority = (id: string, by: number): Edit => (policy) => {
   const [above, below] = [rest[to - 1]?.[1].priority, rest[to]?.[1].priority];
   const fits = above === undefined ? (below ?? 0) + 10 : below === undefined ? above - 10 : Math.floor((above + below) / 2);
   if ((above === undefined || fits < above) && (below === undefined || fits > below) && Math.abs(fits) <= 1000) return setOffer(id, 'priority', fits)(policy);
-  rest.splice(to, 0, moved);
-  const start = Math.min(1000, rest.length * 10);
-  return rest.flatMap(([other, { priority }], index) => (priority === start - index * 10 ? [] : setOffer(other, 'priority', start - index * 10)(policy)));
+  // No whole number lies between the neighbours: those above are pushed up as far as they stand in the way, or those below
+  // down, whichever changes fewer.
+  const changes = [pushed(rest.slice(0, to).reverse(), (below ?? 0) + 1, 1), pushed(rest.slice(to), (above ?? 0) - 1, -1)].filter((list) => list.every(({ priority }) => Math.abs(priority) <= 1000));
+  const fewest = changes.sort((a, b) => a.length - b.length)[0];
+  return fewest ? fewest.flatMap(({ id: other, priority }) => setOffer(other ?? id, 'priority', priority)(policy)) : [];
 };
+
+/** The moved offer (without an id) at a priority, and the offers beyond it that this one would meet, each one further. */
+function pushed(beyond: readonly (readonly [string, Offer])[], priority: number, by: 1 | -1): { id?: string; priority: number }[] {
+  const list: { id?: string; priority: number }[] = [{ priority }];
+  let taken = priority;
+  for (const [id, offer] of beyond) {
+    if ((offer.priority - taken) * by > 0) break;
+    taken += by;
+    list.push({ id, priority: taken });
+  }
+  return list;
+}
 
 const goalsAt = (offer: string, ...steps: string[]) => ['offers', offer, 'goals', ...steps];
 
@@ -63,7 +77,7 @@ export const addGoal = (offer: string): Edit => (policy) => {
   const goals = policy.offers[offer]?.goals ?? {};
   const last = inOrder(goals).at(-1)?.[1];
   if (!last) return [];
-  const targets = Object.fromEntries(Object.entries(last.targets).map(([market, target]) => [market, 'count' in target ? { count: Math.ceil(target.count * 1.5) + (target.count === 1 ? 1 : 0) } : 'exact' in target ? { exact: roundUp(target.exact * 1.5, minorPerMajor(policy.markets[market]?.currency ?? 'EUR')) } : { following: { ...target.following, base: Math.ceil(target.following.base * 1.5) } }]));
+  const targets = Object.fromEntries(Object.entries(last.targets).map(([market, target]) => [market, 'count' in target ? { count: Math.max(Math.ceil(target.count * 1.5), target.count + 1) } : 'exact' in target ? { exact: roundUp(Math.max(1, target.exact * 1.5), minorPerMajor(policy.markets[market]?.currency ?? 'EUR')) } : { following: { ...target.following, base: Math.ceil(target.following.base * 1.5) } }]));
   return setAt(goalsAt(offer, freshId('goal', goals)), { ...last, order: orderAfterLast(goals), targets } satisfies Goal)(policy);
 };
 
@@ -153,19 +167,11 @@ export const setReward = (offer: string, goal: string, id: string, reward: Unpla
   return order === undefined ? [] : setAt(goalsAt(offer, goal, 'rewards', id), { order, ...reward })(policy);
 };
 
-/**
- * A market's amount in a table of amounts of an offer. The first amount of a table is put into every market, as far as rates
- * tell what it comes to there: a reward holds wherever its goal does. Without the last amount there is no table.
- */
+/** A market's amount in a table of amounts of an offer; no other market's is touched. Without the last amount there is no table. */
 export const setAmountIn = (place: readonly string[], market: string, amount: LocalAmount | undefined): Edit => (policy) => {
   const table = valueAt<Record<string, LocalAmount>>(policy, place);
-  if (amount && table) return setAt([...place, market], amount)(policy);
-  if (!amount) return setAt(Object.keys(table ?? {}).every((id) => id === market) ? place : [...place, market], undefined)(policy);
-  const everywhere = Object.entries(policy.markets).flatMap(([id, { currency }]) => {
-    const there = id === market ? amount : spreadAmount(amount, market, id, Math.max(1, minorPerMajor(currency) / 10), policy);
-    return there ? [[id, there] as const] : [];
-  });
-  return setAt(place, Object.fromEntries(everywhere))(policy);
+  if (amount) return setAt([...place, market], amount)(policy);
+  return setAt(Object.keys(table ?? {}).every((id) => id === market) ? place : [...place, market], undefined)(policy);
 };
 
 /** By what an offer is unlocked. Codes are kept where it still asks for some; one that asks for none yet begins with `code`. */

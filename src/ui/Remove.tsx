@@ -1,7 +1,20 @@
-/** Takes a small thing out of the list it stands in. */
+import { focusSoon } from './focus-soon.ts';
+
+/** Takes a small thing out of the list it stands in. The focus goes to what stands there then. */
 export function Remove({ what, remove }: { what: string; remove: () => void }) {
   return (
-    <button type="button" className="quiet-button !min-w-6 !px-1 text-soft" aria-label={`Remove ${what}`} onClick={remove}>
+    <button
+      type="button"
+      className="quiet-button !min-w-6 !px-1 text-soft"
+      aria-label={`Remove ${what}`}
+      onClick={({ currentTarget }) => {
+        const row = currentTarget.closest('li, tr, p, div');
+        const around = row?.parentElement;
+        const beside = row?.nextElementSibling ?? row?.previousElementSibling ?? null;
+        remove();
+        focusSoon(() => (document.activeElement && document.activeElement !== document.body ? null : (beside?.isConnected ? beside : around?.isConnected ? around : null)?.querySelector<HTMLElement>('button, input, select, a[href]')), 5);
+      }}
+    >
       ×
     </button>
   );

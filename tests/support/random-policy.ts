@@ -104,7 +104,7 @@ const over = fc.oneof(
 );
 
 const perUnitPrice = fc.record(
-  { fixed: local(2000), perUnit: fc.record({ measure: fc.oneof(fc.constant('goodsValue' as const), countMeasure), amount: exactly(300), per: minor(1500, 1), started: fc.boolean() }), max: exactly(9000, 1000), min: exactly(900) },
+  { fixed: local(2000), perUnit: fc.record({ measure: fc.oneof(fc.constant('goodsValue' as const), countMeasure), amount: exactly(300), per: minor(1500, 1), started: fc.boolean() }).chain((unit) => fc.boolean().map((fromNothing) => (fromNothing ? { ...unit, countsFrom: 'nothing' as const } : unit))), max: exactly(9000, 1000), min: exactly(900) },
   { requiredKeys: ['fixed'] },
 );
 const percent = fc.constantFrom('0', '5', '12.5', '33.3', '50');
@@ -153,7 +153,7 @@ const goal = (countGoals: boolean): fc.Arbitrary<Goal> =>
     .record({
       measure: countGoals ? fc.constantFrom('countedValue', 'items', 'weight') : fc.constant('countedValue'),
       basis,
-      target: fc.oneof(minor(3000, 1), round(2900).map((amount) => amount + 100)),
+      target: fc.oneof(minor(3000), fc.constant(0), round(2900).map((amount) => amount + 100)),
       count: minor(8, 1),
       goods: fc.option(goods, { freq: 2 }),
       then: fc.constantFrom('replace' as const, 'add' as const),

@@ -91,7 +91,7 @@ function compilePrice(price: ChargeLine['price'], range: CompiledChargeLine['ran
   return {
     kind: 'perUnit',
     fixed: minor(price.fixed),
-    perUnit: per ? { measure: per.measure, from: range && range.measure === per.measure ? range.from : 0, amount: minor(per.amount), per: per.per, started: per.started } : null,
+    perUnit: per ? { measure: per.measure, from: range && range.measure === per.measure && per.countsFrom === undefined ? range.from : 0, amount: minor(per.amount), per: per.per, started: per.started } : null,
     ...bounds,
   };
 }

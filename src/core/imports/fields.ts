@@ -27,7 +27,7 @@ export const orderFields = [
   { id: 'customer', label: 'customer', words: ['customer', 'customer id', 'customer number', 'customer key', 'customer email', 'email', 'e mail', 'klant', 'klantnummer', 'kunde', 'kundennummer', 'client', 'user id'] },
   { id: 'shopper', label: 'new or returning', words: ['new or returning', 'returning', 'new', 'new customer', 'returning customer', 'customer type', 'first order', 'neukunde', 'nieuwe klant', 'nouveau client', 'stammkunde'] },
   { id: 'code', label: 'code', words: ['code', 'codes', 'coupon', 'coupon code', 'discount code', 'voucher', 'voucher code', 'kortingscode', 'gutschein', 'gutscheincode', 'code promo'] },
-  { id: 'product', label: 'product (SKU)', ofLine: true, words: ['sku', 'product', 'product sku', 'item sku', 'line sku', 'product code', 'item', 'article number', 'artikelnummer', 'art nr', 'lineitem sku', 'reference article'] },
+  { id: 'product', label: 'product (SKU)', ofLine: true, words: ['sku', 'product', 'product sku', 'item sku', 'line sku', 'product code', 'item', 'article number', 'article no', 'article nr', 'art no', 'item no', 'product no', 'product number', 'part number', 'artikelnummer', 'art nr', 'lineitem sku', 'reference article'] },
   { id: 'quantity', label: 'quantity', ofLine: true, words: ['quantity', 'qty', 'line quantity', 'item quantity', 'aantal', 'menge', 'anzahl', 'quantite', 'antal'] },
   { id: 'lineValue', label: 'value of the line', ofLine: true, words: ['line value', 'line total', 'line amount', 'item total', 'row total', 'regeltotaal', 'positionswert', 'zeilensumme', 'total ligne'] },
 ] as const satisfies readonly ImportField[];
@@ -35,7 +35,7 @@ export const orderFields = [
 export type OrderField = (typeof orderFields)[number]['id'];
 
 export const productFields = [
-  { id: 'sku', label: 'SKU', needed: true, words: ['sku', 'article number', 'artikelnummer', 'art nr', 'product code', 'item number', 'reference', 'code'] },
+  { id: 'sku', label: 'SKU', needed: true, words: ['sku', 'article number', 'artikelnummer', 'art nr', 'article no', 'article nr', 'art no', 'item no', 'item nr', 'product no', 'product number', 'part number', 'part no', 'product code', 'item number', 'reference', 'code'] },
   { id: 'name', label: 'name', needed: true, words: ['name', 'title', 'product', 'product name', 'naam', 'bezeichnung', 'titel', 'nom', 'navn', 'description'] },
   { id: 'weight', label: 'weight', words: ['weight', 'weight g', 'weight kg', 'weight grams', 'gewicht', 'gewicht g', 'gewicht kg', 'poids', 'vaegt'] },
   { id: 'length', label: 'length', words: ['length', 'length mm', 'length cm', 'lengte', 'lange', 'laenge', 'longueur', 'laengde'] },

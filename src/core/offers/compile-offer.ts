@@ -157,7 +157,8 @@ function compileReward(id: string, reward: Reward, terms: MarketTerms, options: 
   }
   const chosen = (on: OptionSelection) => new Set(options.filter((option) => selectsOption(on, option)).map((option) => option.id));
   const stated = (amounts: Amounts | undefined): number | null => (amounts ? amountIn(amounts, terms) : null);
-  const cap = reward.cap ? stated(reward.cap) : Infinity;
+  // A market without a cap of its own has none.
+  const cap = reward.cap?.[terms.id] ? stated(reward.cap) : Infinity;
   const amount = kind === 'deliveryAt' ? stated(reward.price) : kind === 'deliveryLessAmount' ? stated(reward.amount) : 0;
   const percent = kind === 'deliveryLessPercent' ? reward.percent : null;
   const compiled = {

@@ -46,7 +46,7 @@ function goalStanding(goal: CompiledGoal, offer: CompiledOffer, status: OfferSta
   const byCode = inForce && codeEntered && !enough;
   const measure = counts.kind;
   if (inForce && (enough || byCode)) return { goalId, measure, target, counted, remaining: 0, remainingAtBest: null, percent: 100, reached: true, byCode };
-  const percent = target === null ? 0 : Math.min(99, Math.floor((100 * counted) / target));
+  const percent = target === null || target === 0 ? 0 : Math.min(99, Math.floor((100 * counted) / target));
   const promise = inForce && target !== null ? remainderOf(offer, counts, counted, target, facts) : null;
   return { goalId, measure, target, counted, remaining: promise?.remaining ?? null, remainingAtBest: promise?.atBest ?? null, percent, reached: false, byCode: false };
 }

@@ -57,7 +57,7 @@ function readTarget(raw: string, { measure }: Goal, currency: string, mark: Deci
   const read = readNumber(text, mark, exponent);
   if (!read.ok) return { reason: 'is not a number' };
   if (read.rounded) return { reason: exponent === 0 ? 'is not a whole number' : `has more than ${exponent} decimals` };
-  return read.minor < 1 ? { reason: 'a goal is more than nothing' } : { value: read.minor };
+  return read.minor < 0 ? { reason: 'a goal is not less than nothing' } : { value: read.minor };
 }
 
 /** How a reader's language writes decimals. */
@@ -107,7 +107,7 @@ export function roundedTargets({ targets, measure }: Goal, units: number, policy
   return Object.fromEntries(
     Object.entries(targets).map(([market, target]): [string, Goal['targets'][string]] => {
       const step = stepIn(policy.markets[market]?.currency ?? policy.store.baseCurrency, units);
-      if ('exact' in target) return [market, { exact: Math.max(step, Math.round(target.exact / step) * step) }];
+      if ('exact' in target) return [market, { exact: target.exact === 0 ? 0 : Math.max(step, Math.round(target.exact / step) * step) }];
       return [market, 'following' in target ? { following: { ...target.following, step, less: Math.min(target.following.less, step - 1) } } : target];
     }),
   );

@@ -21,7 +21,9 @@ export function copyOption(policy: Policy, optionId: string, zoneId: string, ste
   const to = policy.zones[zoneId]?.market;
   if (!option || from === undefined || to === undefined) return { ok: false, reason: 'The option or the zone is gone.' };
   const [here, there] = [localMoneyOf(policy, from), localMoneyOf(policy, to)];
-  for (const { rate, currency } of [here, there]) if (rate === null) return { ok: false, reason: `No rate of ${currency} has been adopted.` };
+  // Amounts of one currency are taken over as they are: no rate is needed for them.
+  const sides = here.currency === there.currency ? [] : [here, there];
+  for (const { rate, currency } of sides) if (rate === null) return { ok: false, reason: `No rate of ${currency} has been adopted.` };
   const converted = new Map<number, number>();
   const convert = (amount: LocalAmount): LocalAmount => {
     if (here.currency === there.currency) return amount;

@@ -852,6 +852,10 @@ export interface PricePerUnit {
      */
     per: number;
     /**
+     * where units begin to count: where the range of the line begins when absent
+     */
+    countsFrom?: 'nothing';
+    /**
      * every started unit counts whole; otherwise in proportion
      */
     started: boolean;

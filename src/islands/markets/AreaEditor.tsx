@@ -60,6 +60,7 @@ export function AreaEditor({ zoneId, zone, market, side }: { zoneId: string; zon
       </p>
       {pasting && (
         <PastePostcodes
+          side={side}
           countries={market.countries.length > 0 ? market.countries : [country]}
           accept={(of, patterns) => {
             setPasting(false);
@@ -103,7 +104,7 @@ function Part({ zoneId, side, partId, part, market, policy }: { zoneId: string; 
         <span>
           postcodes in <PhraseSelect label="Country" value={part.country} options={countries(part.country)} choose={(code) => edit(setAt(at('country'), code))} />
           {refusal}
-          <PostcodePatterns zoneId={zoneId} side={side} partId={partId} patterns={part.patterns} />
+          <PostcodePatterns zoneId={zoneId} side={side} partId={partId} country={part.country} patterns={part.patterns} />
         </span>
       );
     case 'radius': {

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { changePatterns } from '../../client/market-edits.ts';
 import { coveredPatterns, readPastedPostcodes } from '../../core/places/pasted-postcodes.ts';
+import { canBePostcode } from '../../core/places/postcode-forms.ts';
 import { normalPostcode } from '../../core/places/postcode.ts';
 import { postcodeList } from '../../core/places/postcode-list.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
@@ -13,7 +14,7 @@ import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 const mostShown = 40;
 
 /** The postcodes of a part: searched, marked where others cover them, taken out one by one, added to by pasting. */
-export function PostcodePatterns({ zoneId, side, partId, patterns }: { zoneId: string; side: 'include' | 'exclude'; partId: string; patterns: Readonly<Record<string, true>> }) {
+export function PostcodePatterns({ zoneId, side, partId, country, patterns }: { zoneId: string; side: 'include' | 'exclude'; partId: string; country: string; patterns: Readonly<Record<string, true>> }) {
   const { edit, refusal } = useGuardedEdit();
   const [search, setSearch] = useState('');
   const [pasting, setPasting] = useState(false);
@@ -53,6 +54,8 @@ export function PostcodePatterns({ zoneId, side, partId, patterns }: { zoneId: s
       </span>
       {pasting && (
         <PastePostcodes
+          side={side}
+          country={country}
           known={patterns}
           accept={(_, added) => {
             setPasting(false);
@@ -67,12 +70,13 @@ export function PostcodePatterns({ zoneId, side, partId, patterns }: { zoneId: s
 const noneKnown: Readonly<Record<string, true>> = {};
 
 /** Postcodes pasted or typed, with what was understood before they are taken. */
-export function PastePostcodes({ countries, known = noneKnown, accept }: { countries?: readonly string[]; known?: Readonly<Record<string, true>>; accept: (country: string, patterns: string[]) => void }) {
+export function PastePostcodes({ side = 'include', countries, country: only, known = noneKnown, accept }: { side?: 'include' | 'exclude'; countries?: readonly string[]; country?: string; known?: Readonly<Record<string, true>>; accept: (country: string, patterns: string[]) => void }) {
   const { locale } = usePage();
   const [country, setCountry] = useState(countries?.[0] ?? '');
   const [text, setText] = useState('');
   const read = useMemo(() => readPastedPostcodes(text), [text]);
   const fresh = useMemo(() => read.patterns.filter((pattern) => !known[pattern]), [read, known]);
+  const strange = useMemo(() => fresh.filter((pattern) => !canBePostcode(only ?? country, pattern)), [fresh, only, country]);
   const covered = useMemo(() => {
     const added = new Set(fresh);
     return coveredPatterns([...Object.keys(known), ...fresh]).filter(({ pattern }) => added.has(pattern));
@@ -87,7 +91,8 @@ export function PastePostcodes({ countries, known = noneKnown, accept }: { count
       <textarea className="h-20 w-full rounded-[3px] border border-hairline bg-transparent p-1.5" aria-label="Postcodes, one a line or parted by commas" placeholder={'1799 ZA\n8891..8899\n17*'} value={text} onChange={(event) => setText(event.target.value)} data-testid="pasted-postcodes" />
       <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]" data-testid="pasted-report">
         <button type="button" className="btn btn-xs" disabled={fresh.length === 0} onClick={() => accept(country, fresh)}>
-          {fresh.length === 0 ? 'Take in' : `Take in ${fresh.length}`}
+          {side === 'exclude' ? 'Leave out' : 'Take in'}
+          {fresh.length > 0 && ` ${fresh.length}`}
         </button>
         {text === '' ? (
           <span className="text-soft">One a line, or parted by commas; * and ? stand for any characters, 1000..1999 for a range.</span>
@@ -98,6 +103,11 @@ export function PastePostcodes({ countries, known = noneKnown, accept }: { count
             {covered.length > 0 && (
               <span className="text-warning">
                 {covered.length} {covered.length === 1 ? 'lies' : 'lie'} within others, such as {covered[0]!.pattern} in {covered[0]!.by}
+              </span>
+            )}
+            {strange.length > 0 && (
+              <span className="text-warning">
+                {strange.length === 1 ? 'One looks' : `${strange.length} look`} like no postcode of {countryName(only ?? country, locale)}: {strange.slice(0, 3).join(', ')}
               </span>
             )}
             {read.unreadable.length > 0 && (

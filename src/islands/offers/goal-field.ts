@@ -10,10 +10,9 @@ export function parseGoal(text: string, currency: string, emptyAllowed: boolean)
   if (text.trim() === '' && emptyAllowed) return { ok: true, value: null };
   const parsed = parseAmount(text, currency);
   if (!parsed.ok) return parsed;
-  if (parsed.minor < 1) return { ok: false, reason: 'A goal is more than nothing.' };
   if (parsed.minor > highest) return { ok: false, reason: `At most ${highest / minorPerMajor(currency)}.` };
   return { ok: true, value: parsed.minor };
 }
 
 /** Reads a goal in pieces or grams; empty means not offered. */
-export const parseCount = (text: string): Parsed<number | null> => (text.trim() === '' ? { ok: true, value: null } : parseWhole(1, 999_999_999)(text));
+export const parseCount = (text: string): Parsed<number | null> => (text.trim() === '' ? { ok: true, value: null } : parseWhole(0, 999_999_999)(text));

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { addTestCart, removeTestCart } from '../../client/cart-edits.ts';
 import { setCartField } from '../../client/edits.ts';
 import { freshId } from '../../client/set-at.ts';
+import { focusOn } from '../../ui/focus-soon.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { EditedField } from '../frame/EditedField.tsx';
@@ -21,6 +22,7 @@ export function CartSheet({ cartId, cart, choose }: { cartId: string; cart: Test
     const id = freshId('cart', policy.testCarts);
     edit(addTestCart(id, { ...like, name }, new Map(inOrder(lines).map(([product, { quantity }]) => [product, quantity]))));
     choose(id);
+    focusOn('cart-name');
   };
   const { order: _, lines, ...like } = cart;
   const remove = () => {

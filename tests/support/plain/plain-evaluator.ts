@@ -126,7 +126,7 @@ function chargeOf(charge: Charge, asked: Asked): number | null {
       value = minor(price.fixed);
       if (price.perUnit) {
         const { measure: of, amount, per, started } = price.perUnit;
-        const beyond = Math.max(0, measure[of]! - (over && over.measure === of ? minor(over.from) : 0));
+        const beyond = Math.max(0, measure[of]! - (over && over.measure === of && !price.perUnit.countsFrom ? minor(over.from) : 0));
         value += started ? Math.ceil(beyond / per) * minor(amount) : round(BigInt(beyond) * BigInt(minor(amount)), BigInt(per));
       }
     }
@@ -169,7 +169,7 @@ function offerHere(id: string, offer: Offer, options: { id: string; item: Delive
     const counted = countedIn(goal, cart);
     const enough = target !== null && counted >= target;
     const reached = status === 'inForce' && (enough || (entered && (offer.unlock.by === 'code' || offer.unlock.by === 'amountOrCode')));
-    const percent = reached ? 100 : target === null ? 0 : Math.min(99, Number((100n * BigInt(counted)) / BigInt(target)));
+    const percent = reached ? 100 : target === null || target === 0 ? 0 : Math.min(99, Number((100n * BigInt(counted)) / BigInt(target)));
     const remaining = reached ? 0 : status !== 'inForce' || target === null ? null : remainder(goal, offer, target, counted, asked);
     return [{ id: goalId, then: goal.then, rewards, counted, target, remaining, percent, reached, measure: goal.measure.kind }];
   });

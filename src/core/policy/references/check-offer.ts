@@ -43,10 +43,9 @@ function checkTargets(goal: Goal, before: Map<string, number>, policy: Policy, a
     }
     const amount = 'count' in target ? target.count : checkAmount(target, policy, market, pointer, fault);
     if (amount === null) continue;
-    if (amount < 1) fault(pointer, 'comes to nothing: a goal is more than nothing');
     // Goals that count different things do not compare.
     const key = `${market} ${JSON.stringify(goal.measure)} ${JSON.stringify(goal.goods ?? null)}`;
-    if (amount <= (before.get(key) ?? 0)) fault(pointer, 'must be more than the goal before it');
+    if (amount <= (before.get(key) ?? -1)) fault(pointer, 'must be more than the goal before it');
     before.set(key, amount);
   }
 }
