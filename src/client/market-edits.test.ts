@@ -27,7 +27,7 @@ describe('countries', () => {
 
 test('a market of its own comes with a zone and is valid; it can be removed again', () => {
   const grown = after(addMarket('SE', 'Sweden'));
-  expect(grown.markets.sweden).toMatchObject({ countries: ['SE'], currency: 'EUR', languages: ['sv-SE'] });
+  expect(grown.markets.sweden).toMatchObject({ countries: ['SE'], currency: 'SEK', languages: ['sv-SE'] });
   expect(faultsOf(grown)).toEqual([]);
   const { markets, zones } = withPatches(grown, [removeMarket('sweden')(grown)]);
   expect([markets, zones]).toEqual([demoPolicy.markets, demoPolicy.zones]);

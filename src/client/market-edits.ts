@@ -1,3 +1,4 @@
+import { currencyOfCountry } from '../core/places/country-currency.ts';
 import { likelyLanguage } from '../core/wording/likely-language.ts';
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
 import type { AreaPart, Market, Zone } from '../core/policy/types.ts';
@@ -21,7 +22,7 @@ export const addMarket = (country: string, name: string): Edit => (policy) => {
     order: orderAfterLast(policy.markets),
     name,
     countries: [country],
-    currency: policy.store.baseCurrency,
+    currency: currencyOfCountry(country) ?? policy.store.baseCurrency,
     languages: [likelyLanguage(country)],
     tax: { prices: 'withTax', delivery: '0', classes: { standard: '0' } },
     preselect: 'first',

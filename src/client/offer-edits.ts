@@ -1,6 +1,5 @@
 import type { StartedOffer } from '../core/offers/starter-offers.ts';
 import { minorPerMajor, priceUnit } from '../core/money/currency.ts';
-import { spreadAmount } from '../core/money/spread-amount.ts';
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
 import type { Goal, LocalAmount, Offer, Policy, Reward } from '../core/policy/types.ts';
 import { spreadTarget } from '../core/offers/target-table.ts';

@@ -1,9 +1,10 @@
 import { useState } from 'react';
 
-/** A word typed to be added to a list, by Enter. */
-export function AddWord({ label, placeholder, accept, reason, add }: { label: string; placeholder: string; accept: (text: string) => boolean; reason: string; add: (text: string) => void }) {
+/** A word typed to be added to a list, by Enter. @param accept whether it can be, or what is meant by it (null: nothing) */
+export function AddWord({ label, placeholder, accept, reason, add }: { label: string; placeholder: string; accept: (text: string) => boolean | string | null; reason: string; add: (text: string) => void }) {
   const [text, setText] = useState('');
-  const wrong = text !== '' && !accept(text.trim());
+  const meant = text === '' ? null : accept(text.trim());
+  const wrong = text !== '' && (meant === null || meant === false);
   return (
     <span className="mr-3 inline-flex flex-col">
       <input
@@ -15,7 +16,7 @@ export function AddWord({ label, placeholder, accept, reason, add }: { label: st
         onChange={(event) => setText(event.target.value)}
         onKeyDown={(event) => {
           if (event.key !== 'Enter' || text.trim() === '' || wrong) return;
-          add(text.trim());
+          add(typeof meant === 'string' ? meant : text.trim());
           setText('');
         }}
       />

@@ -62,6 +62,8 @@ test('whoever is told a reward is given it', () => {
   expect(seen.ahead).toBeGreaterThan(60);
 }, 120_000);
 
+const piecesOf = ({ gifts }: Evaluation, product: string): number => gifts.reduce((sum, gift) => (gift.product === product ? sum + gift.quantity : sum), 0);
+
 test('what is asked for is the least that suffices among offers that lead to it', () => {
   let several = 0;
   fc.assert(
@@ -79,7 +81,7 @@ test('what is asked for is the least that suffices among offers that lead to it'
         return evaluate(compilePolicy(changed), input);
       };
       const asGood = (one: Evaluation, other: Evaluation) =>
-        one.options.every(({ after }, index) => after <= other.options[index]!.after) && one.goodsRewarded.off >= other.goodsRewarded.off && other.gifts.every((gift) => one.gifts.some(({ product, quantity }) => product === gift.product && quantity >= gift.quantity));
+        one.options.every(({ after }, index) => after <= other.options[index]!.after) && one.goodsRewarded.off >= other.goodsRewarded.off && other.gifts.every(({ product }) => piecesOf(one, product) >= piecesOf(other, product));
       const [first, ...others] = ahead;
       for (const other of others) {
         if (other.arguments.measure !== first!.arguments.measure || other.arguments.remaining >= first!.arguments.remaining) continue;

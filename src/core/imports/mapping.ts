@@ -46,6 +46,8 @@ export function guessMapping(kind: ImportKind, start: Uint8Array, whole: boolean
   const valuesOf = (field: string) => (columns[field] === undefined ? [] : sample.rows.map((row) => row[columns[field]!] ?? ''));
   const money = ['goods', 'delivery', 'discount', 'lineValue', ...Object.keys(columns).filter((field) => field.startsWith('price:'))].flatMap(valuesOf);
   const headingOf = (field: string) => plainWords(sample.heading[columns[field] ?? -1] ?? '');
+  // A column of shares or percentages is no amount: 0.2 off each order is not twenty cents.
+  if (columns.discount !== undefined && areShares(valuesOf('discount'))) delete columns.discount;
   const numbers = valuesOf('number');
   const mapping: ImportMapping = {
     kind,
@@ -61,6 +63,14 @@ export function guessMapping(kind: ImportKind, start: Uint8Array, whole: boolean
     columns,
   };
   return { mapping, sample };
+}
+
+/** Whether all figures are between 0 and 1 with some in between, or are written as percentages. */
+function areShares(texts: readonly string[]): boolean {
+  const said = texts.map((text) => text.trim()).filter((text) => text !== '');
+  if (said.length > 0 && said.every((text) => text.endsWith('%'))) return true;
+  const figures = said.map((text) => Number(text.replace(',', '.')));
+  return figures.length > 0 && figures.every((figure) => figure >= 0 && figure <= 1) && figures.some((figure) => figure > 0 && figure < 1);
 }
 
 /** Each field takes the column whose heading says it most plainly; no column is taken twice. */

@@ -1,8 +1,7 @@
 import { readOut } from '../conditions/read-out.ts';
-import { formatMoney } from '../money/format.ts';
-import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
+import { stepsInWords, valueInWords, type Json } from './change-words.ts';
 import { differingKeys } from './patch.ts';
-import type { Condition, DeliveryOption, LocalAmount, Offer, Policy } from './types.ts';
+import type { Condition, DeliveryOption, Offer, Policy } from './types.ts';
 
 /** The stop of the trail where a change was made and can be looked at. */
 export type ChangePlace = 'markets' | 'delivery' | 'offers' | 'wording' | 'store';
@@ -16,8 +15,6 @@ export interface PolicyChange {
   before: string | null;
   after: string | null;
 }
-
-type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 
 /** Collections whose entries come and go as one change. */
 const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates|places|calendars)\/[^/]+$/, /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/, /\/charge\/lines\/[^/]+$/, /\/area\/(include|exclude)\/[^/]+$/];
@@ -65,23 +62,18 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
   const steps = path.slice(1).split('/').map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
   const lookUp = <T>(pick: (policy: Policy) => T | undefined): T | undefined => pick(to) ?? pick(from);
   const [collection, id = ''] = steps;
-  const plain = (value: Json | undefined): string | null => (value === undefined || value === null ? null : isObject(value) ? nameOf(value) : typeof value === 'boolean' ? (value ? 'on' : 'off') : String(value));
-  /** amounts as each policy has them in that market: a following one with what it follows */
-  const amountIn = (policy: Policy, marketId: string, value: Json | undefined): string | null => {
-    if (value === undefined || value === null) return null;
-    // A goal that has come to count something else: an amount before, pieces or grams after.
-    if (!isAmount(value)) return isObject(value) && 'count' in value ? String(value.count) : plain(value);
-    const local = value as unknown as LocalAmount;
-    const money = localMoneyOf(policy, marketId);
-    const minor = resolveAmount(local, money);
-    const shown = minor === null ? 'without a rate' : formatMoney(minor, money.currency, language);
-    return 'following' in local ? `${shown}, following ${formatMoney(local.following.base, money.baseCurrency, language)}` : shown;
-  };
+  const last = steps.at(-1) ?? '';
   const change = (place: ChangePlace, subject: string, marketId?: string): PolicyChange => {
-    const isMoney = marketId !== undefined && (isAmount(before) || isAmount(after));
+    const inMarket = marketId ?? (Object.hasOwn(to.markets, last) || Object.hasOwn(from.markets, last) ? last : null);
     const said = (policy: Policy, value: Json | undefined) => (value === undefined ? null : readOut(policy, value as unknown as Condition, marketId));
-    const write = (policy: Policy, value: Json | undefined) => (conditions.test(path) ? said(policy, value) : isMoney ? amountIn(policy, marketId, value) : plain(value));
+    const write = (policy: Policy, value: Json | undefined) => (conditions.test(path) ? said(policy, value) : valueInWords(value, policy, inMarket, language));
     return { path, place, subject, before: write(from, before), after: write(to, after) };
+  };
+  /** the rest of the way, from the entry on */
+  const rest = (depth: number): string => {
+    const entry = lookUp((policy) => steps.slice(0, depth).reduce<unknown>((here, step) => (typeof here === 'object' && here !== null ? (here as Record<string, unknown>)[step] : undefined), policy));
+    const way = stepsInWords(steps.slice(depth), entry, to);
+    return way.length > 0 ? `, ${way.join(', ')}` : '';
   };
 
   switch (collection) {
@@ -92,42 +84,32 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
         const marketId = steps[targetAt + 1] ?? '';
         return change('offers', `Goal of “${offer?.name}” in ${lookUp((policy) => policy.markets[marketId])?.name ?? marketId}`, marketId);
       }
-      return change('offers', `Offer “${offer?.name ?? id}”${rest(steps.slice(2))}`);
+      return change('offers', `Offer “${offer?.name ?? id}”${rest(2)}`);
     }
     case 'wording': {
       const offer = lookUp<Offer>((policy) => policy.offers[id]);
-      return change('wording', `Wording of “${offer?.name ?? id}”${rest(steps.slice(2))}`);
+      return change('wording', `Wording of “${offer?.name ?? id}”${rest(2)}`);
     }
     case 'look':
-      return change('wording', `Look of strip and bar${rest(steps.slice(1))}`);
+      return change('wording', `Look of strip and bar${rest(1)}`);
     case 'options': {
       const option = lookUp<DeliveryOption>((policy) => policy.options[id]);
       const marketId = lookUp((policy) => policy.zones[option?.zone ?? '']?.market);
-      return change('delivery', `Delivery option “${option?.name ?? id}”${rest(steps.slice(2))}`, marketId);
+      return change('delivery', `Delivery option “${option?.name ?? id}”${rest(2)}`, marketId);
     }
     case 'qualifiers':
-      return change('offers', `Condition “${lookUp((policy) => policy.qualifiers[id])?.name ?? id}”${rest(steps.slice(2).filter((step) => step !== 'condition'))}`);
+      return change('offers', `Condition “${lookUp((policy) => policy.qualifiers[id])?.name ?? id}”${rest(2)}`);
     case 'rates':
-      return change('markets', `Adopted rate of ${id}${rest(steps.slice(2).filter((step) => step !== 'rate'))}`);
+      return change('markets', `Adopted rate of ${id}${last === 'rate' ? '' : rest(2)}`);
     case 'markets':
-      return change('markets', `Market “${lookUp((policy) => policy.markets[id])?.name ?? id}”${rest(steps.slice(2))}`);
+      return change('markets', `Market “${lookUp((policy) => policy.markets[id])?.name ?? id}”${rest(2)}`);
     case 'places':
-      return change('delivery', `Pick-up place “${lookUp((policy) => policy.places?.[id])?.name ?? id}”${rest(steps.slice(2))}`);
+      return change('delivery', `Pick-up place “${lookUp((policy) => policy.places?.[id])?.name ?? id}”${rest(2)}`);
     case 'calendars':
-      return change('delivery', `Calendar “${lookUp((policy) => policy.calendars?.[id])?.name ?? id}”${rest(steps.slice(2))}`);
+      return change('delivery', `Calendar “${lookUp((policy) => policy.calendars?.[id])?.name ?? id}”${rest(2)}`);
     case 'zones':
-      return change('markets', `Zone “${lookUp((policy) => policy.zones[id])?.name ?? id}”${rest(steps.slice(2))}`);
+      return change('markets', `Zone “${lookUp((policy) => policy.zones[id])?.name ?? id}”${rest(2)}`);
     default:
-      return change('store', `Store${rest(steps.slice(1))}`);
+      return change('store', `Store${rest(1)}`);
   }
-}
-
-/** Path steps as readers know them: camelCase parted into words. */
-function rest(steps: string[]): string {
-  if (steps.length === 0) return '';
-  return `, ${steps.map((step) => (/^[a-z]+[A-Z]/.test(step) ? step.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`) : step)).join(' · ')}`;
-}
-
-function nameOf(value: { [key: string]: Json }): string {
-  return typeof value.name === 'string' ? value.name : 'set';
 }

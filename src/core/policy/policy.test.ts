@@ -64,10 +64,24 @@ describe('changes between two policies', () => {
   test('a tree of conditions is one change, read out, wherever it stands', () => {
     const when = { of: 'all' as const, conditions: { a: { order: 1, kind: 'yesNo' as const, fact: 'shopper.signedIn' as const, is: true }, b: { order: 2, kind: 'number' as const, fact: 'cart.weight' as const, operator: 'atLeast' as const, value: 300 } } };
     const said = 'the shopper is signed in and the weight is at least 300 g';
-    expect(changes((policy) => (policy.options['nlbe-door']!.when = when))).toMatchObject([{ place: 'delivery', subject: 'Delivery option “Parcel to the door”, when', before: null, after: said }]);
+    expect(changes((policy) => (policy.options['nlbe-door']!.when = when))).toMatchObject([{ place: 'delivery', subject: 'Delivery option “Parcel to the door”, for whom', before: null, after: said }]);
     expect(changes((policy) => (policy.options['nlbe-door']!.charge.lines['step-1']!.when = when))).toMatchObject([{ after: said }]);
     const named = changed((policy) => (policy.qualifiers.known = { order: 1, name: 'Known', condition: when }));
     expect(policyChanges(named, { ...named, qualifiers: { known: { order: 1, name: 'Known', condition: { ...when, of: 'any' } } } }, 'en-GB')).toMatchObject([{ place: 'offers', subject: 'Condition “Known”', before: said, after: said.replace(' and ', ' or ') }]);
+  });
+  test('every change is said in words, however deep it lies', () => {
+    const said = (change: (policy: Policy) => void) => policyChanges(smallStore, changed(change), 'en-GB').map(({ subject, before, after }) => [subject, before, after]);
+    const goal = (policy: Policy) => policy.offers['free-delivery']!.goals.first!;
+    expect(said((policy) => Object.assign(goal(policy).rewards.delivery!, { cap: { nlbe: { exact: 700 } } }))).toEqual([['Offer “Free delivery”, goal, reward, only options up to, in Netherlands & Belgium', null, '€7.00']]);
+    expect(said((policy) => (goal(policy).rewards.delivery = { order: 1, kind: 'gift', product: 'winder', quantity: 1 }))).toContainEqual(['Offer “Free delivery”, goal, reward, kind', 'delivery is free', 'a gift']);
+    expect(said((policy) => (policy.options['nlbe-door']!.estimate.cutOff = '15:00'))).toEqual([['Delivery option “Parcel to the door”, estimate, cut-off', expect.anything(), '15:00']]);
+    expect(said((policy) => (policy.offers['free-delivery']!.limits = { perShopper: 2 }))).toEqual([['Offer “Free delivery”, how often it may be used', null, 'for each shopper 2']]);
+    // On random differences of the demo: no inner key, brace or bare “set” is left.
+    for (const id of Object.keys(demoPolicy.offers)) {
+      const policy = structuredClone(demoPolicy);
+      for (const one of Object.values(policy.offers[id]!.goals)) for (const reward of Object.values(one.rewards)) if ('on' in reward) Object.assign(reward, { cap: { nlbe: { exact: 100 } }, on: { by: 'list', options: { 'nlbe-door': true } }, coversOwnDelivery: !reward.coversOwnDelivery });
+      for (const { subject, before, after } of policyChanges(demoPolicy, policy, 'en-GB')) expect(`${subject} ${before} ${after}`).not.toMatch(/[·{}]|coversOwn|nlbe|[a-z][A-Z]|\bset\b/);
+    }
   });
   test('test carts and made-up shoppers reach nobody', () => expect(changes((policy) => (delete policy.testCarts['beach-day'], (policy.shoppers = { guest: { order: 1, name: 'Guest', shopper: { signedIn: false } } })))).toEqual([]));
 });

@@ -7,7 +7,7 @@ import { checkReferences } from './references/check-references.ts';
 
 export type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
 
-const validateSchema = new Ajv2020({ allErrors: false, strict: true, strictTypes: false, strictRequired: false, discriminator: true }).compile(schema);
+const validateSchema = new Ajv2020({ allErrors: false, verbose: true, strict: true, strictTypes: false, strictRequired: false, discriminator: true }).compile(schema);
 
 const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
 
@@ -78,6 +78,10 @@ export function faultOf(error: ErrorObject): PolicyFault {
       return { pointer: `${error.instancePath}/${String(params.tag)}`, message: params.error === 'tag' ? 'must say which kind it is' : 'is not one of the kinds there are' };
     case 'const':
       return { pointer: error.instancePath, message: `must be ${JSON.stringify(params.allowedValue)}` };
+    case 'pattern': {
+      const described = (error.parentSchema as { description?: string } | undefined)?.description;
+      return { pointer: error.instancePath, message: described ? `must be ${described}` : 'is not written as it should be' };
+    }
     default:
       return { pointer: error.instancePath, message: error.message ?? 'is not valid' };
   }

@@ -8,7 +8,7 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import type { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
-import { orNone, parseId, parsePercent, parseWhole } from '../frame/typed-text.ts';
+import { orNone, parseId, parsePercent, parseGrams, parseWhole } from '../frame/typed-text.ts';
 import { AmountField } from '../frame/AmountField.tsx';
 import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 
@@ -49,7 +49,7 @@ export function ChargeLineRow({ optionId, lineId, line, settled, number, marketI
       )}
       <div className="sentence min-w-0 flex-1">
         {(free || stepped) && <RangeFields optionId={optionId} over={line.over} settled={settled?.over} number={number} marketId={marketId} free={free} edit={edit} set={set} />}
-        <PriceFields price={line.price} number={number} marketId={marketId} currency={currency} free={free} edit={edit} set={set} />
+        <PriceFields price={line.price} over={line.over} number={number} marketId={marketId} currency={currency} free={free} edit={edit} set={set} />
         {free && (
           <>
             {' '}
@@ -91,7 +91,8 @@ function RangeFields({ optionId, over, settled, number, marketId, free, edit, se
     const value = over[end];
     const label = `Line ${number} ${end}`;
     if (over.measure === 'goodsValue') return <AmountField label={label} amount={(value as LocalAmount | null) ?? undefined} marketId={marketId} change={(amount) => moved(end, amount)} edit={edit} testId={`${end}-${number}`} optional={optional ? 'any' : undefined} />;
-    return <EditedField<number | undefined> label={label} shown={value === null ? '' : String(value as number)} parse={optional ? orNone(count) : count} change={(next) => moved(end, next)} edit={edit} live align="right" placeholder={optional ? 'any' : undefined} testId={`${end}-${number}`} />;
+    const parse = over.measure === 'weight' || over.measure === 'chargeableWeight' ? parseGrams(0, 1_000_000_000) : count;
+    return <EditedField<number | undefined> label={label} shown={value === null ? '' : String(value as number)} parse={optional ? orNone(parse) : parse} change={(next) => moved(end, next)} edit={edit} live align="right" placeholder={optional ? 'any' : undefined} testId={`${end}-${number}`} />;
   };
   const fromZero = typeof over.from === 'number' ? over.from === 0 : 'exact' in over.from && over.from.exact === 0;
   return (
@@ -102,7 +103,7 @@ function RangeFields({ optionId, over, settled, number, marketId, free, edit, se
   );
 }
 
-function PriceFields({ price, number, marketId, currency, free, edit, set }: { price: ChargeLine['price']; number: number; marketId: string; currency: string; free: boolean; edit: (edit: Edit) => boolean; set: Setter }) {
+function PriceFields({ price, over, number, marketId, currency, free, edit, set }: { price: ChargeLine['price']; over: Over | undefined; number: number; marketId: string; currency: string; free: boolean; edit: (edit: Edit) => boolean; set: Setter }) {
   const amount = (label: string, value: LocalAmount | undefined, field: string[], optional?: string, testId?: string) => <AmountField label={`${label}, line ${number}, ${currency}`} amount={value} marketId={marketId} change={(next) => set('price', ...field)(next)} edit={edit} optional={optional} testId={testId} />;
   const percent = (label: string, value: string, field: string[]) => <EditedField label={`${label}, line ${number}`} shown={value} parse={parsePercent} change={set('price', ...field)} edit={edit} live align="right" />;
   const bounds = (min: LocalAmount | undefined, max: LocalAmount | undefined) => free && <>, at least {amount('Minimum', min, ['min'], 'nothing')}, at most {amount('Maximum', max, ['max'], 'anything')}</>;
@@ -132,7 +133,13 @@ function PriceFields({ price, number, marketId, currency, free, edit, set }: { p
           {' '}
           and {amount('Price for each', perUnit.amount, ['perUnit', 'amount'])} for each{' '}
           <PhraseSelect label={`Started units, line ${number}`} value={perUnit.started ? 'started' : 'exact'} options={[['started', 'started'], ['exact', 'exact share of']]} choose={(value) => edit(set('price', 'perUnit', 'started')(value === 'started'))} />{' '}
-          <EditedField label={`Units, line ${number}`} shown={String(perUnit.per)} parse={parseWhole(1, 1_000_000_000)} change={set('price', 'perUnit', 'per')} edit={edit} live align="right" /> {units[perUnit.measure]}
+          <EditedField label={`Units, line ${number}`} shown={String(perUnit.per)} parse={perUnit.measure === 'weight' || perUnit.measure === 'chargeableWeight' ? parseGrams(1, 1_000_000_000) : parseWhole(1, 1_000_000_000)} change={set('price', 'perUnit', 'per')} edit={edit} live align="right" /> {units[perUnit.measure]}
+          {over?.measure === perUnit.measure && (
+            <>
+              {' '}
+              counted <PhraseSelect label={`Where units begin to count, line ${number}`} value={perUnit.countsFrom ?? ''} options={[['', 'from where the range begins'], ['nothing', 'from nothing']]} choose={(value) => edit(set('price', 'perUnit', 'countsFrom')(value === '' ? undefined : value))} />
+            </>
+          )}
           {free && (
             <>
               {' '}

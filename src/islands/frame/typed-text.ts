@@ -2,7 +2,8 @@ import { isCurrency } from '../../core/money/currency.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
 import { isCountry } from '../../core/places/country.ts';
 import type { Coordinates } from '../../core/places/distance.ts';
-import { isTimeZone } from '../../core/time/zone-clock.ts';
+import { timeZoneByName } from '../../core/places/zone-by-name.ts';
+import { countryByName } from '../../core/places/country-names.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
 
 /** Reads a percentage, with `.` or `,`; kept as it is written. */
@@ -29,10 +30,14 @@ export const parseId = (text: string): Parsed<string> => (/^[a-z0-9][a-z0-9-]{0,
 
 export function parseCountry(text: string): Parsed<string> {
   const code = text.trim().toUpperCase();
-  return isCountry(code) ? { ok: true, value: code } : { ok: false, reason: 'A country’s two letters, such as NL.' };
+  const found = isCountry(code) ? code : countryByName(text);
+  return found ? { ok: true, value: found } : { ok: false, reason: 'A country, by its name or its two letters.' };
 }
 
-export const parseTimeZone = (text: string): Parsed<string> => (isTimeZone(text.trim()) ? { ok: true, value: text.trim() } : { ok: false, reason: 'A time zone such as Europe/Berlin.' });
+export function parseTimeZone(text: string): Parsed<string> {
+  const zone = timeZoneByName(text);
+  return zone === null ? { ok: false, reason: 'A time zone such as Europe/Berlin, or its city.' } : { ok: true, value: zone };
+}
 
 export const parseTime = (text: string): Parsed<string> => (/^([01]\d|2[0-3]):[0-5]\d$/.test(text.trim()) ? { ok: true, value: text.trim() } : { ok: false, reason: 'A time such as 16:00.' });
 
@@ -40,6 +45,19 @@ export const parseTime = (text: string): Parsed<string> => (/^([01]\d|2[0-3]):[0
 export const parseMoney = (currency: string) => (text: string): Parsed<number> => {
   const parsed = parseAmount(text, currency);
   return parsed.ok ? { ok: true, value: parsed.minor } : parsed;
+};
+
+const gramsPer: Readonly<Record<string, [number, number]>> = { g: [1, 1], gr: [1, 1], gram: [1, 1], grams: [1, 1], kg: [1000, 1], kilo: [1000, 1], kilos: [1000, 1], lb: [45_359_237, 100_000], lbs: [45_359_237, 100_000], pound: [45_359_237, 100_000], pounds: [45_359_237, 100_000], oz: [28_349_523_125, 1_000_000_000], t: [1_000_000, 1] };
+
+/**
+ * A weight as people write it, in whole grams: “500”, “1.5 kg”, “2 lb”, “12 oz”. A pound is 453.59237 g, an ounce a sixteenth
+ * of it (international avoirdupois, 1959).
+ */
+export const parseGrams = (least: number, most: number) => (text: string): Parsed<number> => {
+  const match = /^(\d{1,9}(?:[.,]\d{1,4})?)\s*([a-z]*)$/i.exec(text.trim());
+  const unit = match ? gramsPer[match[2]!.toLowerCase() || 'g'] : undefined;
+  const grams = match && unit && Object.hasOwn(gramsPer, match[2]!.toLowerCase() || 'g') ? Math.round((Number(match[1]!.replace(',', '.')) * unit[0]) / unit[1]) : NaN;
+  return grams >= least && grams <= most ? { ok: true, value: grams } : { ok: false, reason: 'A weight such as 500, 1.5 kg, 2 lb or 12 oz.' };
 };
 
 /** A position such as “53.1, 4.85”: degrees north, then east. */

@@ -1,15 +1,17 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Edit } from '../../client/edit.ts';
 import { addMarket, assignCountries } from '../../client/market-edits.ts';
+import { freshId } from '../../client/set-at.ts';
 import { countryByName } from '../../core/places/country-names.ts';
 import { countryCodes } from '../../core/places/country.ts';
+import { focusOn } from '../../ui/focus-soon.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { countryName } from '../frame/place-names.ts';
 import { CoverageBoard } from './CoverageBoard.tsx';
 import type { Coverage } from './market-marks.ts';
 
 /** The board with its search and what is said of the country looked at; what is looked at redraws nothing else. */
-export function CoverageSection({ coverage, marketId, edit, children }: { coverage: Coverage; marketId: string | null; edit: (edit: Edit) => boolean; children: ReactNode }) {
+export function CoverageSection({ coverage, marketId, choose, edit, children }: { coverage: Coverage; marketId: string | null; choose: (market: string) => void; edit: (edit: Edit) => boolean; children: ReactNode }) {
   const { markets } = usePolicy();
   const { locale } = usePage();
   const market = marketId === null ? null : markets[marketId]!;
@@ -21,7 +23,12 @@ export function CoverageSection({ coverage, marketId, edit, children }: { covera
     if (marketId !== null) edit(assignCountries(countries, out ? null : marketId));
   };
   const makeMarket = (code: string) => {
-    if (edit(addMarket(code, countryName(code, locale)))) setSearch('');
+    const name = countryName(code, locale);
+    const id = freshId(name, markets);
+    if (!edit(addMarket(code, name))) return;
+    setSearch('');
+    choose(id);
+    focusOn('market-name');
   };
   return (
     <>

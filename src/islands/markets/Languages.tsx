@@ -1,9 +1,11 @@
 import { AddWord } from '../../ui/AddWord.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { parseLanguage } from '../frame/typed-text.ts';
+import { languageByName } from '../../core/wording/language-by-name.ts';
+import { usePage } from '../frame/page-context.tsx';
 
 /** Languages in the order in which texts fall back. */
-export function Languages({ languages, change }: { languages: readonly string[]; change: (languages: string[]) => void }) {
+export function Languages({ languages, country, change }: { languages: readonly string[]; country: string | undefined; change: (languages: string[]) => void }) {
+  const { locale } = usePage();
   const moved = (index: number) => languages.map((tag, at) => (at === index - 1 ? languages[index]! : at === index ? languages[index - 1]! : tag));
   return (
     <p className="leading-7">
@@ -20,7 +22,10 @@ export function Languages({ languages, change }: { languages: readonly string[];
           {languages.length > 1 && <Remove what={tag} remove={() => change(languages.filter((other) => other !== tag))} />}
         </span>
       ))}
-      <AddWord label="New language" placeholder="add a language" accept={(text) => parseLanguage(text).ok && !languages.includes(text)} reason="A language such as nl-NL." add={(tag) => change([...languages, tag])} />
+      <AddWord label="New language" placeholder="add a language" accept={(text) => {
+          const tag = languageByName(text, country, locale);
+          return tag !== null && !languages.includes(tag) ? tag : null;
+        }} reason="A language by its name, or a tag such as nl-NL." add={(tag) => change([...languages, tag])} />
     </p>
   );
 }

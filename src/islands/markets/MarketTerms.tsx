@@ -9,6 +9,7 @@ import type { Parsed } from '../../ui/TypedField.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { EditedTexts } from '../frame/EditedTexts.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
+import { regionByName, useRegionsOfAll } from '../frame/use-regions.ts';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { Languages } from './Languages.tsx';
 import { orNone, parseCurrency, parseId, parseName, parsePercent, parseTimeZone } from '../frame/typed-text.ts';
@@ -18,6 +19,7 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
   const { tax, currency } = market;
+  const regions = useRegionsOfAll(market.countries);
   const at = (...steps: string[]) => ['markets', marketId, ...steps];
   const percent = (label: string, shown: string, steps: readonly string[], testId?: string) => <EditedField label={label} shown={shown} parse={parsePercent} change={(value) => setAt(at('tax', ...steps), value)} edit={edit} live testId={testId} />;
   /** A smallest step of one unit is none. */
@@ -68,9 +70,9 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
             <Remove what={`tax rates of ${region}`} remove={() => edit(setAt(Object.keys(tax.regions ?? {}).length === 1 ? at('tax', 'regions') : at('tax', 'regions', region), undefined))} />
           </span>
         ))}
-        <AddWord label="Region with tax rates of its own" placeholder="add a region" accept={(text) => /^[A-Z]{2}-[A-Z0-9]{1,3}$/.test(text)} reason="A region such as US-NY." add={(region) => edit(setAt(at('tax', 'regions', region), { delivery: tax.delivery }))} />
+        <AddWord label="Region with tax rates of its own" placeholder="add a region" accept={(text) => regionByName(text, regions)} reason="A region by its name, or a code such as US-NY." add={(region) => edit(setAt(at('tax', 'regions', region), { delivery: tax.delivery }))} />
       </p>
-      <Languages languages={market.languages} change={(languages) => edit(setAt(at('languages'), languages))} />
+      <Languages languages={market.languages} country={market.countries[0]} change={(languages) => edit(setAt(at('languages'), languages))} />
       <p className="leading-7">
         Whose address lies in no zone reads:{' '}
         <EditedTexts label="Out of area" at={at('outOfArea')} texts={market.outOfArea} languages={market.languages} edit={edit} placeholder="nothing" testId="out-of-area" />

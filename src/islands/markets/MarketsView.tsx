@@ -7,6 +7,7 @@ import { CoverageSection } from './CoverageSection.tsx';
 import { Currencies } from './Currencies.tsx';
 import { coverageOf, type Coverage } from './market-marks.ts';
 import { MarketTerms } from './MarketTerms.tsx';
+import { StoreSettings } from './StoreSettings.tsx';
 import { WhereWouldThisGo } from './WhereWouldThisGo.tsx';
 import { ZoneList } from './ZoneList.tsx';
 
@@ -33,7 +34,7 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
           </li>
         ))}
       </ol>
-      <CoverageSection coverage={coverage} marketId={marketId} edit={edit}>
+      <CoverageSection coverage={coverage} marketId={marketId} choose={(id) => setQuery({ market: id, zone: '' })} edit={edit}>
         {refusal}
       </CoverageSection>
       <WhereWouldThisGo />
@@ -44,6 +45,7 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
           <Currencies marketId={marketId} feed={rateFeed} />
         </>
       )}
+      <StoreSettings />
     </div>
   );
 }

@@ -59,7 +59,7 @@ export function GoalRung({ offerId, goalId, goal, number, of, marketId, byCode, 
             <TypedField
               label={`Goal ${number} in ${name}, ${unit}`}
               shown={target === null ? '' : money ? toDecimal(target, currency) : String(target)}
-              parse={(text) => (money ? parseGoal(text, currency, true) : parseCount(text))}
+              parse={(text) => (money ? parseGoal(text, currency, true) : parseCount(text, goal.measure.kind))}
               show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, marketId, value))}
               commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
               placeholder="not here"

@@ -1,6 +1,6 @@
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
-import { parseWhole } from '../frame/typed-text.ts';
+import { parseGrams, parseWhole } from '../frame/typed-text.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
 
 const highest = 1_000_000_000_000;
@@ -14,5 +14,5 @@ export function parseGoal(text: string, currency: string, emptyAllowed: boolean)
   return { ok: true, value: parsed.minor };
 }
 
-/** Reads a goal in pieces or grams; empty means not offered. */
-export const parseCount = (text: string): Parsed<number | null> => (text.trim() === '' ? { ok: true, value: null } : parseWhole(0, 999_999_999)(text));
+/** Reads a goal in pieces, or in grams as weights are written; empty means not offered. */
+export const parseCount = (text: string, measure: string): Parsed<number | null> => (text.trim() === '' ? { ok: true, value: null } : (measure === 'weight' ? parseGrams(0, 999_999_999) : parseWhole(0, 999_999_999))(text));

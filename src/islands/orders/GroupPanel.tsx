@@ -117,7 +117,7 @@ export function GroupPanel({ marketId, currency, tally, filter, group, setGroup,
                   ))}
                 </tbody>
               </table>
-              <SaveAs what="the products that lift" forms={[{ name: 'CSV', save: () => saveCsv(`lifts-${marketId}`, ['SKU', 'product', `price, minor units of ${currency}`, 'orders lifted'], lifts.products.map(({ productId, price, orders: lifted }) => [productsById.get(productId)?.sku ?? productId, productsById.get(productId)?.name ?? '', price, lifted])) }]} />
+              <SaveAs what="the products that lift" forms={[{ name: 'CSV', save: () => saveCsv(`lifts-${marketId}`, ['SKU', 'product', `price, ${currency}`, 'orders lifted'], lifts.products.map(({ productId, price, orders: lifted }) => [productsById.get(productId)?.sku ?? productId, productsById.get(productId)?.name ?? '', toDecimal(price, currency), lifted])) }]} />
             </>
           )}
         </div>

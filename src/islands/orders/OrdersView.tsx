@@ -2,13 +2,13 @@ import { useCallback, useMemo, useRef, useState, type RefObject } from 'react';
 import { orderValueGoals } from '../../core/offers/order-value-goals.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { candidateCurve, type Outcome } from '../../core/orders/candidates.ts';
-import { bands } from '../../core/orders/distribution.ts';
+import { bands, ordersBelow } from '../../core/orders/distribution.ts';
 import { responseOf, usualAssumption } from '../../core/orders/response.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { firstTrial, secondTrial } from '../../core/orders/suggest-goals.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { toDecimal } from '../../core/money/decimal.ts';
-import { usePolicy } from '../frame/page-context.tsx';
+import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { useWidth } from '../frame/use-width.ts';
 import { useQuery } from '../frame/use-query.ts';
 import { parseGoal } from '../offers/goal-field.ts';
@@ -99,7 +99,7 @@ function Studied({ width, marketId, policy, here, query, setQuery, worker }: {
 
   // The address says what is looked at; what is being dragged or typed stands in for it until it is let go.
   const [bandDragged, setBandDragged] = useState<number | null>(null);
-  const band = bandDragged ?? amountsIn(query.band)[0] ?? suggested;
+  const band = bandDragged ?? (amountsIn(query.band)[0] || suggested);
   const setBand = (value: number | null) => {
     setBandDragged(null);
     setQuery({ band: value === null ? '' : String(value) });
@@ -127,7 +127,7 @@ function Studied({ width, marketId, policy, here, query, setQuery, worker }: {
   const [groupDragged, setGroupDragged] = useState<Stretch | null>(null);
   const group = groupDragged ?? stretchIn(query.group);
   const setGroup = (next: Stretch | null, done: boolean) => {
-    const real = next && next.to > next.from ? { from: Math.max(1, next.from), to: next.to } : null;
+    const real = next && next.to > next.from ? { from: Math.max(0, next.from), to: next.to } : null;
     setGroupDragged(done ? null : real);
     if (done) setQuery({ group: real ? `${real.from},${real.to}` : '' });
   };
@@ -137,7 +137,8 @@ function Studied({ width, marketId, policy, here, query, setQuery, worker }: {
   return (
     <>
       <OrdersPicture width={width} currency={currency} study={study} months={months} response={response} curve={curve} bandWidth={band} goals={trial} inForce={inForce} group={group} setGroup={setGroup} moveGoal={move} commitGoals={commit} picture={picture} />
-      <BandControl currency={currency} band={band} suggested={suggested} end={study.end} show={setBandDragged} set={setBand} save={savesOf(picture, marketId, study, band, curve)} />
+      <BandControl currency={currency} band={band} suggested={suggested} end={study.end} show={setBandDragged} set={setBand} save={savesOf(picture, marketId, currency, study, band, curve)} />
+      <OrdersBeyond study={study} currency={currency} band={band} />
       <AssumptionLine marketId={marketId} currency={currency} two={trial.length > 1} />
       <div className="mt-3 grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
         <TrialGoals
@@ -161,8 +162,21 @@ function Studied({ width, marketId, policy, here, query, setQuery, worker }: {
   );
 }
 
+/** Orders that the picture does not reach are said, so that nobody takes the bars for all of them. */
+function OrdersBeyond({ study, currency, band }: { study: MarketOrders['study']; currency: string; band: number }) {
+  const { money, locale } = usePage();
+  const last = Math.ceil(study.end / band) * band;
+  const beyond = study.tally.orders - ordersBelow(study.tally, last);
+  if (beyond === 0) return null;
+  return (
+    <p className="text-[13px] text-soft" data-testid="orders-beyond">
+      {new Intl.NumberFormat(locale).format(beyond)} {beyond === 1 ? 'order is' : 'orders are'} worth {money(last, currency)} or more and lie to the right of the picture.
+    </p>
+  );
+}
+
 function goalsIn(text: string | undefined): number[] | null {
-  const goals = amountsIn(text).slice(0, 2);
+  const goals = amountsIn(text).filter((goal) => goal > 0).slice(0, 2);
   return goals.length > 0 ? goals : null;
 }
 
@@ -171,12 +185,16 @@ function stretchIn(text: string | undefined): Stretch | null {
   return from !== undefined && to !== undefined && to > from ? { from, to } : null;
 }
 
-function savesOf(picture: RefObject<SVGSVGElement | null>, marketId: string, study: MarketOrders['study'], band: number, curve: readonly Outcome[]): { name: string; save: () => void }[] {
+function savesOf(picture: RefObject<SVGSVGElement | null>, marketId: string, currency: string, study: MarketOrders['study'], band: number, curve: readonly Outcome[]): { name: string; save: () => void }[] {
   const name = `orders-${marketId}`;
+  const write = (minor: number) => toDecimal(Math.round(minor), currency);
+  const all = bands(study.tally, band, study.end);
+  const last = all.at(-1)?.to ?? 0;
+  const beyond = study.tally.orders - ordersBelow(study.tally, last);
   return [
-    { name: 'bands CSV', save: () => saveCsv(`${name}-bands`, ['from', 'to', 'orders'], bands(study.tally, band, study.end).map(({ from, to, orders }) => [from, to, orders])) },
-    { name: 'density CSV', save: () => saveCsv(`${name}-density`, ['value', 'orders per minor unit'], [...(study.density?.heights ?? [])].map((height, i) => [Math.round(i * study.density!.step), height])) },
-    { name: 'candidates CSV', save: () => saveCsv(`${name}-candidates`, ['goal', 'cost', 'gain', 'net', 'net low', 'net high', 'share reaching it'], curve.map(({ goals, cost, gain, net, low, high, qualifying }) => [goals[0]!.goal, ...[cost, gain, net, low, high].map(Math.round), Math.round(qualifying * 10_000) / 10_000])) },
+    { name: 'bands CSV', save: () => saveCsv(`${name}-bands`, [`from, ${currency}`, `to below, ${currency}`, 'orders'], [...all.map(({ from, to, orders }) => [write(from), write(to), orders]), ...(beyond > 0 ? [[write(last), '', beyond]] : [])]) },
+    { name: 'density CSV', save: () => saveCsv(`${name}-density`, [`value, ${currency}`, `orders for each ${toDecimal(1, currency)} ${currency}`], [...(study.density?.heights ?? [])].map((height, i) => [write(i * study.density!.step), height])) },
+    { name: 'candidates CSV', save: () => saveCsv(`${name}-candidates`, ['goal', 'cost', 'gain', 'net', 'net low', 'net high'].map((figure) => `${figure}, ${currency}`).concat('share reaching it'), curve.map(({ goals, cost, gain, net, low, high, qualifying }) => [write(goals[0]!.goal), ...[cost, gain, net, low, high].map(write), Math.round(qualifying * 10_000) / 10_000])) },
     { name: 'SVG', save: () => picture.current && saveSvg(name, picture.current) },
     { name: 'PNG', save: () => picture.current && void savePng(name, picture.current) },
   ];

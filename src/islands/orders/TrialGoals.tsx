@@ -29,20 +29,21 @@ export function TrialGoals({ marketId, currency, tally, months, response, goals,
   const words = wordsFor(locale);
   const outcome = outcomeOf(tally, months, response, goals);
   const round = (minor: number) => money(Math.round(minor), currency);
-  const rows: { name: string; of: (goal: GoalOutcome) => string; plain: (goal: GoalOutcome) => number }[] = [
+  const rows: { name: string; of: (goal: GoalOutcome) => string; plain: (goal: GoalOutcome) => number; amount?: true }[] = [
     { name: 'there already, a month', of: ({ above }) => words.about(above), plain: ({ above }) => above },
     { name: '… of them paying for delivery now', of: ({ abovePaying }) => words.about(abovePaying), plain: ({ abovePaying }) => abovePaying },
     { name: 'within reach, with something to gain', of: ({ within }) => words.about(within), plain: ({ within }) => within },
-    { name: '… lacking on average', of: ({ lacking }) => round(lacking), plain: ({ lacking }) => Math.round(lacking) },
+    { name: '… lacking on average', of: ({ lacking }) => round(lacking), plain: ({ lacking }) => Math.round(lacking), amount: true },
     { name: '… expected to add it', of: ({ adding }) => words.about(adding), plain: ({ adding }) => adding },
-    { name: 'cost: delivery or reward given away', of: ({ cost }) => round(-cost), plain: ({ cost }) => -Math.round(cost) },
-    { name: 'gain: margin on what is added', of: ({ gain }) => round(gain), plain: ({ gain }) => Math.round(gain) },
+    { name: 'cost: delivery or reward given away', of: ({ cost }) => round(-cost), plain: ({ cost }) => -Math.round(cost), amount: true },
+    { name: 'gain: margin on what is added', of: ({ gain }) => round(gain), plain: ({ gain }) => Math.round(gain), amount: true },
   ];
+  const write = (minor: number) => toDecimal(Math.round(minor), currency);
   const save = () =>
     saveCsv(
       `trial-goals-${marketId}`,
       ['figure', ...goals.map((_, i) => `goal ${i + 1}`)],
-      [[`goal, minor units of ${currency}`, ...goals], ...rows.map(({ name, plain }) => [name, ...outcome.goals.map(plain)]), ['net', Math.round(outcome.net)], ['net, low', Math.round(outcome.low)], ['net, high', Math.round(outcome.high)]],
+      [[`goal, ${currency}`, ...goals.map(write)], ...rows.map(({ name, plain, amount }) => [amount ? `${name}, ${currency}` : name, ...outcome.goals.map((one) => (amount ? write(plain(one)) : plain(one)))]), [`net, ${currency}`, write(outcome.net)], [`net, low, ${currency}`, write(outcome.low)], [`net, high, ${currency}`, write(outcome.high)]],
     );
   return (
     <section aria-label="Trial goals" className="min-w-0" data-testid="trial-goals">

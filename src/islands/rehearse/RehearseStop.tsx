@@ -1,6 +1,8 @@
+import { addTestCart } from '../../client/cart-edits.ts';
+import { inOrder } from '../../core/ordered.ts';
 import { Frame } from '../frame/Frame.tsx';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
-import { usePolicy } from '../frame/page-context.tsx';
+import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 import type { PageProps } from '../frame/page-props.ts';
 import { RehearseView } from './RehearseView.tsx';
 
@@ -14,6 +16,35 @@ export default function RehearseStop({ props }: { props: PageProps }) {
 
 function Inside({ query }: { query: Record<string, string> }) {
   const policy = usePolicy();
-  if (Object.keys(policy.testCarts).length === 0) return <EmptyStore title="Rehearse" />;
-  return <RehearseView query={query} />;
+  if (Object.keys(policy.testCarts).length > 0 || query.shared) return <RehearseView query={query} />;
+  return Object.keys(policy.markets).length === 0 ? <EmptyStore title="Rehearse" /> : <FirstCart />;
+}
+
+/** A store that sells somewhere, and has no test cart yet. */
+function FirstCart() {
+  const policy = usePolicy();
+  const { catalogue } = usePage();
+  const edit = useDraft((state) => state.edit);
+  const [, market] = inOrder(policy.markets)[0]!;
+  const [first] = catalogue.keys();
+  const begin = () =>
+    edit(
+      addTestCart(
+        'first-cart',
+        { name: 'First cart', pinned: true, language: market.languages[0]!, destination: { country: market.countries[0] ?? policy.store.origin.country, postcode: '' } },
+        new Map(first === undefined ? [] : [[first, 1]]),
+      ),
+    );
+  return (
+    <div className="max-w-[46rem] px-6 py-8">
+      <h1 className="text-[24px]">Rehearse</h1>
+      <p className="mt-2 text-[15px]">
+        Put a cart together and see what its shopper is offered and told, and why. It goes to {market.name} at first; what is in it, where it goes, who buys and when are changed as you look.
+        {first === undefined && ' There are no products yet: they are imported at Orders. Until then a cart stays empty, and options and the goals still ahead are shown.'}
+      </p>
+      <button type="button" className="btn btn-primary btn-sm mt-4" onClick={begin} data-testid="first-cart">
+        Begin a cart
+      </button>
+    </div>
+  );
 }

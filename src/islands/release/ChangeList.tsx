@@ -4,7 +4,7 @@ const stops: Record<PolicyChange['place'], { name: string; href: string }> = {
   markets: { name: 'Markets', href: '/markets' },
   delivery: { name: 'Delivery', href: '/delivery' },
   offers: { name: 'Offers', href: '/offers' },
-  wording: { name: 'Wording', href: '/offers' },
+  wording: { name: 'Wording', href: '/wording' },
   store: { name: 'Store', href: '/markets' },
 };
 

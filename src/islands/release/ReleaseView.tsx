@@ -6,7 +6,7 @@ import { useDraft, usePage } from '../frame/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
 import { TestCartWarnings } from './TestCartWarnings.tsx';
-import { TextWarnings } from './TextWarnings.tsx';
+import { LanguageWarnings, TextWarnings } from './TextWarnings.tsx';
 import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 
 /** What changes for shoppers, handing it to the shop, and going back. */
@@ -59,6 +59,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
         <>
           <ChangeList changes={changes} released={release !== null} />
           <TextWarnings />
+          <LanguageWarnings />
           <TestCartWarnings />
         </>
       )}

@@ -2,7 +2,7 @@ import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import { faultOf } from '../../core/policy/validate.ts';
 import { ProblemError, type ProblemField } from './problem.ts';
 
-const settings = { strict: true, strictTypes: false, strictRequired: false, discriminator: true } as const;
+const settings = { strict: true, verbose: true, strictTypes: false, strictRequired: false, discriminator: true } as const;
 /** Stops at the first fault, so that a hostile body costs no more than reading it. */
 const first = new Ajv2020({ ...settings, allErrors: false });
 const every = new Ajv2020({ ...settings, allErrors: true });

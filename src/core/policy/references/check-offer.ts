@@ -58,7 +58,7 @@ function checkReward(reward: Reward, markets: readonly string[], policy: Policy,
     return;
   }
   checkSelection(reward.on, policy, `${at}/on`, fault);
-  if (reward.cap) checkAmounts(reward.cap, policy, markets, `${at}/cap`, fault);
+  if (reward.cap) checkAmounts(reward.cap, policy, [], `${at}/cap`, fault);
   if (reward.kind === 'deliveryAt') checkAmounts(reward.price, policy, markets, `${at}/price`, fault);
   if (reward.kind === 'deliveryLessAmount') checkAmounts(reward.amount, policy, markets, `${at}/amount`, fault);
   if (reward.kind === 'deliveryLessPercent' && Number(reward.percent) > 100) fault(`${at}/percent`, 'must be at most 100');

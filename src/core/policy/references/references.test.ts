@@ -25,10 +25,10 @@ describe('what a schema cannot say', () => {
     ['a count where money is counted', ['/offers/free-delivery/goals/first/targets/uk must be an amount of money: the goal counts goods value'], (policy) => (goal(policy).targets.uk = { count: 3 })],
     ['money where pieces are counted', ['/offers/free-delivery/goals/first/targets/nlbe must be a count: the goal counts pieces or weight', '/offers/free-delivery/goals/first/targets/uk must be a count: the goal counts pieces or weight'], (policy) => (goal(policy).measure = { kind: 'items' })],
     ['goals that do not ascend', ['/offers/free-delivery/goals/second/targets/uk must be more than the goal before it'], (policy) => (policy.offers['free-delivery']!.goals.second = { ...structuredClone(goal(policy)), order: 2, targets: { nlbe: { exact: 9000 }, uk: { exact: 7000 } } })],
-    ['a reward without an amount where a goal is', ['/offers/free-delivery/goals/first/rewards/delivery/cap/uk is missing: the offer has a goal in this market'], (policy) => Object.assign(goal(policy).rewards.delivery!, { cap: { nlbe: { exact: 1 } } })],
+    ['a reward without an amount where a goal is', ['/offers/free-delivery/goals/first/rewards/delivery/price/uk is missing: the offer has a goal in this market'], (policy) => Object.assign(goal(policy).rewards.delivery!, { kind: 'deliveryAt', price: { nlbe: { exact: 1 } } })],
     ['a reward on an option that does not exist', ['/offers/free-delivery/goals/first/rewards/delivery/on/options/sledge there is no delivery option "sledge"'], (policy) => Object.assign(goal(policy).rewards.delivery!, { on: { by: 'list', options: { sledge: true } } })],
     ['a test cart to nowhere', ['/testCarts/beach-day/destination/country QQ is not an ISO 3166-1 country'], (policy) => (policy.testCarts['beach-day']!.destination.country = 'QQ')],
-    ['a discount of more than everything', ['/testCarts/beach-day/discounts/a/discount/percent must be at most 100'], (policy) => (policy.testCarts['beach-day']!.discounts = { a: { order: 1, discount: { kind: 'percent', percent: '101' } } })],
+    ['a discount of more than everything', ['/testCarts/beach-day/discounts/a/discount/percent must be a percentage from 0 to 100 as a decimal string, such as 12.5'], (policy) => (policy.testCarts['beach-day']!.discounts = { a: { order: 1, discount: { kind: 'percent', percent: '101' } } })],
   ])('%s', (_, expected, change) => expect(faults(change)).toEqual(expected));
 
   test.each<[string, Node]>([
