@@ -8,7 +8,7 @@ export type Json = null | boolean | number | string | Json[] | { [key: string]: 
 /** What parts of a policy are called; a part that only groups others has no words. */
 const words: Readonly<Record<string, string>> = {
   goals: '', rewards: '', lines: '', targets: '', amounts: '', options: '', patterns: '', area: '', conditions: '', charge: 'charge', include: 'takes in', exclude: 'leaves out',
-  on: 'switched', archived: 'archive', name: 'name', note: 'note', order: 'position in the list', priority: 'priority', combines: 'combines with others', unlock: 'how it is unlocked', codes: 'codes',
+  on: 'switched', archived: 'archived', name: 'name', note: 'note', order: 'position in the list', priority: 'priority', combines: 'combines with others', unlock: 'how it is unlocked', codes: 'codes',
   schedule: 'dates', from: 'from', until: 'until', readIn: 'whose clock', limits: 'how often it may be used', inAll: 'in all', perShopper: 'for each shopper', nearly: 'nearly there', share: 'share of the goal',
   markets: 'markets', when: 'for whom', then: 'what it does to lower goals', measure: 'what counts', basis: 'how values are taken', kind: 'kind', goods: 'which goods', cap: 'only options up to', coversOwnDelivery: 'covers goods with a delivery price of their own',
   price: 'price', percent: 'percentage', amount: 'amount', product: 'product', quantity: 'pieces', priceOf: 'at the price of', tags: 'tags', kinds: 'kinds', by: 'chosen by',

@@ -74,8 +74,8 @@ describe('changes between two policies', () => {
     const goal = (policy: Policy) => policy.offers['free-delivery']!.goals.first!;
     expect(said((policy) => Object.assign(goal(policy).rewards.delivery!, { cap: { nlbe: { exact: 700 } } }))).toEqual([['Offer “Free delivery”, goal, reward, only options up to, in Netherlands & Belgium', null, '€7.00']]);
     expect(said((policy) => (goal(policy).rewards.delivery = { order: 1, kind: 'gift', product: 'winder', quantity: 1 }))).toContainEqual(['Offer “Free delivery”, goal, reward, kind', 'delivery is free', 'a gift']);
-    expect(said((policy) => (policy.options['nlbe-door']!.estimate.cutOff = '15:00'))).toEqual([['Delivery option “Parcel to the door”, estimate, cut-off', expect.anything(), '15:00']]);
-    expect(said((policy) => (policy.offers['free-delivery']!.limits = { perShopper: 2 }))).toEqual([['Offer “Free delivery”, how often it may be used', null, 'for each shopper 2']]);
+    expect(said((policy) => (policy.options['nlbe-door']!.estimate.cutOff = '15:00'))).toEqual([['Delivery option “Parcel to the door”, estimate, cut-off', null, '15:00']]);
+    expect(said((policy) => (policy.offers['free-delivery']!.limits = { perShopper: 2 }))).toEqual([['Offer “Free delivery”, how often it may be used, for each shopper', null, '2']]);
     // On random differences of the demo: no inner key, brace or bare “set” is left.
     for (const id of Object.keys(demoPolicy.offers)) {
       const policy = structuredClone(demoPolicy);
