@@ -192,7 +192,7 @@ describe('requests that make no sense', () => {
 });
 
 describe('much at once', () => {
-  const file = (count: number, prefix: string) => `Order number,Date,Country,SKU,Quantity,Price\n${Array.from({ length: count }, (_, i) => `${prefix}-${i >> 1},2025-03-14,${i % 7 === 0 ? 'XX' : 'NL'},LR-50,1,10.00`).join('\n')}\n`;
+  const file = (count: number, prefix: string) => `Order number,Date,Country,SKU,Quantity,Line total\n${Array.from({ length: count }, (_, i) => `${prefix}-${i >> 1},2025-03-14,${i % 7 === 0 ? 'XX' : 'NL'},LR-50,1,10.00`).join('\n')}\n`;
   test('twelve files of lines, partly refused: each ends, and the database answers', async () => {
     const runs = await Promise.all(Array.from({ length: 12 }, async (_, index) => {
       const text = file(400, `DL${index}`);

@@ -3,6 +3,7 @@ import { tree } from '../../../tests/support/conditions.ts';
 import { changed, evaluateLines, linesOf, pricesOf } from '../../../tests/support/evaluate-store.ts';
 import { ordinaryProduct } from '../../../tests/support/random-policy.ts';
 import { smallStore } from '../../../tests/support/small-store.ts';
+import { checkPolicy } from '../policy/validate.ts';
 import type { Evaluation } from '../evaluation/evaluation.ts';
 import type { CartDiscount, Goal, Market, Offer, Policy, Reward } from '../policy/types.ts';
 
@@ -236,4 +237,77 @@ test('words for those who miss out are said only where nothing else is', () => {
 test('goods that may not go there: nothing can be chosen, and which they are', () => {
   const lines = linesOf({ winder: 1 }).map((line) => ({ ...line, product: { ...line.product, notTo: ['NL'] } }));
   expect(evaluateLines(smallStore, {}, { cart: { lines } })).toMatchObject({ noOptions: 'goodsBarred', options: [], lead: null, measures: { barred: ['winder'] } });
+});
+
+describe('what is told must be true', () => {
+  const inMarket = (change: (policy: Policy) => void, offers: Record<string, Offer>) => withOffers(offers, change);
+  const read = (policy: Policy, lines: Record<string, number>, input: Parameters<typeof evaluateLines>[2] = {}) => evaluateLines(policy, lines, input).speakers.map(({ offerId, state }) => `${offerId} ${state}`);
+
+  test('a cash increment is applied once, to charge, own price and rewards together', () => {
+    const cash = (policy: Policy) => {
+      policy.markets.nlbe!.cashIncrement = 50;
+      policy.options['nlbe-door']!.charge = { combine: 'first', lines: { flat: { order: 1, price: { fixed: { exact: 480 } } } }, otherwise: { kind: 'notOffered' } };
+    };
+    const own = ordinaryProduct(0, { prices: { nlbe: 1000 }, ownDelivery: { nlbe: 7992 } });
+    const plain = ordinaryProduct(0, { id: 'plain', prices: { nlbe: 1000 } });
+    const door = (policy: Policy) => evaluateLines(policy, {}, { cart: { lines: [{ product: own, quantity: 1 }, { product: plain, quantity: 1 }] } }).options.find(({ optionId }) => optionId === 'nlbe-door')!;
+    // 4.80 + 79.92 = 84.72
+    expect(door(inMarket(cash, {})).after).toBe(8450);
+    expect(door(inMarket(cash, only({ kind: 'deliveryLessAmount', on: { by: 'all' }, coversOwnDelivery: false, amount: eur(10) }))).setBy).toEqual([]);
+  });
+  test('an upgrade does not take credit for what another offer gave its own option', () => {
+    const all = { by: 'all' } as const;
+    const offers = { upgrade: offer([goal(1, [{ kind: 'upgrade', on: all, coversOwnDelivery: false, priceOf: all }])], { priority: 9 }), cheap: offer([goal(1, [{ kind: 'deliveryAt', on: { by: 'list', options: { 'nlbe-parcel-shop': true } }, coversOwnDelivery: false, price: eur(99) }])]) };
+    const { options } = evaluateLines(withOffers(offers), goods);
+    expect(options.map(({ optionId, after, setBy }) => [optionId, after, setBy.map(({ offerId }) => offerId)])).toEqual([['nlbe-door', 99, ['upgrade']], ['nlbe-parcel-shop', 99, ['cheap']]]);
+  });
+  test('the same product on two lines is one line', () => {
+    const product = ordinaryProduct(0, { prices: { nlbe: 333 } });
+    const twice = [{ product, quantity: 1 }, { product: { ...product }, quantity: 2 }];
+    const { measures } = evaluateLines(withOffers({}), {}, { cart: { lines: twice } });
+    expect(measures).toMatchObject({ lines: 1, items: 3, goodsValue: 999 });
+    const condition = offer([goal(1, [free])], { when: tree('all', { kind: 'number', fact: 'line.quantity', operator: 'atLeast', value: 3 }) });
+    expect(evaluateLines(withOffers({ it: condition }), {}, { cart: { lines: twice } }).offers[0]!.status).toBe('inForce');
+  });
+  test('free is not said where own delivery prices remain, or a cap keeps the reward away', () => {
+    expect(read(withOffers(only(free)), { 'beach-shelter': 1 })).toEqual([]);
+    expect(read(withOffers({ it: offer([goal(99_999, [{ ...free, cap: eur(100) } as Given])]) }), goods)).toEqual([]);
+    expect(read(withOffers({ it: offer([goal(99_999, [free])]) }), goods)).toEqual(['it progress']);
+  });
+  test('an offer without a text, or without a promise for its next goal, silences nobody', () => {
+    const offers = { mute: offer([goal(99_999, [free])], { priority: 9 }), other: offer([goal(50_000, [free])]) };
+    const policy = changed(withOffers(offers), (copy) => delete copy.wording.mute);
+    expect(read(policy, goods)).toEqual(['other progress']);
+    // The second goal counts goods that are too dear to be bought one by one; what the first one gives is still told.
+    const two = offer([goal(1, [{ kind: 'deliveryAt', on: { by: 'all' }, coversOwnDelivery: false, price: eur(100) }]), goal(80_000, [free], { order: 2, goods: { unitPriceBelow: eur(1) } })]);
+    expect(read(withOffers({ two }), goods)).toEqual(['two reached']);
+    const gift = offer([goal(99_999, [{ kind: 'gift', product: 'winder', quantity: 1 }, { ...free, on: { by: 'list', options: { 'uk-tracked': true } } } as Given])]);
+    expect(read(withOffers({ gift }), goods)).toEqual(['gift progress']);
+  });
+  test('the best of what is given speaks, not the first by priority', () => {
+    const half = { kind: 'deliveryLessPercent', on: { by: 'all' }, coversOwnDelivery: false, percent: '50' } as Given;
+    expect(read(withOffers({ newcomer: offer([goal(1, [half])], { priority: 9 }), everyone: offer([goal(1, [free])]) }), goods)).toEqual(['everyone reached']);
+  });
+  test('goals in pieces are promised only while the offer stays for this shopper', () => {
+    const few = offer([goal(4, [free], { measure: { kind: 'items' }, targets: { nlbe: { count: 4 } } })], { when: tree('all', { kind: 'number', fact: 'cart.items', operator: 'atMost', value: 3 }) });
+    expect(evaluateLines(withOffers({ few }), goods).offers[0]!.goals[0]).toMatchObject({ remaining: null, reached: false });
+  });
+  test('where nothing is to be delivered nothing is promised', () => {
+    const digital = { product: ordinaryProduct(0, { prices: { nlbe: 500 }, needsDelivery: false }), quantity: 1 };
+    expect(evaluateLines(withOffers({ it: offer([goal(99_999, [free])]) }), {}, { cart: { lines: [digital] } }).offers[0]!.goals[0]!.remaining).toBeNull();
+  });
+  test('over, not yet, or for others: never reached, with a status', () => {
+    const at = (more: Partial<Offer>) => evaluateLines(withOffers(only(free, more)), goods).offers[0]!;
+    for (const [more, status] of [[{ schedule: { readIn: 'store', until: '2020-01-01T00:00' } }, 'over'], [{ schedule: { readIn: 'store', from: '2099-01-01T00:00' } }, 'notYet'], [{ when: tree('any') }, 'notForShopper']] as const) {
+      expect(at(more as Partial<Offer>)).toMatchObject({ status, goals: [{ reached: false, remaining: null, percent: 99 }] });
+    }
+  });
+  test('a goal of nothing is reached by every cart, the empty one too', () => {
+    expect(evaluateLines(withOffers({ it: offer([goal(0, [free])]) }), { winder: 1 }).offers[0]!.goals[0]).toMatchObject({ reached: true, percent: 100 });
+    expect(checkPolicy({ ...withOffers({ it: offer([goal(0, [free])]) }), wording: {} }).ok).toBe(true);
+  });
+  test('a weekend goal that asks less comes before the standing one, whatever their priorities', () => {
+    const offers = { standing: offer([goal(20_000, [free])], { priority: 9 }), weekend: offer([goal(10_000, [free])]) };
+    expect(read(withOffers(offers), goods)).toEqual(['weekend progress', 'standing progress']);
+  });
 });

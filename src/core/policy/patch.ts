@@ -129,7 +129,7 @@ function ownAlong<T>(document: T, pointer: string, owned: Set<unknown>): T {
  * entries of collections that are the same: comparing whole documents in depth takes ten times as long.
  */
 export function patchBetween(from: Policy, to: Policy): Operation[] {
-  return changesBetween(from, to, '', 2);
+  return changesBetween(from, to, '', 8);
 }
 
 /** @param depth levels at which entries are compared one by one before whatever differs is compared in depth */

@@ -1,6 +1,6 @@
 import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
 import schema from './schema/policy.schema.json' with { type: 'json' };
-import type { Policy } from './types.ts';
+import type { AreaPart, Policy } from './types.ts';
 import type { PolicyFault } from './fault.ts';
 import { differingKeys } from './patch.ts';
 import { checkReferences } from './references/check-references.ts';
@@ -21,8 +21,26 @@ export function checkPolicy(document: unknown, valid?: Policy): PolicyCheck {
   if (crowded.length > 0) return { ok: false, faults: crowded };
   if (!validateSchema(valid ? withoutShared(document, valid) : document)) return { ok: false, faults: deepest(validateSchema.errors ?? []).map(faultOf) };
   const policy = document as unknown as Policy;
+  for (const part of listsOf(policy)) validLists.add(part.patterns);
   const faults = checkReferences(policy, valid);
   return faults.length > 0 ? { ok: false, faults } : { ok: true, policy };
+}
+
+type PostcodesPart = Extract<AreaPart, { kind: 'postcodes' }>;
+
+/** Lists of postcodes that the schema has accepted: with tens of thousands of entries each is looked at once, not at every edit of its zone. */
+const validLists = new WeakSet<object>();
+const someList: Readonly<Record<string, true>> = { 0: true };
+
+const listsOf = ({ zones }: Policy): PostcodesPart[] =>
+  Object.values(zones).flatMap(({ area }) => [...Object.values(area.include), ...Object.values(area.exclude ?? {})].filter((part): part is PostcodesPart => part.kind === 'postcodes'));
+
+/** A zone with a short list in place of each that is known to be valid. */
+function withoutKnownLists(zone: unknown): unknown {
+  if (!isObject(zone) || !isObject(zone.area)) return zone;
+  const side = (parts: unknown) =>
+    isObject(parts) ? Object.fromEntries(Object.entries(parts).map(([id, part]) => [id, isObject(part) && isObject(part.patterns) && validLists.has(part.patterns) ? { ...part, patterns: someList } : part])) : parts;
+  return { ...zone, area: Object.fromEntries(Object.entries(zone.area).map(([name, parts]) => [name, side(parts)])) };
 }
 
 /** A document's collections without the entries that it shares with a valid policy. */
@@ -33,7 +51,7 @@ function withoutShared(document: unknown, valid: Policy): unknown {
     Object.entries(document).map(([name, collection]) => {
       const known = before[name];
       if (!isCollection(name) || !isObject(collection) || !isObject(known)) return [name, collection];
-      return [name, Object.fromEntries(differingKeys(known, collection).filter((id) => Object.hasOwn(collection, id)).map((id) => [id, collection[id]]))];
+      return [name, Object.fromEntries(differingKeys(known, collection).filter((id) => Object.hasOwn(collection, id)).map((id) => [id, name === 'zones' ? withoutKnownLists(collection[id]) : collection[id]]))];
     }),
   );
 }

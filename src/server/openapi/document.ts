@@ -61,7 +61,7 @@ export const openApiDocument = {
       },
     },
     '/api/draft': {
-      get: { summary: 'The draft', parameters: [query('since', { type: 'integer', description: 'the revision that is known: answers with what has changed since' })], responses: { 200: answer('the draft; its ETag goes into If-Match', draftOrChanges), 304: { description: 'unchanged' }, 503: problem('the database cannot be reached') } },
+      get: { summary: 'The draft', parameters: [query('since', { type: 'integer', description: 'the revision that is known: answers with what has changed since' })], responses: { 200: answer('the draft; its ETag goes into If-Match', draftOrChanges), 304: { description: 'unchanged' }, 409: problem('what is stored needs to be repaired'), 503: problem('the database cannot be reached') } },
       patch: { summary: 'Edits the draft by a JSON Patch (RFC 6902)', parameters: [ifMatch, prefer], requestBody: { required: true, ...content(ref('Patch'), 'application/json-patch+json') }, responses: { ...editAnswers, 413: problem('too large'), 415: problem('not a JSON Patch by its content type') } },
     },
     '/api/draft/policy': { get: { summary: 'A state of the draft, which never changes', parameters: [query('revision', integer, true), query('stamp', string, true)], responses: { 200: answer('the policy', ref('Policy')), 422: problem('the state is not said completely') } } },
