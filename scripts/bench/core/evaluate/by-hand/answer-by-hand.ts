@@ -1,7 +1,7 @@
 import type { EvaluationInput } from '../../../../../src/core/evaluation/evaluation.ts';
 import { distanceKm } from '../../../../../src/core/places/distance.ts';
 import { addWorkingDays, workingDayFrom, type WorkingDays } from '../../../../../src/core/time/working-days.ts';
-import { dateOfDay, dayNumber } from '../../../../../src/core/time/day.ts';
+import { dateOfDay, dayNumber, isoWeekday } from '../../../../../src/core/time/day.ts';
 import { instantOfClock, localTime } from '../../../../../src/core/time/zone-clock.ts';
 import type { Answer, Offer, Price } from './answer.ts';
 import { included, share, sumsOf, type Sums } from './cart-sums.ts';
@@ -37,15 +37,17 @@ export function answerByHand(input: EvaluationInput): Answer {
   }
   const now = localTime('Europe/Amsterdam', instant);
   const prices = pricesIn(zone, input, sums);
-  for (const price of prices) {
-    const after = best(price, offers);
-    answer.options.push({ id: price.id, before: price.base + price.own, after, tax: after === 0 ? 0 : withTax ? included(after, deliveryRate, per) : share(after, deliveryRate, per), ...arrival(price.id, now.day, now.minute, instant) });
+  const swiss = market === 'ch';
+  const paid = prices.map((price) => best(price, offers, swiss, null));
+  for (const [index, price] of prices.entries()) {
+    const { after } = paid[index]!;
+    answer.options.push({ id: price.id, before: swiss ? cash(price.base + price.own) : price.base + price.own, after, tax: after === 0 ? 0 : withTax ? included(after, deliveryRate, per) : share(after, deliveryRate, per), ...arrival(price.id, now.day, now.minute, instant) });
   }
   let chosen = answer.options[0] ?? null;
   if (terms.cheapest) for (const option of answer.options) if (chosen && option.after < chosen.after) chosen = option;
   answer.preselected = chosen?.id ?? null;
   answer.totals = totals(sums, chosen, off, withTax, per);
-  answer.lead = lead(offers, prices, answer);
+  answer.lead = lead(offers, prices, paid, answer, swiss);
   return answer;
 }
 
@@ -87,19 +89,47 @@ function zoneOf(market: string, { destination: { country, region, coordinates } 
   }
 }
 
-/** Everything that combines together, against each of the others alone. */
-function best(price: Price, offers: readonly Offer[]): number {
+const cash = (amount: number): number => Math.floor((2 * amount + 5) / 10) * 5;
+
+/** What is paid for an option, and who set that. */
+interface Paid {
+  after: number;
+  by: readonly Offer[];
+}
+
+const nobody: readonly Offer[] = [];
+
+/** Everything that combines together, against each of the others alone. @param ahead an offer whose next goal is taken as reached */
+function best(price: Price, offers: readonly Offer[], swiss: boolean, ahead: Offer | null): Paid {
   const before = price.base + price.own;
   let lowest = before;
+  let alone = -1;
   let together = price;
-  for (const offer of offers) {
-    if (offer.status !== 'inForce' || !offer.goals.some(({ reached }) => reached)) continue;
-    const parts = offer.price(offer.combines ? together : price);
+  let firstTogether = -1;
+  let lowered: Offer[] | null = null;
+  for (let rank = 0; rank < offers.length; rank++) {
+    const offer = offers[rank]!;
+    if (offer.status !== 'inForce') continue;
+    const reached = offer.goals.filter((goal) => goal.reached).length + (offer === ahead ? 1 : 0);
+    if (reached === 0) continue;
+    const parts = offer.price(offer.combines ? together : price, reached);
     if (parts === null) continue;
-    if (offer.combines) together = { ...price, ...parts };
-    else if (parts.base + parts.own < lowest) lowest = parts.base + parts.own;
+    if (!offer.combines) {
+      if (parts.base + parts.own >= lowest) continue;
+      lowest = parts.base + parts.own;
+      alone = rank;
+      continue;
+    }
+    if (firstTogether < 0) firstTogether = rank;
+    if (parts.base + parts.own < together.base + together.own) (lowered ??= []).push(offer);
+    together = { ...price, ...parts };
   }
-  return Math.min(lowest, together.base + together.own);
+  const joined = together.base + together.own;
+  const wins = lowered !== null && (joined < lowest || (joined === lowest && (alone < 0 || firstTogether < alone)));
+  const after = wins ? joined : lowest;
+  const by = wins ? lowered! : alone >= 0 ? [offers[alone]!] : nobody;
+  if (!swiss) return { after, by };
+  return cash(after) < cash(before) ? { after: cash(after), by } : { after: cash(after), by: nobody };
 }
 
 function totals({ goods, goodsTax, lineTaxes, letterGoods }: Sums, chosen: { after: number; tax: number } | null, off: number, withTax: boolean, per: number): Answer['totals'] {
@@ -121,36 +151,57 @@ function totals({ goods, goodsTax, lineTaxes, letterGoods }: Sums, chosen: { aft
   return { goods, goodsReward: off, delivery, tax, toPay: goods - off + delivery + (withTax ? 0 : tax) };
 }
 
-function lead(offers: readonly Offer[], prices: readonly Price[], answer: Answer): Answer['lead'] {
+interface Ahead {
+  offer: Offer;
+  goal: Offer['goals'][number];
+  leadsTo: readonly Paid[];
+}
+
+const improves = (from: readonly Paid[], to: readonly Paid[]): boolean => to.some(({ after }, index) => after < from[index]!.after);
+
+/** The goals ahead by priority, each after those that ask less for as much; then what is given; then what is missed. */
+function lead(offers: readonly Offer[], prices: readonly Price[], paid: readonly Paid[], answer: Answer, swiss: boolean): Answer['lead'] {
   if (answer.options.length === 0) return null;
-  let reached: Answer['lead'] = null;
+  const isFree = (offer: Offer, reached: number, at: readonly Paid[]) => offer.free === null || prices.some((price, index) => at[index]!.after === 0 && offer.free!(price, reached));
+  const ahead: Ahead[] = [];
   let missed: Answer['lead'] = null;
   for (const offer of offers) {
-    if (offer.status !== 'inForce') {
-      // The only offer with words for those who miss out on it.
-      if (offer.id === 'neighbours' && (offer.status === 'notForShopper' || offer.status === 'usedUp')) missed ??= { offer: offer.id, state: 'missedOut' };
-      continue;
-    }
-    let touched = 0;
-    let highest = 0;
-    for (const [index, price] of prices.entries()) {
-      if (!offer.about(price)) continue;
-      touched++;
-      if (answer.options[index]!.after > highest) highest = answer.options[index]!.after;
-    }
-    if (touched === 0) continue;
-    const goal = offer.goals.find((candidate) => !candidate.reached);
-    if (!goal) {
-      reached ??= { offer: offer.id, state: 'reached' };
-      continue;
-    }
-    if (goal.remaining === null || (highest === 0 && !offer.givesOther)) continue;
-    if (offer.goals.some((other) => other.reached)) return { offer: offer.id, state: 'onward' };
-    if (goal.counted === 0) return { offer: offer.id, state: 'invite' };
-    const near = offer.nearly < 0 ? share(goal.counted + goal.remaining, -offer.nearly, 100) : offer.nearly;
-    return { offer: offer.id, state: goal.remaining <= near ? 'nearly' : 'progress' };
+    // The only offer with words for those who miss out on it.
+    if (offer.id === 'neighbours' && (offer.status === 'notForShopper' || offer.status === 'usedUp')) missed = { offer: offer.id, state: 'missedOut' };
+    if (offer.status !== 'inForce' || !offer.speaks) continue;
+    const next = offer.goals.findIndex(({ reached }) => !reached);
+    if (next < 0 || offer.goals[next]!.remaining === null) continue;
+    const leadsTo = prices.map((price) => best(price, offers, swiss, offer));
+    if (improves(paid, leadsTo) && (offer.id === 'two-steps' && !stepIsFree(offer, next) ? true : isFree(offer, next + 1, leadsTo))) ahead.push({ offer, goal: offer.goals[next]!, leadsTo });
   }
-  return reached ?? missed;
+  if (ahead.length > 0) {
+    let first = ahead[0]!;
+    for (const other of ahead) {
+      if (other.offer.pieces === ahead[0]!.offer.pieces && other.goal.remaining! < first.goal.remaining! && !improves(other.leadsTo, ahead[0]!.leadsTo)) first = other;
+    }
+    return { offer: first.offer.id, state: stateOf(first) };
+  }
+  let given: { offer: Offer; weight: number } | null = null;
+  for (const offer of offers) {
+    if (offer.status !== 'inForce' || !offer.speaks) continue;
+    const reached = offer.goals.filter((goal) => goal.reached).length;
+    let weight = 0;
+    for (const [index, { by }] of paid.entries()) if (by.includes(offer)) weight += prices[index]!.id === answer.preselected ? 1e6 : 1;
+    if (weight === 0 || (given !== null && weight <= given.weight)) continue;
+    if (offer.id === 'two-steps' && !stepIsFree(offer, reached - 1) ? false : !isFree(offer, reached, paid)) continue;
+    given = { offer, weight };
+  }
+  return given ? { offer: given.offer.id, state: 'reached' } : missed;
+}
+
+/** Of the steps only that of the door is not free. */
+const stepIsFree = ({ goals }: Offer, step: number): boolean => (goals.length === 3 ? step !== 1 : step !== 0);
+
+function stateOf({ offer, goal }: Ahead): string {
+  if (offer.goals.some(({ reached }) => reached)) return 'onward';
+  if (goal.counted === 0) return 'invite';
+  const near = offer.nearly < 0 ? share(goal.counted + goal.remaining!, -offer.nearly, 100) : offer.nearly;
+  return goal.remaining! <= near ? 'nearly' : 'progress';
 }
 
 const shopDays: WorkingDays = { weekdays: new Set([1, 2, 3, 4, 5]), holidays: new Set(['2026-12-25', '2026-12-26', '2027-01-01', '2027-03-29', '2027-04-27'].map((date) => dayNumber(date)!)), opens: 0 };
@@ -161,10 +212,23 @@ const daysOf: Record<string, [number, number]> = {
   'deat-austria-door': [3, 4], 'uk-tracked': [3, 5], 'uk-collection': [4, 6], 'uk-highlands-parcel': [5, 8], 'uk-highlands-summer': [2, 3], 'dk-door': [2, 3], 'dk-parcel-shop': [2, 4], 'ch-door': [3, 4],
   'ch-economy': [6, 9], 'us-economy': [8, 12], 'us-express': [3, 4], 'us-far-economy': [10, 18], 'us-pick-up-economy': [5, 7], 'jp-air': [5, 9],
 };
-const hoursOf: Record<string, { min: number; max: number; cutOff: number; days: WorkingDays }> = {
-  'nlbe-counter': { min: 0, max: 0, cutOff: 1440, days: usualDays },
+/** When the shop is open, in minutes, by weekday. */
+const shopOpen: Record<number, [number, number][]> = { 2: [[570, 750], [795, 1050]], 3: [[570, 1050]], 4: [[570, 1050]], 5: [[570, 1200]], 6: [[600, 1020]] };
+
+function whenOpen(instant: number): number {
+  const { day, minute } = localTime('Europe/Amsterdam', instant);
+  for (let later = 0; ; later++) {
+    for (const [from, to] of shopOpen[isoWeekday(day + later)] ?? []) {
+      if (later === 0 && minute >= to) continue;
+      return later === 0 && minute >= from ? instant : instantOfClock('Europe/Amsterdam', day + later, from, 'earlier');
+    }
+  }
+}
+
+const hoursOf: Record<string, { min: number; max: number; cutOff: number; days: WorkingDays; atShop?: true }> = {
+  'nlbe-counter': { min: 0, max: 0, cutOff: 1440, days: usualDays, atShop: true },
   'nlbe-round-van': { min: 2, max: 5, cutOff: 840, days: beachDays },
-  'nlbe-round-pick-up': { min: 1, max: 1, cutOff: 1020, days: shopDays },
+  'nlbe-round-pick-up': { min: 1, max: 1, cutOff: 1020, days: shopDays, atShop: true },
   'us-pick-up-warehouse': { min: 4, max: 24, cutOff: 1440, days: usualDays },
 };
 type Arrival = Pick<Answer['options'][number], 'leaves' | 'earliest' | 'latest'>;
@@ -174,7 +238,8 @@ function arrival(option: string, day: number, minute: number, instant: number): 
   const hours = hoursOf[option];
   if (hours) {
     const starts = Math.max(instant, instantOfClock('Europe/Amsterdam', workingDayFrom(hours.days, day + (minute >= hours.cutOff ? 1 : 0)), hours.days.opens, 'earlier'));
-    return { leaves: starts, earliest: starts + hours.min * 3_600_000, latest: starts + hours.max * 3_600_000 };
+    const ready = (count: number) => (hours.atShop ? whenOpen(starts + count * 3_600_000) : starts + count * 3_600_000);
+    return { leaves: starts, earliest: ready(hours.min), latest: ready(hours.max) };
   }
   const ordered = day + (minute >= 960 ? 1 : 0);
   const [min, max] = daysOf[option]!;

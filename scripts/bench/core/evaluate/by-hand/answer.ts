@@ -23,11 +23,14 @@ export interface Offer {
   id: string;
   status: string;
   goals: { counted: number; remaining: number | null; percent: number; reached: boolean }[];
-  /** what its reached goals make of a price; null: not for this option */
-  price: (option: Price) => { base: number; own: number } | null;
+  /** what its first so many goals make of a price; null: not for this option */
+  price: (option: Price, goals: number) => { base: number; own: number } | null;
   combines: boolean;
-  /** option ids its next or last goal is about; null: about goods too */
-  about: (option: Price) => boolean;
-  givesOther: boolean;
+  /** whether its first so many goals make an option free; null where they never do */
+  free: ((option: Price, goals: number) => boolean) | null;
+  /** pieces instead of amounts */
+  pieces: boolean;
+  /** there are texts of it */
+  speaks: boolean;
   nearly: number;
 }

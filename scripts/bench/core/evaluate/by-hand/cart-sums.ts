@@ -35,6 +35,22 @@ export interface Sums {
 export const included = (amount: number, rate: number, per: number): number => Math.floor((2 * amount * rate + per + rate) / (2 * (per + rate)));
 export const share = (amount: number, rate: number, per: number): number => Math.floor((2 * amount * rate + per) / (2 * per));
 
+type Line = EvaluationInput['cart']['lines'][number];
+
+/** Lines of one product are one. */
+function merged(lines: readonly Line[]): readonly Line[] {
+  let once: Line[] | null = null;
+  for (let index = 1; index < lines.length; index++) {
+    const before = lines.findIndex(({ product }) => product === lines[index]!.product);
+    if (before < index) once ??= lines.slice(0, index);
+    if (!once) continue;
+    const known = once.findIndex(({ product }) => product === lines[index]!.product);
+    if (known < 0) once.push(lines[index]!);
+    else once[known] = { ...once[known]!, quantity: once[known]!.quantity + lines[index]!.quantity };
+  }
+  return once ?? lines;
+}
+
 /** Prices that follow the one in EUR, at the adopted rates. */
 const followed: Record<string, number> = { dk: 14_500, ch: 1840 };
 
@@ -46,7 +62,7 @@ export function sumsOf({ cart, destination }: EvaluationInput, market: string, w
   };
   let charged = 0;
   let delivered = 0;
-  for (const { product, quantity } of cart.lines) {
+  for (const { product, quantity } of merged(cart.lines)) {
     const listed = product.prices[market];
     const unit = typeof listed === 'number' ? listed : followed[market]!;
     const value = unit * quantity;

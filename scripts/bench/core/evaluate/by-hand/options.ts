@@ -3,7 +3,6 @@ import type { Price } from './answer.ts';
 import { share, type Sums } from './cart-sums.ts';
 import { fitsTheVan, isBeachHour } from './shopper-facts.ts';
 
-const cash = (amount: number): number => Math.floor((2 * amount + 5) / 10) * 5;
 const summer = [Date.parse('2026-05-31T23:00Z'), Date.parse('2026-08-31T23:00Z')] as const;
 
 /** The options of a zone with their prices before; those that are not offered are left out. */
@@ -57,7 +56,7 @@ export function pricesIn(zone: string, { cart, instant, quotes }: EvaluationInpu
       break;
     case 'ch-all':
       parcel('ch-door', 965);
-      parcel('ch-economy', cash(590 + share(85, charged.weight, 1000)));
+      parcel('ch-economy', 590 + share(85, charged.weight, 1000));
       break;
     case 'us-all':
       parcel('us-economy', Math.min(4995, 795 + 120 * Math.ceil(charged.weight / 500)));
@@ -74,6 +73,5 @@ export function pricesIn(zone: string, { cart, instant, quotes }: EvaluationInpu
       parcel('jp-air', 150 + 1200 + 300 * Math.ceil(Math.max(charged.weight, Math.ceil(charged.volume / 6)) / 500));
       break;
   }
-  if (zone === 'ch-all') for (const price of prices) price.own = cash(price.own);
   return prices;
 }
