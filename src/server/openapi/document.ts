@@ -149,7 +149,7 @@ export const openApiDocument = {
         summary: 'The file, read as it comes in; answers once it has been read and compared with what is there',
         parameters: [importId],
         requestBody: { required: true, content: { 'text/csv': {}, 'application/octet-stream': {} } },
-        responses: { 200: answer('what importing it would do', ref('Import')), 404: problem('no such import'), 409: problem('read already, or stopped'), 503: problem('the database cannot be reached') },
+        responses: { 200: answer('what importing it would do', ref('Import')), 404: problem('no such import'), 409: problem('read already, or stopped'), 429: problem('four files are being read; send it again in a moment'), 503: problem('the database cannot be reached') },
       },
     },
     '/api/imports/{id}/apply': { post: { summary: 'Takes a checked file over', parameters: [importId], responses: { 202: answer('begun', ref('Import')), 404: problem('no such import'), 409: problem('not checked, or taken over already') } } },
