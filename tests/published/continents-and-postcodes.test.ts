@@ -1,14 +1,17 @@
-// Sources: continents as the npm package `countries-list` carries them (GeoNames); postcode forms as the npm package
+// Sources: continents and currencies as the npm package `countries-list` carries them (GeoNames); postcode forms as the npm package
 // `postcode-validator` does; the European Central Bank's description of its files of euro reference rates, from which the
 // sample below was written by hand (value from memory: the layout, not the figures).
 import { countries } from 'countries-list';
 import { postcodeValidator } from 'postcode-validator';
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { testCarts } from '../../demo/policy/test-carts.ts';
 import { readReferenceRates } from '../../src/core/money/reference-rates.ts';
 import { continents } from '../../src/core/places/continent.ts';
+import { currencyOfCountry } from '../../src/core/places/country-currency.ts';
 import { countryCodes } from '../../src/core/places/country.ts';
+import { canBePostcode, postcodeForms } from '../../src/core/places/postcode-forms.ts';
 import { readPastedPostcodes } from '../../src/core/places/pasted-postcodes.ts';
 
 describe('continents', () => {
@@ -18,13 +21,46 @@ describe('continents', () => {
   });
 });
 
+describe('currencies of countries', () => {
+  test('are among those of the data package', () => {
+    const others = countryCodes.flatMap((code) => {
+      const known = countries[code as keyof typeof countries].currency as readonly string[];
+      const ours = currencyOfCountry(code);
+      return ours === undefined ? (known.length === 0 ? [] : [[code, 'none', ...known]]) : known.includes(ours) ? [] : [[code, ours, ...known]];
+    });
+    expect(others).toEqual([]);
+  });
+});
+
 describe('postcodes', () => {
   /** An exact pattern with the space or hyphen that its country writes. */
   const written = (country: string, code: string): string => {
     if (country === 'NL') return code.replace(/^(\d{4})([A-Z]{2})$/, '$1 $2');
     if (country === 'GB') return code.replace(/(\d[A-Z]{2})$/, ' $1');
+    if (country === 'CA') return code.replace(/^(.{3})/, '$1 ');
+    if (country === 'CZ' || country === 'SE') return code.replace(/^(\d{3})(\d{2})$/, '$1 $2');
+    if (country === 'PL') return code.replace(/^(\d{2})(\d{3})$/, '$1-$2');
+    if (country === 'PT') return code.replace(/^(\d{4})(\d{3})$/, '$1-$2');
+    if (country === 'US') return code.replace(/^(\d{5})(\d{4})$/, '$1-$2');
     return country === 'JP' ? code.replace(/^(\d{3})(\d{4})$/, '$1-$2') : code;
   };
+  const mark = (of: string) => fc.constantFrom(...(of === '9' ? '0123456789' : of === 'A' ? 'ABCDEFGHIJKLMNOPRSTUVWXYZ' : 'ABCDEFGH0123456789'));
+  const forms = Object.entries(postcodeForms).flatMap(([country, known]) => known.map((form) => [country, form] as const));
+  test.each(forms)('%s: some of the form %s are postcodes by the package too', (country, form) => {
+    const drawn = fc.sample(fc.tuple(...[...form].map(mark)), { numRuns: 500, seed: 13 }).map((marks) => marks.join(''));
+    expect(drawn.every((code) => canBePostcode(country, code))).toBe(true);
+    expect(drawn.filter((code) => postcodeValidator(written(country, code), country)).length).toBeGreaterThan(0);
+  });
+  test.each(forms)('%s: what resembles the form %s and is a postcode by the package is never pointed out', (country, form) => {
+    fc.assert(
+      fc.property(fc.tuple(...[...form].map(mark)), fc.nat(form.length), fc.constantFrom('', '7', 'K', '42', 'Z9'), fc.nat(2), (marks, at, put, gone) => {
+        const code = marks.slice(0, at).join('') + put + marks.slice(at + gone).join('');
+        fc.pre(/^[A-Z0-9]{2,}$/.test(code) && postcodeValidator(written(country, code), country));
+        expect([code, canBePostcode(country, code)]).toEqual([code, true]);
+      }),
+      { numRuns: 200, seed: 13, maxSkipsPerRun: 100 },
+    );
+  });
   const exact = Object.values(demoPolicy.zones).flatMap(({ area }) => [...Object.values(area.include), ...Object.values(area.exclude ?? {})]).flatMap((part) => (part.kind === 'postcodes' ? Object.keys(part.patterns).filter((pattern) => /^[A-Z0-9]+$/.test(pattern)).map((pattern) => [part.country, pattern] as const) : []));
   test.each(exact)('%s %s of the demo store has its country’s form', (country, pattern) => expect(postcodeValidator(written(country, pattern), country)).toBe(true));
   test('those of the demo’s test carts do too, and are read as one postcode each', () => {

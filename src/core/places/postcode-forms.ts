@@ -4,7 +4,7 @@ import { parsePostcodePattern } from './postcode.ts';
  * How postcodes of some countries look, as they are compared: 9 a digit, A a letter, X either. From the postal services' public
  * descriptions, checked against the package `postcode-validator` in tests/published; a country that is not here is not judged.
  */
-const forms: Readonly<Record<string, readonly string[]>> = {
+export const postcodeForms: Readonly<Record<string, readonly string[]>> = {
   AT: ['9999'],
   AU: ['9999'],
   BE: ['9999'],
@@ -40,7 +40,7 @@ function begins(form: string, text: string, whole: boolean): boolean {
  * for the outward part of countries that write one; ends of ranges may be the beginning of postcodes.
  */
 export function canBePostcode(country: string, pattern: string): boolean {
-  const known = Object.hasOwn(forms, country) ? forms[country]! : null;
+  const known = Object.hasOwn(postcodeForms, country) ? postcodeForms[country]! : null;
   const parsed = parsePostcodePattern(pattern);
   if (!known || !parsed.ok) return true;
   const { pattern: read } = parsed;
