@@ -1,4 +1,4 @@
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdir, mkdtemp, rename, rm, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -32,7 +32,7 @@ describe('npm start', () => {
     const pid = databasePid();
     application.process.kill('SIGKILL');
     process.kill(pid, 'SIGKILL');
-    await new Promise((resolve) => setTimeout(resolve, 200));
+    await expect.poll(() => isAlive(pid)).toBe(false);
     const again = await start();
     expect(goalOf((await readDraft(again.address)).policy, 'nlbe')).toBe(6700);
     again.process.kill('SIGKILL');
@@ -45,6 +45,40 @@ describe('npm start', () => {
     expect(databasePid()).toBe(pid);
     expect(await application.stop()).toBe(0);
     expect(isAlive(pid)).toBe(false);
+  }, 60_000);
+
+  test('a database that is killed is started again while Summant runs', async () => {
+    const application = await start();
+    const pid = databasePid();
+    process.kill(pid, 'SIGKILL');
+    await expect.poll(application.said, { timeout: 20_000 }).toContain('The database has stopped; it is started again.');
+    await expect.poll(async () => goalOf((await readDraft(application.address)).policy, 'nlbe'), { timeout: 20_000 }).toBe(6700);
+    await expect.poll(() => databasePid() !== pid && isAlive(databasePid())).toBe(true);
+    expect(await application.stop()).toBe(0);
+  }, 60_000);
+
+  test.each([['empty', ''], ['half written', '{"password":"0a'], ['of something else', '[]']])('a connection file that is %s loses nothing', async (_, text) => {
+    await writeFile(join(data, 'database', 'connection.json'), text);
+    const application = await start();
+    expect(goalOf((await readDraft(application.address)).policy, 'nlbe')).toBe(6700);
+    expect(await application.stop()).toBe(0);
+  }, 60_000);
+
+  test('a lost mark keeps the database; lost tables are said, and nothing is removed or made anew', async () => {
+    await rm(join(data, 'database', 'initialised'));
+    const application = await start();
+    expect(goalOf((await readDraft(application.address)).policy, 'nlbe')).toBe(6700);
+    expect(await application.stop()).toBe(0);
+
+    const [tables, away] = [join(data, 'database', 'data'), join(data, 'away')];
+    await rename(tables, away);
+    await mkdir(tables);
+    await expect(start()).rejects.toThrow(/should hold the database and does not hold it whole. Nothing was removed/);
+    await rm(tables, { recursive: true });
+    await rename(away, tables);
+    const again = await start();
+    expect(goalOf((await readDraft(again.address)).policy, 'nlbe')).toBe(6700);
+    expect(await again.stop()).toBe(0);
   }, 60_000);
 
   test('a taken port: the next free one is used and said', async () => {

@@ -36,6 +36,15 @@ describe('guessing', () => {
     expect(guessMapping('orders', bytes('order,date,country,subtotal\n1,2025-01-01,NL,5\n1,2025-01-01,NL,5\n2,2025-01-01,NL,5\n'), true).mapping.rows).toBe('lines');
     expect(guessMapping('orders', bytes('order,date,country,subtotal\n1,2025-01-01,NL,5\n2,2025-01-01,NL,5\n'), true).mapping.rows).toBe('orders');
   });
+  test('a column of shares is no amount of discount, one of amounts is', () => {
+    const columns = (...discounts: string[]) => guessMapping('orders', bytes(`order;date;country;subtotal;discount\n${discounts.map((discount, index) => `${index};2025-01-01;NL;5;${discount}`).join('\n')}\n`), true).mapping.columns;
+    for (const shares of [['0', '0.2', '0.15'], ['0', '0,2'], ['20%', '', '5 %']]) expect(columns(...shares).discount).toBeUndefined();
+    for (const amounts of [['0', '2.50'], ['0', '0'], ['1', '1']]) expect(columns(...amounts).discount).toBe(4);
+  });
+  test.each(['SKU', 'Article no', 'Article number', 'Item no', 'Art. nr', 'Product no'])('“%s” names the product', (heading) => {
+    expect(guessMapping('products', bytes(`${heading};Name;Price EUR\n`), true).mapping.columns).toMatchObject({ sku: 0 });
+    expect(guessMapping('orders', bytes(`Order number;Date;Country;${heading};Quantity;Line total\n`), true).mapping).toMatchObject({ rows: 'lines', columns: { product: 3 } });
+  });
   test('what is missing is named', () => {
     expect(missingIn(guessMapping('orders', bytes('a,b\n1,2\n'), true).mapping)).toEqual(['a column for the order number', 'a column for the date', 'a column for the country or the market, or one market for all orders', 'a column for the goods value']);
     expect(missingIn(guessMapping('products', bytes('SKU;Name;Price EUR;GBP\n'), true).mapping)).toEqual([]);

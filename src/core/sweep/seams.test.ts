@@ -23,6 +23,13 @@ describe('seams', () => {
     const seams = seamsOf(zoneOf(policy, 'uk'), situation('GB'), 20_000);
     expect(seams.map(({ at, below, here }) => [at, below.lead?.state, here.lead?.state])).toEqual([[5000, 'progress', 'progress'], [6100, 'progress', 'nearly'], [7000, 'nearly', 'reached']]);
   });
+  test('a smaller amount more that brings as much is told, whoever gives it', () => {
+    const policy = structuredClone(onlyFreeDelivery(7000));
+    const free = policy.offers['free-delivery']!;
+    policy.offers.sooner = { ...structuredClone(free), name: 'Sooner', priority: free.priority - 1, goals: { first: { ...structuredClone(free.goals.first!), targets: { uk: { exact: 6500 } } } } };
+    const [first] = seamsOf(zoneOf(policy, 'uk'), situation('GB'), 20_000);
+    expect(first).toMatchObject({ at: 5000, promise: { kind: 'kept', offerId: 'free-delivery', remaining: 2001, least: 1501 } });
+  });
   test('none lies beyond where one looks', () => expect(seamsOf(zoneOf(onlyFreeDelivery(7000), 'uk'), situation('GB'), 6999).map(({ at }) => at)).toEqual([5000]));
   test.each(Object.keys(demoPolicy.markets))('in every market of the demo store every promise is kept: %s', (market) => {
     const zone = zoneOf(demoPolicy, market);
