@@ -15,7 +15,7 @@ export const assignCountries = (countries: readonly string[], marketId: string |
   });
 };
 
-/** A market of its own for a country, with a zone that covers it; it sells in the base currency until another is chosen. */
+/** A market of its own for a country, with a zone that covers it, in that country’s currency and language. */
 export const addMarket = (country: string, name: string): Edit => (policy) => {
   const id = freshId(name, policy.markets);
   const market: Market = {

@@ -63,6 +63,8 @@ describe('the coverage board', () => {
     await expect.poll(async () => Object.keys((await readDraft(inject('blankAddress'))).policy.markets)).toEqual(['norway']);
     await page.keyboard.press('Control+z');
     await expect.poll(async () => Object.keys((await readDraft(inject('blankAddress'))).policy.markets)).toEqual([]);
+    await cell(page, 'JP').click();
+    await expect.poll(async () => Object.values((await readDraft(inject('blankAddress'))).policy.markets)).toMatchObject([{ name: 'Japan', countries: ['JP'], currency: 'JPY' }]);
   });
 });
 

@@ -1,7 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Edit } from '../../client/edit.ts';
 import { addMarket, assignCountries } from '../../client/market-edits.ts';
-import { freshId } from '../../client/set-at.ts';
+import { freshId, inTurn } from '../../client/set-at.ts';
 import { countryByName } from '../../core/places/country-names.ts';
 import { countryCodes } from '../../core/places/country.ts';
 import { focusOn } from '../../ui/focus-soon.ts';
@@ -21,11 +21,13 @@ export function CoverageSection({ coverage, marketId, choose, edit, children }: 
   const first = found ? [...found][0] : undefined;
   const assign = (countries: readonly string[], out: boolean) => {
     if (marketId !== null) edit(assignCountries(countries, out ? null : marketId));
+    else makeMarket(countries);
   };
-  const makeMarket = (code: string) => {
+  const makeMarket = ([code, ...others]: readonly string[]) => {
+    if (code === undefined) return;
     const name = countryName(code, locale);
     const id = freshId(name, markets);
-    if (!edit(addMarket(code, name))) return;
+    if (!edit(inTurn(addMarket(code, name), assignCountries(others, id)))) return;
     setSearch('');
     choose(id);
     focusOn('market-name');
@@ -61,7 +63,7 @@ export function CoverageSection({ coverage, marketId, choose, edit, children }: 
               </button>
             )}
             {!coverage.named.has(first) && (
-              <button type="button" className="btn btn-xs" onClick={() => makeMarket(first)} data-testid="make-market">
+              <button type="button" className="btn btn-xs" onClick={() => makeMarket([first])} data-testid="make-market">
                 Make it a market of its own
               </button>
             )}
@@ -70,7 +72,7 @@ export function CoverageSection({ coverage, marketId, choose, edit, children }: 
           <span className="text-soft">No country of that name.</span>
         ) : (
           <span className="text-soft" aria-hidden>
-            {looked ? `${countryName(looked, locale)}: ${whose(coverage, looked)}` : market ? `Click a country to give it to ${market.name}, or to take it out; drag over several.` : 'Find a country and make it a market.'}
+            {looked ? `${countryName(looked, locale)}: ${whose(coverage, looked)}` : market ? `Click a country to give it to ${market.name}, or to take it out; drag over several.` : 'Click a country to make it a market of its own.'}
           </span>
         )}
       </div>

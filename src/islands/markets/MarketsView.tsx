@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { countryCodes } from '../../core/places/country.ts';
+import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { useQuery } from '../frame/use-query.ts';
@@ -25,6 +26,7 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
         <h1 className="text-[22px] leading-9">Markets</h1>
         <CoverageInWords coverage={coverage} />
       </div>
+      {market === null && <EmptyStore />}
       <ol className="mb-2 flex max-h-24 flex-wrap gap-x-1 gap-y-0.5 overflow-y-auto" aria-label="Markets">
         {coverage.marks.map(({ id, name, number, tint }) => (
           <li key={id}>
@@ -37,9 +39,9 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
       <CoverageSection coverage={coverage} marketId={marketId} choose={(id) => setQuery({ market: id, zone: '' })} edit={edit}>
         {refusal}
       </CoverageSection>
-      <WhereWouldThisGo />
       {market && marketId !== null && (
         <>
+          <WhereWouldThisGo />
           <MarketTerms key={`terms-${marketId}`} marketId={marketId} market={market} gone={() => setQuery({ market: '', zone: '' })} />
           <ZoneList marketId={marketId} market={market} open={query.zone ?? ''} setOpen={(zone) => setQuery({ zone })} />
           <Currencies marketId={marketId} feed={rateFeed} />
