@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
+import { emptyPolicy } from '../core/policy/empty.ts';
 import { withPatches } from '../core/policy/patch.ts';
 import type { Policy } from '../core/policy/types.ts';
 import { checkPolicy } from '../core/policy/validate.ts';
@@ -31,6 +32,13 @@ test('a market of its own comes with a zone and is valid; it can be removed agai
   expect(faultsOf(grown)).toEqual([]);
   const { markets, zones } = withPatches(grown, [removeMarket('sweden')(grown)]);
   expect([markets, zones]).toEqual([demoPolicy.markets, demoPolicy.zones]);
+});
+test('a store’s first market says where it sells from and in which currency it reckons', () => {
+  const empty = emptyPolicy();
+  const begun = withPatches(empty, [addMarket('NO', 'Norway')(empty)]);
+  expect(begun.store).toMatchObject({ baseCurrency: 'NOK', origin: { country: 'NO' } });
+  expect(faultsOf(begun)).toEqual([]);
+  expect(withPatches(begun, [addMarket('SE', 'Sweden')(begun)]).store).toEqual(begun.store);
 });
 test('a market that is removed takes its zones, options and goals with it', () => {
   const without = after(removeMarket('dk'));

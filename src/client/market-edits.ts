@@ -15,7 +15,7 @@ export const assignCountries = (countries: readonly string[], marketId: string |
   });
 };
 
-/** A market of its own for a country, with a zone that covers it, in that country’s currency and language. */
+/** A market of its own for a country, with a zone that covers it, in that country’s currency and language. A store’s first is where goods are taken to leave from, and its currency the base. */
 export const addMarket = (country: string, name: string): Edit => (policy) => {
   const id = freshId(name, policy.markets);
   const market: Market = {
@@ -28,7 +28,9 @@ export const addMarket = (country: string, name: string): Edit => (policy) => {
     preselect: 'first',
   };
   const zone: Zone = { order: orderAfterLast(policy.zones), market: id, name: `All of ${name}`, on: true, area: { include: { whole: { kind: 'wholeMarket' } } } };
-  return inTurn(assignCountries([country], null), setAt(['markets', id], market), setAt(['zones', freshId(`${id}-all`, policy.zones)], zone))(policy);
+  const first = Object.keys(policy.markets).length === 0;
+  const store = { ...policy.store, baseCurrency: market.currency, origin: { ...policy.store.origin, country } };
+  return inTurn(...(first ? [setAt(['store'], store)] : []), assignCountries([country], null), setAt(['markets', id], market), setAt(['zones', freshId(`${id}-all`, policy.zones)], zone))(policy);
 };
 
 /** A market with its zones and their options; goals, prices and assumptions that were set for it go too. */

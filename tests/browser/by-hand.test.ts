@@ -1,6 +1,6 @@
 import { describe, expect, inject, test } from 'vitest';
 import { readDraft } from '../support/api.ts';
-import { emptyDraft, resetDraft, textOf, useBrowser } from '../support/browser.ts';
+import { emptyDraft, moveTo, resetDraft, textOf, useBrowser } from '../support/browser.ts';
 
 const { open } = useBrowser();
 const blank = inject('blankAddress');
@@ -30,18 +30,18 @@ describe('a store made by hand', () => {
     await set('store-country', 'Norway');
     await expect.poll(async () => (await made()).store).toMatchObject({ name: 'Fjord Kites', timeZone: 'Europe/Oslo', origin: { country: 'NO' } });
 
-    await page.goto(`${blank}/delivery`);
+    await moveTo(page, `${blank}/delivery`);
     await page.getByTestId('starter-flat').click();
     // English is no label of a Norwegian market; its name is shown until one is written.
     await expect.poll(async () => Object.values((await made()).options).map(({ name, label }) => [name, label])).toEqual([['Parcel', {}]]);
 
-    await page.goto(`${blank}/rehearse`);
+    await moveTo(page, `${blank}/rehearse`);
     await page.getByTestId('first-cart').click();
     await expect.poll(() => textOf(page, '[data-testid=shopper-checkout]')).toContain('Parcel');
     await expect.poll(async () => Object.values((await made()).testCarts).map(({ destination }) => destination.country)).toEqual(['NO']);
     await page.getByTestId('new-cart').click();
     await expect.poll(() => page.evaluate(() => document.activeElement?.getAttribute('data-testid'))).toBe('cart-name');
-    await page.goto(`${blank}/release`);
+    await moveTo(page, `${blank}/release`);
     await page.getByTestId('release-button').click();
     await expect.poll(() => page.getByRole('status').first().innerText()).toMatch(/no change since release \d/);
   });
@@ -101,7 +101,7 @@ describe('typing', () => {
     await hours.fill('closed');
     await hours.press('Enter');
     await expect.poll(async () => (await draft()).places!.shop!.hours!['1']).toBeUndefined();
-    await page.goto(`${inject('address')}/delivery?market=nlbe&zone=nlbe-islands&option=nlbe-islands-ferry`);
+    await moveTo(page, `${inject('address')}/delivery?market=nlbe&zone=nlbe-islands&option=nlbe-islands-ferry`);
     await page.getByTestId('from-2').fill('2.5 kg');
     await page.getByTestId('from-2').press('Enter');
     await expect.poll(async () => Object.values((await draft()).options['nlbe-islands-ferry']!.charge.lines).map(({ over }) => over?.from)).toContain(2500);
@@ -113,7 +113,7 @@ test('a text that says free where the offer does not is pointed out at Offers an
   const page = await open('/offers?market=nlbe&offer=free-delivery');
   await page.locator('[data-testid^=reward-]').first().selectOption('deliveryLessPercent');
   await expect.poll(() => textOf(page, '[data-testid=text-warnings]')).toContain('says that something is free, but the offer gives a share off the delivery');
-  await page.goto(`${inject('address')}/release`);
+  await moveTo(page, `${inject('address')}/release`);
   await expect.poll(() => textOf(page, '[data-testid=text-warnings]')).toContain('says that something is free');
   await expect.poll(() => textOf(page, '[data-testid=language-warnings]')).toContain('“Free delivery” has no text in fr-BE');
 });

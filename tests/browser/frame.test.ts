@@ -1,7 +1,7 @@
 import axe from 'axe-core';
 import type { Page } from 'playwright-core';
 import { beforeAll, describe, expect, inject, test } from 'vitest';
-import { ready, resetDraft, textOf, useBrowser } from '../support/browser.ts';
+import { moveTo, ready, resetDraft, textOf, useBrowser } from '../support/browser.ts';
 
 const { open } = useBrowser();
 beforeAll(() => resetDraft());
@@ -35,7 +35,7 @@ describe.each(['light', 'dark'] as const)('accessibility, %s', (colorScheme) => 
     await page.getByTestId('qualifiers').getByTestId('add-condition').first().click();
     await page.locator('.search-list [role=option]').first().waitFor();
     expect(await violations(page)).toEqual([]);
-    await page.goto(new URL('/delivery?zone=nlbe-round&option=nlbe-round-van', page.url()).href);
+    await moveTo(page, new URL('/delivery?zone=nlbe-round&option=nlbe-round-van', page.url()).href);
     await page.getByTestId('offered-when-edit').click();
     expect(await violations(page)).toEqual([]);
   });
@@ -57,8 +57,7 @@ describe('loading', () => {
         for (const entry of list.getEntries() as unknown as { value: number; sources: { node?: Element }[] }[]) shifts.push(`${entry.value} ${entry.sources.map((source) => source.node?.outerHTML?.slice(0, 80)).join(' | ')}`);
       }).observe({ type: 'layout-shift', buffered: true });
     });
-    await page.goto(`${inject('address')}${path}`);
-    await ready(page);
+    await moveTo(page, `${inject('address')}${path}`);
     await page.waitForTimeout(300);
     expect(await page.evaluate(() => (window as unknown as { shifts: string[] }).shifts)).toEqual([]);
   });

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { beforeEach, describe, expect, inject, test } from 'vitest';
 import { call, patchDraft, readDraft, setGoal } from '../support/api.ts';
-import { ready, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { moveTo, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
 
 const { open } = useBrowser();
 const address = inject('address');
@@ -46,8 +46,7 @@ describe('the shop on a table', () => {
     await page.getByTestId('orders-of-cart').fill('0');
     await page.getByTestId('orders-of-cart').press('Enter');
     await expect.poll(async () => (await cartOf('beach-day'))!.shopper).toEqual({ signedIn: false, orderCount: 0 });
-    await page.goto(`${address}/rehearse?cart=islands-light`);
-    await ready(page);
+    await moveTo(page, `${address}/rehearse?cart=islands-light`);
     await page.getByTestId('carrier-island-air').selectOption('down');
     await expect.poll(async () => (await cartOf('islands-light'))!.quotes).toEqual({ 'island-air': null });
   });
@@ -92,8 +91,7 @@ describe('tools', () => {
     await saved(page);
     await expect.poll(async () => (await cartOf('first-stunt-kite'))!.expects?.toPay).toBe(8890);
     await patchDraft(address, (await readDraft(address)).revision, setGoal('nlbe', 9900));
-    await page.goto(`${address}/release`);
-    await ready(page);
+    await moveTo(page, `${address}/release`);
     expect(await textOf(page, '[data-testid=test-cart-warnings]')).toMatch(/2 test carts come out otherwise.*First stunt kite\s+not as expected: Parcel to the door: expected free, is €5\.95/s);
     expect(await textOf(page, '[data-testid=bench-first-stunt-kite] [data-testid=expected-mark]')).toMatch(/not as expected/);
     await page.getByTestId('test-cart-warnings').getByRole('link', { name: 'First stunt kite' }).click();
@@ -134,15 +132,12 @@ describe('tools', () => {
     await page.getByTestId('share-cart').click();
     const link = await page.getByTestId('share-link').inputValue();
     await page.getByRole('button', { name: 'One less of Line winder' }).click();
-    await saved(page);
-    await page.goto(link);
-    await ready(page);
+    await moveTo(page, link);
     expect(await textOf(page, '[data-testid=shared-cart]')).toMatch(/2 × Line winder/);
     expect(await textOf(page, '[data-testid=shopper-total]')).toBe('€ 67,75');
     await page.getByTestId('keep-shared').click();
     await expect.poll(async () => (await cartOf('shared'))?.lines.winder?.quantity).toBe(2);
-    await page.goto(`${link.slice(0, -9)}`);
-    await ready(page);
+    await moveTo(page, `${link.slice(0, -9)}`);
     await page.getByText('The link is cut off').waitFor();
   });
 
@@ -157,8 +152,7 @@ describe('tools', () => {
     await page.emulateMedia({ media: null });
     await expect.poll(() => record.count()).toBe(0);
     for (const cart of ['beach-day', 'two-steps-on', 'school-order', 'shop-discounts']) {
-      await page.goto(`${address}/rehearse?cart=${cart}`);
-      await ready(page);
+      await moveTo(page, `${address}/rehearse?cart=${cart}`);
       expect([cart, (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Count (\d+)/)?.[1]]).toEqual([cart, '1']);
     }
   });

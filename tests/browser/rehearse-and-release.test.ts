@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, inject, test } from 'vitest';
 import { call, readDraft } from '../support/api.ts';
-import { ready, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { moveTo, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
 
 const { open } = useBrowser();
 const address = inject('address');
@@ -46,15 +46,12 @@ describe('Rehearse', () => {
   test('what sets a cart apart is said, with what it comes to', async () => {
     const page = await open('/rehearse?cart=new-york');
     expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Economy\s+\$12\.75\s+\$0\.00\s+8–12 working days, chosen at first.*Tax\s+\$10\.51\s+Total\s+\$128\.91/s);
-    await page.goto(`${address}/rehearse?cart=round-too-late`);
-    await ready(page);
+    await moveTo(page, `${address}/rehearse?cart=round-too-late`);
     expect(await page.getByTestId('cart-moment').inputValue()).toBe('2026-11-25T20:30');
     expect(await textOf(page, 'main')).toMatch(/Not offered: Beach round \(its condition does not hold\).*Strandronde: De strandronde rijdt nu niet\./s);
-    await page.goto(`${address}/rehearse?cart=luxembourg`);
-    await ready(page);
+    await moveTo(page, `${address}/rehearse?cart=luxembourg`);
     expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Daar bezorgen we nog niet\.\s+No zone covers this destination/);
-    await page.goto(`${address}/rehearse?cart=shop-discounts`);
-    await ready(page);
+    await moveTo(page, `${address}/rehearse?cart=shop-discounts`);
     expect(await textOf(page, 'main')).toMatch(/Discounts of the shop\s+-€21\.87\s+Goods\s+€115\.58/);
   });
 

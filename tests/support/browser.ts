@@ -66,6 +66,13 @@ export async function saved(page: Page): Promise<void> {
   await page.getByTestId('draft-phrase').getByText('draft saved').waitFor();
 }
 
+/** Goes to another page once what was done on this one has been answered, and waits until it can be used. */
+export async function moveTo(page: Page, address: string): Promise<void> {
+  await saved(page);
+  await page.goto(address);
+  await ready(page);
+}
+
 /** Puts the demo policy back, whatever a test has done. */
 export async function resetDraft(address = inject('address')): Promise<void> {
   const patch = Object.entries(demoPolicy).map(([key, value]) => ({ op: 'replace' as const, path: `/${key}`, value: value as unknown }));

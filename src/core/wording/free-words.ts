@@ -1,5 +1,5 @@
 /**
- * How languages say that something costs nothing, as shops write it (values from memory, read by speakers of some of them).
+ * How languages say that something costs nothing, as shops write it (values from memory).
  * A language that is not here is never found to say it.
  */
 const freeWords: Readonly<Record<string, RegExp>> = {

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { policyWordingFaults } from '../../core/wording/policy-faults.ts';
+import type { Policy } from '../../core/policy/types.ts';
+import { policyWordingFaults, type TextFault } from '../../core/wording/policy-faults.ts';
 import { missingLanguages } from '../../core/wording/missing-languages.ts';
 import { stateName, textAt } from '../../core/wording/text-address.ts';
 import { usePolicy } from '../frame/page-context.tsx';
@@ -7,17 +8,17 @@ import { usePolicy } from '../frame/page-context.tsx';
 /** Texts with mistakes, of one offer or all: those that break leave shoppers with the last good one; others would be read as they are. */
 export function TextWarnings({ offerId }: { offerId?: string }) {
   const policy = usePolicy();
-  const wrong = useMemo(() => policyWordingFaults(policy).filter((fault) => fault.severity === 'wrong' && (offerId === undefined || fault.offerId === offerId)), [policy, offerId]);
+  const wrong = useMemo(() => grouped(policyWordingFaults(policy).filter((fault) => fault.severity === 'wrong' && (offerId === undefined || fault.offerId === offerId)), policy), [policy, offerId]);
   if (wrong.length === 0) return null;
   return (
-    <div className="mt-2 border-l-2 border-error py-1 pl-3" data-testid="text-warnings">
-      <p className="font-semibold text-error">{wrong.length === 1 ? 'A text has a mistake' : `${wrong.length} mistakes in texts`}:</p>
+    <div className="mt-2 border-l-2 border-error py-1 pl-3 leading-5" data-testid="text-warnings">
+      <p className="font-semibold text-error">{wrong.length === 1 ? 'A mistake in texts' : `${wrong.length} mistakes in texts`}:</p>
       <ul>
-        {wrong.map((fault) => (
-          <li key={`${fault.offerId} ${fault.state} ${fault.place} ${fault.language} ${fault.message}`}>
-            “{policy.offers[fault.offerId]?.name}”, {stateName(fault.state)}, {fault.language}: {fault.message}
-            {fault.breaks && (textAt(policy, fault) === undefined ? ' Shoppers read nothing of it.' : ` Shoppers go on reading “${textAt(policy, fault)}”.`)}{' '}
-            <a className="underline decoration-dotted underline-offset-2" href={`/wording?offer=${fault.offerId}&language=${fault.language}${fault.place === 'everyPlace' ? '' : `&place=${fault.place}`}`}>
+        {wrong.map(({ fault: { offerId: offer, state, language, place, message }, languages, then }) => (
+          <li key={`${offer} ${state} ${message} ${then}`}>
+            “{policy.offers[offer]?.name}”, {stateName(state)}, {[...languages].join(', ')}: {message}
+            {then}{' '}
+            <a className="underline decoration-dotted underline-offset-2" href={`/wording?offer=${offer}&language=${language}${place === 'everyPlace' ? '' : `&place=${place}`}`}>
               mend it
             </a>
           </li>
@@ -25,6 +26,28 @@ export function TextWarnings({ offerId }: { offerId?: string }) {
       </ul>
     </div>
   );
+}
+
+/** One mistake that texts of several languages or places share. */
+interface Shared {
+  /** the first */
+  fault: TextFault;
+  languages: Set<string>;
+  /** what shoppers go on reading */
+  then: string;
+}
+
+function grouped(faults: readonly TextFault[], policy: Policy): Shared[] {
+  const found = new Map<string, Shared>();
+  for (const fault of faults) {
+    const kept = fault.breaks ? textAt(policy, fault) : undefined;
+    const then = !fault.breaks ? '' : kept === undefined ? ' Shoppers read nothing of it.' : ` Shoppers go on reading “${kept}”.`;
+    const key = JSON.stringify([fault.offerId, fault.state, fault.message, then]);
+    const same = found.get(key);
+    if (same) same.languages.add(fault.language);
+    else found.set(key, { fault, languages: new Set([fault.language]), then });
+  }
+  return [...found.values()];
 }
 
 /** Offers that are on whose shoppers would read another language than theirs, or nothing. */
