@@ -42,13 +42,13 @@ export async function answering(work: () => Promise<Response>): Promise<Response
     return await work();
   } catch (error) {
     if (error instanceof ProblemError) return problemResponse(error.problem);
-    if (isUnavailable(error)) return problemResponse(databaseAway);
     if (error instanceof InvalidStoredPolicy) return problemResponse({ status: 409, title: 'The draft needs to be repaired', detail: 'What is stored is not a policy that can be computed with. Nothing was changed. POST /api/draft/repair goes back to the newest state that is valid.', fields: error.faults.slice(0, 20) });
     const known = knownFailure(error);
     if (known) {
       log.warn({ err: error instanceof Error ? error.message : String(error) }, 'request refused');
       return problemResponse(known);
     }
+    if (isUnavailable(error)) return problemResponse(databaseAway);
     log.error({ err: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) }, 'request failed');
     return problemResponse({ status: 500, title: 'Something went wrong here', detail: 'The request could not be answered. Nothing was changed. The log of the server says more.' });
   }
@@ -63,7 +63,9 @@ function knownFailure(error: unknown): Problem | null {
   }
   if (code === 'ER_NET_PACKET_TOO_LARGE') return { status: 413, title: 'This is more than the database takes at once', detail: 'Nothing was changed. Raise max_allowed_packet of the database to 64M or more, or send less.' };
   if (code === 'ER_STATEMENT_TIMEOUT' || code === 'ER_LOCK_WAIT_TIMEOUT' || code === 'ER_LOCK_DEADLOCK' || /Queue limit reached/.test(text)) return busy;
-  if (code === 'EPIPE' || code === 'ECONNABORTED' || code === 'ERR_STREAM_PREMATURE_CLOSE' || /aborted|terminated/i.test(text)) {
+  // The database's own lines that break carry `fatal`.
+  const ofDatabase = typeof error === 'object' && error !== null && 'fatal' in error;
+  if (!ofDatabase && (code === 'EPIPE' || code === 'ECONNABORTED' || code === 'ERR_STREAM_PREMATURE_CLOSE' || /aborted|terminated/i.test(text))) {
     return { status: 400, title: 'The line broke', detail: 'The body did not come to its end. Nothing of it was kept. Send it again.' };
   }
   return null;
