@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { answering } from './problem.ts';
+import { answering } from '../../src/server/http/problem.ts';
 
 const failing = async (error: unknown) => {
   const response = await answering(() => Promise.reject(error));
