@@ -39,6 +39,8 @@ test('a store’s first market says where it sells from and in which currency it
   expect(begun.store).toMatchObject({ baseCurrency: 'NOK', origin: { country: 'NO' } });
   expect(faultsOf(begun)).toEqual([]);
   expect(withPatches(begun, [addMarket('SE', 'Sweden')(begun)]).store).toEqual(begun.store);
+  const said = { ...empty, store: { ...empty.store, baseCurrency: 'USD', origin: { country: 'US', postcode: '99901' } } };
+  expect(withPatches(said, [addMarket('NO', 'Norway')(said)]).store).toEqual(said.store);
 });
 test('a market that is removed takes its zones, options and goals with it', () => {
   const without = after(removeMarket('dk'));

@@ -1,7 +1,8 @@
 import { currencyOfCountry } from '../core/places/country-currency.ts';
 import { likelyLanguage } from '../core/wording/likely-language.ts';
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
-import type { AreaPart, Market, Zone } from '../core/policy/types.ts';
+import { emptyPolicy } from '../core/policy/empty.ts';
+import type { AreaPart, Market, Policy, Zone } from '../core/policy/types.ts';
 import type { Edit } from './edit.ts';
 import { freshId, inTurn, setAt } from './set-at.ts';
 
@@ -15,7 +16,7 @@ export const assignCountries = (countries: readonly string[], marketId: string |
   });
 };
 
-/** A market of its own for a country, with a zone that covers it, in that country’s currency and language. A store’s first is where goods are taken to leave from, and its currency the base. */
+/** A market of its own for a country, with a zone that covers it, in that country’s currency and language. A store’s first also says, where the store has not, from where goods leave and what the base currency is. */
 export const addMarket = (country: string, name: string): Edit => (policy) => {
   const id = freshId(name, policy.markets);
   const market: Market = {
@@ -28,8 +29,14 @@ export const addMarket = (country: string, name: string): Edit => (policy) => {
     preselect: 'first',
   };
   const zone: Zone = { order: orderAfterLast(policy.zones), market: id, name: `All of ${name}`, on: true, area: { include: { whole: { kind: 'wholeMarket' } } } };
+  const { store: unsaid } = emptyPolicy();
   const first = Object.keys(policy.markets).length === 0;
-  const store = { ...policy.store, baseCurrency: market.currency, origin: { ...policy.store.origin, country } };
+  const { baseCurrency, origin } = policy.store;
+  const store: Policy['store'] = {
+    ...policy.store,
+    baseCurrency: baseCurrency === unsaid.baseCurrency ? market.currency : baseCurrency,
+    origin: origin.country === unsaid.origin.country && origin.postcode === '' ? { ...origin, country } : origin,
+  };
   return inTurn(...(first ? [setAt(['store'], store)] : []), assignCountries([country], null), setAt(['markets', id], market), setAt(['zones', freshId(`${id}-all`, policy.zones)], zone))(policy);
 };
 
