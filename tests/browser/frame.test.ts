@@ -57,7 +57,8 @@ describe('loading', () => {
         for (const entry of list.getEntries() as unknown as { value: number; sources: { node?: Element }[] }[]) shifts.push(`${entry.value} ${entry.sources.map((source) => source.node?.outerHTML?.slice(0, 80)).join(' | ')}`);
       }).observe({ type: 'layout-shift', buffered: true });
     });
-    await moveTo(page, `${inject('address')}${path}`);
+    await page.goto(`${inject('address')}${path}`);
+    await ready(page);
     await page.waitForTimeout(300);
     expect(await page.evaluate(() => (window as unknown as { shifts: string[] }).shifts)).toEqual([]);
   });
