@@ -1,4 +1,5 @@
 import type { Product } from '../catalogue/product.ts';
+import { same } from '../same.ts';
 import type { CartLine } from './cart.ts';
 
 /**
@@ -16,12 +17,4 @@ export function mergeLines(lines: readonly CartLine[]): readonly CartLine[] {
   return merged;
 }
 
-const isSame = (a: Product, b: Product): boolean => a === b || (a.id === b.id && sameFacts(a, b));
-
-/** Whether two values say the same, whatever the order of their keys. */
-function sameFacts(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  const keys = Object.keys(a);
-  return keys.length === Object.keys(b).length && keys.every((key) => Object.hasOwn(b, key) && sameFacts((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]));
-}
+const isSame = (a: Product, b: Product): boolean => a.id === b.id && same(a, b);

@@ -81,6 +81,12 @@ export function bands(distribution: Distribution, width: number, until: number):
   return result;
 }
 
+/** Orders that lie beyond the last of those bands, and from which amount on. Minor units. */
+export function beyondBands(distribution: Distribution, width: number, until: number): { from: number; orders: number } {
+  const from = Math.ceil(until / width) * width;
+  return { from, orders: distribution.orders - ordersBelow(distribution, from) };
+}
+
 /**
  * Where orders count as within reach of a goal when nothing else is assumed: those that lack at most a fifth of it.
  * @returns the lower bound, minor units

@@ -1,4 +1,5 @@
 import { applyPatch, createPatch, type Operation } from 'rfc6902';
+import { same } from '../same.ts';
 import type { Policy } from './types.ts';
 
 const escape = (step: string) => step.replaceAll('~', '~0').replaceAll('/', '~1');
@@ -152,14 +153,5 @@ export function differingKeys(before: Record<string, unknown>, after: Record<str
   return keys;
 }
 
-/** Whether two policies say the same. What they share is passed over without a look. */
-export function samePolicy(a: Policy, b: Policy): boolean {
-  return same(a, b);
-}
-
-function same(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null || Array.isArray(a) !== Array.isArray(b)) return false;
-  const keys = Object.keys(a);
-  return keys.length === Object.keys(b).length && keys.every((key) => Object.hasOwn(b, key) && same((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]));
-}
+/** Whether two policies say the same. */
+export const samePolicy: (a: Policy, b: Policy) => boolean = same;

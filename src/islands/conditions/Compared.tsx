@@ -6,7 +6,7 @@ import type { Parsed } from '../../ui/TypedField.tsx';
 import { AmountField } from '../frame/AmountField.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { useDraft } from '../frame/page-context.tsx';
-import { parseGrams, parseMoney, parseWhole } from '../frame/typed-text.ts';
+import { parseMoney, parseWhole } from '../frame/typed-text.ts';
 
 type Set = (values: Record<string, unknown>) => Edit;
 
@@ -27,7 +27,7 @@ export function Compared({ node, unit, base, parse = count, set, edit }: { node:
   const currency = useDraft((state) => state.policy.store.baseCurrency);
   const { operator, value, to } = node;
   const write = (number: number) => (base ? toDecimal(number, currency) : String(number));
-  const field = (label: string, shown: number, name: 'value' | 'to') => <EditedField label={label} shown={write(shown)} parse={base ? parseMoney(currency) : unit.trim() === 'g' ? parseGrams(0, 1_000_000_000) : parse} change={(next) => set({ [name]: next })} edit={edit} live align="right" testId={`compared-${name}`} />;
+  const field = (label: string, shown: number, name: 'value' | 'to') => <EditedField label={label} shown={write(shown)} parse={base ? parseMoney(currency) : parse} change={(next) => set({ [name]: next })} edit={edit} live align="right" testId={`compared-${name}`} />;
   return (
     <>
       <PhraseSelect label="Comparison" value={operator} options={comparisons} choose={(next) => edit(set(next === 'between' ? { operator: next, to: Math.max(value, to ?? value) } : { operator: next, to: undefined }))} /> {field('Value', value, 'value')}

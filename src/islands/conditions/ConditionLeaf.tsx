@@ -9,7 +9,7 @@ import type { ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
 import { useDraft } from '../frame/page-context.tsx';
-import { parseNumber, parsePosition } from '../frame/typed-text.ts';
+import { parseMeasured, parseNumber, parsePosition } from '../frame/typed-text.ts';
 import { Compared, MoneyCompared } from './Compared.tsx';
 import { GoodsPhrase } from './GoodsPhrase.tsx';
 import { DateAndTime, DaysOfWeek, TimeOfDay } from './Moment.tsx';
@@ -57,7 +57,7 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
       return (
         <>
           {subject}
-          <Compared node={node} unit={units[node.fact] ?? ''} base={node.fact === 'shopper.lifetimeSpend'} set={set} edit={edit} />
+          <Compared node={node} unit={units[node.fact] ?? ''} parse={parseMeasured(node.fact, 0, 1_000_000_000)} base={node.fact === 'shopper.lifetimeSpend'} set={set} edit={edit} />
         </>
       );
     case 'goodsNumber':

@@ -8,7 +8,7 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import type { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
-import { orNone, parseId, parsePercent, parseGrams, parseWhole } from '../frame/typed-text.ts';
+import { orNone, parseId, parseMeasured, parsePercent } from '../frame/typed-text.ts';
 import { AmountField } from '../frame/AmountField.tsx';
 import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 
@@ -64,8 +64,6 @@ export function ChargeLineRow({ optionId, lineId, line, settled, number, marketI
   );
 }
 
-const count = parseWhole(0, 1_000_000_000);
-
 type Setter = (...steps: string[]) => (value: unknown) => Edit;
 
 function RangeFields({ optionId, over, settled, number, marketId, free, edit, set }: {
@@ -91,7 +89,7 @@ function RangeFields({ optionId, over, settled, number, marketId, free, edit, se
     const value = over[end];
     const label = `Line ${number} ${end}`;
     if (over.measure === 'goodsValue') return <AmountField label={label} amount={(value as LocalAmount | null) ?? undefined} marketId={marketId} change={(amount) => moved(end, amount)} edit={edit} testId={`${end}-${number}`} optional={optional ? 'any' : undefined} />;
-    const parse = over.measure === 'weight' || over.measure === 'chargeableWeight' ? parseGrams(0, 1_000_000_000) : count;
+    const parse = parseMeasured(over.measure, 0, 1_000_000_000);
     return <EditedField<number | undefined> label={label} shown={value === null ? '' : String(value as number)} parse={optional ? orNone(parse) : parse} change={(next) => moved(end, next)} edit={edit} live align="right" placeholder={optional ? 'any' : undefined} testId={`${end}-${number}`} />;
   };
   const fromZero = typeof over.from === 'number' ? over.from === 0 : 'exact' in over.from && over.from.exact === 0;
@@ -133,7 +131,7 @@ function PriceFields({ price, over, number, marketId, currency, free, edit, set 
           {' '}
           and {amount('Price for each', perUnit.amount, ['perUnit', 'amount'])} for each{' '}
           <PhraseSelect label={`Started units, line ${number}`} value={perUnit.started ? 'started' : 'exact'} options={[['started', 'started'], ['exact', 'exact share of']]} choose={(value) => edit(set('price', 'perUnit', 'started')(value === 'started'))} />{' '}
-          <EditedField label={`Units, line ${number}`} shown={String(perUnit.per)} parse={perUnit.measure === 'weight' || perUnit.measure === 'chargeableWeight' ? parseGrams(1, 1_000_000_000) : parseWhole(1, 1_000_000_000)} change={set('price', 'perUnit', 'per')} edit={edit} live align="right" /> {units[perUnit.measure]}
+          <EditedField label={`Units, line ${number}`} shown={String(perUnit.per)} parse={parseMeasured(perUnit.measure, 1, 1_000_000_000)} change={set('price', 'perUnit', 'per')} edit={edit} live align="right" /> {units[perUnit.measure]}
           {over?.measure === perUnit.measure && (
             <>
               {' '}

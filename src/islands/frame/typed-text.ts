@@ -60,6 +60,11 @@ export const parseGrams = (least: number, most: number) => (text: string): Parse
   return grams >= least && grams <= most ? { ok: true, value: grams } : { ok: false, reason: 'A weight such as 500, 1.5 kg, 2 lb or 12 oz.' };
 };
 
+const weights: ReadonlySet<string> = new Set(['weight', 'chargeableWeight', 'cart.weight', 'cart.chargeableWeight']);
+
+/** A whole number of what a measure or a fact counts; a weight as people write it. */
+export const parseMeasured = (measure: string, least: number, most: number) => (weights.has(measure) ? parseGrams(least, most) : parseWhole(least, most));
+
 /** A position such as “53.1, 4.85”: degrees north, then east. */
 export function parsePosition(text: string): Parsed<Coordinates> {
   const [latitude, longitude, ...more] = text.split(/\s*[,;]\s*|\s+/).filter(Boolean).map(Number);

@@ -4,27 +4,28 @@ import type { Edit } from '../../client/edit.ts';
 import { freshId } from '../../client/set-at.ts';
 import { codeBatch } from '../../core/offers/code-batch.ts';
 import { startOffer, starterOffers, type StarterOffer } from '../../core/offers/starter-offers.ts';
+import { same } from '../../core/same.ts';
 import type { Offer } from '../../core/policy/types.ts';
 import { useDraft, usePage } from '../frame/page-context.tsx';
 import { randomBytes } from './UnlockPhrase.tsx';
 
 /** Whether an offer is what its starter made: what it says it did is true only so long. */
-function isAsBegun(offer: Offer | undefined, began: string): boolean {
+function isAsBegun(offer: Offer | undefined, began: Omit<Offer, 'order'>): boolean {
   if (!offer) return false;
   const { order: _, ...rest } = offer;
-  return JSON.stringify(rest) === began;
+  return same(rest, began);
 }
 
 /** Offers to begin with, and what the last one chosen has filled in. */
 export function AddOffer({ edit, choose }: { edit: (edit: Edit) => boolean; choose: (offer: string) => void }) {
   const policy = useDraft((state) => state.settled);
   const { locale } = usePage();
-  const [did, setDid] = useState<{ id: string; began: string; sentences: string[] } | null>(null);
+  const [did, setDid] = useState<{ id: string; began: Omit<Offer, 'order'>; sentences: string[] } | null>(null);
   const start = (starter: StarterOffer) => {
     const started = startOffer(starter, policy, codeBatch(1, 8, '', randomBytes)[0]!, locale);
     const id = freshId(started.offer.name, policy.offers);
     if (!edit(addOffer(id, started))) return;
-    setDid({ id, began: JSON.stringify(started.offer), sentences: started.did });
+    setDid({ id, began: started.offer, sentences: started.did });
     choose(id);
   };
   return (

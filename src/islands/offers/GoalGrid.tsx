@@ -240,7 +240,7 @@ const GoalRow = memo(function GoalRow({ offerId, offer, goalId, goal, number, be
               marketId={id}
               label={`${offer.name}${number === null ? '' : ` ${number}`}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
               currency={isMoney ? market.currency : null}
-              weighs={goal.measure.kind === 'weight'}
+              measure={goal.measure.kind}
               target={target}
               remark={target === null ? whyMissing(offer, id) : set && 'following' in set ? `follows ${toDecimal(set.following.base, money.baseCurrency)}` : share === null ? countUnit(goal) : `${percent.format(share)} reach it`}
               odd={uneven.get(id) ?? null}
@@ -255,15 +255,14 @@ const GoalRow = memo(function GoalRow({ offerId, offer, goalId, goal, number, be
 });
 
 /** One goal in one market, drawn anew only when something in it has changed. */
-const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, currency, weighs, target, remark, stands, odd, edit }: {
+const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, currency, measure, target, remark, stands, odd, edit }: {
   offerId: string;
   goalId: string;
   marketId: string;
   label: string;
   /** null for a goal in pieces or grams */
   currency: string | null;
-  /** it counts grams */
-  weighs: boolean;
+  measure: string;
   target: number | null;
   remark: string;
   /** an empty cell that nobody has meant */
@@ -279,7 +278,7 @@ const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, curr
         <TypedField
           label={label}
           shown={target === null ? '' : currency === null ? String(target) : toDecimal(target, currency)}
-          parse={(text) => (currency === null ? parseCount(text, weighs ? 'weight' : 'items') : parseGoal(text, currency, true))}
+          parse={(text) => (currency === null ? parseCount(text, measure) : parseGoal(text, currency, true))}
           show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, marketId, value))}
           commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
           testId={`grid-${offerId}-${goalId === 'first' ? '' : `${goalId}-`}${marketId}`}

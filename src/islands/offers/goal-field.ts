@@ -1,6 +1,6 @@
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
-import { parseGrams, parseWhole } from '../frame/typed-text.ts';
+import { parseMeasured } from '../frame/typed-text.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
 
 const highest = 1_000_000_000_000;
@@ -15,4 +15,4 @@ export function parseGoal(text: string, currency: string, emptyAllowed: boolean)
 }
 
 /** Reads a goal in pieces, or in grams as weights are written; empty means not offered. */
-export const parseCount = (text: string, measure: string): Parsed<number | null> => (text.trim() === '' ? { ok: true, value: null } : (measure === 'weight' ? parseGrams(0, 999_999_999) : parseWhole(0, 999_999_999))(text));
+export const parseCount = (text: string, measure: string): Parsed<number | null> => (text.trim() === '' ? { ok: true, value: null } : parseMeasured(measure, 0, 999_999_999)(text));

@@ -2,7 +2,7 @@ import { useCallback, useMemo, useRef, useState, type RefObject } from 'react';
 import { orderValueGoals } from '../../core/offers/order-value-goals.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { candidateCurve, type Outcome } from '../../core/orders/candidates.ts';
-import { bands, ordersBelow } from '../../core/orders/distribution.ts';
+import { bands, beyondBands } from '../../core/orders/distribution.ts';
 import { responseOf, usualAssumption } from '../../core/orders/response.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { firstTrial, secondTrial } from '../../core/orders/suggest-goals.ts';
@@ -165,12 +165,11 @@ function Studied({ width, marketId, policy, here, query, setQuery, worker }: {
 /** Orders that the picture does not reach are said, so that nobody takes the bars for all of them. */
 function OrdersBeyond({ study, currency, band }: { study: MarketOrders['study']; currency: string; band: number }) {
   const { money, locale } = usePage();
-  const last = Math.ceil(study.end / band) * band;
-  const beyond = study.tally.orders - ordersBelow(study.tally, last);
-  if (beyond === 0) return null;
+  const { from, orders } = beyondBands(study.tally, band, study.end);
+  if (orders === 0) return null;
   return (
     <p className="text-[13px] text-soft" data-testid="orders-beyond">
-      {new Intl.NumberFormat(locale).format(beyond)} {beyond === 1 ? 'order is' : 'orders are'} worth {money(last, currency)} or more and lie to the right of the picture.
+      {new Intl.NumberFormat(locale).format(orders)} {orders === 1 ? 'order is' : 'orders are'} worth {money(from, currency)} or more and lie to the right of the picture.
     </p>
   );
 }
@@ -188,11 +187,9 @@ function stretchIn(text: string | undefined): Stretch | null {
 function savesOf(picture: RefObject<SVGSVGElement | null>, marketId: string, currency: string, study: MarketOrders['study'], band: number, curve: readonly Outcome[]): { name: string; save: () => void }[] {
   const name = `orders-${marketId}`;
   const write = (minor: number) => toDecimal(Math.round(minor), currency);
-  const all = bands(study.tally, band, study.end);
-  const last = all.at(-1)?.to ?? 0;
-  const beyond = study.tally.orders - ordersBelow(study.tally, last);
+  const beyond = beyondBands(study.tally, band, study.end);
   return [
-    { name: 'bands CSV', save: () => saveCsv(`${name}-bands`, [`from, ${currency}`, `to below, ${currency}`, 'orders'], [...all.map(({ from, to, orders }) => [write(from), write(to), orders]), ...(beyond > 0 ? [[write(last), '', beyond]] : [])]) },
+    { name: 'bands CSV', save: () => saveCsv(`${name}-bands`, [`from, ${currency}`, `to below, ${currency}`, 'orders'], [...bands(study.tally, band, study.end).map(({ from, to, orders }) => [write(from), write(to), orders]), ...(beyond.orders > 0 ? [[write(beyond.from), '', beyond.orders]] : [])]) },
     { name: 'density CSV', save: () => saveCsv(`${name}-density`, [`value, ${currency}`, `orders for each ${toDecimal(1, currency)} ${currency}`], [...(study.density?.heights ?? [])].map((height, i) => [write(i * study.density!.step), height])) },
     { name: 'candidates CSV', save: () => saveCsv(`${name}-candidates`, ['goal', 'cost', 'gain', 'net', 'net low', 'net high'].map((figure) => `${figure}, ${currency}`).concat('share reaching it'), curve.map(({ goals, cost, gain, net, low, high, qualifying }) => [write(goals[0]!.goal), ...[cost, gain, net, low, high].map(write), Math.round(qualifying * 10_000) / 10_000])) },
     { name: 'SVG', save: () => picture.current && saveSvg(name, picture.current) },

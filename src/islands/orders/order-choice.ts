@@ -24,5 +24,5 @@ export function periodsOf({ firstDay, lastDay }: OrderBounds): { id: string; nam
 
 /** Amounts in an address: minor units, comma between. */
 export function amountsIn(text: string | undefined): number[] {
-  return (text ?? '').split(',').flatMap((part) => (/^\d{1,13}$/.test(part) && Number(part) >= 0 ? [Number(part)] : []));
+  return (text ?? '').split(',').flatMap((part) => (/^\d{1,13}$/.test(part) ? [Number(part)] : []));
 }
