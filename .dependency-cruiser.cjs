@@ -9,8 +9,19 @@ const layer = (name, from, forbidden, comment) => ({
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'no-orphans-resolved', severity: 'error', comment: 'an import that cannot be resolved', from: {}, to: { couldNotResolve: true, pathNot: '^astro:' } },
-    layer('core-knows-nobody', '^src/core', '^src/(server|pages|islands|ui|client|layouts)|^demo|^scripts', 'core points outward'),
+    {
+      name: 'no-orphans-resolved',
+      severity: 'error',
+      comment: 'an import that cannot be resolved',
+      from: {},
+      to: { couldNotResolve: true, pathNot: '^astro:' },
+    },
+    layer(
+      'core-knows-nobody',
+      '^src/core',
+      '^src/(server|pages|islands|ui|client|layouts)|^demo|^scripts',
+      'core points outward',
+    ),
     {
       name: 'core-is-pure',
       severity: 'error',
@@ -18,17 +29,46 @@ module.exports = {
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: { dependencyTypes: ['core'] },
     },
-    layer('core-uses-few-packages', '^src/core', 'node_modules/(react|react-dom|astro|mysql2|pino|zustand|cmdk|lucide-react)/', 'no interface or database package in core'),
-    layer('server-knows-core-only', '^src/server', '^src/(pages|islands|ui|client|layouts)', 'server points at the interface'),
-    layer('client-knows-core-only', '^src/client', '^src/(server|pages|islands|ui|layouts)', 'client points at views or server'),
-    layer('ui-knows-no-domain', '^src/ui', '^src/(core|server|pages|islands|client|layouts)', 'ui parts know only what they are handed'),
-    layer('islands-know-no-server', '^src/islands', '^src/(server|pages|layouts)', 'views reach the server over HTTP only'),
+    layer(
+      'core-uses-few-packages',
+      '^src/core',
+      'node_modules/(react|react-dom|astro|mysql2|pino|zustand|cmdk|lucide-react)/',
+      'no interface or database package in core',
+    ),
+    layer(
+      'server-knows-core-only',
+      '^src/server',
+      '^src/(pages|islands|ui|client|layouts)',
+      'server points at the interface',
+    ),
+    layer(
+      'client-knows-core-only',
+      '^src/client',
+      '^src/(server|pages|islands|ui|layouts)',
+      'client points at views or server',
+    ),
+    layer(
+      'ui-knows-no-domain',
+      '^src/ui',
+      '^src/(core|server|pages|islands|client|layouts)',
+      'ui parts know only what they are handed',
+    ),
+    layer(
+      'islands-know-no-server',
+      '^src/islands',
+      '^src/(server|pages|layouts)',
+      'views reach the server over HTTP only',
+    ),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
     extraExtensionsToScan: ['.astro'],
-    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js', '.json', '.astro', '.css'], conditionNames: ['import', 'node', 'default'], exportsFields: ['exports'] },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.json', '.astro', '.css'],
+      conditionNames: ['import', 'node', 'default'],
+      exportsFields: ['exports'],
+    },
   },
 };

@@ -24,6 +24,10 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['src/**/*.tsx'], plugins: { 'react-hooks': hooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
+  {
+    files: ['src/**/*.tsx'],
+    plugins: { 'react-hooks': hooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
   { files: ['scripts/**', 'demo/**', 'tests/**'], rules: { 'no-console': 'off' } },
 );

@@ -3,7 +3,19 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/published/**/*.test.ts', 'tests/properties/**/*.test.ts'], exclude: ['src/server/**'], testTimeout: 30_000 } },
+      {
+        test: {
+          name: 'unit',
+          include: [
+            'src/**/*.test.ts',
+            'demo/**/*.test.ts',
+            'tests/published/**/*.test.ts',
+            'tests/properties/**/*.test.ts',
+          ],
+          exclude: ['src/server/**'],
+          testTimeout: 30_000,
+        },
+      },
       {
         test: {
           name: 'server',

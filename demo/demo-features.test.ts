@@ -37,72 +37,147 @@ const traced = function* (node: TraceNode): Generator<TraceNode> {
   for (const child of node.children) yield* traced(child);
 };
 const decisions = carts.flatMap(({ evaluation }) => [...traced(evaluation.trace!)]);
-const some = (test: (evaluation: Evaluation, input: EvaluationInput) => boolean) => carts.some(({ evaluation, input }) => test(evaluation, input));
+const some = (test: (evaluation: Evaluation, input: EvaluationInput) => boolean) =>
+  carts.some(({ evaluation, input }) => test(evaluation, input));
 const text = (node: TraceNode, input: string) => (node.inputs[input]?.kind === 'text' ? node.inputs[input].text : '');
 
 describe('the demo store says everything a policy can say', () => {
   const kindsOf = (definition: keyof typeof schema.$defs) => {
-    const { oneOf } = schema.$defs[definition] as { oneOf: { properties?: { kind?: { const?: string; enum?: string[] } } }[] };
+    const { oneOf } = schema.$defs[definition] as {
+      oneOf: { properties?: { kind?: { const?: string; enum?: string[] } } }[];
+    };
     return oneOf.flatMap(({ properties }) => properties?.kind?.const ?? properties?.kind?.enum ?? []);
   };
-  test.each(['areaPart', 'reward', 'cartDiscount'] as const)('every kind of %s', (definition) => expect([...kindsOf(definition)].filter((kind) => !values('kind').has(kind))).toEqual([]));
-  test.each(['yesNoFact', 'wordFact', 'numberFact', 'moneyFact', 'goodsMoneyFact', 'goodsNumberFact'] as const)('every fact of %s', (definition) => {
-    const { fact } = schema.$defs[definition].properties as { fact: { enum?: string[]; const?: string } };
-    expect((fact.enum ?? [fact.const]).filter((name) => !values('fact').has(name))).toEqual([]);
-  });
+  test.each(['areaPart', 'reward', 'cartDiscount'] as const)('every kind of %s', (definition) =>
+    expect([...kindsOf(definition)].filter((kind) => !values('kind').has(kind))).toEqual([]),
+  );
+  test.each(['yesNoFact', 'wordFact', 'numberFact', 'moneyFact', 'goodsMoneyFact', 'goodsNumberFact'] as const)(
+    'every fact of %s',
+    (definition) => {
+      const { fact } = schema.$defs[definition].properties as { fact: { enum?: string[]; const?: string } };
+      expect((fact.enum ?? [fact.const]).filter((name) => !values('fact').has(name))).toEqual([]);
+    },
+  );
   test('every way to compare, to contain, to be before or after', () => {
-    const operators = [...schema.$defs.comparison.enum, ...schema.$defs.wordFact.properties.operator.enum, ...schema.$defs.contentsFact.properties.operator.enum, ...schema.$defs.instantFact.properties.operator.enum];
+    const operators = [
+      ...schema.$defs.comparison.enum,
+      ...schema.$defs.wordFact.properties.operator.enum,
+      ...schema.$defs.contentsFact.properties.operator.enum,
+      ...schema.$defs.instantFact.properties.operator.enum,
+    ];
     expect(operators.filter((operator) => !values('operator').has(operator))).toEqual([]);
-    for (const kind of ['qualifier', 'group', 'postcode', 'distance', 'weekday', 'timeOfDay']) expect(values('kind')).toContain(kind);
+    for (const kind of ['qualifier', 'group', 'postcode', 'distance', 'weekday', 'timeOfDay'])
+      expect(values('kind')).toContain(kind);
     expect(['all', 'any', 'none'].filter((of) => !values('of').has(of))).toEqual([]);
   });
   test('every basis, way to combine, way to unlock, rounding, unit and kind of option', () => {
     const lacking = (key: string, wanted: readonly string[]) => wanted.filter((value) => !values(key).has(value));
     expect(lacking('basis', schema.$defs.basis.enum)).toEqual([]);
     expect(lacking('combine', ['first', 'sum', 'highest', 'lowest'])).toEqual([]);
-    expect(lacking('by', ['amount', 'code', 'amountOrCode', 'amountAndCode', 'all', 'kind', 'tag', 'list'])).toEqual([]);
+    expect(lacking('by', ['amount', 'code', 'amountOrCode', 'amountAndCode', 'all', 'kind', 'tag', 'list'])).toEqual(
+      [],
+    );
     expect(lacking('round', ['nearest', 'up', 'down'])).toEqual([]);
     expect(lacking('unit', ['km', 'mi', 'hours'])).toEqual([]);
-    expect(lacking('kind', ['parcel', 'localDelivery', 'pickUp', 'notOffered', 'price', 'items', 'weight', 'countedValue'])).toEqual([]);
+    expect(
+      lacking('kind', ['parcel', 'localDelivery', 'pickUp', 'notOffered', 'price', 'items', 'weight', 'countedValue']),
+    ).toEqual([]);
     expect(lacking('prices', ['withTax', 'withoutTax'])).toEqual([]);
     expect(lacking('preselect', ['first', 'cheapest'])).toEqual([]);
     expect(lacking('then', ['replace', 'add'])).toEqual([]);
     expect(lacking('readIn', ['store', 'market'])).toEqual([]);
     expect(lacking('measure', [...schema.$defs.countMeasure.enum, 'goodsValue'])).toEqual([]);
   });
-  test('no text of it would make a shopper read nothing or something wrong', () => expect(policyWordingFaults(demoPolicy).filter(({ severity }) => severity === 'wrong')).toEqual([]));
+  test('no text of it would make a shopper read nothing or something wrong', () =>
+    expect(policyWordingFaults(demoPolicy).filter(({ severity }) => severity === 'wrong')).toEqual([]));
 });
 
 describe('and some demo cart exercises it', () => {
   test('all carts are of products that are there', () => expect(carts.flatMap(({ gone }) => gone)).toEqual([]));
   test('every market, every zone that is on, every option', () => {
     expect(Object.keys(demoPolicy.markets).filter((id) => !some(({ marketId }) => marketId === id))).toEqual([]);
-    expect(Object.entries(demoPolicy.zones).filter(([id, { on }]) => on && !some(({ zoneId }) => zoneId === id))).toEqual([]);
-    expect(Object.keys(demoPolicy.options).filter((id) => !some(({ options }) => options.some(({ optionId }) => optionId === id)))).toEqual([]);
-    expect(['country', 'region', 'postcodes', 'radius', 'wholeMarket'].filter((by) => !some(({ zoneBy }) => zoneBy === by))).toEqual([]);
+    expect(
+      Object.entries(demoPolicy.zones).filter(([id, { on }]) => on && !some(({ zoneId }) => zoneId === id)),
+    ).toEqual([]);
+    expect(
+      Object.keys(demoPolicy.options).filter(
+        (id) => !some(({ options }) => options.some(({ optionId }) => optionId === id)),
+      ),
+    ).toEqual([]);
+    expect(
+      ['country', 'region', 'postcodes', 'radius', 'wholeMarket'].filter((by) => !some(({ zoneBy }) => zoneBy === by)),
+    ).toEqual([]);
   });
   test('every line of every charge', () => {
-    const used = new Set(decisions.filter(({ decision }) => decision === 'option').flatMap((option) => option.children.flatMap((charge) => charge.children.filter(({ decision }) => decision === 'chargeLine').map((line) => `${text(option, 'id')}/${text(line, 'line')}`))));
-    const unused = Object.entries(demoPolicy.options).flatMap(([id, { charge }]) => Object.keys(charge.lines).map((line) => `${id}/${line}`)).filter((line) => !used.has(line));
+    const used = new Set(
+      decisions
+        .filter(({ decision }) => decision === 'option')
+        .flatMap((option) =>
+          option.children.flatMap((charge) =>
+            charge.children
+              .filter(({ decision }) => decision === 'chargeLine')
+              .map((line) => `${text(option, 'id')}/${text(line, 'line')}`),
+          ),
+        ),
+    );
+    const unused = Object.entries(demoPolicy.options)
+      .flatMap(([id, { charge }]) => Object.keys(charge.lines).map((line) => `${id}/${line}`))
+      .filter((line) => !used.has(line));
     expect(unused).toEqual([]);
     expect(decisions.some(({ decision, inputs }) => decision === 'charge' && inputs.otherwise)).toBe(true);
   });
   test('every offer in force and reached, and every reward setting a price, taking off goods or giving', () => {
     // What is archived is in force nowhere.
     const offers = Object.entries(demoPolicy.offers).filter(([, { archived }]) => !archived);
-    const reached = new Set(carts.flatMap(({ evaluation }) => evaluation.offers.flatMap(({ offerId, status, goals }) => (status === 'inForce' ? goals.filter((goal) => goal.reached).map(({ goalId }) => `${offerId}/${goalId}`) : []))));
-    expect(offers.flatMap(([id, { goals }]) => Object.keys(goals).map((goal) => `${id}/${goal}`)).filter((goal) => !reached.has(goal))).toEqual([]);
-    const set = new Set(carts.flatMap(({ evaluation }) => evaluation.options.flatMap(({ setBy }) => setBy.map(({ offerId }) => offerId))));
+    const reached = new Set(
+      carts.flatMap(({ evaluation }) =>
+        evaluation.offers.flatMap(({ offerId, status, goals }) =>
+          status === 'inForce' ? goals.filter((goal) => goal.reached).map(({ goalId }) => `${offerId}/${goalId}`) : [],
+        ),
+      ),
+    );
+    expect(
+      offers
+        .flatMap(([id, { goals }]) => Object.keys(goals).map((goal) => `${id}/${goal}`))
+        .filter((goal) => !reached.has(goal)),
+    ).toEqual([]);
+    const set = new Set(
+      carts.flatMap(({ evaluation }) => evaluation.options.flatMap(({ setBy }) => setBy.map(({ offerId }) => offerId))),
+    );
     expect(offers.flatMap(([id]) => (set.has(id) ? [] : [id]))).toEqual([]);
-    expect([some(({ totals }) => totals!.goodsReward > 0), some(({ gifts }) => gifts.length > 0)]).toEqual([true, true]);
-    const applied = new Set(decisions.filter(({ decision, outcome }) => decision === 'reward' && outcome.kind === 'text' && outcome.text === 'applies').map((node) => text(node, 'kind')));
-    expect([...applied].sort()).toEqual(['deliveryAt', 'deliveryFree', 'deliveryLessAmount', 'deliveryLessPercent', 'upgrade']);
+    expect([some(({ totals }) => totals!.goodsReward > 0), some(({ gifts }) => gifts.length > 0)]).toEqual([
+      true,
+      true,
+    ]);
+    const applied = new Set(
+      decisions
+        .filter(
+          ({ decision, outcome }) => decision === 'reward' && outcome.kind === 'text' && outcome.text === 'applies',
+        )
+        .map((node) => text(node, 'kind')),
+    );
+    expect([...applied].sort()).toEqual([
+      'deliveryAt',
+      'deliveryFree',
+      'deliveryLessAmount',
+      'deliveryLessPercent',
+      'upgrade',
+    ]);
   });
   test('every status of an offer, every state of a message, every reason for no option', () => {
-    const lacking = (wanted: string[], found: (evaluation: Evaluation) => (string | null | undefined)[]) => wanted.filter((value) => !some((evaluation) => found(evaluation).includes(value)));
-    expect(lacking(['inForce', 'notYet', 'over', 'notForShopper', 'usedUp', 'needsCode'], ({ offers }) => offers.map(({ status }) => status))).toEqual([]);
+    const lacking = (wanted: string[], found: (evaluation: Evaluation) => (string | null | undefined)[]) =>
+      wanted.filter((value) => !some((evaluation) => found(evaluation).includes(value)));
+    expect(
+      lacking(['inForce', 'notYet', 'over', 'notForShopper', 'usedUp', 'needsCode'], ({ offers }) =>
+        offers.map(({ status }) => status),
+      ),
+    ).toEqual([]);
     expect(lacking(['invite', 'progress', 'nearly', 'reached', 'onward'], ({ lead }) => [lead?.state])).toEqual([]);
-    expect(lacking(['otherChannel', 'notNow', 'conditionNotMet', 'carrierSilent'], ({ unavailable }) => unavailable.map(({ reason }) => reason))).toEqual([]);
+    expect(
+      lacking(['otherChannel', 'notNow', 'conditionNotMet', 'carrierSilent'], ({ unavailable }) =>
+        unavailable.map(({ reason }) => reason),
+      ),
+    ).toEqual([]);
     expect(lacking(['noZone', 'goodsBarred', 'nothingToDeliver'], ({ noOptions }) => [noOptions])).toEqual([]);
     expect(lacking(['same', 'cheaper', 'dearer', 'gone'], ({ earlier }) => [earlier?.still])).toEqual([]);
   });
@@ -114,8 +189,14 @@ describe('and some demo cart exercises it', () => {
           if (!place.found) return [];
           const { terms } = place.market;
           const cart = measureCart(input.cart, terms, ratesAt(terms, input.destination.region), input.destination);
-          const condition: CompiledCondition = compileCondition(demoPolicy.qualifiers[id]!.condition, demoPolicy.qualifiers, terms);
-          return [condition.holds(zoneContext(place.zone, cart, normalPostcode(input.destination.postcode), input).facts)];
+          const condition: CompiledCondition = compileCondition(
+            demoPolicy.qualifiers[id]!.condition,
+            demoPolicy.qualifiers,
+            terms,
+          );
+          return [
+            condition.holds(zoneContext(place.zone, cart, normalPostcode(input.destination.postcode), input).facts),
+          ];
         }),
       );
     expect(Object.keys(demoPolicy.qualifiers).filter((id) => answers(id).size < 2)).toEqual([]);
@@ -123,7 +204,9 @@ describe('and some demo cart exercises it', () => {
   test('discounts with and without code, an applied and a passed-over one; taxes of every kind', () => {
     const discounts = decisions.filter(({ decision }) => decision === 'discount');
     expect(new Set(discounts.map(({ outcome }) => outcome.kind))).toEqual(new Set(['money', 'text']));
-    expect(some((evaluation, { destination }) => destination.region === 'US-NY' && evaluation.totals!.tax > 0)).toBe(true);
+    expect(some((evaluation, { destination }) => destination.region === 'US-NY' && evaluation.totals!.tax > 0)).toBe(
+      true,
+    );
     expect(some(({ currency, totals }) => currency === 'JPY' && totals!.tax > 0)).toBe(true);
   });
 });

@@ -17,8 +17,28 @@ interface Priced {
 }
 
 /** How often a category is bought first; and next, once a kite is in the basket: it wants a line and a reel. */
-const firstWeights: Record<string, number> = { kites: 10, lines: 3, reels: 2, windsocks: 4, spares: 3, anchors: 2, storage: 2, books: 1, plans: 0.5 };
-const withKite: Record<string, number> = { lines: 9, reels: 6, spares: 4, storage: 2, windsocks: 1.5, anchors: 1.5, books: 1, kites: 0.7, plans: 0.3 };
+const firstWeights: Record<string, number> = {
+  kites: 10,
+  lines: 3,
+  reels: 2,
+  windsocks: 4,
+  spares: 3,
+  anchors: 2,
+  storage: 2,
+  books: 1,
+  plans: 0.5,
+};
+const withKite: Record<string, number> = {
+  lines: 9,
+  reels: 6,
+  spares: 4,
+  storage: 2,
+  windsocks: 1.5,
+  anchors: 1.5,
+  books: 1,
+  kites: 0.7,
+  plans: 0.3,
+};
 
 const pricedIn = new Map<string, Priced[]>();
 
@@ -44,7 +64,8 @@ export function basketWorth(market: string, value: number, random: () => number)
   let kite = false;
   while (sum < value) {
     const left = value - sum;
-    const choice: Priced = (left < value * 0.2 ? last(products, left, value, random) : null) ?? next(products, left, kite, random);
+    const choice: Priced =
+      (left < value * 0.2 ? last(products, left, value, random) : null) ?? next(products, left, kite, random);
     lines.set(choice.product, (lines.get(choice.product) ?? 0) + 1);
     sum += choice.price;
     kite ||= choice.product.categories[0] === 'kites';
@@ -55,7 +76,12 @@ export function basketWorth(market: string, value: number, random: () => number)
     items += quantity;
     grams += quantity * (product.weightGrams ?? 0);
   }
-  return { lines: [...lines].map(([product, quantity]) => [product.sku, quantity]), items, grams, discount: sum - value };
+  return {
+    lines: [...lines].map(([product, quantity]) => [product.sku, quantity]),
+    items,
+    grams,
+    discount: sum - value,
+  };
 }
 
 /** A product that takes the sum a little over the value; null when there is none. */
@@ -68,7 +94,12 @@ function last(products: readonly Priced[], left: number, value: number, random: 
 function next(products: readonly Priced[], left: number, kite: boolean, random: () => number): Priced {
   const fitting = products.filter(({ price }) => price <= left);
   if (fitting.length === 0) return products.find(({ price }) => price >= left) ?? products.at(-1)!;
-  return fitting[weightedIndex(random, fitting.map(({ product, price }) => weightOf(product, price, left, kite)))]!;
+  return fitting[
+    weightedIndex(
+      random,
+      fitting.map(({ product, price }) => weightOf(product, price, left, kite)),
+    )
+  ]!;
 }
 
 /** Larger parts of what is left are likelier, so that baskets stay short. */

@@ -1,7 +1,17 @@
 import { minorPerMajor } from '../src/core/money/currency.ts';
 import { basketWorth } from './generate-baskets.ts';
 import type { PastOrder } from '../src/server/orders/order-store.ts';
-import { hourShape, marketTruths, monthShape, orderCount, pastOffer, period, returningShare, weekdayShape, type MarketTruth } from './order-truth.ts';
+import {
+  hourShape,
+  marketTruths,
+  monthShape,
+  orderCount,
+  pastOffer,
+  period,
+  returningShare,
+  weekdayShape,
+  type MarketTruth,
+} from './order-truth.ts';
 import { indexDrawer, normal, seededRandom, weightedIndex } from '../src/core/statistics/random.ts';
 
 const day = 86_400_000;
@@ -12,7 +22,11 @@ export function generateOrders(seed = 20241101, count = orderCount): PastOrder[]
   // Of their own, so that what is bought leaves values and dates as the mixture has them.
   const basketRandom = seededRandom(seed + 1);
   const days = dayWeights();
-  const [drawMarket, drawDay, drawHour] = [indexDrawer(marketTruths.map(({ share }) => share)), indexDrawer(days.weights), indexDrawer(hourShape)];
+  const [drawMarket, drawDay, drawHour] = [
+    indexDrawer(marketTruths.map(({ share }) => share)),
+    indexDrawer(days.weights),
+    indexDrawer(hourShape),
+  ];
   const orders: PastOrder[] = [];
   for (let i = 0; i < count; i++) {
     const truth = marketTruths[drawMarket(random)]!;
@@ -27,8 +41,20 @@ export function generateOrders(seed = 20241101, count = orderCount): PastOrder[]
 
 function orderIn(truth: MarketTruth, placedAt: Date, random: () => number, basketRandom: () => number): PastOrder {
   const value = orderValue(truth, placedAt, random);
-  const country = truth.countries[weightedIndex(random, truth.countries.map(({ share }) => share))]!;
-  const option = truth.options[weightedIndex(random, truth.options.map(({ share }) => share))]!;
+  const country =
+    truth.countries[
+      weightedIndex(
+        random,
+        truth.countries.map(({ share }) => share),
+      )
+    ]!;
+  const option =
+    truth.options[
+      weightedIndex(
+        random,
+        truth.options.map(({ share }) => share),
+      )
+    ]!;
   const minor = minorPerMajor(truth.currency);
   const freeFrom = inPastOffer(truth.market, placedAt) ? pastOffer.goal : truth.freeFrom;
   const basket = basketWorth(truth.market, value, basketRandom);
@@ -51,10 +77,21 @@ function orderIn(truth: MarketTruth, placedAt: Date, random: () => number, baske
 }
 
 function orderValue(truth: MarketTruth, placedAt: Date, random: () => number): number {
-  const component = truth.values[weightedIndex(random, truth.values.map(({ share }) => share))]!;
+  const component =
+    truth.values[
+      weightedIndex(
+        random,
+        truth.values.map(({ share }) => share),
+      )
+    ]!;
   const logMean = Math.log(component.peak) + component.spread ** 2;
   let major = Math.exp(logMean + component.spread * normal(random));
-  if (inPastOffer(truth.market, placedAt) && major >= pastOffer.goal - pastOffer.reach && major < pastOffer.goal && random() < pastOffer.moved) {
+  if (
+    inPastOffer(truth.market, placedAt) &&
+    major >= pastOffer.goal - pastOffer.reach &&
+    major < pastOffer.goal &&
+    random() < pastOffer.moved
+  ) {
     major = pastOffer.goal - Math.log(1 - random()) * pastOffer.over;
   }
   const stepMinor = Math.round(truth.step * minorPerMajor(truth.currency));

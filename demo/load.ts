@@ -24,7 +24,9 @@ async function addDemoRates(connection: PoolConnection): Promise<void> {
  */
 export async function loadDemoStore(): Promise<boolean> {
   return inTransaction(async (connection) => {
-    const [rows] = await connection.query<RowDataPacket[]>('SELECT EXISTS(SELECT 1 FROM product) + EXISTS(SELECT 1 FROM past_order) AS filled');
+    const [rows] = await connection.query<RowDataPacket[]>(
+      'SELECT EXISTS(SELECT 1 FROM product) + EXISTS(SELECT 1 FROM past_order) AS filled',
+    );
     if (Number(rows[0]?.filled) > 0) return false;
     const revision = await foundDraft(connection, demoPolicy, { label: 'Demo store loaded', madeBy: 'demo' });
     if (revision === null) return false;

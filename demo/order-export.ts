@@ -9,20 +9,44 @@ export interface ExportForm {
   rows: 'orders' | 'lines';
 }
 
-export const exportHeading = ['Order number', 'Date', 'Country', 'Currency', 'Goods value', 'Discount', 'Delivery charged', 'Delivery option', 'Items', 'Weight (g)', 'Postcode', 'Customer', 'New or returning'];
+export const exportHeading = [
+  'Order number',
+  'Date',
+  'Country',
+  'Currency',
+  'Goods value',
+  'Discount',
+  'Delivery charged',
+  'Delivery option',
+  'Items',
+  'Weight (g)',
+  'Postcode',
+  'Customer',
+  'New or returning',
+];
 
 const two = (n: number) => String(n).padStart(2, '0');
 
 /** The lines of an order export such as a shop writes, without line ends; the heading first. Times are UTC. */
-export function* orderExport(orders: Iterable<PastOrder>, { delimiter, decimal, dates, rows }: ExportForm): Generator<string> {
-  const amount = (minor: number, currency: string) => (decimal === 'comma' ? toDecimal(minor, currency).replace('.', ',') : toDecimal(minor, currency));
-  const cell = (text: string) => (text.includes(delimiter) || text.includes('"') ? `"${text.replaceAll('"', '""')}"` : text);
+export function* orderExport(
+  orders: Iterable<PastOrder>,
+  { delimiter, decimal, dates, rows }: ExportForm,
+): Generator<string> {
+  const amount = (minor: number, currency: string) =>
+    decimal === 'comma' ? toDecimal(minor, currency).replace('.', ',') : toDecimal(minor, currency);
+  const cell = (text: string) =>
+    text.includes(delimiter) || text.includes('"') ? `"${text.replaceAll('"', '""')}"` : text;
   yield (rows === 'lines' ? [...exportHeading, 'SKU', 'Quantity'] : exportHeading).map(cell).join(delimiter);
   let customer = 0;
   for (const order of orders) {
     const at = order.placedAt;
     const [year, month, day] = [String(at.getUTCFullYear()), two(at.getUTCMonth() + 1), two(at.getUTCDate())];
-    const date = dates === 'ymd' ? `${year}-${month}-${day}` : dates === 'dmy' ? `${day}.${month}.${year}` : `${month}/${day}/${year}`;
+    const date =
+      dates === 'ymd'
+        ? `${year}-${month}-${day}`
+        : dates === 'dmy'
+          ? `${day}.${month}.${year}`
+          : `${month}/${day}/${year}`;
     const time = `${two(at.getUTCHours())}:${two(at.getUTCMinutes())}:${two(at.getUTCSeconds())}`;
     customer = order.returning ? (customer * 7919 + 11) % 5000 : customer + 1;
     const cells = [

@@ -27,51 +27,118 @@ export interface MarketTruth {
 
 export const marketTruths: MarketTruth[] = [
   {
-    market: 'nlbe', currency: 'EUR', share: 0.36, step: 0.05, freeFrom: 75,
+    market: 'nlbe',
+    currency: 'EUR',
+    share: 0.36,
+    step: 0.05,
+    freeFrom: 75,
     countries: [
       { country: 'NL', share: 0.7, postcodes: ['1799 ZA', '2599 ZB', '3599 ZC', '9799 ZD'] },
       { country: 'BE', share: 0.3, postcodes: ['1099', '8499', '9099'] },
     ],
-    values: [{ share: 0.58, peak: 38, spread: 0.3 }, { share: 0.42, peak: 92, spread: 0.2 }],
-    options: [{ option: 'nlbe-door', share: 0.62, price: 5.95 }, { option: 'nlbe-parcel-shop', share: 0.38, price: 4.5 }],
+    values: [
+      { share: 0.58, peak: 38, spread: 0.3 },
+      { share: 0.42, peak: 92, spread: 0.2 },
+    ],
+    options: [
+      { option: 'nlbe-door', share: 0.62, price: 5.95 },
+      { option: 'nlbe-parcel-shop', share: 0.38, price: 4.5 },
+    ],
   },
   {
-    market: 'deat', currency: 'EUR', share: 0.24, step: 0.05, freeFrom: 79,
+    market: 'deat',
+    currency: 'EUR',
+    share: 0.24,
+    step: 0.05,
+    freeFrom: 79,
     countries: [
       { country: 'DE', share: 0.82, postcodes: ['19999', '49999', '89999'] },
       { country: 'AT', share: 0.18, postcodes: ['1999', '5999'] },
     ],
-    values: [{ share: 0.5, peak: 44, spread: 0.28 }, { share: 0.5, peak: 104, spread: 0.22 }],
-    options: [{ option: 'deat-door', share: 0.7, price: 5.9 }, { option: 'deat-parcel-shop', share: 0.3, price: 4.9 }],
+    values: [
+      { share: 0.5, peak: 44, spread: 0.28 },
+      { share: 0.5, peak: 104, spread: 0.22 },
+    ],
+    options: [
+      { option: 'deat-door', share: 0.7, price: 5.9 },
+      { option: 'deat-parcel-shop', share: 0.3, price: 4.9 },
+    ],
   },
   {
-    market: 'uk', currency: 'GBP', share: 0.14, step: 0.05, freeFrom: 70,
+    market: 'uk',
+    currency: 'GBP',
+    share: 0.14,
+    step: 0.05,
+    freeFrom: 70,
     countries: [{ country: 'GB', share: 1, postcodes: ['ZZ1 1ZZ', 'ZZ9 9ZZ'] }],
-    values: [{ share: 0.62, peak: 34, spread: 0.3 }, { share: 0.38, peak: 86, spread: 0.2 }],
-    options: [{ option: 'uk-tracked', share: 0.66, price: 6.95 }, { option: 'uk-collection', share: 0.34, price: 4.95 }],
+    values: [
+      { share: 0.62, peak: 34, spread: 0.3 },
+      { share: 0.38, peak: 86, spread: 0.2 },
+    ],
+    options: [
+      { option: 'uk-tracked', share: 0.66, price: 6.95 },
+      { option: 'uk-collection', share: 0.34, price: 4.95 },
+    ],
   },
   {
-    market: 'dk', currency: 'DKK', share: 0.08, step: 0.5, freeFrom: 549,
+    market: 'dk',
+    currency: 'DKK',
+    share: 0.08,
+    step: 0.5,
+    freeFrom: 549,
     countries: [{ country: 'DK', share: 1, postcodes: ['9199', '5999'] }],
-    values: [{ share: 0.55, peak: 290, spread: 0.28 }, { share: 0.45, peak: 690, spread: 0.2 }],
-    options: [{ option: 'dk-door', share: 0.4, price: 59 }, { option: 'dk-parcel-shop', share: 0.6, price: 39 }],
+    values: [
+      { share: 0.55, peak: 290, spread: 0.28 },
+      { share: 0.45, peak: 690, spread: 0.2 },
+    ],
+    options: [
+      { option: 'dk-door', share: 0.4, price: 59 },
+      { option: 'dk-parcel-shop', share: 0.6, price: 39 },
+    ],
   },
   {
-    market: 'ch', currency: 'CHF', share: 0.07, step: 0.05, freeFrom: 90,
+    market: 'ch',
+    currency: 'CHF',
+    share: 0.07,
+    step: 0.05,
+    freeFrom: 90,
     countries: [{ country: 'CH', share: 1, postcodes: ['8999', '1299'] }],
-    values: [{ share: 0.52, peak: 52, spread: 0.28 }, { share: 0.48, peak: 122, spread: 0.2 }],
-    options: [{ option: 'ch-door', share: 0.8, price: 9.9 }, { option: 'ch-economy', share: 0.2, price: 7.9 }],
+    values: [
+      { share: 0.52, peak: 52, spread: 0.28 },
+      { share: 0.48, peak: 122, spread: 0.2 },
+    ],
+    options: [
+      { option: 'ch-door', share: 0.8, price: 9.9 },
+      { option: 'ch-economy', share: 0.2, price: 7.9 },
+    ],
   },
   {
-    market: 'us', currency: 'USD', share: 0.07, step: 0.05, freeFrom: 95,
+    market: 'us',
+    currency: 'USD',
+    share: 0.07,
+    step: 0.05,
+    freeFrom: 95,
     countries: [{ country: 'US', share: 1, postcodes: ['00099', '99999'] }],
-    values: [{ share: 0.57, peak: 48, spread: 0.3 }, { share: 0.43, peak: 116, spread: 0.2 }],
-    options: [{ option: 'us-economy', share: 0.75, price: 9.95 }, { option: 'us-express', share: 0.25, price: 24.95 }],
+    values: [
+      { share: 0.57, peak: 48, spread: 0.3 },
+      { share: 0.43, peak: 116, spread: 0.2 },
+    ],
+    options: [
+      { option: 'us-economy', share: 0.75, price: 9.95 },
+      { option: 'us-express', share: 0.25, price: 24.95 },
+    ],
   },
   {
-    market: 'jp', currency: 'JPY', share: 0.04, step: 10, freeFrom: 12000,
+    market: 'jp',
+    currency: 'JPY',
+    share: 0.04,
+    step: 10,
+    freeFrom: 12000,
     countries: [{ country: 'JP', share: 1, postcodes: ['999-9999'] }],
-    values: [{ share: 0.6, peak: 5600, spread: 0.28 }, { share: 0.4, peak: 14000, spread: 0.2 }],
+    values: [
+      { share: 0.6, peak: 5600, spread: 0.28 },
+      { share: 0.4, peak: 14000, spread: 0.2 },
+    ],
     options: [{ option: 'jp-air', share: 1, price: 1800 }],
   },
 ];
@@ -80,7 +147,15 @@ export const marketTruths: MarketTruth[] = [
  * The past offer: free delivery from `goal` in one market for a while. Of the orders whose value would have been in
  * [goal − reach, goal), the share `moved` is instead placed at goal + an exponential amount of mean `over`.
  */
-export const pastOffer = { market: 'nlbe', from: '2025-04-01', until: '2025-07-01', goal: 60, reach: 15, moved: 0.45, over: 2.5 };
+export const pastOffer = {
+  market: 'nlbe',
+  from: '2025-04-01',
+  until: '2025-07-01',
+  goal: 60,
+  reach: 15,
+  moved: 0.45,
+  over: 2.5,
+};
 
 export const period = { from: '2024-11-01', until: '2026-11-01' };
 export const orderCount = 24_000;

@@ -6,5 +6,9 @@ import { ensureNpmPackages } from './setup/npm-packages.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
 ensureNpmPackages(root);
-const { status } = spawnSync(process.execPath, ['--import', 'tsx', join(root, 'scripts/bench/run.ts'), ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' });
+const { status } = spawnSync(
+  process.execPath,
+  ['--import', 'tsx', join(root, 'scripts/bench/run.ts'), ...process.argv.slice(2)],
+  { cwd: root, stdio: 'inherit' },
+);
 process.exitCode = status ?? 1;

@@ -5,4 +5,6 @@ import { ensureNpmPackages } from './setup/npm-packages.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
 ensureNpmPackages(root);
-process.exitCode = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/screenshots/take.ts'], { cwd: root, stdio: 'inherit' }).status ?? 1;
+process.exitCode =
+  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/screenshots/take.ts'], { cwd: root, stdio: 'inherit' })
+    .status ?? 1;

@@ -34,7 +34,9 @@ async function start() {
   ensureNpmPackages(root);
   let url = process.env.DATABASE_URL;
   if (!url) {
-    const database = await startPrivateDatabase(join(process.env.SUMMANT_DATA ?? join(root, '.data'), 'database'), { restart: true });
+    const database = await startPrivateDatabase(join(process.env.SUMMANT_DATA ?? join(root, '.data'), 'database'), {
+      restart: true,
+    });
     closing.push(database.stop);
     url = database.url;
   }
@@ -48,14 +50,24 @@ async function start() {
   const port = portFrom(process.env.PORT);
   const served = await serve(root, { host, port, lastPort: process.env.PORT ? port : port + 20 });
   closing.push(served.close);
-  if (served.taken.length > 0) say(`Port ${served.taken.join(', ')} is taken by another program; using the next free one.`);
+  if (served.taken.length > 0)
+    say(`Port ${served.taken.join(', ')} is taken by another program; using the next free one.`);
   say(`Summant is ready. Ctrl-C stops it.\n${served.address}`);
 }
 
 function develop() {
-  const child = spawn(process.execPath, [join(root, 'node_modules/astro/astro.js'), 'dev'], { cwd: root, stdio: 'inherit', env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' } });
+  const child = spawn(process.execPath, [join(root, 'node_modules/astro/astro.js'), 'dev'], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
+  });
   child.once('exit', (code) => void stop(code ?? 0));
-  closing.push(() => new Promise((resolve) => (child.exitCode === null ? child.once('exit', resolve) && child.kill('SIGTERM') : resolve())));
+  closing.push(
+    () =>
+      new Promise((resolve) =>
+        child.exitCode === null ? child.once('exit', resolve) && child.kill('SIGTERM') : resolve(),
+      ),
+  );
 }
 
 function portFrom(text) {

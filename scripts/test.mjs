@@ -17,7 +17,11 @@ const counts = { passed: 0, failed: 0, skipped: 0 };
 function step(name, command, args) {
   say(`\n── ${name}`);
   const started = Date.now();
-  const { status } = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NO_COLOR: '1' } });
+  const { status } = spawnSync(command, args, {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NO_COLOR: '1' },
+  });
   say(`── ${name}: ${status === 0 ? 'good' : 'NOT good'}, ${Math.round((Date.now() - started) / 1000)} s`);
   return status === 0;
 }
@@ -30,7 +34,14 @@ function check(name, command, args) {
 /** A project of tests; a run that brings no report counts as one failure. */
 function tests(project) {
   const report = join(reports, `${project}.json`);
-  const good = step(`${project} tests`, bin('vitest'), ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile=${report}`]);
+  const good = step(`${project} tests`, bin('vitest'), [
+    'run',
+    '--project',
+    project,
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile=${report}`,
+  ]);
   try {
     const result = JSON.parse(readFileSync(report, 'utf8'));
     counts.passed += result.numPassedTests;
@@ -47,6 +58,7 @@ try {
   programFromDebian('mariadbd', ['mariadb-server']);
   programFromDebian('chromium', ['chromium', 'fonts-liberation']);
   check('type check', bin('astro'), ['check', '--minimumFailingSeverity', 'error']);
+  check('form', bin('prettier'), ['--check', '.']);
   check('lint', bin('eslint'), ['.']);
   check('layering', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'demo']);
   tests('unit');

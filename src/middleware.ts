@@ -1,21 +1,37 @@
 import { defineMiddleware } from 'astro:middleware';
 import { watchImports } from './server/imports/apply.ts';
 import { errorPage } from './server/http/error-page.ts';
-import { bareContentPolicy, knownMethods, refuseForeignName, refuseForeignWrite, securityHeaders } from './server/http/guard.ts';
+import {
+  bareContentPolicy,
+  knownMethods,
+  refuseForeignName,
+  refuseForeignWrite,
+  securityHeaders,
+} from './server/http/guard.ts';
 import { answering, problemResponse } from './server/http/problem.ts';
 
 if (process.env.DATABASE_URL) watchImports();
 
 export const onRequest = defineMiddleware(async ({ request, url }, next) => {
-  const response = refuseUnknownMethod(request) ?? refuseForeignName(request) ?? refuseForeignWrite(request, url) ?? (await answered(url, next));
+  const response =
+    refuseUnknownMethod(request) ??
+    refuseForeignName(request) ??
+    refuseForeignWrite(request, url) ??
+    (await answered(url, next));
   for (const [name, value] of Object.entries(securityHeaders)) response.headers.set(name, value);
-  if (!response.headers.has('content-security-policy')) response.headers.set('content-security-policy', bareContentPolicy);
+  if (!response.headers.has('content-security-policy'))
+    response.headers.set('content-security-policy', bareContentPolicy);
   return response;
 });
 
 function refuseUnknownMethod({ method }: Request): Response | null {
   if (knownMethods.has(method)) return null;
-  return problemResponse({ status: 405, title: 'There is no such method', detail: 'Nothing was changed.', headers: { allow: [...knownMethods].join(', ') } });
+  return problemResponse({
+    status: 405,
+    title: 'There is no such method',
+    detail: 'Nothing was changed.',
+    headers: { allow: [...knownMethods].join(', ') },
+  });
 }
 
 /** A page is drawn to its end before it is sent, so that one that cannot be drawn becomes a page that says so. */

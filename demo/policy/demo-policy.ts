@@ -14,7 +14,13 @@ import { zones } from './zones.ts';
 /** Gustmoor Kites, an invented kite shop on the Dutch coast. Everything that a policy can say is said in it somewhere. */
 export const demoPolicy: Policy = {
   version: currentVersion,
-  store: { name: 'Gustmoor Kites', baseCurrency: 'EUR', timeZone: 'Europe/Amsterdam', sourceLanguage: 'en-GB', origin: { country: 'NL', postcode: '1799 ZA' } },
+  store: {
+    name: 'Gustmoor Kites',
+    baseCurrency: 'EUR',
+    timeZone: 'Europe/Amsterdam',
+    sourceLanguage: 'en-GB',
+    origin: { country: 'NL', postcode: '1799 ZA' },
+  },
   rates,
   calendars,
   markets,

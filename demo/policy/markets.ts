@@ -72,7 +72,10 @@ export const markets: Policy['markets'] = {
       prices: 'withoutTax',
       delivery: '0',
       classes: { standard: '0', reduced: '0' },
-      regions: { 'US-NY': { delivery: '8.875', classes: { standard: '8.875', reduced: '8.875' } }, 'US-CA': { classes: { standard: '7.25', reduced: '7.25' } } },
+      regions: {
+        'US-NY': { delivery: '8.875', classes: { standard: '8.875', reduced: '8.875' } },
+        'US-CA': { classes: { standard: '7.25', reduced: '7.25' } },
+      },
     },
     preselect: 'cheapest',
     timeZone: 'America/New_York',

@@ -7,8 +7,20 @@ export const places: NonNullable<Policy['places']> = {
     name: 'The kite shop',
     address: { street: 'Duinpad 3', postcode: '1799 ZA', town: 'Gustmoor', country: 'NL' },
     coordinates: shop,
-    hours: { '2': [{ from: '09:30', to: '12:30' }, { from: '13:15', to: '17:30' }], '3': [{ from: '09:30', to: '17:30' }], '4': [{ from: '09:30', to: '17:30' }], '5': [{ from: '09:30', to: '20:00' }], '6': [{ from: '10:00', to: '17:00' }] },
-    instructions: { 'nl-NL': 'Ophalen aan de balie naast de werkplaats.', 'fr-BE': 'À retirer au comptoir, à côté de l’atelier.' },
+    hours: {
+      '2': [
+        { from: '09:30', to: '12:30' },
+        { from: '13:15', to: '17:30' },
+      ],
+      '3': [{ from: '09:30', to: '17:30' }],
+      '4': [{ from: '09:30', to: '17:30' }],
+      '5': [{ from: '09:30', to: '20:00' }],
+      '6': [{ from: '10:00', to: '17:00' }],
+    },
+    instructions: {
+      'nl-NL': 'Ophalen aan de balie naast de werkplaats.',
+      'fr-BE': 'À retirer au comptoir, à côté de l’atelier.',
+    },
   },
   warehouse: {
     order: 2,

@@ -20,7 +20,13 @@ export function bigStore(): Policy {
   for (const [index, id] of added.entries()) {
     const { elsewhere: _, ...template } = templates[index % templates.length]!;
     const { regions: __, ...tax } = template.tax;
-    markets[id] = { ...template, order: 100 + index, name: `Market ${index}`, countries: free.slice(index * 3, index * 3 + 2), tax };
+    markets[id] = {
+      ...template,
+      order: 100 + index,
+      name: `Market ${index}`,
+      countries: free.slice(index * 3, index * 3 + 2),
+      tax,
+    };
   }
   const allMarkets = Object.keys(markets);
   const addedZones = Array.from({ length: 400 - Object.keys(zones).length }, (_, index) => `zone-${index}`);
@@ -28,21 +34,61 @@ export function bigStore(): Policy {
     const market = index < added.length ? added[index]! : allMarkets[index % allMarkets.length]!;
     const country = markets[market]!.countries[0]!;
     const codes = Array.from({ length: 61 }, () => String(10_000 + Math.floor(random() * 80_000)));
-    const patterns = Object.fromEntries([...codes, `${index * 100}..${index * 100 + 40}`].map((code) => [code, true as const]));
-    zones[id] = { order: 100 + index, market, name: `Zone ${index}`, on: true, area: { include: index < added.length ? { whole: { kind: 'wholeMarket' } } : { list: { kind: 'postcodes', country, patterns } } } };
+    const patterns = Object.fromEntries(
+      [...codes, `${index * 100}..${index * 100 + 40}`].map((code) => [code, true as const]),
+    );
+    zones[id] = {
+      order: 100 + index,
+      market,
+      name: `Zone ${index}`,
+      on: true,
+      area: {
+        include:
+          index < added.length
+            ? { whole: { kind: 'wholeMarket' } }
+            : { list: { kind: 'postcodes', country, patterns } },
+      },
+    };
   }
   for (let o = Object.keys(options).length; o < 3000; o++) {
     const price = (from: number) => ({ exact: Math.round((from + random() * 500) / 5) * 5 });
     const charge = [
-      () => chargeOfPreset({ kind: 'stepsByValue', steps: [0, 2000, 4000, 6000, 9000, 15_000].map((from) => ({ from: { exact: from }, price: price(400) })) }),
-      () => chargeOfPreset({ kind: 'stepsByCount', measure: 'weight', steps: [0, 1000, 2000, 5000, 10_000].map((from) => ({ from, price: price(600) })) }),
-      () => chargeOfPreset({ kind: 'baseAndFactor', measure: 'weight', base: price(500), factor: price(20), per: 1000, started: true }),
+      () =>
+        chargeOfPreset({
+          kind: 'stepsByValue',
+          steps: [0, 2000, 4000, 6000, 9000, 15_000].map((from) => ({ from: { exact: from }, price: price(400) })),
+        }),
+      () =>
+        chargeOfPreset({
+          kind: 'stepsByCount',
+          measure: 'weight',
+          steps: [0, 1000, 2000, 5000, 10_000].map((from) => ({ from, price: price(600) })),
+        }),
+      () =>
+        chargeOfPreset({
+          kind: 'baseAndFactor',
+          measure: 'weight',
+          base: price(500),
+          factor: price(20),
+          per: 1000,
+          started: true,
+        }),
     ][o % 3]!();
-    options[`option-${o}`] = { order: 100 + o, zone: addedZones[o % addedZones.length]!, on: true, name: `Option ${o}`, kind: 'parcel', label: { 'en-GB': `Delivery ${o}`, 'nl-NL': `Bezorging ${o}` }, estimate: { min: 1, max: 4, cutOff: '16:00', calendar: 'shop' }, charge };
+    options[`option-${o}`] = {
+      order: 100 + o,
+      zone: addedZones[o % addedZones.length]!,
+      on: true,
+      name: `Option ${o}`,
+      kind: 'parcel',
+      label: { 'en-GB': `Delivery ${o}`, 'nl-NL': `Bezorging ${o}` },
+      estimate: { min: 1, max: 4, cutOff: '16:00', calendar: 'shop' },
+      charge,
+    };
   }
   for (const offer of Object.values(offers)) {
     if (offer.markets || JSON.stringify(offer).includes('"cap"')) continue;
-    for (const { targets } of Object.values(offer.goals)) if (targets.deat) for (const id of added) targets[id] ??= targets.deat;
+    for (const { targets } of Object.values(offer.goals))
+      if (targets.deat) for (const id of added) targets[id] ??= targets.deat;
   }
   const check = checkPolicy(policy);
   if (!check.ok) throw new Error(`the big store is not valid: ${JSON.stringify(check.faults.slice(0, 3))}`);

@@ -20,12 +20,21 @@ export interface EditTimes {
 }
 
 /** Serves a store of its own, drafted and released, and visits it with one browser profile. */
-export async function visiting<T>(database: string, store: Policy, visit: (visitor: BrowserContext, address: string) => Promise<T>): Promise<T> {
+export async function visiting<T>(
+  database: string,
+  store: Policy,
+  visit: (visitor: BrowserContext, address: string) => Promise<T>,
+): Promise<T> {
   const server = await startTestDatabase('bench');
   const application = await startApplication({ DATABASE_URL: await freshDatabase(server.url, database) });
   // One visitor, who has been here before: what the browser may keep, files and compiled scripts, it keeps in a profile of its own.
   const profile = await mkdtemp(join(tmpdir(), 'summant-visitor-'));
-  const visitor = await chromium.launchPersistentContext(profile, { executablePath: programFromDebian('chromium', ['chromium', 'fonts-liberation']), args: chromiumArguments, viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
+  const visitor = await chromium.launchPersistentContext(profile, {
+    executablePath: programFromDebian('chromium', ['chromium', 'fonts-liberation']),
+    args: chromiumArguments,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+  });
   try {
     await putStore(application.address, store);
     return await visit(visitor, application.address);
@@ -38,11 +47,23 @@ export async function visiting<T>(database: string, store: Policy, visit: (visit
 }
 
 async function putStore(address: string, { version: _, ...collections }: Policy): Promise<void> {
-  const patch = Object.entries(collections).map(([name, value]) => ({ op: 'add', path: `/${name}`, value: value as unknown }));
+  const patch = Object.entries(collections).map(([name, value]) => ({
+    op: 'add',
+    path: `/${name}`,
+    value: value as unknown,
+  }));
   const draft = await fetch(`${address}/api/draft`);
-  const put = await fetch(`${address}/api/draft`, { method: 'PATCH', headers: { 'content-type': 'application/json-patch+json', 'if-match': draft.headers.get('etag')! }, body: JSON.stringify(patch) });
+  const put = await fetch(`${address}/api/draft`, {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json-patch+json', 'if-match': draft.headers.get('etag')! },
+    body: JSON.stringify(patch),
+  });
   if (!put.ok) throw new Error(`the store could not be put: ${await put.text()}`);
-  const released = await fetch(`${address}/api/releases`, { method: 'POST', headers: { 'content-type': 'application/json', 'if-match': put.headers.get('etag')! }, body: JSON.stringify({ note: 'Measured' }) });
+  const released = await fetch(`${address}/api/releases`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'if-match': put.headers.get('etag')! },
+    body: JSON.stringify({ note: 'Measured' }),
+  });
   if (!released.ok) throw new Error(`the store could not be released: ${await released.text()}`);
 }
 
@@ -57,5 +78,7 @@ export async function livePage(visitor: BrowserContext, address: string): Promis
 /** Types values into a field one after the other; the first is left out of the times. */
 export async function editTimes(page: Page, testId: string, values: readonly string[]): Promise<EditTimes[]> {
   await page.evaluate(await readFile(new URL('./big/in-page.js', import.meta.url), 'utf8'));
-  return (await page.evaluate(([id, list]) => window.editsAt(id as string, list as string[]), [testId, values] as const)).slice(1);
+  return (
+    await page.evaluate(([id, list]) => window.editsAt(id as string, list as string[]), [testId, values] as const)
+  ).slice(1);
 }

@@ -9,7 +9,10 @@ interface Bench {
 
 const folder = new URL('.', import.meta.url);
 const root = new URL('../../', folder);
-const namesIn = async (inside: string) => (await readdir(new URL(inside, folder))).filter((file) => file.endsWith('.bench.ts')).map((file) => file.replace('.bench.ts', ''));
+const namesIn = async (inside: string) =>
+  (await readdir(new URL(inside, folder)))
+    .filter((file) => file.endsWith('.bench.ts'))
+    .map((file) => file.replace('.bench.ts', ''));
 
 /**
  * Benchmarks of the core run bundled, as browsers and the server run it: what translates TypeScript on the fly adds
@@ -17,7 +20,15 @@ const namesIn = async (inside: string) => (await readdir(new URL(inside, folder)
  */
 async function bundled(name: string): Promise<Bench> {
   const outfile = fileURLToPath(new URL(`node_modules/.cache/summant-bench/${name}.mjs`, root));
-  await build({ entryPoints: [fileURLToPath(new URL(`core/${name}.bench.ts`, folder))], outfile, bundle: true, platform: 'node', format: 'esm', packages: 'external', logLevel: 'error' });
+  await build({
+    entryPoints: [fileURLToPath(new URL(`core/${name}.bench.ts`, folder))],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    packages: 'external',
+    logLevel: 'error',
+  });
   return (await import(outfile)) as Bench;
 }
 
@@ -33,7 +44,9 @@ for (const name of wanted ? [wanted] : names) {
   const { bars } = core.includes(name) ? await bundled(name) : ((await import(`./${name}.bench.ts`)) as Bench);
   for (const bar of await bars()) {
     if (!bar.held) short++;
-    console.log(`${bar.name.padEnd(58)} ${bar.measured.padStart(26)}   required ${bar.required.padEnd(22)} ${bar.held ? 'held' : 'short'}`);
+    console.log(
+      `${bar.name.padEnd(58)} ${bar.measured.padStart(26)}   required ${bar.required.padEnd(22)} ${bar.held ? 'held' : 'short'}`,
+    );
   }
 }
 process.exit(short > 0 ? 1 : 0);

@@ -3,7 +3,10 @@
   window.moves = [];
   const amount = (text) => Number((text ?? '').replace(/[^0-9]/g, ''));
   const cards = () =>
-    [...document.querySelectorAll('[data-testid^="bench-"]')].map((card) => ({ lead: card.querySelector('[data-testid=lead-text]')?.textContent ?? '', percent: Number(card.querySelector('progress')?.getAttribute('value')) }));
+    [...document.querySelectorAll('[data-testid^="bench-"]')].map((card) => ({
+      lead: card.querySelector('[data-testid=lead-text]')?.textContent ?? '',
+      percent: Number(card.querySelector('progress')?.getAttribute('value')),
+    }));
   let counted = null;
   const goal = () => Number(document.querySelector('[data-testid=pennant]').getAttribute('aria-valuenow'));
   // What each cart counts follows from the first state in which all three are on the way; before that nothing is judged.
@@ -19,7 +22,11 @@
         const value = goal();
         if (value === before) return;
         if (!counted) learn();
-        const together = counted === null || cards().every(({ lead, percent }, i) => (counted[i] >= value ? percent === 100 && amount(lead) === 0 : amount(lead) === value - counted[i]));
+        const together =
+          counted === null ||
+          cards().every(({ lead, percent }, i) =>
+            counted[i] >= value ? percent === 100 && amount(lead) === 0 : amount(lead) === value - counted[i],
+          );
         const judged = counted !== null;
         const channel = new MessageChannel();
         channel.port1.onmessage = () => {

@@ -23,7 +23,9 @@ async function lowerGoal(page: Page): Promise<void> {
 async function chooseExport(page: Page): Promise<void> {
   const orders = generateOrders().slice(0, 200);
   const text = [...orderExport(orders, { delimiter: ';', decimal: 'comma', dates: 'dmy', rows: 'lines' })].join('\r\n');
-  await page.getByTestId('import-file').setInputFiles({ name: 'orders.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await page
+    .getByTestId('import-file')
+    .setInputFiles({ name: 'orders.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await page.getByTestId('check-file').waitFor();
 }
 
@@ -41,26 +43,62 @@ async function openConditions(page: Page): Promise<void> {
 const pictures: Picture[] = [
   { name: 'offers', path: '/offers', before: lowerGoal },
   { name: 'offers-night', path: '/offers?market=uk', scheme: 'dark' },
-  { name: 'offer', path: '/offers?market=deat&offer=two-steps', before: (page) => page.getByTestId('offer-paragraph').evaluate((paragraph) => paragraph.scrollIntoView()) },
-  { name: 'orders', path: '/orders?goals=7000&group=4500,6000', before: (page) => page.getByTestId('net-curve').waitFor() },
+  {
+    name: 'offer',
+    path: '/offers?market=deat&offer=two-steps',
+    before: (page) => page.getByTestId('offer-paragraph').evaluate((paragraph) => paragraph.scrollIntoView()),
+  },
+  {
+    name: 'orders',
+    path: '/orders?goals=7000&group=4500,6000',
+    before: (page) => page.getByTestId('net-curve').waitFor(),
+  },
   { name: 'import', path: '/orders?import=orders', before: chooseExport },
   { name: 'markets', path: '/markets?market=uk', before: (page) => page.getByTestId('where-postcode').fill('ZZ9 2AA') },
   { name: 'drift', path: '/markets?market=jp', before: showDrift },
-  { name: 'delivery', path: '/delivery?market=nlbe', before: async (page) => page.getByTestId('charge-picture').hover({ position: { x: 420, y: 90 } }) },
-  { name: 'charge', path: '/delivery?zone=deat-all&option=deat-door', scheme: 'dark', before: (page) => page.getByTestId('charge-editor').scrollIntoViewIfNeeded() },
+  {
+    name: 'delivery',
+    path: '/delivery?market=nlbe',
+    before: async (page) => page.getByTestId('charge-picture').hover({ position: { x: 420, y: 90 } }),
+  },
+  {
+    name: 'charge',
+    path: '/delivery?zone=deat-all&option=deat-door',
+    scheme: 'dark',
+    before: (page) => page.getByTestId('charge-editor').scrollIntoViewIfNeeded(),
+  },
   { name: 'conditions', path: '/delivery?zone=nlbe-round&option=nlbe-round-van', before: openConditions },
-  { name: 'wording', path: '/wording?offer=two-steps&place=cart', before: (page) => page.getByTestId('text-progress').getByRole('textbox').focus() },
+  {
+    name: 'wording',
+    path: '/wording?offer=two-steps&place=cart',
+    before: (page) => page.getByTestId('text-progress').getByRole('textbox').focus(),
+  },
   { name: 'languages', path: '/wording?view=languages', scheme: 'dark' },
-  { name: 'rehearse', path: '/rehearse?cart=gift-and-spares', before: (page) => page.getByTestId('checkout-uk-tracked').getByRole('button').click() },
-  { name: 'side-by-side', path: '/rehearse?cart=beach-day&laid=both', before: (page) => page.getByTestId('shop-draft').evaluate((shop) => shop.scrollIntoView({ block: 'start' })) },
+  {
+    name: 'rehearse',
+    path: '/rehearse?cart=gift-and-spares',
+    before: (page) => page.getByTestId('checkout-uk-tracked').getByRole('button').click(),
+  },
+  {
+    name: 'side-by-side',
+    path: '/rehearse?cart=beach-day&laid=both',
+    before: (page) => page.getByTestId('shop-draft').evaluate((shop) => shop.scrollIntoView({ block: 'start' })),
+  },
   { name: 'release', path: '/release' },
 ];
 
 const database = await startTestDatabase('screenshots');
 const application = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_screenshots') });
-const browser = await chromium.launch({ executablePath: programFromDebian('chromium', ['chromium', 'fonts-liberation']), args: chromiumArguments });
+const browser = await chromium.launch({
+  executablePath: programFromDebian('chromium', ['chromium', 'fonts-liberation']),
+  args: chromiumArguments,
+});
 for (const { name, path, scheme, before } of pictures) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: scheme ?? 'light', locale: 'en-GB' });
+  const page = await browser.newPage({
+    viewport: { width: 1280, height: 800 },
+    colorScheme: scheme ?? 'light',
+    locale: 'en-GB',
+  });
   await page.goto(application.address + path);
   await page.waitForFunction(() => document.documentElement.dataset.live === 'true');
   await page.waitForLoadState('networkidle');

@@ -13,7 +13,11 @@ export function ensureBuilt(root) {
   const wanted = fingerprint(root);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('Building …');
-  const result = spawnSync(process.execPath, [join(root, 'node_modules/astro/astro.js'), 'build', '--silent'], { cwd: root, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1' } });
+  const result = spawnSync(process.execPath, [join(root, 'node_modules/astro/astro.js'), 'build', '--silent'], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1' },
+  });
   if (result.status !== 0) throw new Stop(`The build failed:\n${(result.stdout + result.stderr).trim()}`);
   compress(join(root, 'dist', 'client'));
   writeFileSync(stamp, wanted);
@@ -28,12 +32,15 @@ function* filesUnder(path) {
 }
 
 function fingerprint(root) {
-  const hash = createHash('sha256').update(process.version).update(readFileSync(new URL(import.meta.url)));
+  const hash = createHash('sha256')
+    .update(process.version)
+    .update(readFileSync(new URL(import.meta.url)));
   for (const source of sources) {
     const path = join(root, source);
     if (!existsSync(path)) continue;
     const files = /\.\w+$/.test(source) ? [path] : filesUnder(path);
-    for (const file of files) if (!/\.test\.tsx?$/.test(file)) hash.update(file.slice(root.length)).update(readFileSync(file));
+    for (const file of files)
+      if (!/\.test\.tsx?$/.test(file)) hash.update(file.slice(root.length)).update(readFileSync(file));
   }
   return hash.digest('hex');
 }

@@ -29,17 +29,28 @@ export function programFromDebian(program, packages) {
   const byHand = `apt-get update && apt-get install -y --no-install-recommends ${packages.join(' ')}`;
   const root = process.getuid?.() === 0;
   const sudo = root ? null : findProgram('sudo');
-  const mayInstall = findProgram('apt-get') && (root || (sudo && spawnSync(sudo, ['-n', 'true'], { stdio: 'ignore' }).status === 0));
-  if (!mayInstall) throw new Stop(`${program} is missing and cannot be installed from here. Run this line, then try again:\n\n  sudo sh -c "${byHand}"\n`);
+  const mayInstall =
+    findProgram('apt-get') && (root || (sudo && spawnSync(sudo, ['-n', 'true'], { stdio: 'ignore' }).status === 0));
+  if (!mayInstall)
+    throw new Stop(
+      `${program} is missing and cannot be installed from here. Run this line, then try again:\n\n  sudo sh -c "${byHand}"\n`,
+    );
   say(`Installing ${packages.join(', ')} from Debian's packages …`);
   const run = (args) => {
     const [command, ...rest] = root ? ['apt-get', ...args] : [sudo, '-n', 'apt-get', ...args];
-    const result = spawnSync(command, rest, { stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, encoding: 'utf8' });
+    const result = spawnSync(command, rest, {
+      stdio: ['ignore', 'ignore', 'pipe'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      encoding: 'utf8',
+    });
     return result.status === 0 ? null : result.stderr.trim().split('\n').slice(-3).join('\n');
   };
   run(['update', '-qq']);
   const failure = run(['install', '-y', '-qq', '--no-install-recommends', ...packages]);
   const installed = findProgram(program);
-  if (!installed) throw new Stop(`${packages.join(', ')} could not be installed${failure ? `: ${failure}` : ''}. Run this line, then try again:\n\n  sudo sh -c "${byHand}"\n`);
+  if (!installed)
+    throw new Stop(
+      `${packages.join(', ')} could not be installed${failure ? `: ${failure}` : ''}. Run this line, then try again:\n\n  sudo sh -c "${byHand}"\n`,
+    );
   return installed;
 }

@@ -9,7 +9,10 @@ import { join } from 'node:path';
 export function modulePreloads(root) {
   const folder = join(root, 'dist/client/_astro');
   const scripts = readdirSync(folder).filter((name) => name.endsWith('.js'));
-  const importsOf = (name) => [...readFileSync(join(folder, name), 'utf8').matchAll(/\b(?:from|import)"\.\/([^"]+\.js)"/g)].map(([, imported]) => imported);
+  const importsOf = (name) =>
+    [...readFileSync(join(folder, name), 'utf8').matchAll(/\b(?:from|import)"\.\/([^"]+\.js)"/g)].map(
+      ([, imported]) => imported,
+    );
   const withImports = (name, found = new Set()) => {
     if (found.has(name)) return found;
     found.add(name);

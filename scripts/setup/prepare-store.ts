@@ -6,7 +6,8 @@ import { closeDatabase, database } from '../../src/server/database/pool.ts';
 try {
   const applied = await migrate(database(), new URL('../../db/migrations/', import.meta.url));
   if (applied.length > 0) console.log(`Database brought up to date: ${applied.join(', ')}.`);
-  if (process.argv.includes('--demo') && (await loadDemoStore())) console.log('The demo store Gustmoor Kites is loaded.');
+  if (process.argv.includes('--demo') && (await loadDemoStore()))
+    console.log('The demo store Gustmoor Kites is loaded.');
 } catch (error) {
   console.error(error instanceof Error ? error.message : error);
   process.exitCode = 1;

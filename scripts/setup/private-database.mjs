@@ -1,6 +1,17 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, openSync, readFileSync, readSync, renameSync, statSync, writeFileSync, closeSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  readSync,
+  renameSync,
+  statSync,
+  writeFileSync,
+  closeSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { userInfo, tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
@@ -77,7 +88,8 @@ export async function startPrivateDatabase(folder, { restart = false } = {}) {
     let ended = false;
     child.once('exit', () => (ended = true));
     for (let tries = 0; !(await answers(settings.port)) || !runningServer(folder); tries++) {
-      if (ended || tries > 600) throw new Stop(`The database did not start. Its last words, from ${logFile}:\n${tail(logFile)}`);
+      if (ended || tries > 600)
+        throw new Stop(`The database did not start. Its last words, from ${logFile}:\n${tail(logFile)}`);
       await sleep(50);
     }
   };
@@ -90,7 +102,10 @@ export async function startPrivateDatabase(folder, { restart = false } = {}) {
       if (stopping || !restart) return;
       const now = Date.now();
       restarts.push(now);
-      if (restarts.filter((at) => now - at < 60_000).length > 5) return say(`The database dies again and again; it is not started any more. Its last words, from ${logFile}:\n${tail(logFile)}`);
+      if (restarts.filter((at) => now - at < 60_000).length > 5)
+        return say(
+          `The database dies again and again; it is not started any more. Its last words, from ${logFile}:\n${tail(logFile)}`,
+        );
       say('The database has stopped; it is started again. What was acknowledged is kept.');
       child = launch();
       watch();
@@ -136,7 +151,9 @@ function initialise(folder, data) {
   const hasTables = existsSync(join(data, 'ibdata1')) || existsSync(join(data, 'summant'));
   if (existsSync(marker)) {
     if (existsSync(join(data, 'mysql'))) return;
-    throw new Stop(`${data} should hold the database and does not hold it whole. Nothing was removed. Put the folder back from a copy; to begin anew, move ${folder} away and start again.`);
+    throw new Stop(
+      `${data} should hold the database and does not hold it whole. Nothing was removed. Put the folder back from a copy; to begin anew, move ${folder} away and start again.`,
+    );
   }
   if (existsSync(join(data, 'summant'))) {
     say(`${marker} was missing; the database in ${data} is kept and used.`);
@@ -145,15 +162,33 @@ function initialise(folder, data) {
   }
   say(`Setting up the database under ${folder} …`);
   if (existsSync(data)) {
-    if (hasTables) say('An earlier attempt to set it up was broken off before anything was kept in it; it is set aside.');
+    if (hasTables)
+      say('An earlier attempt to set it up was broken off before anything was kept in it; it is set aside.');
     renameSync(data, `${data}-broken-off-${Date.now()}`);
   }
   const install = findProgram('mariadb-install-db');
-  if (!install) throw new Stop('mariadb-install-db is missing although mariadbd is there. Install the Debian package mariadb-server.');
+  if (!install)
+    throw new Stop(
+      'mariadb-install-db is missing although mariadbd is there. Install the Debian package mariadb-server.',
+    );
   mkdirSync(data, { recursive: true, mode: 0o700 });
   giveTo(folder);
-  const result = spawnSync(install, ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', '--skip-name-resolve', ...asUser(folder)], { encoding: 'utf8' });
-  if (result.status !== 0) throw new Stop(`The database could not be set up:\n${(result.stderr || result.stdout).trim().split('\n').slice(-8).join('\n')}`);
+  const result = spawnSync(
+    install,
+    [
+      '--no-defaults',
+      `--datadir=${data}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      '--skip-name-resolve',
+      ...asUser(folder),
+    ],
+    { encoding: 'utf8' },
+  );
+  if (result.status !== 0)
+    throw new Stop(
+      `The database could not be set up:\n${(result.stderr || result.stdout).trim().split('\n').slice(-8).join('\n')}`,
+    );
   writeFileSync(marker, '');
 }
 
@@ -176,7 +211,9 @@ function userStatements(password) {
  */
 function serverAccount(folder) {
   if (process.getuid?.() !== 0) return null;
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((one) => one.startsWith('mysql:'));
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((one) => one.startsWith('mysql:'));
   const [, , uid, gid] = line?.split(':') ?? [];
   if (!uid) return null;
   for (let above = dirname(folder); ; above = dirname(above)) {
@@ -195,7 +232,8 @@ function giveTo(folder) {
   const account = serverAccount(folder);
   if (!account) return;
   const result = spawnSync('chown', ['-R', `${account.uid}:${account.gid}`, folder], { encoding: 'utf8' });
-  if (result.status !== 0) throw new Stop(`${folder} could not be given to the database's account: ${result.stderr.trim()}`);
+  if (result.status !== 0)
+    throw new Stop(`${folder} could not be given to the database's account: ${result.stderr.trim()}`);
 }
 
 /** Socket paths are limited to 107 bytes, so a deep folder gets one in the temporary directory. */

@@ -26,31 +26,44 @@ export async function serve(root, { host, port, lastPort }) {
     setHeaders: (response, path) => {
       response.setHeader('x-content-type-options', 'nosniff');
       response.setHeader('cross-origin-resource-policy', 'same-origin');
-      response.setHeader('content-security-policy', path.endsWith('.html') ? "default-src 'none'" : "default-src 'self'; connect-src 'self'");
-      response.setHeader('cache-control', path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'public, max-age=3600');
+      response.setHeader(
+        'content-security-policy',
+        path.endsWith('.html') ? "default-src 'none'" : "default-src 'self'; connect-src 'self'",
+      );
+      response.setHeader(
+        'cache-control',
+        path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'public, max-age=3600',
+      );
     },
   });
   const preloads = modulePreloads(root);
   // An hour for a request's body: a file of a million orders may come over a slow line.
-  const server = createServer({ requestTimeout: 3_600_000, headersTimeout: 10_000, keepAliveTimeout: 5000 }, (request, response) => {
-    underWay.set(request.socket, { request, response });
-    response.once('close', () => underWay.delete(request.socket));
-    if (!methods.has(request.method)) {
-      response.writeHead(405, { allow: [...methods].join(', '), 'content-type': 'text/plain; charset=utf-8', 'content-security-policy': "default-src 'none'" });
-      return response.end('There is no such method. Nothing was changed.');
-    }
-    // A file of the build that has gone since the start, by a build beside a running server, ends that answer alone.
-    response.on('pipe', (file) => file.on('error', () => response.destroy()));
-    files(request, response, () => {
-      const preload = preloads.get(request.url.split('?')[0]);
-      if (preload) response.setHeader('link', preload);
-      handler(request, response, (error) => {
-        if (response.headersSent) return response.destroy();
-        response.writeHead(error ? 500 : 404, { 'content-type': 'text/plain; charset=utf-8' });
-        response.end(error ? 'Something went wrong here. Nothing was changed.' : 'There is no such page.');
+  const server = createServer(
+    { requestTimeout: 3_600_000, headersTimeout: 10_000, keepAliveTimeout: 5000 },
+    (request, response) => {
+      underWay.set(request.socket, { request, response });
+      response.once('close', () => underWay.delete(request.socket));
+      if (!methods.has(request.method)) {
+        response.writeHead(405, {
+          allow: [...methods].join(', '),
+          'content-type': 'text/plain; charset=utf-8',
+          'content-security-policy': "default-src 'none'",
+        });
+        return response.end('There is no such method. Nothing was changed.');
+      }
+      // A file of the build that has gone since the start, by a build beside a running server, ends that answer alone.
+      response.on('pipe', (file) => file.on('error', () => response.destroy()));
+      files(request, response, () => {
+        const preload = preloads.get(request.url.split('?')[0]);
+        if (preload) response.setHeader('link', preload);
+        handler(request, response, (error) => {
+          if (response.headersSent) return response.destroy();
+          response.writeHead(error ? 500 : 404, { 'content-type': 'text/plain; charset=utf-8' });
+          response.end(error ? 'Something went wrong here. Nothing was changed.' : 'There is no such page.');
+        });
       });
-    });
-  });
+    },
+  );
   server.maxConnections = mostConnections;
   // Nothing has moved on a connection for a while: a body that no longer comes, or an answer that nobody reads. Whoever waits
   // for an answer that is still being worked out keeps waiting.

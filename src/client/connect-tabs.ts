@@ -43,7 +43,11 @@ export function connectStore(store: DraftStore): () => void {
   const keepUnsent = () => {
     const { pending, preview, collisions, saved } = store.getState();
     const edits = [...collisions.map(({ edit }) => edit), ...pending, ...(preview ? [preview] : [])];
-    if (edits.length > 0) sessionStorage.setItem(key, JSON.stringify({ edits, revision: collisions.length > 0 ? 0 : saved.revision } satisfies Unsent));
+    if (edits.length > 0)
+      sessionStorage.setItem(
+        key,
+        JSON.stringify({ edits, revision: collisions.length > 0 ? 0 : saved.revision } satisfies Unsent),
+      );
   };
   window.addEventListener('pagehide', keepUnsent);
   return () => {

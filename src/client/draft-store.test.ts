@@ -31,17 +31,35 @@ class Server {
     }
   }
 
-  readonly fetch = async (path: string, init: { method: string; headers: Record<string, string>; body?: string }): Promise<Response> => {
+  readonly fetch = async (
+    path: string,
+    init: { method: string; headers: Record<string, string>; body?: string },
+  ): Promise<Response> => {
     this.requests.push(`${init.method} ${path}`);
     const instead = this.instead.shift();
     if (instead) return instead();
     const json = (body: unknown, status = 200) => new Response(JSON.stringify(body), { status });
-    const since = (from: number) => ({ revision: this.revision, canUndo: null, canRedo: null, since: { revision: from, patch: this.patches.slice(from - 1).flat() } });
+    const since = (from: number) => ({
+      revision: this.revision,
+      canUndo: null,
+      canRedo: null,
+      since: { revision: from, patch: this.patches.slice(from - 1).flat() },
+    });
     if (init.method === 'GET' && this.hidden) return json({ status: 503, title: 'away', detail: '' }, 503);
     if (init.method === 'GET' && path.includes('since=')) return json(since(Number(path.split('since=')[1])));
-    if (init.method === 'GET') return json({ revision: this.revision, policy: this.policy, canUndo: null, canRedo: null });
+    if (init.method === 'GET')
+      return json({ revision: this.revision, policy: this.policy, canUndo: null, canRedo: null });
     const seen = Number(/\d+/.exec(init.headers['if-match']!)![0]);
-    if (seen !== this.revision) return json({ status: 412, title: 'moved on', detail: '', draft: this.hidden ? { revision: this.revision, since: { revision: 0, patch: [] } } : since(seen) }, 412);
+    if (seen !== this.revision)
+      return json(
+        {
+          status: 412,
+          title: 'moved on',
+          detail: '',
+          draft: this.hidden ? { revision: this.revision, since: { revision: 0, patch: [] } } : since(seen),
+        },
+        412,
+      );
     this.edit(() => JSON.parse(init.body!) as Operation[]);
     return json(since(seen));
   };
@@ -75,7 +93,10 @@ describe('edits that meet someone else’s', () => {
     state().edit(goal('uk', 6000));
     await settle();
     expect([nlbe(server.policy), uk(server.policy)]).toEqual([1111, 2222]);
-    expect(state().collisions.map(({ mine }) => [nlbe(mine), uk(mine)])).toEqual([[5000, 2222], [1111, 6000]]);
+    expect(state().collisions.map(({ mine }) => [nlbe(mine), uk(mine)])).toEqual([
+      [5000, 2222],
+      [1111, 6000],
+    ]);
     state().settle('mine');
     state().settle('theirs');
     await settle();

@@ -14,7 +14,8 @@ export interface DraftOnServer {
 }
 
 /** What the server answers to whoever has the draft of before. */
-type DraftAnswer = DraftOnServer | (Omit<DraftOnServer, 'policy'> & { since: { revision: number; patch: Operation[] } });
+type DraftAnswer =
+  DraftOnServer | (Omit<DraftOnServer, 'policy'> & { since: { revision: number; patch: Operation[] } });
 
 /** An edit that met someone else's in the same place; the person decides. */
 export interface Collision {
@@ -74,7 +75,9 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
   let retryAfter = firstPause;
 
   const store = createStore<DraftState>()((set, get) => {
-    const put = (change: Partial<Pick<DraftState, 'saved' | 'pending' | 'preview' | 'status' | 'collisions' | 'problem'>>) => {
+    const put = (
+      change: Partial<Pick<DraftState, 'saved' | 'pending' | 'preview' | 'status' | 'collisions' | 'problem'>>,
+    ) => {
       const next = { ...get(), ...change };
       const same = next.saved === get().saved && next.pending === get().pending;
       const settled = same ? get().settled : withPatches(next.saved.policy, next.pending);
@@ -92,18 +95,31 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       const answer = await call<DraftOnServer>('GET', '/api/draft');
       return answer.ok ? answer.body : null;
     };
-    const newerDraft = async (answer: DraftAnswer): Promise<DraftOnServer | null> => draftOf(answer) ?? (await wholeDraft());
+    const newerDraft = async (answer: DraftAnswer): Promise<DraftOnServer | null> =>
+      draftOf(answer) ?? (await wholeDraft());
 
-    const collisionOf = (edit: Operation[], theirs: Policy): Collision => ({ edit, mine: withPatches(theirs, [edit]), theirs });
+    const collisionOf = (edit: Operation[], theirs: Policy): Collision => ({
+      edit,
+      mine: withPatches(theirs, [edit]),
+      theirs,
+    });
 
     /** Takes a newer draft from the server, putting own edits on top; those that meet a foreign one are asked about. */
     const takeNewer = (newer: DraftOnServer) => {
       const { saved, pending, collisions } = get();
       if (newer.revision < saved.revision) return;
-      const { kept, meeting } = rebase(pending, patchBetween(saved.policy, newer.policy).map(({ path }) => path), newer.policy);
+      const { kept, meeting } = rebase(
+        pending,
+        patchBetween(saved.policy, newer.policy).map(({ path }) => path),
+        newer.policy,
+      );
       // What was asked before is asked on the newer draft.
       const asked = collisions.map(({ edit }) => collisionOf(edit, newer.policy));
-      put({ saved: newer, pending: kept, collisions: [...asked, ...meeting.map((edit) => collisionOf(edit, newer.policy))] });
+      put({
+        saved: newer,
+        pending: kept,
+        collisions: [...asked, ...meeting.map((edit) => collisionOf(edit, newer.policy))],
+      });
     };
 
     /** Waits before the next try: longer each time, and of random length, so that several writers do not meet again and again. */
@@ -117,18 +133,28 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       while (get().pending.length > 0) {
         const [edit] = get().pending;
         set({ status: 'saving' });
-        const answer = await call<DraftAnswer>('PATCH', '/api/draft', { body: edit, etag: etag(get().saved.revision), type: patchType, prefer: changesOnly });
+        const answer = await call<DraftAnswer>('PATCH', '/api/draft', {
+          body: edit,
+          etag: etag(get().saved.revision),
+          type: patchType,
+          prefer: changesOnly,
+        });
         if (answer.ok) {
           retryAfter = firstPause;
           failures = 0;
           const saved = (await newerDraft(answer.body)) ?? get().saved;
           const pending = get().pending.filter((other) => other !== edit);
           // What is shown stays the very same object where it is what the server now has: nothing is worked out or drawn again.
-          const shown = pending.length === 0 && samePolicy(saved.policy, get().settled) ? { ...saved, policy: get().settled } : saved;
+          const shown =
+            pending.length === 0 && samePolicy(saved.policy, get().settled)
+              ? { ...saved, policy: get().settled }
+              : saved;
           put({ saved: shown, pending });
           announce(answer.body.revision);
         } else if (answer.problem.status === 412) {
-          const newer = answer.problem.draft ? await newerDraft(answer.problem.draft as DraftAnswer) : await wholeDraft();
+          const newer = answer.problem.draft
+            ? await newerDraft(answer.problem.draft as DraftAnswer)
+            : await wholeDraft();
           if (newer && newer.revision > get().saved.revision) {
             takeNewer(newer);
             // The first time at once; whoever is too late again waits a moment.
@@ -142,7 +168,14 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
           await pause();
         } else if (answer.problem.status >= 500 || answer.unreadable) {
           // Not understood, or something is wrong there: tried a few times, then kept until the person does something.
-          if (++failures > mostFailures) return put({ status: 'waiting', problem: { ...answer.problem, detail: `${answer.problem.detail} What you did is kept here and sent again with your next edit.` } });
+          if (++failures > mostFailures)
+            return put({
+              status: 'waiting',
+              problem: {
+                ...answer.problem,
+                detail: `${answer.problem.detail} What you did is kept here and sent again with your next edit.`,
+              },
+            });
           set({ status: 'waiting' });
           await pause();
         } else {
@@ -155,7 +188,8 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       sending ??= sendAll().finally(() => (sending = null));
     };
 
-    const stepOnce = (direction: 'undo' | 'redo'): Promise<Answer<DraftAnswer>> => call('POST', `/api/draft/${direction}`, { etag: etag(get().saved.revision), prefer: changesOnly });
+    const stepOnce = (direction: 'undo' | 'redo'): Promise<Answer<DraftAnswer>> =>
+      call('POST', `/api/draft/${direction}`, { etag: etag(get().saved.revision), prefer: changesOnly });
 
     return {
       saved: initial,
@@ -194,18 +228,29 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
         put({ collisions: others });
         if (keep === 'theirs') return;
         if (applyToPolicy(get().settled, collision.edit).ok) get().edit(() => collision.edit);
-        else put({ problem: { status: 0, title: 'Your change no longer fits', detail: 'What it was made on has been taken away meanwhile. Everything else you did is kept.' } });
+        else
+          put({
+            problem: {
+              status: 0,
+              title: 'Your change no longer fits',
+              detail: 'What it was made on has been taken away meanwhile. Everything else you did is kept.',
+            },
+          });
       },
       restore: async (edits, revision) => {
         if (edits.length === 0) return;
         const { saved } = get();
         // What others changed since the page that they were made on; where that is not known, every edit is asked about.
-        const answer = revision === saved.revision ? null : await call<DraftAnswer>('GET', `/api/draft?since=${revision}`);
+        const answer =
+          revision === saved.revision ? null : await call<DraftAnswer>('GET', `/api/draft?since=${revision}`);
         const between = answer?.ok && 'since' in answer.body ? answer.body.since.patch.map(({ path }) => path) : null;
         const theirs = answer === null ? [] : (between ?? ['']);
         const here = get().settled;
         const { kept, meeting } = rebase(edits, theirs, here);
-        put({ pending: [...kept, ...get().pending], collisions: [...get().collisions, ...meeting.map((edit) => collisionOf(edit, here))] });
+        put({
+          pending: [...kept, ...get().pending],
+          collisions: [...get().collisions, ...meeting.map((edit) => collisionOf(edit, here))],
+        });
         send();
       },
       refresh: async () => {

@@ -5,4 +5,7 @@ import { OrdersWorker } from './orders-worker.ts';
 // meanwhile. The view finds it on the window, since a page's own script shares no module with it.
 const market = document.querySelector('[data-orders-market]')?.getAttribute('data-orders-market');
 const worker = (window.summantOrders = new OrdersWorker());
-if (market) worker.lookAhead(market, (bounds) => filterOf(Object.fromEntries(new URLSearchParams(window.location.search)), bounds));
+if (market)
+  worker.lookAhead(market, (bounds) =>
+    filterOf(Object.fromEntries(new URLSearchParams(window.location.search)), bounds),
+  );

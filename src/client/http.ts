@@ -7,12 +7,21 @@ export interface HttpProblem {
   draft?: unknown;
 }
 
-export type Answer<T> = { ok: true; body: T } | { ok: false; problem: HttpProblem; unreachable: boolean; unreadable: boolean };
+export type Answer<T> =
+  { ok: true; body: T } | { ok: false; problem: HttpProblem; unreachable: boolean; unreadable: boolean };
 
-const unreachable: HttpProblem = { status: 0, title: 'Summant does not answer', detail: 'Your edits are kept here and sent as soon as it does.' };
+const unreachable: HttpProblem = {
+  status: 0,
+  title: 'Summant does not answer',
+  detail: 'Your edits are kept here and sent as soon as it does.',
+};
 
 /** Calls the server; never throws. `unreachable` means that trying again later makes sense, `unreadable` that what answered is not Summant. */
-export async function call<T>(method: string, path: string, options: { body?: unknown; etag?: string; type?: string; prefer?: string; keepalive?: boolean } = {}): Promise<Answer<T>> {
+export async function call<T>(
+  method: string,
+  path: string,
+  options: { body?: unknown; etag?: string; type?: string; prefer?: string; keepalive?: boolean } = {},
+): Promise<Answer<T>> {
   let response: Response;
   try {
     response = await fetch(path, {
@@ -28,12 +37,17 @@ export async function call<T>(method: string, path: string, options: { body?: un
   } catch {
     return { ok: false, problem: unreachable, unreachable: true, unreadable: false };
   }
-  const body = await response.json().catch(() => undefined) as unknown;
+  const body = (await response.json().catch(() => undefined)) as unknown;
   const away = response.status === 502 || response.status === 503 || response.status === 504 || response.status === 429;
-  if (typeof body !== 'object' || body === null) return { ok: false, problem: unreadable(response.status), unreachable: away, unreadable: !away };
+  if (typeof body !== 'object' || body === null)
+    return { ok: false, problem: unreadable(response.status), unreachable: away, unreadable: !away };
   if (response.ok) return { ok: true, body: body as T };
   return { ok: false, problem: body as HttpProblem, unreachable: away, unreadable: false };
 }
 
 /** Something between here and Summant has answered in its place, or an answer was cut off. */
-const unreadable = (status: number): HttpProblem => ({ status, title: 'The answer could not be read', detail: `It came with status ${status} and is not from Summant, or was cut off.` });
+const unreadable = (status: number): HttpProblem => ({
+  status,
+  title: 'The answer could not be read',
+  detail: `It came with status ${status} and is not from Summant, or was cut off.`,
+});

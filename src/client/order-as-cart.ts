@@ -22,7 +22,11 @@ export interface PastOrderFound {
  *
  * @returns also the SKUs that the catalogue no longer has
  */
-export function orderAsCart(order: PastOrderFound, catalogue: Catalogue, language: string): { cart: Omit<TestCart, 'order' | 'lines'>; pieces: Map<string, number>; gone: string[] } {
+export function orderAsCart(
+  order: PastOrderFound,
+  catalogue: Catalogue,
+  language: string,
+): { cart: Omit<TestCart, 'order' | 'lines'>; pieces: Map<string, number>; gone: string[] } {
   const bySku = new Map([...catalogue.values()].map((product) => [product.sku, product.id]));
   const pieces = new Map<string, number>();
   const gone: string[] = [];
@@ -41,7 +45,14 @@ export function orderAsCart(order: PastOrderFound, catalogue: Catalogue, languag
       at: order.placedAt,
       ...(order.code === '' ? {} : { codes: [order.code.toUpperCase()] }),
       ...(order.returning === null ? {} : { shopper: { signedIn: false, orderCount: order.returning ? 1 : 0 } }),
-      ...(order.delivery === null ? {} : { placed: { charged: order.delivery, ...(/^[a-z0-9][a-z0-9-]{0,39}$/.test(order.option) ? { option: order.option } : {}) } }),
+      ...(order.delivery === null
+        ? {}
+        : {
+            placed: {
+              charged: order.delivery,
+              ...(/^[a-z0-9][a-z0-9-]{0,39}$/.test(order.option) ? { option: order.option } : {}),
+            },
+          }),
     },
     pieces,
     gone,

@@ -5,7 +5,8 @@ import { dayNumber } from '../core/time/day.ts';
 /** What the address says is looked at; what it does not say is everything. */
 export function filterOf(query: Record<string, string>, bounds: OrderBounds): OrderFilter {
   const day = (name: string, otherwise: number) => dayNumber(query[name] ?? '') ?? otherwise;
-  const one = <T extends string>(name: string, accepted: readonly T[]): T => accepted.find((value) => value === query[name]) ?? accepted[0]!;
+  const one = <T extends string>(name: string, accepted: readonly T[]): T =>
+    accepted.find((value) => value === query[name]) ?? accepted[0]!;
   const fromDay = day('from', bounds.firstDay);
   return {
     fromDay,

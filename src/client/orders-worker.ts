@@ -3,7 +3,12 @@ import type { ConditionOnOrders } from '../core/orders/condition-on-orders.ts';
 import type { OrderBounds, OrderStudy } from '../core/orders/study.ts';
 import type { OrderFilter } from '../core/orders/tally.ts';
 import type { Condition } from '../core/policy/types.ts';
-import { columnsAddress, type ConditionGround, type OrdersReply, type OrdersRequest } from './workers/orders-messages.ts';
+import {
+  columnsAddress,
+  type ConditionGround,
+  type OrdersReply,
+  type OrdersRequest,
+} from './workers/orders-messages.ts';
 
 type Asked<T> = T extends unknown ? Omit<T, 'number'> : never;
 
@@ -75,7 +80,12 @@ export class OrdersWorker {
     return (reply as Extract<OrdersReply, { kind: 'study' }>).study;
   }
 
-  async bunching(market: string, filter: OrderFilter, question: BunchingQuestion, progress: (share: number) => void): Promise<BunchingResult> {
+  async bunching(
+    market: string,
+    filter: OrderFilter,
+    question: BunchingQuestion,
+    progress: (share: number) => void,
+  ): Promise<BunchingResult> {
     const reply = await this.#ask({ kind: 'bunching', market, filter, question }, progress);
     return (reply as Extract<OrdersReply, { kind: 'bunching' }>).result;
   }

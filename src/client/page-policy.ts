@@ -36,5 +36,6 @@ async function fetchPolicy(address: string): Promise<Policy> {
   }
 }
 
-const address = typeof document === 'undefined' ? undefined : document.querySelector<HTMLLinkElement>('#page-policy')?.href;
+const address =
+  typeof document === 'undefined' ? undefined : document.querySelector<HTMLLinkElement>('#page-policy')?.href;
 const fetched = address === undefined ? null : await fetchPolicy(address);

@@ -11,7 +11,9 @@ const after = (...patches: Parameters<typeof withPatches>[1]) => withPatches(sma
 describe('edits made at the same time', () => {
   test('in different places do not collide', () => {
     expect(collides(goal('nlbe', 8000), smallStore, after(goal('uk', 6000)))).toBe(false);
-    expect(collides(setOffer('free-delivery', 'on', false)(smallStore), smallStore, after(goal('uk', 6000)))).toBe(false);
+    expect(collides(setOffer('free-delivery', 'on', false)(smallStore), smallStore, after(goal('uk', 6000)))).toBe(
+      false,
+    );
   });
   test('in the same place do, unless they agree', () => {
     expect(collides(goal('nlbe', 8000), smallStore, after(goal('nlbe', 6000)))).toBe(true);
@@ -30,12 +32,18 @@ describe('patches', () => {
   });
   test('the policy they start from is not touched', () => {
     const before = JSON.stringify(smallStore);
-    after(goal('uk', 1), setQuantity('beach-day', 'winder', 0)(smallStore), setDestination('beach-day', 'country', 'BE')(smallStore));
+    after(
+      goal('uk', 1),
+      setQuantity('beach-day', 'winder', 0)(smallStore),
+      setDestination('beach-day', 'country', 'BE')(smallStore),
+    );
     expect(JSON.stringify(smallStore)).toBe(before);
   });
   test('a product is added, counted and taken out', () => {
     const added = after(setQuantity('beach-day', 'kite-book', 2)(smallStore));
     expect(added.testCarts['beach-day']!.lines['kite-book']).toEqual({ order: 3 + 1, quantity: 2 });
-    expect(withPatches(added, [setQuantity('beach-day', 'kite-book', 0)(added)]).testCarts['beach-day']).toEqual(smallStore.testCarts['beach-day']);
+    expect(withPatches(added, [setQuantity('beach-day', 'kite-book', 0)(added)]).testCarts['beach-day']).toEqual(
+      smallStore.testCarts['beach-day'],
+    );
   });
 });

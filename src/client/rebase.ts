@@ -7,15 +7,21 @@ function overlap(a: string, b: string): boolean {
   return a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
 }
 
-const pathsOf = (patch: readonly Operation[]): string[] => patch.flatMap((operation) => ('from' in operation ? [operation.from, operation.path] : [operation.path]));
-const meets = (paths: readonly string[], others: readonly string[]): boolean => paths.some((path) => others.some((other) => overlap(path, other)));
+const pathsOf = (patch: readonly Operation[]): string[] =>
+  patch.flatMap((operation) => ('from' in operation ? [operation.from, operation.path] : [operation.path]));
+const meets = (paths: readonly string[], others: readonly string[]): boolean =>
+  paths.some((path) => others.some((other) => overlap(path, other)));
 
 /**
  * Whether an edit made on `before` meets what changed between `before` and `newer`. Edits to different places do
  * not, because collections are keyed by id. Both having come to the same value is no collision either.
  */
 export function collides(edit: readonly Operation[], before: Policy, newer: Policy): boolean {
-  return collidesWith(edit, patchBetween(before, newer).map(({ path }) => path), newer);
+  return collidesWith(
+    edit,
+    patchBetween(before, newer).map(({ path }) => path),
+    newer,
+  );
 }
 
 /** The same where only the places are known that someone else changed. */

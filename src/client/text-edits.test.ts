@@ -9,10 +9,19 @@ import type { Edit } from './edit.ts';
 import { dropUnfinished, keepTranslation, setText } from './text-edits.ts';
 
 const store: Policy = { ...smallStore, store: { ...smallStore.store, sourceLanguage: 'en-GB' } };
-const at = (language: string, place: TextAddress['place'] = 'everyPlace'): TextAddress => ({ offerId: 'free-delivery', state: 'progress', place, language });
-const after = (policy: Policy, ...edits: Edit[]) => edits.reduce((current, edit) => withPatches(current, [edit(current)]), policy);
+const at = (language: string, place: TextAddress['place'] = 'everyPlace'): TextAddress => ({
+  offerId: 'free-delivery',
+  state: 'progress',
+  place,
+  language,
+});
+const after = (policy: Policy, ...edits: Edit[]) =>
+  edits.reduce((current, edit) => withPatches(current, [edit(current)]), policy);
 const textsOf = (policy: Policy) => policy.wording['free-delivery']!.progress!.everyPlace!;
-const statusOf = (policy: Policy, language: string) => textTable(policy).rows.find(({ state, place }) => state === 'progress' && place === 'everyPlace')!.cells.find((cell) => cell.language === language)!.status;
+const statusOf = (policy: Policy, language: string) =>
+  textTable(policy)
+    .rows.find(({ state, place }) => state === 'progress' && place === 'everyPlace')!
+    .cells.find((cell) => cell.language === language)!.status;
 
 describe('a text is typed', () => {
   test('it is added with what must be around it, and taken away with what it leaves empty', () => {
@@ -32,12 +41,19 @@ describe('a text is typed', () => {
     expect(after(broken, dropUnfinished(at('nl-NL'))).wording).toEqual(store.wording);
     const mended = after(broken, setText(at('nl-NL'), 'Nog {remaining} tot gratis.'));
     expect(textsOf(mended)['nl-NL']).toBe('Nog {remaining} tot gratis.');
-    expect(mended.textNotes!['free-delivery']!.progress!.everyPlace!['nl-NL']).toEqual({ madeFrom: textsOf(store)['en-GB'] });
+    expect(mended.textNotes!['free-delivery']!.progress!.everyPlace!['nl-NL']).toEqual({
+      madeFrom: textsOf(store)['en-GB'],
+    });
   });
   test('one that cannot be shown is refused where shoppers would read it', () => {
     const forced = structuredClone(store);
     forced.wording['free-delivery']!.progress!.everyPlace!['nl-NL'] = '{nobody}';
-    expect(checkReferences(forced)).toEqual([{ pointer: '/wording/free-delivery/progress/everyPlace/nl-NL', message: expect.stringMatching(/cannot be shown/) }]);
+    expect(checkReferences(forced)).toEqual([
+      {
+        pointer: '/wording/free-delivery/progress/everyPlace/nl-NL',
+        message: expect.stringMatching(/cannot be shown/),
+      },
+    ]);
   });
 });
 

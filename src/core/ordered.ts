@@ -7,7 +7,9 @@ const known = new WeakMap<object, [id: string, item: { order: number }][]>();
 export function inOrder<T extends { order: number }>(collection: Record<string, T>): [id: string, item: T][] {
   let entries = known.get(collection) as [id: string, item: T][] | undefined;
   if (!entries) {
-    entries = Object.entries(collection).sort(([idA, a], [idB, b]) => a.order - b.order || (idA < idB ? -1 : idA > idB ? 1 : 0));
+    entries = Object.entries(collection).sort(
+      ([idA, a], [idB, b]) => a.order - b.order || (idA < idB ? -1 : idA > idB ? 1 : 0),
+    );
     known.set(collection, entries);
   }
   return entries.slice();

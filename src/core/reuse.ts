@@ -8,7 +8,8 @@ export class Reuse<Key extends object, Made> {
 
   get(key: Key, from: readonly unknown[], make: () => Made): Made {
     const last = this.known.get(key);
-    if (last && last.from.length === from.length && last.from.every((part, index) => part === from[index])) return last.made;
+    if (last && last.from.length === from.length && last.from.every((part, index) => part === from[index]))
+      return last.made;
     const made = make();
     this.known.set(key, { from, made });
     return made;

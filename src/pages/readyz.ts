@@ -14,5 +14,9 @@ export const GET: APIRoute = () =>
       return problemResponse(databaseAway);
     }
     if (migrated) return json({ status: 'ok', database: 'ok', migrations: migrationNames.length });
-    return problemResponse({ status: 503, title: 'The database is not migrated', detail: 'Start Summant with `npm start`, which brings it up to date.' });
+    return problemResponse({
+      status: 503,
+      title: 'The database is not migrated',
+      detail: 'Start Summant with `npm start`, which brings it up to date.',
+    });
   });

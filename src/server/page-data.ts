@@ -21,7 +21,9 @@ export interface PageData {
 /** What every page's frame needs, read at once. */
 export async function pageData(request: Request, url: URL): Promise<PageData> {
   const [draft, products] = await Promise.all([readDraft(), listProducts()]);
-  const cookies = new Map((request.headers.get('cookie') ?? '').split(';').map((pair) => pair.trim().split('=') as [string, string]));
+  const cookies = new Map(
+    (request.headers.get('cookie') ?? '').split(';').map((pair) => pair.trim().split('=') as [string, string]),
+  );
   const theme = cookies.get('summant-theme');
   const { stamp, ...history } = draft;
   return {

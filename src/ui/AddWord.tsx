@@ -1,7 +1,19 @@
 import { useState } from 'react';
 
 /** A word typed to be added to a list, by Enter. @param accept whether it can be, or what is meant by it (null: nothing) */
-export function AddWord({ label, placeholder, accept, reason, add }: { label: string; placeholder: string; accept: (text: string) => boolean | string | null; reason: string; add: (text: string) => void }) {
+export function AddWord({
+  label,
+  placeholder,
+  accept,
+  reason,
+  add,
+}: {
+  label: string;
+  placeholder: string;
+  accept: (text: string) => boolean | string | null;
+  reason: string;
+  add: (text: string) => void;
+}) {
   const [text, setText] = useState('');
   const meant = text === '' ? null : accept(text.trim());
   const wrong = text !== '' && (meant === null || meant === false);

@@ -1,5 +1,15 @@
 /** A moment on a clock, to the minute: what is half typed is not handed on, an empty one is. */
-export function DateTimeField({ label, value, change, testId }: { label: string; value: string; change: (value: string) => void; testId?: string }) {
+export function DateTimeField({
+  label,
+  value,
+  change,
+  testId,
+}: {
+  label: string;
+  value: string;
+  change: (value: string) => void;
+  testId?: string;
+}) {
   return (
     <input
       type="datetime-local"

@@ -1,7 +1,21 @@
 import { useState } from 'react';
 
 /** A text file to be read. One that is too large is refused with the reason, and nothing is read; choosing none forgets the last. */
-export function ReadFile({ label, accept, what, mostMegabytes, read, testId }: { label: string; accept: string; what: string; mostMegabytes: number; read: (text: string | null) => void; testId: string }) {
+export function ReadFile({
+  label,
+  accept,
+  what,
+  mostMegabytes,
+  read,
+  testId,
+}: {
+  label: string;
+  accept: string;
+  what: string;
+  mostMegabytes: number;
+  read: (text: string | null) => void;
+  testId: string;
+}) {
   const [refused, setRefused] = useState(false);
   const choose = async (file: File | undefined) => {
     read(null);
@@ -11,7 +25,14 @@ export function ReadFile({ label, accept, what, mostMegabytes, read, testId }: {
   return (
     <>
       <label className="inline-flex min-w-0 flex-wrap items-baseline gap-2">
-        {label} <input type="file" className="max-w-full" accept={accept} onChange={(event) => void choose(event.target.files?.[0])} data-testid={testId} />
+        {label}{' '}
+        <input
+          type="file"
+          className="max-w-full"
+          accept={accept}
+          onChange={(event) => void choose(event.target.files?.[0])}
+          data-testid={testId}
+        />
       </label>
       {refused && (
         <span role="alert" className="text-error">

@@ -12,7 +12,15 @@ export function Remove({ what, remove }: { what: string; remove: () => void }) {
         const around = row?.parentElement;
         const beside = row?.nextElementSibling ?? row?.previousElementSibling ?? null;
         remove();
-        focusSoon(() => (document.activeElement && document.activeElement !== document.body ? null : (beside?.isConnected ? beside : around?.isConnected ? around : null)?.querySelector<HTMLElement>('button, input, select, a[href]')), 5);
+        focusSoon(
+          () =>
+            document.activeElement && document.activeElement !== document.body
+              ? null
+              : (beside?.isConnected ? beside : around?.isConnected ? around : null)?.querySelector<HTMLElement>(
+                  'button, input, select, a[href]',
+                ),
+          5,
+        );
       }}
     >
       ×

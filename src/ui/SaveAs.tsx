@@ -4,7 +4,13 @@ export function SaveAs({ what, forms }: { what: string; forms: { name: string; s
     <span className="inline-flex items-baseline text-[13px] text-soft">
       save as
       {forms.map(({ name, save }) => (
-        <button key={name} type="button" className="quiet-button !px-1 underline decoration-dotted underline-offset-2" onClick={save} aria-label={`Save ${what} as ${name}`}>
+        <button
+          key={name}
+          type="button"
+          className="quiet-button !px-1 underline decoration-dotted underline-offset-2"
+          onClick={save}
+          aria-label={`Save ${what} as ${name}`}
+        >
           {name}
         </button>
       ))}

@@ -14,7 +14,14 @@ export interface SearchEntry<T> {
 const mostShown = 40;
 
 /** A list that is searched by typing; arrows, Enter and Escape work from the field. Opened where it is needed, in the text. */
-export function SearchList<T>({ label, placeholder, entries, choose, close, own }: {
+export function SearchList<T>({
+  label,
+  placeholder,
+  entries,
+  choose,
+  close,
+  own,
+}: {
   label: string;
   placeholder: string;
   entries: readonly SearchEntry<T>[];
@@ -62,7 +69,9 @@ export function SearchList<T>({ label, placeholder, entries, choose, close, own 
               “{typed}”
             </Menu.Item>
           )}
-          {found.length === 0 && taken === null && <p className="px-2 py-1 text-soft">{own ? 'Type what it is.' : 'Nothing of that name.'}</p>}
+          {found.length === 0 && taken === null && (
+            <p className="px-2 py-1 text-soft">{own ? 'Type what it is.' : 'Nothing of that name.'}</p>
+          )}
         </Menu.List>
       </Menu>
     </div>

@@ -40,7 +40,11 @@ export function Reasons({ reasons }: { reasons: Reason[] }) {
         <li key={index} className="py-0.5">
           {reason.sentence}
           {reason.address !== undefined && (
-            <a className="ml-1 text-[12px] whitespace-nowrap text-primary underline decoration-dotted underline-offset-2" href={reason.address} aria-label={`set there: ${reason.sentence}`}>
+            <a
+              className="ml-1 text-[12px] whitespace-nowrap text-primary underline decoration-dotted underline-offset-2"
+              href={reason.address}
+              aria-label={`set there: ${reason.sentence}`}
+            >
               set there
             </a>
           )}

@@ -8,4 +8,5 @@ export function focusSoon(find: () => HTMLElement | null | undefined, tries = 20
 }
 
 /** The same for what carries a test id. */
-export const focusOn = (testId: string): void => focusSoon(() => document.querySelector<HTMLElement>(`[data-testid="${CSS.escape(testId)}"]`));
+export const focusOn = (testId: string): void =>
+  focusSoon(() => document.querySelector<HTMLElement>(`[data-testid="${CSS.escape(testId)}"]`));

@@ -19,7 +19,15 @@ export function useRowDrag(ids: readonly string[], move: (id: string, by: number
       onDrop: () => drop(id),
     }),
     handleOf: (id: string) => (
-      <span className="cursor-grab px-1 text-faint" draggable onDragStart={() => setDragged(id)} onDragEnd={() => setDragged(null)} title="Drag to another place" data-testid={`drag-${id}`} aria-hidden>
+      <span
+        className="cursor-grab px-1 text-faint"
+        draggable
+        onDragStart={() => setDragged(id)}
+        onDragEnd={() => setDragged(null)}
+        title="Drag to another place"
+        data-testid={`drag-${id}`}
+        aria-hidden
+      >
         ⠿
       </span>
     ),
@@ -31,10 +39,24 @@ export function useRowDrag(ids: readonly string[], move: (id: string, by: number
     /** up and down, for those who neither drag nor know the keys */
     arrowsOf: (id: string, name: string) => (
       <span className="flex">
-        <button type="button" className="quiet-button !px-0.5 text-soft" disabled={ids[0] === id} onClick={() => move(id, -1)} aria-label={`${name} up`} aria-keyshortcuts="Alt+ArrowUp">
+        <button
+          type="button"
+          className="quiet-button !px-0.5 text-soft"
+          disabled={ids[0] === id}
+          onClick={() => move(id, -1)}
+          aria-label={`${name} up`}
+          aria-keyshortcuts="Alt+ArrowUp"
+        >
           ↑
         </button>
-        <button type="button" className="quiet-button !px-0.5 text-soft" disabled={ids.at(-1) === id} onClick={() => move(id, 1)} aria-label={`${name} down`} aria-keyshortcuts="Alt+ArrowDown">
+        <button
+          type="button"
+          className="quiet-button !px-0.5 text-soft"
+          disabled={ids.at(-1) === id}
+          onClick={() => move(id, 1)}
+          aria-label={`${name} down`}
+          aria-keyshortcuts="Alt+ArrowDown"
+        >
           ↓
         </button>
       </span>

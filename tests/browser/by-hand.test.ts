@@ -15,7 +15,9 @@ describe('a store made by hand', () => {
     await page.getByTestId('make-market').click();
     await expect.poll(async () => (await made()).markets.norway?.currency).toBe('NOK');
     // Typing goes on where the new market is named.
-    await expect.poll(() => page.evaluate(() => document.activeElement?.getAttribute('data-testid'))).toBe('market-name');
+    await expect
+      .poll(() => page.evaluate(() => document.activeElement?.getAttribute('data-testid')))
+      .toBe('market-name');
     const set = async (testId: string, text: string) => {
       await page.getByTestId(testId).fill(text);
       await page.getByTestId(testId).press('Enter');
@@ -28,17 +30,23 @@ describe('a store made by hand', () => {
     await set('store-name', 'Fjord Kites');
     await set('store-clock', 'oslo');
     await set('store-country', 'Norway');
-    await expect.poll(async () => (await made()).store).toMatchObject({ name: 'Fjord Kites', timeZone: 'Europe/Oslo', origin: { country: 'NO' } });
+    await expect
+      .poll(async () => (await made()).store)
+      .toMatchObject({ name: 'Fjord Kites', timeZone: 'Europe/Oslo', origin: { country: 'NO' } });
 
     await moveTo(page, `${blank}/delivery`);
     await page.getByTestId('starter-flat').click();
     // English is no label of a Norwegian market; its name is shown until one is written.
-    await expect.poll(async () => Object.values((await made()).options).map(({ name, label }) => [name, label])).toEqual([['Parcel', {}]]);
+    await expect
+      .poll(async () => Object.values((await made()).options).map(({ name, label }) => [name, label]))
+      .toEqual([['Parcel', {}]]);
 
     await moveTo(page, `${blank}/rehearse`);
     await page.getByTestId('first-cart').click();
     await expect.poll(() => textOf(page, '[data-testid=shopper-checkout]')).toContain('Parcel');
-    await expect.poll(async () => Object.values((await made()).testCarts).map(({ destination }) => destination.country)).toEqual(['NO']);
+    await expect
+      .poll(async () => Object.values((await made()).testCarts).map(({ destination }) => destination.country))
+      .toEqual(['NO']);
     await page.getByTestId('new-cart').click();
     await expect.poll(() => page.evaluate(() => document.activeElement?.getAttribute('data-testid'))).toBe('cart-name');
     await moveTo(page, `${blank}/release`);
@@ -56,7 +64,9 @@ describe('a store made by hand', () => {
     if (!(await page.getByTestId('paste-exclude').isVisible())) await page.getByTestId(`open-zone-${id}`).click();
     await page.getByTestId('paste-exclude').click();
     await page.getByTestId('pasted-postcodes').fill('1799 ZA, 123456');
-    await expect.poll(() => textOf(page, '[data-testid=pasted-report]')).toContain('One looks like no postcode of Netherlands: 123456');
+    await expect
+      .poll(() => textOf(page, '[data-testid=pasted-report]'))
+      .toContain('One looks like no postcode of Netherlands: 123456');
     expect(await textOf(page, '[data-testid=pasted-report]')).toContain('Leave out 2');
   });
 });
@@ -80,7 +90,10 @@ describe('typing', () => {
   test('a cell of all languages that is opened is typed into', async () => {
     await resetDraft();
     const page = await open('/wording?offer=free-delivery&view=languages');
-    await page.getByRole('button', { name: /, edit reached, nl-NL/i }).first().click();
+    await page
+      .getByRole('button', { name: /, edit reached, nl-NL/i })
+      .first()
+      .click();
     await expect.poll(() => page.evaluate(() => document.activeElement?.tagName)).toBe('TEXTAREA');
   });
   test('who types 23:59 as an end is offered the end of the day', async () => {
@@ -104,7 +117,11 @@ describe('typing', () => {
     await moveTo(page, `${inject('address')}/delivery?market=nlbe&zone=nlbe-islands&option=nlbe-islands-ferry`);
     await page.getByTestId('from-2').fill('2.5 kg');
     await page.getByTestId('from-2').press('Enter');
-    await expect.poll(async () => Object.values((await draft()).options['nlbe-islands-ferry']!.charge.lines).map(({ over }) => over?.from)).toContain(2500);
+    await expect
+      .poll(async () =>
+        Object.values((await draft()).options['nlbe-islands-ferry']!.charge.lines).map(({ over }) => over?.from),
+      )
+      .toContain(2500);
   });
 });
 
@@ -112,8 +129,12 @@ test('a text that says free where the offer does not is pointed out at Offers an
   await resetDraft();
   const page = await open('/offers?market=nlbe&offer=free-delivery');
   await page.locator('[data-testid^=reward-]').first().selectOption('deliveryLessPercent');
-  await expect.poll(() => textOf(page, '[data-testid=text-warnings]')).toContain('says that something is free, but the offer gives a share off the delivery');
+  await expect
+    .poll(() => textOf(page, '[data-testid=text-warnings]'))
+    .toContain('says that something is free, but the offer gives a share off the delivery');
   await moveTo(page, `${inject('address')}/release`);
   await expect.poll(() => textOf(page, '[data-testid=text-warnings]')).toContain('says that something is free');
-  await expect.poll(() => textOf(page, '[data-testid=language-warnings]')).toContain('“Free delivery” has no text in fr-BE');
+  await expect
+    .poll(() => textOf(page, '[data-testid=language-warnings]'))
+    .toContain('“Free delivery” has no text in fr-BE');
 });

@@ -9,7 +9,8 @@ const { open, another } = useBrowser();
 beforeEach(() => resetDraft());
 const address = inject('address');
 const policy = async () => (await readDraft(address)).policy;
-const linesOf = async (option: string): Promise<ChargeLine[]> => inOrder((await policy()).options[option]!.charge.lines).map(([, line]) => line);
+const linesOf = async (option: string): Promise<ChargeLine[]> =>
+  inOrder((await policy()).options[option]!.charge.lines).map(([, line]) => line);
 const edges = async (option: string) => (await linesOf(option)).map(({ over }) => [over?.from, over?.to]);
 const priceOnBench = (page: Page, cart: string) => textOf(page, `[data-testid=bench-${cart}]`);
 
@@ -27,12 +28,20 @@ describe('the staircase', () => {
     await page.mouse.move(handle.x + handle.width / 2 + pixels, picture.y + 120, { steps: 4 });
     // Shown on the bench before it is let go.
     expect(await priceOnBench(page, 'beach-day')).toContain('€6.95');
-    expect(await edges('nlbe-door')).toEqual([[{ exact: 0 }, { exact: 4000 }], [{ exact: 4000 }, { exact: 12_000 }], [{ exact: 12_000 }, null]]);
+    expect(await edges('nlbe-door')).toEqual([
+      [{ exact: 0 }, { exact: 4000 }],
+      [{ exact: 4000 }, { exact: 12_000 }],
+      [{ exact: 12_000 }, null],
+    ]);
     await page.mouse.up();
     await saved(page);
     const moved = (await edges('nlbe-door')).map(([from]) => (from as { exact: number }).exact);
     expect(Math.abs(moved[1]! - 7000)).toBeLessThan(150);
-    expect(await edges('nlbe-door')).toEqual([[{ exact: 0 }, { exact: moved[1] }], [{ exact: moved[1] }, { exact: 12_000 }], [{ exact: 12_000 }, null]]);
+    expect(await edges('nlbe-door')).toEqual([
+      [{ exact: 0 }, { exact: moved[1] }],
+      [{ exact: moved[1] }, { exact: 12_000 }],
+      [{ exact: 12_000 }, null],
+    ]);
     await page.keyboard.press('Control+z');
     await expect.poll(async () => (await edges('nlbe-door'))[0]).toEqual([{ exact: 0 }, { exact: 4000 }]);
   });
@@ -63,9 +72,22 @@ describe('a charge', () => {
     await page.getByTestId('from-2').fill('45');
     await page.getByTestId('from-2').press('Enter');
     await page.getByTestId('add-step').click();
-    await expect.poll(() => edges('nlbe-door')).toEqual([[{ exact: 0 }, { exact: 4500 }], [{ exact: 4500 }, { exact: 12_000 }], [{ exact: 12_000 }, { exact: 24_000 }], [{ exact: 24_000 }, null]]);
+    await expect
+      .poll(() => edges('nlbe-door'))
+      .toEqual([
+        [{ exact: 0 }, { exact: 4500 }],
+        [{ exact: 4500 }, { exact: 12_000 }],
+        [{ exact: 12_000 }, { exact: 24_000 }],
+        [{ exact: 24_000 }, null],
+      ]);
     await page.getByRole('button', { name: 'Remove line 2' }).click();
-    await expect.poll(() => edges('nlbe-door')).toEqual([[{ exact: 0 }, { exact: 12_000 }], [{ exact: 12_000 }, { exact: 24_000 }], [{ exact: 24_000 }, null]]);
+    await expect
+      .poll(() => edges('nlbe-door'))
+      .toEqual([
+        [{ exact: 0 }, { exact: 12_000 }],
+        [{ exact: 12_000 }, { exact: 24_000 }],
+        [{ exact: 24_000 }, null],
+      ]);
   });
   test('of another kind keeps its price; lines of its own are reordered, and the one no cart takes is marked', async () => {
     const page = await open('/delivery?market=nlbe&option=nlbe-parcel-shop');
@@ -73,10 +95,17 @@ describe('a charge', () => {
     await page.getByRole('button', { name: 'add a price' }).click();
     expect(await textOf(page, '[data-testid=charge-editor]')).toContain('no cart takes it: line 1 does');
     await page.getByRole('button', { name: 'Line 2 up' }).click();
-    await expect.poll(async () => (await linesOf('nlbe-parcel-shop')).map(({ price }) => 'fixed' in price && price.fixed)).toEqual([{ exact: 500 }, { exact: 450 }]);
+    await expect
+      .poll(async () => (await linesOf('nlbe-parcel-shop')).map(({ price }) => 'fixed' in price && price.fixed))
+      .toEqual([{ exact: 500 }, { exact: 450 }]);
     const lines = page.locator('li[data-testid^=line-]');
-    await lines.nth(1).getByTestId(/^drag-/).dragTo(lines.nth(0));
-    await expect.poll(async () => (await linesOf('nlbe-parcel-shop')).map(({ price }) => 'fixed' in price && price.fixed)).toEqual([{ exact: 450 }, { exact: 500 }]);
+    await lines
+      .nth(1)
+      .getByTestId(/^drag-/)
+      .dragTo(lines.nth(0));
+    await expect
+      .poll(async () => (await linesOf('nlbe-parcel-shop')).map(({ price }) => 'fixed' in price && price.fixed))
+      .toEqual([{ exact: 450 }, { exact: 500 }]);
     await page.getByTestId('charge-combine').selectOption('sum');
     expect(await textOf(page, '[data-testid=charge-editor]')).not.toContain('no cart takes it');
     await expect.poll(() => priceOnBench(page, 'beach-day')).toContain('€9.50');
@@ -100,7 +129,11 @@ describe('options', () => {
     await expect.poll(names).toEqual(['Parcel to the door', 'Taken along at the counter', 'Parcel shop']);
     await saved(page);
     const { options } = await policy();
-    expect(inOrder(options).filter(([, { zone }]) => zone === 'nlbe-all').map(([id]) => id)).toEqual(['nlbe-door', 'nlbe-counter', 'nlbe-parcel-shop']);
+    expect(
+      inOrder(options)
+        .filter(([, { zone }]) => zone === 'nlbe-all')
+        .map(([id]) => id),
+    ).toEqual(['nlbe-door', 'nlbe-counter', 'nlbe-parcel-shop']);
   });
   test('names, estimate, cut-off, availability and dates are set in sentences', async () => {
     const page = await open('/delivery?market=nlbe&option=nlbe-parcel-shop');
@@ -114,7 +147,14 @@ describe('options', () => {
     await page.getByTestId('offered-when').selectOption({ label: 'if Heavy goods' });
     await page.getByLabel('Offered from').fill('2026-12-01T08:00');
     await saved(page);
-    await expect.poll(async () => (await policy()).options['nlbe-parcel-shop']).toMatchObject({ label: { 'nl-NL': 'Pakketpunt' }, estimate: { max: 5, cutOff: '11:30' }, when: { of: 'all', conditions: { named: { qualifier: 'heavy-goods' } } }, schedule: { readIn: 'store', from: '2026-12-01T08:00' } });
+    await expect
+      .poll(async () => (await policy()).options['nlbe-parcel-shop'])
+      .toMatchObject({
+        label: { 'nl-NL': 'Pakketpunt' },
+        estimate: { max: 5, cutOff: '11:30' },
+        when: { of: 'all', conditions: { named: { qualifier: 'heavy-goods' } } },
+        schedule: { readIn: 'store', from: '2026-12-01T08:00' },
+      });
     await type('estimate-max', '1');
     expect(await page.getByRole('alert').innerText()).toContain('must not be less than min');
   });
@@ -133,17 +173,36 @@ describe('options', () => {
     await search('heavy');
     await page.getByTestId('compared-value').fill('300');
     await page.keyboard.press('Enter');
-    await expect.poll(when).toEqual({ of: 'all', conditions: { signedin: { order: 1, kind: 'yesNo', fact: 'shopper.signedIn', is: true }, weight: { order: 2, kind: 'number', fact: 'cart.weight', operator: 'atLeast', value: 300 } } });
+    await expect.poll(when).toEqual({
+      of: 'all',
+      conditions: {
+        signedin: { order: 1, kind: 'yesNo', fact: 'shopper.signedIn', is: true },
+        weight: { order: 2, kind: 'number', fact: 'cart.weight', operator: 'atLeast', value: 300 },
+      },
+    });
     expect(await priceOnBench(page, 'beach-day')).not.toMatch(/Parcel shop\s+€/);
     await page.getByTestId('of-1').selectOption('any');
     await expect.poll(() => priceOnBench(page, 'beach-day')).toMatch(/Parcel shop\s+€/);
-    expect(await textOf(page, '[data-testid=row-nlbe-parcel-shop]')).toContain('the shopper is signed in or the weight is at least 300 g');
+    expect(await textOf(page, '[data-testid=row-nlbe-parcel-shop]')).toContain(
+      'the shopper is signed in or the weight is at least 300 g',
+    );
     await page.getByRole('button', { name: 'Condition 1 down' }).press('Enter');
     await page.getByRole('button', { name: 'group it: condition 2' }).press('Enter');
     await page.getByTestId('condition-signedin').getByTestId('add-condition').press('Enter');
     await search('is in a group');
     await search('schools');
-    await expect.poll(when).toMatchObject({ of: 'any', conditions: { weight: { order: 1 }, signedin: { order: 2, kind: 'group', of: 'all', conditions: { signedin: { order: 1, is: true }, group: { order: 2, operator: 'is', values: ['schools'] } } } } });
+    await expect.poll(when).toMatchObject({
+      of: 'any',
+      conditions: {
+        weight: { order: 1 },
+        signedin: {
+          order: 2,
+          kind: 'group',
+          of: 'all',
+          conditions: { signedin: { order: 1, is: true }, group: { order: 2, operator: 'is', values: ['schools'] } },
+        },
+      },
+    });
     await page.keyboard.press('Escape');
     await page.getByTestId('add-condition').last().press('Enter');
     await page.keyboard.press('Escape');
@@ -175,20 +234,26 @@ describe('options', () => {
     await add('postcode');
     await line.getByLabel('Postcode', { exact: true }).fill('17*');
     await page.keyboard.press('Enter');
-    await expect.poll(async () => Object.values((await when())?.conditions ?? {})).toMatchObject([
-      { kind: 'contents', operator: 'contains', goods: { tags: ['long'] } },
-      { kind: 'weekday', days: [6] },
-      { kind: 'word', fact: 'destination.country', values: ['BE'] },
-      { kind: 'money', operator: 'atLeast', amounts: { nlbe: { exact: 7500 } } },
-      { kind: 'postcode', patterns: ['17*'] },
-    ]);
+    await expect
+      .poll(async () => Object.values((await when())?.conditions ?? {}))
+      .toMatchObject([
+        { kind: 'contents', operator: 'contains', goods: { tags: ['long'] } },
+        { kind: 'weekday', days: [6] },
+        { kind: 'word', fact: 'destination.country', values: ['BE'] },
+        { kind: 'money', operator: 'atLeast', amounts: { nlbe: { exact: 7500 } } },
+        { kind: 'postcode', patterns: ['17*'] },
+      ]);
   });
   test('a starter set fills an empty zone and is undone; an empty store says where to begin', async () => {
     const page = await open('/delivery?zone=jp-all');
     await page.getByTestId('starter-byWeight').click();
-    await expect.poll(async () => Object.values((await policy()).options).filter(({ zone }) => zone === 'jp-all').length).toBe(2);
+    await expect
+      .poll(async () => Object.values((await policy()).options).filter(({ zone }) => zone === 'jp-all').length)
+      .toBe(2);
     await page.keyboard.press('Control+z');
-    await expect.poll(async () => Object.values((await policy()).options).filter(({ zone }) => zone === 'jp-all').length).toBe(1);
+    await expect
+      .poll(async () => Object.values((await policy()).options).filter(({ zone }) => zone === 'jp-all').length)
+      .toBe(1);
     await emptyDraft(inject('blankAddress'));
     const empty = await open('/delivery', { address: inject('blankAddress') });
     await empty.getByRole('main').getByRole('link', { name: 'Markets' }).click();
@@ -198,9 +263,13 @@ describe('options', () => {
     const page = await open('/delivery?market=nlbe');
     await page.getByTestId('copy-what').selectOption('all');
     await page.getByTestId('copy-to').selectOption('uk-all');
-    expect(await textOf(page, '[data-testid=copy-preview]')).toMatch(/Parcel to the door €3\.95 becomes £3\.50, €5\.95 becomes £5\.00, €6\.95 becomes £6\.00/);
+    expect(await textOf(page, '[data-testid=copy-preview]')).toMatch(
+      /Parcel to the door €3\.95 becomes £3\.50, €5\.95 becomes £5\.00, €6\.95 becomes £6\.00/,
+    );
     await page.getByTestId('copy-to').selectOption('jp-all');
-    expect(await textOf(page, '[data-testid=copy-preview]')).toMatch(/To .*€3\.95 becomes £3\.50.*To .*€3\.95 becomes (JP)?¥\d+/s);
+    expect(await textOf(page, '[data-testid=copy-preview]')).toMatch(
+      /To .*€3\.95 becomes £3\.50.*To .*€3\.95 becomes (JP)?¥\d+/s,
+    );
     const before = Object.keys((await policy()).options).length;
     await page.getByTestId('copy-now').click();
     await expect.poll(async () => Object.keys((await policy()).options).length).toBe(before + 6);
@@ -233,14 +302,25 @@ test('zones are compared: what is the same everywhere, what differs and in what'
   const text = await textOf(page, '[data-testid=comparison]');
   expect(text).toContain('Parcel shop');
   expect(text).toContain('not offered');
-  await page.getByTestId('comparison').getByRole('button', { name: /the highest of what applies/ }).click();
+  await page
+    .getByTestId('comparison')
+    .getByRole('button', { name: /the highest of what applies/ })
+    .click();
   await page.waitForURL('**/delivery?market=deat&zone=deat-austria&option=deat-austria-door');
 });
 
 test('a rate sheet is looked at before it is taken over, and undone at once', async () => {
   const page = await open('/delivery?market=nlbe');
-  await page.getByTestId('rate-sheet-file').setInputFiles({ name: 'rates.csv', mimeType: 'text/csv', buffer: Buffer.from('option,measure,from,price,currency\nnlbe-parcel-shop,,,4.75,EUR\nnlbe-door,goodsValue,x,1.00,EUR\n') });
-  expect(await textOf(page, '[data-testid=rate-sheet-diff]')).toMatch(/Parcel shop: €4\.50 becomes €4\.75\s+line 3, from: must be an amount/);
+  await page.getByTestId('rate-sheet-file').setInputFiles({
+    name: 'rates.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'option,measure,from,price,currency\nnlbe-parcel-shop,,,4.75,EUR\nnlbe-door,goodsValue,x,1.00,EUR\n',
+    ),
+  });
+  expect(await textOf(page, '[data-testid=rate-sheet-diff]')).toMatch(
+    /Parcel shop: €4\.50 becomes €4\.75\s+line 3, from: must be an amount/,
+  );
   await page.getByTestId('take-rate-sheet').click();
   await expect.poll(async () => (await linesOf('nlbe-parcel-shop'))[0]!.price).toEqual({ fixed: { exact: 475 } });
   await page.keyboard.press('Control+z');
@@ -251,7 +331,12 @@ test('a pick-up place: added, its hours typed, chosen by an option, and told to 
   const page = await open('/delivery?zone=nlbe-round&option=nlbe-round-pick-up');
   await page.getByTestId('hours-shop-1').fill('9:00-12:00, 13:00-17:00');
   await page.getByTestId('hours-shop-1').press('Enter');
-  await expect.poll(async () => (await policy()).places!.shop!.hours!['1']).toEqual([{ from: '09:00', to: '12:00' }, { from: '13:00', to: '17:00' }]);
+  await expect
+    .poll(async () => (await policy()).places!.shop!.hours!['1'])
+    .toEqual([
+      { from: '09:00', to: '12:00' },
+      { from: '13:00', to: '17:00' },
+    ]);
   await page.getByTestId('hours-shop-1').fill('12:00-11:00');
   await page.getByTestId('hours-shop-1').press('Enter');
   expect(await page.getByRole('alert').innerText()).toContain('must be later than from');
@@ -280,7 +365,9 @@ test('two people: different options are both kept; the same field asks the secon
     await at.getByTestId('price-1').press('Enter');
   };
   await Promise.all([type(page, '7.10'), type(other, '4.60')]);
-  await expect.poll(async () => [(await linesOf('nlbe-door'))[0]!.price, (await linesOf('nlbe-parcel-shop'))[0]!.price]).toEqual([{ fixed: { exact: 710 } }, { fixed: { exact: 460 } }]);
+  await expect
+    .poll(async () => [(await linesOf('nlbe-door'))[0]!.price, (await linesOf('nlbe-parcel-shop'))[0]!.price])
+    .toEqual([{ fixed: { exact: 710 } }, { fixed: { exact: 460 } }]);
   const third = await another(page, '/delivery?market=nlbe&option=nlbe-door');
   await type(page, '7.30');
   await saved(page);
@@ -315,7 +402,10 @@ describe('products with a delivery of their own', () => {
   });
   test('flags are set by keyboard', async () => {
     const page = await open('/delivery?market=nlbe');
-    const flag = page.getByLabel('Gift card € 25 needs delivery').or(page.getByLabel(/^Gift card.* needs delivery$/)).first();
+    const flag = page
+      .getByLabel('Gift card € 25 needs delivery')
+      .or(page.getByLabel(/^Gift card.* needs delivery$/))
+      .first();
     const before = await flag.isChecked();
     await flag.focus();
     await page.keyboard.press('Space');

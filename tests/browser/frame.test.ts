@@ -6,14 +6,26 @@ import { moveTo, ready, resetDraft, textOf, useBrowser } from '../support/browse
 const { open } = useBrowser();
 beforeAll(() => resetDraft());
 /** What views show besides when asked for. */
-const inside = ['/wording?view=languages&beside=ar-DE', '/wording?view=look', '/wording?offer=two-steps&language=ar-DE&place=cart', '/rehearse?laid=both&width=desktop&tool=line-up', '/rehearse?cart=two-steps-arabic&tool=charged'];
+const inside = [
+  '/wording?view=languages&beside=ar-DE',
+  '/wording?view=look',
+  '/wording?offer=two-steps&language=ar-DE&place=cart',
+  '/rehearse?laid=both&width=desktop&tool=line-up',
+  '/rehearse?cart=two-steps-arabic&tool=charged',
+];
 const insideByDay = ['/wording?view=leads', '/rehearse?tool=sweep', '/rehearse?tool=gap', '/rehearse?tool=expected'];
 const views = ['/orders', '/markets', '/delivery', '/offers', '/wording', '/rehearse', '/release', '/results'];
 
 async function violations(page: Page): Promise<string[]> {
   await page.evaluate(axe.source);
-  const { violations: found } = await page.evaluate(() => (window as unknown as { axe: typeof axe }).axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }));
-  return found.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)} ${node.failureSummary ?? ''}`));
+  const { violations: found } = await page.evaluate(() =>
+    (window as unknown as { axe: typeof axe }).axe.run(document, {
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+    }),
+  );
+  return found.flatMap(({ id, nodes }) =>
+    nodes.map((node) => `${id}: ${node.html.slice(0, 160)} ${node.failureSummary ?? ''}`),
+  );
 }
 
 describe.each(['light', 'dark'] as const)('accessibility, %s', (colorScheme) => {
@@ -43,7 +55,8 @@ describe.each(['light', 'dark'] as const)('accessibility, %s', (colorScheme) => 
     expect(await violations(await open(path, { colorScheme }))).toEqual([]);
   });
   test('the empty store', async () => {
-    for (const path of ['/offers', '/wording', '/rehearse', '/release']) expect(await violations(await open(path, { colorScheme, address: inject('emptyAddress') }))).toEqual([]);
+    for (const path of ['/offers', '/wording', '/rehearse', '/release'])
+      expect(await violations(await open(path, { colorScheme, address: inject('emptyAddress') }))).toEqual([]);
   });
 });
 
@@ -54,7 +67,10 @@ describe('loading', () => {
       const shifts: string[] = [];
       (window as unknown as { shifts: string[] }).shifts = shifts;
       new PerformanceObserver((list) => {
-        for (const entry of list.getEntries() as unknown as { value: number; sources: { node?: Element }[] }[]) shifts.push(`${entry.value} ${entry.sources.map((source) => source.node?.outerHTML?.slice(0, 80)).join(' | ')}`);
+        for (const entry of list.getEntries() as unknown as { value: number; sources: { node?: Element }[] }[])
+          shifts.push(
+            `${entry.value} ${entry.sources.map((source) => source.node?.outerHTML?.slice(0, 80)).join(' | ')}`,
+          );
       }).observe({ type: 'layout-shift', buffered: true });
     });
     await page.goto(`${inject('address')}${path}`);
@@ -65,7 +81,11 @@ describe('loading', () => {
 
   test('Offers loads less than 350 kB of compressed script', async () => {
     const page = await open('/offers');
-    const scripts = await page.evaluate(() => (performance.getEntriesByType('resource') as PerformanceResourceTiming[]).filter(({ name }) => name.endsWith('.js')).map(({ encodedBodySize, decodedBodySize }) => [encodedBodySize, decodedBodySize] as const));
+    const scripts = await page.evaluate(() =>
+      (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
+        .filter(({ name }) => name.endsWith('.js'))
+        .map(({ encodedBodySize, decodedBodySize }) => [encodedBodySize, decodedBodySize] as const),
+    );
     const bytes = scripts.reduce((sum, [compressed]) => sum + compressed, 0);
     for (const [compressed, plain] of scripts) if (plain > 2000) expect(compressed).toBeLessThan(plain / 2);
     expect(bytes).toBeGreaterThan(50_000);
@@ -83,7 +103,16 @@ describe('the frame', () => {
     await ready(page);
     await page.keyboard.press('Control+k');
     const names = await page.getByRole('option').allInnerTexts();
-    for (const name of ['Undo', 'Fold the bench', 'Rehearse', 'Netherlands & Belgium', 'Free delivery', 'Collection point', 'Beach day']) expect(names.join('\n')).toContain(name);
+    for (const name of [
+      'Undo',
+      'Fold the bench',
+      'Rehearse',
+      'Netherlands & Belgium',
+      'Free delivery',
+      'Collection point',
+      'Beach day',
+    ])
+      expect(names.join('\n')).toContain(name);
     await page.keyboard.press('Escape');
     expect(await page.getByRole('dialog').count()).toBe(0);
   });
@@ -114,10 +143,24 @@ describe('the frame', () => {
     expect(await page.locator('main').getByRole('button').count()).toBe(0);
   });
 
-  test.each([[1024, 768], [390, 844]])('at %i × %i nothing sticks out sideways', async (width, height) => {
-    for (const path of ['/orders', '/markets', '/markets?market=dk&zone=dk-all', '/delivery', '/delivery?zone=deat-all', '/offers', '/rehearse', '/release']) {
+  test.each([
+    [1024, 768],
+    [390, 844],
+  ])('at %i × %i nothing sticks out sideways', async (width, height) => {
+    for (const path of [
+      '/orders',
+      '/markets',
+      '/markets?market=dk&zone=dk-all',
+      '/delivery',
+      '/delivery?zone=deat-all',
+      '/offers',
+      '/rehearse',
+      '/release',
+    ]) {
       const page = await open(path, { viewport: { width, height } });
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0);
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+      ).toBeLessThanOrEqual(0);
       await page.context().close();
     }
   });

@@ -12,7 +12,9 @@ const cell = (page: Page, code: string) => page.locator(`[data-country=${code}]`
 describe('the coverage board', () => {
   test('a click gives a country to the chosen market and takes it out again; undo brings it back', async () => {
     const page = await open('/markets?market=dk');
-    expect(await textOf(page, '[data-testid=coverage-in-words]')).toBe('10 countries in 7 markets; the other 239 go to United States & elsewhere.');
+    expect(await textOf(page, '[data-testid=coverage-in-words]')).toBe(
+      '10 countries in 7 markets; the other 239 go to United States & elsewhere.',
+    );
     await cell(page, 'SE').click();
     await expect.poll(async () => (await policy()).markets.dk!.countries).toEqual(['DK', 'SE']);
     expect(await cell(page, 'SE').getAttribute('aria-pressed')).toBe('true');
@@ -24,7 +26,15 @@ describe('the coverage board', () => {
   test('a country comes from the market it was in; the last one of a market stays, and says why', async () => {
     const page = await open('/markets?market=dk');
     await cell(page, 'LU').click();
-    await expect.poll(async () => { const { markets } = await policy(); return [markets.nlbe!.countries, markets.dk!.countries]; }).toEqual([['NL', 'BE'], ['DK', 'LU']]);
+    await expect
+      .poll(async () => {
+        const { markets } = await policy();
+        return [markets.nlbe!.countries, markets.dk!.countries];
+      })
+      .toEqual([
+        ['NL', 'BE'],
+        ['DK', 'LU'],
+      ]);
     await cell(page, 'CH').click();
     expect(await page.getByRole('alert').innerText()).toContain('Market “Switzerland”');
     expect((await policy()).markets.ch!.countries).toEqual(['CH']);
@@ -43,7 +53,9 @@ describe('the coverage board', () => {
     await page.keyboard.press('End');
     for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowLeft');
     await page.keyboard.press('Enter');
-    await expect.poll(async () => (await policy()).markets.dk!.countries).toEqual(['DK', 'EE', 'ES', 'FI', 'FO', 'GS', 'HM', 'TF']);
+    await expect
+      .poll(async () => (await policy()).markets.dk!.countries)
+      .toEqual(['DK', 'EE', 'ES', 'FI', 'FO', 'GS', 'HM', 'TF']);
   });
   test('a country is found by its name and made a market of its own, in which a cart can be rehearsed', async () => {
     const page = await open('/markets?market=dk');
@@ -60,11 +72,15 @@ describe('the coverage board', () => {
     const page = await open('/markets', { address: inject('blankAddress') });
     await page.getByTestId('find-country').fill('Norway');
     await page.getByTestId('make-market').click();
-    await expect.poll(async () => Object.keys((await readDraft(inject('blankAddress'))).policy.markets)).toEqual(['norway']);
+    await expect
+      .poll(async () => Object.keys((await readDraft(inject('blankAddress'))).policy.markets))
+      .toEqual(['norway']);
     await page.keyboard.press('Control+z');
     await expect.poll(async () => Object.keys((await readDraft(inject('blankAddress'))).policy.markets)).toEqual([]);
     await cell(page, 'JP').click();
-    await expect.poll(async () => Object.values((await readDraft(inject('blankAddress'))).policy.markets)).toMatchObject([{ name: 'Japan', countries: ['JP'], currency: 'JPY' }]);
+    await expect
+      .poll(async () => Object.values((await readDraft(inject('blankAddress'))).policy.markets))
+      .toMatchObject([{ name: 'Japan', countries: ['JP'], currency: 'JPY' }]);
   });
 });
 
@@ -87,15 +103,36 @@ describe('zones', () => {
     const page = await open('/markets?market=nlbe&zone=nlbe-round');
     await page.getByTestId('paste-include').click();
     await page.getByTestId('pasted-postcodes').fill('2585 am\n2585AM\n2500..2599\nÄÖ');
-    expect(await textOf(page, '[data-testid=pasted-report]')).toMatch(/Take in 2.*1 stood there more than once.*1 lies within others, such as 2585AM in 2500\.\.2599.*1 cannot be read: line 4/s);
+    expect(await textOf(page, '[data-testid=pasted-report]')).toMatch(
+      /Take in 2.*1 stood there more than once.*1 lies within others, such as 2585AM in 2500\.\.2599.*1 cannot be read: line 4/s,
+    );
     await page.getByRole('button', { name: 'Take in 2' }).click();
-    await expect.poll(async () => Object.values((await policy()).zones['nlbe-round']!.area.include)).toContainEqual({ kind: 'postcodes', country: 'NL', patterns: { '2585AM': true, '2500..2599': true } });
+    await expect
+      .poll(async () => Object.values((await policy()).zones['nlbe-round']!.area.include))
+      .toContainEqual({ kind: 'postcodes', country: 'NL', patterns: { '2585AM': true, '2500..2599': true } });
     await page.getByTestId('where-postcode').fill('2585 AM');
-    expect(await textOf(page, '[data-testid=where-answer]')).toBe('Around the shop in Netherlands & Belgium, by the postcode 2585AM.');
-    expect(await textOf(page, '[data-testid=where-others]')).toBe('All of the Netherlands and Belgium would have it by its country, which is less specific.');
+    expect(await textOf(page, '[data-testid=where-answer]')).toBe(
+      'Around the shop in Netherlands & Belgium, by the postcode 2585AM.',
+    );
+    expect(await textOf(page, '[data-testid=where-others]')).toBe(
+      'All of the Netherlands and Belgium would have it by its country, which is less specific.',
+    );
   });
   test('where it would go: no market, no zone, left out, a distance', async () => {
-    await patchDraft(address, (await readDraft(address)).revision, [{ op: 'add', path: '/places', value: { shop: { order: 1, name: 'The shop', address: { street: '1 Dune Road', postcode: '1799 ZA', town: 'Gustmoor', country: 'NL' }, coordinates: { latitude: 53.1, longitude: 4.85 } } } }]);
+    await patchDraft(address, (await readDraft(address)).revision, [
+      {
+        op: 'add',
+        path: '/places',
+        value: {
+          shop: {
+            order: 1,
+            name: 'The shop',
+            address: { street: '1 Dune Road', postcode: '1799 ZA', town: 'Gustmoor', country: 'NL' },
+            coordinates: { latitude: 53.1, longitude: 4.85 },
+          },
+        },
+      },
+    ]);
     const page = await open('/markets');
     const answer = () => textOf(page, '[data-testid=where-answer]');
     await page.getByTestId('where-country').fill('Luxembourg');
@@ -103,7 +140,9 @@ describe('zones', () => {
     await page.getByTestId('where-country').fill('nl');
     await page.getByTestId('where-postcode').fill('8895 ZZ');
     expect(await answer()).toBe('All of the Netherlands and Belgium in Netherlands & Belgium, by its country.');
-    expect(await textOf(page, '[data-testid=where-others]')).toBe('Outer islands would have it by the postcode 8891 to 8899, but leaves it out.');
+    expect(await textOf(page, '[data-testid=where-others]')).toBe(
+      'Outer islands would have it by the postcode 8891 to 8899, but leaves it out.',
+    );
     await page.getByTestId('where-postcode').fill('');
     await page.getByTestId('where-place').selectOption('shop');
     expect(await answer()).toBe('Around the shop in Netherlands & Belgium, by its distance.');
@@ -140,7 +179,12 @@ describe('zones', () => {
     // Hears nothing of what is done here until it sends something itself.
     await other.evaluate(() => (window.BroadcastChannel.prototype.postMessage = () => {}));
     await Promise.all([rename(page, 'Mainland'), rename(other, 'Islands')]);
-    await expect.poll(async () => { const { zones } = await policy(); return [zones['nlbe-all']!.name, zones['nlbe-islands']!.name]; }).toEqual(['Mainland', 'Islands']);
+    await expect
+      .poll(async () => {
+        const { zones } = await policy();
+        return [zones['nlbe-all']!.name, zones['nlbe-islands']!.name];
+      })
+      .toEqual(['Mainland', 'Islands']);
   });
 });
 
@@ -163,14 +207,24 @@ describe('currencies', () => {
     expect(before).toMatch(/[1-9]\d* of \d+ days/);
     await misled.getByRole('button').click();
     await saved(page);
-    await expect.poll(() => page.getByTestId('drift-table').locator('tr', { hasText: before.split('\t')[0]!.trim() }).first().innerText()).toMatch(/\b0 of \d+ days/);
+    await expect
+      .poll(() =>
+        page
+          .getByTestId('drift-table')
+          .locator('tr', { hasText: before.split('\t')[0]!.trim() })
+          .first()
+          .innerText(),
+      )
+      .toMatch(/\b0 of \d+ days/);
   });
   test('the feed can be down, and says what was kept', async () => {
     const page = await open('/markets?market=dk', { allow: /502/ });
     await page.getByTestId('feed-mode').selectOption('down');
     await expect.poll(() => page.getByTestId('feed-mode').inputValue()).toBe('down');
     await page.getByTestId('fetch-rates').click();
-    expect(await textOf(page, '[data-testid=feed-said]')).toContain('The rates known so far and those adopted are kept.');
+    expect(await textOf(page, '[data-testid=feed-said]')).toContain(
+      'The rates known so far and those adopted are kept.',
+    );
     await page.getByTestId('feed-mode').selectOption('works');
     await expect.poll(() => page.getByTestId('feed-mode').inputValue()).toBe('works');
     await page.getByTestId('fetch-rates').click();
@@ -179,8 +233,14 @@ describe('currencies', () => {
   test('a file of rates is looked at before it is taken over', async () => {
     const page = await open('/markets?market=dk');
     await page.getByRole('button', { name: 'Import rates' }).click();
-    await page.getByTestId('rates-file').setInputFiles({ name: 'rates.csv', mimeType: 'text/csv', buffer: Buffer.from('Date,DKK,\n2018-05-04,7.4501,\n') });
-    expect(await textOf(page, '[data-testid=rates-dry-run]')).toContain('1 currency from 2018-05-04 to 2018-05-04: 1 new rates');
+    await page.getByTestId('rates-file').setInputFiles({
+      name: 'rates.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('Date,DKK,\n2018-05-04,7.4501,\n'),
+    });
+    expect(await textOf(page, '[data-testid=rates-dry-run]')).toContain(
+      '1 currency from 2018-05-04 to 2018-05-04: 1 new rates',
+    );
     await page.getByRole('button', { name: 'Take them over' }).click();
     await page.getByText('1 new rates and 0 changed ones are there.').waitFor();
   });

@@ -26,33 +26,68 @@ describe('an offer as a paragraph', () => {
     await type(page, 'limit-perShopper', '3');
     await page.getByTestId('offer-when').selectOption({ label: 'if First order' });
     await page.getByTestId('combines').selectOption('true');
-    await expect.poll(() => offer('members-sooner')).toMatchObject({ name: 'Club sooner', schedule: { readIn: 'store', from: '2026-12-01T08:00' }, markets: { nlbe: true }, limits: { perShopper: 3 }, when: { conditions: { named: { qualifier: 'first-order' } } }, combines: true });
+    await expect
+      .poll(() => offer('members-sooner'))
+      .toMatchObject({
+        name: 'Club sooner',
+        schedule: { readIn: 'store', from: '2026-12-01T08:00' },
+        markets: { nlbe: true },
+        limits: { perShopper: 3 },
+        when: { conditions: { named: { qualifier: 'first-order' } } },
+        combines: true,
+      });
   });
   test('what shoppers get is chosen and limited; the bench follows', async () => {
     const page = await open('/offers?market=nlbe&offer=free-delivery');
     await type(page, 'goal-field', '50');
     await page.getByTestId('reward-delivery').selectOption('deliveryLessPercent');
     await type(page, 'percent-delivery', '25');
-    await expect.poll(() => textOf(page, '[data-testid=bench-beach-day] [data-testid=option-nlbe-door] [data-testid=price-after]')).toBe('€4.46');
+    await expect
+      .poll(() =>
+        textOf(page, '[data-testid=bench-beach-day] [data-testid=option-nlbe-door] [data-testid=price-after]'),
+      )
+      .toBe('€4.46');
     await page.getByTestId('reward-delivery').selectOption('deliveryAt');
     await type(page, 'price-delivery', '1.50');
-    await expect.poll(() => textOf(page, '[data-testid=bench-beach-day] [data-testid=option-nlbe-door] [data-testid=price-after]')).toBe('€1.50');
+    await expect
+      .poll(() =>
+        textOf(page, '[data-testid=bench-beach-day] [data-testid=option-nlbe-door] [data-testid=price-after]'),
+      )
+      .toBe('€1.50');
     await page.getByRole('button', { name: 'only where …' }).click();
     await type(page, 'cap-delivery', '5');
-    await expect.poll(async () => (await offer('free-delivery')).goals.first!.rewards.delivery).toMatchObject({ kind: 'deliveryAt', price: { nlbe: { exact: 150 } }, cap: { nlbe: { exact: 500 } } });
+    await expect
+      .poll(async () => (await offer('free-delivery')).goals.first!.rewards.delivery)
+      .toMatchObject({ kind: 'deliveryAt', price: { nlbe: { exact: 150 } }, cap: { nlbe: { exact: 500 } } });
   });
   test('an amount that would pass the next rung is refused where it is typed; what rungs give is moved, amounts stay', async () => {
     const page = await open('/offers?market=deat&offer=two-steps');
     await type(page, 'goal-field-2', '150');
-    await expect.poll(() => page.getByRole('alert').first().innerText()).toContain('must be more than the goal before it');
-    const rungs = async () => inOrder((await offer('two-steps')).goals).map(([, { targets, rewards }]) => [(targets.deat as { exact: number }).exact, Object.values(rewards)[0]!.kind]);
-    expect(await rungs()).toEqual([[5900, 'deliveryFree'], [7900, 'deliveryAt'], [13_900, 'deliveryFree']]);
+    await expect
+      .poll(() => page.getByRole('alert').first().innerText())
+      .toContain('must be more than the goal before it');
+    const rungs = async () =>
+      inOrder((await offer('two-steps')).goals).map(([, { targets, rewards }]) => [
+        (targets.deat as { exact: number }).exact,
+        Object.values(rewards)[0]!.kind,
+      ]);
+    expect(await rungs()).toEqual([
+      [5900, 'deliveryFree'],
+      [7900, 'deliveryAt'],
+      [13_900, 'deliveryFree'],
+    ]);
     await page.getByTestId('rung-door').getByTestId('drag-door').dragTo(page.getByTestId('rung-shop'));
-    await expect.poll(rungs).toEqual([[5900, 'deliveryAt'], [7900, 'deliveryFree'], [13_900, 'deliveryFree']]);
+    await expect.poll(rungs).toEqual([
+      [5900, 'deliveryAt'],
+      [7900, 'deliveryFree'],
+      [13_900, 'deliveryFree'],
+    ]);
     await page.getByTestId('add-goal').click();
     await expect.poll(async () => (await rungs()).length).toBe(4);
     await page.getByTestId('measure-4').selectOption('items');
-    await expect.poll(async () => inOrder((await offer('two-steps')).goals).at(-1)![1].targets).toEqual({ deat: { count: 6 } });
+    await expect
+      .poll(async () => inOrder((await offer('two-steps')).goals).at(-1)![1].targets)
+      .toEqual({ deat: { count: 6 } });
   });
   test('codes: one typed, a batch that nobody can guess, saved as CSV', async () => {
     const page = await open('/offers?offer=campaign');
@@ -68,7 +103,10 @@ describe('an offer as a paragraph', () => {
     await expect.poll(async () => (await codes()).length).toBe(253);
     expect((await codes()).filter((code) => /^GUST-[A-Z2-9]{8}$/.test(code))).toHaveLength(250);
     expect(await codes()).toContain('STORM-1');
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByTestId('codes').getByRole('button', { name: 'CSV' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByTestId('codes').getByRole('button', { name: 'CSV' }).click(),
+    ]);
     expect(download.suggestedFilename()).toBe('codes-campaign.csv');
   });
   test('is duplicated, off, and deleted with its texts', async () => {
@@ -77,7 +115,9 @@ describe('an offer as a paragraph', () => {
     await expect.poll(() => page.getByTestId('offer-name').inputValue()).toBe('Free delivery, copy');
     await expect.poll(async () => (await policy()).offers['free-delivery-2']?.on).toBe(false);
     await page.getByTestId('remove-offer').click();
-    await expect.poll(async () => [(await policy()).offers['free-delivery-2'], (await policy()).wording['free-delivery-2']]).toEqual([undefined, undefined]);
+    await expect
+      .poll(async () => [(await policy()).offers['free-delivery-2'], (await policy()).wording['free-delivery-2']])
+      .toEqual([undefined, undefined]);
     await page.keyboard.press('Control+z');
     await expect.poll(async () => (await policy()).wording['free-delivery-2'] !== undefined).toBe(true);
   });
@@ -100,7 +140,10 @@ describe('an offer as a paragraph', () => {
   });
   test('priority is set by dragging and by keys', async () => {
     const page = await open('/offers?market=nlbe&offer=free-delivery');
-    const names = async () => (await page.getByLabel('Offers by priority').getByRole('listitem').allInnerTexts()).map((text) => text.replace(/[^A-Za-z ]/g, '').trim());
+    const names = async () =>
+      (await page.getByLabel('Offers by priority').getByRole('listitem').allInnerTexts()).map((text) =>
+        text.replace(/[^A-Za-z ]/g, '').trim(),
+      );
     expect((await names())[0]).toBe('Windy weekend');
     await page.getByTestId('drag-free-delivery').dragTo(page.getByTestId('priority-windy-weekend'));
     await expect.poll(async () => (await names())[0]).toBe('Free delivery');
@@ -124,7 +167,12 @@ describe('made-up shoppers', () => {
     const page = await open('/offers');
     await type(page, 'orders-newcomer', '2');
     await page.getByTestId('add-shopper').click();
-    await expect.poll(async () => [(await policy()).shoppers!.newcomer!.shopper.orderCount, (await policy()).shoppers!.shopper?.name]).toEqual([2, 'Shopper 6']);
+    await expect
+      .poll(async () => [
+        (await policy()).shoppers!.newcomer!.shopper.orderCount,
+        (await policy()).shoppers!.shopper?.name,
+      ])
+      .toEqual([2, 'Shopper 6']);
     expect(await textOf(page, '[data-testid=draft-phrase]')).toContain('no change since release');
     const rehearsal = await open('/rehearse?cart=beach-day');
     await rehearsal.getByTestId('buyer-phrase').selectOption('member');
@@ -143,7 +191,9 @@ describe('starters', () => {
     const page = await open('/offers?market=nlbe');
     const before = Object.keys((await policy()).offers).length;
     await page.getByTestId('starter-twoPeaks').click();
-    await expect.poll(() => textOf(page, '[data-testid=starter-did]')).toMatch(/Half of the delivery of parcels from €45\.00 .*£.*, all of it from €90\.00/);
+    await expect
+      .poll(() => textOf(page, '[data-testid=starter-did]'))
+      .toMatch(/Half of the delivery of parcels from €45\.00 .*£.*, all of it from €90\.00/);
     expect(await page.getByTestId('offer-name').inputValue()).toBe('Two goals for two peaks');
     await expect.poll(async () => Object.keys((await policy()).offers).length).toBe(before + 1);
     await page.keyboard.press('Control+z');
@@ -168,19 +218,28 @@ describe('the goal grid', () => {
     const page = await open('/offers?market=nlbe');
     await page.getByTestId('grid-free-delivery-nlbe').focus();
     await page.keyboard.press('ArrowRight');
-    expect(await page.evaluate(() => (document.activeElement as HTMLElement).dataset.testid)).toBe('grid-free-delivery-deat');
+    expect(await page.evaluate(() => (document.activeElement as HTMLElement).dataset.testid)).toBe(
+      'grid-free-delivery-deat',
+    );
     await page.keyboard.press('ArrowDown');
-    expect(await page.evaluate(() => (document.activeElement as HTMLElement).dataset.testid)).toBe('grid-two-steps-shop-deat');
-    const paste = (testId: string, text: string) => page.getByTestId(testId).evaluate((field, data) => {
-      const clipboardData = new DataTransfer();
-      clipboardData.setData('text/plain', data);
-      field.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
-    }, text);
+    expect(await page.evaluate(() => (document.activeElement as HTMLElement).dataset.testid)).toBe(
+      'grid-two-steps-shop-deat',
+    );
+    const paste = (testId: string, text: string) =>
+      page.getByTestId(testId).evaluate((field, data) => {
+        const clipboardData = new DataTransfer();
+        clipboardData.setData('text/plain', data);
+        field.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+      }, text);
     await paste('grid-free-delivery-nlbe', '1,080.50\t\t65');
-    await expect.poll(async () => (await offer('free-delivery')).goals.first!.targets).toMatchObject({ nlbe: { exact: 108_050 }, uk: { exact: 6500 } });
+    await expect
+      .poll(async () => (await offer('free-delivery')).goals.first!.targets)
+      .toMatchObject({ nlbe: { exact: 108_050 }, uk: { exact: 6500 } });
     expect(await textOf(page, '[data-testid=grid-said]')).toContain('3 cells were pasted');
     await paste('grid-free-delivery-nlbe', '70\tdear');
-    await expect.poll(() => textOf(page, '[data-testid=grid-said]')).toContain('Nothing was pasted. Row 1, column 2, “dear”: is not a number');
+    await expect
+      .poll(() => textOf(page, '[data-testid=grid-said]'))
+      .toContain('Nothing was pasted. Row 1, column 2, “dear”: is not a number');
     expect((await offer('free-delivery')).goals.first!.targets.nlbe).toEqual({ exact: 108_050 });
   });
   test('a row follows one amount, is rounded, or takes over one market’s; what stands out says so', async () => {
@@ -190,7 +249,11 @@ describe('the goal grid', () => {
     await page.getByTestId('follow-base').click();
     await expect.poll(targets).toMatchObject({ nlbe: { exact: 8000 }, uk: { following: { base: 8000, step: 500 } } });
     await type(page, 'grid-free-delivery-uk', '151.20');
-    await page.getByTestId('grid-free-delivery-uk').locator('xpath=ancestor::td').getByText('more than elsewhere').waitFor();
+    await page
+      .getByTestId('grid-free-delivery-uk')
+      .locator('xpath=ancestor::td')
+      .getByText('more than elsewhere')
+      .waitFor();
     await page.getByTestId('round-all').click();
     await expect.poll(async () => (await targets()).uk).toEqual({ exact: 15_000 });
     await page.getByTestId('spread').click();
@@ -206,14 +269,20 @@ describe('the goal grid', () => {
     await page.getByTestId('copy-target-ch').click();
     expect(await page.getByTestId('copy-target-now').innerText()).toBe('Copy it to 2 markets');
     await page.getByTestId('copy-target-now').click();
-    await expect.poll(targets).toMatchObject({ deat: { exact: 7500 }, ch: { following: { base: 7500, step: 500 } }, uk: before.uk! });
+    await expect
+      .poll(targets)
+      .toMatchObject({ deat: { exact: 7500 }, ch: { following: { base: 7500, step: 500 } }, uk: before.uk! });
     const cell = page.getByTestId('grid-free-delivery-nlbe');
     await cell.focus();
     await cell.fill('82');
     await page.keyboard.press('Alt+ArrowRight');
     await page.keyboard.press('Alt+ArrowRight');
-    await expect.poll(targets).toMatchObject({ nlbe: { exact: 8200 }, deat: { exact: 8200 }, uk: { following: { base: 8200, step: 500 } } });
-    expect(await page.evaluate(() => (document.activeElement as HTMLElement).dataset.testid)).toBe('grid-free-delivery-uk');
+    await expect
+      .poll(targets)
+      .toMatchObject({ nlbe: { exact: 8200 }, deat: { exact: 8200 }, uk: { following: { base: 8200, step: 500 } } });
+    expect(await page.evaluate(() => (document.activeElement as HTMLElement).dataset.testid)).toBe(
+      'grid-free-delivery-uk',
+    );
   });
 });
 
@@ -228,7 +297,9 @@ describe('the effect before it goes live', () => {
     expect([Number(less!.replace(/,/g, '')) > 100, more]).toEqual([true, '0']);
     expect(await row.innerText()).toMatch(/-£[\d,]+\.\d\d/);
     expect(await page.getByTestId('effect-nlbe').innerText()).toContain('€0.00');
-    expect(await page.getByTestId('effect').innerText()).toContain('hold for none of them: the shopper: is signed in, the shopper: is in a group');
+    expect(await page.getByTestId('effect').innerText()).toContain(
+      'hold for none of them: the shopper: is signed in, the shopper: is in a group',
+    );
     await type(page, 'goal-field', '65');
     await page.getByText('The draft has changed since').waitFor();
     await page.getByTestId('example-uk-0').click();
@@ -236,7 +307,11 @@ describe('the effect before it goes live', () => {
     await page.waitForFunction(() => document.documentElement.dataset.live === 'true');
     expect(await page.getByRole('heading', { level: 1 }).innerText()).toContain('United Kingdom');
     const cart = (await policy()).testCarts['past-order']!;
-    expect([cart.name, Object.keys(cart.lines).length > 0, cart.destination.country]).toEqual([expect.stringMatching(/^Past order of £\d+\.\d\d$/), true, 'GB']);
+    expect([cart.name, Object.keys(cart.lines).length > 0, cart.destination.country]).toEqual([
+      expect.stringMatching(/^Past order of £\d+\.\d\d$/),
+      true,
+      'GB',
+    ]);
   });
 });
 
@@ -250,12 +325,22 @@ describe('named conditions', () => {
     await page.keyboard.press('Enter');
     await page.keyboard.type('members');
     await page.keyboard.press('Enter');
-    await expect.poll(() => textOf(page, '[data-testid=tried-on-carts]')).toMatch(/^Holds for 3 of 61 test carts: Member, midweek/);
+    await expect
+      .poll(() => textOf(page, '[data-testid=tried-on-carts]'))
+      .toMatch(/^Holds for 3 of 61 test carts: Member, midweek/);
     expect(await textOf(page, '[data-testid=tried-on-shoppers]')).toBe('With nothing in the cart it holds for Member.');
-    await expect.poll(() => textOf(page, '[data-testid=tried-on-orders]')).toMatch(/^Would hold for 0% of last quarter’s [\d,]+ orders in Netherlands & Belgium\. Orders do not tell the shopper: is in a group/);
+    await expect
+      .poll(() => textOf(page, '[data-testid=tried-on-orders]'))
+      .toMatch(
+        /^Would hold for 0% of last quarter’s [\d,]+ orders in Netherlands & Belgium\. Orders do not tell the shopper: is in a group/,
+      );
     expect(await page.getByTestId('qualifier-condition').innerText()).toContain('nothing uses it');
     await page.getByTestId('open-qualifier-first-order').click();
-    await expect.poll(() => textOf(page, '[data-testid=tried-on-orders]')).toMatch(/^Would hold for \d+% of last quarter’s [\d,]+ orders in Netherlands & Belgium, mostly first orders \(100%, of all \d+%\)\.$/);
+    await expect
+      .poll(() => textOf(page, '[data-testid=tried-on-orders]'))
+      .toMatch(
+        /^Would hold for \d+% of last quarter’s [\d,]+ orders in Netherlands & Belgium, mostly first orders \(100%, of all \d+%\)\.$/,
+      );
     await page.getByTestId('offer-when').selectOption({ label: 'if Heavy club' });
     await expect.poll(() => page.getByTestId('qualifier-condition').innerText()).toContain('used by Free delivery');
     // Beach day is a guest, for whom no offer is left that says anything.

@@ -11,7 +11,9 @@ beforeEach(() => resetDraft());
 async function placeOf(page: Page, value: number): Promise<{ x: number; y: number }> {
   const line = page.getByTestId('spend-line');
   const box = (await line.boundingBox())!;
-  const [end, left, right] = await Promise.all(['end', 'left', 'right'].map(async (name) => Number(await line.getAttribute(`data-${name}`))));
+  const [end, left, right] = await Promise.all(
+    ['end', 'left', 'right'].map(async (name) => Number(await line.getAttribute(`data-${name}`))),
+  );
   return { x: box.x + left! + ((right! - left!) * value) / end!, y: box.y + 120 };
 }
 
@@ -32,8 +34,12 @@ describe('the goal', () => {
     expect(await leadOf(page, 'beach-day')).toBe('Nog € 13,20 tot gratis bezorging.');
     await dragGoal(page, 7500, 6000, false);
     expect(await leadOf(page, 'beach-day')).toBe('Uw bezorging is gratis.');
-    expect(await textOf(page, '[data-testid=bench-beach-day] [data-testid=option-nlbe-door] [data-testid=price-after]')).toBe('free');
-    expect(await textOf(page, '[data-testid=bench-beach-day] [data-testid=difference]')).toMatch(/^In release \d+: Parcel to the door €5\.95; Parcel shop €4\.50; reads “Nog € 13,20 tot gratis bezorging\.”$/);
+    expect(
+      await textOf(page, '[data-testid=bench-beach-day] [data-testid=option-nlbe-door] [data-testid=price-after]'),
+    ).toBe('free');
+    expect(await textOf(page, '[data-testid=bench-beach-day] [data-testid=difference]')).toMatch(
+      /^In release \d+: Parcel to the door €5\.95; Parcel shop €4\.50; reads “Nog € 13,20 tot gratis bezorging\.”$/,
+    );
     expect(await page.getByTestId('pennant').getAttribute('aria-valuenow')).toBe('6000');
     expect(await savedGoal()).toBe(7500);
     await page.mouse.up();
@@ -64,7 +70,9 @@ describe('the goal', () => {
     await page.mouse.up();
     expect([free % 10 !== 0, onStep % 10]).toEqual([true, 0]);
     await page.getByTestId('toggle-net').click();
-    await expect.poll(() => page.getByTestId('net-line').getAttribute('aria-label')).toMatch(/^Net of a goal at each amount, (most at £\d|no amount brings more than it costs)/);
+    await expect
+      .poll(() => page.getByTestId('net-line').getAttribute('aria-label'))
+      .toMatch(/^Net of a goal at each amount, (most at £\d|no amount brings more than it costs)/);
     expect(page.url()).toContain('net=shown');
     await page.getByTestId('toggle-net').click();
     await page.getByTestId('net-line').waitFor({ state: 'detached' });
@@ -116,7 +124,11 @@ describe('the goal', () => {
     await saved(page);
     expect(await savedGoal('uk')).toBeUndefined();
     expect(await page.getByTestId('pennant').count()).toBe(0);
-    await page.getByTestId('grid-free-delivery-uk').locator('xpath=ancestor::td').getByText('not offered here').waitFor();
+    await page
+      .getByTestId('grid-free-delivery-uk')
+      .locator('xpath=ancestor::td')
+      .getByText('not offered here')
+      .waitFor();
     await cell.fill('50.20');
     await cell.press('Enter');
     await saved(page);
@@ -130,18 +142,24 @@ describe('the spend line', () => {
     const page = await open('/offers');
     const at = await placeOf(page, 3900);
     await page.mouse.move(at.x, at.y);
-    expect(await textOf(page, '[data-testid=read-out]')).toMatch(/At €39\.00\s+Parcel to the door\s+€6\.95\s+Parcel shop\s+€4\.50\s+\d+% of orders lie below, \d+% from here up\s+reads “Nog € 36,00 tot gratis bezorging\.”/);
+    expect(await textOf(page, '[data-testid=read-out]')).toMatch(
+      /At €39\.00\s+Parcel to the door\s+€6\.95\s+Parcel shop\s+€4\.50\s+\d+% of orders lie below, \d+% from here up\s+reads “Nog € 36,00 tot gratis bezorging\.”/,
+    );
     await page.mouse.move(5, 400);
     await page.getByTestId('spend-cursor').focus();
     await page.keyboard.press('Home');
-    expect(await textOf(page, '[data-testid=read-out]')).toMatch(/At €0\.00\s.*0% of orders lie below, 100% from here up/s);
+    expect(await textOf(page, '[data-testid=read-out]')).toMatch(
+      /At €0\.00\s.*0% of orders lie below, 100% from here up/s,
+    );
     await page.keyboard.press('Escape');
     expect(await textOf(page, '[data-testid=read-out]')).toMatch(/At the goal, €75\.00/);
   });
 
   test('shares below, within reach and above add up', async () => {
     const page = await open('/offers');
-    const shares = [...(await page.getByTestId('shares').textContent())!.matchAll(/(\d+)%/g)].map((match) => Number(match[1]));
+    const shares = [...(await page.getByTestId('shares').textContent())!.matchAll(/(\d+)%/g)].map((match) =>
+      Number(match[1]),
+    );
     expect(shares).toHaveLength(3);
     expect(Math.abs(shares.reduce((a, b) => a + b, 0) - 100)).toBeLessThanOrEqual(1);
   });
@@ -162,7 +180,10 @@ describe('two tabs at once', () => {
     const two = await another(one, '/offers?market=uk');
     await one.getByTestId('grid-free-delivery-nlbe').fill('61');
     await two.getByTestId('grid-free-delivery-uk').fill('62');
-    await Promise.all([one.getByTestId('grid-free-delivery-nlbe').press('Enter'), two.getByTestId('grid-free-delivery-uk').press('Enter')]);
+    await Promise.all([
+      one.getByTestId('grid-free-delivery-nlbe').press('Enter'),
+      two.getByTestId('grid-free-delivery-uk').press('Enter'),
+    ]);
     await Promise.all([saved(one), saved(two)]);
     await expect.poll(() => two.getByTestId('grid-free-delivery-nlbe').inputValue()).toBe('61.00');
     await expect.poll(() => one.getByTestId('grid-free-delivery-uk').inputValue()).toBe('62.00');
@@ -172,7 +193,9 @@ describe('two tabs at once', () => {
   test('edits in one place: the later one is asked, and nothing is lost either way', async () => {
     const one = await open('/offers');
     const elsewhere = await open('/offers', { allow: /412/ });
-    await elsewhere.route('**/api/draft', async (route) => (route.request().method() === 'GET' ? route.abort() : route.continue()));
+    await elsewhere.route('**/api/draft', async (route) =>
+      route.request().method() === 'GET' ? route.abort() : route.continue(),
+    );
     await one.getByTestId('goal-field').fill('64');
     await one.getByTestId('goal-field').press('Enter');
     await saved(one);

@@ -24,7 +24,9 @@ async function openOrders(query = ''): Promise<Page> {
 async function placeOf(page: Page, value: number, y = 120): Promise<{ x: number; y: number }> {
   const picture = page.getByTestId('orders-picture');
   const box = (await picture.boundingBox())!;
-  const [end, left, right] = await Promise.all(['end', 'left', 'right'].map(async (name) => Number(await picture.getAttribute(`data-${name}`))));
+  const [end, left, right] = await Promise.all(
+    ['end', 'left', 'right'].map(async (name) => Number(await picture.getAttribute(`data-${name}`))),
+  );
   return { x: box.x + left! + ((right! - left!) * value) / end!, y: box.y + y };
 }
 
@@ -35,7 +37,10 @@ async function fileOf(name: string, content: string): Promise<string> {
 }
 
 async function savedText(page: Page, name: string): Promise<string> {
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name, exact: true }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name, exact: true }).click(),
+  ]);
   const chunks: Buffer[] = [];
   for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
   return Buffer.concat(chunks).toString('utf8');
@@ -75,7 +80,14 @@ describe('the picture', () => {
     await page.getByTestId('choose-option').selectOption('jp-air');
     await page.getByTestId('choose-from').fill('2024-11-01');
     await page.getByTestId('choose-to').fill('2024-11-01');
-    await expect.poll(() => page.getByTestId('none-match').count().then(async (none) => none > 0 || /^\d /.test(await textOf(page, '[data-testid=orders-count]')))).toBe(true);
+    await expect
+      .poll(() =>
+        page
+          .getByTestId('none-match')
+          .count()
+          .then(async (none) => none > 0 || /^\d /.test(await textOf(page, '[data-testid=orders-count]'))),
+      )
+      .toBe(true);
   });
 
   test('bands are made wider by dragging, by keys and by number', async () => {
@@ -127,13 +139,18 @@ describe('a trial goal', () => {
     const net = await textOf(page, '[data-testid=trial-net]');
     await page.getByTestId('trial-0').fill('31');
     await page.getByTestId('trial-0').press('Escape');
-    expect([await page.getByTestId('trial-0').inputValue(), await textOf(page, '[data-testid=trial-net]')]).toEqual([typed, net]);
+    expect([await page.getByTestId('trial-0').inputValue(), await textOf(page, '[data-testid=trial-net]')]).toEqual([
+      typed,
+      net,
+    ]);
     await page.getByTestId('second-goal').click();
     expect(Number(await page.getByTestId('trial-1').inputValue())).toBeGreaterThan(86);
     expect(await textOf(page, '[data-testid=assumptions]')).toContain('The second reward costs');
     await page.getByTestId('trial-0').fill('200');
     await page.getByTestId('trial-0').press('Enter');
-    expect(Number(await page.getByTestId('trial-0').inputValue())).toBeLessThan(Number(await page.getByTestId('trial-1').inputValue()));
+    expect(Number(await page.getByTestId('trial-0').inputValue())).toBeLessThan(
+      Number(await page.getByTestId('trial-1').inputValue()),
+    );
     await page.getByRole('button', { name: 'Take trial goal 2 away' }).click();
     expect(await page.getByTestId('trial-1').count()).toBe(0);
   });
@@ -210,13 +227,19 @@ describe('the response', () => {
     await page.getByTestId('measured-goal').press('Enter');
     await page.getByTestId('measure').click();
     await page.getByTestId('measured-result').waitFor({ timeout: 30_000 });
-    const [, likely, low, high] = /([0-9]+)% were lifted over it, with 90 % certainty between ([0-9]+)% and ([0-9]+)%/.exec(await textOf(page, '[data-testid=measured-result]'))!.map(Number) as [number, number, number, number];
+    const [, likely, low, high] = /([0-9]+)% were lifted over it, with 90 % certainty between ([0-9]+)% and ([0-9]+)%/
+      .exec(await textOf(page, '[data-testid=measured-result]'))!
+      .map(Number) as [number, number, number, number];
     expect(low).toBeLessThan(likely);
     expect(high).toBeGreaterThan(likely);
     expect(high).toBeGreaterThanOrEqual(43);
     await page.getByTestId('take-measured').click();
     await saved(page);
-    expect((await readDraft(address)).policy.assumptions!.nlbe).toMatchObject({ near: String(likely), far: String(likely), reach: '25' });
+    expect((await readDraft(address)).policy.assumptions!.nlbe).toMatchObject({
+      near: String(likely),
+      far: String(likely),
+      reach: '25',
+    });
     await page.goto(`${address}/orders?market=uk&from=2025-08-01&to=2025-09-30`);
     await page.getByTestId('net-curve').waitFor();
     await page.getByTestId('measured-goal').fill('52');
@@ -230,17 +253,29 @@ describe('the response', () => {
 describe('saved as', () => {
   test('tables and curves as CSV, the picture as SVG and PNG', async () => {
     const page = await openOrders('?goals=6000&group=4000,5000');
-    const bands = parse((await savedText(page, 'Save the picture’s as bands CSV')).replace('\ufeff', ''), { columns: true }) as Record<string, string>[];
+    const bands = parse((await savedText(page, 'Save the picture’s as bands CSV')).replace('\ufeff', ''), {
+      columns: true,
+    }) as Record<string, string>[];
     expect(bands.reduce((sum, band) => sum + Number(band.orders), 0)).toBeGreaterThan(8_300);
-    const candidates = parse((await savedText(page, 'Save the picture’s as candidates CSV')).replace('\ufeff', ''), { columns: true }) as Record<string, string>[];
+    const candidates = parse((await savedText(page, 'Save the picture’s as candidates CSV')).replace('\ufeff', ''), {
+      columns: true,
+    }) as Record<string, string>[];
     expect(candidates.length).toBeGreaterThan(100);
-    expect(candidates.every((row) => Math.abs(Number(row['net, EUR']) - Number(row['gain, EUR']) + Number(row['cost, EUR'])) <= 0.02)).toBe(true);
-    for (const name of ['Save the trial goals as CSV', 'Save the peaks as CSV', 'Save the products that lift as CSV']) expect(await savedText(page, name)).toMatch(/^\ufeff.+\r\n/);
+    expect(
+      candidates.every(
+        (row) => Math.abs(Number(row['net, EUR']) - Number(row['gain, EUR']) + Number(row['cost, EUR'])) <= 0.02,
+      ),
+    ).toBe(true);
+    for (const name of ['Save the trial goals as CSV', 'Save the peaks as CSV', 'Save the products that lift as CSV'])
+      expect(await savedText(page, name)).toMatch(/^\ufeff.+\r\n/);
     const svg = await savedText(page, 'Save the picture’s as SVG');
     expect(svg).toMatch(/^<svg[^>]+xmlns="http:\/\/www\.w3\.org\/2000\/svg"/);
     expect(svg).not.toContain('var(');
     expect(svg).toContain('average');
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save the picture’s as PNG' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save the picture’s as PNG' }).click(),
+    ]);
     expect(download.suggestedFilename()).toBe('orders-nlbe.png');
   });
 });
@@ -248,7 +283,8 @@ describe('saved as', () => {
 describe('importing', () => {
   test('a file is chosen, looked at, corrected, checked, imported, and seen in the picture; a bad row is named', async () => {
     const page = await openOrders('?market=dk');
-    const count = async () => Number(/of ([\d,]+) orders/.exec(await textOf(page, '[data-testid=orders-count]'))![1]!.replace(',', ''));
+    const count = async () =>
+      Number(/of ([\d,]+) orders/.exec(await textOf(page, '[data-testid=orders-count]'))![1]!.replace(',', ''));
     const before = await count();
     const orders = generateOrders(77, 300).filter(({ marketId }) => marketId === 'dk');
     orders.forEach((order, i) => (order.orderNumber = `UI-${i}`));
@@ -265,7 +301,11 @@ describe('importing', () => {
     await page.getByTestId('column-4').selectOption('goods');
     await page.getByTestId('check-file').click();
     await page.getByTestId('apply-import').waitFor();
-    expect(await textOf(page, '[data-testid=import-counts]')).toMatch(new RegExp(`${orders.length}\\s+rows in the file\\s+${orders.length - 1}\\s+orders that would be new\\s+0\\s+would be changed\\s+0\\s+the same as before\\s+1\\s+rows not taken`));
+    expect(await textOf(page, '[data-testid=import-counts]')).toMatch(
+      new RegExp(
+        `${orders.length}\\s+rows in the file\\s+${orders.length - 1}\\s+orders that would be new\\s+0\\s+would be changed\\s+0\\s+the same as before\\s+1\\s+rows not taken`,
+      ),
+    );
     expect(await textOf(page, '[data-testid=import]')).toContain('is not a date in the form day-month-year');
     expect(await count()).toBe(before);
     await page.getByTestId('apply-import').click();
@@ -283,10 +323,19 @@ describe('importing', () => {
   test('products are imported the same way', async () => {
     const page = await openOrders();
     await page.getByTestId('import-products').click();
-    await page.getByTestId('import-file').setInputFiles(await fileOf('products.csv', 'SKU;Name;Price EUR;Weight (kg)\nUI-1;Sail needle;3,50;0,01\nGK-1001;Tidewing 1.6 beach kite;39,95;0,42\n'));
+    await page
+      .getByTestId('import-file')
+      .setInputFiles(
+        await fileOf(
+          'products.csv',
+          'SKU;Name;Price EUR;Weight (kg)\nUI-1;Sail needle;3,50;0,01\nGK-1001;Tidewing 1.6 beach kite;39,95;0,42\n',
+        ),
+      );
     await page.getByTestId('check-file').click();
     await page.getByTestId('apply-import').waitFor();
-    expect(await textOf(page, '[data-testid=import-counts]')).toMatch(/1\s+products that would be new\s+0\s+would be changed\s+1\s+the same/);
+    expect(await textOf(page, '[data-testid=import-counts]')).toMatch(
+      /1\s+products that would be new\s+0\s+would be changed\s+1\s+the same/,
+    );
     await page.getByTestId('apply-import').click();
     await expect.poll(() => page.getByTestId('import-run').getAttribute('data-state')).toBe('done');
     await page.getByTestId('close-import').click();

@@ -25,10 +25,14 @@ describe('the shop on a table', () => {
   test('why leads to what set it: from a price to the option, from a message to the text', async () => {
     const page = await open('/rehearse?cart=beach-day');
     await page.getByTestId('checkout-nlbe-door').getByRole('button', { name: /^Why/ }).click();
-    expect(await page.getByTestId('checkout-nlbe-door').getByRole('link').first().getAttribute('href')).toBe('/delivery?market=nlbe&zone=nlbe-all&option=nlbe-door');
+    expect(await page.getByTestId('checkout-nlbe-door').getByRole('link').first().getAttribute('href')).toBe(
+      '/delivery?market=nlbe&zone=nlbe-all&option=nlbe-door',
+    );
     const message = page.getByTestId('why-message');
     await message.getByRole('button').click();
-    expect(await message.innerText()).toMatch(/“Free delivery” leads, in the state “on the way”: €61\.80 of at least €75\.00 count, €13\.20 to go.*cart: its own text in nl-NL.*“Windy weekend” is silent: it has not begun/s);
+    expect(await message.innerText()).toMatch(
+      /“Free delivery” leads, in the state “on the way”: €61\.80 of at least €75\.00 count, €13\.20 to go.*cart: its own text in nl-NL.*“Windy weekend” is silent: it has not begun/s,
+    );
     await message.getByRole('link', { name: /cart: its own text/ }).click();
     await page.waitForURL('**/wording?offer=free-delivery&language=nl-NL&place=cart');
   });
@@ -41,7 +45,9 @@ describe('the shop on a table', () => {
     await expect.poll(() => textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Strandronde/);
     await page.getByTestId('cart-near').selectOption('');
     await page.getByTestId('cart-residential').selectOption('false');
-    await expect.poll(async () => (await cartOf('beach-day'))!.destination).toEqual({ country: 'NL', postcode: '1799 ZA', residential: false });
+    await expect
+      .poll(async () => (await cartOf('beach-day'))!.destination)
+      .toEqual({ country: 'NL', postcode: '1799 ZA', residential: false });
     await page.getByTestId('make-up-shopper').click();
     await page.getByTestId('orders-of-cart').fill('0');
     await page.getByTestId('orders-of-cart').press('Enter');
@@ -60,7 +66,9 @@ describe('tools', () => {
     await page.getByTestId('line-up-add').selectOption({ index: 1 });
     expect(await table.locator('thead th').count()).toBe(7);
     await page.getByTestId('line-up-along').selectOption('destinations');
-    expect(await textOf(page, '[data-testid=line-up-table]')).toMatch(/United Kingdom.*Add £\d+\.\d\d more for free delivery/s);
+    expect(await textOf(page, '[data-testid=line-up-table]')).toMatch(
+      /United Kingdom.*Add £\d+\.\d\d more for free delivery/s,
+    );
     await page.getByTestId('line-up-along').selectOption('moments');
     expect(await textOf(page, '[data-testid=line-up-table]')).toMatch(/as it is/);
     await page.getByRole('button', { name: /^One more of Line winder/ }).click();
@@ -69,7 +77,9 @@ describe('tools', () => {
 
   test('sweep: prices and what is read along value, items and weight, by keys', async () => {
     const page = await open('/rehearse?tool=sweep');
-    expect(await textOf(page, '[data-testid=sweep-chart]')).toMatch(/at €61\.80.*Parcel to the door\s+€5\.95.*reads “Nog € 13,20/s);
+    expect(await textOf(page, '[data-testid=sweep-chart]')).toMatch(
+      /at €61\.80.*Parcel to the door\s+€5\.95.*reads “Nog € 13,20/s,
+    );
     await page.getByRole('slider', { name: 'Where to read it out' }).focus();
     for (let press = 0; press < 14; press++) await page.keyboard.press('PageUp');
     expect(await textOf(page, '[data-testid=sweep-reads]')).toMatch(/gratis\./);
@@ -92,17 +102,30 @@ describe('tools', () => {
     await expect.poll(async () => (await cartOf('first-stunt-kite'))!.expects?.toPay).toBe(8890);
     await patchDraft(address, (await readDraft(address)).revision, setGoal('nlbe', 9900));
     await moveTo(page, `${address}/release`);
-    expect(await textOf(page, '[data-testid=test-cart-warnings]')).toMatch(/2 test carts come out otherwise.*First stunt kite\s+not as expected: Parcel to the door: expected free, is €5\.95/s);
-    expect(await textOf(page, '[data-testid=bench-first-stunt-kite] [data-testid=expected-mark]')).toMatch(/not as expected/);
+    expect(await textOf(page, '[data-testid=test-cart-warnings]')).toMatch(
+      /2 test carts come out otherwise.*First stunt kite\s+not as expected: Parcel to the door: expected free, is €5\.95/s,
+    );
+    expect(await textOf(page, '[data-testid=bench-first-stunt-kite] [data-testid=expected-mark]')).toMatch(
+      /not as expected/,
+    );
     await page.getByTestId('test-cart-warnings').getByRole('link', { name: 'First stunt kite' }).click();
     await page.getByTestId('expect-as-now').click();
     await expect.poll(() => page.getByTestId('misses').count()).toBe(0);
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'JSON' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'JSON' }).click(),
+    ]);
     const file = await readFile(await download.path(), 'utf8');
-    await page.getByTestId('test-cart-file').setInputFiles({ name: 'carts.json', mimeType: 'application/json', buffer: Buffer.from(file.replace('"First stunt kite"', '"Renamed"')) });
+    await page.getByTestId('test-cart-file').setInputFiles({
+      name: 'carts.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(file.replace('"First stunt kite"', '"Renamed"')),
+    });
     await page.getByTestId('take-test-carts').click();
     await expect.poll(async () => (await cartOf('first-stunt-kite'))!.name).toBe('Renamed');
-    await page.getByTestId('test-cart-file').setInputFiles({ name: 'other.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"other"}') });
+    await page
+      .getByTestId('test-cart-file')
+      .setInputFiles({ name: 'other.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"other"}') });
     await page.getByText('It is not a file of test carts. Nothing was read.').waitFor();
   });
 
@@ -113,8 +136,12 @@ describe('tools', () => {
     await page.getByTestId('charged-verdicts').getByText('€1.00 more than charged').first().waitFor();
     await page.getByTestId('placed-exception').fill('a voucher after a late parcel');
     await page.getByTestId('placed-exception').press('Enter');
-    await expect.poll(() => textOf(page, '[data-testid=charged-verdicts]')).toMatch(/kept as an exception: a voucher after a late parcel/);
-    await expect.poll(async () => (await cartOf('beach-day'))!.placed).toEqual({ charged: 495, exception: 'a voucher after a late parcel' });
+    await expect
+      .poll(() => textOf(page, '[data-testid=charged-verdicts]'))
+      .toMatch(/kept as an exception: a voucher after a late parcel/);
+    await expect
+      .poll(async () => (await cartOf('beach-day'))!.placed)
+      .toEqual({ charged: 495, exception: 'a voucher after a late parcel' });
   });
 
   test('a past order is brought in by its number, with what it was charged', async () => {
@@ -148,20 +175,37 @@ describe('tools', () => {
     expect(await record.isVisible()).toBe(true);
     expect(await page.getByTestId('bench').isVisible()).toBe(false);
     expect(await page.getByTestId('shopper-cart').isVisible()).toBe(false);
-    expect(await textOf(page, '.printed-record')).toMatch(/Gustmoor Kites: Beach day.*2 × Line winder.*strip across the page: Nog € 13,20.*Parcel to the door: €5\.95/s);
+    expect(await textOf(page, '.printed-record')).toMatch(
+      /Gustmoor Kites: Beach day.*2 × Line winder.*strip across the page: Nog € 13,20.*Parcel to the door: €5\.95/s,
+    );
     await page.emulateMedia({ media: null });
     await expect.poll(() => record.count()).toBe(0);
     for (const cart of ['beach-day', 'two-steps-on', 'school-order', 'shop-discounts']) {
       await moveTo(page, `${address}/rehearse?cart=${cart}`);
-      expect([cart, (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Count (\d+)/)?.[1]]).toEqual([cart, '1']);
+      expect([cart, (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Count (\d+)/)?.[1]]).toEqual([
+        cart,
+        '1',
+      ]);
     }
   });
 });
 
 test('the quote tells the shop how to draw strip and bar, and until when the offer holds', async () => {
-  const body = { lines: [{ product: 'tidewing-16', quantity: 1 }], destination: { country: 'NL', postcode: '1799 ZA' } };
-  const quote = await call<{ look: { style: string; position: string }; percent: number; deadline: string | null }>(address, 'POST', '/api/quote', { body });
-  expect(quote.body).toMatchObject({ look: { style: 'filled', position: 'top', closable: true, countdownWithin: 7 }, percent: 53, deadline: null });
+  const body = {
+    lines: [{ product: 'tidewing-16', quantity: 1 }],
+    destination: { country: 'NL', postcode: '1799 ZA' },
+  };
+  const quote = await call<{ look: { style: string; position: string }; percent: number; deadline: string | null }>(
+    address,
+    'POST',
+    '/api/quote',
+    { body },
+  );
+  expect(quote.body).toMatchObject({
+    look: { style: 'filled', position: 'top', closable: true, countdownWithin: 7 },
+    percent: 53,
+    deadline: null,
+  });
 });
 
 test('the moment is set on any clock, and one goes to the change of clocks, a minute before it and at it', async () => {

@@ -10,8 +10,12 @@ describe('Rehearse', () => {
   test('strip, cart and checkout are what the shopper would see, and follow the cart', async () => {
     const page = await open('/rehearse?cart=beach-day');
     expect(await textOf(page, '[data-testid=shopper-strip]')).toBe('Nog € 13,20 tot gratis bezorging.');
-    expect(await textOf(page, '[data-testid=shopper-cart]')).toMatch(/4 artikelen tot nu toe\. Nog € 13,20 en bezorging is gratis vanaf € 75,00\./);
-    expect(await textOf(page, '[data-testid=checkout-nlbe-door]')).toMatch(/Pakket aan huis\s+€ 5,95\s+1–2 working days, chosen at first/);
+    expect(await textOf(page, '[data-testid=shopper-cart]')).toMatch(
+      /4 artikelen tot nu toe\. Nog € 13,20 en bezorging is gratis vanaf € 75,00\./,
+    );
+    expect(await textOf(page, '[data-testid=checkout-nlbe-door]')).toMatch(
+      /Pakket aan huis\s+€ 5,95\s+1–2 working days, chosen at first/,
+    );
     expect(await textOf(page, '[data-testid=shopper-total]')).toBe('€ 67,75');
     await page.getByRole('button', { name: 'One more of Braided line 50 m, 50 kg' }).click();
     expect(await textOf(page, '[data-testid=shopper-strip]')).toBe('Nog € 1,25 tot gratis bezorging.');
@@ -45,12 +49,18 @@ describe('Rehearse', () => {
 
   test('what sets a cart apart is said, with what it comes to', async () => {
     const page = await open('/rehearse?cart=new-york');
-    expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Economy\s+\$12\.75\s+\$0\.00\s+8–12 working days, chosen at first.*Tax\s+\$10\.51\s+Total\s+\$128\.91/s);
+    expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(
+      /Economy\s+\$12\.75\s+\$0\.00\s+8–12 working days, chosen at first.*Tax\s+\$10\.51\s+Total\s+\$128\.91/s,
+    );
     await moveTo(page, `${address}/rehearse?cart=round-too-late`);
     expect(await page.getByTestId('cart-moment').inputValue()).toBe('2026-11-25T20:30');
-    expect(await textOf(page, 'main')).toMatch(/Not offered: Beach round \(its condition does not hold\).*Strandronde: De strandronde rijdt nu niet\./s);
+    expect(await textOf(page, 'main')).toMatch(
+      /Not offered: Beach round \(its condition does not hold\).*Strandronde: De strandronde rijdt nu niet\./s,
+    );
     await moveTo(page, `${address}/rehearse?cart=luxembourg`);
-    expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(/Daar bezorgen we nog niet\.\s+No zone covers this destination/);
+    expect(await textOf(page, '[data-testid=shopper-checkout]')).toMatch(
+      /Daar bezorgen we nog niet\.\s+No zone covers this destination/,
+    );
     await moveTo(page, `${address}/rehearse?cart=shop-discounts`);
     expect(await textOf(page, 'main')).toMatch(/Discounts of the shop\s+-€21\.87\s+Goods\s+€115\.58/);
   });
@@ -89,7 +99,13 @@ describe('Rehearse', () => {
     expect(await page.getByTestId('cart-name').inputValue()).toBe('Just below, copy');
     expect(await textOf(page, '[data-testid=goods-value]')).toMatch(/^€7[45]/);
     await page.getByTestId('delete-cart').click();
-    await expect.poll(async () => Object.values((await readDraft(address)).policy.testCarts).filter(({ name }) => name.startsWith('Just below')).length).toBe(1);
+    await expect
+      .poll(
+        async () =>
+          Object.values((await readDraft(address)).policy.testCarts).filter(({ name }) => name.startsWith('Just below'))
+            .length,
+      )
+      .toBe(1);
     await page.getByTestId('new-cart').click();
     await page.getByText('The cart is empty.').waitFor();
     await saved(page);
@@ -100,8 +116,12 @@ describe('Rehearse', () => {
     const seams = page.getByTestId('seams');
     expect(await seams.getByLabel('Seams').getByRole('button').allInnerTexts()).toContain('€75.00');
     await page.getByTestId('seam-7500').click();
-    expect(await textOf(page, '[data-testid=seam-table]')).toMatch(/just below: €74\.99\s+at it: €75\.00\s+just above: €75\.01\s+Parcel to the door\s+€5\.95\s+free\s+free.*reads\s+Nog € 0,01 tot gratis bezorging\.\s+Uw bezorging is gratis\./s);
-    expect(await textOf(page, '[data-testid=seam-promise]')).toMatch(/^Just below, €0\.01 more is said to reach the goal of “Free delivery”, and it does\./);
+    expect(await textOf(page, '[data-testid=seam-table]')).toMatch(
+      /just below: €74\.99\s+at it: €75\.00\s+just above: €75\.01\s+Parcel to the door\s+€5\.95\s+free\s+free.*reads\s+Nog € 0,01 tot gratis bezorging\.\s+Uw bezorging is gratis\./s,
+    );
+    expect(await textOf(page, '[data-testid=seam-promise]')).toMatch(
+      /^Just below, €0\.01 more is said to reach the goal of “Free delivery”, and it does\./,
+    );
     await page.keyboard.press('n');
     await expect.poll(() => page.getByTestId('seam-7500').getAttribute('aria-pressed')).toBe('false');
     await page.getByTestId('seam-7500').focus();
@@ -125,21 +145,39 @@ describe('Rehearse', () => {
 test('a text with a mistake is named before it is released', async () => {
   const page = await open('/wording');
   await page.getByTestId('text-reached').getByRole('textbox').fill('{nothing}');
-  await expect.poll(async () => (await readDraft(address)).policy.textNotes?.['free-delivery']?.reached?.everyPlace?.['nl-NL']?.unfinished).toBe('{nothing}');
+  await expect
+    .poll(
+      async () =>
+        (await readDraft(address)).policy.textNotes?.['free-delivery']?.reached?.everyPlace?.['nl-NL']?.unfinished,
+    )
+    .toBe('{nothing}');
   await saved(page);
-  expect((await readDraft(address)).policy.wording['free-delivery']!.reached!.everyPlace!['nl-NL']).toBe('Uw bezorging is gratis.');
+  expect((await readDraft(address)).policy.wording['free-delivery']!.reached!.everyPlace!['nl-NL']).toBe(
+    'Uw bezorging is gratis.',
+  );
   await page.goto(`${address}/release`);
   const warnings = page.getByTestId('text-warnings');
   await warnings.getByText('“Free delivery”, reached, nl-NL: There is no argument {nothing}.').waitFor();
   expect(await warnings.innerText()).toMatch(/Shoppers go on reading “Uw bezorging is gratis\.”/);
   await warnings.getByRole('link', { name: 'mend it' }).click();
   await page.getByTestId('text-reached').getByRole('button', { name: 'Give it up' }).click();
-  await expect.poll(async () => (await readDraft(address)).policy.textNotes?.['free-delivery']?.reached?.everyPlace?.['nl-NL']).toBeUndefined();
+  await expect
+    .poll(async () => (await readDraft(address)).policy.textNotes?.['free-delivery']?.reached?.everyPlace?.['nl-NL'])
+    .toBeUndefined();
 });
 
 test('a goal is dragged, released, seen by the shop, and rolled back', async () => {
-  const cart = { lines: [{ product: 'tidewing-16', quantity: 1 }, { product: 'line-50', quantity: 1 }, { product: 'winder', quantity: 2 }], destination: { country: 'NL', postcode: '' } };
-  const quote = async () => (await call<{ release: number; options: { priceAfter: number }[] }>(address, 'POST', '/api/quote', { body: cart })).body;
+  const cart = {
+    lines: [
+      { product: 'tidewing-16', quantity: 1 },
+      { product: 'line-50', quantity: 1 },
+      { product: 'winder', quantity: 2 },
+    ],
+    destination: { country: 'NL', postcode: '' },
+  };
+  const quote = async () =>
+    (await call<{ release: number; options: { priceAfter: number }[] }>(address, 'POST', '/api/quote', { body: cart }))
+      .body;
   const before = await quote();
   expect(before.options.map(({ priceAfter }) => priceAfter)).toEqual([595, 450]);
 
@@ -150,7 +188,9 @@ test('a goal is dragged, released, seen by the shop, and rolled back', async () 
   await page.getByRole('link', { name: 'Release', exact: true }).click();
   const changes = page.getByTestId('change');
   await changes.first().waitFor();
-  expect(await changes.allInnerTexts()).toEqual([expect.stringMatching(/Offers\s+Goal of “Free delivery” in Netherlands & Belgium\s+€75\.00\s+€60\.00/)]);
+  expect(await changes.allInnerTexts()).toEqual([
+    expect.stringMatching(/Offers\s+Goal of “Free delivery” in Netherlands & Belgium\s+€75\.00\s+€60\.00/),
+  ]);
   await page.getByTestId('release-note').fill('Sale week');
   await page.getByTestId('release-button').click();
   await page.getByText(`Release ${before.release + 1} is what the shop uses now.`).waitFor();
@@ -161,5 +201,7 @@ test('a goal is dragged, released, seen by the shop, and rolled back', async () 
   await page.getByRole('button', { name: 'Roll back', exact: true }).click();
   await page.getByText(`Release ${before.release + 2} is what the shop uses now.`).waitFor();
   expect(await quote()).toEqual({ ...before, release: before.release + 2 });
-  expect(await textOf(page, '[data-testid=draft-phrase]')).toMatch(new RegExp(`1 change since release ${before.release + 2}`));
+  expect(await textOf(page, '[data-testid=draft-phrase]')).toMatch(
+    new RegExp(`1 change since release ${before.release + 2}`),
+  );
 });

@@ -15,8 +15,12 @@ export async function setup(project: TestProject): Promise<() => Promise<void>> 
   const chromium = programFromDebian('chromium', ['chromium', 'fonts-liberation']);
   const database = await startTestDatabase('browser');
   const application = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_browser') });
-  const empty = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_empty') }, ['--empty']);
-  const blank = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_blank') }, ['--empty']);
+  const empty = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_empty') }, [
+    '--empty',
+  ]);
+  const blank = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_blank') }, [
+    '--empty',
+  ]);
   project.provide('chromium', chromium);
   project.provide('address', application.address);
   project.provide('emptyAddress', empty.address);

@@ -47,13 +47,20 @@ describe('the storyboard', () => {
     const page = await open('/wording');
     const box = page.getByTestId('text-progress');
     await box.getByRole('textbox').fill('Nog {remainin} te gaan');
-    expect(await box.getByRole('alert').allInnerTexts()).toEqual([expect.stringMatching(/^at 5 There is no argument \{remainin\}/)]);
+    expect(await box.getByRole('alert').allInnerTexts()).toEqual([
+      expect.stringMatching(/^at 5 There is no argument \{remainin\}/),
+    ]);
     expect(await box.locator('mark[data-mark=mistake]').innerText()).toBe('{remainin}');
     expect(await box.getByRole('textbox').getAttribute('aria-invalid')).toBe('true');
     expect(await box.innerText()).toMatch(/Shoppers go on reading “Nog \{remaining\} tot gratis bezorging\.”/);
     expect(await leadOf(page, 'beach-day')).toBe('Nog € 13,20 tot gratis bezorging.');
     await saved(page);
-    await expect.poll(async () => (await readDraft(address)).policy.textNotes?.['free-delivery']?.progress?.everyPlace?.['nl-NL']?.unfinished).toBe('Nog {remainin} te gaan');
+    await expect
+      .poll(
+        async () =>
+          (await readDraft(address)).policy.textNotes?.['free-delivery']?.progress?.everyPlace?.['nl-NL']?.unfinished,
+      )
+      .toBe('Nog {remainin} te gaan');
     expect((await textsOf()).progress!.everyPlace!['nl-NL']).toBe('Nog {remaining} tot gratis bezorging.');
     await box.getByRole('button', { name: 'at 5' }).click();
     await page.keyboard.type('{remaining}');
@@ -77,10 +84,19 @@ describe('the storyboard', () => {
   test('samples try a text: the least and most missing, many pieces, the widest amounts, and the lines it takes', async () => {
     const page = await open('/wording?place=cart');
     await page.getByTestId('text-progress').getByRole('textbox').focus();
-    await page.waitForFunction(() => document.querySelector('[data-testid=samples] tbody tr td:last-child')?.textContent !== '');
-    expect(await textOf(page, '[data-testid=samples]')).toMatch(/least missing\s+3 artikelen tot nu toe\. Nog € 0,01.*many pieces\s+99 artikelen.*widest amounts, DKK/s);
-    await page.getByTestId('text-progress').getByRole('textbox').fill(`${'lang en breed '.repeat(12)}{remaining}`);
-    await expect.poll(() => textOf(page, '[data-testid=samples]')).toMatch(/\d in the cart, which has room for 4|^((?!room).)*$/s);
+    await page.waitForFunction(
+      () => document.querySelector('[data-testid=samples] tbody tr td:last-child')?.textContent !== '',
+    );
+    expect(await textOf(page, '[data-testid=samples]')).toMatch(
+      /least missing\s+3 artikelen tot nu toe\. Nog € 0,01.*many pieces\s+99 artikelen.*widest amounts, DKK/s,
+    );
+    await page
+      .getByTestId('text-progress')
+      .getByRole('textbox')
+      .fill(`${'lang en breed '.repeat(12)}{remaining}`);
+    await expect
+      .poll(() => textOf(page, '[data-testid=samples]'))
+      .toMatch(/\d in the cart, which has room for 4|^((?!room).)*$/s);
   });
 });
 
@@ -96,7 +112,9 @@ describe('languages', () => {
     expect(await missing.innerText()).toMatch(/falls back to nl-NL/);
     await missing.getByRole('button').click();
     await missing.getByRole('textbox').fill('Encore {remaining} pour la livraison gratuite.');
-    await expect.poll(async () => (await textsOf()).progress!.everyPlace!['fr-BE']).toBe('Encore {remaining} pour la livraison gratuite.');
+    await expect
+      .poll(async () => (await textsOf()).progress!.everyPlace!['fr-BE'])
+      .toBe('Encore {remaining} pour la livraison gratuite.');
     await page.getByTestId('languages-shown').selectOption('ar-DE');
     await page.getByTestId('only-work').check();
     expect(await page.getByTestId('language-table').locator('thead th').count()).toBe(3);
@@ -104,27 +122,54 @@ describe('languages', () => {
 
   test('out as XLIFF and in again: what would change is shown before, and taken over as one change', async () => {
     const page = await open('/wording?view=languages&beside=fr-BE');
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /XLIFF 2\.1, fr-BE/ }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: /XLIFF 2\.1, fr-BE/ }).click(),
+    ]);
     const document = await readFile(await download.path(), 'utf8');
     expect(document).toMatch(/<unit id="free-delivery\.progress\.everyPlace"/);
-    const translated = document.replace(/(<unit id="free-delivery\.reached\.everyPlace"[\s\S]*?<segment) state="initial">(\s*<source[^>]*>[^<]*<\/source>)/, '$1 state="translated">$2<target>Votre livraison est gratuite.</target>');
+    const translated = document.replace(
+      /(<unit id="free-delivery\.reached\.everyPlace"[\s\S]*?<segment) state="initial">(\s*<source[^>]*>[^<]*<\/source>)/,
+      '$1 state="translated">$2<target>Votre livraison est gratuite.</target>',
+    );
     expect(translated).not.toBe(document);
-    await page.getByTestId('translation-file').setInputFiles({ name: 'fr.xlf', mimeType: 'application/xliff+xml', buffer: Buffer.from(translated) });
+    await page
+      .getByTestId('translation-file')
+      .setInputFiles({ name: 'fr.xlf', mimeType: 'application/xliff+xml', buffer: Buffer.from(translated) });
     await page.getByTestId('translation-diff').getByText('It would change 1 text.').waitFor();
     await page.getByTestId('take-translations').click();
-    await expect.poll(async () => (await textsOf()).reached!.everyPlace!['fr-BE']).toBe('Votre livraison est gratuite.');
+    await expect
+      .poll(async () => (await textsOf()).reached!.everyPlace!['fr-BE'])
+      .toBe('Votre livraison est gratuite.');
     await saved(page);
-    await page.getByTestId('translation-file').setInputFiles({ name: 'broken.xlf', mimeType: 'application/xliff+xml', buffer: Buffer.from(translated.slice(0, 900)) });
-    await page.getByTestId('translation-diff').getByText(/it is not well-formed XML/).waitFor();
-    await page.getByTestId('translation-file').setInputFiles({ name: 'texts.csv', mimeType: 'text/csv', buffer: Buffer.from('offer,state,place,fr-BE\r\nfree-delivery,reached,everyPlace,Livraison gratuite.\r\nfree-delivery,progress,everyPlace,Encore {reste}\r\n') });
+    await page.getByTestId('translation-file').setInputFiles({
+      name: 'broken.xlf',
+      mimeType: 'application/xliff+xml',
+      buffer: Buffer.from(translated.slice(0, 900)),
+    });
+    await page
+      .getByTestId('translation-diff')
+      .getByText(/it is not well-formed XML/)
+      .waitFor();
+    await page.getByTestId('translation-file').setInputFiles({
+      name: 'texts.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(
+        'offer,state,place,fr-BE\r\nfree-delivery,reached,everyPlace,Livraison gratuite.\r\nfree-delivery,progress,everyPlace,Encore {reste}\r\n',
+      ),
+    });
     await page.getByTestId('translation-diff').getByText('It would change 1 text.').waitFor();
-    expect(await page.getByTestId('translation-diff').innerText()).toMatch(/line 3, fr-BE: There is no argument \{reste\}/);
+    expect(await page.getByTestId('translation-diff').innerText()).toMatch(
+      /line 3, fr-BE: There is no argument \{reste\}/,
+    );
   });
 });
 
 test('who leads: one offer speaks for each cart, the others wait or are silent for a reason', async () => {
   const page = await open('/wording?view=leads');
-  expect(await textOf(page, '[data-testid=leads-member-midweek]')).toMatch(/Members sooner\s+Free delivery\s+.*has not begun: Windy weekend.*is not for this shopper: .*Trade delivery/s);
+  expect(await textOf(page, '[data-testid=leads-member-midweek]')).toMatch(
+    /Members sooner\s+Free delivery\s+.*has not begun: Windy weekend.*is not for this shopper: .*Trade delivery/s,
+  );
 });
 
 test('the look: style, colours with their contrast, countdown, closing, and where it is shown', async () => {
@@ -139,7 +184,9 @@ test('the look: style, colours with their contrast, countdown, closing, and wher
   await page.getByTestId('look-style').selectOption('label');
   await page.getByTestId('shows-in-strip').uncheck();
   await saved(page);
-  await expect.poll(async () => (await readDraft(address)).policy.look).toMatchObject({ style: 'label', silentIn: { strip: true } });
+  await expect
+    .poll(async () => (await readDraft(address)).policy.look)
+    .toMatchObject({ style: 'label', silentIn: { strip: true } });
   await expect.poll(() => page.getByTestId('look').locator('.shop-strip').count()).toBe(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => page.getByTestId('look').locator('.shop-strip').count()).toBe(1);

@@ -6,7 +6,8 @@ import { evaluate } from '../../src/core/evaluation/evaluate.ts';
 import { ordinaryProduct, randomInput, randomPolicy } from '../support/random-policy.ts';
 
 /** An article that a goal counts, whatever goods it names, in every category and with every tag. */
-const article = (id: string, price: number) => ordinaryProduct(price, { id, categories: ['red', 'blue'], tags: ['red', 'blue', 'none'] });
+const article = (id: string, price: number) =>
+  ordinaryProduct(price, { id, categories: ['red', 'blue'], tags: ['red', 'blue', 'none'] });
 
 /** Article of a goal that goods of a discount are told from by price alone, or that is in no discount on certain goods. */
 const plainArticle = (id: string, price: number) => ordinaryProduct(price, { id, categories: [], tags: [] });
@@ -17,12 +18,16 @@ test('adding what is said to be missing reaches the goal, whichever of the disco
     fc.property(randomPolicy, randomInput, fc.integer({ min: 1, max: 5000 }), (policy, input, more) => {
       const compiled = compilePolicy(policy);
       const after = (lines: CartLine[], offer: string, goal: string) => {
-        const found = evaluate(compiled, { ...input, cart: { ...input.cart, lines: [...input.cart.lines, ...lines] } }).offers.find(({ offerId }) => offerId === offer);
+        const found = evaluate(compiled, {
+          ...input,
+          cart: { ...input.cart, lines: [...input.cart.lines, ...lines] },
+        }).offers.find(({ offerId }) => offerId === offer);
         return { status: found?.status, reached: found?.goals.find(({ goalId }) => goalId === goal)?.reached };
       };
       for (const { offerId, status, goals } of evaluate(compiled, input).offers) {
         for (const { goalId, reached, remaining, percent, measure } of goals) {
-          if (reached) expect({ remaining, percent, status }).toEqual({ remaining: 0, percent: 100, status: 'inForce' });
+          if (reached)
+            expect({ remaining, percent, status }).toEqual({ remaining: 0, percent: 100, status: 'inForce' });
           else expect(percent).toBeLessThan(100);
           if (reached || remaining === null) {
             if (remaining === null) seen.silences++;
@@ -37,9 +42,17 @@ test('adding what is said to be missing reaches the goal, whichever of the disco
             if (when || discounts.length > 0 || goods?.unitPriceBelow) continue;
             seen[measure]++;
             const price = goods?.unitPriceFrom ? 1_000_000 : 10;
-            const added = { ...article(goods?.products?.[0] ?? 'p-1', price), weightGrams: measure === 'weight' ? remaining : 1 };
-            expect(after([{ product: added, quantity: measure === 'items' ? remaining : 1 }], offerId, goalId)).toMatchObject({ reached: true });
-            if (measure === 'items' && remaining > 1) expect(after([{ product: added, quantity: remaining - 1 }], offerId, goalId)).toMatchObject({ reached: false });
+            const added = {
+              ...article(goods?.products?.[0] ?? 'p-1', price),
+              weightGrams: measure === 'weight' ? remaining : 1,
+            };
+            expect(
+              after([{ product: added, quantity: measure === 'items' ? remaining : 1 }], offerId, goalId),
+            ).toMatchObject({ reached: true });
+            if (measure === 'items' && remaining > 1)
+              expect(after([{ product: added, quantity: remaining - 1 }], offerId, goalId)).toMatchObject({
+                reached: false,
+              });
             continue;
           }
           if (goods?.unitPriceBelow) continue;
@@ -50,14 +63,20 @@ test('adding what is said to be missing reaches the goal, whichever of the disco
           // In every discount on certain goods, and in none of them as far as the goal's own goods allow.
           const articles = [article(goods?.products?.[0] ?? 'p-1', 0), ...(goods ? [] : [plainArticle('p-9', 0)])];
           for (const one of articles) {
-            const at = (price: number) => after([{ product: { ...one, prices: { here: price } }, quantity: 1 }], offerId, goalId);
+            const at = (price: number) =>
+              after([{ product: { ...one, prices: { here: price } }, quantity: 1 }], offerId, goalId);
             // The condition is tried with goods like those of the cart; it may not hold for others.
             if (when && at(remaining).status === 'notForShopper') continue;
             expect({ remaining, ...at(remaining) }).toMatchObject({ remaining, reached: true });
-            if (!named && remaining > 1) expect({ remaining, less: at(remaining - 1).reached }).toEqual({ remaining, less: goods?.unitPriceFrom ? expect.anything() : false });
+            if (!named && remaining > 1)
+              expect({ remaining, less: at(remaining - 1).reached }).toEqual({
+                remaining,
+                less: goods?.unitPriceFrom ? expect.anything() : false,
+              });
             const dearer = at(remaining + more);
             // A dearer article may end the offer's own condition, which is then said.
-            if (dearer.status === 'inForce') expect({ remaining, more, reached: dearer.reached }).toEqual({ remaining, more, reached: true });
+            if (dearer.status === 'inForce')
+              expect({ remaining, more, reached: dearer.reached }).toEqual({ remaining, more, reached: true });
           }
         }
       }

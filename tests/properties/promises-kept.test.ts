@@ -17,18 +17,38 @@ import { randomInput, randomPolicy } from '../support/random-policy.ts';
 
 const isAhead = ({ state }: LeadMessage) => state !== 'reached' && state !== 'missedOut';
 const goalOf = (compiled: CompiledPolicy, { marketId, zoneId }: Evaluation, { offerId, goalId }: LeadMessage) =>
-  compiled.markets.get(marketId!)!.zones.find(({ id }) => id === zoneId)!.offers.find(({ id }) => id === offerId)!.goals.find(({ id }) => id === goalId)!;
+  compiled.markets
+    .get(marketId!)!
+    .zones.find(({ id }) => id === zoneId)!
+    .offers.find(({ id }) => id === offerId)!
+    .goals.find(({ id }) => id === goalId)!;
 
 /** The cart with goods that bring what a message asks for. */
-function withWhatIsAsked(compiled: CompiledPolicy, input: EvaluationInput, evaluation: Evaluation, message: LeadMessage): Evaluation {
+function withWhatIsAsked(
+  compiled: CompiledPolicy,
+  input: EvaluationInput,
+  evaluation: Evaluation,
+  message: LeadMessage,
+): Evaluation {
   const { terms } = compiled.markets.get(evaluation.marketId!)!;
   const cart = measureCart(input.cart, terms, ratesAt(terms, input.destination.region), input.destination);
-  const { product, quantity, unitPrice } = goodsThatBring(message.arguments.remaining, goalOf(compiled, evaluation, message).counts, cart)!;
-  return evaluate(compiled, { ...input, cart: { ...input.cart, lines: [...input.cart.lines, { product: { ...product, prices: { [terms.id]: unitPrice } }, quantity }] } });
+  const { product, quantity, unitPrice } = goodsThatBring(
+    message.arguments.remaining,
+    goalOf(compiled, evaluation, message).counts,
+    cart,
+  )!;
+  return evaluate(compiled, {
+    ...input,
+    cart: {
+      ...input.cart,
+      lines: [...input.cart.lines, { product: { ...product, prices: { [terms.id]: unitPrice } }, quantity }],
+    },
+  });
 }
 
 /** What an offer is credited with: prices, goods and gifts. */
-const credits = ({ options, goodsRewarded, gifts }: Evaluation, offer: string): boolean => [...options.flatMap(({ setBy }) => setBy), ...goodsRewarded.setBy, ...gifts].some(({ offerId }) => offerId === offer);
+const credits = ({ options, goodsRewarded, gifts }: Evaluation, offer: string): boolean =>
+  [...options.flatMap(({ setBy }) => setBy), ...goodsRewarded.setBy, ...gifts].some(({ offerId }) => offerId === offer);
 const lowest = ({ options }: Evaluation): number => Math.min(...options.map(({ after }) => after));
 
 test('whoever is told a reward is given it', () => {
@@ -41,7 +61,11 @@ test('whoever is told a reward is given it', () => {
         if (message.state === 'missedOut') continue;
         const goal = goalOf(compiled, evaluation, message);
         const free = goal.rewards.filter(({ kind }) => kind === 'deliveryFree');
-        const isFreeIn = ({ options }: Evaluation) => free.some((reward) => 'options' in reward && options.some(({ optionId, after }) => reward.options.has(optionId) && after === 0));
+        const isFreeIn = ({ options }: Evaluation) =>
+          free.some(
+            (reward) =>
+              'options' in reward && options.some(({ optionId, after }) => reward.options.has(optionId) && after === 0),
+          );
         if (message.state === 'reached') {
           seen.reached++;
           expect(credits(evaluation, message.offerId)).toBe(true);
@@ -50,10 +74,21 @@ test('whoever is told a reward is given it', () => {
         }
         seen.ahead++;
         const then = withWhatIsAsked(compiled, input, evaluation, message);
-        expect(then.offers.find(({ offerId }) => offerId === message.offerId)!.goals.find(({ goalId }) => goalId === message.goalId)!.reached).toBe(true);
+        expect(
+          then.offers
+            .find(({ offerId }) => offerId === message.offerId)!
+            .goals.find(({ goalId }) => goalId === message.goalId)!.reached,
+        ).toBe(true);
         if (free.length > 0) expect(isFreeIn(then)).toBe(true);
         const fixed = goal.rewards[0]!;
-        if (goal.rewards.length === 1 && fixed.kind === 'deliveryAt' && !fixed.coversOwnDelivery && then.measures!.ownDelivery === 0 && policy.markets.here!.cashIncrement === undefined) expect(lowest(then)).toBeLessThanOrEqual(fixed.amount);
+        if (
+          goal.rewards.length === 1 &&
+          fixed.kind === 'deliveryAt' &&
+          !fixed.coversOwnDelivery &&
+          then.measures!.ownDelivery === 0 &&
+          policy.markets.here!.cashIncrement === undefined
+        )
+          expect(lowest(then)).toBeLessThanOrEqual(fixed.amount);
       }
     }),
     { numRuns: 3000 },
@@ -62,7 +97,8 @@ test('whoever is told a reward is given it', () => {
   expect(seen.ahead).toBeGreaterThan(60);
 }, 120_000);
 
-const piecesOf = ({ gifts }: Evaluation, product: string): number => gifts.reduce((sum, gift) => (gift.product === product ? sum + gift.quantity : sum), 0);
+const piecesOf = ({ gifts }: Evaluation, product: string): number =>
+  gifts.reduce((sum, gift) => (gift.product === product ? sum + gift.quantity : sum), 0);
 
 test('what is asked for is the least that suffices among offers that lead to it', () => {
   let several = 0;
@@ -81,10 +117,16 @@ test('what is asked for is the least that suffices among offers that lead to it'
         return evaluate(compilePolicy(changed), input);
       };
       const asGood = (one: Evaluation, other: Evaluation) =>
-        one.options.every(({ after }, index) => after <= other.options[index]!.after) && one.goodsRewarded.off >= other.goodsRewarded.off && other.gifts.every(({ product }) => piecesOf(one, product) >= piecesOf(other, product));
+        one.options.every(({ after }, index) => after <= other.options[index]!.after) &&
+        one.goodsRewarded.off >= other.goodsRewarded.off &&
+        other.gifts.every(({ product }) => piecesOf(one, product) >= piecesOf(other, product));
       const [first, ...others] = ahead;
       for (const other of others) {
-        if (other.arguments.measure !== first!.arguments.measure || other.arguments.remaining >= first!.arguments.remaining) continue;
+        if (
+          other.arguments.measure !== first!.arguments.measure ||
+          other.arguments.remaining >= first!.arguments.remaining
+        )
+          continue;
         expect(asGood(leadsTo(other), leadsTo(first!))).toBe(false);
       }
     }),
@@ -122,18 +164,29 @@ test('a bar has a text, and every message says which offer it is of', () => {
 test('on the demo, whoever reads that delivery is free has an option that costs nothing, and whoever is told to add for it gets one', () => {
   const compiled = compilePolicy(demoPolicy);
   const catalogue = catalogueOf(demoProducts);
-  const destinations = [...Object.values(demoPolicy.testCarts).map(({ destination }) => destination), { country: 'NL', postcode: '8891' }];
+  const destinations = [
+    ...Object.values(demoPolicy.testCarts).map(({ destination }) => destination),
+    { country: 'NL', postcode: '8891' },
+  ];
   const shoppers = Object.values(demoPolicy.shoppers ?? {}).map(({ shopper }) => shopper);
   const seen = { free: 0, promised: 0 };
   fc.assert(
     fc.property(
-      fc.array(fc.record({ id: fc.constantFrom(...catalogue.keys()), quantity: fc.integer({ min: 1, max: 4 }) }), { minLength: 1, maxLength: 4 }),
+      fc.array(fc.record({ id: fc.constantFrom(...catalogue.keys()), quantity: fc.integer({ min: 1, max: 4 }) }), {
+        minLength: 1,
+        maxLength: 4,
+      }),
       fc.constantFrom(...destinations),
       fc.option(fc.constantFrom(...shoppers), { nil: undefined }),
       fc.constantFrom('en-GB', 'nl-NL', 'de-DE', 'da-DK', 'ja-JP', 'fr-BE'),
       fc.constantFrom('2026-11-25T11:00Z', '2027-03-27T10:00Z'),
       (lines, destination, shopper, language, at) => {
-        const input: EvaluationInput = { cart: { lines: lines.map(({ id, quantity }) => ({ product: catalogue.get(id)!, quantity })) }, destination, instant: Date.parse(at), ...(shopper ? { shopper } : {}) };
+        const input: EvaluationInput = {
+          cart: { lines: lines.map(({ id, quantity }) => ({ product: catalogue.get(id)!, quantity })) },
+          destination,
+          instant: Date.parse(at),
+          ...(shopper ? { shopper } : {}),
+        };
         const evaluation = evaluate(compiled, input);
         for (const place of placeIds) {
           const read = renderLead(compiled, evaluation, place, language);

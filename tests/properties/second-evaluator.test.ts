@@ -16,10 +16,30 @@ function answerOf(policy: Policy, input: EvaluationInput): PlainAnswer {
   return {
     market: found.marketId,
     zone: found.zoneId,
-    options: found.options.map(({ optionId, before, after, tax, setBy }) => ({ id: optionId, before, after, tax, setBy: setBy.map(({ offerId, goalId }) => `${offerId}/${goalId}`) })),
+    options: found.options.map(({ optionId, before, after, tax, setBy }) => ({
+      id: optionId,
+      before,
+      after,
+      tax,
+      setBy: setBy.map(({ offerId, goalId }) => `${offerId}/${goalId}`),
+    })),
     unavailable: found.unavailable.map(({ optionId }) => optionId),
-    goals: found.offers.flatMap(({ offerId, status, goals }) => goals.map(({ goalId, counted, target, remaining, percent, reached }) => ({ offer: offerId, goal: goalId, status, counted, target, remaining, percent, reached }))),
-    read: { strip: renderLead(compiled, found, 'strip', 'en-GB')?.text.replace(': gift', '') ?? null, cart: renderLead(compiled, found, 'cart', 'en-GB')?.text.replace(': gift', '') ?? null },
+    goals: found.offers.flatMap(({ offerId, status, goals }) =>
+      goals.map(({ goalId, counted, target, remaining, percent, reached }) => ({
+        offer: offerId,
+        goal: goalId,
+        status,
+        counted,
+        target,
+        remaining,
+        percent,
+        reached,
+      })),
+    ),
+    read: {
+      strip: renderLead(compiled, found, 'strip', 'en-GB')?.text.replace(': gift', '') ?? null,
+      cart: renderLead(compiled, found, 'cart', 'en-GB')?.text.replace(': gift', '') ?? null,
+    },
     gifts: found.gifts.map(({ product, quantity }) => `${quantity} ${product}`),
     preselected: found.preselected,
     totals: found.totals,
@@ -31,22 +51,29 @@ console.log(`second evaluator: seed ${seed} (repeat with FAST_CHECK_SEED=${seed}
 
 /** Runs of a batch, short enough for the test runner to hear of each. */
 const batch = 200;
-const batches = [...Array.from({ length: 10 }, (_, index) => ['one zone', index, randomPolicy] as const), ...Array.from({ length: 4 }, (_, index) => ['several zones', index, randomPolicyWithZones] as const)];
+const batches = [
+  ...Array.from({ length: 10 }, (_, index) => ['one zone', index, randomPolicy] as const),
+  ...Array.from({ length: 4 }, (_, index) => ['several zones', index, randomPolicyWithZones] as const),
+];
 
-test.each(batches)('two evaluators that share no code agree: %s, batch %i', (_, index, policies) => {
-  let checked = 0;
-  fc.assert(
-    fc.property(policies, fc.array(randomInput, { minLength: 1, maxLength: 3 }), (policy, inputs) => {
-      const check = checkPolicy(policy);
-      // Goals that do not ascend cannot be saved.
-      fc.pre(check.ok || !check.faults.every(({ message }) => message === 'must be more than the goal before it'));
-      expect(check.ok ? [] : check.faults).toEqual([]);
-      for (const input of inputs) {
-        checked++;
-        expect(answerOf(policy, input)).toEqual(plainEvaluate(policy, input));
-      }
-    }),
-    { numRuns: batch, seed: seed + index },
-  );
-  expect(checked).toBeGreaterThanOrEqual(batch);
-}, 120_000);
+test.each(batches)(
+  'two evaluators that share no code agree: %s, batch %i',
+  (_, index, policies) => {
+    let checked = 0;
+    fc.assert(
+      fc.property(policies, fc.array(randomInput, { minLength: 1, maxLength: 3 }), (policy, inputs) => {
+        const check = checkPolicy(policy);
+        // Goals that do not ascend cannot be saved.
+        fc.pre(check.ok || !check.faults.every(({ message }) => message === 'must be more than the goal before it'));
+        expect(check.ok ? [] : check.faults).toEqual([]);
+        for (const input of inputs) {
+          checked++;
+          expect(answerOf(policy, input)).toEqual(plainEvaluate(policy, input));
+        }
+      }),
+      { numRuns: batch, seed: seed + index },
+    );
+    expect(checked).toBeGreaterThanOrEqual(batch);
+  },
+  120_000,
+);

@@ -9,12 +9,23 @@ import { renderText } from '../../src/core/wording/render.ts';
 const require = createRequire(import.meta.url);
 type Rules = Record<string, Record<string, string>>;
 const read = (name: string, kind: string): Rules =>
-  (JSON.parse(readFileSync(require.resolve(`cldr-core/supplemental/${name}.json`), 'utf8')) as { supplemental: Record<string, Rules> }).supplemental[`plurals-type-${kind}`]!;
+  (
+    JSON.parse(readFileSync(require.resolve(`cldr-core/supplemental/${name}.json`), 'utf8')) as {
+      supplemental: Record<string, Rules>;
+    }
+  ).supplemental[`plurals-type-${kind}`]!;
 const cardinal = read('plurals', 'cardinal');
 const ordinal = read('ordinals', 'ordinal');
 /** Categories that CLDR gives a sample below a million for: whole numbers that texts can count. */
-const reachable = (rules: Record<string, string>) => Object.entries(rules).filter(([, rule]) => samples(rule).some((number) => number < 1_000_000)).map(([key]) => key.replace('pluralRule-count-', '')).sort();
-const categoriesOf = (rules: Record<string, string>) => Object.keys(rules).map((key) => key.replace('pluralRule-count-', '')).sort();
+const reachable = (rules: Record<string, string>) =>
+  Object.entries(rules)
+    .filter(([, rule]) => samples(rule).some((number) => number < 1_000_000))
+    .map(([key]) => key.replace('pluralRule-count-', ''))
+    .sort();
+const categoriesOf = (rules: Record<string, string>) =>
+  Object.keys(rules)
+    .map((key) => key.replace('pluralRule-count-', ''))
+    .sort();
 
 /** Whole-number samples of a rule, such as "@integer 0, 2~16, 100, …". */
 function samples(rule: string): number[] {
@@ -25,7 +36,9 @@ function samples(rule: string): number[] {
   });
 }
 
-const languages = Object.keys(cardinal).filter((language) => Intl.PluralRules.supportedLocalesOf(language).length > 0 && language !== 'root');
+const languages = Object.keys(cardinal).filter(
+  (language) => Intl.PluralRules.supportedLocalesOf(language).length > 0 && language !== 'root',
+);
 
 describe('plural rules are those of CLDR', () => {
   test('most of the world’s languages are covered', () => expect(languages.length).toBeGreaterThan(100));
@@ -33,17 +46,27 @@ describe('plural rules are those of CLDR', () => {
   test('categories that whole numbers below a million fall in', () => {
     for (const language of languages) {
       expect([language, [...pluralCategories(language)].sort()]).toEqual([language, reachable(cardinal[language]!)]);
-      if (ordinal[language]) expect([language, [...pluralCategories(language, true)].sort()]).toEqual([language, reachable(ordinal[language])]);
+      if (ordinal[language])
+        expect([language, [...pluralCategories(language, true)].sort()]).toEqual([
+          language,
+          reachable(ordinal[language]),
+        ]);
     }
   });
 
   test('every whole-number sample falls in its category when a text is rendered', () => {
     let checked = 0;
     for (const language of languages) {
-      const text = `{items, plural, ${categoriesOf(cardinal[language]!).map((category) => `${category} {${category}}`).join(' ')}}`;
+      const text = `{items, plural, ${categoriesOf(cardinal[language]!)
+        .map((category) => `${category} {${category}}`)
+        .join(' ')}}`;
       for (const [key, rule] of Object.entries(cardinal[language]!)) {
         for (const number of samples(rule)) {
-          expect([language, number, renderText(text, language, { items: number })]).toEqual([language, number, key.replace('pluralRule-count-', '')]);
+          expect([language, number, renderText(text, language, { items: number })]).toEqual([
+            language,
+            number,
+            key.replace('pluralRule-count-', ''),
+          ]);
           checked++;
         }
       }
@@ -53,10 +76,26 @@ describe('plural rules are those of CLDR', () => {
 
   test('a text without a category its language needs is pointed out', () => {
     const text = '{items, plural, one {# zákaz} other {# zákazů}} {remaining}';
-    const situation = { state: 'progress', shownIn: ['strip'], setting: { currency: 'CZK', timeZone: 'Europe/Prague' }, measure: 'value', without: [], rewards: [] } as const;
-    expect(wordingFaults(text, { ...situation, language: 'cs-CZ' }).map(({ message }) => message).join()).toMatch(/few/);
+    const situation = {
+      state: 'progress',
+      shownIn: ['strip'],
+      setting: { currency: 'CZK', timeZone: 'Europe/Prague' },
+      measure: 'value',
+      without: [],
+      rewards: [],
+    } as const;
+    expect(
+      wordingFaults(text, { ...situation, language: 'cs-CZ' })
+        .map(({ message }) => message)
+        .join(),
+    ).toMatch(/few/);
     expect(wordingFaults(text, { ...situation, language: 'en-GB' })).toEqual([]);
     // French has a form for whole millions, and none of them is ever counted here.
-    expect(wordingFaults('{items, plural, one {# article} other {# articles}} {remaining}', { ...situation, language: 'fr-BE' })).toEqual([]);
+    expect(
+      wordingFaults('{items, plural, one {# article} other {# articles}} {remaining}', {
+        ...situation,
+        language: 'fr-BE',
+      }),
+    ).toEqual([]);
   });
 });

@@ -15,9 +15,11 @@ import { canBePostcode, postcodeForms } from '../../src/core/places/postcode-for
 import { readPastedPostcodes } from '../../src/core/places/pasted-postcodes.ts';
 
 describe('continents', () => {
-  test('hold every country of ISO 3166-1 once', () => expect(continents.flatMap(({ countries: codes }) => codes).sort()).toEqual([...countryCodes].sort()));
+  test('hold every country of ISO 3166-1 once', () =>
+    expect(continents.flatMap(({ countries: codes }) => codes).sort()).toEqual([...countryCodes].sort()));
   test('are those of the data package', () => {
-    for (const { id, countries: codes } of continents) for (const code of codes) expect([code, id]).toEqual([code, countries[code as keyof typeof countries].continent]);
+    for (const { id, countries: codes } of continents)
+      for (const code of codes) expect([code, id]).toEqual([code, countries[code as keyof typeof countries].continent]);
   });
 });
 
@@ -26,7 +28,13 @@ describe('currencies of countries', () => {
     const others = countryCodes.flatMap((code) => {
       const known = countries[code as keyof typeof countries].currency as readonly string[];
       const ours = currencyOfCountry(code);
-      return ours === undefined ? (known.length === 0 ? [] : [[code, 'none', ...known]]) : known.includes(ours) ? [] : [[code, ours, ...known]];
+      return ours === undefined
+        ? known.length === 0
+          ? []
+          : [[code, 'none', ...known]]
+        : known.includes(ours)
+          ? []
+          : [[code, ours, ...known]];
     });
     expect(others).toEqual([]);
   });
@@ -44,39 +52,77 @@ describe('postcodes', () => {
     if (country === 'US') return code.replace(/^(\d{5})(\d{4})$/, '$1-$2');
     return country === 'JP' ? code.replace(/^(\d{3})(\d{4})$/, '$1-$2') : code;
   };
-  const mark = (of: string) => fc.constantFrom(...(of === '9' ? '0123456789' : of === 'A' ? 'ABCDEFGHIJKLMNOPRSTUVWXYZ' : 'ABCDEFGH0123456789'));
-  const forms = Object.entries(postcodeForms).flatMap(([country, known]) => known.map((form) => [country, form] as const));
+  const mark = (of: string) =>
+    fc.constantFrom(...(of === '9' ? '0123456789' : of === 'A' ? 'ABCDEFGHIJKLMNOPRSTUVWXYZ' : 'ABCDEFGH0123456789'));
+  const forms = Object.entries(postcodeForms).flatMap(([country, known]) =>
+    known.map((form) => [country, form] as const),
+  );
   test.each(forms)('%s: some of the form %s are postcodes by the package too', (country, form) => {
-    const drawn = fc.sample(fc.tuple(...[...form].map(mark)), { numRuns: 500, seed: 13 }).map((marks) => marks.join(''));
+    const drawn = fc
+      .sample(fc.tuple(...[...form].map(mark)), { numRuns: 500, seed: 13 })
+      .map((marks) => marks.join(''));
     expect(drawn.every((code) => canBePostcode(country, code))).toBe(true);
     expect(drawn.filter((code) => postcodeValidator(written(country, code), country)).length).toBeGreaterThan(0);
   });
-  test.each(forms)('%s: what resembles the form %s and is a postcode by the package is never pointed out', (country, form) => {
-    fc.assert(
-      fc.property(fc.tuple(...[...form].map(mark)), fc.nat(form.length), fc.constantFrom('', '7', 'K', '42', 'Z9'), fc.nat(2), (marks, at, put, gone) => {
-        const code = marks.slice(0, at).join('') + put + marks.slice(at + gone).join('');
-        fc.pre(/^[A-Z0-9]{2,}$/.test(code) && postcodeValidator(written(country, code), country));
-        expect([code, canBePostcode(country, code)]).toEqual([code, true]);
-      }),
-      { numRuns: 200, seed: 13, maxSkipsPerRun: 100 },
+  test.each(forms)(
+    '%s: what resembles the form %s and is a postcode by the package is never pointed out',
+    (country, form) => {
+      fc.assert(
+        fc.property(
+          fc.tuple(...[...form].map(mark)),
+          fc.nat(form.length),
+          fc.constantFrom('', '7', 'K', '42', 'Z9'),
+          fc.nat(2),
+          (marks, at, put, gone) => {
+            const code = marks.slice(0, at).join('') + put + marks.slice(at + gone).join('');
+            fc.pre(/^[A-Z0-9]{2,}$/.test(code) && postcodeValidator(written(country, code), country));
+            expect([code, canBePostcode(country, code)]).toEqual([code, true]);
+          },
+        ),
+        { numRuns: 200, seed: 13, maxSkipsPerRun: 100 },
+      );
+    },
+  );
+  const exact = Object.values(demoPolicy.zones)
+    .flatMap(({ area }) => [...Object.values(area.include), ...Object.values(area.exclude ?? {})])
+    .flatMap((part) =>
+      part.kind === 'postcodes'
+        ? Object.keys(part.patterns)
+            .filter((pattern) => /^[A-Z0-9]+$/.test(pattern))
+            .map((pattern) => [part.country, pattern] as const)
+        : [],
     );
-  });
-  const exact = Object.values(demoPolicy.zones).flatMap(({ area }) => [...Object.values(area.include), ...Object.values(area.exclude ?? {})]).flatMap((part) => (part.kind === 'postcodes' ? Object.keys(part.patterns).filter((pattern) => /^[A-Z0-9]+$/.test(pattern)).map((pattern) => [part.country, pattern] as const) : []));
-  test.each(exact)('%s %s of the demo store has its country’s form', (country, pattern) => expect(postcodeValidator(written(country, pattern), country)).toBe(true));
+  test.each(exact)('%s %s of the demo store has its country’s form', (country, pattern) =>
+    expect(postcodeValidator(written(country, pattern), country)).toBe(true),
+  );
   test('those of the demo’s test carts do too, and are read as one postcode each', () => {
-    const typed = Object.values(testCarts).map(({ destination }) => destination).filter(({ postcode }) => postcode !== '');
+    const typed = Object.values(testCarts)
+      .map(({ destination }) => destination)
+      .filter(({ postcode }) => postcode !== '');
     expect(typed.length).toBeGreaterThan(10);
     const countriesSeen = new Set(typed.map(({ country }) => country));
-    for (const country of ['NL', 'BE', 'DE', 'GB', 'DK', 'CH', 'US', 'JP']) expect([...countriesSeen]).toContain(country);
+    for (const country of ['NL', 'BE', 'DE', 'GB', 'DK', 'CH', 'US', 'JP'])
+      expect([...countriesSeen]).toContain(country);
     for (const { country, postcode } of typed) {
       const [pattern, ...more] = readPastedPostcodes(postcode).patterns;
-      expect([country, postcode, more.length, postcodeValidator(written(country, pattern!), country)]).toEqual([country, postcode, 0, true]);
+      expect([country, postcode, more.length, postcodeValidator(written(country, pattern!), country)]).toEqual([
+        country,
+        postcode,
+        0,
+        true,
+      ]);
     }
   });
 });
 
 describe('euro reference rates', () => {
-  const sample = ['Date,USD,JPY,BGN,CYP,DKK,GBP,ISK,', '2026-11-24,1.0702,157.91,1.9558,N/A,7.4581,0.87502,N/A,', '2026-11-23,1.0688,157.6,1.9558,N/A,7.4579,0.8749,144.9,', '1999-01-04,1.1789,133.73,N/A,0.58231,7.4501,0.7111,81.48,', ''].join('\n');
+  const sample = [
+    'Date,USD,JPY,BGN,CYP,DKK,GBP,ISK,',
+    '2026-11-24,1.0702,157.91,1.9558,N/A,7.4581,0.87502,N/A,',
+    '2026-11-23,1.0688,157.6,1.9558,N/A,7.4579,0.8749,144.9,',
+    '1999-01-04,1.1789,133.73,N/A,0.58231,7.4501,0.7111,81.48,',
+    '',
+  ].join('\n');
   test('newest day first, N/A for none, a comma at the end of each line, currencies that are gone', () => {
     const { rates, rejected } = readReferenceRates(sample);
     expect(rejected).toEqual([]);
@@ -85,5 +131,6 @@ describe('euro reference rates', () => {
     expect(rates.GBP!.at(-1)).toEqual({ day: '2026-11-24', rate: '0.87502' });
     expect(rates.BGN).toHaveLength(2);
   });
-  test('with a byte order mark and CRLF', () => expect(readReferenceRates(`\ufeff${sample.replaceAll('\n', '\r\n')}`)).toEqual(readReferenceRates(sample)));
+  test('with a byte order mark and CRLF', () =>
+    expect(readReferenceRates(`\ufeff${sample.replaceAll('\n', '\r\n')}`)).toEqual(readReferenceRates(sample)));
 });

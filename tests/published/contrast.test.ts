@@ -15,9 +15,12 @@ test('black on white is 21 to 1, and a colour on itself 1 to 1', () => {
 });
 
 test('as another implementation has it', () => {
-  fc.assert(fc.property(colour, colour, (one, other) => {
+  fc.assert(
+    fc.property(colour, colour, (one, other) => {
       expect(contrastRatio(one, other)).toBeCloseTo(wcag.hex(one, other), 1);
-    }), { numRuns: 3000 });
+    }),
+    { numRuns: 3000 },
+  );
 });
 
 test('a mended colour stands out enough, and one that does is left alone', () => {

@@ -7,7 +7,12 @@ import { expect, test } from 'vitest';
 import { timeLeft } from '../../src/core/time/countdown.ts';
 import { offsetAt } from '../../src/core/time/zone-clock.ts';
 
-const changes = { 'Europe/Amsterdam': ['2026-03-29T01:00Z', '2026-10-25T01:00Z', '2027-03-28T01:00Z'], 'Europe/London': ['2026-03-29T01:00Z', '2026-10-25T01:00Z'], 'America/New_York': ['2026-03-08T07:00Z', '2026-11-01T06:00Z'], 'America/Los_Angeles': ['2026-03-08T10:00Z', '2026-11-01T09:00Z'] };
+const changes = {
+  'Europe/Amsterdam': ['2026-03-29T01:00Z', '2026-10-25T01:00Z', '2027-03-28T01:00Z'],
+  'Europe/London': ['2026-03-29T01:00Z', '2026-10-25T01:00Z'],
+  'America/New_York': ['2026-03-08T07:00Z', '2026-11-01T06:00Z'],
+  'America/Los_Angeles': ['2026-03-08T10:00Z', '2026-11-01T09:00Z'],
+};
 
 const reference = (now: number, until: number, zone: string) => {
   const on = (instant: number) => Temporal.Instant.fromEpochMilliseconds(instant).toZonedDateTimeISO(zone);
@@ -18,17 +23,29 @@ const reference = (now: number, until: number, zone: string) => {
 /** Whether the clock has shown this time before. */
 const comesAgain = (instant: number, zone: string) => {
   const shown = Temporal.Instant.fromEpochMilliseconds(instant).toZonedDateTimeISO(zone);
-  return shown.toPlainDateTime().toZonedDateTime(zone, { disambiguation: 'earlier' }).epochMilliseconds !== shown.epochMilliseconds;
+  return (
+    shown.toPlainDateTime().toZonedDateTime(zone, { disambiguation: 'earlier' }).epochMilliseconds !==
+    shown.epochMilliseconds
+  );
 };
 
 test('clocks change where the rules say', () => {
   for (const [zone, instants] of Object.entries(changes)) {
-    for (const text of instants) expect([zone, text, offsetAt(zone, Date.parse(text)) === offsetAt(zone, Date.parse(text) - 1)]).toEqual([zone, text, false]);
+    for (const text of instants)
+      expect([zone, text, offsetAt(zone, Date.parse(text)) === offsetAt(zone, Date.parse(text) - 1)]).toEqual([
+        zone,
+        text,
+        false,
+      ]);
   }
 });
 
 test('what is left is what Temporal says, to the second, across every change', () => {
-  const zones = fc.constantFrom(...Object.entries(changes).flatMap(([zone, instants]) => instants.map((instant) => [zone, Date.parse(instant)] as const)));
+  const zones = fc.constantFrom(
+    ...Object.entries(changes).flatMap(([zone, instants]) =>
+      instants.map((instant) => [zone, Date.parse(instant)] as const),
+    ),
+  );
   const near = fc.integer({ min: -4 * 86_400, max: 4 * 86_400 });
   fc.assert(
     fc.property(zones, near, near, ([zone, change], a, b) => {

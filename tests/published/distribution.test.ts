@@ -5,10 +5,18 @@ import { expect, test } from 'vitest';
 import { bands, beyondBands, ordersBelow } from '../../src/core/orders/distribution.ts';
 import { fromValues } from '../support/distributions.ts';
 
-const orders = fc.array(fc.integer({ min: 0, max: 2999 }), { minLength: 1, maxLength: 200 }).map((values) => values.sort((a, b) => a - b));
+const orders = fc
+  .array(fc.integer({ min: 0, max: 2999 }), { minLength: 1, maxLength: 200 })
+  .map((values) => values.sort((a, b) => a - b));
 
 test('orders below an amount', () => {
-  fc.assert(fc.property(orders, fc.integer({ min: -10, max: 3100 }), (values, at) => void expect(ordersBelow(fromValues(values), at)).toBe(bisectLeft(values, at))));
+  fc.assert(
+    fc.property(
+      orders,
+      fc.integer({ min: -10, max: 3100 }),
+      (values, at) => void expect(ordersBelow(fromValues(values), at)).toBe(bisectLeft(values, at)),
+    ),
+  );
 });
 
 test('what lies beyond the bands is the rest of the orders', () => {
@@ -17,12 +25,23 @@ test('what lies beyond the bands is the rest of the orders', () => {
       const distribution = fromValues(values);
       const drawn = bands(distribution, width, until);
       const beyond = beyondBands(distribution, width, until);
-      expect([beyond.from, beyond.orders]).toEqual([drawn.at(-1)!.to, values.length - drawn.reduce((sum, band) => sum + band.orders, 0)]);
+      expect([beyond.from, beyond.orders]).toEqual([
+        drawn.at(-1)!.to,
+        values.length - drawn.reduce((sum, band) => sum + band.orders, 0),
+      ]);
     }),
   );
 });
 test('half-open bands', () => {
   const thresholds = Array.from({ length: 12 }, (_, index) => index * 250);
   const reference = bin<number, number>().domain([0, 3000]).thresholds(thresholds.slice(1));
-  fc.assert(fc.property(orders, (values) => void expect(bands(fromValues(values), 250, 3000).map((band) => band.orders)).toEqual(reference(values).map((group) => group.length))));
+  fc.assert(
+    fc.property(
+      orders,
+      (values) =>
+        void expect(bands(fromValues(values), 250, 3000).map((band) => band.orders)).toEqual(
+          reference(values).map((group) => group.length),
+        ),
+    ),
+  );
 });

@@ -4,7 +4,21 @@ import { expect, test } from 'vitest';
 import { currencyExponent, isCurrency } from '../../src/core/money/currency.ts';
 
 /** Codes without a minor unit in the standard ("N.A."): metals, funds, testing. The package writes 0 for them. */
-const withoutMinorUnit = new Set(['XAG', 'XAU', 'XBA', 'XBB', 'XBC', 'XBD', 'XDR', 'XPD', 'XPT', 'XSU', 'XTS', 'XUA', 'XXX']);
+const withoutMinorUnit = new Set([
+  'XAG',
+  'XAU',
+  'XBA',
+  'XBB',
+  'XBC',
+  'XBD',
+  'XDR',
+  'XPD',
+  'XPT',
+  'XSU',
+  'XTS',
+  'XUA',
+  'XXX',
+]);
 
 test('every current currency has the exponent of the standard', () => {
   expect(currencyCodes.data.length).toBeGreaterThan(170);

@@ -12,11 +12,19 @@ import { freedmanDiaconisWidth, quantile, silvermanBandwidth, summarise } from '
 import { studentQuantile975, welchDifference } from '../../src/core/statistics/welch.ts';
 import { fromValues } from '../support/distributions.ts';
 
-const orders = fc.array(fc.integer({ min: 1, max: 20_000 }), { minLength: 2, maxLength: 300 }).map((values) => values.sort((a, b) => a - b));
+const orders = fc
+  .array(fc.integer({ min: 1, max: 20_000 }), { minLength: 2, maxLength: 300 })
+  .map((values) => values.sort((a, b) => a - b));
 
 describe('quantiles and widths', () => {
   test('quantiles of type 7, as d3-array takes them', () => {
-    fc.assert(fc.property(orders, fc.double({ min: 0, max: 1, noNaN: true }), (values, share) => void expect(quantile(fromValues(values), share)).toBeCloseTo(d3Quantile(values, share)!, 6)));
+    fc.assert(
+      fc.property(
+        orders,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (values, share) => void expect(quantile(fromValues(values), share)).toBeCloseTo(d3Quantile(values, share)!, 6),
+      ),
+    );
   });
   test('average and deviation', () => {
     fc.assert(
@@ -32,7 +40,9 @@ describe('quantiles and widths', () => {
       fc.property(orders, (values) => {
         const width = freedmanDiaconisWidth(summarise(fromValues(values))!);
         fc.pre(width > 0);
-        expect(Math.ceil((values.at(-1)! - values[0]!) / width)).toBe(thresholdFreedmanDiaconis(values, values[0]!, values.at(-1)!));
+        expect(Math.ceil((values.at(-1)! - values[0]!) / width)).toBe(
+          thresholdFreedmanDiaconis(values, values[0]!, values.at(-1)!),
+        );
       }),
     );
   });
@@ -41,7 +51,10 @@ describe('quantiles and widths', () => {
       fc.property(orders, (values) => {
         const spread = (d3Quantile(values, 0.75)! - d3Quantile(values, 0.25)!) / 1.34;
         fc.pre(spread > 0);
-        expect(silvermanBandwidth(summarise(fromValues(values))!)).toBeCloseTo(0.9 * Math.min(sampleStandardDeviation(values), spread) * values.length ** -0.2, 6);
+        expect(silvermanBandwidth(summarise(fromValues(values))!)).toBeCloseTo(
+          0.9 * Math.min(sampleStandardDeviation(values), spread) * values.length ** -0.2,
+          6,
+        );
       }),
     );
     expect(quantileSorted([1, 2, 3, 4], 0.5)).toBe(2.5);
@@ -52,7 +65,10 @@ describe('quantiles and widths', () => {
         const density = densityOf(fromValues(values), bandwidth, 20_000, 1000);
         const reference = kernelDensityEstimation(values, 'gaussian', bandwidth);
         const highest = Math.max(...density.heights);
-        for (let i = 0; i < density.heights.length; i += 50) expect(Math.abs(density.heights[i]! - values.length * reference(i * density.step))).toBeLessThan(0.005 * highest);
+        for (let i = 0; i < density.heights.length; i += 50)
+          expect(Math.abs(density.heights[i]! - values.length * reference(i * density.step))).toBeLessThan(
+            0.005 * highest,
+          );
       }),
       { numRuns: 40 },
     );
@@ -61,7 +77,11 @@ describe('quantiles and widths', () => {
 
 describe('Welch', () => {
   test('Student’s sleep data: R prints t = −1.8608, df = 17.776, 95 % interval −3.3654832 to 0.2054832', () => {
-    const sample = (values: number[]) => ({ count: values.length, average: mean(values)!, deviation: deviation(values)! });
+    const sample = (values: number[]) => ({
+      count: values.length,
+      average: mean(values)!,
+      deviation: deviation(values)!,
+    });
     const first = [0.7, -1.6, -0.2, -1.2, -0.1, 3.4, 3.7, 0.8, 0.0, 2.0];
     const second = [1.9, 0.8, 1.1, 0.1, -0.1, 4.4, 5.5, 1.6, 4.6, 3.4];
     const result = welchDifference(sample(first), sample(second))!;
@@ -71,7 +91,16 @@ describe('Welch', () => {
     expect(result.high).toBeCloseTo(0.2054832, 6);
   });
   test('97.5 % points of the printed t table', () => {
-    for (const [df, t] of [[1, 12.706], [2, 4.303], [5, 2.571], [10, 2.228], [30, 2.042], [120, 1.98], [1e6, 1.96]] as const) expect(studentQuantile975(df)).toBeCloseTo(t, 3);
+    for (const [df, t] of [
+      [1, 12.706],
+      [2, 4.303],
+      [5, 2.571],
+      [10, 2.228],
+      [30, 2.042],
+      [120, 1.98],
+      [1e6, 1.96],
+    ] as const)
+      expect(studentQuantile975(df)).toBeCloseTo(t, 3);
   });
   test('nothing to compare', () => {
     expect(welchDifference({ count: 1, average: 5, deviation: 0 }, { count: 9, average: 4, deviation: 1 })).toBeNull();
@@ -80,7 +109,8 @@ describe('Welch', () => {
 });
 
 // minutes
-const eruptions = `3.600 1.800 3.333 2.283 4.533 2.883 4.700 3.600 1.950 4.350 1.833 3.917 4.200 1.750 4.700 2.167 1.750 4.800 1.600 4.250 1.800
+const eruptions =
+  `3.600 1.800 3.333 2.283 4.533 2.883 4.700 3.600 1.950 4.350 1.833 3.917 4.200 1.750 4.700 2.167 1.750 4.800 1.600 4.250 1.800
 1.750 3.450 3.067 4.533 3.600 1.967 4.083 3.850 4.433 4.300 4.467 3.367 4.033 3.833 2.017 1.867 4.833 1.833 4.783 4.350 1.883 4.567 1.750 4.533
 3.317 3.833 2.100 4.633 2.000 4.800 4.716 1.833 4.833 1.733 4.883 3.717 1.667 4.567 4.317 2.233 4.500 1.750 4.800 1.817 4.400 4.167 4.700 2.067
 4.700 4.033 1.967 4.500 4.000 1.983 5.067 2.017 4.567 3.883 3.600 4.133 4.333 4.100 2.633 4.067 4.933 3.950 4.517 2.167 4.000 2.200 4.333 1.867
@@ -92,8 +122,8 @@ const eruptions = `3.600 1.800 3.333 2.283 4.533 2.883 4.700 3.600 1.950 4.350 1
 3.833 3.417 4.233 2.400 4.800 2.000 4.150 1.867 4.267 1.750 4.483 4.000 4.117 4.083 4.267 3.917 4.550 4.083 2.417 4.183 2.217 4.450 1.883 1.850
 4.283 3.950 2.333 4.150 2.350 4.933 2.900 4.583 3.833 2.083 4.367 2.133 4.350 2.200 4.450 3.567 4.500 4.150 3.817 3.917 4.450 2.000 4.283 4.767
 4.533 1.850 4.250 1.983 2.250 4.750 4.117 2.150 4.417 1.817 4.467`
-  .split(/\s+/)
-  .map(Number);
+    .split(/\s+/)
+    .map(Number);
 
 describe('Old Faithful', () => {
   test('the data are those that R summarises: 272 eruptions, median 4, mean 3.488, deviation 1.141', () => {

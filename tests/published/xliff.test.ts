@@ -29,8 +29,28 @@ const inside: Record<string, RegExp> = {
   ph: /^$/,
   cp: /^$/,
 };
-const needed: Record<string, string[]> = { xliff: ['version', 'srcLang'], file: ['id'], unit: ['id'], data: ['id'], ph: ['id'], cp: ['hex'] };
-const allowed: Record<string, string[]> = { xliff: ['version', 'srcLang', 'trgLang', 'xmlns'], file: ['id'], unit: ['id', 'name'], note: ['category'], segment: ['state', 'subState'], source: ['xml:space'], target: ['xml:space'], data: ['id'], ph: ['id', 'dataRef', 'disp'], cp: ['hex'], notes: [], originalData: [] };
+const needed: Record<string, string[]> = {
+  xliff: ['version', 'srcLang'],
+  file: ['id'],
+  unit: ['id'],
+  data: ['id'],
+  ph: ['id'],
+  cp: ['hex'],
+};
+const allowed: Record<string, string[]> = {
+  xliff: ['version', 'srcLang', 'trgLang', 'xmlns'],
+  file: ['id'],
+  unit: ['id', 'name'],
+  note: ['category'],
+  segment: ['state', 'subState'],
+  source: ['xml:space'],
+  target: ['xml:space'],
+  data: ['id'],
+  ph: ['id', 'dataRef', 'disp'],
+  cp: ['hex'],
+  notes: [],
+  originalData: [],
+};
 const token = /^[A-Za-z0-9._:-]+$/;
 
 /** Breaches of the standard in a document. */
@@ -47,9 +67,11 @@ function breaches(document: string): string[] {
     if (parent) parent.children += `${name} `;
     const written = Object.fromEntries(Object.entries(attributes).map(([key, { value }]) => [key, value]));
     for (const attribute of needed[name] ?? []) if (!(attribute in written)) found.push(`${name} lacks ${attribute}`);
-    for (const attribute of Object.keys(written)) if (!allowed[name]?.includes(attribute)) found.push(`${name} has ${attribute}`);
+    for (const attribute of Object.keys(written))
+      if (!allowed[name]?.includes(attribute)) found.push(`${name} has ${attribute}`);
     if (written.id !== undefined && !token.test(written.id)) found.push(`${name} id ${written.id}`);
-    if (name === 'xliff' && (written.version !== '2.1' || written.xmlns !== 'urn:oasis:names:tc:xliff:document:2.0')) found.push('version or namespace');
+    if (name === 'xliff' && (written.version !== '2.1' || written.xmlns !== 'urn:oasis:names:tc:xliff:document:2.0'))
+      found.push('version or namespace');
     if (name === 'unit') {
       if (ids.has(written.id!)) found.push(`unit ${written.id} twice`);
       ids.add(written.id!);
@@ -57,8 +79,14 @@ function breaches(document: string): string[] {
     }
     if (name === 'data') data.add(written.id!);
     if (name === 'segment') states = written as Record<string, string>;
-    if (name === 'segment' && written.state && !['initial', 'translated', 'reviewed', 'final'].includes(written.state)) found.push(`state ${written.state}`);
-    if (name === 'segment' && written.subState !== undefined && (!/^[^:]+:.+$/.test(written.subState) || !written.state)) found.push('subState');
+    if (name === 'segment' && written.state && !['initial', 'translated', 'reviewed', 'final'].includes(written.state))
+      found.push(`state ${written.state}`);
+    if (
+      name === 'segment' &&
+      written.subState !== undefined &&
+      (!/^[^:]+:.+$/.test(written.subState) || !written.state)
+    )
+      found.push('subState');
     if (name === 'target' && !('trgLang' in rootAttributes)) found.push('target without trgLang');
     if (name === 'ph') {
       if (written.dataRef && !data.has(written.dataRef)) found.push(`no data ${written.dataRef}`);
@@ -71,10 +99,16 @@ function breaches(document: string): string[] {
   parser.on('closetag', ({ name }) => {
     const { children } = open.pop()!;
     if (!inside[name]?.test(children)) found.push(`${name} holds ${children}`);
-    if (name === 'segment' && ['translated', 'reviewed', 'final'].includes(states.state ?? '') && !children.includes('target')) found.push('a state beyond initial without a target');
+    if (
+      name === 'segment' &&
+      ['translated', 'reviewed', 'final'].includes(states.state ?? '') &&
+      !children.includes('target')
+    )
+      found.push('a state beyond initial without a target');
   });
   parser.on('text', (text) => {
-    if (text.trim() !== '' && !['source', 'target', 'note', 'data'].includes(open.at(-1)?.name ?? '')) found.push(`text in ${open.at(-1)?.name}`);
+    if (text.trim() !== '' && !['source', 'target', 'note', 'data'].includes(open.at(-1)?.name ?? ''))
+      found.push(`text in ${open.at(-1)?.name}`);
   });
   let rootAttributes: Record<string, string> = {};
   parser.write(document).close();
@@ -83,7 +117,13 @@ function breaches(document: string): string[] {
 
 test('the checks see what they are there for', () => {
   const good = xliffOf(demoPolicy, targetLanguages(demoPolicy)[0]!);
-  for (const [from, to] of [['version="2.1"', 'version="1.2"'], [/<source.*?<\/source>/, ''], ['<file id="texts">', '<file>'], ['state="translated"', 'state="done"'], ['dataRef="d1"', 'dataRef="d77"']] as const) {
+  for (const [from, to] of [
+    ['version="2.1"', 'version="1.2"'],
+    [/<source.*?<\/source>/, ''],
+    ['<file id="texts">', '<file>'],
+    ['state="translated"', 'state="done"'],
+    ['dataRef="d1"', 'dataRef="d77"'],
+  ] as const) {
     expect(good.replace(from, to)).not.toBe(good);
     expect(breaches(good.replace(from, to))).not.toEqual([]);
   }
@@ -95,18 +135,46 @@ describe('the demo store for every language', () => {
       const document = xliffOf(demoPolicy, language);
       expect(breaches(document)).toEqual([]);
       expect(readXliff(document, demoPolicy)).toMatchObject({ changed: [], rejected: [] });
-      const read = (await xliff2js(document)) as { sourceLanguage: string; targetLanguage: string; resources: Record<string, Record<string, unknown>> };
+      const read = (await xliff2js(document)) as {
+        sourceLanguage: string;
+        targetLanguage: string;
+        resources: Record<string, Record<string, unknown>>;
+      };
       expect(read.targetLanguage).toBe(language);
       const { languages, rows } = textTable(demoPolicy);
-      const units = rows.filter(({ source, cells }) => source !== undefined && cells[languages.indexOf(language)]!.status !== 'notNeeded');
-      expect(Object.keys(read.resources.texts!).sort()).toEqual(units.map(({ offerId, state, place }) => `${offerId}.${state}.${place}`).sort());
+      const units = rows.filter(
+        ({ source, cells }) => source !== undefined && cells[languages.indexOf(language)]!.status !== 'notNeeded',
+      );
+      expect(Object.keys(read.resources.texts!).sort()).toEqual(
+        units.map(({ offerId, state, place }) => `${offerId}.${state}.${place}`).sort(),
+      );
     });
   }
 });
 
 test('whatever a text holds comes back as it was, through XLIFF and its inline codes', () => {
-  const piece = fc.oneof(fc.string({ unit: 'grapheme', maxLength: 12 }), fc.constantFrom('{remaining}', '{goal}', '{items, plural, one {# <b>} other {# & {goal}}}', "'{quoted}'", '\r\n', '\t', '  ', '<ph/>', ']]>', '\u0001', '\u2028', '=1', 'שלום'));
-  const texts = fc.array(piece, { maxLength: 6 }).map((pieces) => pieces.join('')).filter((text) => text.trim() !== '' && text.length <= 1000 && canBeShown(text));
+  const piece = fc.oneof(
+    fc.string({ unit: 'grapheme', maxLength: 12 }),
+    fc.constantFrom(
+      '{remaining}',
+      '{goal}',
+      '{items, plural, one {# <b>} other {# & {goal}}}',
+      "'{quoted}'",
+      '\r\n',
+      '\t',
+      '  ',
+      '<ph/>',
+      ']]>',
+      '\u0001',
+      '\u2028',
+      '=1',
+      'שלום',
+    ),
+  );
+  const texts = fc
+    .array(piece, { maxLength: 6 })
+    .map((pieces) => pieces.join(''))
+    .filter((text) => text.trim() !== '' && text.length <= 1000 && canBeShown(text));
   const [language] = targetLanguages(demoPolicy);
   let checked = 0;
   fc.assert(
@@ -121,7 +189,11 @@ test('whatever a text holds comes back as it was, through XLIFF and its inline c
       const back = changed.find(({ address }) => address.state === 'reached' && address.offerId === 'free-delivery');
       if (!back) return; // asks for what this offer has not, such as {deadline}
       expect(back).toMatchObject({ text: target, madeFrom: source });
-      expect(withPatches(without, [takeTranslations(changed)(without)]).wording['free-delivery']!.reached!.everyPlace![language!]).toBe(target);
+      expect(
+        withPatches(without, [takeTranslations(changed)(without)]).wording['free-delivery']!.reached!.everyPlace![
+          language!
+        ],
+      ).toBe(target);
       checked++;
     }),
     { numRuns: 400 },

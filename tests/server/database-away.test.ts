@@ -23,7 +23,11 @@ test('the database is killed under load and comes back: no acknowledged edit is 
 
   const readers = Array.from({ length: 4 }, async () => {
     while (running) {
-      const response = await fetch(`${address}/api/quote`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(cart) });
+      const response = await fetch(`${address}/api/quote`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(cart),
+      });
       count(`quote ${response.status}`);
       await response.arrayBuffer();
       await sleep(5);
@@ -32,7 +36,11 @@ test('the database is killed under load and comes back: no acknowledged edit is 
   const writer = (async () => {
     let revision = (await readDraft(address)).revision;
     for (let goal = 5001; running; goal++) {
-      const response = await fetch(`${address}/api/draft`, { method: 'PATCH', headers: { 'content-type': 'application/json-patch+json', 'if-match': etagOf(revision) }, body: JSON.stringify(setGoal('nlbe', goal)) });
+      const response = await fetch(`${address}/api/draft`, {
+        method: 'PATCH',
+        headers: { 'content-type': 'application/json-patch+json', 'if-match': etagOf(revision) },
+        body: JSON.stringify(setGoal('nlbe', goal)),
+      });
       const body = (await response.json()) as { revision?: number; draft?: { revision: number } };
       count(`edit ${response.status}`);
       if (response.status === 200) acknowledged = { revision: (revision = body.revision!), goal };

@@ -29,22 +29,45 @@ const exported = (count: number, prefix: string, rows: ExportForm['rows'] = 'ord
   return { orders, text: `${[...orderExport(orders, { ...form, rows })].join('\r\n')}\r\n` };
 };
 const query = async (sql: string, values: unknown[] = []) => (await connection.query<RowDataPacket[]>(sql, values))[0];
-const countOf = async (prefix: string) => Number((await query('SELECT COUNT(*) AS n FROM past_order WHERE order_number LIKE ?', [`${prefix}-%`]))[0]!.n);
-const tables = async () => (await query("SHOW TABLES LIKE 'staged%'")).length + (await query("SHOW TABLES LIKE 'replaced%'")).length + (await query("SHOW TABLES LIKE 'firsts%'")).length;
+const countOf = async (prefix: string) =>
+  Number((await query('SELECT COUNT(*) AS n FROM past_order WHERE order_number LIKE ?', [`${prefix}-%`]))[0]!.n);
+const tables = async () =>
+  (await query("SHOW TABLES LIKE 'staged%'")).length +
+  (await query("SHOW TABLES LIKE 'replaced%'")).length +
+  (await query("SHOW TABLES LIKE 'firsts%'")).length;
 
 describe('orders, a row each', () => {
   test('a dry run changes nothing; then every order is there as in the file; a second time changes nothing', async () => {
     const { orders, text } = exported(3000, 'IMP');
     const checked = await check(address, text);
-    expect(checked).toMatchObject({ state: 'checked', rowsRead: 3000, staged: 3000, fresh: 3000, changed: 0, same: 0, rejected: 0 });
+    expect(checked).toMatchObject({
+      state: 'checked',
+      rowsRead: 3000,
+      staged: 3000,
+      fresh: 3000,
+      changed: 0,
+      same: 0,
+      rejected: 0,
+    });
     expect(await countOf('IMP')).toBe(0);
     expect(await apply(address, checked.id)).toMatchObject({ state: 'done', fresh: 3000, applied: 3000 });
     const rows = await query("SELECT * FROM past_order WHERE order_number LIKE 'IMP-%' ORDER BY order_number");
     expect(rows).toHaveLength(3000);
     for (const [i, order] of [...orders].sort((a, b) => (a.orderNumber < b.orderNumber ? -1 : 1)).entries()) {
       expect(rows[i]).toMatchObject({
-        order_number: order.orderNumber, placed_at: order.placedAt, market_id: order.marketId, country: order.country, postcode: order.postcode, currency: order.currency, goods_minor: order.goodsMinor, discount_minor: order.discountMinor,
-        delivery_minor: order.deliveryMinor, option_id: order.optionId, items: order.items, weight_grams: order.weightGrams, returning_shopper: order.returning ? 1 : 0,
+        order_number: order.orderNumber,
+        placed_at: order.placedAt,
+        market_id: order.marketId,
+        country: order.country,
+        postcode: order.postcode,
+        currency: order.currency,
+        goods_minor: order.goodsMinor,
+        discount_minor: order.discountMinor,
+        delivery_minor: order.deliveryMinor,
+        option_id: order.optionId,
+        items: order.items,
+        weight_grams: order.weightGrams,
+        returning_shopper: order.returning ? 1 : 0,
       });
     }
     const again = await check(address, text);
@@ -55,15 +78,29 @@ describe('orders, a row each', () => {
   });
 
   test('an order that has changed is changed; what the file does not say stays', async () => {
-    await apply(address, (await check(address, 'Order number,Date,Country,Subtotal,Postcode,Returning\nCH-1,2025-03-14,NL,50.00,1799 ZA,yes\nCH-2,2025-03-14,NL,20.00,,\n')).id);
-    const checked = await check(address, 'Order number,Date,Country,Subtotal\nCH-1,2025-03-14,NL,55.00\nCH-2,2025-03-14,NL,20.00\n');
+    await apply(
+      address,
+      (
+        await check(
+          address,
+          'Order number,Date,Country,Subtotal,Postcode,Returning\nCH-1,2025-03-14,NL,50.00,1799 ZA,yes\nCH-2,2025-03-14,NL,20.00,,\n',
+        )
+      ).id,
+    );
+    const checked = await check(
+      address,
+      'Order number,Date,Country,Subtotal\nCH-1,2025-03-14,NL,55.00\nCH-2,2025-03-14,NL,20.00\n',
+    );
     expect(checked).toMatchObject({ fresh: 0, changed: 1, same: 1 });
     await apply(address, checked.id);
-    expect((await query("SELECT goods_minor, postcode, returning_shopper FROM past_order WHERE order_number = 'CH-1'"))[0]).toEqual({ goods_minor: 5500, postcode: '1799 ZA', returning_shopper: 1 });
+    expect(
+      (await query("SELECT goods_minor, postcode, returning_shopper FROM past_order WHERE order_number = 'CH-1'"))[0],
+    ).toEqual({ goods_minor: 5500, postcode: '1799 ZA', returning_shopper: 1 });
   });
 
   test('rejected rows are told by line, column and reason, also as CSV; the others are imported', async () => {
-    const text = 'Order number,Date,Country,Subtotal,Note\nRE-1,2025-03-14,NL,50.00,=HYPERLINK("x")\nRE-2,2025-02-31,NL,50.00,\nRE-3,2025-03-14,NL,fifty,\nRE-1,2025-03-15,NL,51.00,\n"RE-5,2025-03-14,NL,50.00,\nRE-6,2025-03-14,NL,5.00,\n';
+    const text =
+      'Order number,Date,Country,Subtotal,Note\nRE-1,2025-03-14,NL,50.00,=HYPERLINK("x")\nRE-2,2025-02-31,NL,50.00,\nRE-3,2025-03-14,NL,fifty,\nRE-1,2025-03-15,NL,51.00,\n"RE-5,2025-03-14,NL,50.00,\nRE-6,2025-03-14,NL,5.00,\n';
     const checked = await check(address, text.replace('=HYPERLINK("x")', '"=HYPERLINK(""x"")"'), { rows: 'orders' });
     expect(checked).toMatchObject({ staged: 2, rejected: 4 });
     const expected = [
@@ -81,9 +118,12 @@ describe('orders, a row each', () => {
   });
 
   test('customers’ keys are kept as hashes that tell the same customer, and say who is new; nothing else personal is kept', async () => {
-    const text = 'Order number,Date,Country,Subtotal,Email,Name\nCU-1,2025-01-10,NL,50.00,Someone@example.com,Secretname\nCU-2,2025-02-10,NL,60.00,someone@example.com,Secretname\nCU-3,2025-02-11,NL,70.00,other@example.com,Othername\n';
+    const text =
+      'Order number,Date,Country,Subtotal,Email,Name\nCU-1,2025-01-10,NL,50.00,Someone@example.com,Secretname\nCU-2,2025-02-10,NL,60.00,someone@example.com,Secretname\nCU-3,2025-02-11,NL,70.00,other@example.com,Othername\n';
     await apply(address, (await check(address, text)).id);
-    const rows = await query("SELECT order_number, returning_shopper, HEX(customer_hash) AS hash FROM past_order WHERE order_number LIKE 'CU-%' ORDER BY order_number");
+    const rows = await query(
+      "SELECT order_number, returning_shopper, HEX(customer_hash) AS hash FROM past_order WHERE order_number LIKE 'CU-%' ORDER BY order_number",
+    );
     expect(rows.map((row) => row.returning_shopper)).toEqual([0, 1, 0]);
     expect(rows[0]!.hash).toBe(rows[1]!.hash);
     expect(rows[2]!.hash).not.toBe(rows[0]!.hash);
@@ -97,12 +137,17 @@ describe('orders, a row each', () => {
   test.each(['utf-16le', 'windows-1252'] as const)('a file in %s', async (encoding) => {
     const text = `Numéro;Date;Pays;Sous-total;Code\r\n${encoding}-1;2025-03-14;Suède;50,00;ÉTÉ\r\n${encoding}-2;2025-03-14;Japon;5000;ÉTÉ\r\n`;
     const units = Array.from(text, (letter) => letter.charCodeAt(0));
-    const bytes = encoding === 'utf-16le' ? new Uint8Array([0xff, 0xfe, ...units.flatMap((unit) => [unit & 255, unit >> 8])]) : new Uint8Array(units);
+    const bytes =
+      encoding === 'utf-16le'
+        ? new Uint8Array([0xff, 0xfe, ...units.flatMap((unit) => [unit & 255, unit >> 8])])
+        : new Uint8Array(units);
     const { id } = await announce(address, text, { encoding });
     const sent = await sendFile(address, id, bytes);
     expect(sent.body).toMatchObject({ staged: 2, rejected: 0 });
     await apply(address, id);
-    expect((await query('SELECT market_id, code, goods_minor FROM past_order WHERE order_number = ?', [`${encoding}-2`]))[0]).toEqual({ market_id: 'jp', code: 'ÉTÉ', goods_minor: 5000 });
+    expect(
+      (await query('SELECT market_id, code, goods_minor FROM past_order WHERE order_number = ?', [`${encoding}-2`]))[0],
+    ).toEqual({ market_id: 'jp', code: 'ÉTÉ', goods_minor: 5000 });
   });
 });
 
@@ -112,15 +157,23 @@ describe('orders, a row a line', () => {
     const [heading, ...rows] = text.trim().split('\r\n');
     // The last row of each order goes to the end of the file, far from its first; one order gets a bad row there.
     const last = new Map(rows.map((row) => [row.slice(0, row.indexOf(';')), row]));
-    const moved = [...last.values()].filter((row) => rows.filter((other) => other.startsWith(`${row.split(';')[0]};`)).length > 1);
+    const moved = [...last.values()].filter(
+      (row) => rows.filter((other) => other.startsWith(`${row.split(';')[0]};`)).length > 1,
+    );
     const spoiled = moved[5]!;
-    const body = [heading, ...rows.filter((row) => !moved.includes(row)), ...moved.map((row) => (row === spoiled ? row.replace(/;\d+$/, ';several') : row))].join('\r\n');
+    const body = [
+      heading,
+      ...rows.filter((row) => !moved.includes(row)),
+      ...moved.map((row) => (row === spoiled ? row.replace(/;\d+$/, ';several') : row)),
+    ].join('\r\n');
     const checked = await check(address, body);
     expect(checked).toMatchObject({ rowsRead: rows.length, staged: 499 });
     const bad = spoiled.split(';')[0]!;
     expect(checked.rejected).toBe(rows.filter((row) => row.startsWith(`${bad};`)).length);
     await apply(address, checked.id);
-    const stored = await query("SELECT order_number, goods_minor, items, goods_lines FROM past_order WHERE order_number LIKE 'LN-%'");
+    const stored = await query(
+      "SELECT order_number, goods_minor, items, goods_lines FROM past_order WHERE order_number LIKE 'LN-%'",
+    );
     expect(stored).toHaveLength(499);
     const byNumber = new Map(orders.map((order) => [order.orderNumber, order]));
     for (const row of stored) {
@@ -143,7 +196,9 @@ describe('stopping', () => {
         setTimeout(() => controller.error(new Error('broken off')), 200);
       },
     });
-    await expect(fetch(`${address}/api/imports/${id}/file`, { method: 'PUT', body: half, duplex: 'half' } as RequestInit)).rejects.toThrow();
+    await expect(
+      fetch(`${address}/api/imports/${id}/file`, { method: 'PUT', body: half, duplex: 'half' } as RequestInit),
+    ).rejects.toThrow();
     await expect.poll(() => runOf(address, id).then(({ state }) => state), { timeout: 10_000 }).toBe('failed');
     expect(await countOf('BR')).toBe(0);
     await expect.poll(tables).toBe(before);
@@ -169,43 +224,96 @@ describe('stopping', () => {
     await call(address, 'POST', `/api/imports/${checked.id}/apply`, { body: {} });
     await expect.poll(() => countOf('TB'), { interval: 5, timeout: 20_000 }).toBeGreaterThan(500);
     expect((await call(address, 'POST', `/api/imports/${checked.id}/cancel`, { body: {} })).status).toBe(202);
-    await expect.poll(() => runOf(address, checked.id).then(({ state }) => state), { timeout: 30_000 }).toBe('cancelled');
-    expect(await query("SELECT * FROM past_order WHERE order_number LIKE 'TB-%' ORDER BY order_number")).toEqual(before);
+    await expect
+      .poll(() => runOf(address, checked.id).then(({ state }) => state), { timeout: 30_000 })
+      .toBe('cancelled');
+    expect(await query("SELECT * FROM past_order WHERE order_number LIKE 'TB-%' ORDER BY order_number")).toEqual(
+      before,
+    );
   });
 });
 
 describe('what the picture is made of', () => {
   test('the packed columns follow each import', async () => {
-    const columnsOf = async () => unpackMonths(splitMonths(new Uint8Array(await (await fetch(`${address}/api/orders/columns?market=uk`)).arrayBuffer())).months);
+    const columnsOf = async () =>
+      unpackMonths(
+        splitMonths(new Uint8Array(await (await fetch(`${address}/api/orders/columns?market=uk`)).arrayBuffer()))
+          .months,
+      );
     const before = (await columnsOf()).count;
-    await apply(address, (await check(address, 'Order number,Date,Country,Subtotal,Delivery charged,Delivery option\nPI-1,2026-01-02,GB,77.77,,by balloon\n')).id);
+    await apply(
+      address,
+      (
+        await check(
+          address,
+          'Order number,Date,Country,Subtotal,Delivery charged,Delivery option\nPI-1,2026-01-02,GB,77.77,,by balloon\n',
+        )
+      ).id,
+    );
     const after = await columnsOf();
     expect(after.count).toBe(before + 1);
-    const values = (await call<{ orders: number; counts: number[]; valueSteps: number[] }>(address, 'GET', '/api/orders/values?market=uk')).body;
+    const values = (
+      await call<{ orders: number; counts: number[]; valueSteps: number[] }>(
+        address,
+        'GET',
+        '/api/orders/values?market=uk',
+      )
+    ).body;
     expect(values.orders).toBe(after.count);
     expect(values.valueSteps.reduce((sum, step) => sum + step, 0)).toBe(Math.max(...after.goods));
     const index = after.goods.indexOf(7777);
-    expect([after.delivery[index], after.options[after.option[index]!], after.shopper[index]]).toEqual([-1, 'by balloon', 0]);
-    expect((await query("SELECT COUNT(*) AS n FROM past_order WHERE market_id = 'uk' AND currency = 'GBP'"))[0]!.n).toBe(after.count);
+    expect([after.delivery[index], after.options[after.option[index]!], after.shopper[index]]).toEqual([
+      -1,
+      'by balloon',
+      0,
+    ]);
+    expect(
+      (await query("SELECT COUNT(*) AS n FROM past_order WHERE market_id = 'uk' AND currency = 'GBP'"))[0]!.n,
+    ).toBe(after.count);
   });
   test('what a group buys', async () => {
-    const answer = await call<{ baskets: number; products: unknown[] }>(address, 'GET', '/api/orders/group?market=nlbe&fromValue=4000&toValue=6000&fromDay=20000&toDay=20800');
+    const answer = await call<{ baskets: number; products: unknown[] }>(
+      address,
+      'GET',
+      '/api/orders/group?market=nlbe&fromValue=4000&toValue=6000&fromDay=20000&toDay=20800',
+    );
     expect(answer.status).toBe(200);
     expect(answer.body.baskets).toBeGreaterThan(100);
-    expect((await call<ProblemBody>(address, 'GET', '/api/orders/group?market=nlbe&fromValue=x')).body.fields?.map(({ pointer }) => pointer)).toEqual(['/toValue', '/fromDay', '/toDay', '/fromValue']);
-    expect((await call(address, 'GET', '/api/orders/group?market=moon&fromValue=0&toValue=1&fromDay=0&toDay=1')).status).toBe(404);
+    expect(
+      (await call<ProblemBody>(address, 'GET', '/api/orders/group?market=nlbe&fromValue=x')).body.fields?.map(
+        ({ pointer }) => pointer,
+      ),
+    ).toEqual(['/toValue', '/fromDay', '/toDay', '/fromValue']);
+    expect(
+      (await call(address, 'GET', '/api/orders/group?market=moon&fromValue=0&toValue=1&fromDay=0&toDay=1')).status,
+    ).toBe(404);
   });
 });
 
 describe('products', () => {
   test('new, changed and unchanged ones; what the file does not say stays', async () => {
-    const text = 'SKU;Name;Price EUR;Weight (g);Category\nGK-1001;Tidewing 1.6 beach kite;39,95;420;kites\nGK-1002;Tidewing 2.0 beach kite;57,00;560;kites\nNEW 1;Wind vane;12,50;300;Windsocks\nNEW-1;Another vane;13,50;300;Windsocks\n;No number;1;1;x\n';
+    const text =
+      'SKU;Name;Price EUR;Weight (g);Category\nGK-1001;Tidewing 1.6 beach kite;39,95;420;kites\nGK-1002;Tidewing 2.0 beach kite;57,00;560;kites\nNEW 1;Wind vane;12,50;300;Windsocks\nNEW-1;Another vane;13,50;300;Windsocks\n;No number;1;1;x\n';
     const checked = await check(address, text, {}, 'products');
     expect(checked).toMatchObject({ staged: 4, fresh: 2, changed: 1, same: 1, rejected: 1 });
     await apply(address, checked.id);
-    const { products } = (await call<{ products: { id: string; sku: string; prices: Record<string, number>; tags: string[] }[] }>(address, 'GET', '/api/products')).body;
-    expect(products.find(({ sku }) => sku === 'GK-1002')).toMatchObject({ id: 'tidewing-20', prices: { nlbe: 5700, deat: 5700, uk: 4845 } });
-    expect(products.filter(({ sku }) => sku.startsWith('NEW')).map(({ id }) => id).sort()).toEqual(['new-1', 'new-1-2']);
+    const { products } = (
+      await call<{ products: { id: string; sku: string; prices: Record<string, number>; tags: string[] }[] }>(
+        address,
+        'GET',
+        '/api/products',
+      )
+    ).body;
+    expect(products.find(({ sku }) => sku === 'GK-1002')).toMatchObject({
+      id: 'tidewing-20',
+      prices: { nlbe: 5700, deat: 5700, uk: 4845 },
+    });
+    expect(
+      products
+        .filter(({ sku }) => sku.startsWith('NEW'))
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual(['new-1', 'new-1-2']);
     expect(await check(address, text, {}, 'products')).toMatchObject({ fresh: 0, changed: 0, same: 4 });
   });
 });
@@ -213,17 +321,52 @@ describe('products', () => {
 describe('requests', () => {
   test('a mapping is remembered for the same heading', async () => {
     const heading = ['Order number', 'Date', 'Country', 'Subtotal', 'Memo'];
-    const ask = () => call<{ mapping: { decimal: string } | null }>(address, 'POST', '/api/imports/remembered', { body: { kind: 'orders', heading } });
+    const ask = () =>
+      call<{ mapping: { decimal: string } | null }>(address, 'POST', '/api/imports/remembered', {
+        body: { kind: 'orders', heading },
+      });
     expect((await ask()).body.mapping).toBeNull();
     await announce(address, `${heading.join(',')}\nA,2025-01-01,NL,"1,00",\n`, { decimal: 'comma' });
     expect((await ask()).body.mapping).toMatchObject({ decimal: 'comma' });
   });
   test('what cannot be read is refused with what is missing; unknown imports are 404; another heading than announced stops', async () => {
-    const mapping = { kind: 'orders', encoding: 'utf-8', delimiter: ',', decimal: 'point', dates: 'ymd', rows: 'orders', goods: 'afterDiscount', weights: 'g', sizes: 'mm', market: null, columns: { number: 0 } };
+    const mapping = {
+      kind: 'orders',
+      encoding: 'utf-8',
+      delimiter: ',',
+      decimal: 'point',
+      dates: 'ymd',
+      rows: 'orders',
+      goods: 'afterDiscount',
+      weights: 'g',
+      sizes: 'mm',
+      market: null,
+      columns: { number: 0 },
+    };
     const post = (body: unknown) => call<ProblemBody>(address, 'POST', '/api/imports', { body });
-    expect((await post({ fileName: 'x', fileBytes: 1, heading: ['a'], mapping })).body.detail).toContain('a column for the date');
-    expect((await post({ fileName: 'x', fileBytes: 1, heading: ['a'], mapping: { ...mapping, market: 'moon', columns: { number: 0, placedAt: 0, goods: 0 } } })).body.fields?.[0]?.pointer).toBe('/mapping/market');
-    expect((await post({ fileName: 'x', fileBytes: 1, heading: ['a'], mapping: { ...mapping, market: 'uk', columns: { number: 0, placedAt: 7, goods: 0 } } })).body.fields?.[0]?.pointer).toBe('/mapping/columns/placedAt');
+    expect((await post({ fileName: 'x', fileBytes: 1, heading: ['a'], mapping })).body.detail).toContain(
+      'a column for the date',
+    );
+    expect(
+      (
+        await post({
+          fileName: 'x',
+          fileBytes: 1,
+          heading: ['a'],
+          mapping: { ...mapping, market: 'moon', columns: { number: 0, placedAt: 0, goods: 0 } },
+        })
+      ).body.fields?.[0]?.pointer,
+    ).toBe('/mapping/market');
+    expect(
+      (
+        await post({
+          fileName: 'x',
+          fileBytes: 1,
+          heading: ['a'],
+          mapping: { ...mapping, market: 'uk', columns: { number: 0, placedAt: 7, goods: 0 } },
+        })
+      ).body.fields?.[0]?.pointer,
+    ).toBe('/mapping/columns/placedAt');
     expect((await post({ fileName: 'x', mapping })).status).toBe(422);
     expect((await call(address, 'GET', '/api/imports/999999')).status).toBe(404);
     const { id } = await announce(address, 'Order number,Date,Country,Subtotal\nA,2025-01-01,NL,1\n');

@@ -27,11 +27,13 @@ test('every table has a primary key, InnoDB and utf8mb4', async () => {
     "SELECT t.table_name AS name, t.engine, t.table_collation AS collation, SUM(c.constraint_type = 'PRIMARY KEY') AS has_key FROM information_schema.tables t LEFT JOIN information_schema.table_constraints c ON c.table_schema = t.table_schema AND c.table_name = t.table_name WHERE t.table_schema = DATABASE() GROUP BY t.table_name",
   );
   expect(tables.length).toBeGreaterThan(5);
-  for (const table of tables) expect(table).toMatchObject({ engine: 'InnoDB', collation: expect.stringMatching(/^utf8mb4/), has_key: '1' });
+  for (const table of tables)
+    expect(table).toMatchObject({ engine: 'InnoDB', collation: expect.stringMatching(/^utf8mb4/), has_key: '1' });
 });
 
 test('an applied migration whose file was changed is refused by name', async () => {
   const copy = await mkdtemp(join(tmpdir(), 'summant-migrations-'));
-  for (const file of await readdir(folder)) await writeFile(join(copy, file), `${await readFile(new URL(file, folder), 'utf8')}\n-- changed\n`);
+  for (const file of await readdir(folder))
+    await writeFile(join(copy, file), `${await readFile(new URL(file, folder), 'utf8')}\n-- changed\n`);
   await expect(migrate(pools[0]!, pathToFileURL(`${copy}/`))).rejects.toThrow(/0001_.*was changed/);
 });

@@ -3,10 +3,16 @@ import type { Product, ProductDeliveryChange } from '../../src/core/catalogue/pr
 import { call, type ProblemBody } from '../support/api.ts';
 
 const address = inject('address');
-const product = async () => (await call<{ products: Product[] }>(address, 'GET', '/api/products')).body.products.find(({ id }) => id === 'tidewing-16')!;
-const change = (body: ProductDeliveryChange | Record<string, unknown>, id = 'tidewing-16') => call<ProblemBody & { product: Product }>(address, 'PATCH', `/api/products/${id}`, { body });
+const product = async () =>
+  (await call<{ products: Product[] }>(address, 'GET', '/api/products')).body.products.find(
+    ({ id }) => id === 'tidewing-16',
+  )!;
+const change = (body: ProductDeliveryChange | Record<string, unknown>, id = 'tidewing-16') =>
+  call<ProblemBody & { product: Product }>(address, 'PATCH', `/api/products/${id}`, { body });
 const priceTo = async (country: string) => {
-  const { body } = await call<{ options: { id: string; priceBefore: number }[] }>(address, 'POST', '/api/quote', { body: { lines: [{ product: 'tidewing-16', quantity: 2 }], destination: { country, postcode: '10115' } } });
+  const { body } = await call<{ options: { id: string; priceBefore: number }[] }>(address, 'POST', '/api/quote', {
+    body: { lines: [{ product: 'tidewing-16', quantity: 2 }], destination: { country, postcode: '10115' } },
+  });
   return body.options.find(({ id }) => id === 'deat-door')?.priceBefore;
 };
 
@@ -28,16 +34,27 @@ describe('what bears on a product’s delivery', () => {
   });
   test('of two made on the same state one is made', async () => {
     const { needsDelivery } = await product();
-    const both = await Promise.all([change({ field: 'needsDelivery', was: needsDelivery, now: !needsDelivery }), change({ field: 'needsDelivery', was: needsDelivery, now: !needsDelivery })]);
+    const both = await Promise.all([
+      change({ field: 'needsDelivery', was: needsDelivery, now: !needsDelivery }),
+      change({ field: 'needsDelivery', was: needsDelivery, now: !needsDelivery }),
+    ]);
     expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
     await change({ field: 'needsDelivery', was: !needsDelivery, now: needsDelivery });
   });
   test('a following amount, nonsense, and a product that does not exist', async () => {
     const was = (await product()).ownDelivery?.deat ?? null;
     const following = { following: { base: 900, buffer: '0', round: 'nearest' as const, step: 5, less: 0 } };
-    expect((await change({ field: 'ownDelivery', market: 'deat', was, now: following })).body.product.ownDelivery?.deat).toEqual(following);
+    expect(
+      (await change({ field: 'ownDelivery', market: 'deat', was, now: following })).body.product.ownDelivery?.deat,
+    ).toEqual(following);
     expect((await change({ field: 'ownDelivery', market: 'deat', was: following, now: was })).status).toBe(200);
-    for (const wrong of [{ field: 'ownDelivery', market: 'deat', was, now: -1 }, { field: 'ownDelivery', was, now: 5 }, { field: 'name', was: 'a', now: 'b' }, { field: 'shipsFree', was: true, now: 'yes' }]) expect((await change(wrong)).status).toBe(422);
+    for (const wrong of [
+      { field: 'ownDelivery', market: 'deat', was, now: -1 },
+      { field: 'ownDelivery', was, now: 5 },
+      { field: 'name', was: 'a', now: 'b' },
+      { field: 'shipsFree', was: true, now: 'yes' },
+    ])
+      expect((await change(wrong)).status).toBe(422);
     expect((await change({ field: 'shipsFree', was: true, now: false }, 'no-such-product')).status).toBe(404);
   });
 });

@@ -11,7 +11,8 @@ interface Counts {
   newest: string | null;
 }
 const rates = async () => (await call<{ rates: RateHistory; feed: string }>(address, 'GET', '/api/rates')).body;
-const mode = (name: string, wanted: string) => call<{ mode: string }>(address, 'PUT', `/api/stand-ins/${name}`, { body: { mode: wanted } });
+const mode = (name: string, wanted: string) =>
+  call<{ mode: string }>(address, 'PUT', `/api/stand-ins/${name}`, { body: { mode: wanted } });
 
 describe('the rate feed', () => {
   test('gives the same rates for the same days, on working days, and is there from the start in the demo store', async () => {
@@ -41,7 +42,13 @@ describe('the rate feed', () => {
 });
 
 describe('importing rates', () => {
-  const file = (text: string, dryRun: string) => call<Counts & { rejected: { line: number }[] } & ProblemBody>(address, 'POST', `/api/rates/import?dryRun=${dryRun}`, { raw: text, headers: { 'content-type': 'text/csv' } });
+  const file = (text: string, dryRun: string) =>
+    call<Counts & { rejected: { line: number }[] } & ProblemBody>(
+      address,
+      'POST',
+      `/api/rates/import?dryRun=${dryRun}`,
+      { raw: text, headers: { 'content-type': 'text/csv' } },
+    );
   test('a dry run counts and changes nothing; then they are there, and a second time changes nothing', async () => {
     const text = 'Date,USD,GBP,\n2019-01-03,1.1348,0.90165,\n2019-01-04,1.1403,N/A,\n2019-01-99,1,1,\n';
     const before = (await rates()).rates;
@@ -60,42 +67,85 @@ describe('importing rates', () => {
 
 describe('regions', () => {
   test('of a country are those of ISO 3166-2', async () => {
-    const { body } = await call<{ regions: { code: string; name: string }[] }>(address, 'GET', '/api/regions?country=NL');
-    expect(body.regions.map(({ code }) => code).sort()).toEqual(iso31662.filter(({ code }) => code.startsWith('NL-')).map(({ code }) => code).sort());
+    const { body } = await call<{ regions: { code: string; name: string }[] }>(
+      address,
+      'GET',
+      '/api/regions?country=NL',
+    );
+    expect(body.regions.map(({ code }) => code).sort()).toEqual(
+      iso31662
+        .filter(({ code }) => code.startsWith('NL-'))
+        .map(({ code }) => code)
+        .sort(),
+    );
     expect((await call(address, 'GET', '/api/regions?country=Netherlands')).status).toBe(422);
   });
   test('a zone of a region that does not exist is refused', async () => {
     const { revision } = await readDraft(address);
-    const reply = await patchDraft<ProblemBody>(address, revision, [{ op: 'add', path: '/zones/nlbe-all/area/include/r', value: { kind: 'region', region: 'NL-QQ' } }]);
-    expect([reply.status, reply.body.fields]).toEqual([422, [{ pointer: '/zones/nlbe-all/area/include/r/region', message: 'NL-QQ is not a region of ISO 3166-2' }]]);
+    const reply = await patchDraft<ProblemBody>(address, revision, [
+      { op: 'add', path: '/zones/nlbe-all/area/include/r', value: { kind: 'region', region: 'NL-QQ' } },
+    ]);
+    expect([reply.status, reply.body.fields]).toEqual([
+      422,
+      [{ pointer: '/zones/nlbe-all/area/include/r/region', message: 'NL-QQ is not a region of ISO 3166-2' }],
+    ]);
   });
 });
 
 describe('carriers', () => {
-  const quoteTo = (country: string) => call<{ options: { id: string; priceBefore: number }[]; unavailable: { id: string; reason: string }[] }>(address, 'POST', '/api/quote', { body: { lines: [{ product: 'tidewing-16', quantity: 1 }], destination: { country, postcode: country === 'NL' ? '8895 AA' : '10115' } } });
+  const quoteTo = (country: string) =>
+    call<{ options: { id: string; priceBefore: number }[]; unavailable: { id: string; reason: string }[] }>(
+      address,
+      'POST',
+      '/api/quote',
+      {
+        body: {
+          lines: [{ product: 'tidewing-16', quantity: 1 }],
+          destination: { country, postcode: country === 'NL' ? '8895 AA' : '10115' },
+        },
+      },
+    );
   const express = async () => (await quoteTo('DE')).body.options.find(({ id }) => id === 'deat-express')?.priceBefore;
   const flight = async () => (await quoteTo('NL')).body;
-  test('are asked by a quote; whatever goes wrong with them, the fallback holds and nobody is left without an option', { timeout: 30_000 }, async () => {
-    await mode('carrier', 'works');
-    const works = await express();
-    expect(works).toBeGreaterThan(1490);
-    expect((await flight()).options.map(({ id }) => id)).toContain('nlbe-islands-air');
-    for (const wrong of ['slow', 'failing', 'wrong', 'down']) {
-      await mode('carrier', wrong);
-      expect([wrong, await express()]).toEqual([wrong, 1490]);
-    }
-    const without = await flight();
-    expect(without.options.map(({ id }) => id)).toEqual(['nlbe-islands-ferry']);
-    expect(without.unavailable).toContainEqual(expect.objectContaining({ id: 'nlbe-islands-air', reason: 'carrierSilent' }));
-    await mode('carrier', 'works');
-    expect(await express()).toBe(works);
-  });
+  test(
+    'are asked by a quote; whatever goes wrong with them, the fallback holds and nobody is left without an option',
+    { timeout: 30_000 },
+    async () => {
+      await mode('carrier', 'works');
+      const works = await express();
+      expect(works).toBeGreaterThan(1490);
+      expect((await flight()).options.map(({ id }) => id)).toContain('nlbe-islands-air');
+      for (const wrong of ['slow', 'failing', 'wrong', 'down']) {
+        await mode('carrier', wrong);
+        expect([wrong, await express()]).toEqual([wrong, 1490]);
+      }
+      const without = await flight();
+      expect(without.options.map(({ id }) => id)).toEqual(['nlbe-islands-ferry']);
+      expect(without.unavailable).toContainEqual(
+        expect.objectContaining({ id: 'nlbe-islands-air', reason: 'carrierSilent' }),
+      );
+      await mode('carrier', 'works');
+      expect(await express()).toBe(works);
+    },
+  );
   test('quotes that the shop brings along are not asked for again', async () => {
-    const { body } = await call<{ options: { id: string; priceBefore: number }[] }>(address, 'POST', '/api/quote', { body: { lines: [{ product: 'tidewing-16', quantity: 1 }], destination: { country: 'DE', postcode: '10115' }, quotes: { 'gale-express': 1000 } } });
+    const { body } = await call<{ options: { id: string; priceBefore: number }[] }>(address, 'POST', '/api/quote', {
+      body: {
+        lines: [{ product: 'tidewing-16', quantity: 1 }],
+        destination: { country: 'DE', postcode: '10115' },
+        quotes: { 'gale-express': 1000 },
+      },
+    });
     expect(body.options.find(({ id }) => id === 'deat-express')?.priceBefore).toBe(1150);
   });
   test('a test tells what was sent and what came back', async () => {
-    const test = (market: string) => call<{ quote: number; problem: string | null; request: { from: { country: string } } }>(address, 'POST', '/api/carriers/test', { body: { carrier: 'post', market, to: { country: 'GB', postcode: '' }, weightGrams: 2400, volumeCm3: 0 } });
+    const test = (market: string) =>
+      call<{ quote: number; problem: string | null; request: { from: { country: string } } }>(
+        address,
+        'POST',
+        '/api/carriers/test',
+        { body: { carrier: 'post', market, to: { country: 'GB', postcode: '' }, weightGrams: 2400, volumeCm3: 0 } },
+      );
     // 9.90 + 2 × 1.60 = 13.10 €, at 0.8742 £11.45.
     expect((await test('uk')).body).toMatchObject({ quote: 1145, problem: null, request: { from: { country: 'NL' } } });
     expect((await test('nowhere')).status).toBe(422);

@@ -19,9 +19,21 @@ test('past orders replayed come to what plain SQL says of them, for an offer tha
   );
   await connection.end();
   const bytes = new Uint8Array(await (await fetch(`${inject('address')}/api/orders/columns?market=uk`)).arrayBuffer());
-  const zone = (goal: number) => compilePolicy(onlyFreeDelivery(goal)).markets.get('uk')!.zones.find(({ id }) => id === 'uk-all')!;
-  const replay = replayOrders(unpackMonths(splitMonths(bytes).months), () => ({ draft: zone(after), release: zone(before) }), Date.now());
+  const zone = (goal: number) =>
+    compilePolicy(onlyFreeDelivery(goal))
+      .markets.get('uk')!
+      .zones.find(({ id }) => id === 'uk-all')!;
+  const replay = replayOrders(
+    unpackMonths(splitMonths(bytes).months),
+    () => ({ draft: zone(after), release: zone(before) }),
+    Date.now(),
+  );
   expect(replay.orders).toBeGreaterThan(1000);
-  expect({ orders: replay.orders, less: replay.less, change: replay.change, givenNow: replay.givenNow }).toEqual({ orders: Number(rows[0]!.orders), less: Number(rows[0]!.less), change: Number(rows[0]!.difference), givenNow: Number(rows[0]!.given_now) });
+  expect({ orders: replay.orders, less: replay.less, change: replay.change, givenNow: replay.givenNow }).toEqual({
+    orders: Number(rows[0]!.orders),
+    less: Number(rows[0]!.less),
+    change: Number(rows[0]!.difference),
+    givenNow: Number(rows[0]!.given_now),
+  });
   expect(replay.more).toBe(0);
 });

@@ -15,7 +15,9 @@ export async function setup(project: TestProject): Promise<() => Promise<void>> 
   const database = await startTestDatabase('server');
   const url = await freshDatabase(database.url, 'summant_server');
   const application = await startApplication({ DATABASE_URL: url });
-  const empty = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_empty') }, ['--empty']);
+  const empty = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_empty') }, [
+    '--empty',
+  ]);
   project.provide('address', application.address);
   project.provide('databaseUrl', url);
   project.provide('databaseServerUrl', database.url);

@@ -10,7 +10,8 @@ import { patchDraft, goalOf, readDraft, setGoal } from '../support/api.ts';
 
 const data = await mkdtemp(join(tmpdir(), 'summant-start-'));
 afterAll(() => rm(data, { recursive: true, force: true }));
-const start = (more: Record<string, string> = {}, options: string[] = []) => startApplication({ SUMMANT_DATA: data, DATABASE_URL: '', ...more }, options);
+const start = (more: Record<string, string> = {}, options: string[] = []) =>
+  startApplication({ SUMMANT_DATA: data, DATABASE_URL: '', ...more }, options);
 const databasePid = () => Number(readFileSync(join(data, 'database', 'mariadbd.pid'), 'utf8'));
 
 describe('npm start', () => {
@@ -51,18 +52,30 @@ describe('npm start', () => {
     const application = await start();
     const pid = databasePid();
     process.kill(pid, 'SIGKILL');
-    await expect.poll(application.said, { timeout: 20_000 }).toContain('The database has stopped; it is started again.');
-    await expect.poll(async () => goalOf((await readDraft(application.address)).policy, 'nlbe'), { timeout: 20_000 }).toBe(6700);
+    await expect
+      .poll(application.said, { timeout: 20_000 })
+      .toContain('The database has stopped; it is started again.');
+    await expect
+      .poll(async () => goalOf((await readDraft(application.address)).policy, 'nlbe'), { timeout: 20_000 })
+      .toBe(6700);
     await expect.poll(() => databasePid() !== pid && isAlive(databasePid())).toBe(true);
     expect(await application.stop()).toBe(0);
   }, 60_000);
 
-  test.each([['empty', ''], ['half written', '{"password":"0a'], ['of something else', '[]']])('a connection file that is %s loses nothing', async (_, text) => {
-    await writeFile(join(data, 'database', 'connection.json'), text);
-    const application = await start();
-    expect(goalOf((await readDraft(application.address)).policy, 'nlbe')).toBe(6700);
-    expect(await application.stop()).toBe(0);
-  }, 60_000);
+  test.each([
+    ['empty', ''],
+    ['half written', '{"password":"0a'],
+    ['of something else', '[]'],
+  ])(
+    'a connection file that is %s loses nothing',
+    async (_, text) => {
+      await writeFile(join(data, 'database', 'connection.json'), text);
+      const application = await start();
+      expect(goalOf((await readDraft(application.address)).policy, 'nlbe')).toBe(6700);
+      expect(await application.stop()).toBe(0);
+    },
+    60_000,
+  );
 
   test('a lost mark keeps the database; lost tables are said, and nothing is removed or made anew', async () => {
     await rm(join(data, 'database', 'initialised'));
@@ -84,7 +97,11 @@ describe('npm start', () => {
   test('a taken port: the next free one is used and said', async () => {
     const blocker = createServer().listen(4321, '127.0.0.1');
     await new Promise((resolve) => blocker.once('listening', resolve).once('error', resolve));
-    const application = await startApplication({ SUMMANT_DATA: data, DATABASE_URL: '', PORT: undefined as unknown as string });
+    const application = await startApplication({
+      SUMMANT_DATA: data,
+      DATABASE_URL: '',
+      PORT: undefined as unknown as string,
+    });
     expect(application.said()).toMatch(/Port 4321.* is taken/);
     expect(application.address).toMatch(/:43(2[2-9]|3\d|4[01])$/);
     await application.stop();

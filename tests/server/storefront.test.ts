@@ -34,10 +34,25 @@ const shoppers = Object.values(demoPolicy.shoppers ?? {}).map(({ shopper }) => s
 /** A cart as somebody could put it together, of the demo's products, places, shoppers and codes. */
 const cart: fc.Arbitrary<TestCart> = fc
   .record({
-    lines: fc.uniqueArray(fc.record({ product: fc.constantFrom(...demoProducts.map(({ id }) => id)), quantity: fc.integer({ min: 1, max: 6 }) }), { selector: ({ product }) => product, minLength: 1, maxLength: 5 }),
-    destination: fc.oneof(fc.constantFrom(...carts.map(({ destination }) => destination)), fc.record({ country: fc.constantFrom('NL', 'BE', 'LU', 'DE', 'AT', 'GB', 'DK', 'CH', 'US', 'JP', 'FR'), postcode: fc.constantFrom('', '1000', '1799 ZA', '27499', 'ZE2 9XX') })),
+    lines: fc.uniqueArray(
+      fc.record({
+        product: fc.constantFrom(...demoProducts.map(({ id }) => id)),
+        quantity: fc.integer({ min: 1, max: 6 }),
+      }),
+      { selector: ({ product }) => product, minLength: 1, maxLength: 5 },
+    ),
+    destination: fc.oneof(
+      fc.constantFrom(...carts.map(({ destination }) => destination)),
+      fc.record({
+        country: fc.constantFrom('NL', 'BE', 'LU', 'DE', 'AT', 'GB', 'DK', 'CH', 'US', 'JP', 'FR'),
+        postcode: fc.constantFrom('', '1000', '1799 ZA', '27499', 'ZE2 9XX'),
+      }),
+    ),
     shopper: fc.option(fc.constantFrom(...shoppers), { nil: undefined }),
-    codes: fc.option(fc.constantFrom('GUST10', 'POSTCARD', 'SCHOOL').map((code) => [code]), { nil: undefined }),
+    codes: fc.option(
+      fc.constantFrom('GUST10', 'POSTCARD', 'SCHOOL').map((code) => [code]),
+      { nil: undefined },
+    ),
     channel: fc.option(fc.constantFrom('web', 'app', 'counter'), { nil: undefined }),
     language: fc.constantFrom(...languages),
     quote: fc.option(fc.integer({ min: 100, max: 3000 }), { nil: null }),
@@ -56,10 +71,25 @@ const cart: fc.Arbitrary<TestCart> = fc
   }));
 
 /** Moments in hours lie some milliseconds apart: asked and computed at another time. */
-const withoutMoments = (answer: QuoteAnswer) => ({ ...answer, options: answer.options.map(({ estimate, ...option }) => ({ ...option, estimate: 'leaves' in estimate && estimate.unit === 'hours' ? estimate.unit : estimate })) });
+const withoutMoments = (answer: QuoteAnswer) => ({
+  ...answer,
+  options: answer.options.map(({ estimate, ...option }) => ({
+    ...option,
+    estimate: 'leaves' in estimate && estimate.unit === 'hours' ? estimate.unit : estimate,
+  })),
+});
 
 /** Text of a page, as a reader has it, its parts apart. */
-const readable = (markup: string) => markup.replace(/<[^>]+>/g, '\n').replaceAll('&amp;', '&').replaceAll('&#x27;', "'").replaceAll('&quot;', '"').replaceAll('&lt;', '<').replaceAll('&gt;', '>').split('\n').filter((part) => part.trim() !== '');
+const readable = (markup: string) =>
+  markup
+    .replace(/<[^>]+>/g, '\n')
+    .replaceAll('&amp;', '&')
+    .replaceAll('&#x27;', "'")
+    .replaceAll('&quot;', '"')
+    .replaceAll('&lt;', '<')
+    .replaceAll('&gt;', '>')
+    .split('\n')
+    .filter((part) => part.trim() !== '');
 
 test('a thousand random carts: the shop on the table shows exactly what the shop is told', async () => {
   let withOptions = 0;
@@ -68,7 +98,12 @@ test('a thousand random carts: the shop on the table shows exactly what the shop
     fc.asyncProperty(cart, async (one) => {
       const { order: _, name: __, pinned: ___, lines, ...asked } = one;
       const body = { ...asked, lines: Object.entries(lines).map(([product, { quantity }]) => ({ product, quantity })) };
-      const reply = await call<QuoteAnswer & { release: number; carriersSilent: string[]; title?: string }>(address, 'POST', '/api/quote', { body });
+      const reply = await call<QuoteAnswer & { release: number; carriersSilent: string[]; title?: string }>(
+        address,
+        'POST',
+        '/api/quote',
+        { body },
+      );
       const rehearsal = rehearse(compiled, catalogue, one, Date.now());
       if ((rehearsal.evaluation.measures?.unpriced.length ?? 0) > 0) return void expect(reply.status).toBe(422);
       expect(reply.status).toBe(200);
@@ -81,7 +116,20 @@ test('a thousand random carts: the shop on the table shows exactly what the shop
       // What is drawn holds every text and price of the answer, written out here once more, and no other amount.
       const terms = told.market ? compiled.markets.get(told.market)!.terms : undefined;
       expect(shopSheet(told, [], terms?.shownWithTax ?? true, one.language).options).toEqual(sheet.options);
-      const drawn = readable(renderToStaticMarkup(createElement(Storefront, { sheet, look: told.look, shopName: 'Shop', language: one.language, width: 'phone', now: Date.now(), deadline: null, timeZone: 'UTC' })));
+      const drawn = readable(
+        renderToStaticMarkup(
+          createElement(Storefront, {
+            sheet,
+            look: told.look,
+            shopName: 'Shop',
+            language: one.language,
+            width: 'phone',
+            now: Date.now(),
+            deadline: null,
+            timeZone: 'UTC',
+          }),
+        ),
+      );
       const money = (minor: number) => formatMoney(minor, told.currency!, one.language);
       for (const { text } of told.messages) expect(drawn).toContain(text);
       for (const { label, priceAfter, priceBefore } of told.options) {

@@ -32,9 +32,18 @@ export interface DraftBody {
 }
 
 /** Calls the application and checks the answer against its OpenAPI document. */
-export async function call<T = Record<string, unknown>>(address: string, method: string, path: string, options: { body?: unknown; raw?: string; headers?: Record<string, string> } = {}): Promise<Reply<T>> {
+export async function call<T = Record<string, unknown>>(
+  address: string,
+  method: string,
+  path: string,
+  options: { body?: unknown; raw?: string; headers?: Record<string, string> } = {},
+): Promise<Reply<T>> {
   const raw = options.raw ?? (options.body === undefined ? undefined : JSON.stringify(options.body));
-  const response = await fetch(address + path, { method, headers: { ...(raw === undefined ? {} : { 'content-type': 'application/json' }), ...options.headers }, ...(raw === undefined ? {} : { body: raw }) });
+  const response = await fetch(address + path, {
+    method,
+    headers: { ...(raw === undefined ? {} : { 'content-type': 'application/json' }), ...options.headers },
+    ...(raw === undefined ? {} : { body: raw }),
+  });
   const text = await response.text();
   const type = (response.headers.get('content-type') ?? '').split(';')[0]!;
   const body = (text ? JSON.parse(text) : null) as T;
@@ -43,8 +52,17 @@ export async function call<T = Record<string, unknown>>(address: string, method:
 }
 
 function conformsToOpenApi(method: string, path: string, status: number, type: string, body: unknown): void {
-  const template = path.split('?')[0]!.replace(/\/releases\/[^/]+/, '/releases/{number}').replace(/\/imports\/\d+/, '/imports/{id}').replace(/\/stand-ins\/[^/]+/, '/stand-ins/{name}');
-  const operation = (openApiDocument.paths as Record<string, Record<string, { responses: Record<string, { content?: Record<string, unknown> }> }>>)[template]?.[method.toLowerCase()];
+  const template = path
+    .split('?')[0]!
+    .replace(/\/releases\/[^/]+/, '/releases/{number}')
+    .replace(/\/imports\/\d+/, '/imports/{id}')
+    .replace(/\/stand-ins\/[^/]+/, '/stand-ins/{name}');
+  const operation = (
+    openApiDocument.paths as Record<
+      string,
+      Record<string, { responses: Record<string, { content?: Record<string, unknown> }> }>
+    >
+  )[template]?.[method.toLowerCase()];
   if (!operation) return;
   const described = operation.responses[String(status)];
   expect(described, `${method} ${template} answered ${status}, which is not described`).toBeDefined();
@@ -55,16 +73,23 @@ function conformsToOpenApi(method: string, path: string, status: number, type: s
   expect(validate(body), JSON.stringify(validate.errors)).toBe(true);
 }
 
-export const readDraft = async (address: string): Promise<DraftBody> => (await call<DraftBody>(address, 'GET', '/api/draft')).body;
+export const readDraft = async (address: string): Promise<DraftBody> =>
+  (await call<DraftBody>(address, 'GET', '/api/draft')).body;
 
 export const etagOf = (revision: number): string => `"draft-${revision}"`;
 
 export function patchDraft<T = DraftBody>(address: string, revision: number, patch: Operation[]): Promise<Reply<T>> {
-  return call<T>(address, 'PATCH', '/api/draft', { body: patch, headers: { 'if-match': etagOf(revision), 'content-type': 'application/json-patch+json' } });
+  return call<T>(address, 'PATCH', '/api/draft', {
+    body: patch,
+    headers: { 'if-match': etagOf(revision), 'content-type': 'application/json-patch+json' },
+  });
 }
 
 export const goalPath = (market: string): string => `/offers/free-delivery/goals/first/targets/${market}/exact`;
 
-export const setGoal = (market: string, minor: unknown): Operation[] => [{ op: 'replace', path: goalPath(market), value: minor }];
+export const setGoal = (market: string, minor: unknown): Operation[] => [
+  { op: 'replace', path: goalPath(market), value: minor },
+];
 
-export const goalOf = (policy: Policy, market: string): number | undefined => targetIn(policy, 'free-delivery', 'first', market) ?? undefined;
+export const goalOf = (policy: Policy, market: string): number | undefined =>
+  targetIn(policy, 'free-delivery', 'first', market) ?? undefined;

@@ -14,8 +14,15 @@ export interface Application {
 }
 
 /** Runs scripts/start.mjs until it names its address. */
-export async function startApplication(environment: Record<string, string>, options: string[] = []): Promise<Application> {
-  const child = spawn(process.execPath, ['scripts/start.mjs', ...options], { cwd: root, env: { ...process.env, PORT: '0', ...environment }, stdio: ['ignore', 'pipe', 'pipe'] });
+export async function startApplication(
+  environment: Record<string, string>,
+  options: string[] = [],
+): Promise<Application> {
+  const child = spawn(process.execPath, ['scripts/start.mjs', ...options], {
+    cwd: root,
+    env: { ...process.env, PORT: '0', ...environment },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   let said = '';
   const exited = new Promise<number | null>((resolve) => child.once('exit', resolve));
   const address = await new Promise<string>((resolve, reject) => {

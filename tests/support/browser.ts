@@ -17,7 +17,10 @@ export interface OpenOptions extends BrowserContextOptions {
  * A browser for a test file. Every page that is opened is watched: an error on the console or in a script fails the
  * test that caused it.
  */
-export function useBrowser(): { open: (path: string, options?: OpenOptions) => Promise<Page>; another: (page: Page, path: string) => Promise<Page> } {
+export function useBrowser(): {
+  open: (path: string, options?: OpenOptions) => Promise<Page>;
+  another: (page: Page, path: string) => Promise<Page>;
+} {
   const errors: string[] = [];
   const contexts: { close: () => Promise<void> }[] = [];
   beforeAll(async () => {
@@ -30,7 +33,12 @@ export function useBrowser(): { open: (path: string, options?: OpenOptions) => P
   });
   const watch = (page: Page, allow: RegExp | undefined) => {
     page.on('console', (message) => {
-      if (['error', 'warning'].includes(message.type()) && !message.location().url.endsWith('/favicon.ico') && !allow?.test(message.text())) errors.push(message.text());
+      if (
+        ['error', 'warning'].includes(message.type()) &&
+        !message.location().url.endsWith('/favicon.ico') &&
+        !allow?.test(message.text())
+      )
+        errors.push(message.text());
     });
     page.on('response', (response) => {
       if (response.status() === 404 && !/favicon\.ico$/.test(response.url())) errors.push(`404: ${response.url()}`);
@@ -59,7 +67,9 @@ export function useBrowser(): { open: (path: string, options?: OpenOptions) => P
 
 /** The island has taken over. */
 export async function ready(page: Page): Promise<void> {
-  await page.waitForFunction(() => document.querySelector('astro-island') === null || document.documentElement.dataset.live === 'true');
+  await page.waitForFunction(
+    () => document.querySelector('astro-island') === null || document.documentElement.dataset.live === 'true',
+  );
 }
 
 export async function saved(page: Page): Promise<void> {
@@ -75,10 +85,15 @@ export async function moveTo(page: Page, address: string): Promise<void> {
 
 /** Puts the demo policy back, whatever a test has done. */
 export async function resetDraft(address = inject('address')): Promise<void> {
-  const patch = Object.entries(demoPolicy).map(([key, value]) => ({ op: 'replace' as const, path: `/${key}`, value: value as unknown }));
+  const patch = Object.entries(demoPolicy).map(([key, value]) => ({
+    op: 'replace' as const,
+    path: `/${key}`,
+    value: value as unknown,
+  }));
   // A page of the test before may still be saving when it is closed.
   let status = 412;
-  for (let tries = 0; status === 412 && tries < 20; tries++) status = (await patchDraft(address, (await readDraft(address)).revision, patch)).status;
+  for (let tries = 0; status === 412 && tries < 20; tries++)
+    status = (await patchDraft(address, (await readDraft(address)).revision, patch)).status;
   expect(status).toBe(200);
 }
 
@@ -86,7 +101,11 @@ export async function resetDraft(address = inject('address')): Promise<void> {
 export async function emptyDraft(address: string): Promise<void> {
   const { revision, policy } = await readDraft(address);
   const empty = emptyPolicy() as unknown as Record<string, unknown>;
-  const patch = Object.keys(policy).map((key) => (key in empty ? { op: 'replace' as const, path: `/${key}`, value: empty[key] } : { op: 'remove' as const, path: `/${key}` }));
+  const patch = Object.keys(policy).map((key) =>
+    key in empty
+      ? { op: 'replace' as const, path: `/${key}`, value: empty[key] }
+      : { op: 'remove' as const, path: `/${key}` },
+  );
   expect((await patchDraft(address, revision, patch)).status).toBe(200);
 }
 
@@ -95,4 +114,5 @@ export async function textOf(page: Page, selector: string): Promise<string> {
   return ((await page.locator(selector).innerText()) ?? '').replaceAll(/[\u00a0\u202f]/g, ' ');
 }
 
-export const leadOf = (page: Page, cart: string): Promise<string> => textOf(page, `[data-testid=bench-${cart}] [data-testid=lead-text]`);
+export const leadOf = (page: Page, cart: string): Promise<string> =>
+  textOf(page, `[data-testid=bench-${cart}] [data-testid=lead-text]`);

@@ -12,7 +12,8 @@ export const demoCatalogue = catalogueOf(demoProducts);
 export const tuesday = Date.parse('2026-11-24T11:00Z');
 
 /** Lines of demo products. */
-export const linesOf = (quantities: Record<string, number>): CartLine[] => Object.entries(quantities).map(([id, quantity]) => ({ product: demoCatalogue.get(id)!, quantity }));
+export const linesOf = (quantities: Record<string, number>): CartLine[] =>
+  Object.entries(quantities).map(([id, quantity]) => ({ product: demoCatalogue.get(id)!, quantity }));
 
 /** A policy changed in place on a copy. */
 export const changed = (policy: Policy, change: (copy: Policy) => void): Policy => {
@@ -22,9 +23,22 @@ export const changed = (policy: Policy, change: (copy: Policy) => void): Policy 
 };
 
 /** What demo products in a cart are offered; somewhere in the Netherlands, on a Tuesday, with a trace. */
-export function evaluateLines(policy: Policy, quantities: Record<string, number>, input: Partial<Omit<EvaluationInput, 'cart'>> & { cart?: Partial<EvaluationInput['cart']> } = {}): Evaluation {
+export function evaluateLines(
+  policy: Policy,
+  quantities: Record<string, number>,
+  input: Partial<Omit<EvaluationInput, 'cart'>> & { cart?: Partial<EvaluationInput['cart']> } = {},
+): Evaluation {
   const { cart, ...situation } = input;
-  return evaluate(compilePolicy(policy), { destination: { country: 'NL', postcode: '' }, instant: tuesday, ...situation, cart: { lines: linesOf(quantities), ...cart } }, { trace: true });
+  return evaluate(
+    compilePolicy(policy),
+    {
+      destination: { country: 'NL', postcode: '' },
+      instant: tuesday,
+      ...situation,
+      cart: { lines: linesOf(quantities), ...cart },
+    },
+    { trace: true },
+  );
 }
 
 export const pricesOf = ({ options }: Evaluation): number[][] => options.map(({ before, after }) => [before, after]);

@@ -13,7 +13,34 @@ type Schema = Record<string, unknown>;
 
 /** What programs stumble over, in place of what a schema asks for. */
 const odd: readonly unknown[] = [
-  null, true, 0, -1, 1.5, 1e308, 9_007_199_254_740_993, '', ' ', '__proto__', 'constructor', 'toString', '\ud800', '\u0000', '￿', '../..', "' OR 1=1 --", '{remaining', '<b>', 'A'.repeat(5000), '10%', [], [[]], {}, { kind: 'gift' }, ['10%'], { toString: 1 }, { length: 5 },
+  null,
+  true,
+  0,
+  -1,
+  1.5,
+  1e308,
+  9_007_199_254_740_993,
+  '',
+  ' ',
+  '__proto__',
+  'constructor',
+  'toString',
+  '\ud800',
+  '\u0000',
+  '￿',
+  '../..',
+  "' OR 1=1 --",
+  '{remaining',
+  '<b>',
+  'A'.repeat(5000),
+  '10%',
+  [],
+  [[]],
+  {},
+  { kind: 'gift' },
+  ['10%'],
+  { toString: 1 },
+  { length: 5 },
 ];
 
 /** Values that a JSON Schema describes, with something odd here and there. @param root where references lead */
@@ -32,14 +59,17 @@ export class FromSchema {
     if (!schema || depth > 12 || this.random() < this.oddness) return this.pick(odd);
     const own = (schema.$defs as Schema | undefined) ?? defs;
     if (typeof schema.$ref === 'string') return this.value(this.resolve(schema.$ref, own), depth + 1, own);
-    for (const key of ['oneOf', 'anyOf'] as const) if (Array.isArray(schema[key])) return this.value(this.pick(schema[key] as Schema[]), depth + 1, own);
+    for (const key of ['oneOf', 'anyOf'] as const)
+      if (Array.isArray(schema[key])) return this.value(this.pick(schema[key] as Schema[]), depth + 1, own);
     if ('const' in schema) return schema.const;
     if (Array.isArray(schema.enum)) return this.pick(schema.enum as unknown[]);
     switch (schema.type) {
       case 'object':
         return this.object(schema, depth, own);
       case 'array':
-        return Array.from({ length: (schema.minItems as number | undefined) ?? Math.floor(this.random() * 3) }, () => this.value(schema.items as Schema | undefined, depth + 1, own));
+        return Array.from({ length: (schema.minItems as number | undefined) ?? Math.floor(this.random() * 3) }, () =>
+          this.value(schema.items as Schema | undefined, depth + 1, own),
+        );
       case 'integer':
       case 'number':
         return this.pick([schema.minimum ?? 0, schema.maximum ?? 1_000_000, 1, 7, 42].map(Number));
@@ -56,8 +86,11 @@ export class FromSchema {
     const properties = (schema.properties ?? {}) as Record<string, Schema>;
     const required = new Set((schema.required ?? []) as string[]);
     const made: Record<string, unknown> = {};
-    for (const [name, part] of Object.entries(properties)) if (required.has(name) || this.random() < 0.3) made[name] = this.value(part, depth + 1, defs);
-    if (typeof schema.additionalProperties === 'object') for (const name of ['a', 'nlbe', 'en-GB'].slice(0, Math.floor(this.random() * 3))) made[name] = this.value(schema.additionalProperties as Schema, depth + 1, defs);
+    for (const [name, part] of Object.entries(properties))
+      if (required.has(name) || this.random() < 0.3) made[name] = this.value(part, depth + 1, defs);
+    if (typeof schema.additionalProperties === 'object')
+      for (const name of ['a', 'nlbe', 'en-GB'].slice(0, Math.floor(this.random() * 3)))
+        made[name] = this.value(schema.additionalProperties as Schema, depth + 1, defs);
     if (this.random() < this.oddness) made[this.pick(['extra', '__proto__', 'constructor', ''])] = this.pick(odd);
     return made;
   }
@@ -70,7 +103,19 @@ export class FromSchema {
       [/T\(/, ['2026-12-01T00:00', '2026-12-01T00:00Z']],
       [/0-9\]\{4\}-/, ['2026-12-01', '2026-02-31']],
       [/a-z\]\{2,3\}/, ['en-GB', 'nl', 'zz-ZZ', 'ar-EG']],
-      [/\^\(/, ['/markets/nlbe', '/offers/free-delivery/on', '', '/testCarts/-', '/a~1b', '/markets/nlbe/countries/0', '/markets/nlbe/countries/length', '/zones/__proto__']],
+      [
+        /\^\(/,
+        [
+          '/markets/nlbe',
+          '/offers/free-delivery/on',
+          '',
+          '/testCarts/-',
+          '/a~1b',
+          '/markets/nlbe/countries/0',
+          '/markets/nlbe/countries/length',
+          '/zones/__proto__',
+        ],
+      ],
       [/a-z0-9/, ['nlbe', 'free-delivery', 'winder', 'no-such']],
     ];
     if (format === 'date-time') return '2026-12-01T00:00:00Z';
@@ -82,6 +127,9 @@ export class FromSchema {
     const name = ref.split('/').at(-1)!;
     const inDefs = defs?.[name];
     if (inDefs) return inDefs as Schema;
-    return ref.split('/').slice(1).reduce<unknown>((here, step) => (here as Schema | undefined)?.[step], this.root) as Schema | undefined;
+    return ref
+      .split('/')
+      .slice(1)
+      .reduce<unknown>((here, step) => (here as Schema | undefined)?.[step], this.root) as Schema | undefined;
   }
 }

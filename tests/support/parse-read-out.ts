@@ -17,7 +17,13 @@ export interface ReadNames {
 
 const weekdays = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const bases: Record<string, string> = {};
-for (const side of ['before', 'after'] as const) for (const [words, end] of [['as shown', 'AsShown'], ['with tax', 'WithTax'], ['without tax', 'WithoutTax']] as const) bases[`${side} discounts, ${words}`] = `${side}Discounts${end}`;
+for (const side of ['before', 'after'] as const)
+  for (const [words, end] of [
+    ['as shown', 'AsShown'],
+    ['with tax', 'WithTax'],
+    ['without tax', 'WithoutTax'],
+  ] as const)
+    bases[`${side} discounts, ${words}`] = `${side}Discounts${end}`;
 
 const words: [facts: string, fact: string, several: boolean][] = [
   ['the shopper’s groups', 'shopper.group', true],
@@ -87,7 +93,8 @@ export function parseReadOut(sentence: string, names: ReadNames): ReadTree {
     for (let next = match(another); next; next = match(another)) list.push(next[1]!);
     return list;
   };
-  const idOf = (table: Record<string, string>, name: string) => Object.entries(table).find(([, known]) => known === name)?.[0] ?? name;
+  const idOf = (table: Record<string, string>, name: string) =>
+    Object.entries(table).find(([, known]) => known === name)?.[0] ?? name;
 
   /** A comparison; where the next amount is said as well, it must be the next one. */
   const compared = (read: () => number): { operator: string; value: number; to?: number } => {
@@ -96,7 +103,10 @@ export function parseReadOut(sentence: string, names: ReadNames): ReadTree {
     if (take('is known and is not ')) return { operator: 'isNot', value: read() };
     if (take('is at least ')) return { operator: 'atLeast', value: read() };
     if (take('is at most ')) return { operator: 'atMost', value: read() };
-    for (const [operator, text, next, by] of [['moreThan', 'is more than ', ', which is at least ', 1], ['lessThan', 'is less than ', ', which is at most ', -1]] as const) {
+    for (const [operator, text, next, by] of [
+      ['moreThan', 'is more than ', ', which is at least ', 1],
+      ['lessThan', 'is less than ', ', which is at most ', -1],
+    ] as const) {
       if (!take(text)) continue;
       const value = read();
       if (take(next) && read() !== value + by) fail();
@@ -113,7 +123,11 @@ export function parseReadOut(sentence: string, names: ReadNames): ReadTree {
   const euros = () => minor(must(/(\d+\.\d\d) EUR/)[1]!);
   const money = () => {
     const { operator, value, to } = compared(euros);
-    return { operator, amounts: { nlbe: { exact: value } }, ...(to === undefined ? {} : { to: { nlbe: { exact: to } } }) };
+    return {
+      operator,
+      amounts: { nlbe: { exact: value } },
+      ...(to === undefined ? {} : { to: { nlbe: { exact: to } } }),
+    };
   };
   const goods = (): GoodsSelection => {
     const selection: Record<string, unknown> = {};
@@ -146,12 +160,39 @@ export function parseReadOut(sentence: string, names: ReadNames): ReadTree {
       const verb = several ? /( include| are known and do not include) (?=“)/ : /( is| is known and is not) (?=“)/;
       const found = match(new RegExp(`${text}${verb.source}`));
       if (!found) continue;
-      const list = quoted().map((name) => (fact === 'destination.zone' ? idOf(names.zones, name) : fact === 'destination.market' ? idOf(names.markets, name) : name));
+      const list = quoted().map((name) =>
+        fact === 'destination.zone'
+          ? idOf(names.zones, name)
+          : fact === 'destination.market'
+            ? idOf(names.markets, name)
+            : name,
+      );
       const not = found[1]!.includes('known');
-      return { kind: 'word', fact, operator: list.length > 1 ? (not ? 'noneOf' : 'oneOf') : not ? 'isNot' : 'is', values: list } as ReadLeaf;
+      return {
+        kind: 'word',
+        fact,
+        operator: list.length > 1 ? (not ? 'noneOf' : 'oneOf') : not ? 'isNot' : 'is',
+        values: list,
+      } as ReadLeaf;
     }
-    if (take('the number of items of ')) return { kind: 'goodsNumber', fact: 'cart.quantityOf', goods: goods(), ...compared(() => Number(must(/-?\d+/)[0])) } as ReadLeaf;
-    for (const [text, fact, unit] of numbers) if (take(text)) return { kind: 'number', fact, ...compared(() => (unit === '€' ? minor(must(/-?€[\d,]+\.\d\d/)[0].replace('€', '')) : Number(must(new RegExp(`(-?\\d+)${unit}`))[1]))) } as ReadLeaf;
+    if (take('the number of items of '))
+      return {
+        kind: 'goodsNumber',
+        fact: 'cart.quantityOf',
+        goods: goods(),
+        ...compared(() => Number(must(/-?\d+/)[0])),
+      } as ReadLeaf;
+    for (const [text, fact, unit] of numbers)
+      if (take(text))
+        return {
+          kind: 'number',
+          fact,
+          ...compared(() =>
+            unit === '€'
+              ? minor(must(/-?€[\d,]+\.\d\d/)[0].replace('€', ''))
+              : Number(must(new RegExp(`(-?\\d+)${unit}`))[1]),
+          ),
+        } as ReadLeaf;
     for (const [text, fact] of values) {
       if (!take(`${text} `)) continue;
       return { kind: 'money', fact, basis: basis(), ...money() } as ReadLeaf;
@@ -161,10 +202,21 @@ export function parseReadOut(sentence: string, names: ReadNames): ReadTree {
       must(/ /);
       return { kind: 'goodsMoney', fact: 'cart.valueOf', goods: of, basis: basis(), ...money() } as ReadLeaf;
     }
-    for (const [text, operator] of [['the cart contains nothing but ', 'only'], ['the cart contains none of ', 'none'], ['the cart contains ', 'contains']] as const) if (take(text)) return { kind: 'contents', operator, goods: goods() };
-    if (take('the postcode matches ')) return { kind: 'postcode', patterns: must(/[A-Z0-9*?.]+(?: or [A-Z0-9*?.]+)*/)[0].split(' or ') } as ReadLeaf;
+    for (const [text, operator] of [
+      ['the cart contains nothing but ', 'only'],
+      ['the cart contains none of ', 'none'],
+      ['the cart contains ', 'contains'],
+    ] as const)
+      if (take(text)) return { kind: 'contents', operator, goods: goods() };
+    if (take('the postcode matches '))
+      return { kind: 'postcode', patterns: must(/[A-Z0-9*?.]+(?: or [A-Z0-9*?.]+)*/)[0].split(' or ') } as ReadLeaf;
     const from = match(/the distance from (-?[\d.]+), (-?[\d.]+)/);
-    if (from) return { kind: 'distance', center: { latitude: Number(from[1]), longitude: Number(from[2]) }, ...compared(() => Number(must(/([\d.]+) km/)[1])) } as ReadLeaf;
+    if (from)
+      return {
+        kind: 'distance',
+        center: { latitude: Number(from[1]), longitude: Number(from[2]) },
+        ...compared(() => Number(must(/([\d.]+) km/)[1])),
+      } as ReadLeaf;
     if (take('it is from ')) {
       const at = minute();
       must(/ until /);

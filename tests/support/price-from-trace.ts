@@ -1,27 +1,36 @@
 import type { TraceNode, TraceValue } from '../../src/core/trace/trace.ts';
 
 /** A small program that knows nothing but a trace: recomputes an option's price from the amounts stated there. */
-const plain = (value: TraceValue | undefined): number => (value?.kind === 'money' ? value.minor : value?.kind === 'number' ? value.value : 0);
+const plain = (value: TraceValue | undefined): number =>
+  value?.kind === 'money' ? value.minor : value?.kind === 'number' ? value.value : 0;
 const isYes = (value: TraceValue | undefined): boolean => value?.kind === 'yes' && value.yes;
 const word = (value: TraceValue | undefined): string => (value?.kind === 'text' ? value.text : '');
-const childrenOf = (node: TraceNode, decision: string): TraceNode[] => node.children.filter((child) => child.decision === decision);
+const childrenOf = (node: TraceNode, decision: string): TraceNode[] =>
+  node.children.filter((child) => child.decision === decision);
 
 /** amount × numerator ÷ denominator, half away from zero. */
 function times(amount: number, numerator: number, denominator: number): number {
   const [a, n, d] = [BigInt(amount), BigInt(numerator), BigInt(denominator)];
   return Number((2n * a * n + d) / (2n * d));
 }
-const share = (amount: number, node: TraceNode): number => times(amount, plain(node.inputs.numerator), plain(node.inputs.denominator));
+const share = (amount: number, node: TraceNode): number =>
+  times(amount, plain(node.inputs.numerator), plain(node.inputs.denominator));
 const toIncrement = (amount: number, increment: number): number => times(amount, 1, increment) * increment;
 
 function lineFromTrace(node: TraceNode): number {
   const { inputs } = node;
-  if (word(inputs.kind) === 'quoted') return inputs.quote ? plain(inputs.quote) + share(plain(inputs.quote), node) + plain(inputs.marginFixed) : plain(inputs.fallback);
+  if (word(inputs.kind) === 'quoted')
+    return inputs.quote
+      ? plain(inputs.quote) + share(plain(inputs.quote), node) + plain(inputs.marginFixed)
+      : plain(inputs.fallback);
   let price: number;
   if (word(inputs.kind) === 'percent') price = share(plain(inputs.goods), node);
   else {
     price = plain(inputs.fixed);
-    if (inputs.per) price += isYes(inputs.started) ? plain(inputs.amount) * Math.ceil(plain(inputs.beyond) / plain(inputs.per)) : times(plain(inputs.amount), plain(inputs.beyond), plain(inputs.per));
+    if (inputs.per)
+      price += isYes(inputs.started)
+        ? plain(inputs.amount) * Math.ceil(plain(inputs.beyond) / plain(inputs.per))
+        : times(plain(inputs.amount), plain(inputs.beyond), plain(inputs.per));
   }
   price = Math.max(price, plain(inputs.min));
   return inputs.max ? Math.min(price, plain(inputs.max)) : price;
@@ -31,7 +40,12 @@ function lineFromTrace(node: TraceNode): number {
 export function chargeFromTrace(charge: TraceNode): number {
   if (isYes(charge.inputs.nothingToCharge)) return 0;
   const prices = childrenOf(charge, 'chargeLine').map(lineFromTrace);
-  const combined = { first: prices[0], sum: prices.reduce((a, b) => a + b, 0), highest: Math.max(...prices), lowest: Math.min(...prices) }[word(charge.inputs.combine)];
+  const combined = {
+    first: prices[0],
+    sum: prices.reduce((a, b) => a + b, 0),
+    highest: Math.max(...prices),
+    lowest: Math.min(...prices),
+  }[word(charge.inputs.combine)];
   const price = prices.length > 0 ? combined! : plain(charge.inputs.otherwise);
   const [handling] = childrenOf(charge, 'handling');
   const added = !handling ? 0 : handling.inputs.amount ? plain(handling.inputs.amount) : share(price, handling);
@@ -56,11 +70,14 @@ function rewardFromTrace(reward: TraceNode, parts: Parts): Parts {
     upgrade: () => (covers ? plain(inputs.sourceBase) + plain(inputs.sourceOwn) : plain(inputs.sourceBase)),
   }[word(inputs.kind)]!();
   const off = subject - Math.min(subject, Math.max(0, wanted));
-  return covers ? { base: Math.max(0, parts.base - off), own: parts.own - Math.max(0, off - parts.base) } : { base: parts.base - off, own: parts.own };
+  return covers
+    ? { base: Math.max(0, parts.base - off), own: parts.own - Math.max(0, off - parts.base) }
+    : { base: parts.base - off, own: parts.own };
 }
 
 /** What is paid for parts: the cash increment once, at the end. */
-export const paidFromTrace = (option: TraceNode, { base, own }: Parts): number => toIncrement(base + own, plain(option.inputs.increment));
+export const paidFromTrace = (option: TraceNode, { base, own }: Parts): number =>
+  toIncrement(base + own, plain(option.inputs.increment));
 
 /** @param upgrades also apply upgrades, whose source is stated by its parts */
 export function partsFromTrace(option: TraceNode, upgrades: boolean): { before: Parts; after: Parts } {
@@ -71,7 +88,9 @@ export function partsFromTrace(option: TraceNode, upgrades: boolean): { before: 
   const ranks = [...new Set(childrenOf(option, 'goal').map((goal) => plain(goal.inputs.rank)))];
   for (const rank of ranks) {
     const goals = childrenOf(option, 'goal').filter((goal) => plain(goal.inputs.rank) === rank);
-    const rewards = goals.flatMap((goal) => childrenOf(goal, 'reward')).filter((reward) => isYes(reward.inputs.applies) && (upgrades || word(reward.inputs.kind) !== 'upgrade'));
+    const rewards = goals
+      .flatMap((goal) => childrenOf(goal, 'reward'))
+      .filter((reward) => isYes(reward.inputs.applies) && (upgrades || word(reward.inputs.kind) !== 'upgrade'));
     if (rewards.length === 0) continue;
     const combines = isYes(goals[0]!.inputs.combines);
     let parts: Parts = combines && together ? together.parts : before;
@@ -80,7 +99,9 @@ export function partsFromTrace(option: TraceNode, upgrades: boolean): { before: 
     else candidates.push({ parts, rank });
   }
   if (together) candidates.push(together);
-  const best = candidates.filter(({ parts }) => whole(parts) < whole(before)).sort((a, b) => whole(a.parts) - whole(b.parts) || a.rank - b.rank)[0];
+  const best = candidates
+    .filter(({ parts }) => whole(parts) < whole(before))
+    .sort((a, b) => whole(a.parts) - whole(b.parts) || a.rank - b.rank)[0];
   return { before, after: best?.parts ?? before };
 }
 

@@ -8,7 +8,8 @@
       requestAnimationFrame(() => channel.port2.postMessage(null));
     });
   const phrase = () => document.querySelector('[data-testid=draft-phrase]').textContent;
-  const setValue = (element, value) => Object.getOwnPropertyDescriptor(Object.getPrototypeOf(element), 'value').set.call(element, value);
+  const setValue = (element, value) =>
+    Object.getOwnPropertyDescriptor(Object.getPrototypeOf(element), 'value').set.call(element, value);
   const until = async (holds) => {
     while (!holds()) await new Promise((resolve) => setTimeout(resolve));
     return performance.now();

@@ -1,7 +1,8 @@
 // Runs in the page of the Orders stop.
 (() => {
   const find = (id) => document.querySelector(`[data-testid=${id}]`);
-  const setValue = (element, value) => Object.getOwnPropertyDescriptor(Object.getPrototypeOf(element), 'value').set.call(element, value);
+  const setValue = (element, value) =>
+    Object.getOwnPropertyDescriptor(Object.getPrototypeOf(element), 'value').set.call(element, value);
 
   /** ms from choosing to the frame in which the new picture stands */
   window.changeTo = ([id, wanted]) =>
@@ -24,9 +25,15 @@
     new Promise((resolve) => {
       const element = find(what === 'goal' ? 'pennant' : 'band-range');
       const box = element.getBoundingClientRect();
-      const shown = () => (what === 'goal' ? `${element.getAttribute('aria-valuenow')} ${find('trial-net').textContent}` : [...document.querySelectorAll('[data-testid=bands] rect')].map((bar) => bar.getAttribute('width')).join());
+      const shown = () =>
+        what === 'goal'
+          ? `${element.getAttribute('aria-valuenow')} ${find('trial-net').textContent}`
+          : [...document.querySelectorAll('[data-testid=bands] rect')].map((bar) => bar.getAttribute('width')).join();
       const result = { times: [], late: 0, moves: 0 };
-      const pointer = (type, x) => element.dispatchEvent(new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x, clientY: box.top + 8, buttons: 1 }));
+      const pointer = (type, x) =>
+        element.dispatchEvent(
+          new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x, clientY: box.top + 8, buttons: 1 }),
+        );
       element.setPointerCapture = () => {};
       if (what === 'goal') pointer('pointerdown', box.left + 4);
       let i = 0;
@@ -41,7 +48,12 @@
         // From the event to the last change of the page that it leads to before the next frame.
         let changed = began;
         const watch = new MutationObserver(() => (changed = performance.now()));
-        watch.observe(find('orders-picture').closest('main'), { subtree: true, childList: true, attributes: true, characterData: true });
+        watch.observe(find('orders-picture').closest('main'), {
+          subtree: true,
+          childList: true,
+          attributes: true,
+          characterData: true,
+        });
         if (what === 'goal') pointer('pointermove', box.left + 4 + i * 3);
         else {
           setValue(element, String(Number(element.min) + ((i % 20) + 1) * Number(element.step)));

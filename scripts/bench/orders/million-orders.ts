@@ -5,8 +5,31 @@ import { generateOrders } from '../../../demo/generate-orders.ts';
 export const rows = 1_000_000;
 
 const mapping = {
-  kind: 'orders', encoding: 'utf-8', delimiter: ';', decimal: 'comma', dates: 'dmy', rows: 'orders', goods: 'afterDiscount', weights: 'g', sizes: 'mm', market: null,
-  columns: { number: 0, placedAt: 1, country: 2, currency: 3, goods: 4, discount: 5, delivery: 6, option: 7, items: 8, weight: 9, postcode: 10, customer: 11, shopper: 12 },
+  kind: 'orders',
+  encoding: 'utf-8',
+  delimiter: ';',
+  decimal: 'comma',
+  dates: 'dmy',
+  rows: 'orders',
+  goods: 'afterDiscount',
+  weights: 'g',
+  sizes: 'mm',
+  market: null,
+  columns: {
+    number: 0,
+    placedAt: 1,
+    country: 2,
+    currency: 3,
+    goods: 4,
+    discount: 5,
+    delivery: 6,
+    option: 7,
+    items: 8,
+    weight: 9,
+    postcode: 10,
+    customer: 11,
+    shopper: 12,
+  },
 };
 
 export interface ImportTimes {
@@ -21,8 +44,20 @@ export interface ImportTimes {
 
 /** A file through the whole import: read, checked, taken over, and the picture of every month made ready. */
 export async function importFile(address: string, pid: number, file: string): Promise<ImportTimes> {
-  const call = async (method: string, path: string, body?: unknown) => (await (await fetch(address + path, { method, headers: { 'content-type': 'application/json' }, ...(body ? { body: JSON.stringify(body) } : {}) })).json()) as { id: number; state: string; fresh: number; rejected: number };
-  const { id } = await call('POST', '/api/imports', { fileName: 'orders.csv', fileBytes: statSync(file).size, heading: exportHeading, mapping });
+  const call = async (method: string, path: string, body?: unknown) =>
+    (await (
+      await fetch(address + path, {
+        method,
+        headers: { 'content-type': 'application/json' },
+        ...(body ? { body: JSON.stringify(body) } : {}),
+      })
+    ).json()) as { id: number; state: string; fresh: number; rejected: number };
+  const { id } = await call('POST', '/api/imports', {
+    fileName: 'orders.csv',
+    fileBytes: statSync(file).size,
+    heading: exportHeading,
+    mapping,
+  });
   let peak = 0;
   let longestSilence = 0;
   let going = true;
@@ -36,10 +71,15 @@ export async function importFile(address: string, pid: number, file: string): Pr
     }
   })();
   const began = performance.now();
-  const sent = await fetch(`${address}/api/imports/${id}/file`, { method: 'PUT', body: createReadStream(file) as unknown as ReadableStream, duplex: 'half' } as RequestInit);
+  const sent = await fetch(`${address}/api/imports/${id}/file`, {
+    method: 'PUT',
+    body: createReadStream(file) as unknown as ReadableStream,
+    duplex: 'half',
+  } as RequestInit);
   let run = (await sent.json()) as { id: number; state: string; fresh: number; rejected: number };
   const check = (performance.now() - began) / 1000;
-  if (run.state !== 'checked' || run.fresh !== rows || run.rejected !== 0) throw new Error(`the file was not read as it should: ${JSON.stringify(run)}`);
+  if (run.state !== 'checked' || run.fresh !== rows || run.rejected !== 0)
+    throw new Error(`the file was not read as it should: ${JSON.stringify(run)}`);
   await call('POST', `/api/imports/${id}/apply`);
   while (run.state !== 'done') {
     await new Promise((resolve) => setTimeout(resolve, 50));
@@ -69,4 +109,3 @@ export async function writeExport(file: string): Promise<void> {
   }
   await new Promise<void>((resolve) => stream.end(text, () => resolve()));
 }
-

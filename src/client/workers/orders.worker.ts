@@ -10,12 +10,19 @@ import { columnsAddress, type OrdersReply, type OrdersRequest } from './orders-m
 const held = new Map<string, Promise<OrderColumns>>();
 const mostHeld = 4;
 
-const worker = self as unknown as { onmessage: ((event: MessageEvent<OrdersRequest>) => void) | null; postMessage: (reply: OrdersReply, transfer?: Transferable[]) => void };
+const worker = self as unknown as {
+  onmessage: ((event: MessageEvent<OrdersRequest>) => void) | null;
+  postMessage: (reply: OrdersReply, transfer?: Transferable[]) => void;
+};
 
 worker.onmessage = ({ data }) => {
   void answer(data).catch((error: unknown) => {
     if (data.kind !== 'forget') held.delete(data.market);
-    worker.postMessage({ kind: 'failed', number: data.number, reason: error instanceof Error ? error.message : String(error) });
+    worker.postMessage({
+      kind: 'failed',
+      number: data.number,
+      reason: error instanceof Error ? error.message : String(error),
+    });
   });
 };
 
@@ -29,19 +36,44 @@ async function answer(request: OrdersRequest): Promise<void> {
     return;
   }
   const columns = await columnsOf(request.market);
-  if (request.kind === 'bounds') return worker.postMessage({ kind: 'bounds', number: request.number, bounds: boundsOf(columns) });
+  if (request.kind === 'bounds')
+    return worker.postMessage({ kind: 'bounds', number: request.number, bounds: boundsOf(columns) });
   if (request.kind === 'study') {
     const study = studyOrders(columns, request.filter);
     const { tally, density } = study;
-    return worker.postMessage({ kind: 'study', number: request.number, study }, [tally.values, tally.cumulative, tally.paying, tally.paid, tally.paidSquares, tally.free, ...(density ? [density.heights] : [])].map((array) => array.buffer as ArrayBuffer));
+    return worker.postMessage(
+      { kind: 'study', number: request.number, study },
+      [
+        tally.values,
+        tally.cumulative,
+        tally.paying,
+        tally.paid,
+        tally.paidSquares,
+        tally.free,
+        ...(density ? [density.heights] : []),
+      ].map((array) => array.buffer as ArrayBuffer),
+    );
   }
   if (request.kind === 'condition') {
     const { market: id, condition, on } = request;
     const { market, store, rates, qualifiers, zoneOf } = on;
     const terms = compileTerms({ store, ...(rates ? { rates } : {}), markets: { [id]: market } }, id, market);
-    return worker.postMessage({ kind: 'condition', number: request.number, result: conditionOnOrders(columns, condition, qualifiers, terms, market.countries[0] ?? '', (option) => zoneOf[option] ?? '') });
+    return worker.postMessage({
+      kind: 'condition',
+      number: request.number,
+      result: conditionOnOrders(
+        columns,
+        condition,
+        qualifiers,
+        terms,
+        market.countries[0] ?? '',
+        (option) => zoneOf[option] ?? '',
+      ),
+    });
   }
-  const result = measureBunching(tallyOf(columns, request.filter), request.question, 1, (share) => worker.postMessage({ kind: 'progress', number: request.number, share }));
+  const result = measureBunching(tallyOf(columns, request.filter), request.question, 1, (share) =>
+    worker.postMessage({ kind: 'progress', number: request.number, share }),
+  );
   worker.postMessage({ kind: 'bunching', number: request.number, result });
 }
 
@@ -57,7 +89,8 @@ function hold(market: string, columns: Promise<OrderColumns>): Promise<OrderColu
 
 async function fetchColumns(market: string): Promise<OrderColumns> {
   const response = await fetch(columnsAddress(market));
-  if (!response.ok) throw new Error(((await response.json()) as { title?: string }).title ?? 'The orders could not be read');
+  if (!response.ok)
+    throw new Error(((await response.json()) as { title?: string }).title ?? 'The orders could not be read');
   return unpack(await response.arrayBuffer());
 }
 

@@ -7,7 +7,10 @@ import type { ReplayReply, ReplayRequest } from './replay-messages.ts';
 /** Looked at first, so that something is said soon. */
 const sampled = 50;
 
-const worker = self as unknown as { onmessage: ((event: MessageEvent<ReplayRequest>) => void) | null; postMessage: (reply: ReplayReply) => void };
+const worker = self as unknown as {
+  onmessage: ((event: MessageEvent<ReplayRequest>) => void) | null;
+  postMessage: (reply: ReplayReply) => void;
+};
 
 worker.onmessage = ({ data }) => void replayAll(data);
 
@@ -33,7 +36,13 @@ async function replayAll({ draft, release, markets, now }: ReplayRequest): Promi
         continue;
       }
       held.set(market, columns);
-      const replay = replayOrders(columns, grounds, now, whole ? 1 : sampled, (share) => whole && worker.postMessage({ kind: 'progress', share: (index + share) / markets.length }));
+      const replay = replayOrders(
+        columns,
+        grounds,
+        now,
+        whole ? 1 : sampled,
+        (share) => whole && worker.postMessage({ kind: 'progress', share: (index + share) / markets.length }),
+      );
       worker.postMessage({ kind: 'market', market, whole, replay });
     }
   }

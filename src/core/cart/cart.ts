@@ -16,10 +16,14 @@ export interface Cart {
   channel?: string;
 }
 
-export type ResolvedLines = { ok: true; lines: CartLine[] } | { ok: false; unknown: { index: number; product: string }[] };
+export type ResolvedLines =
+  { ok: true; lines: CartLine[] } | { ok: false; unknown: { index: number; product: string }[] };
 
 /** Looks products up; unknown ids are reported by position, never dropped. */
-export function resolveLines(lines: readonly { product: string; quantity: number }[], catalogue: Catalogue): ResolvedLines {
+export function resolveLines(
+  lines: readonly { product: string; quantity: number }[],
+  catalogue: Catalogue,
+): ResolvedLines {
   const resolved: CartLine[] = [];
   const unknown: { index: number; product: string }[] = [];
   lines.forEach(({ product: id, quantity }, index) => {

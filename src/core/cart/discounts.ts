@@ -17,7 +17,9 @@ export interface CompiledDiscount {
 
 /** Whether a discount applies to a cart with this goods value before discounts. */
 export function discountApplies(discount: CompiledDiscount, goodsBefore: number, codes: ReadonlySet<string>): boolean {
-  return (discount.code === null || codes.has(discount.code)) && goodsBefore >= discount.from && goodsBefore < discount.below;
+  return (
+    (discount.code === null || codes.has(discount.code)) && goodsBefore >= discount.from && goodsBefore < discount.below
+  );
 }
 
 /** What each discount takes off each line, and the lines' values after all of them. */
@@ -45,9 +47,12 @@ export function applyDiscounts(
   const after = [...values];
   const taken = discounts.map((discount): number | null => {
     if (!discountApplies(discount, before, codes)) return null;
-    const among = after.map((value, index) => (discount.goods === null || isAmong(discount, discount.goods, index) ? value : 0));
+    const among = after.map((value, index) =>
+      discount.goods === null || isAmong(discount, discount.goods, index) ? value : 0,
+    );
     const value = among.reduce((sum, part) => sum + part, 0);
-    const off = 'amount' in discount.off ? Math.min(discount.off.amount, value) : percentOf(value, discount.off.percent);
+    const off =
+      'amount' in discount.off ? Math.min(discount.off.amount, value) : percentOf(value, discount.off.percent);
     allocate(off, among).forEach((part, index) => (after[index] = after[index]! - part));
     return off;
   });

@@ -8,7 +8,18 @@ export function imagineCart(order: ImaginedOrder, terms: MarketTerms, rates: Tax
   const lines = [{ product: ordinaryArticle, quantity: items }];
   const charged: ChargedMeasures = { items, lines: 1, weight, volume, longestSide, withoutWeight: [], withoutSize: [] };
   return {
-    measures: { ...noMeasures(), goodsValue: value, countedValue: value, items, lines: 1, chargeableValue: value, charged, needsDelivery: true, allShipsFree: false, hasOrdinaryLine: true },
+    measures: {
+      ...noMeasures(),
+      goodsValue: value,
+      countedValue: value,
+      items,
+      lines: 1,
+      chargeableValue: value,
+      charged,
+      needsDelivery: true,
+      allShipsFree: false,
+      hasOrdinaryLine: true,
+    },
     cart: { lines },
     lines,
     terms,

@@ -12,4 +12,10 @@ export interface ImaginedOrder {
 }
 
 /** One article of that value, without weight or size. */
-export const orderOfValue = (value: number): ImaginedOrder => ({ value, items: 1, weight: 0, volume: 0, longestSide: 0 });
+export const orderOfValue = (value: number): ImaginedOrder => ({
+  value,
+  items: 1,
+  weight: 0,
+  volume: 0,
+  longestSide: 0,
+});

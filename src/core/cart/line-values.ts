@@ -6,7 +6,9 @@ import { addCharged, nothingCharged, type ChargedMeasures, type MeasuredCart } f
 
 /** Price of a piece of a line as shown, minor units; 0 where the market has no price. */
 export function unitPriceOf(cart: MeasuredCart, index: number): number {
-  return cart.imagined ? Math.floor(cart.imagined.value / Math.max(1, cart.imagined.items)) : (priceIn(cart.lines[index]!.product, cart.terms) ?? 0);
+  return cart.imagined
+    ? Math.floor(cart.imagined.value / Math.max(1, cart.imagined.items))
+    : (priceIn(cart.lines[index]!.product, cart.terms) ?? 0);
 }
 
 /** A line's value in a basis, minor units. */
@@ -29,21 +31,24 @@ export interface LinesWanted {
 function isWanted(cart: MeasuredCart, index: number, { goods, counting, chargeable }: LinesWanted): boolean {
   const { product } = cart.lines[index]!;
   if (counting && !product.countsTowardGoals) return false;
-  if (chargeable && product.needsDelivery && (product.shipsFree || ownDeliveryIn(product, cart.terms) !== undefined)) return false;
+  if (chargeable && product.needsDelivery && (product.shipsFree || ownDeliveryIn(product, cart.terms) !== undefined))
+    return false;
   return !goods || selects(goods, product, unitPriceOf(cart, index));
 }
 
 /** Goods value of the lines wanted, minor units. */
 export function goodsValueOf(cart: MeasuredCart, basis: CompiledBasis, wanted: LinesWanted): number {
   let sum = 0;
-  for (let index = 0; index < cart.lines.length; index++) if (isWanted(cart, index, wanted)) sum += lineValue(cart, index, basis);
+  for (let index = 0; index < cart.lines.length; index++)
+    if (isWanted(cart, index, wanted)) sum += lineValue(cart, index, basis);
   return sum;
 }
 
 /** Pieces of the lines wanted. */
 export function quantityOf(cart: MeasuredCart, wanted: LinesWanted): number {
   let sum = 0;
-  for (let index = 0; index < cart.lines.length; index++) if (isWanted(cart, index, wanted)) sum += cart.lines[index]!.quantity;
+  for (let index = 0; index < cart.lines.length; index++)
+    if (isWanted(cart, index, wanted)) sum += cart.lines[index]!.quantity;
   return sum;
 }
 
@@ -63,7 +68,8 @@ export function deliveredMeasures(cart: MeasuredCart): ChargedMeasures {
   if (cart.imagined) return cart.measures.charged;
   const delivered = nothingCharged();
   let cubicMm = 0;
-  for (const { product, quantity } of cart.lines) if (product.needsDelivery) cubicMm += addCharged(delivered, product, quantity);
+  for (const { product, quantity } of cart.lines)
+    if (product.needsDelivery) cubicMm += addCharged(delivered, product, quantity);
   delivered.volume = atMostLargest(Math.ceil(cubicMm / 1000));
   return delivered;
 }

@@ -72,7 +72,15 @@ const none: readonly string[] = [];
 const noCodes: ReadonlySet<string> = new Set();
 const noDiscounts: readonly CompiledDiscount[] = [];
 
-export const nothingCharged = (): ChargedMeasures => ({ items: 0, lines: 0, weight: 0, volume: 0, longestSide: 0, withoutWeight: none, withoutSize: none });
+export const nothingCharged = (): ChargedMeasures => ({
+  items: 0,
+  lines: 0,
+  weight: 0,
+  volume: 0,
+  longestSide: 0,
+  withoutWeight: none,
+  withoutSize: none,
+});
 
 export function noMeasures(): Measures {
   return {
@@ -93,7 +101,12 @@ export function noMeasures(): Measures {
 }
 
 /** Measures of a cart in a market. @param destination where its goods go, for what may not go there */
-export function measureCart(cart: Cart, terms: MarketTerms, rates: TaxRates, destination: { country: string; region?: string }): MeasuredCart {
+export function measureCart(
+  cart: Cart,
+  terms: MarketTerms,
+  rates: TaxRates,
+  destination: { country: string; region?: string },
+): MeasuredCart {
   const measures = noMeasures();
   const lines = mergeLines(cart.lines);
   const measured: MeasuredCart = {
@@ -104,14 +117,18 @@ export function measureCart(cart: Cart, terms: MarketTerms, rates: TaxRates, des
     rates,
     codes: cart.codes?.length ? new Set(cart.codes.map((code) => code.trim().toUpperCase())) : noCodes,
     channel: cart.channel ?? 'web',
-    discounts: cart.discounts?.length ? cart.discounts.map((discount) => compileDiscount(discount, terms)) : noDiscounts,
+    discounts: cart.discounts?.length
+      ? cart.discounts.map((discount) => compileDiscount(discount, terms))
+      : noDiscounts,
     discounted: null,
     imagined: null,
   };
   if (measured.discounts.length > 0) {
     const unitPrices = lines.map(({ product }) => priceIn(product, terms) ?? 0);
     const values = lines.map(({ quantity }, index) => atMostLargest(unitPrices[index]! * quantity));
-    measured.discounted = applyDiscounts(measured.discounts, values, measured.codes, (_, goods, line) => selects(goods, lines[line]!.product, unitPrices[line]!));
+    measured.discounted = applyDiscounts(measured.discounts, values, measured.codes, (_, goods, line) =>
+      selects(goods, lines[line]!.product, unitPrices[line]!),
+    );
     for (const off of measured.discounted.taken) measures.discount += off ?? 0;
   }
   let cubicMm = 0;
@@ -165,7 +182,10 @@ export function addCharged(charged: ChargedMeasures, { id, weightGrams, sizeMm }
 
 function compileDiscount(discount: CartDiscount, terms: MarketTerms): CompiledDiscount {
   return {
-    off: discount.kind === 'percent' ? { percent: percentAsFraction(discount.percent), decimal: discount.percent } : { amount: discount.amount },
+    off:
+      discount.kind === 'percent'
+        ? { percent: percentAsFraction(discount.percent), decimal: discount.percent }
+        : { amount: discount.amount },
     code: discount.code ?? null,
     goods: discount.goods ? compileSelection(discount.goods, terms) : null,
     from: discount.from ?? 0,

@@ -7,7 +7,8 @@ import type { CartLine } from './cart.ts';
  * what is bought, however the shop has put it down (2-domain §2).
  */
 export function mergeLines(lines: readonly CartLine[]): readonly CartLine[] {
-  if (lines.every(({ product }, index) => lines.findIndex((other) => other.product.id === product.id) === index)) return lines;
+  if (lines.every(({ product }, index) => lines.findIndex((other) => other.product.id === product.id) === index))
+    return lines;
   const merged: CartLine[] = [];
   for (const line of lines) {
     const known = merged.findIndex(({ product }) => isSame(product, line.product));

@@ -3,7 +3,8 @@ import { describe, expect, test } from 'vitest';
 import { fillToAmount, type Priced } from './fill-to-amount.ts';
 
 const goods = (...prices: number[]): Priced[] => prices.map((price, index) => ({ id: `p${index}`, price }));
-const valueOf = (filled: ReadonlyMap<string, number>, from: readonly Priced[]) => [...filled].reduce((sum, [id, pieces]) => sum + pieces * from.find((other) => other.id === id)!.price, 0);
+const valueOf = (filled: ReadonlyMap<string, number>, from: readonly Priced[]) =>
+  [...filled].reduce((sum, [id, pieces]) => sum + pieces * from.find((other) => other.id === id)!.price, 0);
 
 /** Every sum that some pieces make, by trying all of them. */
 function allSums(prices: readonly number[], most: number): Set<number> {
@@ -22,11 +23,15 @@ function allSums(prices: readonly number[], most: number): Set<number> {
 describe('a cart filled to an amount', () => {
   test('comes as near as any does', () => {
     fc.assert(
-      fc.property(fc.uniqueArray(fc.integer({ min: 3, max: 60 }), { minLength: 1, maxLength: 3 }), fc.integer({ min: 1, max: 150 }), (prices, amount) => {
-        const from = goods(...prices);
-        const nearest = Math.min(...[...allSums(prices, amount + 60)].map((sum) => Math.abs(sum - amount)));
-        expect(Math.abs(valueOf(fillToAmount(from, amount), from) - amount)).toBe(nearest);
-      }),
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 3, max: 60 }), { minLength: 1, maxLength: 3 }),
+        fc.integer({ min: 1, max: 150 }),
+        (prices, amount) => {
+          const from = goods(...prices);
+          const nearest = Math.min(...[...allSums(prices, amount + 60)].map((sum) => Math.abs(sum - amount)));
+          expect(Math.abs(valueOf(fillToAmount(from, amount), from) - amount)).toBe(nearest);
+        },
+      ),
     );
   });
   test('in as few pieces as can be, the lower of two as near', () => {

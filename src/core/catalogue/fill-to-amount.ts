@@ -39,10 +39,14 @@ export function fillToAmount(goods: readonly Priced[], amount: number): Map<stri
     }
   }
   let best = 0;
-  for (let sum = 1; sum <= sums; sum++) if (last[sum] !== -1 && Math.abs(sum * coin - amount) < Math.abs(best * coin - amount)) best = sum;
+  for (let sum = 1; sum <= sums; sum++)
+    if (last[sum] !== -1 && Math.abs(sum * coin - amount) < Math.abs(best * coin - amount)) best = sum;
   // A cart has something in it, be it dearer than the amount.
   if (best === 0) {
-    const cheapest = priced.reduce((least, other) => (other.price < least.price ? other : least), { id: '', price: dearest + 1 });
+    const cheapest = priced.reduce((least, other) => (other.price < least.price ? other : least), {
+      id: '',
+      price: dearest + 1,
+    });
     return new Map([[cheapest.id, 1]]);
   }
   const filled = new Map<string, number>();

@@ -7,7 +7,10 @@ import type { Catalogue } from './product.ts';
 function ordinaryGoods(catalogue: Catalogue, terms: MarketTerms): Priced[] {
   return [...catalogue.values()].flatMap((product): Priced[] => {
     const { needsDelivery, countsTowardGoals, shipsFree, ownDelivery, notTo } = product;
-    const price = needsDelivery && countsTowardGoals && !shipsFree && !ownDelivery && notTo.length === 0 ? priceIn(product, terms) : undefined;
+    const price =
+      needsDelivery && countsTowardGoals && !shipsFree && !ownDelivery && notTo.length === 0
+        ? priceIn(product, terms)
+        : undefined;
     return price === undefined ? [] : [{ id: product.id, price }];
   });
 }

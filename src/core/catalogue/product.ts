@@ -30,7 +30,9 @@ export interface Product {
  * A change of what bears on a product's delivery. `was` tells what it was made on, so that nobody's change is lost under
  * another's; an amount that is null leaves the market without one.
  */
-export type ProductDeliveryChange = { field: 'shipsFree' | 'needsDelivery'; was: boolean; now: boolean } | { field: 'ownDelivery'; market: string; was: ProductAmount | null; now: ProductAmount | null };
+export type ProductDeliveryChange =
+  | { field: 'shipsFree' | 'needsDelivery'; was: boolean; now: boolean }
+  | { field: 'ownDelivery'; market: string; was: ProductAmount | null; now: ProductAmount | null };
 
 /** What a change looks at, as it stands. */
 export function stateOf(product: Product, change: ProductDeliveryChange): boolean | ProductAmount | null {

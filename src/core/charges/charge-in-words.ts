@@ -5,7 +5,15 @@ import type { Charge, ChargeLine, LocalAmount, Policy } from '../policy/types.ts
 import type { ChargeMeasure } from './charge-measure.ts';
 import { presetOfCharge } from './presets.ts';
 
-const measureWords: Record<ChargeMeasure, string> = { goodsValue: 'goods value', items: 'number of items', lines: 'number of lines', weight: 'weight', volume: 'volume', longestSide: 'longest side', chargeableWeight: 'chargeable weight' };
+const measureWords: Record<ChargeMeasure, string> = {
+  goodsValue: 'goods value',
+  items: 'number of items',
+  lines: 'number of lines',
+  weight: 'weight',
+  volume: 'volume',
+  longestSide: 'longest side',
+  chargeableWeight: 'chargeable weight',
+};
 
 export const measureInWords = (measure: ChargeMeasure): string => measureWords[measure];
 
@@ -49,9 +57,19 @@ export class ChargeWords {
       case 'firstAndFurther':
         return `${this.amount(preset.first)} for the first item, ${this.amount(preset.further)} for each further one`;
       case 'stepsByValue':
-        return preset.steps.map(({ from, price }, index) => (index === 0 ? this.amount(price) : `${this.amount(price)} from ${this.amount(from)}`)).join(', ');
+        return preset.steps
+          .map(({ from, price }, index) =>
+            index === 0 ? this.amount(price) : `${this.amount(price)} from ${this.amount(from)}`,
+          )
+          .join(', ');
       case 'stepsByCount':
-        return preset.steps.map(({ from, price }, index) => (index === 0 && from === 0 ? this.amount(price) : `${this.amount(price)} from ${countInWords(preset.measure, from)}`)).join(', ');
+        return preset.steps
+          .map(({ from, price }, index) =>
+            index === 0 && from === 0
+              ? this.amount(price)
+              : `${this.amount(price)} from ${countInWords(preset.measure, from)}`,
+          )
+          .join(', ');
       case 'baseAndFactor':
         return `${this.amount(preset.base)} and ${this.amount(preset.factor)} for each ${preset.started ? 'started ' : ''}${countInWords(preset.measure, preset.per)}`;
       default:
@@ -61,8 +79,11 @@ export class ChargeWords {
 
   #byLines({ combine, lines, otherwise, handling }: Charge): string {
     const said = inOrder(lines).map(([, line]) => this.line(line));
-    const how = { first: 'the first of', sum: 'the sum of', highest: 'the highest of', lowest: 'the lowest of' }[combine];
-    const list = said.length === 0 ? 'no line' : said.length === 1 ? said[0]! : `${how} what applies: ${said.join('; ')}`;
+    const how = { first: 'the first of', sum: 'the sum of', highest: 'the highest of', lowest: 'the lowest of' }[
+      combine
+    ];
+    const list =
+      said.length === 0 ? 'no line' : said.length === 1 ? said[0]! : `${how} what applies: ${said.join('; ')}`;
     const rest = otherwise.kind === 'price' ? `; otherwise ${this.amount(otherwise.price)}` : '';
     return `${list}${rest}${handling ? `; plus handling of ${'amount' in handling ? this.amount(handling.amount) : `${handling.percent} %`}` : ''}`;
   }
@@ -76,23 +97,32 @@ export class ChargeWords {
 
   range({ over }: ChargeLine): string {
     if (!over) return '';
-    const write = (value: LocalAmount | number) => (typeof value === 'number' ? countInWords(over.measure as Exclude<ChargeMeasure, 'goodsValue'>, value) : this.amount(value));
+    const write = (value: LocalAmount | number) =>
+      typeof value === 'number'
+        ? countInWords(over.measure as Exclude<ChargeMeasure, 'goodsValue'>, value)
+        : this.amount(value);
     const measure = `of ${measureWords[over.measure]}`;
     const zero = typeof over.from === 'number' ? over.from === 0 : 'exact' in over.from && over.from.exact === 0;
     if (over.to === null) return zero ? '' : `from ${write(over.from)} ${measure}`;
-    return zero ? `below ${write(over.to)} ${measure}` : `from ${write(over.from)} to below ${write(over.to)} ${measure}`;
+    return zero
+      ? `below ${write(over.to)} ${measure}`
+      : `from ${write(over.from)} to below ${write(over.to)} ${measure}`;
   }
 
   price(price: ChargeLine['price']): string {
     if ('carrier' in price) {
-      const margins = [price.marginPercent && price.marginPercent !== '0' ? `${price.marginPercent} %` : '', price.marginFixed ? this.amount(price.marginFixed) : ''].filter(Boolean);
+      const margins = [
+        price.marginPercent && price.marginPercent !== '0' ? `${price.marginPercent} %` : '',
+        price.marginFixed ? this.amount(price.marginFixed) : '',
+      ].filter(Boolean);
       return `what ${price.carrier} quotes${margins.length > 0 ? ` and ${margins.join(' and ')}` : ''}${price.fallback ? `, ${this.amount(price.fallback)} when it is silent` : ', nothing when it is silent'}`;
     }
     const bounds = `${price.min ? `, at least ${this.amount(price.min)}` : ''}${price.max ? `, at most ${this.amount(price.max)}` : ''}`;
     if ('percent' in price) return `${price.percent} % of the goods, ${basisInWords(price.basis)}${bounds}`;
     const { fixed, perUnit } = price;
     if (!perUnit) return `${this.amount(fixed)}${bounds}`;
-    const per = perUnit.measure === 'goodsValue' ? this.#writeMoney(perUnit.per) : countInWords(perUnit.measure, perUnit.per);
+    const per =
+      perUnit.measure === 'goodsValue' ? this.#writeMoney(perUnit.per) : countInWords(perUnit.measure, perUnit.per);
     return `${this.amount(fixed)} and ${this.amount(perUnit.amount)} for each ${perUnit.started ? 'started ' : ''}${per}${perUnit.measure === 'goodsValue' || perUnit.measure === 'items' || perUnit.measure === 'lines' ? '' : ` of ${measureWords[perUnit.measure]}`}${bounds}`;
   }
 

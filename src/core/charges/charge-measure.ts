@@ -17,7 +17,11 @@ export const usualVolumeDivisor = 5000;
  *
  * @param volumeDivisor cm³ that count as one kilogram
  */
-export function chargeMeasure(measure: ChargeMeasure, { chargeableValue, charged }: Measures, volumeDivisor: number): number {
+export function chargeMeasure(
+  measure: ChargeMeasure,
+  { chargeableValue, charged }: Measures,
+  volumeDivisor: number,
+): number {
   switch (measure) {
     case 'goodsValue':
       return chargeableValue;

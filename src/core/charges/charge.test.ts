@@ -18,7 +18,11 @@ const charge = (lines: Omit<ChargeLine, 'order'>[], change: Partial<Charge> = {}
 });
 /** An order of that value which weighs and fills so much. */
 const of = (value: number, filled: Partial<ImaginedOrder> = {}, quotes: Quotes = {}): ChargeInput =>
-  imaginedContext(zone, { value, items: 1, weight: 0, volume: 0, longestSide: 0, ...filled }, { destination: { country: 'NL', postcode: '' }, instant: 0, quotes });
+  imaginedContext(
+    zone,
+    { value, items: 1, weight: 0, volume: 0, longestSide: 0, ...filled },
+    { destination: { country: 'NL', postcode: '' }, instant: 0, quotes },
+  );
 const compiled = (definition: Charge) => compileCharge(definition, zone.market.terms, {});
 const price = (definition: Charge, input: ChargeInput) => priceOfCharge(compiled(definition), input);
 
@@ -42,21 +46,45 @@ describe('ways to combine the lines that apply', () => {
     { over: { measure: 'items' as const, from: 100, to: null }, price: { fixed: { exact: 9999 } } },
   ];
   const long = of(2000, { weight: 700, longestSide: 1450 });
-  test.each([['first', 500], ['sum', 1400], ['highest', 900], ['lowest', 500]] as const)('%s', (combine, expected) => expect(price(charge(lines, { combine }), long)).toBe(expected));
+  test.each([
+    ['first', 500],
+    ['sum', 1400],
+    ['highest', 900],
+    ['lowest', 500],
+  ] as const)('%s', (combine, expected) => expect(price(charge(lines, { combine }), long)).toBe(expected));
 });
 
 describe('per unit', () => {
-  const perKilo = (started: boolean, more: Partial<ChargeLine['price']> = {}) => charge([{ over: { measure: 'weight', from: 1000, to: null }, price: { fixed: { exact: 600 }, perUnit: { measure: 'weight', amount: { exact: 125 }, per: 1000, started }, ...more } }]);
+  const perKilo = (started: boolean, more: Partial<ChargeLine['price']> = {}) =>
+    charge([
+      {
+        over: { measure: 'weight', from: 1000, to: null },
+        price: {
+          fixed: { exact: 600 },
+          perUnit: { measure: 'weight', amount: { exact: 125 }, per: 1000, started },
+          ...more,
+        },
+      },
+    ]);
   test('counts from the start of the range, every started unit whole or in proportion', () => {
-    expect([1000, 1001, 2000, 2001].map((weight) => price(perKilo(true), of(1, { weight })))).toEqual([600, 725, 725, 850]);
-    expect([1000, 1004, 1500, 2000].map((weight) => price(perKilo(false), of(1, { weight })))).toEqual([600, 601, 663, 725]);
+    expect([1000, 1001, 2000, 2001].map((weight) => price(perKilo(true), of(1, { weight })))).toEqual([
+      600, 725, 725, 850,
+    ]);
+    expect([1000, 1004, 1500, 2000].map((weight) => price(perKilo(false), of(1, { weight })))).toEqual([
+      600, 601, 663, 725,
+    ]);
   });
   test('kept between minimum and maximum', () => {
     expect(price(perKilo(true, { min: { exact: 700 } }), of(1, { weight: 1000 }))).toBe(700);
     expect(price(perKilo(true, { max: { exact: 800 } }), of(1, { weight: 9000 }))).toBe(800);
   });
   test('first item and each further', () => {
-    const furthers = charge([{ over: { measure: 'items', from: 1, to: null }, price: { fixed: { exact: 450 }, perUnit: { measure: 'items', amount: { exact: 100 }, per: 1, started: true } } }]);
+    const furthers = charge([
+      {
+        over: { measure: 'items', from: 1, to: null },
+        price: { fixed: { exact: 450 }, perUnit: { measure: 'items', amount: { exact: 100 }, per: 1, started: true } },
+      },
+    ]);
     expect([1, 2, 5].map((items) => price(furthers, of(1, { items })))).toEqual([450, 550, 850]);
   });
 });
@@ -67,14 +95,19 @@ describe('chargeable weight', () => {
     const bulky = of(1, { weight: 4000, volume: 30_000 });
     expect(chargeMeasure('chargeableWeight', bulky.facts.cart.measures, 5000)).toBe(6000);
     expect(chargeMeasure('chargeableWeight', bulky.facts.cart.measures, 6000)).toBe(5000);
-    expect(chargeMeasure('chargeableWeight', of(1, { weight: 7000, volume: 30_000 }).facts.cart.measures, 5000)).toBe(7000);
+    expect(chargeMeasure('chargeableWeight', of(1, { weight: 7000, volume: 30_000 }).facts.cart.measures, 5000)).toBe(
+      7000,
+    );
   });
 });
 
 describe('a percentage of the goods', () => {
-  const share = (basis: 'afterDiscountsWithTax' | 'afterDiscountsWithoutTax', more = {}) => charge([{ price: { percent: '12.5', basis, ...more } }]);
+  const share = (basis: 'afterDiscountsWithTax' | 'afterDiscountsWithoutTax', more = {}) =>
+    charge([{ price: { percent: '12.5', basis, ...more } }]);
   test('is rounded once, half away from zero, in the basis it names', () => {
-    expect([1000, 1004, 1012].map((value) => price(share('afterDiscountsWithTax'), of(value)))).toEqual([125, 126, 127]);
+    expect([1000, 1004, 1012].map((value) => price(share('afterDiscountsWithTax'), of(value)))).toEqual([
+      125, 126, 127,
+    ]);
     // 12.10 with 21 % tax is 10.00 without.
     expect(price(share('afterDiscountsWithoutTax'), of(1210))).toBe(125);
   });
@@ -85,8 +118,13 @@ describe('a percentage of the goods', () => {
 });
 
 describe('a carrier’s quote', () => {
-  const quoted = (more = {}) => charge([{ price: { carrier: 'post', marginPercent: '12.5', marginFixed: { exact: 40 }, ...more } }, { price: { fixed: { exact: 999 } } }]);
-  test('with its margins, the percentage rounded once', () => expect(price(quoted(), of(1, {}, { post: 1004 }))).toBe(1130 + 40));
+  const quoted = (more = {}) =>
+    charge([
+      { price: { carrier: 'post', marginPercent: '12.5', marginFixed: { exact: 40 }, ...more } },
+      { price: { fixed: { exact: 999 } } },
+    ]);
+  test('with its margins, the percentage rounded once', () =>
+    expect(price(quoted(), of(1, {}, { post: 1004 }))).toBe(1130 + 40));
   test('without an answer: the fallback as it is, else the line does not apply', () => {
     expect(price(quoted({ fallback: { exact: 1490 } }), of(1, {}, { post: null }))).toBe(1490);
     expect(price(quoted(), of(1, {}, { post: null }))).toBe(999);
@@ -104,7 +142,13 @@ describe('handling', () => {
 
 test('a line whose condition does not hold is passed over, and the first that applies wins (common practice)', () => {
   const heavy = charge([
-    { when: { of: 'all', conditions: { heavy: { order: 1, kind: 'number', fact: 'cart.weight', operator: 'moreThan', value: 999 } } }, price: { fixed: { exact: 900 } } },
+    {
+      when: {
+        of: 'all',
+        conditions: { heavy: { order: 1, kind: 'number', fact: 'cart.weight', operator: 'moreThan', value: 999 } },
+      },
+      price: { fixed: { exact: 900 } },
+    },
     { price: { fixed: { exact: 500 } } },
   ]);
   expect([999, 1000].map((weight) => price(heavy, of(1, { weight })))).toEqual([500, 900]);
@@ -112,6 +156,10 @@ test('a line whose condition does not hold is passed over, and the first that ap
 });
 
 test('a line with a following amount and no adopted rate never applies', () => {
-  const following = charge([{ price: { fixed: { following: { base: 100, buffer: '0', round: 'nearest', step: 1, less: 0 } } } }]);
-  expect(priceOfCharge(compileCharge(following, compileTerms(smallStore, 'uk', smallStore.markets.uk!), {}), of(1))).toBeNull();
+  const following = charge([
+    { price: { fixed: { following: { base: 100, buffer: '0', round: 'nearest', step: 1, less: 0 } } } },
+  ]);
+  expect(
+    priceOfCharge(compileCharge(following, compileTerms(smallStore, 'uk', smallStore.markets.uk!), {}), of(1)),
+  ).toBeNull();
 });

@@ -33,23 +33,41 @@ export function lineApplies(line: CompiledChargeLine, charge: CompiledCharge, { 
  *
  * @returns null when a carrier gives no quote and there is no fallback: the line does not apply then
  */
-export function priceOfLine({ price }: CompiledChargeLine, charge: CompiledCharge, input: ChargeInput, path: DecisionPath = null): number | null {
+export function priceOfLine(
+  { price }: CompiledChargeLine,
+  charge: CompiledCharge,
+  input: ChargeInput,
+  path: DecisionPath = null,
+): number | null {
   switch (price.kind) {
     case 'perUnit':
       return bounded(price, price.fixed + (price.perUnit ? perUnitPart(price.perUnit, charge, input) : 0), path);
     case 'percent':
-      return bounded(price, percentOf(goodsValueOf(input.facts.cart, price.basis, { chargeable: true }), price.percent), path);
+      return bounded(
+        price,
+        percentOf(goodsValueOf(input.facts.cart, price.basis, { chargeable: true }), price.percent),
+        path,
+      );
     case 'quoted':
       return priceOfQuote(price, input.quotes?.[price.carrier] ?? null);
   }
 }
 
 /** A carrier's quote with its margins, the percentage rounded once; without one the fallback, or null for none. Minor units. */
-export function priceOfQuote({ marginPercent: { numerator, denominator }, marginFixed, fallback }: Extract<CompiledPrice, { kind: 'quoted' }>, quote: number | null): number | null {
-  return quote === null ? fallback : atMostLargest(multiplyDivide(atMostLargest(quote), numerator + denominator, denominator) + marginFixed);
+export function priceOfQuote(
+  { marginPercent: { numerator, denominator }, marginFixed, fallback }: Extract<CompiledPrice, { kind: 'quoted' }>,
+  quote: number | null,
+): number | null {
+  return quote === null
+    ? fallback
+    : atMostLargest(multiplyDivide(atMostLargest(quote), numerator + denominator, denominator) + marginFixed);
 }
 
-function perUnitPart({ measure, from, amount, per, started }: NonNullable<Extract<CompiledPrice, { kind: 'perUnit' }>['perUnit']>, charge: CompiledCharge, { facts }: ChargeInput): number {
+function perUnitPart(
+  { measure, from, amount, per, started }: NonNullable<Extract<CompiledPrice, { kind: 'perUnit' }>['perUnit']>,
+  charge: CompiledCharge,
+  { facts }: ChargeInput,
+): number {
   const beyond = Math.max(0, chargeMeasure(measure, facts.cart.measures, charge.volumeDivisor) - from);
   if ((amount * beyond) / per >= largestAmount) return largestAmount;
   return started ? amount * Math.ceil(beyond / per) : multiplyDivide(amount, beyond, per);
@@ -61,7 +79,10 @@ function bounded({ min, max }: { min: number; max: number }, price: number, path
 }
 
 /** The lines that take part in a charge, with their prices: the first that applies, or all that do. */
-export function linesOfCharge(charge: CompiledCharge, input: ChargeInput): { line: CompiledChargeLine; price: number }[] {
+export function linesOfCharge(
+  charge: CompiledCharge,
+  input: ChargeInput,
+): { line: CompiledChargeLine; price: number }[] {
   const found: { line: CompiledChargeLine; price: number }[] = [];
   for (const line of charge.lines) {
     if (!lineApplies(line, charge, input)) continue;

@@ -28,12 +28,29 @@ export interface CompiledChargeLine {
 }
 
 export type CompiledPrice =
-  | { kind: 'perUnit'; fixed: number; perUnit: { measure: ChargeMeasure; from: number; amount: number; per: number; started: boolean } | null; min: number; max: number }
+  | {
+      kind: 'perUnit';
+      fixed: number;
+      perUnit: { measure: ChargeMeasure; from: number; amount: number; per: number; started: boolean } | null;
+      min: number;
+      max: number;
+    }
   | { kind: 'percent'; percent: PercentFraction; decimal: string; basis: CompiledBasis; min: number; max: number }
-  | { kind: 'quoted'; carrier: string; marginPercent: PercentFraction; marginDecimal: string; marginFixed: number; fallback: number | null };
+  | {
+      kind: 'quoted';
+      carrier: string;
+      marginPercent: PercentFraction;
+      marginDecimal: string;
+      marginFixed: number;
+      fallback: number | null;
+    };
 
 /** @param terms of the market the option is in; a following amount without an adopted rate makes a line never apply */
-export function compileCharge(charge: Charge, terms: MarketTerms, qualifiers: Record<string, Qualifier>): CompiledCharge {
+export function compileCharge(
+  charge: Charge,
+  terms: MarketTerms,
+  qualifiers: Record<string, Qualifier>,
+): CompiledCharge {
   const { handling } = charge;
   const minor = (amount: LocalAmount) => resolveAmount(amount, terms.money);
   return {
@@ -41,7 +58,11 @@ export function compileCharge(charge: Charge, terms: MarketTerms, qualifiers: Re
     lines: inOrder(charge.lines).flatMap(([id, line]) => compileLine(id, line, terms, qualifiers)),
     otherwise: charge.otherwise.kind === 'price' ? minor(charge.otherwise.price) : null,
     volumeDivisor: charge.volumeDivisor ?? usualVolumeDivisor,
-    handling: !handling ? null : 'amount' in handling ? { amount: minor(handling.amount) ?? 0 } : { percent: percentAsFraction(handling.percent), decimal: handling.percent },
+    handling: !handling
+      ? null
+      : 'amount' in handling
+        ? { amount: minor(handling.amount) ?? 0 }
+        : { percent: percentAsFraction(handling.percent), decimal: handling.percent },
   };
 }
 
@@ -51,19 +72,29 @@ export function alwaysPriced({ lines, otherwise }: CompiledCharge): boolean {
   if (otherwise !== null || sure.some(({ range }) => range === null)) return true;
   return sure.some(({ range }) => {
     let reached = 0;
-    for (const next of sure.flatMap((line) => (line.range?.measure === range!.measure ? [line.range] : [])).sort((a, b) => a.from - b.from)) if (next.from <= reached) reached = Math.max(reached, next.to);
+    for (const next of sure
+      .flatMap((line) => (line.range?.measure === range!.measure ? [line.range] : []))
+      .sort((a, b) => a.from - b.from))
+      if (next.from <= reached) reached = Math.max(reached, next.to);
     return reached === Infinity;
   });
 }
 
-function compileLine(id: string, { when, over, price }: ChargeLine, terms: MarketTerms, qualifiers: Record<string, Qualifier>): CompiledChargeLine[] {
+function compileLine(
+  id: string,
+  { when, over, price }: ChargeLine,
+  terms: MarketTerms,
+  qualifiers: Record<string, Qualifier>,
+): CompiledChargeLine[] {
   let complete = true;
   const minor = (amount: LocalAmount | number): number => {
     const resolved = typeof amount === 'number' ? amount : resolveAmount(amount, terms.money);
     complete &&= resolved !== null;
     return resolved ?? 0;
   };
-  const range: CompiledChargeLine['range'] = over ? { measure: over.measure, from: minor(over.from), to: over.to === null ? Infinity : minor(over.to) } : null;
+  const range: CompiledChargeLine['range'] = over
+    ? { measure: over.measure, from: minor(over.from), to: over.to === null ? Infinity : minor(over.to) }
+    : null;
   const line: CompiledChargeLine = {
     id,
     when: when ? compileCondition(when, qualifiers, terms) : null,
@@ -73,7 +104,12 @@ function compileLine(id: string, { when, over, price }: ChargeLine, terms: Marke
   return complete ? [line] : [];
 }
 
-function compilePrice(price: ChargeLine['price'], range: CompiledChargeLine['range'], terms: MarketTerms, minor: (amount: LocalAmount | number) => number): CompiledPrice {
+function compilePrice(
+  price: ChargeLine['price'],
+  range: CompiledChargeLine['range'],
+  terms: MarketTerms,
+  minor: (amount: LocalAmount | number) => number,
+): CompiledPrice {
   if ('carrier' in price) {
     const marginDecimal = price.marginPercent ?? '0';
     return {
@@ -86,12 +122,27 @@ function compilePrice(price: ChargeLine['price'], range: CompiledChargeLine['ran
     };
   }
   const bounds = { min: price.min ? minor(price.min) : 0, max: price.max ? minor(price.max) : Infinity };
-  if ('percent' in price) return { kind: 'percent', percent: percentAsFraction(price.percent), decimal: price.percent, basis: compileBasis(price.basis, terms), ...bounds };
+  if ('percent' in price)
+    return {
+      kind: 'percent',
+      percent: percentAsFraction(price.percent),
+      decimal: price.percent,
+      basis: compileBasis(price.basis, terms),
+      ...bounds,
+    };
   const per = price.perUnit;
   return {
     kind: 'perUnit',
     fixed: minor(price.fixed),
-    perUnit: per ? { measure: per.measure, from: range && range.measure === per.measure && per.countsFrom === undefined ? range.from : 0, amount: minor(per.amount), per: per.per, started: per.started } : null,
+    perUnit: per
+      ? {
+          measure: per.measure,
+          from: range && range.measure === per.measure && per.countsFrom === undefined ? range.from : 0,
+          amount: minor(per.amount),
+          per: per.per,
+          started: per.started,
+        }
+      : null,
     ...bounds,
   };
 }

@@ -16,9 +16,22 @@ export type ChargePreset =
   /** starts in minor units */
   | { kind: 'stepsByValue'; steps: PresetStep<LocalAmount>[] }
   /** starts in the measure's unit: pieces, lines, grams, cm³, mm, grams */
-  | { kind: 'stepsByCount'; measure: Exclude<ChargeMeasure, 'goodsValue'>; volumeDivisor?: number; steps: PresetStep<number>[] }
+  | {
+      kind: 'stepsByCount';
+      measure: Exclude<ChargeMeasure, 'goodsValue'>;
+      volumeDivisor?: number;
+      steps: PresetStep<number>[];
+    }
   /** base + factor for each `per` units of the measure, started ones whole or in proportion */
-  | { kind: 'baseAndFactor'; measure: Exclude<ChargeMeasure, 'goodsValue'>; volumeDivisor?: number; base: LocalAmount; factor: LocalAmount; per: number; started: boolean };
+  | {
+      kind: 'baseAndFactor';
+      measure: Exclude<ChargeMeasure, 'goodsValue'>;
+      volumeDivisor?: number;
+      base: LocalAmount;
+      factor: LocalAmount;
+      per: number;
+      started: boolean;
+    };
 
 const nothing: LocalAmount = { exact: 0 };
 const single = (line: Omit<ChargeLine, 'order'>, volumeDivisor?: number): Charge => ({
@@ -34,7 +47,9 @@ export function chargeOfPreset(preset: ChargePreset): Charge {
     case 'flat':
       return single({ price: { fixed: preset.price } });
     case 'perItem':
-      return single({ price: { fixed: nothing, perUnit: { measure: 'items', amount: preset.each, per: 1, started: true } } });
+      return single({
+        price: { fixed: nothing, perUnit: { measure: 'items', amount: preset.each, per: 1, started: true } },
+      });
     case 'firstAndFurther':
       return single({
         over: { measure: 'items', from: 1, to: null },
@@ -51,7 +66,11 @@ export function chargeOfPreset(preset: ChargePreset): Charge {
   }
 }
 
-function stepped<From>(steps: readonly PresetStep<From>[], over: (from: From, to: From | null) => NonNullable<ChargeLine['over']>, volumeDivisor?: number): Charge {
+function stepped<From>(
+  steps: readonly PresetStep<From>[],
+  over: (from: From, to: From | null) => NonNullable<ChargeLine['over']>,
+  volumeDivisor?: number,
+): Charge {
   const lines = steps.map(({ from, price }, index): [string, ChargeLine] => [
     `step-${index + 1}`,
     { order: index + 1, over: over(from, steps[index + 1]?.from ?? null), price: { fixed: price } },
@@ -73,12 +92,28 @@ export function presetOfCharge(charge: Charge): ChargePreset | null {
   if (!perUnit) return line.over || charge.volumeDivisor !== undefined ? null : { kind: 'flat', price: fixed };
   if (perUnit.measure === 'goodsValue') return null;
   if (line.over) {
-    const further = line.over.measure === 'items' && line.over.from === 1 && line.over.to === null && perUnit.measure === 'items' && perUnit.per === 1;
-    return further && perUnit.started && charge.volumeDivisor === undefined ? { kind: 'firstAndFurther', first: fixed, further: perUnit.amount } : null;
+    const further =
+      line.over.measure === 'items' &&
+      line.over.from === 1 &&
+      line.over.to === null &&
+      perUnit.measure === 'items' &&
+      perUnit.per === 1;
+    return further && perUnit.started && charge.volumeDivisor === undefined
+      ? { kind: 'firstAndFurther', first: fixed, further: perUnit.amount }
+      : null;
   }
-  const eachItem = perUnit.measure === 'items' && perUnit.per === 1 && perUnit.started && 'exact' in fixed && fixed.exact === 0;
+  const eachItem =
+    perUnit.measure === 'items' && perUnit.per === 1 && perUnit.started && 'exact' in fixed && fixed.exact === 0;
   if (eachItem && charge.volumeDivisor === undefined) return { kind: 'perItem', each: perUnit.amount };
-  return { kind: 'baseAndFactor', measure: perUnit.measure, ...divisor, base: fixed, factor: perUnit.amount, per: perUnit.per, started: perUnit.started };
+  return {
+    kind: 'baseAndFactor',
+    measure: perUnit.measure,
+    ...divisor,
+    base: fixed,
+    factor: perUnit.amount,
+    per: perUnit.per,
+    started: perUnit.started,
+  };
 }
 
 /** Contiguous steps of one measure, each a plain price and the last one open. */
@@ -92,15 +127,25 @@ function stepsOf({ volumeDivisor }: Charge, lines: readonly ChargeLine[]): Charg
     steps.push({ from: over.from, price: price.fixed });
   }
   if (!measure) return null;
-  if (measure === 'goodsValue') return volumeDivisor === undefined ? { kind: 'stepsByValue', steps: steps as PresetStep<LocalAmount>[] } : null;
-  return { kind: 'stepsByCount', measure, ...(volumeDivisor === undefined ? {} : { volumeDivisor }), steps: steps as PresetStep<number>[] };
+  if (measure === 'goodsValue')
+    return volumeDivisor === undefined ? { kind: 'stepsByValue', steps: steps as PresetStep<LocalAmount>[] } : null;
+  return {
+    kind: 'stepsByCount',
+    measure,
+    ...(volumeDivisor === undefined ? {} : { volumeDivisor }),
+    steps: steps as PresetStep<number>[],
+  };
 }
 
 /**
  * Steps with one start moved; the step before it ends where it now begins.
  * @returns null when it would meet or pass one of its neighbours
  */
-export function moveStep<Price>(steps: readonly { from: number; price: Price }[], index: number, from: number): { from: number; price: Price }[] | null {
+export function moveStep<Price>(
+  steps: readonly { from: number; price: Price }[],
+  index: number,
+  from: number,
+): { from: number; price: Price }[] | null {
   const [before, after] = [steps[index - 1]?.from ?? -1, steps[index + 1]?.from ?? Infinity];
   if (!steps[index] || from <= before || from >= after) return null;
   return steps.map((step, at) => (at === index ? { ...step, from } : step));

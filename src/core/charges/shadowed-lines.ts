@@ -21,7 +21,12 @@ export function shadowedLines(charge: Charge, money: LocalMoney): Map<string, st
   if (charge.combine !== 'first') return shadowed;
   const lines = inOrder(charge.lines);
   for (const [index, [id, line]] of lines.entries()) {
-    const certain = lines.slice(0, index).filter(([, earlier]) => alwaysPriced(earlier) && (!earlier.when || JSON.stringify(earlier.when) === JSON.stringify(line.when)));
+    const certain = lines
+      .slice(0, index)
+      .filter(
+        ([, earlier]) =>
+          alwaysPriced(earlier) && (!earlier.when || JSON.stringify(earlier.when) === JSON.stringify(line.when)),
+      );
     const open = certain.find(([, { over }]) => !over);
     const by = open ? [open[0]] : coveredBy(line, certain, money);
     if (by.length > 0) shadowed.set(id, by);
@@ -33,16 +38,22 @@ const alwaysPriced = ({ price }: ChargeLine): boolean => !('carrier' in price) |
 
 /** Earlier lines that together cover a line's range, or the whole of their measure for a line without one; none if they do not. */
 function coveredBy(line: ChargeLine, earlier: readonly (readonly [string, ChargeLine])[], money: LocalMoney): string[] {
-  const measures = line.over ? [line.over.measure] : [...new Set(earlier.flatMap(([, { over }]) => (over ? [over.measure] : [])))];
+  const measures = line.over
+    ? [line.over.measure]
+    : [...new Set(earlier.flatMap(([, { over }]) => (over ? [over.measure] : [])))];
   for (const measure of measures) {
-    const spans = earlier.flatMap(([id, { over }]) => (over?.measure === measure ? [{ id, span: spanOf(over, money) }] : []));
+    const spans = earlier.flatMap(([id, { over }]) =>
+      over?.measure === measure ? [{ id, span: spanOf(over, money) }] : [],
+    );
     const wanted = line.over ? spanOf(line.over, money) : { from: 0, to: Infinity };
     const by: string[] = [];
     let reached = wanted.from;
     while (reached < wanted.to) {
       // Of the ranges that go on from here, the one that goes farthest: so as few lines as possible are named.
       const start = reached;
-      const next = spans.filter(({ span }) => span.from <= start && span.to > start).reduce<(typeof spans)[number] | null>((best, one) => (best && best.span.to >= one.span.to ? best : one), null);
+      const next = spans
+        .filter(({ span }) => span.from <= start && span.to > start)
+        .reduce<(typeof spans)[number] | null>((best, one) => (best && best.span.to >= one.span.to ? best : one), null);
       if (!next) break;
       by.push(next.id);
       reached = next.span.to;
@@ -53,6 +64,7 @@ function coveredBy(line: ChargeLine, earlier: readonly (readonly [string, Charge
 }
 
 function spanOf(over: NonNullable<ChargeLine['over']>, money: LocalMoney): Span {
-  const bound = (value: NonNullable<ChargeLine['over']>['from'] | null): number => (value === null ? Infinity : typeof value === 'number' ? value : (resolveAmount(value, money) ?? 0));
+  const bound = (value: NonNullable<ChargeLine['over']>['from'] | null): number =>
+    value === null ? Infinity : typeof value === 'number' ? value : (resolveAmount(value, money) ?? 0);
   return { from: bound(over.from), to: bound(over.to) };
 }

@@ -13,7 +13,18 @@ export function asksFirst(fact: FactId): 'word' | 'postcode' | 'goods' | null {
   return wordFacts.has(fact) ? 'word' : null;
 }
 
-const wordFacts: ReadonlySet<string> = new Set(['shopper.group', 'shopper.tag', 'shopper.individual', 'cart.code', 'cart.currency', 'cart.channel', 'destination.country', 'destination.region', 'destination.zone', 'destination.market']);
+const wordFacts: ReadonlySet<string> = new Set([
+  'shopper.group',
+  'shopper.tag',
+  'shopper.individual',
+  'cart.code',
+  'cart.currency',
+  'cart.channel',
+  'destination.country',
+  'destination.region',
+  'destination.zone',
+  'destination.market',
+]);
 
 /**
  * A condition on a fact as it is first put down, to be changed from there: a usual comparison, and amounts of about 50 of the
@@ -22,8 +33,16 @@ const wordFacts: ReadonlySet<string> = new Set(['shopper.group', 'shopper.tag', 
  * @param first the first word or postcode, or goods, for facts that ask for it
  * @param markets those that are given an amount
  */
-export function beginLeaf(fact: FactId, first: string | GoodsSelection | null, policy: Policy, markets: readonly string[], today: string): Unplaced<ConditionNode> {
-  const amounts = Object.fromEntries(markets.map((id) => [id, { exact: 50 * priceUnit(policy.markets[id]!.currency) }]));
+export function beginLeaf(
+  fact: FactId,
+  first: string | GoodsSelection | null,
+  policy: Policy,
+  markets: readonly string[],
+  today: string,
+): Unplaced<ConditionNode> {
+  const amounts = Object.fromEntries(
+    markets.map((id) => [id, { exact: 50 * priceUnit(policy.markets[id]!.currency) }]),
+  );
   const word = typeof first === 'string' ? first : '';
   const goods = typeof first === 'object' && first !== null ? first : {};
   const basis = 'afterDiscountsAsShown';
@@ -46,7 +65,15 @@ export function beginLeaf(fact: FactId, first: string | GoodsSelection | null, p
     case 'postcode':
       return { kind: 'postcode', patterns: [word] };
     case 'distance':
-      return { kind: 'distance', center: Object.values(policy.places ?? {}).find(({ coordinates }) => coordinates)?.coordinates ?? { latitude: 52, longitude: 5 }, operator: 'atMost', value: 25 };
+      return {
+        kind: 'distance',
+        center: Object.values(policy.places ?? {}).find(({ coordinates }) => coordinates)?.coordinates ?? {
+          latitude: 52,
+          longitude: 5,
+        },
+        operator: 'atMost',
+        value: 25,
+      };
     case 'instant':
       return { kind: 'instant', operator: 'after', at: `${today}T00:00`, readIn: 'store' };
     case 'weekday':
@@ -83,7 +110,10 @@ const usualNumber: Record<Extract<LeafNode, { kind: 'number' }>['fact'], number>
 };
 
 /** Words with the operator that their number asks for. */
-export function wordsWith(values: readonly string[], negated: boolean): { operator: 'is' | 'isNot' | 'oneOf' | 'noneOf'; values: string[] } {
+export function wordsWith(
+  values: readonly string[],
+  negated: boolean,
+): { operator: 'is' | 'isNot' | 'oneOf' | 'noneOf'; values: string[] } {
   const one = values.length === 1;
   return { operator: negated ? (one ? 'isNot' : 'noneOf') : one ? 'is' : 'oneOf', values: [...values] };
 }

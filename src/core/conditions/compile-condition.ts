@@ -6,7 +6,13 @@ import type { Facts } from './facts.ts';
 
 /** A condition ready to be asked, in a market. */
 export type CompiledCondition =
-  | { kind: 'tree'; of: Condition['of']; children: CompiledCondition[]; holds: (facts: Facts) => boolean; /** id of the qualifier it is */ qualifier: string | null }
+  | {
+      kind: 'tree';
+      of: Condition['of'];
+      children: CompiledCondition[];
+      holds: (facts: Facts) => boolean;
+      /** id of the qualifier it is */ qualifier: string | null;
+    }
   | { kind: 'leaf'; leaf: Leaf; node: ConditionNode; holds: (facts: Facts) => boolean };
 
 /**
@@ -14,13 +20,22 @@ export type CompiledCondition =
  *
  * @param qualifiers free of cycles, which `checkPolicy` sees to
  */
-export function compileCondition(condition: Condition, qualifiers: Record<string, Qualifier>, terms: MarketTerms, qualifier: string | null = null): CompiledCondition {
+export function compileCondition(
+  condition: Condition,
+  qualifiers: Record<string, Qualifier>,
+  terms: MarketTerms,
+  qualifier: string | null = null,
+): CompiledCondition {
   const children = inOrder(condition.conditions).map(([, node]) => compileNode(node, qualifiers, terms));
   const { of } = condition;
   return { kind: 'tree', of, children, holds: treeTest(of, children), qualifier };
 }
 
-function compileNode(node: ConditionNode, qualifiers: Record<string, Qualifier>, terms: MarketTerms): CompiledCondition {
+function compileNode(
+  node: ConditionNode,
+  qualifiers: Record<string, Qualifier>,
+  terms: MarketTerms,
+): CompiledCondition {
   if (node.kind === 'group') return compileCondition(node, qualifiers, terms);
   if (node.kind === 'qualifier') {
     return compileCondition(qualifiers[node.qualifier]!.condition, qualifiers, terms, node.qualifier);
@@ -50,4 +65,5 @@ export function leavesOf(condition: CompiledCondition): Leaf[] {
 }
 
 /** Whether a condition looks at measures of the cart, so that adding goods may change its answer. */
-export const looksAtCart = (condition: CompiledCondition): boolean => leavesOf(condition).some(({ looksAt }) => looksAt.length > 0);
+export const looksAtCart = (condition: CompiledCondition): boolean =>
+  leavesOf(condition).some(({ looksAt }) => looksAt.length > 0);

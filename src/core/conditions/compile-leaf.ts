@@ -28,7 +28,10 @@ export interface MeasureEdges {
 }
 
 /** What of an order a leaf looks at: a goods value in a basis, or a count. */
-export type LeafMeasure = { kind: 'value'; basis: CompiledBasis } | { kind: 'unitPrice' } | { kind: 'items' | 'lines' | 'weight' | 'volume' | 'chargeableWeight' | 'longestSide' };
+export type LeafMeasure =
+  | { kind: 'value'; basis: CompiledBasis }
+  | { kind: 'unitPrice' }
+  | { kind: 'items' | 'lines' | 'weight' | 'volume' | 'chargeableWeight' | 'longestSide' };
 
 const never = () => false;
 const plain = (holds: Leaf['holds']): Leaf => ({ holds, looksAt: [] });
@@ -48,7 +51,10 @@ export function compileLeaf(node: LeafNode, terms: MarketTerms): Leaf {
     case 'goodsNumber': {
       const goods = compileSelection(node.goods, terms);
       const range = rangeOf(node.operator, node.value, node.to, 1);
-      return { holds: ({ cart }) => isInRange(range, quantityOf(cart, { goods })), looksAt: [{ measure: { kind: 'items' }, edges: edgesOf(range) }, priceEdges(goods)] };
+      return {
+        holds: ({ cart }) => isInRange(range, quantityOf(cart, { goods })),
+        looksAt: [{ measure: { kind: 'items' }, edges: edgesOf(range) }, priceEdges(goods)],
+      };
     }
     case 'money':
     case 'goodsMoney':
@@ -65,7 +71,10 @@ export function compileLeaf(node: LeafNode, terms: MarketTerms): Leaf {
     }
     case 'distance': {
       const range = rangeOf(node.operator, node.value, node.to, 0);
-      return plain(({ destination: { coordinates } }) => coordinates !== undefined && isInRange(range, distanceKm(node.center, coordinates)));
+      return plain(
+        ({ destination: { coordinates } }) =>
+          coordinates !== undefined && isInRange(range, distanceKm(node.center, coordinates)),
+      );
     }
     case 'instant':
       return plain(instant(node, zoneOf(node.readIn, terms.clocks)));
@@ -107,7 +116,8 @@ function word({ fact, operator, values }: Extract<LeafNode, { kind: 'word' }>): 
   const wanted = new Set(fact === 'cart.code' ? values.map((code) => code.toUpperCase()) : values);
   const negated = operator === 'isNot' || operator === 'noneOf';
   const one = (value: string | undefined) => value !== undefined && wanted.has(value) !== negated;
-  const several = (known: readonly string[] | null) => known !== null && known.some((value) => wanted.has(value)) !== negated;
+  const several = (known: readonly string[] | null) =>
+    known !== null && known.some((value) => wanted.has(value)) !== negated;
   switch (fact) {
     case 'shopper.group':
       return ({ shopper }) => several(wordsKnown(shopper.groups, shopper));
@@ -135,7 +145,10 @@ function word({ fact, operator, values }: Extract<LeafNode, { kind: 'word' }>): 
 function number({ fact, operator, value, to }: Extract<LeafNode, { kind: 'number' }>): Leaf {
   const range = rangeOf(operator, value, to, 1);
   const known = (amount: number | undefined) => amount !== undefined && isInRange(range, amount);
-  const looking = (kind: Exclude<LeafMeasure['kind'], 'value'>, holds: Leaf['holds']): Leaf => ({ holds, looksAt: [{ measure: { kind }, edges: edgesOf(range) }] });
+  const looking = (kind: Exclude<LeafMeasure['kind'], 'value'>, holds: Leaf['holds']): Leaf => ({
+    holds,
+    looksAt: [{ measure: { kind }, edges: edgesOf(range) }],
+  });
   switch (fact) {
     case 'shopper.orderCount':
       return plain(({ shopper }) => known(shopper.orderCount));
@@ -184,15 +197,22 @@ function money(node: Extract<LeafNode, { kind: 'money' | 'goodsMoney' }>, terms:
       return { holds: ({ cart }) => isInRange(range, goodsValueOf(cart, basis, { counting: true })), looksAt };
     case 'cart.valueOf': {
       const goods = compileSelection(node.goods, terms);
-      return { holds: ({ cart }) => isInRange(range, goodsValueOf(cart, basis, { goods })), looksAt: [...looksAt, priceEdges(goods)] };
+      return {
+        holds: ({ cart }) => isInRange(range, goodsValueOf(cart, basis, { goods })),
+        looksAt: [...looksAt, priceEdges(goods)],
+      };
     }
     case 'line.value':
-      return { holds: ({ cart }) => cart.lines.some((_, index) => isInRange(range, lineValue(cart, index, basis))), looksAt };
+      return {
+        holds: ({ cart }) => cart.lines.some((_, index) => isInRange(range, lineValue(cart, index, basis))),
+        looksAt,
+      };
   }
 }
 
 function contents(operator: 'contains' | 'only' | 'none', goods: CompiledSelection): Leaf {
-  const among = (facts: Facts, index: number) => selects(goods, facts.cart.lines[index]!.product, unitPriceOf(facts.cart, index));
+  const among = (facts: Facts, index: number) =>
+    selects(goods, facts.cart.lines[index]!.product, unitPriceOf(facts.cart, index));
   const looksAt = [priceEdges(goods)];
   switch (operator) {
     case 'contains':
@@ -200,7 +220,10 @@ function contents(operator: 'contains' | 'only' | 'none', goods: CompiledSelecti
     case 'none':
       return { holds: (facts) => !facts.cart.lines.some((_, index) => among(facts, index)), looksAt };
     case 'only':
-      return { holds: (facts) => facts.cart.lines.length > 0 && facts.cart.lines.every((_, index) => among(facts, index)), looksAt };
+      return {
+        holds: (facts) => facts.cart.lines.length > 0 && facts.cart.lines.every((_, index) => among(facts, index)),
+        looksAt,
+      };
   }
 }
 

@@ -10,18 +10,41 @@ import { leaves } from './leaves.ts';
 import { readOut } from './read-out.ts';
 
 /** Every fact of the schema, as it names its leaves. */
-const factsOfSchema = Object.values(schema.$defs as Record<string, { properties?: { kind?: { const?: string }; fact?: { enum?: string[]; const?: string } } }>)
+const factsOfSchema = Object.values(
+  schema.$defs as Record<
+    string,
+    { properties?: { kind?: { const?: string }; fact?: { enum?: string[]; const?: string } } }
+  >,
+)
   .filter((_, index) => Object.keys(schema.$defs)[index]!.endsWith('Fact'))
   .flatMap(({ properties }) => properties?.fact?.enum ?? [properties?.fact?.const ?? properties!.kind!.const!]);
 
-const words: Partial<Record<FactId, string>> = { 'destination.country': 'NL', 'destination.zone': 'nlbe-all', 'destination.market': 'nlbe', 'destination.region': 'NL-FR', 'cart.currency': 'EUR', postcode: '17*' };
-const first = (fact: FactId) => (asksFirst(fact) === null ? null : asksFirst(fact) === 'goods' ? { tags: ['long'] } : (words[fact] ?? 'SCHOOL'));
+const words: Partial<Record<FactId, string>> = {
+  'destination.country': 'NL',
+  'destination.zone': 'nlbe-all',
+  'destination.market': 'nlbe',
+  'destination.region': 'NL-FR',
+  'cart.currency': 'EUR',
+  postcode: '17*',
+};
+const first = (fact: FactId) =>
+  asksFirst(fact) === null ? null : asksFirst(fact) === 'goods' ? { tags: ['long'] } : (words[fact] ?? 'SCHOOL');
 
 describe('facts in everyday words', () => {
-  test('are those of the schema, each once', () => expect(factList.map(({ id }) => id).sort()).toEqual([...factsOfSchema].sort()));
+  test('are those of the schema, each once', () =>
+    expect(factList.map(({ id }) => id).sort()).toEqual([...factsOfSchema].sort()));
   test.each(factList.map(({ id }) => id))('%s begins as a condition that is valid and reads as one', (fact) => {
-    const node = { order: 1, ...beginLeaf(fact, first(fact), demoPolicy, ['nlbe', 'jp'], '2026-11-25') } as ConditionNode;
-    const policy = { ...demoPolicy, qualifiers: { ...demoPolicy.qualifiers, tried: { order: 999, name: 'Tried', condition: { of: 'all' as const, conditions: { one: node } } } } };
+    const node = {
+      order: 1,
+      ...beginLeaf(fact, first(fact), demoPolicy, ['nlbe', 'jp'], '2026-11-25'),
+    } as ConditionNode;
+    const policy = {
+      ...demoPolicy,
+      qualifiers: {
+        ...demoPolicy.qualifiers,
+        tried: { order: 999, name: 'Tried', condition: { of: 'all' as const, conditions: { one: node } } },
+      },
+    };
     const check = checkPolicy(policy);
     expect(check.ok ? [] : check.faults).toEqual([]);
     expect(readOut(policy, policy.qualifiers.tried!.condition, 'nlbe')).not.toMatch(/undefined|^always$/);
@@ -30,12 +53,21 @@ describe('facts in everyday words', () => {
 });
 
 test('the operator of words follows from their number', () => {
-  expect([wordsWith(['a'], false), wordsWith(['a', 'b'], false), wordsWith(['a'], true), wordsWith(['a', 'b'], true)].map(({ operator }) => operator)).toEqual(['is', 'oneOf', 'isNot', 'noneOf']);
+  expect(
+    [wordsWith(['a'], false), wordsWith(['a', 'b'], false), wordsWith(['a'], true), wordsWith(['a', 'b'], true)].map(
+      ({ operator }) => operator,
+    ),
+  ).toEqual(['is', 'oneOf', 'isNot', 'noneOf']);
 });
 test('words known are those of the store; others can be typed where a shop hands them in', () => {
-  const known = (fact: Parameters<typeof knownWords>[0]) => knownWords(fact, demoPolicy, (code) => code).map(({ word }) => word);
+  const known = (fact: Parameters<typeof knownWords>[0]) =>
+    knownWords(fact, demoPolicy, (code) => code).map(({ word }) => word);
   expect(known('shopper.group')).toEqual(expect.arrayContaining(['members', 'schools', 'trade']));
-  expect(known('destination.market')).toEqual(Object.entries(demoPolicy.markets).sort(([, a], [, b]) => a.order - b.order).map(([id]) => id));
+  expect(known('destination.market')).toEqual(
+    Object.entries(demoPolicy.markets)
+      .sort(([, a], [, b]) => a.order - b.order)
+      .map(([id]) => id),
+  );
   expect(known('destination.country')).toHaveLength(249);
   expect([isOpen('shopper.group'), isOpen('destination.country')]).toEqual([true, false]);
 });
@@ -46,7 +78,11 @@ test('goods lose what they are chosen by one by one, and never all of it', () =>
   expect(withGoods({ tags: ['long'] }, 'tags', 'long', false)).toBeNull();
 });
 test('conditions are found wherever they stand', () => {
-  const kinds = new Set(allConditions(demoPolicy).flatMap(leaves).map(({ kind }) => kind));
+  const kinds = new Set(
+    allConditions(demoPolicy)
+      .flatMap(leaves)
+      .map(({ kind }) => kind),
+  );
   expect(kinds.has('qualifier') && kinds.has('word') && kinds.has('weekday')).toBe(true);
   expect(kinds.has('group')).toBe(false);
 });

@@ -14,17 +14,24 @@ export interface KnownWord {
 }
 
 /** Whether words other than those known make sense: what a shop hands in cannot be listed here. */
-export const isOpen = (fact: WordFact): boolean => fact.startsWith('shopper.') || fact === 'cart.code' || fact === 'cart.channel' || fact === 'destination.region';
+export const isOpen = (fact: WordFact): boolean =>
+  fact.startsWith('shopper.') || fact === 'cart.code' || fact === 'cart.channel' || fact === 'destination.region';
 
 /**
  * The words that a fact can have, as far as the store tells: countries by ISO 3166-1, markets, zones and currencies; of others
  * those that conditions, offers, options and test carts use already.
  */
 export function knownWords(fact: WordFact, policy: Policy, countryName: (code: string) => string): KnownWord[] {
-  const plain = (words: Iterable<string | undefined>) => [...new Set(words)].filter((word) => word !== undefined).sort().map((word) => ({ word, name: word }));
+  const plain = (words: Iterable<string | undefined>) =>
+    [...new Set(words)]
+      .filter((word) => word !== undefined)
+      .sort()
+      .map((word) => ({ word, name: word }));
   switch (fact) {
     case 'destination.country':
-      return countryCodes.map((word) => ({ word, name: countryName(word) })).sort((a, b) => a.name.localeCompare(b.name));
+      return countryCodes
+        .map((word) => ({ word, name: countryName(word) }))
+        .sort((a, b) => a.name.localeCompare(b.name));
     case 'destination.market':
       return inOrder(policy.markets).map(([word, { name }]) => ({ word, name }));
     case 'destination.zone':
@@ -38,7 +45,9 @@ export function knownWords(fact: WordFact, policy: Policy, countryName: (code: s
 
 function usedWords(fact: WordFact, policy: Policy): (string | undefined)[] {
   const carts = Object.values(policy.testCarts);
-  const inConditions = allConditions(policy).flatMap((condition) => leaves(condition)).flatMap((node) => (node.kind === 'word' && node.fact === fact ? node.values : []));
+  const inConditions = allConditions(policy)
+    .flatMap((condition) => leaves(condition))
+    .flatMap((node) => (node.kind === 'word' && node.fact === fact ? node.values : []));
   switch (fact) {
     case 'shopper.group':
       return [...inConditions, ...carts.flatMap(({ shopper }) => shopper?.groups ?? [])];
@@ -49,21 +58,37 @@ function usedWords(fact: WordFact, policy: Policy): (string | undefined)[] {
     case 'cart.code':
       return [...inConditions, ...carts.flatMap(({ codes }) => codes ?? []).map((code) => code.toUpperCase())];
     case 'cart.channel':
-      return [...inConditions, ...carts.map(({ channel }) => channel), ...Object.values(policy.options).flatMap(({ channels }) => channels ?? [])];
+      return [
+        ...inConditions,
+        ...carts.map(({ channel }) => channel),
+        ...Object.values(policy.options).flatMap(({ channels }) => channels ?? []),
+      ];
     default:
       return [...inConditions, ...carts.map(({ destination }) => destination.region)];
   }
 }
 
 /** Everything of a catalogue that goods are chosen by. */
-export function goodsWords(catalogue: Catalogue): { field: 'products' | 'categories' | 'tags'; word: string; name: string }[] {
+export function goodsWords(
+  catalogue: Catalogue,
+): { field: 'products' | 'categories' | 'tags'; word: string; name: string }[] {
   const products = [...catalogue.values()];
-  const plain = (field: 'categories' | 'tags') => [...new Set(products.flatMap((product) => product[field]))].sort().map((word) => ({ field, word, name: word }));
-  return [...plain('categories'), ...plain('tags'), ...products.map(({ id, name }) => ({ field: 'products' as const, word: id, name }))];
+  const plain = (field: 'categories' | 'tags') =>
+    [...new Set(products.flatMap((product) => product[field]))].sort().map((word) => ({ field, word, name: word }));
+  return [
+    ...plain('categories'),
+    ...plain('tags'),
+    ...products.map(({ id, name }) => ({ field: 'products' as const, word: id, name })),
+  ];
 }
 
 /** Goods with one more thing named, or one less; null when nothing would be left to choose by. */
-export function withGoods(goods: GoodsSelection, field: 'products' | 'categories' | 'tags', word: string, add: boolean): GoodsSelection | null {
+export function withGoods(
+  goods: GoodsSelection,
+  field: 'products' | 'categories' | 'tags',
+  word: string,
+  add: boolean,
+): GoodsSelection | null {
   const { [field]: before = [], ...others } = goods;
   const words = add ? [...new Set([...before, word])] : before.filter((other) => other !== word);
   const next = words.length > 0 ? { ...others, [field]: words } : others;

@@ -3,7 +3,8 @@ import type { Condition, ConditionNode, DeliveryOption, Qualifier } from '../pol
 type Tree = Pick<Condition, 'conditions'>;
 
 /** The conditions of an option: of itself and of the lines of its charge. */
-export const conditionsOfOption = ({ when, charge }: Pick<DeliveryOption, 'when' | 'charge'>): Condition[] => [when, ...Object.values(charge.lines).map((line) => line.when)].filter((condition) => condition !== undefined);
+export const conditionsOfOption = ({ when, charge }: Pick<DeliveryOption, 'when' | 'charge'>): Condition[] =>
+  [when, ...Object.values(charge.lines).map((line) => line.when)].filter((condition) => condition !== undefined);
 
 /** The leaves and references of a tree. */
 export function leaves({ conditions }: Tree): ConditionNode[] {
@@ -25,7 +26,10 @@ export function referredIn(tree: Tree | undefined): readonly string[] {
 }
 
 /** All that trees rest on beside themselves: the named conditions they refer to, and those that these refer to. */
-export function restingOn(trees: readonly (Tree | undefined)[], qualifiers: Readonly<Record<string, Qualifier>>): Qualifier[] {
+export function restingOn(
+  trees: readonly (Tree | undefined)[],
+  qualifiers: Readonly<Record<string, Qualifier>>,
+): Qualifier[] {
   const found = new Map<string, Qualifier>();
   const visit = (tree: Tree | undefined) => {
     for (const id of referredIn(tree)) {

@@ -17,7 +17,8 @@ export function qualifierUses(policy: Policy): ReadonlyMap<string, QualifierUse[
     for (const id of named) uses.set(id, [...(uses.get(id) ?? []), use]);
   };
   for (const [id, { name, when }] of inOrder(policy.offers)) note({ kind: 'offer', id, name }, when);
-  for (const [id, option] of inOrder(policy.options)) note({ kind: 'option', id, name: option.name }, ...conditionsOfOption(option));
+  for (const [id, option] of inOrder(policy.options))
+    note({ kind: 'option', id, name: option.name }, ...conditionsOfOption(option));
   for (const [id, { name, condition }] of inOrder(policy.qualifiers)) note({ kind: 'qualifier', id, name }, condition);
   return uses;
 }
@@ -25,7 +26,8 @@ export function qualifierUses(policy: Policy): ReadonlyMap<string, QualifierUse[
 /** Ids of the markets a condition states amounts for. */
 export function statedMarkets(condition: Pick<Condition, 'conditions'>): Set<string> {
   const found = new Set<string>();
-  const add = (table: Readonly<Record<string, unknown>> | undefined) => Object.keys(table ?? {}).forEach((id) => found.add(id));
+  const add = (table: Readonly<Record<string, unknown>> | undefined) =>
+    Object.keys(table ?? {}).forEach((id) => found.add(id));
   for (const node of leaves(condition)) {
     if ('amounts' in node) add(node.amounts);
     if ('goods' in node) {

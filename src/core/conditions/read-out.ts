@@ -65,7 +65,9 @@ const wordWords: Record<Extract<LeafNode, { kind: 'word' }>['fact'], { name: str
 /** A fact of words as read-outs name it, and how its being or not being something is said. */
 export function wordFactInWords(fact: keyof typeof wordWords): { name: string; is: string; isNot: string } {
   const { name, several } = wordWords[fact];
-  return several ? { name, is: 'include', isNot: 'are known and do not include' } : { name, is: 'is', isNot: 'is known and is not' };
+  return several
+    ? { name, is: 'include', isNot: 'are known and do not include' }
+    : { name, is: 'is', isNot: 'is known and is not' };
 }
 
 const numberWords: Record<Extract<LeafNode, { kind: 'number' }>['fact'], { name: string; unit: string }> = {
@@ -92,7 +94,9 @@ class Reader {
     if (nodes.length === 0) return of === 'any' ? 'never' : 'always';
     const [first] = nodes;
     if (nodes.length === 1 && first && of !== 'none') return this.node(first[1]);
-    const parts = nodes.map(([, node]) => (node.kind === 'group' && this.isCompound(node) ? `(${this.node(node)})` : this.node(node)));
+    const parts = nodes.map(([, node]) =>
+      node.kind === 'group' && this.isCompound(node) ? `(${this.node(node)})` : this.node(node),
+    );
     if (of === 'none') return `none of this holds: ${parts.join('; ')}`;
     return parts.join(of === 'all' ? ' and ' : ' or ');
   }
@@ -120,12 +124,21 @@ class Reader {
         return `the number of items of ${this.goods(node.goods)} ${compared(node.operator, node.value, node.to, String)}`;
       case 'money':
       case 'goodsMoney': {
-        const name = { 'cart.goodsValue': 'the goods value', 'cart.countedValue': 'the counted value', 'line.value': 'the value of some line', 'cart.valueOf': '' }[node.fact];
+        const name = {
+          'cart.goodsValue': 'the goods value',
+          'cart.countedValue': 'the counted value',
+          'line.value': 'the value of some line',
+          'cart.valueOf': '',
+        }[node.fact];
         const of = node.kind === 'goodsMoney' ? `the value of ${this.goods(node.goods)}` : name;
         return `${of} ${basisWords[node.basis]}, ${this.money(node.operator, node.amounts, node.to)}`;
       }
       case 'contents':
-        return { contains: 'the cart contains', only: 'the cart contains nothing but', none: 'the cart contains none of' }[node.operator] + ` ${this.goods(node.goods)}`;
+        return (
+          { contains: 'the cart contains', only: 'the cart contains nothing but', none: 'the cart contains none of' }[
+            node.operator
+          ] + ` ${this.goods(node.goods)}`
+        );
       case 'postcode':
         return `the postcode matches ${node.patterns.join(' or ')}`;
       case 'distance':
@@ -137,7 +150,10 @@ class Reader {
         return `it is ${node.operator === 'before' ? `before ${at}` : `${at} or later`} ${clock}`;
       }
       case 'weekday':
-        return `the day is ${list([...node.days].sort((a, b) => a - b).map((day) => weekdayNames[day - 1]!), 'or')} ${this.clock(node.readIn)}`;
+        return `the day is ${list(
+          [...node.days].sort((a, b) => a - b).map((day) => weekdayNames[day - 1]!),
+          'or',
+        )} ${this.clock(node.readIn)}`;
       case 'timeOfDay':
         return `the time is from ${node.from} until ${timeUntil(node)} ${this.clock(node.readIn)}`;
     }
@@ -145,25 +161,41 @@ class Reader {
 
   private word({ fact, operator, values }: Extract<ConditionNode, { kind: 'word' }>): string {
     const { name, is, isNot } = wordFactInWords(fact);
-    const shown = list(values.map((value) => `“${this.nameOf(fact, value)}”`), 'or');
+    const shown = list(
+      values.map((value) => `“${this.nameOf(fact, value)}”`),
+      'or',
+    );
     const negated = operator === 'isNot' || operator === 'noneOf';
     return `${name} ${negated ? isNot : is} ${shown}`;
   }
 
   private number({ fact, operator, value, to }: Extract<ConditionNode, { kind: 'number' }>): string {
     const { name, unit } = numberWords[fact];
-    const write = (amount: number) => (fact === 'shopper.lifetimeSpend' ? formatMoney(amount, this.policy.store.baseCurrency, language) : `${amount}${unit}`);
+    const write = (amount: number) =>
+      fact === 'shopper.lifetimeSpend'
+        ? formatMoney(amount, this.policy.store.baseCurrency, language)
+        : `${amount}${unit}`;
     return `${name} ${compared(operator, value, to, write)}`;
   }
 
   private money(operator: Comparison, amounts: Amounts, to: Amounts | undefined): string {
-    const markets = this.marketId === undefined ? inOrder(this.policy.markets).map(([id]) => id).filter((id) => amounts[id]) : [this.marketId];
+    const markets =
+      this.marketId === undefined
+        ? inOrder(this.policy.markets)
+            .map(([id]) => id)
+            .filter((id) => amounts[id])
+        : [this.marketId];
     const clauses = markets.map((id) => {
       const money = localMoneyOf(this.policy, id);
       const minor = (table: Amounts | undefined) => (table?.[id] ? resolveAmount(table[id], money) : null);
       const [value, end] = [minor(amounts), minor(to)];
       if (value === null || (to !== undefined && end === null)) return null;
-      const clause = compared(operator, value, end ?? undefined, (amount) => `${toDecimal(amount, money.currency)} ${money.currency}`);
+      const clause = compared(
+        operator,
+        value,
+        end ?? undefined,
+        (amount) => `${toDecimal(amount, money.currency)} ${money.currency}`,
+      );
       return this.marketId === undefined ? `${clause} in ${this.policy.markets[id]?.name ?? id}` : clause;
     });
     const stated = clauses.filter((clause) => clause !== null);
@@ -173,9 +205,24 @@ class Reader {
   /** @param goods such as products, categories and tags, any of which is enough, in a price range */
   private goods({ products, categories, tags, unitPriceFrom, unitPriceBelow }: GoodsSelection): string {
     const named = [
-      products ? `the products ${list(products.map((id) => `“${id}”`), 'or')}` : '',
-      categories ? `the categories ${list(categories.map((id) => `“${id}”`), 'or')}` : '',
-      tags ? `goods tagged ${list(tags.map((id) => `“${id}”`), 'or')}` : '',
+      products
+        ? `the products ${list(
+            products.map((id) => `“${id}”`),
+            'or',
+          )}`
+        : '',
+      categories
+        ? `the categories ${list(
+            categories.map((id) => `“${id}”`),
+            'or',
+          )}`
+        : '',
+      tags
+        ? `goods tagged ${list(
+            tags.map((id) => `“${id}”`),
+            'or',
+          )}`
+        : '',
     ].filter(Boolean);
     const from = unitPriceFrom ? ` with a price that ${this.money('atLeast', unitPriceFrom, undefined)}` : '';
     const below = unitPriceBelow ? ` with a price that ${this.money('lessThan', unitPriceBelow, undefined)}` : '';
@@ -195,7 +242,13 @@ class Reader {
 }
 
 /** @param whole the smallest difference is 1, so that “more than” is said as the next amount too */
-function compared(operator: Comparison, value: number, to: number | undefined, write: (value: number) => string, whole = true): string {
+function compared(
+  operator: Comparison,
+  value: number,
+  to: number | undefined,
+  write: (value: number) => string,
+  whole = true,
+): string {
   switch (operator) {
     case 'is':
       return `is exactly ${write(value)}`;

@@ -5,7 +5,8 @@ import { withPatches } from '../policy/patch.ts';
 import { compilePolicy, type CompiledPolicy } from './compile.ts';
 
 const zone = (compiled: CompiledPolicy, market: string) => compiled.markets.get(market)!.zones[0]!;
-const offer = (compiled: CompiledPolicy, market: string, id: string) => zone(compiled, market).offers.find((candidate) => candidate.id === id)!;
+const offer = (compiled: CompiledPolicy, market: string, id: string) =>
+  zone(compiled, market).offers.find((candidate) => candidate.id === id)!;
 
 describe('compiling the next state of a draft', () => {
   const before = compilePolicy(demoPolicy);
@@ -19,12 +20,31 @@ describe('compiling the next state of a draft', () => {
   });
   test('equals compiling it from nothing', () => {
     const fresh = compilePolicy(structuredClone(next));
-    expect(JSON.stringify([...after.markets.values()].map(({ zones }) => zones.map(({ options, offers }) => [options, offers])))).toBe(JSON.stringify([...fresh.markets.values()].map(({ zones }) => zones.map(({ options, offers }) => [options, offers]))));
+    expect(
+      JSON.stringify(
+        [...after.markets.values()].map(({ zones }) => zones.map(({ options, offers }) => [options, offers])),
+      ),
+    ).toBe(
+      JSON.stringify(
+        [...fresh.markets.values()].map(({ zones }) => zones.map(({ options, offers }) => [options, offers])),
+      ),
+    );
   });
   test('rates, qualifiers and calendars reach everything that is made from them', () => {
-    const dearer = compilePolicy({ ...demoPolicy, rates: { ...demoPolicy.rates, DKK: { rate: '9', adoptedAt: '2026-11-24' } } });
-    expect(offer(dearer, 'dk', 'free-delivery').goals[0]!.target).not.toBe(offer(before, 'dk', 'free-delivery').goals[0]!.target);
-    const requalified = compilePolicy({ ...demoPolicy, qualifiers: { ...demoPolicy.qualifiers, members: { ...demoPolicy.qualifiers.members!, condition: { of: 'any', conditions: {} } } } });
+    const dearer = compilePolicy({
+      ...demoPolicy,
+      rates: { ...demoPolicy.rates, DKK: { rate: '9', adoptedAt: '2026-11-24' } },
+    });
+    expect(offer(dearer, 'dk', 'free-delivery').goals[0]!.target).not.toBe(
+      offer(before, 'dk', 'free-delivery').goals[0]!.target,
+    );
+    const requalified = compilePolicy({
+      ...demoPolicy,
+      qualifiers: {
+        ...demoPolicy.qualifiers,
+        members: { ...demoPolicy.qualifiers.members!, condition: { of: 'any', conditions: {} } },
+      },
+    });
     expect(offer(requalified, 'nlbe', 'members-sooner').when).not.toBe(offer(before, 'nlbe', 'members-sooner').when);
   });
 });

@@ -48,12 +48,30 @@ export class CompiledZone {
 
   /** in shown order, switched-off ones left out */
   get options(): CompiledOption[] {
-    return (this.#options ??= this.ownOptions.map(([id, option]) => optionsKnown.get(option, [id, this.market.terms, this.policy.calendars, option.place === undefined ? undefined : this.policy.places?.[option.place], ...restingOn(conditionsOfOption(option), this.policy.qualifiers)], () => compileOption(id, option, this.policy, this.market.terms))));
+    return (this.#options ??= this.ownOptions.map(([id, option]) =>
+      optionsKnown.get(
+        option,
+        [
+          id,
+          this.market.terms,
+          this.policy.calendars,
+          option.place === undefined ? undefined : this.policy.places?.[option.place],
+          ...restingOn(conditionsOfOption(option), this.policy.qualifiers),
+        ],
+        () => compileOption(id, option, this.policy, this.market.terms),
+      ),
+    ));
   }
 
   /** carriers whose quotes charges here ask for */
   get carriers(): string[] {
-    return (this.#carriers ??= [...new Set(this.options.flatMap(({ charge }) => charge.lines.flatMap(({ price }) => (price.kind === 'quoted' ? [price.carrier] : []))))]);
+    return (this.#carriers ??= [
+      ...new Set(
+        this.options.flatMap(({ charge }) =>
+          charge.lines.flatMap(({ price }) => (price.kind === 'quoted' ? [price.carrier] : [])),
+        ),
+      ),
+    ]);
   }
 
   /** offers that hold here, highest priority first */
@@ -67,10 +85,20 @@ const optionsKnown = new Reuse<DeliveryOption, CompiledOption>();
 const offersKnown = new WeakMap<Zone, Reuse<Offer, CompiledOffer[]>>();
 
 /** An offer as it holds in a zone, whose options are there already. */
-function offerIn({ zone, policy, market: { terms }, options }: CompiledZone, id: string, offer: Offer): CompiledOffer[] {
+function offerIn(
+  { zone, policy, market: { terms }, options }: CompiledZone,
+  id: string,
+  offer: Offer,
+): CompiledOffer[] {
   let known = offersKnown.get(zone);
   if (!known) offersKnown.set(zone, (known = new Reuse()));
-  const from = [id, terms, [...statesWritten(policy.wording[id])].join(), ...options, ...restingOn([offer.when], policy.qualifiers)];
+  const from = [
+    id,
+    terms,
+    [...statesWritten(policy.wording[id])].join(),
+    ...options,
+    ...restingOn([offer.when], policy.qualifiers),
+  ];
   return known.get(offer, from, () => compileOffer(id, policy, terms, options));
 }
 
@@ -80,8 +108,15 @@ function offerIn({ zone, policy, market: { terms }, options }: CompiledZone, id:
  */
 export function sameGround(a: CompiledZone, b: CompiledZone): boolean {
   if (a === b) return true;
-  const same = (these: readonly unknown[], those: readonly unknown[]) => these.length === those.length && these.every((part, index) => part === those[index]);
-  return a.id === b.id && a.market.terms === b.market.terms && a.market.market === b.market.market && same(a.options, b.options) && same(a.offers, b.offers);
+  const same = (these: readonly unknown[], those: readonly unknown[]) =>
+    these.length === those.length && these.every((part, index) => part === those[index]);
+  return (
+    a.id === b.id &&
+    a.market.terms === b.market.terms &&
+    a.market.market === b.market.market &&
+    same(a.options, b.options) &&
+    same(a.offers, b.offers)
+  );
 }
 
 const policiesKnown = new WeakMap<Policy, CompiledPolicy>();
@@ -111,8 +146,20 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
     const market = compiled.markets.get(zone.market);
     if (!market || !zone.on) continue;
     const sellsTo = (country: string) => (compiled.marketOfCountry.get(country) ?? compiled.marketElsewhere) === market;
-    const parts = (side: Zone['area']['include'] | undefined) => Object.values(side ?? {}).map((part) => compileAreaPart(part, sellsTo));
-    market.zones.push(new CompiledZone(id, zone, policy, market, parts(zone.area.include), parts(zone.area.exclude), optionsOf.get(id) ?? [], byPriority));
+    const parts = (side: Zone['area']['include'] | undefined) =>
+      Object.values(side ?? {}).map((part) => compileAreaPart(part, sellsTo));
+    market.zones.push(
+      new CompiledZone(
+        id,
+        zone,
+        policy,
+        market,
+        parts(zone.area.include),
+        parts(zone.area.exclude),
+        optionsOf.get(id) ?? [],
+        byPriority,
+      ),
+    );
   }
   policiesKnown.set(policy, compiled);
   return compiled;

@@ -24,7 +24,11 @@ import { traceEvaluation } from './trace/trace-evaluation.ts';
  * @param compiled from `compilePolicy`
  * @param options.trace also build the tree of decisions
  */
-export function evaluate(compiled: CompiledPolicy, input: EvaluationInput, options: { trace?: boolean } = {}): Evaluation {
+export function evaluate(
+  compiled: CompiledPolicy,
+  input: EvaluationInput,
+  options: { trace?: boolean } = {},
+): Evaluation {
   const { destination } = input;
   const postcode = destination.postcode === '' ? '' : normalPostcode(destination.postcode);
   const place = findPlace(compiled, destination, postcode, input.market);
@@ -82,7 +86,11 @@ function emptyEvaluation(market: CompiledMarket | null, zone: CompiledZone | nul
 }
 
 /** Options, standings, lead message and totals in a zone; fills `evaluation`. */
-export function evaluateZone(context: ZoneContext, evaluation: Evaluation, { earlier }: Pick<EvaluationInput, 'earlier'>): void {
+export function evaluateZone(
+  context: ZoneContext,
+  evaluation: Evaluation,
+  { earlier }: Pick<EvaluationInput, 'earlier'>,
+): void {
   const { zone, facts, standings, active } = context;
   const { cart } = facts;
   evaluation.offers = standings;
@@ -91,7 +99,9 @@ export function evaluateZone(context: ZoneContext, evaluation: Evaluation, { ear
   const now = outcomeOf(context, before, active);
   fillOptions(now, context, evaluation);
   if (evaluation.noOptions === null && evaluation.options.length === 0) evaluation.noOptions = 'noneApplies';
-  const chosen = evaluation.options.find(({ optionId }) => optionId === earlier?.option) ?? preselect(evaluation.options, zone.market.market.preselect);
+  const chosen =
+    evaluation.options.find(({ optionId }) => optionId === earlier?.option) ??
+    preselect(evaluation.options, zone.market.market.preselect);
   evaluation.preselected = chosen?.optionId ?? null;
   evaluation.goodsRewarded = now.goods;
   evaluation.gifts = now.gifts;
@@ -114,7 +124,11 @@ function fillOptions({ priced, paid }: Outcome, { facts }: ZoneContext, evaluati
     const entry = priced[index]!;
     const optionId = entry.option.id;
     if ('unavailable' in entry) {
-      evaluation.unavailable.push({ optionId, reason: entry.unavailable, shown: entry.option.option.whenUnavailable !== undefined });
+      evaluation.unavailable.push({
+        optionId,
+        reason: entry.unavailable,
+        shown: entry.option.option.whenUnavailable !== undefined,
+      });
       continue;
     }
     const after = paid[index]!;

@@ -48,7 +48,8 @@ export interface UnavailableOption {
 }
 
 /** Why there is nothing to choose, if so. */
-export type NoOptions = 'noMarket' | 'noZone' | 'goodsBarred' | 'nothingToDeliver' | 'zoneWithoutOptions' | 'noneApplies';
+export type NoOptions =
+  'noMarket' | 'noZone' | 'goodsBarred' | 'nothingToDeliver' | 'zoneWithoutOptions' | 'noneApplies';
 
 /** What became of an earlier choice. Prices in minor units. */
 export type EarlierOutcome =

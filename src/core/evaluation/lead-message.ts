@@ -10,7 +10,18 @@ import { acts, improves, isAsGood, isGiven, keepsFree, outcomeOf, outcomeWith, t
 import { pricesBefore, type OptionBefore } from './price-options.ts';
 
 /** Why an offer says nothing to this shopper. */
-export type Silence = 'notYet' | 'over' | 'needsCode' | 'notForShopper' | 'usedUp' | 'noText' | 'nothingToGive' | 'noPromise' | 'freeAlready' | 'changesNothing' | 'notFree';
+export type Silence =
+  | 'notYet'
+  | 'over'
+  | 'needsCode'
+  | 'notForShopper'
+  | 'usedUp'
+  | 'noText'
+  | 'nothingToGive'
+  | 'noPromise'
+  | 'freeAlready'
+  | 'changesNothing'
+  | 'notFree';
 
 /** What an offer would say if it led, or why it says nothing. */
 export type Voice = { message: LeadMessage } | { silent: Silence };
@@ -61,7 +72,10 @@ export function speakers(context: ZoneContext, standing: Standing): LeadMessage[
 export function voicesOf(context: ZoneContext, standing: Standing): Voices[] {
   return context.zone.offers.map((offer, rank): Voices => {
     const { status } = context.standings[rank]!;
-    const voices = status === 'inForce' ? { ahead: goalAhead(rank, context, standing), given: goalGiven(rank, context, standing) } : { ahead: missedOut(rank, context, standing), given: silences.changesNothing };
+    const voices =
+      status === 'inForce'
+        ? { ahead: goalAhead(rank, context, standing), given: goalGiven(rank, context, standing) }
+        : { ahead: missedOut(rank, context, standing), given: silences.changesNothing };
     return { offerId: offer.id, ...voices };
   });
 }
@@ -77,7 +91,13 @@ function leastFirst(ahead: readonly Ahead[]): LeadMessage[] {
   const asks = ({ message }: Ahead) => message.arguments.remaining;
   const ordered = new Set<Ahead>();
   for (const one of ahead) {
-    const less = ahead.filter((other) => other !== one && other.message.arguments.measure === one.message.arguments.measure && asks(other) < asks(one) && isAsGood(other.leadsTo, one.leadsTo));
+    const less = ahead.filter(
+      (other) =>
+        other !== one &&
+        other.message.arguments.measure === one.message.arguments.measure &&
+        asks(other) < asks(one) &&
+        isAsGood(other.leadsTo, one.leadsTo),
+    );
     for (const other of less.sort((a, b) => asks(a) - asks(b))) ordered.add(other);
     ordered.add(one);
   }
@@ -99,7 +119,8 @@ function goalAhead(rank: number, context: ZoneContext, { before, now }: Standing
   if (!improves(now, leadsTo)) return whyNothingChanges(goal, now);
   if (!keepsFree(goal, leadsTo)) return silences.notFree;
   const replaced = offer.goals.some(({ goal: later }, position) => position > index && later.then === 'replace');
-  if ((replaced || !staysGiven(goal, leadsTo, context)) && !isGivenWith(goal, rank, index, remaining, context)) return silences.noPromise;
+  if ((replaced || !staysGiven(goal, leadsTo, context)) && !isGivenWith(goal, rank, index, remaining, context))
+    return silences.noPromise;
   return { message: messageOf(offer, standing, index, state, context.facts, now, leadsTo), leadsTo };
 }
 
@@ -124,12 +145,24 @@ function staysGiven({ rewards }: CompiledGoal, { priced }: Outcome, { facts }: Z
     (reward) =>
       reward.kind === 'deliveryFree' &&
       reward.cap === Infinity &&
-      priced.some((entry) => 'after' in entry && entry.option.staysOffered && reward.options.has(entry.option.id) && (ownDelivery === 0 || reward.coversOwnDelivery || entry.option.option.kind === 'pickUp')),
+      priced.some(
+        (entry) =>
+          'after' in entry &&
+          entry.option.staysOffered &&
+          reward.options.has(entry.option.id) &&
+          (ownDelivery === 0 || reward.coversOwnDelivery || entry.option.option.kind === 'pickUp'),
+      ),
   );
 }
 
 /** Whether the goal is reached and gives what it promises once goods that bring what is missing are in the cart. */
-function isGivenWith(goal: CompiledGoal, rank: number, index: number, remaining: number, context: ZoneContext): boolean {
+function isGivenWith(
+  goal: CompiledGoal,
+  rank: number,
+  index: number,
+  remaining: number,
+  context: ZoneContext,
+): boolean {
   const added = goodsThatBring(remaining, goal.counts, context.facts.cart);
   if (added === null) return false;
   const then = withFacts(context, withGoods(context.facts, added));
@@ -159,7 +192,10 @@ function goalGiven(rank: number, context: ZoneContext, { now, preselected }: Sta
     giving.add(by.goalId);
     weight += entry.option.id === preselected ? weights.chosen : weights.option;
   }
-  for (const [more, gives] of [[weights.goods, now.goods.setBy], [weights.gift, now.gifts]] as const) {
+  for (const [more, gives] of [
+    [weights.goods, now.goods.setBy],
+    [weights.gift, now.gifts],
+  ] as const) {
     for (const { offerId, goalId } of gives) {
       if (offerId !== offer.id) continue;
       giving.add(goalId);
@@ -196,7 +232,15 @@ function isFree({ rewards, options }: CompiledGoal, { priced, paid }: Outcome): 
 }
 
 /** @param leadsTo what the goal brings, by which its reward is named */
-function messageOf(offer: CompiledOffer, standing: OfferStanding, index: number, state: MessageState, facts: Facts, now: Outcome, leadsTo: Outcome): LeadMessage {
+function messageOf(
+  offer: CompiledOffer,
+  standing: OfferStanding,
+  index: number,
+  state: MessageState,
+  facts: Facts,
+  now: Outcome,
+  leadsTo: Outcome,
+): LeadMessage {
   const { goalId, target, counted, percent, remaining, measure } = standing.goals[index]!;
   const goal = offer.goals[index]!;
   const reward = goal.rewards.find((one) => acts(one, leadsTo)) ?? goal.rewards[0];
@@ -221,7 +265,21 @@ function messageOf(offer: CompiledOffer, standing: OfferStanding, index: number,
 }
 
 const silences = Object.fromEntries(
-  (['notYet', 'over', 'needsCode', 'notForShopper', 'usedUp', 'noText', 'nothingToGive', 'noPromise', 'freeAlready', 'changesNothing', 'notFree'] satisfies Silence[]).map((silent) => [silent, { silent }]),
+  (
+    [
+      'notYet',
+      'over',
+      'needsCode',
+      'notForShopper',
+      'usedUp',
+      'noText',
+      'nothingToGive',
+      'noPromise',
+      'freeAlready',
+      'changesNothing',
+      'notFree',
+    ] satisfies Silence[]
+  ).map((silent) => [silent, { silent }]),
 ) as Record<Silence, { silent: Silence }>;
 
 /** Of a batch of codes none can be named to somebody who has not entered one. */

@@ -11,7 +11,10 @@ import { outcomeOf } from './outcome.ts';
 import { pricesBefore } from './price-options.ts';
 
 /** What comes of an offer that wants to speak: it leads, another one does, or it says nothing. */
-export type LeadRank = { offerId: string; rank: 'leads' } | { offerId: string; rank: 'after' } | { offerId: string; rank: 'silent'; because: Silence };
+export type LeadRank =
+  | { offerId: string; rank: 'leads' }
+  | { offerId: string; rank: 'after' }
+  | { offerId: string; rank: 'silent'; because: Silence };
 
 /**
  * Every offer of the zone in the order in which they are asked, and what comes of each: one leads, the others wait for it
@@ -26,10 +29,19 @@ export function leadOrder(compiled: CompiledPolicy, input: EvaluationInput): Lea
   const { lead, options, preselected } = evaluate(compiled, input);
   if (!place.found || options.length === 0) return [];
   const { terms } = place.market;
-  const context = zoneContext(place.zone, measureCart(input.cart, terms, ratesAt(terms, destination.region), destination), postcode, input);
+  const context = zoneContext(
+    place.zone,
+    measureCart(input.cart, terms, ratesAt(terms, destination.region), destination),
+    postcode,
+    input,
+  );
   const before = pricesBefore(context);
-  return voicesOf(context, { before, now: outcomeOf(context, before, context.active), preselected }).map(({ offerId, ahead, given }): LeadRank => {
-    if (lead?.offerId === offerId) return { offerId, rank: 'leads' };
-    return 'silent' in ahead && 'silent' in given ? { offerId, rank: 'silent', because: ahead.silent === 'changesNothing' ? given.silent : ahead.silent } : { offerId, rank: 'after' };
-  });
+  return voicesOf(context, { before, now: outcomeOf(context, before, context.active), preselected }).map(
+    ({ offerId, ahead, given }): LeadRank => {
+      if (lead?.offerId === offerId) return { offerId, rank: 'leads' };
+      return 'silent' in ahead && 'silent' in given
+        ? { offerId, rank: 'silent', because: ahead.silent === 'changesNothing' ? given.silent : ahead.silent }
+        : { offerId, rank: 'after' };
+    },
+  );
 }

@@ -16,18 +16,27 @@ export interface Outcome {
   gifts: readonly Gift[];
 }
 
-export function outcomeOf({ facts }: ZoneContext, before: readonly OptionBefore[], active: readonly ActiveOffer[]): Outcome {
+export function outcomeOf(
+  { facts }: ZoneContext,
+  before: readonly OptionBefore[],
+  active: readonly ActiveOffer[],
+): Outcome {
   const priced = withRewards(before, active);
   const paid = priced.map((entry) => ('after' in entry ? paidFor(entry.after, entry.option.cashIncrement) : null));
   return { priced, paid, goods: rewardedGoods(facts.cart, active), gifts: giftsOf(active) };
 }
 
 /** What it would be if one more goal were reached, nothing else changed. */
-export function outcomeWith(context: ZoneContext, before: readonly OptionBefore[], also: { rank: number; goal: number }): Outcome {
+export function outcomeWith(
+  context: ZoneContext,
+  before: readonly OptionBefore[],
+  also: { rank: number; goal: number },
+): Outcome {
   return outcomeOf(context, before, activeOffers(context.zone.offers, context.standings, also));
 }
 
-const piecesOf = (gifts: readonly Gift[], product: string): number => gifts.reduce((sum, gift) => (gift.product === product ? sum + gift.quantity : sum), 0);
+const piecesOf = (gifts: readonly Gift[], product: string): number =>
+  gifts.reduce((sum, gift) => (gift.product === product ? sum + gift.quantity : sum), 0);
 
 /** Whether something is better for the shopper than it was: an option costs less, more comes off the goods, another gift. */
 export function improves(now: Outcome, next: Outcome): boolean {
@@ -35,7 +44,10 @@ export function improves(now: Outcome, next: Outcome): boolean {
     const [was, is] = [now.paid[index]!, next.paid[index]!];
     if (was !== null && is !== null && is < was) return true;
   }
-  return next.goods.off > now.goods.off || next.gifts.some(({ product }) => piecesOf(next.gifts, product) > piecesOf(now.gifts, product));
+  return (
+    next.goods.off > now.goods.off ||
+    next.gifts.some(({ product }) => piecesOf(next.gifts, product) > piecesOf(now.gifts, product))
+  );
 }
 
 /** Whether nothing is worse than in another outcome of the same cart. */
@@ -47,7 +59,8 @@ export function keepsFree({ rewards }: CompiledGoal, outcome: Outcome): boolean 
   for (const reward of rewards) {
     if (reward.kind !== 'deliveryFree') continue;
     promised = true;
-    for (const [index, { option }] of outcome.priced.entries()) if (reward.options.has(option.id) && outcome.paid[index] === 0) return true;
+    for (const [index, { option }] of outcome.priced.entries())
+      if (reward.options.has(option.id) && outcome.paid[index] === 0) return true;
   }
   return !promised;
 }
@@ -59,7 +72,10 @@ export function acts(reward: CompiledReward, { priced, goods }: Outcome): boolea
   return priced.some((entry) => isFor(reward, entry));
 }
 
-const isFor = (reward: DeliveryReward, entry: PricedOption): boolean => 'after' in entry && reward.options.has(entry.option.id) && paidFor(entry.before, entry.option.cashIncrement) <= reward.cap;
+const isFor = (reward: DeliveryReward, entry: PricedOption): boolean =>
+  'after' in entry &&
+  reward.options.has(entry.option.id) &&
+  paidFor(entry.before, entry.option.cashIncrement) <= reward.cap;
 
 /**
  * Whether what a goal promises is given: each shopper who is told of it pays no more for some option than its reward alone
@@ -72,7 +88,8 @@ export function isGiven(goal: CompiledGoal, outcome: Outcome): boolean {
 function isKept(reward: CompiledReward, outcome: Outcome): boolean {
   if (reward.kind === 'gift') return outcome.gifts.some(({ product }) => product === reward.product);
   if (reward.kind === 'goodsLessPercent') return outcome.goods.off > 0;
-  if (reward.kind === 'upgrade') return outcome.priced.some((entry) => isFor(reward, entry) && 'after' in entry && entry.after.setBy.length > 0);
+  if (reward.kind === 'upgrade')
+    return outcome.priced.some((entry) => isFor(reward, entry) && 'after' in entry && entry.after.setBy.length > 0);
   return outcome.priced.some((entry, index) => {
     if (!('after' in entry) || !isFor(reward, entry)) return false;
     return outcome.paid[index]! <= paidFor(applyReward(reward, entry.before, null), entry.option.cashIncrement);

@@ -9,10 +9,13 @@ import type { ZoneContext } from './context.ts';
 type Priced = Omit<ZoneContext, 'standings' | 'redemptions'>;
 
 /** An option of a zone with its price before and after, or why it has none. */
-export type PricedOption = { option: CompiledOption; before: PriceParts; after: RewardedPrice } | { option: CompiledOption; unavailable: Unavailability };
+export type PricedOption =
+  | { option: CompiledOption; before: PriceParts; after: RewardedPrice }
+  | { option: CompiledOption; unavailable: Unavailability };
 
 /** An option of a zone with its price before rewards, or why it has none. */
-export type OptionBefore = { option: CompiledOption; before: PriceParts } | { option: CompiledOption; unavailable: Unavailability };
+export type OptionBefore =
+  { option: CompiledOption; before: PriceParts } | { option: CompiledOption; unavailable: Unavailability };
 
 /** All options of a zone before rewards, in shown order. */
 export function pricesBefore(context: Priced, path: DecisionPath = null): OptionBefore[] {
@@ -43,31 +46,47 @@ export function priceOptions(context: Priced, path: DecisionPath = null): Priced
 }
 
 /** The same from prices before: what they become under the rewards of some offers. */
-export function withRewards(before: readonly OptionBefore[], active: readonly ActiveOffer[], path: DecisionPath = null): PricedOption[] {
+export function withRewards(
+  before: readonly OptionBefore[],
+  active: readonly ActiveOffer[],
+  path: DecisionPath = null,
+): PricedOption[] {
   const priced: PricedOption[] = [];
   for (const entry of before) priced.push(withoutUpgrades(entry, active, path));
-  for (const { rewards } of active) for (const { reward } of rewards) if (reward.kind === 'upgrade') return withUpgrades(priced, active, path);
+  for (const { rewards } of active)
+    for (const { reward } of rewards) if (reward.kind === 'upgrade') return withUpgrades(priced, active, path);
   return priced;
 }
 
-function withUpgrades(priced: readonly PricedOption[], active: readonly ActiveOffer[], path: DecisionPath): PricedOption[] {
-  const source = (upgraded: string): UpgradeSource => (priceOf) => {
-    let lowest: PriceParts | null = null;
-    let decides = -1;
-    for (const [index, entry] of priced.entries()) {
-      if (!('after' in entry) || !priceOf.has(entry.option.id) || entry.option.id === upgraded) continue;
-      const { base, own } = entry.after;
-      if (lowest !== null && base + own >= lowest.base + lowest.own) continue;
-      lowest = entry.after;
-      decides = index;
-    }
-    path?.push(decides);
-    return lowest;
-  };
-  const upgradable = (id: string) => active.some(({ rewards }) => rewards.some(({ reward }) => reward.kind === 'upgrade' && reward.options.has(id)));
+function withUpgrades(
+  priced: readonly PricedOption[],
+  active: readonly ActiveOffer[],
+  path: DecisionPath,
+): PricedOption[] {
+  const source =
+    (upgraded: string): UpgradeSource =>
+    (priceOf) => {
+      let lowest: PriceParts | null = null;
+      let decides = -1;
+      for (const [index, entry] of priced.entries()) {
+        if (!('after' in entry) || !priceOf.has(entry.option.id) || entry.option.id === upgraded) continue;
+        const { base, own } = entry.after;
+        if (lowest !== null && base + own >= lowest.base + lowest.own) continue;
+        lowest = entry.after;
+        decides = index;
+      }
+      path?.push(decides);
+      return lowest;
+    };
+  const upgradable = (id: string) =>
+    active.some(({ rewards }) => rewards.some(({ reward }) => reward.kind === 'upgrade' && reward.options.has(id)));
   return priced.map((entry) => {
     if (!('after' in entry) || !upgradable(entry.option.id)) return entry;
     const { option, before } = entry;
-    return { option, before, after: rewardedPrice(option.id, before, active, option.cashIncrement, source(option.id), path) };
+    return {
+      option,
+      before,
+      after: rewardedPrice(option.id, before, active, option.cashIncrement, source(option.id), path),
+    };
   });
 }

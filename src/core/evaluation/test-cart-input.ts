@@ -10,7 +10,11 @@ import type { EvaluationInput } from './evaluation.ts';
  *
  * @param now ms since 1970-01-01T00:00Z, for a cart without a moment of its own
  */
-export function inputOfTestCart(cart: TestCart, catalogue: Catalogue, now: number): { input: EvaluationInput; gone: string[] } {
+export function inputOfTestCart(
+  cart: TestCart,
+  catalogue: Catalogue,
+  now: number,
+): { input: EvaluationInput; gone: string[] } {
   const lines: CartLine[] = [];
   const gone: string[] = [];
   for (const [id, { quantity }] of inOrder(cart.lines)) {
@@ -37,7 +41,10 @@ export function inputOfTestCart(cart: TestCart, catalogue: Catalogue, now: numbe
 }
 
 /** Whoever has a test cart, where it goes and when, with other goods in it. @param now as above */
-export function situationOfTestCart({ codes, channel, shopper, destination, at, quotes, redemptions }: TestCart, now: number): Situation {
+export function situationOfTestCart(
+  { codes, channel, shopper, destination, at, quotes, redemptions }: TestCart,
+  now: number,
+): Situation {
   return {
     destination,
     instant: at === undefined ? now : Date.parse(at),

@@ -17,25 +17,45 @@ export function rateOfLine({ lines, rates }: MeasuredCart, index: number): Perce
 }
 
 /** What a line comes to after discounts and what offers take off it, as shown, and its tax. Minor units. */
-export function lineAfterRewards(cart: MeasuredCart, rewarded: GoodsRewarded, index: number): { value: number; tax: number } {
+export function lineAfterRewards(
+  cart: MeasuredCart,
+  rewarded: GoodsRewarded,
+  index: number,
+): { value: number; tax: number } {
   const value = lineValue(cart, index, shownBasis) - (rewarded.byLine?.[index] ?? 0);
   return { value, tax: taxOf(value, rateOfLine(cart, index), cart.terms.shownWithTax) };
 }
 
 /** What the order comes to. Tax is rounded per line, as the measures are. */
-export function totalsOf(cart: MeasuredCart, rewarded: GoodsRewarded, chosen: Pick<OptionPrice, 'after' | 'tax'> | null): Totals {
+export function totalsOf(
+  cart: MeasuredCart,
+  rewarded: GoodsRewarded,
+  chosen: Pick<OptionPrice, 'after' | 'tax'> | null,
+): Totals {
   let tax = chosen?.tax ?? 0;
   for (let index = 0; index < cart.lines.length; index++) tax += lineAfterRewards(cart, rewarded, index).tax;
   const goods = cart.measures.goodsValue;
   const delivery = chosen?.after ?? 0;
-  return { goods, goodsReward: rewarded.off, delivery, tax, toPay: goods - rewarded.off + delivery + (cart.terms.shownWithTax ? 0 : tax) };
+  return {
+    goods,
+    goodsReward: rewarded.off,
+    delivery,
+    tax,
+    toPay: goods - rewarded.off + delivery + (cart.terms.shownWithTax ? 0 : tax),
+  };
 }
 
 /** The tax of an order by rate, a decimal percentage, in the order in which the rates first occur. They add up to its tax. */
-export function taxesByRate(cart: MeasuredCart, rewarded: GoodsRewarded, chosen: Pick<OptionPrice, 'tax'> | null): { rate: string; tax: number }[] {
+export function taxesByRate(
+  cart: MeasuredCart,
+  rewarded: GoodsRewarded,
+  chosen: Pick<OptionPrice, 'tax'> | null,
+): { rate: string; tax: number }[] {
   const taxes = new Map<string, number>();
-  const add = (rate: PercentFraction, tax: number) => taxes.set(percentInWords(rate), (taxes.get(percentInWords(rate)) ?? 0) + tax);
-  for (let index = 0; index < cart.lines.length; index++) add(rateOfLine(cart, index), lineAfterRewards(cart, rewarded, index).tax);
+  const add = (rate: PercentFraction, tax: number) =>
+    taxes.set(percentInWords(rate), (taxes.get(percentInWords(rate)) ?? 0) + tax);
+  for (let index = 0; index < cart.lines.length; index++)
+    add(rateOfLine(cart, index), lineAfterRewards(cart, rewarded, index).tax);
   if (chosen) add(cart.rates.delivery, chosen.tax);
   return [...taxes].map(([rate, tax]) => ({ rate, tax }));
 }

@@ -31,7 +31,12 @@ export interface FileSample {
 }
 
 /** What a file looks like from its first bytes. @param whole the bytes are the whole file */
-export function sampleOf(start: Uint8Array, whole: boolean, encoding: Encoding, delimiter?: Delimiter): FileSample & { delimiter: Delimiter } {
+export function sampleOf(
+  start: Uint8Array,
+  whole: boolean,
+  encoding: Encoding,
+  delimiter?: Delimiter,
+): FileSample & { delimiter: Delimiter } {
   const text = new TextReader(encoding).read(start, true);
   const by = delimiter ?? guessDelimiter(text);
   const [heading = [], ...rows] = firstRows(text, by, 200, whole);
@@ -39,12 +44,26 @@ export function sampleOf(start: Uint8Array, whole: boolean, encoding: Encoding, 
 }
 
 /** Everything guessed from a file's first bytes; the person sees it and corrects it. */
-export function guessMapping(kind: ImportKind, start: Uint8Array, whole: boolean): { mapping: ImportMapping; sample: FileSample } {
+export function guessMapping(
+  kind: ImportKind,
+  start: Uint8Array,
+  whole: boolean,
+): { mapping: ImportMapping; sample: FileSample } {
   const encoding = guessEncoding(start);
   const { delimiter, ...sample } = sampleOf(start, whole, encoding);
-  const columns = kind === 'orders' ? guessColumns(orderFields, sample.heading) : { ...guessColumns(productFields, sample.heading), ...priceColumns(sample.heading) };
-  const valuesOf = (field: string) => (columns[field] === undefined ? [] : sample.rows.map((row) => row[columns[field]!] ?? ''));
-  const money = ['goods', 'delivery', 'discount', 'lineValue', ...Object.keys(columns).filter((field) => field.startsWith('price:'))].flatMap(valuesOf);
+  const columns =
+    kind === 'orders'
+      ? guessColumns(orderFields, sample.heading)
+      : { ...guessColumns(productFields, sample.heading), ...priceColumns(sample.heading) };
+  const valuesOf = (field: string) =>
+    columns[field] === undefined ? [] : sample.rows.map((row) => row[columns[field]!] ?? '');
+  const money = [
+    'goods',
+    'delivery',
+    'discount',
+    'lineValue',
+    ...Object.keys(columns).filter((field) => field.startsWith('price:')),
+  ].flatMap(valuesOf);
   const headingOf = (field: string) => plainWords(sample.heading[columns[field] ?? -1] ?? '');
   // A column of shares or percentages is no amount: 0.2 off each order is not twenty cents.
   if (columns.discount !== undefined && areShares(valuesOf('discount'))) delete columns.discount;
@@ -56,7 +75,10 @@ export function guessMapping(kind: ImportKind, start: Uint8Array, whole: boolean
     decimal: guessDecimalMark(money),
     dates: formsThatFit(valuesOf('placedAt').slice(0, 200))[0] ?? 'ymd',
     rows: columns.product !== undefined || new Set(numbers).size < numbers.length * 0.9 ? 'lines' : 'orders',
-    goods: /total|totaal|gesamt/.test(headingOf('goods')) && !/sub|goods/.test(headingOf('goods')) ? 'withDelivery' : 'afterDiscount',
+    goods:
+      /total|totaal|gesamt/.test(headingOf('goods')) && !/sub|goods/.test(headingOf('goods'))
+        ? 'withDelivery'
+        : 'afterDiscount',
     weights: /\bkg\b/.test(headingOf('weight')) ? 'kg' : 'g',
     sizes: /\bcm\b/.test(headingOf('length')) ? 'cm' : 'mm',
     market: null,
@@ -70,7 +92,11 @@ function areShares(texts: readonly string[]): boolean {
   const said = texts.map((text) => text.trim()).filter((text) => text !== '');
   if (said.length > 0 && said.every((text) => text.endsWith('%'))) return true;
   const figures = said.map((text) => Number(text.replace(',', '.')));
-  return figures.length > 0 && figures.every((figure) => figure >= 0 && figure <= 1) && figures.some((figure) => figure > 0 && figure < 1);
+  return (
+    figures.length > 0 &&
+    figures.every((figure) => figure >= 0 && figure <= 1) &&
+    figures.some((figure) => figure > 0 && figure < 1)
+  );
 }
 
 /** Each field takes the column whose heading says it most plainly; no column is taken twice. */
@@ -119,9 +145,12 @@ function plainWords(text: string): string {
 /** What is still missing before a file can be checked, in words; none: it can. */
 export function missingIn({ kind, columns, market, rows }: ImportMapping): string[] {
   const has = (field: string) => columns[field] !== undefined;
-  const missing = (kind === 'orders' ? orderFields : productFields).filter((field: ImportField) => field.needed && !has(field.id)).map(({ label }) => `a column for the ${label}`);
+  const missing = (kind === 'orders' ? orderFields : productFields)
+    .filter((field: ImportField) => field.needed && !has(field.id))
+    .map(({ label }) => `a column for the ${label}`);
   if (kind === 'orders') {
-    if (market === null && !has('country') && !has('market')) missing.push('a column for the country or the market, or one market for all orders');
+    if (market === null && !has('country') && !has('market'))
+      missing.push('a column for the country or the market, or one market for all orders');
     if (!has('goods') && !(rows === 'lines' && has('lineValue'))) missing.push('a column for the goods value');
   }
   return missing;

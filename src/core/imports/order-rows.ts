@@ -91,7 +91,8 @@ export class OrderRows {
       if (!(error instanceof Refusal)) throw error;
       if (number !== null && this.#mapping.rows === 'lines') {
         if (this.#open?.order.number !== number) this.flush();
-        for (const row of this.#open?.rows ?? []) this.#handler.fault({ line: row, column: '', reason: otherRow, number });
+        for (const row of this.#open?.rows ?? [])
+          this.#handler.fault({ line: row, column: '', reason: otherRow, number });
         this.#open = null;
         this.#refused = number;
       }
@@ -120,20 +121,24 @@ export class OrderRows {
     const text = this.#cells.text(fields, field, 40);
     if (text === '') return null;
     const read = readNumber(text, this.#mapping.decimal, 0);
-    if (!read.ok || read.rounded || read.minor < 0 || read.minor > most) throw new Refusal(field, 'is not a whole number of pieces');
+    if (!read.ok || read.rounded || read.minor < 0 || read.minor > most)
+      throw new Refusal(field, 'is not a whole number of pieces');
     return read.minor;
   }
 
   #order(fields: readonly string[], number: string): ImportedOrder {
     const placedAt = readDate(this.#cells.text(fields, 'placedAt', 40), this.#mapping.dates, this.#timeZone);
-    if (placedAt === null || placedAt < 0 || placedAt > latest) throw new Refusal('placedAt', `is not a date in the form ${dateFormWords[this.#mapping.dates]}`);
+    if (placedAt === null || placedAt < 0 || placedAt > latest)
+      throw new Refusal('placedAt', `is not a date in the form ${dateFormWords[this.#mapping.dates]}`);
     const { marketId, country, currency, exponent } = this.#place(fields);
     const discount = this.#amount(fields, 'discount', exponent);
     const delivery = this.#amount(fields, 'delivery', exponent);
     if (delivery !== null && delivery < 0) throw new Refusal('delivery', 'is less than nothing');
     const weightText = this.#cells.text(fields, 'weight', 40);
-    const weight = weightText === '' ? null : readNumber(weightText, this.#mapping.decimal, this.#mapping.weights === 'kg' ? 3 : 0);
-    if (weight && (!weight.ok || weight.minor < 0 || weight.minor > 4_000_000_000)) throw new Refusal('weight', `is not a weight in ${this.#mapping.weights}`);
+    const weight =
+      weightText === '' ? null : readNumber(weightText, this.#mapping.decimal, this.#mapping.weights === 'kg' ? 3 : 0);
+    if (weight && (!weight.ok || weight.minor < 0 || weight.minor > 4_000_000_000))
+      throw new Refusal('weight', `is not a weight in ${this.#mapping.weights}`);
     const customer = this.#cells.text(fields, 'customer', 320).toLowerCase();
     return {
       number,
@@ -161,7 +166,12 @@ export class OrderRows {
     if (this.#sumsLines()) return 0;
     const value = this.#amount(fields, 'goods', exponent);
     if (value === null) throw new Refusal('goods', 'is empty');
-    const goods = this.#mapping.goods === 'beforeDiscount' ? value - Math.abs(discount ?? 0) : this.#mapping.goods === 'withDelivery' ? value - (delivery ?? 0) : value;
+    const goods =
+      this.#mapping.goods === 'beforeDiscount'
+        ? value - Math.abs(discount ?? 0)
+        : this.#mapping.goods === 'withDelivery'
+          ? value - (delivery ?? 0)
+          : value;
     if (goods < 0) throw new Refusal('goods', 'is less than nothing');
     return goods;
   }
@@ -177,14 +187,20 @@ export class OrderRows {
     const found = this.#places.find(countryText, marketText);
     if (!found.ok) throw new Refusal(found.field, found.reason);
     const stated = this.#cells.text(fields, 'currency', 10).toUpperCase();
-    if (stated !== '' && stated !== found.currency) throw new Refusal('currency', `is not ${found.currency}, the currency of ${found.marketName}`);
+    if (stated !== '' && stated !== found.currency)
+      throw new Refusal('currency', `is not ${found.currency}, the currency of ${found.marketName}`);
     return found;
   }
 
   #returning(fields: readonly string[]): boolean | null {
     const text = this.#cells.text(fields, 'shopper', 60);
     if (text === '') return null;
-    if (/^(returning|return|existing|repeat|bestaand|terugkerend|stammkunde|wiederkehrend|bestandskunde|fidele|fidèle|tilbagevendende)/i.test(text)) return true;
+    if (
+      /^(returning|return|existing|repeat|bestaand|terugkerend|stammkunde|wiederkehrend|bestandskunde|fidele|fidèle|tilbagevendende)/i.test(
+        text,
+      )
+    )
+      return true;
     if (/^(new|first|nieuw|neu|nouveau|nouvelle|ny)/i.test(text)) return false;
     const yes = yesOrNo(text);
     if (yes === null) throw new Refusal('shopper', 'says neither new nor returning, neither yes nor no');
@@ -200,7 +216,8 @@ export class OrderRows {
       if (/[\t\n]/.test(sku)) throw new Refusal('product', 'has a line break or tab in it');
       const known = order.lines.find(([other]) => other === sku);
       if (known) known[1] += quantity;
-      else if (order.lines.length >= mostLines) throw new Refusal(null, 'is beyond the 500 products that an order may have');
+      else if (order.lines.length >= mostLines)
+        throw new Refusal(null, 'is beyond the 500 products that an order may have');
       else order.lines.push([sku, quantity]);
     }
     if (!this.#cells.has('items')) order.items = (order.items ?? 0) + quantity;
@@ -214,7 +231,12 @@ export class OrderRows {
 
 export const otherRow = 'another row of the same order was not taken';
 
-export const dateFormWords = { ymd: 'year-month-day', dmy: 'day-month-year', mdy: 'month-day-year', unix: 'seconds since 1970' } as const;
+export const dateFormWords = {
+  ymd: 'year-month-day',
+  dmy: 'day-month-year',
+  mdy: 'month-day-year',
+  unix: 'seconds since 1970',
+} as const;
 
 const mostLines = 500;
 /** minor units */

@@ -3,7 +3,9 @@ import { inOrder } from '../ordered.ts';
 import { countryByName } from '../places/country-names.ts';
 import type { Policy } from '../policy/types.ts';
 
-type Place = { ok: true; marketId: string; marketName: string; country: string; currency: string; exponent: number } | { ok: false; field: 'country' | 'market'; reason: string };
+type Place =
+  | { ok: true; marketId: string; marketName: string; country: string; currency: string; exponent: number }
+  | { ok: false; field: 'country' | 'market'; reason: string };
 
 /** Markets and options by what files call them; answers are remembered, since few differ. */
 export class PlaceNames {
@@ -38,14 +40,29 @@ export class PlaceNames {
   #find(countryText: string, marketText: string): Place {
     const { markets } = this.#policy;
     const country = countryText === '' ? '' : countryByName(countryText);
-    if (country === null) return { ok: false, field: 'country', reason: 'is not a country that is known by this name or code' };
+    if (country === null)
+      return { ok: false, field: 'country', reason: 'is not a country that is known by this name or code' };
     const named = marketText.toLowerCase();
-    const byName = marketText === '' ? undefined : Object.entries(markets).find(([id, { name }]) => id === named || name.toLowerCase() === named)?.[0];
-    const byCountry = country === '' ? undefined : inOrder(markets).find(([, market]) => market.countries.includes(country))?.[0] ?? inOrder(markets).find(([, market]) => market.elsewhere)?.[0];
+    const byName =
+      marketText === ''
+        ? undefined
+        : Object.entries(markets).find(([id, { name }]) => id === named || name.toLowerCase() === named)?.[0];
+    const byCountry =
+      country === ''
+        ? undefined
+        : (inOrder(markets).find(([, market]) => market.countries.includes(country))?.[0] ??
+          inOrder(markets).find(([, market]) => market.elsewhere)?.[0]);
     const marketId = this.#only ?? byName ?? byCountry;
     if (marketId !== undefined && markets[marketId]) {
       const { name, countries, currency } = markets[marketId];
-      return { ok: true, marketId, marketName: name, country: country || (countries.length === 1 ? countries[0]! : ''), currency, exponent: currencyExponent(currency) };
+      return {
+        ok: true,
+        marketId,
+        marketName: name,
+        country: country || (countries.length === 1 ? countries[0]! : ''),
+        currency,
+        exponent: currencyExponent(currency),
+      };
     }
     if (country !== '') return { ok: false, field: 'country', reason: `no market sells to ${country}` };
     if (marketText !== '') return { ok: false, field: 'market', reason: 'is not the name or id of a market' };

@@ -28,16 +28,23 @@ export class ProductRows {
     this.#mapping = mapping;
     this.#cells = new RowCells(mapping, heading, productFields);
     this.#marketsOf = new Map();
-    for (const [id, { currency }] of Object.entries(policy.markets)) this.#marketsOf.set(currency, [...(this.#marketsOf.get(currency) ?? []), id]);
+    for (const [id, { currency }] of Object.entries(policy.markets))
+      this.#marketsOf.set(currency, [...(this.#marketsOf.get(currency) ?? []), id]);
   }
 
-  read(fields: readonly string[], line: number): { ok: true; product: ImportedProduct } | { ok: false; fault: RowFault } {
+  read(
+    fields: readonly string[],
+    line: number,
+  ): { ok: true; product: ImportedProduct } | { ok: false; fault: RowFault } {
     try {
       this.#cells.checkWidth(fields);
       return { ok: true, product: this.#product(fields) };
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
-      return { ok: false, fault: { line, column: this.#cells.headingOf(error.field), reason: error.message, number: null } };
+      return {
+        ok: false,
+        fault: { line, column: this.#cells.headingOf(error.field), reason: error.message, number: null },
+      };
     }
   }
 
@@ -47,19 +54,29 @@ export class ProductRows {
     const name = this.#cells.text(fields, 'name', 200);
     if (!name) throw new Refusal('name', 'is empty');
     const said: ImportedProduct['said'] = {};
-    const weight = this.#number(fields, 'weight', this.#mapping.weights === 'kg' ? 3 : 0, `a weight in ${this.#mapping.weights}`);
+    const weight = this.#number(
+      fields,
+      'weight',
+      this.#mapping.weights === 'kg' ? 3 : 0,
+      `a weight in ${this.#mapping.weights}`,
+    );
     if (weight !== undefined) said.weightGrams = weight;
     const category = this.#list(fields, 'category');
     if (category) said.categories = category;
     const tags = this.#list(fields, 'tags');
     if (tags) said.tags = tags;
-    const taxClass = this.#cells.text(fields, 'taxClass', 40).toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '');
+    const taxClass = this.#cells
+      .text(fields, 'taxClass', 40)
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '');
     if (taxClass) said.taxClass = taxClass;
     for (const flag of ['needsDelivery', 'countsTowardGoals', 'shipsFree'] as const) {
       const value = this.#flag(fields, flag);
       if (value !== undefined) said[flag] = value;
     }
-    const side = (field: 'length' | 'width' | 'height') => this.#number(fields, field, this.#mapping.sizes === 'cm' ? 1 : 0, `a size in ${this.#mapping.sizes}`) ?? null;
+    const side = (field: 'length' | 'width' | 'height') =>
+      this.#number(fields, field, this.#mapping.sizes === 'cm' ? 1 : 0, `a size in ${this.#mapping.sizes}`) ?? null;
     return { sku, name, said, prices: this.#prices(fields), size: [side('length'), side('width'), side('height')] };
   }
 
@@ -79,14 +96,24 @@ export class ProductRows {
     const text = this.#cells.text(fields, field, 40);
     if (text === '') return undefined;
     const read = readNumber(text, this.#mapping.decimal, exponent);
-    if (!read.ok || read.minor < 0 || read.minor > 1_000_000_000_000) throw new Refusal(field, `is not ${what} with a decimal ${this.#mapping.decimal}`);
+    if (!read.ok || read.minor < 0 || read.minor > 1_000_000_000_000)
+      throw new Refusal(field, `is not ${what} with a decimal ${this.#mapping.decimal}`);
     return read.minor;
   }
 
   #list(fields: readonly string[], field: 'category' | 'tags'): string[] | null {
     const text = this.#cells.text(fields, field, 1000);
     if (!this.#cells.has(field)) return null;
-    const items = text.split(/[|;,>]/).map((item) => item.trim().toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '')).filter(Boolean);
+    const items = text
+      .split(/[|;,>]/)
+      .map((item) =>
+        item
+          .trim()
+          .toLowerCase()
+          .replace(/[^\p{L}\p{N}]+/gu, '-')
+          .replace(/^-|-$/g, ''),
+      )
+      .filter(Boolean);
     return [...new Set(items)];
   }
 
@@ -100,14 +127,48 @@ export class ProductRows {
 }
 
 /** A product as it stands after a row of a file. @param before as it was, null for a new one @param id for a new one */
-export function afterRow(before: Product | null, { sku, name, said, prices, size }: ImportedProduct, id: string): Product {
-  const base: Product = before ?? { id, sku, name, prices: {}, taxClass: 'standard', weightGrams: null, sizeMm: null, categories: [], tags: [], needsDelivery: true, countsTowardGoals: true, shipsFree: false, ownDelivery: null, notTo: [] };
+export function afterRow(
+  before: Product | null,
+  { sku, name, said, prices, size }: ImportedProduct,
+  id: string,
+): Product {
+  const base: Product = before ?? {
+    id,
+    sku,
+    name,
+    prices: {},
+    taxClass: 'standard',
+    weightGrams: null,
+    sizeMm: null,
+    categories: [],
+    tags: [],
+    needsDelivery: true,
+    countsTowardGoals: true,
+    shipsFree: false,
+    ownDelivery: null,
+    notTo: [],
+  };
   const [length, width, height] = size;
-  return { ...base, ...said, sku, name, prices: { ...base.prices, ...prices }, sizeMm: length !== null && width !== null && height !== null ? [length, width, height] : base.sizeMm };
+  return {
+    ...base,
+    ...said,
+    sku,
+    name,
+    prices: { ...base.prices, ...prices },
+    sizeMm: length !== null && width !== null && height !== null ? [length, width, height] : base.sizeMm,
+  };
 }
 
 /** An id for a new product: its SKU in the letters that ids have. */
 export function productIdOf(sku: string): string {
-  const plain = sku.normalize('NFD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40).replace(/-+$/, '');
-  return plain === '' || plain === 'constructor' || plain === 'prototype' ? `product-${plain}`.replace(/-$/, '') : plain;
+  const plain = sku
+    .normalize('NFD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40)
+    .replace(/-+$/, '');
+  return plain === '' || plain === 'constructor' || plain === 'prototype'
+    ? `product-${plain}`.replace(/-$/, '')
+    : plain;
 }

@@ -29,7 +29,8 @@ export class RowCells {
 
   /** @throws Refusal when a row is not as wide as the heading */
   checkWidth(row: readonly string[]): void {
-    if (row.length !== this.#heading.length) throw new Refusal(null, `has ${row.length} fields where the heading has ${this.#heading.length}`);
+    if (row.length !== this.#heading.length)
+      throw new Refusal(null, `has ${row.length} fields where the heading has ${this.#heading.length}`);
   }
 
   /** A cell without space around it; empty without a column. @throws Refusal */

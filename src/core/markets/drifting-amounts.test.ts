@@ -4,7 +4,11 @@ import { driftingAmounts } from './drifting-amounts.ts';
 
 test('goals and prices that rest on a rate, with what they stand for', () => {
   const found = driftingAmounts(demoPolicy, 'dk');
-  expect(found.find(({ offerId }) => offerId === 'free-delivery')).toMatchObject({ kind: 'goal', base: 7500, from: 'following' });
+  expect(found.find(({ offerId }) => offerId === 'free-delivery')).toMatchObject({
+    kind: 'goal',
+    base: 7500,
+    from: 'following',
+  });
   expect(found.filter(({ optionId }) => optionId === 'dk-door').map(({ base }) => base)).toEqual([790, 990]);
   expect(found.some(({ optionId }) => optionId === 'dk-parcel-shop')).toBe(false);
   const byHand = found.find(({ from }) => typeof from === 'object')!;

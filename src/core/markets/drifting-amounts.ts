@@ -31,7 +31,13 @@ export function driftingAmounts(policy: Policy, marketId: string): DriftingAmoun
     return inOrder(offer.goals).flatMap(([goalId, goal], position, all): DriftingAmount[] => {
       const target = goal.targets[marketId];
       if (!target || 'count' in target) return [];
-      const stands = { kind: 'goal' as const, name: all.length > 1 ? `${offer.name}, goal ${position + 1}` : offer.name, amount: target, offerId, goalId };
+      const stands = {
+        kind: 'goal' as const,
+        name: all.length > 1 ? `${offer.name}, goal ${position + 1}` : offer.name,
+        amount: target,
+        offerId,
+        goalId,
+      };
       if ('following' in target) return [{ ...stands, base: target.following.base, from: 'following' }];
       const there = home && goal.targets[home[0]];
       const base = there && !('count' in there) ? resolveAmount(there, localMoneyOf(policy, home[0])) : null;
@@ -40,12 +46,21 @@ export function driftingAmounts(policy: Policy, marketId: string): DriftingAmoun
   });
   const prices = inOrder(policy.options).flatMap(([optionId, option]): DriftingAmount[] => {
     if (!option.on || policy.zones[option.zone]?.market !== marketId) return [];
-    return followingPrices(option).map((amount) => ({ kind: 'price', name: option.name, amount, base: amount.following.base, from: 'following', optionId }));
+    return followingPrices(option).map((amount) => ({
+      kind: 'price',
+      name: option.name,
+      amount,
+      base: amount.following.base,
+      from: 'following',
+      optionId,
+    }));
   });
   return [...goals, ...prices];
 }
 
 function followingPrices({ charge }: DeliveryOption): Extract<LocalAmount, { following: unknown }>[] {
   const fixed = inOrder(charge.lines).flatMap(([, { price }]) => ('fixed' in price ? [price.fixed] : []));
-  return [...fixed, ...(charge.otherwise.kind === 'price' ? [charge.otherwise.price] : [])].flatMap((amount) => ('following' in amount ? [amount] : []));
+  return [...fixed, ...(charge.otherwise.kind === 'price' ? [charge.otherwise.price] : [])].flatMap((amount) =>
+    'following' in amount ? [amount] : [],
+  );
 }

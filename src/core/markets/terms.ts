@@ -26,7 +26,11 @@ export interface MarketTerms {
   followed: WeakMap<LocalAmount, number>;
 }
 
-export function compileTerms(policy: Pick<Policy, 'store' | 'rates' | 'markets'>, id: string, market: Market): MarketTerms {
+export function compileTerms(
+  policy: Pick<Policy, 'store' | 'rates' | 'markets'>,
+  id: string,
+  market: Market,
+): MarketTerms {
   const rates = ratesOf(market.tax.delivery, market.tax.classes);
   const regionRates = Object.entries(market.tax.regions ?? {}).map(([region, differing]): [string, TaxRates] => [
     region,
@@ -44,8 +48,15 @@ export function compileTerms(policy: Pick<Policy, 'store' | 'rates' | 'markets'>
 }
 
 function ratesOf(delivery: string, classes: Record<string, string>): TaxRates {
-  const fractions = new Map(Object.entries(classes).map(([name, percent]): [string, PercentFraction] => [name, percentAsFraction(percent)]));
-  return { delivery: percentAsFraction(delivery), deliveryPercent: delivery, standard: fractions.get('standard')!, classes: fractions };
+  const fractions = new Map(
+    Object.entries(classes).map(([name, percent]): [string, PercentFraction] => [name, percentAsFraction(percent)]),
+  );
+  return {
+    delivery: percentAsFraction(delivery),
+    deliveryPercent: delivery,
+    standard: fractions.get('standard')!,
+    classes: fractions,
+  };
 }
 
 /** The rates at a destination: those of its region where they differ. */

@@ -8,7 +8,8 @@
  */
 export function allocate(amount: number, weights: readonly number[]): number[] {
   const valid = (n: number) => Number.isSafeInteger(n) && n >= 0;
-  if (!valid(amount) || !weights.every(valid)) throw new RangeError('amount and weights must be whole and not negative');
+  if (!valid(amount) || !weights.every(valid))
+    throw new RangeError('amount and weights must be whole and not negative');
   const total = weights.reduce((sum, weight) => sum + BigInt(weight), 0n);
   if (total === 0n) {
     if (amount === 0) return weights.map(() => 0);
@@ -19,7 +20,9 @@ export function allocate(amount: number, weights: readonly number[]): number[] {
     return { index, part: Number(product / total), remainder: product % total };
   });
   let left = amount - shares.reduce((sum, share) => sum + share.part, 0);
-  const byRemainder = [...shares].sort((a, b) => (a.remainder === b.remainder ? a.index - b.index : a.remainder < b.remainder ? 1 : -1));
+  const byRemainder = [...shares].sort((a, b) =>
+    a.remainder === b.remainder ? a.index - b.index : a.remainder < b.remainder ? 1 : -1,
+  );
   for (const share of byRemainder) {
     if (left === 0) break;
     share.part += 1;

@@ -18,7 +18,8 @@ export type ParsedAmount = { ok: true; minor: number } | { ok: false; reason: st
 export function parseAmount(text: string, currency: string): ParsedAmount {
   const exponent = currencyExponent(currency);
   const match = /^([0-9]{1,12})(?:[.,]([0-9]*))?$/.exec(text.trim());
-  if (!match) return { ok: false, reason: `Write an amount such as ${exponent ? `60.${'0'.repeat(exponent)}` : '6000'}.` };
+  if (!match)
+    return { ok: false, reason: `Write an amount such as ${exponent ? `60.${'0'.repeat(exponent)}` : '6000'}.` };
   const decimals = match[2] ?? '';
   if (decimals.length > exponent) {
     const allowed = exponent === 0 ? 'no decimals' : `at most ${exponent} decimals`;

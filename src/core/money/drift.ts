@@ -28,7 +28,13 @@ export interface Drift {
  * @param step round amounts of the local currency are multiples of it; minor units
  * @returns null where the promise cannot be worked out or there is no history
  */
-export function driftOf(amount: LocalAmount, base: number, money: LocalMoney, history: readonly DayRate[], step: number): Drift | null {
+export function driftOf(
+  amount: LocalAmount,
+  base: number,
+  money: LocalMoney,
+  history: readonly DayRate[],
+  step: number,
+): Drift | null {
   const promised = resolveAmount(amount, money);
   if (promised === null || history.length === 0) return null;
   const from = { rate: '1', exponent: currencyExponent(money.baseCurrency) };
@@ -36,9 +42,12 @@ export function driftOf(amount: LocalAmount, base: number, money: LocalMoney, hi
   const days = history.map(({ day, rate }) => ({ day, enforced: convertAmount(base, from, { rate, exponent }) }));
   const highest = Math.max(...days.map(({ enforced }) => enforced));
   let worst: Drift['worst'] = null;
-  for (const { day, enforced } of days) if (enforced > promised && (!worst || enforced - promised > worst.by)) worst = { day, by: enforced - promised };
-  const following = 'following' in amount ? amount.following : { base, buffer: '0', round: 'nearest' as const, step, less: 0 };
-  const buffered = (tenths: number) => resolveAmount({ following: { ...following, buffer: tenthsAsPercent(tenths) } }, money) ?? 0;
+  for (const { day, enforced } of days)
+    if (enforced > promised && (!worst || enforced - promised > worst.by)) worst = { day, by: enforced - promised };
+  const following =
+    'following' in amount ? amount.following : { base, buffer: '0', round: 'nearest' as const, step, less: 0 };
+  const buffered = (tenths: number) =>
+    resolveAmount({ following: { ...following, buffer: tenthsAsPercent(tenths) } }, money) ?? 0;
   const least = lowestThat((tenths) => buffered(tenths) >= highest, 0, 1000);
   return {
     promised,
@@ -50,4 +59,5 @@ export function driftOf(amount: LocalAmount, base: number, money: LocalMoney, hi
   };
 }
 
-const tenthsAsPercent = (tenths: number): string => (tenths % 10 === 0 ? String(tenths / 10) : `${Math.floor(tenths / 10)}.${tenths % 10}`);
+const tenthsAsPercent = (tenths: number): string =>
+  tenths % 10 === 0 ? String(tenths / 10) : `${Math.floor(tenths / 10)}.${tenths % 10}`;

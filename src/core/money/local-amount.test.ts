@@ -11,23 +11,35 @@ import { followingNear, localMoneyOf, resolveAmount, type LocalMoney } from './l
 import { toCashIncrement } from './rounding.ts';
 
 const gbp: LocalMoney = { currency: 'GBP', baseCurrency: 'EUR', rate: '0.8571', cashIncrement: undefined };
-const following = (base: number, change: Partial<{ buffer: string; round: 'nearest' | 'up' | 'down'; step: number; less: number }> = {}) => ({ following: { base, buffer: '0', round: 'nearest' as const, step: 1, less: 0, ...change } });
+const following = (
+  base: number,
+  change: Partial<{ buffer: string; round: 'nearest' | 'up' | 'down'; step: number; less: number }> = {},
+) => ({ following: { base, buffer: '0', round: 'nearest' as const, step: 1, less: 0, ...change } });
 
 describe('an amount to follow near a local one', () => {
   test('is whole in the base currency and round here', () => {
     expect(followingNear(6000, gbp, 500)).toEqual(following(7000, { step: 500 }));
     expect(resolveAmount(followingNear(6000, gbp, 500)!, gbp)).toBe(6000);
-    expect(followingNear(13000, { ...gbp, currency: 'JPY', rate: '162.35' }, 500)).toEqual(following(8000, { step: 500 }));
+    expect(followingNear(13000, { ...gbp, currency: 'JPY', rate: '162.35' }, 500)).toEqual(
+      following(8000, { step: 500 }),
+    );
   });
   test('comes to the local amount but for half a step and half a unit of the base, at any rate', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 100, max: 5_000_000 }), fc.integer({ min: 1, max: 400_000 }), fc.constantFrom(1, 50, 100), (minor, rate, step) => {
-        const money = { ...gbp, rate: (rate / 1000).toFixed(3) };
-        const amount = followingNear(minor, money, step);
-        if (amount === null) return;
-        expect(amount.following.base % 100).toBe(0);
-        expect(Math.abs(resolveAmount(amount, money)! - minor)).toBeLessThanOrEqual(Math.max(rate / 20, amount.following.base === 100 ? rate / 10 : 0) + step / 2 + 1);
-      }),
+      fc.property(
+        fc.integer({ min: 100, max: 5_000_000 }),
+        fc.integer({ min: 1, max: 400_000 }),
+        fc.constantFrom(1, 50, 100),
+        (minor, rate, step) => {
+          const money = { ...gbp, rate: (rate / 1000).toFixed(3) };
+          const amount = followingNear(minor, money, step);
+          if (amount === null) return;
+          expect(amount.following.base % 100).toBe(0);
+          expect(Math.abs(resolveAmount(amount, money)! - minor)).toBeLessThanOrEqual(
+            Math.max(rate / 20, amount.following.base === 100 ? rate / 10 : 0) + step / 2 + 1,
+          );
+        },
+      ),
     );
   });
   test('there is none in the base currency or without a rate', () => {
@@ -37,7 +49,8 @@ describe('an amount to follow near a local one', () => {
 });
 
 describe('a local amount', () => {
-  test('exact is what it says, whatever the rate', () => expect(resolveAmount({ exact: 7000 }, { ...gbp, rate: null })).toBe(7000));
+  test('exact is what it says, whatever the rate', () =>
+    expect(resolveAmount({ exact: 7000 }, { ...gbp, rate: null })).toBe(7000));
   test('following is base × rate × (1 + buffer), rounded once', () => {
     expect(resolveAmount(following(8000), gbp)).toBe(6857);
     expect(resolveAmount(following(8000, { buffer: '2.5' }), gbp)).toBe(7028);
@@ -51,19 +64,30 @@ describe('a local amount', () => {
     expect(resolveAmount(following(8000, { step: 500 }), { ...gbp, currency: 'JPY', rate: '162.35' })).toBe(13000);
     expect(resolveAmount(following(8000), { ...gbp, currency: 'BHD', rate: '0.4102' })).toBe(32816);
   });
-  test('a following amount keeps to the cash increment', () => expect(resolveAmount(following(8000, { step: 1 }), { ...gbp, currency: 'CHF', rate: '0.9433', cashIncrement: 5 })).toBe(7545));
-  test('without an adopted rate there is none', () => expect(resolveAmount(following(8000), { ...gbp, rate: null })).toBeNull());
+  test('a following amount keeps to the cash increment', () =>
+    expect(
+      resolveAmount(following(8000, { step: 1 }), { ...gbp, currency: 'CHF', rate: '0.9433', cashIncrement: 5 }),
+    ).toBe(7545));
+  test('without an adopted rate there is none', () =>
+    expect(resolveAmount(following(8000), { ...gbp, rate: null })).toBeNull());
   test('is never below nothing', () => expect(resolveAmount(following(100, { step: 500, less: 5 }), gbp)).toBe(0));
   test('up is never less, down never more, nearest within half a step of the exact value', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 1e7 }), fc.integer({ min: 1, max: 99_999 }), fc.integer({ min: 1, max: 1000 }), (base, rate, step) => {
-        const money = { ...gbp, rate: `${Math.floor(rate / 1000)}.${String(rate % 1000).padStart(3, '0')}` };
-        const exact = (base * rate) / 1000;
-        const [up, down, nearest] = (['up', 'down', 'nearest'] as const).map((round) => resolveAmount(following(base, { step, round }), money)!);
-        expect(up!).toBeGreaterThanOrEqual(exact - 1e-3);
-        expect(down!).toBeLessThanOrEqual(exact + 1e-3);
-        expect(Math.abs(nearest! - exact)).toBeLessThanOrEqual(step / 2 + 1e-3);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 1e7 }),
+        fc.integer({ min: 1, max: 99_999 }),
+        fc.integer({ min: 1, max: 1000 }),
+        (base, rate, step) => {
+          const money = { ...gbp, rate: `${Math.floor(rate / 1000)}.${String(rate % 1000).padStart(3, '0')}` };
+          const exact = (base * rate) / 1000;
+          const [up, down, nearest] = (['up', 'down', 'nearest'] as const).map((round) =>
+            resolveAmount(following(base, { step, round }), money)!,
+          );
+          expect(up!).toBeGreaterThanOrEqual(exact - 1e-3);
+          expect(down!).toBeLessThanOrEqual(exact + 1e-3);
+          expect(Math.abs(nearest! - exact)).toBeLessThanOrEqual(step / 2 + 1e-3);
+        },
+      ),
     );
   });
 });
@@ -81,7 +105,8 @@ describe('conversion', () => {
       }),
     );
   });
-  test('a rate of zero is refused', () => expect(() => convertAmount(1, { rate: '0', exponent: 2 }, eur)).toThrow(/zero/));
+  test('a rate of zero is refused', () =>
+    expect(() => convertAmount(1, { rate: '0', exponent: 2 }, eur)).toThrow(/zero/));
 });
 
 describe('in a policy', () => {
@@ -96,12 +121,24 @@ describe('in a policy', () => {
     expect(zone.offers[0]!.goals[0]!.target).toBe(7000);
   });
   test('it needs an adopted rate, and the fault says so', () => {
-    const check = checkPolicy(changed((policy) => (policy.offers['free-delivery']!.goals.first!.targets.uk = following(8000))));
-    expect(check).toEqual({ ok: false, faults: [{ pointer: '/offers/free-delivery/goals/first/targets/uk', message: 'follows the base currency, but no rate of GBP has been adopted' }] });
+    const check = checkPolicy(
+      changed((policy) => (policy.offers['free-delivery']!.goals.first!.targets.uk = following(8000))),
+    );
+    expect(check).toEqual({
+      ok: false,
+      faults: [
+        {
+          pointer: '/offers/free-delivery/goals/first/targets/uk',
+          message: 'follows the base currency, but no rate of GBP has been adopted',
+        },
+      ],
+    });
   });
   test('rates are of other, existing currencies and more than nothing', () => {
     const faults = (currency: string, rate: string) => {
-      const check = checkPolicy(changed((policy) => (policy.rates = { [currency]: { rate, adoptedAt: '2026-11-20' } })));
+      const check = checkPolicy(
+        changed((policy) => (policy.rates = { [currency]: { rate, adoptedAt: '2026-11-20' } })),
+      );
       return check.ok ? [] : check.faults.map(({ pointer }) => pointer);
     };
     expect(faults('GBP', '0.8571')).toEqual([]);
@@ -117,14 +154,18 @@ describe('in a policy', () => {
     ]);
     const later = changed(follow);
     later.rates!.GBP!.rate = '0.9123';
-    expect(policyChanges(changed(follow), later, 'en-GB')).toMatchObject([{ subject: 'Adopted rate of GBP', before: '0.8571', after: '0.9123' }]);
+    expect(policyChanges(changed(follow), later, 'en-GB')).toMatchObject([
+      { subject: 'Adopted rate of GBP', before: '0.8571', after: '0.9123' },
+    ]);
   });
   test('delivery prices keep to the market’s cash increment', () => {
     const swiss = changed((policy) => {
       policy.markets.uk!.cashIncrement = 5;
       Object.assign(policy.options['uk-tracked']!.charge.lines['step-1']!.price, { fixed: { exact: 893 } });
     });
-    expect(evaluateLines(swiss, { winder: 1 }, { destination: { country: 'GB', postcode: '' } }).options[0]).toMatchObject({ before: 895, after: 895 });
+    expect(
+      evaluateLines(swiss, { winder: 1 }, { destination: { country: 'GB', postcode: '' } }).options[0],
+    ).toMatchObject({ before: 895, after: 895 });
     expect(toCashIncrement(892, 5)).toBe(890);
     expect(localMoneyOf(swiss, 'uk')).toMatchObject({ currency: 'GBP', rate: null, cashIncrement: 5 });
   });

@@ -18,7 +18,12 @@ export function localMoneyOf(policy: Pick<Policy, 'store' | 'rates' | 'markets'>
   const market = policy.markets[marketId];
   const currency = market?.currency ?? policy.store.baseCurrency;
   const baseCurrency = policy.store.baseCurrency;
-  return { currency, baseCurrency, rate: currency === baseCurrency ? '1' : (policy.rates?.[currency]?.rate ?? null), cashIncrement: market?.cashIncrement };
+  return {
+    currency,
+    baseCurrency,
+    rate: currency === baseCurrency ? '1' : (policy.rates?.[currency]?.rate ?? null),
+    cashIncrement: market?.cashIncrement,
+  };
 }
 
 /**
@@ -31,9 +36,16 @@ export function resolveAmount(amount: LocalAmount, money: LocalMoney): number | 
   if ('exact' in amount) return amount.exact;
   if (money.rate === null) return null;
   const { base, buffer, round, step, less } = amount.following;
-  const converted = exactConversion(base, { rate: '1', exponent: currencyExponent(money.baseCurrency) }, { rate: money.rate, exponent: currencyExponent(money.currency) });
+  const converted = exactConversion(
+    base,
+    { rate: '1', exponent: currencyExponent(money.baseCurrency) },
+    { rate: money.rate, exponent: currencyExponent(money.currency) },
+  );
   const percent = ratioOf(buffer);
-  const buffered = multiply(converted, { numerator: percent.numerator + 100n * percent.denominator, denominator: 100n * percent.denominator });
+  const buffered = multiply(converted, {
+    numerator: percent.numerator + 100n * percent.denominator,
+    denominator: 100n * percent.denominator,
+  });
   if (buffered.numerator > BigInt(largestAmount) * buffered.denominator) return largestAmount;
   const steps = roundRatio(multiply(buffered, { numerator: 1n, denominator: BigInt(step) }), round);
   return atMostLargest(Math.max(0, toCashIncrement(steps * step - less, money.cashIncrement)));
@@ -48,8 +60,13 @@ export function resolveAmount(amount: LocalAmount, money: LocalMoney): number | 
  */
 export function followingNear(minor: number, money: LocalMoney, step: number): FollowingAmount | null {
   if (money.currency === money.baseCurrency || money.rate === null) return null;
-  const sides = [{ rate: money.rate, exponent: currencyExponent(money.currency) }, { rate: '1', exponent: 0 }] as const;
+  const sides = [
+    { rate: money.rate, exponent: currencyExponent(money.currency) },
+    { rate: '1', exponent: 0 },
+  ] as const;
   const major = Math.max(1, convertAmount(minor, ...sides));
-  const amount: FollowingAmount = { following: { base: major * minorPerMajor(money.baseCurrency), buffer: '0', round: 'nearest', step, less: 0 } };
+  const amount: FollowingAmount = {
+    following: { base: major * minorPerMajor(money.baseCurrency), buffer: '0', round: 'nearest', step, less: 0 },
+  };
   return resolveAmount(amount, money)! > 0 ? amount : null;
 }

@@ -17,10 +17,15 @@ describe('multiplyDivide', () => {
   });
   test('the error is at most half a unit', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -1e9, max: 1e9 }), fc.integer({ min: -1e5, max: 1e5 }), fc.integer({ min: 1, max: 1e5 }), (a, b, divisor) => {
-        const error = BigInt(multiplyDivide(a, b, divisor)) * BigInt(divisor) - BigInt(a) * BigInt(b);
-        expect((error < 0n ? -error : error) * 2n <= BigInt(divisor)).toBe(true);
-      }),
+      fc.property(
+        fc.integer({ min: -1e9, max: 1e9 }),
+        fc.integer({ min: -1e5, max: 1e5 }),
+        fc.integer({ min: 1, max: 1e5 }),
+        (a, b, divisor) => {
+          const error = BigInt(multiplyDivide(a, b, divisor)) * BigInt(divisor) - BigInt(a) * BigInt(b);
+          expect((error < 0n ? -error : error) * 2n <= BigInt(divisor)).toBe(true);
+        },
+      ),
     );
   });
   test('refuses fractions and results that no number holds', () => {
@@ -46,13 +51,18 @@ describe('allocate', () => {
   });
   test('parts add up, and none is a whole unit off its share', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 1e9 }), fc.array(fc.integer({ min: 0, max: 1e6 }), { minLength: 1, maxLength: 9 }), (amount, weights) => {
-        fc.pre(weights.some((weight) => weight > 0));
-        const parts = allocate(amount, weights);
-        const total = weights.reduce((a, b) => a + b, 0);
-        expect(parts.reduce((a, b) => a + b, 0)).toBe(amount);
-        for (const [i, part] of parts.entries()) expect(Math.abs(part - (amount * weights[i]!) / total)).toBeLessThan(1.001);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 1e9 }),
+        fc.array(fc.integer({ min: 0, max: 1e6 }), { minLength: 1, maxLength: 9 }),
+        (amount, weights) => {
+          fc.pre(weights.some((weight) => weight > 0));
+          const parts = allocate(amount, weights);
+          const total = weights.reduce((a, b) => a + b, 0);
+          expect(parts.reduce((a, b) => a + b, 0)).toBe(amount);
+          for (const [i, part] of parts.entries())
+            expect(Math.abs(part - (amount * weights[i]!) / total)).toBeLessThan(1.001);
+        },
+      ),
     );
   });
 });
@@ -65,7 +75,14 @@ describe('amounts as text', () => {
     expect(toDecimal(-5, 'EUR')).toBe('-0.05');
   });
   test('what is written can be read back', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 1e11 }), fc.constantFrom('EUR', 'JPY', 'BHD', 'CLF'), (minor, currency) => void expect(parseAmount(toDecimal(minor, currency), currency)).toEqual({ ok: true, minor })));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 1e11 }),
+        fc.constantFrom('EUR', 'JPY', 'BHD', 'CLF'),
+        (minor, currency) =>
+          void expect(parseAmount(toDecimal(minor, currency), currency)).toEqual({ ok: true, minor }),
+      ),
+    );
   });
   test('nothing is guessed', () => {
     expect(parseAmount('60,5', 'EUR')).toEqual({ ok: true, minor: 6050 });

@@ -15,16 +15,24 @@ export function ratioOf(decimal: string): Ratio {
 }
 
 export function multiply(...factors: Ratio[]): Ratio {
-  return factors.reduce((product, factor) => ({ numerator: product.numerator * factor.numerator, denominator: product.denominator * factor.denominator }), {
-    numerator: 1n,
-    denominator: 1n,
-  });
+  return factors.reduce(
+    (product, factor) => ({
+      numerator: product.numerator * factor.numerator,
+      denominator: product.denominator * factor.denominator,
+    }),
+    {
+      numerator: 1n,
+      denominator: 1n,
+    },
+  );
 }
 
 /** @throws RangeError for zero */
 export function inverse({ numerator, denominator }: Ratio): Ratio {
   if (numerator === 0n) throw new RangeError('a rate must not be zero');
-  return numerator < 0n ? { numerator: -denominator, denominator: -numerator } : { numerator: denominator, denominator: numerator };
+  return numerator < 0n
+    ? { numerator: -denominator, denominator: -numerator }
+    : { numerator: denominator, denominator: numerator };
 }
 
 /**
@@ -33,7 +41,11 @@ export function inverse({ numerator, denominator }: Ratio): Ratio {
  */
 export function roundRatio({ numerator, denominator }: Ratio, direction: RoundingDirection = 'nearest'): number {
   const size = numerator < 0n ? -numerator : numerator;
-  const whole = { nearest: (2n * size + denominator) / (2n * denominator), up: (size + denominator - 1n) / denominator, down: size / denominator }[direction];
+  const whole = {
+    nearest: (2n * size + denominator) / (2n * denominator),
+    up: (size + denominator - 1n) / denominator,
+    down: size / denominator,
+  }[direction];
   const result = Number(numerator < 0n ? -whole : whole);
   if (!Number.isSafeInteger(result)) throw new RangeError('the amount is too large');
   return result;

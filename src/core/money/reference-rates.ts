@@ -36,11 +36,15 @@ export function readReferenceRates(text: string): ReferenceRates {
     for (const [index, currency] of currencies.entries()) {
       const rate = fields[index]?.trim() ?? '';
       if (!currency || rate === '' || rate === 'N/A') continue;
-      if (!/^(0|[1-9][0-9]{0,11})(\.[0-9]{1,12})?$/.test(rate) || !/[1-9]/.test(rate)) result.rejected.push({ line, column: currency, reason: 'is not a rate such as 7.4603' });
+      if (!/^(0|[1-9][0-9]{0,11})(\.[0-9]{1,12})?$/.test(rate) || !/[1-9]/.test(rate))
+        result.rejected.push({ line, column: currency, reason: 'is not a rate such as 7.4603' });
       else (result.rates[currency] ??= []).push({ day, rate });
     }
   };
-  const reader = new CsvReader(',', { row, fault: (reason, line) => result.rejected.push({ line, column: '', reason }) });
+  const reader = new CsvReader(',', {
+    row,
+    fault: (reason, line) => result.rejected.push({ line, column: '', reason }),
+  });
   reader.push(text.replace(/^﻿/, ''));
   reader.end();
   for (const [currency, rates] of Object.entries(result.rates)) {

@@ -25,7 +25,11 @@ const nothingGiven: readonly GivenReward[] = [];
  *
  * @param also a goal taken as reached whatever it stands at, by the rank of its offer and its own position
  */
-export function activeOffers(offers: readonly CompiledOffer[], standings: readonly GoalsReached[], also: { rank: number; goal: number } | null = null): ActiveOffer[] {
+export function activeOffers(
+  offers: readonly CompiledOffer[],
+  standings: readonly GoalsReached[],
+  also: { rank: number; goal: number } | null = null,
+): ActiveOffer[] {
   let active = none;
   for (let rank = 0; rank < offers.length; rank++) {
     const offer = offers[rank]!;

@@ -35,7 +35,12 @@ export function goodsThatBring(missing: number, { kind, goods }: Counting, cart:
     // What costs nothing brings nothing.
     if (below <= 1) return null;
     const quantity = missing < below ? 1 : Math.ceil(missing / (below - 1));
-    return { product, quantity, unitPrice: Math.max(least, Math.ceil(missing / quantity)), piecesMore: quantity === 1 ? 0 : quantity };
+    return {
+      product,
+      quantity,
+      unitPrice: Math.max(least, Math.ceil(missing / quantity)),
+      piecesMore: quantity === 1 ? 0 : quantity,
+    };
   }
   const unitPrice = like?.unitPrice ?? least;
   if (kind === 'items') return { product, quantity: missing, unitPrice, piecesMore: missing };
@@ -48,7 +53,11 @@ function likeLine(goods: CompiledSelection | null, cart: MeasuredCart): { produc
   for (let index = 0; index < cart.lines.length; index++) {
     const { product } = cart.lines[index]!;
     const unitPrice = unitPriceOf(cart, index);
-    const ordinary = product.countsTowardGoals && product.needsDelivery && !product.shipsFree && ownDeliveryIn(product, cart.terms) === undefined;
+    const ordinary =
+      product.countsTowardGoals &&
+      product.needsDelivery &&
+      !product.shipsFree &&
+      ownDeliveryIn(product, cart.terms) === undefined;
     if (ordinary && (goods === null || selects(goods, product, unitPrice))) return { product, unitPrice };
   }
   return null;
@@ -59,7 +68,12 @@ const first = (names: ReadonlySet<string>): string[] => [...names].slice(0, 1);
 function articleAmong(goods: CompiledSelection | null): Product {
   if (goods === null || goods.anyGoods) return ordinaryArticle;
   const [id] = goods.products;
-  return { ...ordinaryArticle, ...(id === undefined ? {} : { id }), categories: first(goods.categories), tags: first(goods.tags) };
+  return {
+    ...ordinaryArticle,
+    ...(id === undefined ? {} : { id }),
+    categories: first(goods.categories),
+    tags: first(goods.tags),
+  };
 }
 
 /** The facts of a cart once goods have been added. */
@@ -68,7 +82,11 @@ export function withGoods(facts: Facts, { product, quantity, unitPrice, piecesMo
   const { terms, rates } = cart;
   if (cart.imagined) {
     const { value, items, weight } = cart.imagined;
-    const more = { value: value + unitPrice * quantity, items: items + piecesMore, weight: weight + (product.weightGrams ?? 0) * quantity };
+    const more = {
+      value: value + unitPrice * quantity,
+      items: items + piecesMore,
+      weight: weight + (product.weightGrams ?? 0) * quantity,
+    };
     return { ...facts, cart: imagineCart({ ...cart.imagined, ...more }, terms, rates), delivered: null };
   }
   const lines = [...cart.lines, { product: { ...product, prices: { [terms.id]: unitPrice } }, quantity }];

@@ -27,21 +27,45 @@ const mostTried = 60;
  * @param count how many to name
  * @returns null where no goal is ahead or no promise is made
  */
-export function closingProducts(compiled: CompiledPolicy, catalogue: Catalogue, input: EvaluationInput, count: number): { lead: LeadMessage; products: ClosingProduct[] } | null {
+export function closingProducts(
+  compiled: CompiledPolicy,
+  catalogue: Catalogue,
+  input: EvaluationInput,
+  count: number,
+): { lead: LeadMessage; products: ClosingProduct[] } | null {
   const { lead, marketId, zoneId } = evaluate(compiled, input);
   const market = marketId === null ? undefined : compiled.markets.get(marketId);
-  const goal = market?.zones.find(({ id }) => id === zoneId)?.offers.find(({ id }) => id === lead?.offerId)?.goals.find(({ id }) => id === lead?.goalId);
-  if (!lead || !market || !goal || lead.state === 'reached' || lead.state === 'missedOut' || lead.arguments.remaining <= 0) return null;
+  const goal = market?.zones
+    .find(({ id }) => id === zoneId)
+    ?.offers.find(({ id }) => id === lead?.offerId)
+    ?.goals.find(({ id }) => id === lead?.goalId);
+  if (
+    !lead ||
+    !market ||
+    !goal ||
+    lead.state === 'reached' ||
+    lead.state === 'missedOut' ||
+    lead.arguments.remaining <= 0
+  )
+    return null;
   const { remaining, measure } = lead.arguments;
   const candidates: ClosingProduct[] = [];
   for (const product of catalogue.values()) {
     const price = priceIn(product, market.terms);
-    if (price === undefined || price === 0 || !product.countsTowardGoals || (goal.counts.goods !== null && !selects(goal.counts.goods, product, price))) continue;
-    const step = measure === 'value' ? price : measure === 'items' ? 1 : product.needsDelivery ? (product.weightGrams ?? 0) : 0;
+    if (
+      price === undefined ||
+      price === 0 ||
+      !product.countsTowardGoals ||
+      (goal.counts.goods !== null && !selects(goal.counts.goods, product, price))
+    )
+      continue;
+    const step =
+      measure === 'value' ? price : measure === 'items' ? 1 : product.needsDelivery ? (product.weightGrams ?? 0) : 0;
     if (step === 0) continue;
     // Discounts that the cart has can take from what is added: one piece more is tried then.
     for (const quantity of [Math.ceil(remaining / step), Math.ceil(remaining / step) + 1]) {
-      if (quantity <= mostPieces) candidates.push({ product, quantity, cost: price * quantity, over: step * quantity - remaining });
+      if (quantity <= mostPieces)
+        candidates.push({ product, quantity, cost: price * quantity, over: step * quantity - remaining });
     }
   }
   candidates.sort((a, b) => a.cost - b.cost || a.quantity - b.quantity || (a.product.id < b.product.id ? -1 : 1));
@@ -52,7 +76,9 @@ export function closingProducts(compiled: CompiledPolicy, catalogue: Catalogue, 
     if (named.has(candidate.product.id)) continue;
     const lines = [...input.cart.lines, { product: candidate.product, quantity: candidate.quantity }];
     const after = evaluate(compiled, { ...input, cart: { ...input.cart, lines } });
-    const reached = after.offers.find(({ offerId }) => offerId === lead.offerId)?.goals.find(({ goalId }) => goalId === lead.goalId)?.reached;
+    const reached = after.offers
+      .find(({ offerId }) => offerId === lead.offerId)
+      ?.goals.find(({ goalId }) => goalId === lead.goalId)?.reached;
     if (!reached || after.options.length === 0) continue;
     named.add(candidate.product.id);
     products.push(candidate);

@@ -14,8 +14,15 @@ export const mostLength = 20;
  * @param taken codes that exist already
  * @throws RangeError for a length out of bounds, or more codes than a thousandth of those possible
  */
-export function codeBatch(count: number, length: number, begin: string, random: (bytes: number) => Uint8Array, taken: ReadonlySet<string> = new Set()): string[] {
-  if (length < leastLength || length > mostLength) throw new RangeError(`A code has ${leastLength} to ${mostLength} letters.`);
+export function codeBatch(
+  count: number,
+  length: number,
+  begin: string,
+  random: (bytes: number) => Uint8Array,
+  taken: ReadonlySet<string> = new Set(),
+): string[] {
+  if (length < leastLength || length > mostLength)
+    throw new RangeError(`A code has ${leastLength} to ${mostLength} letters.`);
   if (count > codesOf(length) / 1000) throw new RangeError('So many codes of this length could be found by trying.');
   const made = new Set<string>();
   while (made.size < count) {
@@ -29,7 +36,9 @@ export function codeBatch(count: number, length: number, begin: string, random: 
 function letters(length: number, random: (bytes: number) => Uint8Array): string {
   const fair = 256 - (256 % codeLetters.length);
   let text = '';
-  while (text.length < length) for (const byte of random(length * 2)) if (byte < fair && text.length < length) text += codeLetters[byte % codeLetters.length];
+  while (text.length < length)
+    for (const byte of random(length * 2))
+      if (byte < fair && text.length < length) text += codeLetters[byte % codeLetters.length];
   return text;
 }
 
@@ -43,4 +52,5 @@ export const guessOdds = (count: number, length: number): number => count / code
  * How likely it is that among codes drawn independently two are equal: 1 − exp(−n(n − 1) / 2N), the usual approximation of
  * the birthday problem (Feller, An Introduction to Probability Theory and Its Applications, vol. 1, II.3).
  */
-export const collisionOdds = (count: number, length: number): number => -Math.expm1((-count * (count - 1)) / (2 * codesOf(length)));
+export const collisionOdds = (count: number, length: number): number =>
+  -Math.expm1((-count * (count - 1)) / (2 * codesOf(length)));

@@ -95,7 +95,12 @@ const noCodes: ReadonlySet<string> = new Set();
  *
  * @param options of the zone, switched-off ones left out
  */
-export function compileOffer(id: string, { offers, qualifiers, wording }: Policy, terms: MarketTerms, options: readonly CompiledOption[]): CompiledOffer[] {
+export function compileOffer(
+  id: string,
+  { offers, qualifiers, wording }: Policy,
+  terms: MarketTerms,
+  options: readonly CompiledOption[],
+): CompiledOffer[] {
   const offer = offers[id]!;
   if (!offer.on || (offer.markets && !offer.markets[terms.id])) return [];
   const { unlock } = offer;
@@ -125,11 +130,19 @@ function compileNearly({ nearly }: Offer, terms: MarketTerms): CompiledOffer['ne
   return amount === null ? null : { amount };
 }
 
-function compileGoal(id: string, goal: Goal, unlock: Offer['unlock']['by'], terms: MarketTerms, options: readonly CompiledOption[]): CompiledGoal[] {
+function compileGoal(
+  id: string,
+  goal: Goal,
+  unlock: Offer['unlock']['by'],
+  terms: MarketTerms,
+  options: readonly CompiledOption[],
+): CompiledGoal[] {
   const wanted = goal.targets[terms.id];
   const target = unlock === 'code' || !wanted ? null : resolveTarget(wanted, terms.money);
   if (target === null && unlock !== 'code') return [];
-  const rewards = inOrder(goal.rewards).flatMap(([rewardId, reward]) => compileReward(rewardId, reward, terms, options));
+  const rewards = inOrder(goal.rewards).flatMap(([rewardId, reward]) =>
+    compileReward(rewardId, reward, terms, options),
+  );
   if (rewards.length === 0) return [];
   const { measure, goods } = goal;
   return [
@@ -149,17 +162,32 @@ function compileGoal(id: string, goal: Goal, unlock: Offer['unlock']['by'], term
   ];
 }
 
-function compileReward(id: string, reward: Reward, terms: MarketTerms, options: readonly CompiledOption[]): CompiledReward[] {
+function compileReward(
+  id: string,
+  reward: Reward,
+  terms: MarketTerms,
+  options: readonly CompiledOption[],
+): CompiledReward[] {
   const { kind } = reward;
   if (kind === 'gift') return [{ id, kind, product: reward.product, quantity: reward.quantity }];
   if (kind === 'goodsLessPercent') {
-    return [{ id, kind, percent: percentAsFraction(reward.percent), percentDecimal: reward.percent, goods: reward.goods ? compileSelection(reward.goods, terms) : null }];
+    return [
+      {
+        id,
+        kind,
+        percent: percentAsFraction(reward.percent),
+        percentDecimal: reward.percent,
+        goods: reward.goods ? compileSelection(reward.goods, terms) : null,
+      },
+    ];
   }
-  const chosen = (on: OptionSelection) => new Set(options.filter((option) => selectsOption(on, option)).map((option) => option.id));
+  const chosen = (on: OptionSelection) =>
+    new Set(options.filter((option) => selectsOption(on, option)).map((option) => option.id));
   const stated = (amounts: Amounts | undefined): number | null => (amounts ? amountIn(amounts, terms) : null);
   // A market without a cap of its own has none.
   const cap = reward.cap?.[terms.id] ? stated(reward.cap) : Infinity;
-  const amount = kind === 'deliveryAt' ? stated(reward.price) : kind === 'deliveryLessAmount' ? stated(reward.amount) : 0;
+  const amount =
+    kind === 'deliveryAt' ? stated(reward.price) : kind === 'deliveryLessAmount' ? stated(reward.amount) : 0;
   const percent = kind === 'deliveryLessPercent' ? reward.percent : null;
   const compiled = {
     id,

@@ -5,7 +5,8 @@ import type { Counting } from './compile-offer.ts';
 
 /** What a cart has toward a goal: minor units in the goal's basis, pieces, or grams of goods that need delivery. */
 export function countedToward({ kind, basis, goods }: Counting, cart: MeasuredCart): number {
-  if (kind === 'value' && goods === null && basis.afterDiscounts === shownBasis.afterDiscounts && !basis.convertsTax) return cart.measures.countedValue;
+  if (kind === 'value' && goods === null && basis.afterDiscounts === shownBasis.afterDiscounts && !basis.convertsTax)
+    return cart.measures.countedValue;
   const wanted = { goods, counting: true };
   switch (kind) {
     case 'value':

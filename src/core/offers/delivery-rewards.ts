@@ -28,19 +28,39 @@ export type UpgradeSource = (priceOf: ReadonlySet<string>) => PriceParts | null;
  *
  * @param source null: upgrades are left out
  */
-export function rewardedPrice(optionId: string, before: PriceParts, active: readonly ActiveOffer[], cashIncrement: number | undefined, source: UpgradeSource | null, path: DecisionPath = null): RewardedPrice {
+export function rewardedPrice(
+  optionId: string,
+  before: PriceParts,
+  active: readonly ActiveOffer[],
+  cashIncrement: number | undefined,
+  source: UpgradeSource | null,
+  path: DecisionPath = null,
+): RewardedPrice {
   let best: Candidate | null = null;
   let combination: Candidate | null = null;
   for (let index = 0; index < active.length; index++) {
     const offer = active[index]!;
-    const result = applyOffer(optionId, before, offer.combines && combination ? combination.parts : before, offer, cashIncrement, source, path);
+    const result = applyOffer(
+      optionId,
+      before,
+      offer.combines && combination ? combination.parts : before,
+      offer,
+      cashIncrement,
+      source,
+      path,
+    );
     if (result === null) continue;
     if (!offer.combines) {
-      if (result.lowered && total(result.parts) < total(best?.parts ?? before)) best = { parts: result.parts, setBy: [result.lowered], rank: offer.rank };
+      if (result.lowered && total(result.parts) < total(best?.parts ?? before))
+        best = { parts: result.parts, setBy: [result.lowered], rank: offer.rank };
       continue;
     }
     const setBy: readonly SetBy[] = combination ? combination.setBy : nobody;
-    combination = { parts: result.parts, setBy: result.lowered ? [...setBy, result.lowered] : setBy, rank: combination ? combination.rank : offer.rank };
+    combination = {
+      parts: result.parts,
+      setBy: result.lowered ? [...setBy, result.lowered] : setBy,
+      rank: combination ? combination.rank : offer.rank,
+    };
   }
   if (combination && combination.setBy.length > 0) {
     const difference = total(combination.parts) - total(best?.parts ?? before);
@@ -49,7 +69,11 @@ export function rewardedPrice(optionId: string, before: PriceParts, active: read
   path?.push(best === null ? -1 : best.rank);
   if (best === null) return { base: before.base, own: before.own, setBy: nobody };
   const { base, own } = best.parts;
-  return { base, own, setBy: paidFor(best.parts, cashIncrement) < paidFor(before, cashIncrement) ? best.setBy : nobody };
+  return {
+    base,
+    own,
+    setBy: paidFor(best.parts, cashIncrement) < paidFor(before, cashIncrement) ? best.setBy : nobody,
+  };
 }
 
 /** A price that some offers would make. */
@@ -90,7 +114,12 @@ function applyOffer(
  * One reward on a price; never raises it. It acts on the charge, or on all of the price when it covers own delivery
  * prices too: what it takes off then comes off the charge first.
  */
-export function applyReward(reward: DeliveryReward, parts: PriceParts, source: PriceParts | null, path: DecisionPath = null): PriceParts {
+export function applyReward(
+  reward: DeliveryReward,
+  parts: PriceParts,
+  source: PriceParts | null,
+  path: DecisionPath = null,
+): PriceParts {
   const covers = reward.coversOwnDelivery;
   const subject = covers ? parts.base + parts.own : parts.base;
   const price = Math.min(subject, Math.max(0, priceByReward(reward, subject, covers, source)));

@@ -30,24 +30,47 @@ export function rewardedGoods(cart: MeasuredCart, active: readonly ActiveOffer[]
   let combination = null as (GoodsRewarded & { rank: number }) | null;
   for (const offer of active) {
     if (!offer.rewards.some(({ reward }) => reward.kind === 'goodsLessPercent')) continue;
-    const start: readonly number[] = offer.combines && combination?.byLine ? combination.byLine : cart.lines.map(() => 0);
+    const start: readonly number[] =
+      offer.combines && combination?.byLine ? combination.byLine : cart.lines.map(() => 0);
     const { byLine, goalId } = takeOff(cart, offer, start);
     const off = byLine.reduce((sum, part) => sum + part, 0);
     const setBy = goalId === null ? [] : [{ offerId: offer.offerId, goalId }];
-    if (offer.combines) combination = { off, byLine, setBy: [...(combination?.setBy ?? []), ...setBy], rank: combination?.rank ?? offer.rank };
+    if (offer.combines)
+      combination = {
+        off,
+        byLine,
+        setBy: [...(combination?.setBy ?? []), ...setBy],
+        rank: combination?.rank ?? offer.rank,
+      };
     else if (off > best.off) best = { off, byLine, setBy, rank: offer.rank };
   }
-  if (combination && combination.off > 0 && (combination.off > best.off || (combination.off === best.off && best.rank > combination.rank))) best = combination;
+  if (
+    combination &&
+    combination.off > 0 &&
+    (combination.off > best.off || (combination.off === best.off && best.rank > combination.rank))
+  )
+    best = combination;
   return best.off > 0 ? best : nothingOff;
 }
 
-function takeOff(cart: MeasuredCart, { rewards }: ActiveOffer, start: readonly number[]): { byLine: number[]; goalId: string | null } {
+function takeOff(
+  cart: MeasuredCart,
+  { rewards }: ActiveOffer,
+  start: readonly number[],
+): { byLine: number[]; goalId: string | null } {
   const byLine = [...start];
   let by: string | null = null;
   for (const { goalId, reward } of rewards) {
     if (reward.kind !== 'goodsLessPercent') continue;
-    const among = cart.lines.map(({ product }, index) => (reward.goods === null || selects(reward.goods, product, unitPriceOf(cart, index)) ? lineValue(cart, index, shownBasis) - byLine[index]! : 0));
-    const off = percentOf(among.reduce((sum, value) => sum + value, 0), reward.percent);
+    const among = cart.lines.map(({ product }, index) =>
+      reward.goods === null || selects(reward.goods, product, unitPriceOf(cart, index))
+        ? lineValue(cart, index, shownBasis) - byLine[index]!
+        : 0,
+    );
+    const off = percentOf(
+      among.reduce((sum, value) => sum + value, 0),
+      reward.percent,
+    );
     allocate(off, among).forEach((part, index) => (byLine[index] = byLine[index]! + part));
     if (off > 0) by = goalId;
   }
@@ -65,5 +88,9 @@ function gives(active: readonly ActiveOffer[], kind: 'goodsLessPercent' | 'gift'
 /** The gifts of all active offers. */
 export function giftsOf(active: readonly ActiveOffer[]): Gift[] {
   if (!gives(active, 'gift')) return [];
-  return active.flatMap(({ offerId, rewards }) => rewards.flatMap(({ goalId, reward }) => (reward.kind === 'gift' ? [{ offerId, goalId, product: reward.product, quantity: reward.quantity }] : [])));
+  return active.flatMap(({ offerId, rewards }) =>
+    rewards.flatMap(({ goalId, reward }) =>
+      reward.kind === 'gift' ? [{ offerId, goalId, product: reward.product, quantity: reward.quantity }] : [],
+    ),
+  );
 }

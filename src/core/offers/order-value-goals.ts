@@ -6,7 +6,10 @@ import { resolveTarget } from './target.ts';
 /** Whether a goal counts what past orders are known by: their value after discounts, as shown. */
 export function countsOrderValue({ measure, goods }: Goal, market: Market): boolean {
   if (measure.kind !== 'countedValue' || goods || !measure.basis.startsWith('after')) return false;
-  return measure.basis.endsWith('AsShown') || measure.basis.endsWith(market.tax.prices === 'withTax' ? 'WithTax' : 'WithoutTax');
+  return (
+    measure.basis.endsWith('AsShown') ||
+    measure.basis.endsWith(market.tax.prices === 'withTax' ? 'WithTax' : 'WithoutTax')
+  );
 }
 
 /** A goal that can be laid on the orders of a market. */
@@ -29,7 +32,9 @@ export function orderValueGoals(policy: Policy, marketId: string): OrderValueGoa
     return inOrder(offer.goals).flatMap(([goalId, goal], position, all) => {
       const target = goal.targets[marketId];
       const value = target && countsOrderValue(goal, market) ? resolveTarget(target, money) : null;
-      return value === null ? [] : [{ offerId, goalId, name: all.length > 1 ? `${offer.name}, goal ${position + 1}` : offer.name, value }];
+      return value === null
+        ? []
+        : [{ offerId, goalId, name: all.length > 1 ? `${offer.name}, goal ${position + 1}` : offer.name, value }];
     });
   });
 }

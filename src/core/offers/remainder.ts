@@ -36,11 +36,20 @@ const mostNaming = 6;
  * @returns null when no honest promise can be made: nothing in the cart is to be delivered, a discount that applies now would
  * cease to apply on the way, the offer would cease to be for this shopper, or no goods that count can bring what is missing
  */
-export function remainderOf(offer: CompiledOffer, counting: Counting, counted: number, target: number, facts: Facts): Promise | null {
+export function remainderOf(
+  offer: CompiledOffer,
+  counting: Counting,
+  counted: number,
+  target: number,
+  facts: Facts,
+): Promise | null {
   const { cart } = facts;
   const { items, needsDelivery } = cart.measures;
   if (items > 0 && !needsDelivery) return null;
-  const promise = counting.kind === 'value' ? missingValue(counting, counted, target, cart) : { remaining: target - counted, atBest: null };
+  const promise =
+    counting.kind === 'value'
+      ? missingValue(counting, counted, target, cart)
+      : { remaining: target - counted, atBest: null };
   if (promise === null) return null;
   const { goods } = counting;
   if (!goods && !offer.whenLooksAtCart && cart.discounts.length === 0) return promise;
@@ -48,7 +57,12 @@ export function remainderOf(offer: CompiledOffer, counting: Counting, counted: n
   if (added === null) return null;
   const { quantity, unitPrice } = added;
   // Several articles are rounded one by one: what they come to together is only known where nothing is.
-  if (counting.kind === 'value' && quantity > 1 && (counting.basis.convertsTax || (cart.discounted !== null && counting.basis.afterDiscounts))) return null;
+  if (
+    counting.kind === 'value' &&
+    quantity > 1 &&
+    (counting.basis.convertsTax || (cart.discounted !== null && counting.basis.afterDiscounts))
+  )
+    return null;
   const remaining = counting.kind === 'value' ? remainingOf(promise.remaining, added, counting) : promise.remaining;
   if (someDiscountCeases(cart, counting.kind === 'value' ? remaining : unitPrice * quantity)) return null;
   if (offer.whenLooksAtCart && !offer.when!.holds(withGoods(facts, added))) return null;
@@ -74,7 +88,9 @@ function inBasis(price: number, { basis }: Counting, { terms, rates }: MeasuredC
 function priceThatComesTo(amount: number, { terms, rates }: MeasuredCart): number {
   const { numerator, denominator } = rates.standard;
   const comesTo = (price: number) => convertTax(price, ordinaryArticle, terms, rates);
-  let price = terms.shownWithTax ? multiplyDivide(amount, numerator + denominator, denominator) : multiplyDivide(amount, denominator, numerator + denominator);
+  let price = terms.shownWithTax
+    ? multiplyDivide(amount, numerator + denominator, denominator)
+    : multiplyDivide(amount, denominator, numerator + denominator);
   while (comesTo(price) < amount) price++;
   while (price > 0 && comesTo(price - 1) >= amount) price--;
   return price;
@@ -88,7 +104,10 @@ function priceThatComesTo(amount: number, { terms, rates }: MeasuredCart): numbe
 function remainderUnderDiscounts(counting: Counting, target: number, cart: MeasuredCart): Promise | null {
   const naming = cart.discounts.filter(({ goods, code }) => goods !== null && (code === null || cart.codes.has(code)));
   if (naming.length > mostNaming) return null;
-  const cases = Array.from({ length: 2 ** naming.length }, (_, bits) => new Set(naming.filter((__, index) => (bits >> index) & 1)));
+  const cases = Array.from(
+    { length: 2 ** naming.length },
+    (_, bits) => new Set(naming.filter((__, index) => (bits >> index) & 1)),
+  );
   const worst = lowestReaching(cases, counting, target, cart);
   if (worst === null || naming.length === 0) return worst === null ? null : { remaining: worst, atBest: null };
   const each = cases.flatMap((one) => lowestReaching([one], counting, target, cart) ?? []);
@@ -97,13 +116,21 @@ function remainderUnderDiscounts(counting: Counting, target: number, cart: Measu
 }
 
 /** The lowest price from which on the goal is reached in each of the cases: which of the discounts that name goods the article is among. */
-function lowestReaching(cases: readonly ReadonlySet<CompiledDiscount>[], counting: Counting, target: number, cart: MeasuredCart): number | null {
-  const counted = (price: number) => cases.reduce((least, among) => Math.min(least, countedWith(price, among, counting, cart)), Infinity);
+function lowestReaching(
+  cases: readonly ReadonlySet<CompiledDiscount>[],
+  counting: Counting,
+  target: number,
+  cart: MeasuredCart,
+): number | null {
+  const counted = (price: number) =>
+    cases.reduce((least, among) => Math.min(least, countedWith(price, among, counting, cart)), Infinity);
   const reaches = (price: number) => counted(price) >= target;
   // Each discount is rounded once and moves each line by one at most; so does the tax of each line.
   const slack = 2 * (2 + 2 * cart.discounts.length + cart.lines.length);
   const before = valueBefore(cart);
-  const changes = cart.discounts.flatMap(({ from, below }) => [from - before, below - before]).filter((price) => price > 0 && price < dearest);
+  const changes = cart.discounts
+    .flatMap(({ from, below }) => [from - before, below - before])
+    .filter((price) => price > 0 && price < dearest);
   const starts = [...new Set([0, ...changes])].sort((a, b) => b - a);
   let end = dearest;
   let remaining: number | null = null;
@@ -122,7 +149,13 @@ function lowestReaching(cases: readonly ReadonlySet<CompiledDiscount>[], countin
  * The lowest price after the last that fails, seen up to where no rounding can make one fail any more; that itself
  * when a discount of nearly everything puts it far away.
  */
-function pastRounding(found: number, end: number, safe: number, target: number, counted: (price: number) => number): number {
+function pastRounding(
+  found: number,
+  end: number,
+  safe: number,
+  target: number,
+  counted: (price: number) => number,
+): number {
   const sure = lowestThat((price) => counted(price) >= safe, found, end) ?? end;
   if (sure - found > longestLook) return sure;
   let lowest = found;
@@ -138,11 +171,18 @@ function valueBefore(cart: MeasuredCart): number {
 function someDiscountCeases(cart: MeasuredCart, value: number): boolean {
   if (cart.discounts.length === 0) return false;
   const before = valueBefore(cart);
-  return cart.discounts.some((discount) => discountApplies(discount, before, cart.codes) && before + value >= discount.below);
+  return cart.discounts.some(
+    (discount) => discountApplies(discount, before, cart.codes) && before + value >= discount.below,
+  );
 }
 
 /** What is counted once an article of that price has been added, which discounts without goods cut, and those that it is among. */
-function countedWith(price: number, among: ReadonlySet<CompiledDiscount>, counting: Counting, cart: MeasuredCart): number {
+function countedWith(
+  price: number,
+  among: ReadonlySet<CompiledDiscount>,
+  counting: Counting,
+  cart: MeasuredCart,
+): number {
   const values = [...cart.lines.map((_, index) => lineValue(cart, index, undiscounted)), price];
   const added = cart.lines.length;
   const { after } = applyDiscounts(cart.discounts, values, cart.codes, (discount, goods, index) =>
@@ -150,7 +190,8 @@ function countedWith(price: number, among: ReadonlySet<CompiledDiscount>, counti
   );
   let counted = inBasis(after[added]!, counting, cart);
   for (const [index, { product }] of cart.lines.entries()) {
-    if (!product.countsTowardGoals || (counting.goods && !selects(counting.goods, product, unitPriceOf(cart, index)))) continue;
+    if (!product.countsTowardGoals || (counting.goods && !selects(counting.goods, product, unitPriceOf(cart, index))))
+      continue;
     counted += counting.basis.convertsTax ? convertTax(after[index]!, product, cart.terms, cart.rates) : after[index]!;
   }
   return counted;

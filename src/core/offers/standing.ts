@@ -38,15 +38,42 @@ export function offerStanding(offer: CompiledOffer, facts: Facts, redemptions: R
   return { offerId: offer.id, status, goals };
 }
 
-function goalStanding(goal: CompiledGoal, offer: CompiledOffer, status: OfferStatus, codeEntered: boolean, facts: Facts): GoalStanding {
+function goalStanding(
+  goal: CompiledGoal,
+  offer: CompiledOffer,
+  status: OfferStatus,
+  codeEntered: boolean,
+  facts: Facts,
+): GoalStanding {
   const { id: goalId, target, counts } = goal;
   const counted = countedToward(counts, facts.cart);
   const inForce = status === 'inForce';
   const enough = target !== null && counted >= target;
   const byCode = inForce && codeEntered && !enough;
   const measure = counts.kind;
-  if (inForce && (enough || byCode)) return { goalId, measure, target, counted, remaining: 0, remainingAtBest: null, percent: 100, reached: true, byCode };
+  if (inForce && (enough || byCode))
+    return {
+      goalId,
+      measure,
+      target,
+      counted,
+      remaining: 0,
+      remainingAtBest: null,
+      percent: 100,
+      reached: true,
+      byCode,
+    };
   const percent = target === null || target === 0 ? 0 : Math.min(99, Math.floor((100 * counted) / target));
   const promise = inForce && target !== null ? remainderOf(offer, counts, counted, target, facts) : null;
-  return { goalId, measure, target, counted, remaining: promise?.remaining ?? null, remainingAtBest: promise?.atBest ?? null, percent, reached: false, byCode: false };
+  return {
+    goalId,
+    measure,
+    target,
+    counted,
+    remaining: promise?.remaining ?? null,
+    remainingAtBest: promise?.atBest ?? null,
+    percent,
+    reached: false,
+    byCode: false,
+  };
 }

@@ -6,7 +6,11 @@ import type { Policy } from '../policy/types.ts';
 import { targetIn } from './target.ts';
 import { startOffer, starterOffers } from './starter-offers.ts';
 
-const put = (policy: Policy, started: ReturnType<typeof startOffer>): Policy => ({ ...policy, offers: { ...policy.offers, started: { order: 999, ...started.offer } }, wording: { ...policy.wording, started: started.wording } });
+const put = (policy: Policy, started: ReturnType<typeof startOffer>): Policy => ({
+  ...policy,
+  offers: { ...policy.offers, started: { order: 999, ...started.offer } },
+  wording: { ...policy.wording, started: started.wording },
+});
 
 describe.each(starterOffers)('$name', (starter) => {
   test('is a valid offer of the demo store, off, and says what it did', () => {
@@ -42,8 +46,15 @@ test('English is written where a market reads it; other languages are named', ()
 
 test('what holds on certain days or for certain shoppers comes before what holds always', () => {
   for (const id of ['weekend', 'membersSooner'] as const) {
-    const { offer } = startOffer(starterOffers.find((starter) => starter.id === id)!, demoPolicy, '', 'en-GB');
-    expect(offer.priority).toBeGreaterThan(Math.max(...Object.values(demoPolicy.offers).map(({ priority }) => priority)));
+    const { offer } = startOffer(
+      starterOffers.find((starter) => starter.id === id)!,
+      demoPolicy,
+      '',
+      'en-GB',
+    );
+    expect(offer.priority).toBeGreaterThan(
+      Math.max(...Object.values(demoPolicy.offers).map(({ priority }) => priority)),
+    );
   }
 });
 

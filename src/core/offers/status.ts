@@ -6,13 +6,18 @@ import type { CompiledOffer } from './compile-offer.ts';
 export type OfferStatus = 'inForce' | 'notYet' | 'over' | 'notForShopper' | 'usedUp' | 'needsCode';
 
 /** @param redemptions how often the shop has recorded each offer as used; one it does not name has not been */
-export function statusOf({ id, offer: { limits }, span, when, unlock, codes }: CompiledOffer, facts: Facts, redemptions: Redemptions | undefined): OfferStatus {
+export function statusOf(
+  { id, offer: { limits }, span, when, unlock, codes }: CompiledOffer,
+  facts: Facts,
+  redemptions: Redemptions | undefined,
+): OfferStatus {
   if (facts.instant < span.from) return 'notYet';
   if (facts.instant >= span.until) return 'over';
   if (when !== null && !when.holds(facts)) return 'notForShopper';
   if (limits) {
     const used = redemptions?.[id];
-    if ((used?.inAll ?? 0) >= (limits.inAll ?? Infinity) || (used?.byShopper ?? 0) >= (limits.perShopper ?? Infinity)) return 'usedUp';
+    if ((used?.inAll ?? 0) >= (limits.inAll ?? Infinity) || (used?.byShopper ?? 0) >= (limits.perShopper ?? Infinity))
+      return 'usedUp';
   }
   if ((unlock === 'code' || unlock === 'amountAndCode') && !hasCode(codes, facts)) return 'needsCode';
   return 'inForce';

@@ -3,11 +3,27 @@ import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { checkPolicy } from '../policy/validate.ts';
 import type { Goal, Policy } from '../policy/types.ts';
 import { targetIn } from './target.ts';
-import { decimalMarkOf, followingTargets, pastedTargets, roundedTargets, spreadTarget, unevenTargets } from './target-table.ts';
+import {
+  decimalMarkOf,
+  followingTargets,
+  pastedTargets,
+  roundedTargets,
+  spreadTarget,
+  unevenTargets,
+} from './target-table.ts';
 
 const goal = demoPolicy.offers['free-delivery']!.goals.first!;
-const put = (targets: Goal['targets']): Policy => ({ ...demoPolicy, offers: { ...demoPolicy.offers, 'free-delivery': { ...demoPolicy.offers['free-delivery']!, goals: { first: { ...goal, targets } } } } });
-const amounts = (targets: Goal['targets']) => Object.fromEntries(Object.keys(targets).map((market) => [market, targetIn(put(targets), 'free-delivery', 'first', market)]));
+const put = (targets: Goal['targets']): Policy => ({
+  ...demoPolicy,
+  offers: {
+    ...demoPolicy.offers,
+    'free-delivery': { ...demoPolicy.offers['free-delivery']!, goals: { first: { ...goal, targets } } },
+  },
+});
+const amounts = (targets: Goal['targets']) =>
+  Object.fromEntries(
+    Object.keys(targets).map((market) => [market, targetIn(put(targets), 'free-delivery', 'first', market)]),
+  );
 const valid = (targets: Goal['targets']) => {
   const check = checkPolicy(put(targets));
   return check.ok ? [] : check.faults;
@@ -18,7 +34,12 @@ const spares = { offer: 'three-spares', goal: 'first' };
 describe('pasting', () => {
   test('cells go rightward and downward, as the reader’s language writes numbers; an empty one is not offered', () => {
     expect(pastedTargets('1.075,50\t\n3\t4\n', [row, spares], ['nlbe', 'uk'], demoPolicy, 'comma')).toEqual({
-      cells: [{ ...row, market: 'nlbe', value: 107_550 }, { ...row, market: 'uk', value: null }, { ...spares, market: 'nlbe', value: 3 }, { ...spares, market: 'uk', value: 4 }],
+      cells: [
+        { ...row, market: 'nlbe', value: 107_550 },
+        { ...row, market: 'uk', value: null },
+        { ...spares, market: 'nlbe', value: 3 },
+        { ...spares, market: 'uk', value: 4 },
+      ],
       wrong: [],
     });
     expect(pastedTargets('1,075.50', [row], ['uk'], demoPolicy, 'point').cells[0]!.value).toBe(107_550);
@@ -33,10 +54,13 @@ describe('pasting', () => {
       { row: 2, column: 2, text: '1', reason: 'lies outside of the grid' },
       { row: 2, column: 3, text: '1', reason: 'lies outside of the grid' },
     ]);
-    expect(pastedTargets('-1', [row], ['uk'], demoPolicy, 'point').wrong[0]!.reason).toMatch(/not less than nothing|not a number/);
+    expect(pastedTargets('-1', [row], ['uk'], demoPolicy, 'point').wrong[0]!.reason).toMatch(
+      /not less than nothing|not a number/,
+    );
     expect(pastedTargets('0', [row], ['uk'], demoPolicy, 'point')).toMatchObject({ wrong: [], cells: [{ value: 0 }] });
   });
-  test('the decimal mark is that of the language', () => expect(['en-GB', 'nl-NL', 'de-DE', 'ja-JP'].map(decimalMarkOf)).toEqual(['point', 'comma', 'comma', 'point']));
+  test('the decimal mark is that of the language', () =>
+    expect(['en-GB', 'nl-NL', 'de-DE', 'ja-JP'].map(decimalMarkOf)).toEqual(['point', 'comma', 'comma', 'point']));
 });
 
 describe('amounts of a row', () => {
@@ -56,7 +80,9 @@ describe('amounts of a row', () => {
     expect(valid(targets)).toEqual([]);
   });
   test('are rounded to multiples', () => {
-    const rounded = amounts(roundedTargets({ ...goal, targets: { ...goal.targets, uk: { exact: 6840 } } }, 5, demoPolicy));
+    const rounded = amounts(
+      roundedTargets({ ...goal, targets: { ...goal.targets, uk: { exact: 6840 } } }, 5, demoPolicy),
+    );
     expect(rounded.uk).toBe(7000);
     expect(rounded.dk! % 500).toBe(400);
     expect(valid(roundedTargets(goal, 5, demoPolicy))).toEqual([]);

@@ -30,10 +30,19 @@ export interface WrongCell {
  * @param rows goals below one another, from the one pasted at
  * @param markets beside one another, from the one pasted at
  */
-export function pastedTargets(text: string, rows: readonly { offer: string; goal: string }[], markets: readonly string[], policy: Policy, mark: DecimalMark): { cells: TargetCell[]; wrong: WrongCell[] } {
+export function pastedTargets(
+  text: string,
+  rows: readonly { offer: string; goal: string }[],
+  markets: readonly string[],
+  policy: Policy,
+  mark: DecimalMark,
+): { cells: TargetCell[]; wrong: WrongCell[] } {
   const cells: TargetCell[] = [];
   const wrong: WrongCell[] = [];
-  for (const [down, line] of text.replace(/\r?\n$/, '').split(/\r?\n/).entries()) {
+  for (const [down, line] of text
+    .replace(/\r?\n$/, '')
+    .split(/\r?\n/)
+    .entries()) {
     for (const [along, raw] of line.split('\t').entries()) {
       const place = rows[down];
       const market = markets[along];
@@ -42,7 +51,12 @@ export function pastedTargets(text: string, rows: readonly { offer: string; goal
         note('lies outside of the grid');
         continue;
       }
-      const read = readTarget(raw, policy.offers[place.offer]!.goals[place.goal]!, policy.markets[market]!.currency, mark);
+      const read = readTarget(
+        raw,
+        policy.offers[place.offer]!.goals[place.goal]!,
+        policy.markets[market]!.currency,
+        mark,
+      );
       if ('reason' in read) note(read.reason);
       else cells.push({ ...place, market, value: read.value });
     }
@@ -50,7 +64,12 @@ export function pastedTargets(text: string, rows: readonly { offer: string; goal
   return { cells, wrong };
 }
 
-function readTarget(raw: string, { measure }: Goal, currency: string, mark: DecimalMark): { value: number | null } | { reason: string } {
+function readTarget(
+  raw: string,
+  { measure }: Goal,
+  currency: string,
+  mark: DecimalMark,
+): { value: number | null } | { reason: string } {
   const text = raw.trim();
   if (text === '') return { value: null };
   const exponent = measure.kind === 'countedValue' ? currencyExponent(currency) : 0;
@@ -73,30 +92,51 @@ const uneven = 0.35;
  * Markets whose amount stands out: what it comes to in the base currency, as a multiple of the median of all markets. Only
  * amounts of money compare, and only with an adopted rate; two markets do not make one of them the odd one.
  */
-export function unevenTargets({ targets, measure }: Goal, policy: Pick<Policy, 'store' | 'rates' | 'markets'>): Map<string, number> {
+export function unevenTargets(
+  { targets, measure }: Goal,
+  policy: Pick<Policy, 'store' | 'rates' | 'markets'>,
+): Map<string, number> {
   if (measure.kind !== 'countedValue') return new Map();
   const inBase = Object.entries(targets).flatMap(([market, target]) => {
     const money = localMoneyOf(policy, market);
     const minor = resolveTarget(target, money);
     if (minor === null || money.rate === null || !policy.markets[market]) return [];
-    const base = convertAmount(minor, { rate: money.rate, exponent: currencyExponent(money.currency) }, { rate: '1', exponent: currencyExponent(money.baseCurrency) });
+    const base = convertAmount(
+      minor,
+      { rate: money.rate, exponent: currencyExponent(money.currency) },
+      { rate: '1', exponent: currencyExponent(money.baseCurrency) },
+    );
     return [{ market, base }];
   });
   if (inBase.length < 3) return new Map();
   const sorted = inBase.map(({ base }) => base).sort((a, b) => a - b);
   const middle = sorted.length >> 1;
   const median = sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
-  return new Map(inBase.flatMap(({ market, base }) => (Math.abs(base / median - 1) > uneven ? [[market, base / median] as const] : [])));
+  return new Map(
+    inBase.flatMap(({ market, base }) =>
+      Math.abs(base / median - 1) > uneven ? [[market, base / median] as const] : [],
+    ),
+  );
 }
 
 /** Targets of every market that has one, following the amount of the base currency, rounded to a step; the base currency's own are exact. */
-export function followingTargets({ targets, measure }: Goal, base: number, units: number, policy: Policy): Goal['targets'] {
+export function followingTargets(
+  { targets, measure }: Goal,
+  base: number,
+  units: number,
+  policy: Policy,
+): Goal['targets'] {
   if (measure.kind !== 'countedValue') return targets;
   return Object.fromEntries(
     Object.entries(targets).map(([market, target]): [string, Goal['targets'][string]] => {
       const money = localMoneyOf(policy, market);
       if (money.currency === money.baseCurrency) return [market, { exact: base }];
-      return [market, money.rate === null ? target : { following: { base, buffer: '0', round: 'nearest', step: stepIn(money.currency, units), less: 0 } }];
+      return [
+        market,
+        money.rate === null
+          ? target
+          : { following: { base, buffer: '0', round: 'nearest', step: stepIn(money.currency, units), less: 0 } },
+      ];
     }),
   );
 }
@@ -107,14 +147,26 @@ export function roundedTargets({ targets, measure }: Goal, units: number, policy
   return Object.fromEntries(
     Object.entries(targets).map(([market, target]): [string, Goal['targets'][string]] => {
       const step = stepIn(policy.markets[market]?.currency ?? policy.store.baseCurrency, units);
-      if ('exact' in target) return [market, { exact: target.exact === 0 ? 0 : Math.max(step, Math.round(target.exact / step) * step) }];
-      return [market, 'following' in target ? { following: { ...target.following, step, less: Math.min(target.following.less, step - 1) } } : target];
+      if ('exact' in target)
+        return [market, { exact: target.exact === 0 ? 0 : Math.max(step, Math.round(target.exact / step) * step) }];
+      return [
+        market,
+        'following' in target
+          ? { following: { ...target.following, step, less: Math.min(target.following.less, step - 1) } }
+          : target,
+      ];
     }),
   );
 }
 
 /** One target put into all the markets that are named: amounts converted by following the base, counts as they are. */
-export function spreadTarget(from: string, { targets, measure }: Goal, markets: readonly string[], units: number, policy: Policy): Goal['targets'] {
+export function spreadTarget(
+  from: string,
+  { targets, measure }: Goal,
+  markets: readonly string[],
+  units: number,
+  policy: Policy,
+): Goal['targets'] {
   const source = targets[from];
   if (!source) return targets;
   const there = (market: string): Goal['targets'][string] | null => {

@@ -3,7 +3,11 @@ import type { OfferWording, Texts } from '../policy/types.ts';
 export type TextState = keyof OfferWording;
 
 /** States whose text may be missing: on the way is said instead. */
-export const saidInstead: Readonly<Partial<Record<TextState, TextState>>> = { invite: 'progress', nearly: 'progress', onward: 'progress' };
+export const saidInstead: Readonly<Partial<Record<TextState, TextState>>> = {
+  invite: 'progress',
+  nearly: 'progress',
+  onward: 'progress',
+};
 
 const known = new WeakMap<OfferWording, ReadonlySet<TextState>>();
 const none: ReadonlySet<TextState> = new Set();
@@ -14,7 +18,9 @@ export function statesWritten(wording: OfferWording | undefined): ReadonlySet<Te
   const last = known.get(wording);
   if (last) return last;
   const isWritten = (texts: Texts | undefined) => texts !== undefined && Object.keys(texts).length > 0;
-  const states = new Set((Object.keys(wording) as TextState[]).filter((state) => Object.values(wording[state] ?? {}).some(isWritten)));
+  const states = new Set(
+    (Object.keys(wording) as TextState[]).filter((state) => Object.values(wording[state] ?? {}).some(isWritten)),
+  );
   known.set(wording, states);
   return states;
 }

@@ -18,12 +18,15 @@ export function togetherIn(market: CompiledMarket, offerId: string): Together {
     const options = optionsOf(own);
     for (const other of zone.offers) {
       const overlaps = other.span.from < own.span.until && own.span.from < other.span.until;
-      if (other === own || (overlaps && [...optionsOf(other)].some((option) => options.has(option)))) met.set(other.id, other);
+      if (other === own || (overlaps && [...optionsOf(other)].some((option) => options.has(option))))
+        met.set(other.id, other);
     }
   }
   const ranked = [...met.values()].sort((a, b) => b.offer.priority - a.offer.priority || a.offer.order - b.offer.order);
-  const names = (combines: boolean) => ranked.filter(({ offer }) => offer.combines === combines).map(({ offer }) => offer.name);
+  const names = (combines: boolean) =>
+    ranked.filter(({ offer }) => offer.combines === combines).map(({ offer }) => offer.name);
   return { combining: names(true), alone: names(false) };
 }
 
-const optionsOf = ({ goals }: CompiledOffer): ReadonlySet<string> => new Set(goals.flatMap(({ options }) => [...options]));
+const optionsOf = ({ goals }: CompiledOffer): ReadonlySet<string> =>
+  new Set(goals.flatMap(({ options }) => [...options]));

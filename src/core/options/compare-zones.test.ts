@@ -15,4 +15,5 @@ test('options of one name stand in one row, with what differs from most zones', 
   const missing = rows.find(({ name }) => name === 'Parcel shop')!;
   expect([...missing.zones.values()].map((cell) => cell?.id ?? null)).toEqual(['nlbe-parcel-shop', null, null]);
 });
-test('a market of one zone is the same everywhere', () => expect(compareZones(demoPolicy, 'ch').rows.every(({ same }) => same)).toBe(true));
+test('a market of one zone is the same everywhere', () =>
+  expect(compareZones(demoPolicy, 'ch').rows.every(({ same }) => same)).toBe(true));

@@ -31,14 +31,29 @@ export function compareZones(policy: Policy, marketId: string): { zones: string[
     zones,
     rows: [...rows].map(([name, row]) => {
       const present = zones.flatMap((zone) => row.get(zone)?.[1] ?? []);
-      const usual = Object.fromEntries(comparedFields.map((field) => [field, mostCommon(present.map((option) => JSON.stringify(option[field])))]));
+      const usual = Object.fromEntries(
+        comparedFields.map((field) => [field, mostCommon(present.map((option) => JSON.stringify(option[field])))]),
+      );
       const cells = new Map(
         zones.map((zone) => {
           const found = row.get(zone);
-          return [zone, found ? { id: found[0], option: found[1], differs: comparedFields.filter((field) => JSON.stringify(found[1][field]) !== usual[field]) } : null] as const;
+          return [
+            zone,
+            found
+              ? {
+                  id: found[0],
+                  option: found[1],
+                  differs: comparedFields.filter((field) => JSON.stringify(found[1][field]) !== usual[field]),
+                }
+              : null,
+          ] as const;
         }),
       );
-      return { name, zones: cells, same: [...cells.values()].every((cell) => cell !== null && cell.differs.length === 0) };
+      return {
+        name,
+        zones: cells,
+        same: [...cells.values()].every((cell) => cell !== null && cell.differs.length === 0),
+      };
     }),
   };
 }

@@ -23,7 +23,9 @@ export interface CompiledOption {
 }
 
 export function compileOption(id: string, option: DeliveryOption, policy: Policy, terms: MarketTerms): CompiledOption {
-  const calendar = compileCalendar(option.estimate.calendar === undefined ? undefined : policy.calendars?.[option.estimate.calendar]);
+  const calendar = compileCalendar(
+    option.estimate.calendar === undefined ? undefined : policy.calendars?.[option.estimate.calendar],
+  );
   const charge = compileCharge(option.charge, terms, policy.qualifiers);
   const when = option.when ? compileCondition(option.when, policy.qualifiers, terms) : null;
   return {
@@ -33,7 +35,12 @@ export function compileOption(id: string, option: DeliveryOption, policy: Policy
     when,
     span: compileSchedule(option.schedule, terms.clocks),
     channels: option.channels ? new Set(option.channels) : null,
-    estimate: compileEstimate(option.estimate, calendar, terms.clocks.store, option.place === undefined ? null : compileOpenings(policy.places?.[option.place], terms.clocks.store)),
+    estimate: compileEstimate(
+      option.estimate,
+      calendar,
+      terms.clocks.store,
+      option.place === undefined ? null : compileOpenings(policy.places?.[option.place], terms.clocks.store),
+    ),
     cashIncrement: terms.money.cashIncrement,
     staysOffered: !(when && looksAtCart(when)) && alwaysPriced(charge),
   };

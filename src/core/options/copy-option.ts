@@ -5,7 +5,14 @@ import { multiply, roundRatio } from '../money/ratio.ts';
 import type { DeliveryOption, LocalAmount, Policy } from '../policy/types.ts';
 
 export type CopiedOption =
-  | { ok: true; option: DeliveryOption; /** amounts that were converted, each once, the smallest first; minor units of each currency */ converted: { from: number; to: number }[] }
+  | {
+      ok: true;
+      option: DeliveryOption;
+      /** amounts that were converted, each once, the smallest first; minor units of each currency */ converted: {
+        from: number;
+        to: number;
+      }[];
+    }
   | { ok: false; reason: string };
 
 /**
@@ -19,11 +26,13 @@ export function copyOption(policy: Policy, optionId: string, zoneId: string, ste
   const option = policy.options[optionId];
   const from = policy.zones[option?.zone ?? '']?.market;
   const to = policy.zones[zoneId]?.market;
-  if (!option || from === undefined || to === undefined) return { ok: false, reason: 'The option or the zone is gone.' };
+  if (!option || from === undefined || to === undefined)
+    return { ok: false, reason: 'The option or the zone is gone.' };
   const [here, there] = [localMoneyOf(policy, from), localMoneyOf(policy, to)];
   // Amounts of one currency are taken over as they are: no rate is needed for them.
   const sides = here.currency === there.currency ? [] : [here, there];
-  for (const { rate, currency } of sides) if (rate === null) return { ok: false, reason: `No rate of ${currency} has been adopted.` };
+  for (const { rate, currency } of sides)
+    if (rate === null) return { ok: false, reason: `No rate of ${currency} has been adopted.` };
   const converted = new Map<number, number>();
   const convert = (amount: LocalAmount): LocalAmount => {
     if (here.currency === there.currency) return amount;
@@ -34,11 +43,18 @@ export function copyOption(policy: Policy, optionId: string, zoneId: string, ste
   };
   const languages = policy.markets[to]!.languages;
   const copy = withTexts({ ...(mapAmounts(option, convert) as DeliveryOption), zone: zoneId }, languages);
-  return { ok: true, option: copy, converted: [...converted].sort(([a], [b]) => a - b).map(([before, after]) => ({ from: before, to: after })) };
+  return {
+    ok: true,
+    option: copy,
+    converted: [...converted].sort(([a], [b]) => a - b).map(([before, after]) => ({ from: before, to: after })),
+  };
 }
 
 function convertToStep(minor: number, here: LocalMoney, there: LocalMoney, step: number): number {
-  const side = ({ rate, currency }: LocalMoney): ConversionSide => ({ rate: rate!, exponent: currencyExponent(currency) });
+  const side = ({ rate, currency }: LocalMoney): ConversionSide => ({
+    rate: rate!,
+    exponent: currencyExponent(currency),
+  });
   const exact = exactConversion(minor, side(here), side(there));
   return roundRatio(multiply(exact, { numerator: 1n, denominator: BigInt(step) })) * step;
 }
@@ -48,7 +64,9 @@ function mapAmounts(value: unknown, convert: (amount: LocalAmount) => LocalAmoun
   if (Array.isArray(value)) return value.map((item) => mapAmounts(item, convert));
   if (typeof value !== 'object' || value === null) return value;
   if ('exact' in value || 'following' in value) return convert(value as LocalAmount);
-  return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, key === 'amounts' ? item : mapAmounts(item, convert)]));
+  return Object.fromEntries(
+    Object.entries(value).map(([key, item]) => [key, key === 'amounts' ? item : mapAmounts(item, convert)]),
+  );
 }
 
 const textFields = ['label', 'description', 'freeLabel', 'whenUnavailable'] as const;

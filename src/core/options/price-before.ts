@@ -24,20 +24,30 @@ export function hasNothingToCharge({ option }: CompiledOption, { facts }: Charge
 }
 
 /** Why an option is not offered to this shopper, whatever its charge; null when it is. */
-export function unavailableBecause({ channels, span, when }: CompiledOption, { facts }: ChargeInput): Unavailability | null {
+export function unavailableBecause(
+  { channels, span, when }: CompiledOption,
+  { facts }: ChargeInput,
+): Unavailability | null {
   if (channels !== null && !channels.has(facts.cart.channel)) return 'otherChannel';
   if (!isWithin(span, facts.instant)) return 'notNow';
   return when !== null && !when.holds(facts) ? 'conditionNotMet' : null;
 }
 
 /** The price before rewards and before the cash increment, or why there is none: charge with handling, and own prices. */
-export function priceBefore(option: CompiledOption, input: ChargeInput, path: DecisionPath = null): PriceParts | Unavailability {
+export function priceBefore(
+  option: CompiledOption,
+  input: ChargeInput,
+  path: DecisionPath = null,
+): PriceParts | Unavailability {
   const reason = unavailableBecause(option, input);
   if (reason !== null) return reason;
   const own = option.option.kind === 'pickUp' ? 0 : input.facts.cart.measures.ownDelivery;
   if (hasNothingToCharge(option, input)) return { base: 0, own };
   const charge = priceOfCharge(option.charge, input, path);
   // Every line that applies has been asked for a price, so one that applies without a price waits for its carrier.
-  if (charge === null) return option.charge.lines.some((line) => lineApplies(line, option.charge, input)) ? 'carrierSilent' : 'noLineApplies';
+  if (charge === null)
+    return option.charge.lines.some((line) => lineApplies(line, option.charge, input))
+      ? 'carrierSilent'
+      : 'noLineApplies';
   return { base: withHandling(option.charge, charge), own };
 }

@@ -26,8 +26,12 @@ export function rateSheet(policy: Policy, zoneId: string): { rows: SheetRow[]; l
     if (zone !== zoneId) continue;
     const preset = presetOfCharge(charge);
     if (preset?.kind === 'flat') rows.push([id, name, '', '', write(preset.price), money.currency]);
-    else if (preset?.kind === 'stepsByValue') for (const { from, price } of preset.steps) rows.push([id, name, 'goodsValue', write(from), write(price), money.currency]);
-    else if (preset?.kind === 'stepsByCount') for (const { from, price } of preset.steps) rows.push([id, name, preset.measure, String(from), write(price), money.currency]);
+    else if (preset?.kind === 'stepsByValue')
+      for (const { from, price } of preset.steps)
+        rows.push([id, name, 'goodsValue', write(from), write(price), money.currency]);
+    else if (preset?.kind === 'stepsByCount')
+      for (const { from, price } of preset.steps)
+        rows.push([id, name, preset.measure, String(from), write(price), money.currency]);
     else left.push(name);
   }
   return { rows, left };
@@ -71,15 +75,23 @@ export function readRateSheet(text: string, policy: Policy, zoneId: string): She
   const row = (fields: string[], line: number) => {
     if (!columns) {
       columns = new Map(fields.map((name, index) => [name.trim(), index]));
-      for (const name of ['option', 'measure', 'from', 'price', 'currency']) if (!columns.has(name)) reject(line, name, 'this column is missing');
+      for (const name of ['option', 'measure', 'from', 'price', 'currency'])
+        if (!columns.has(name)) reject(line, name, 'this column is missing');
       return;
     }
     const cell = (name: string) => fields[columns!.get(name) ?? -1]?.trim() ?? '';
     const option = cell('option');
-    if (policy.options[option]?.zone !== zoneId) return reject(line, 'option', `there is no option “${option}” in this zone`);
+    if (policy.options[option]?.zone !== zoneId)
+      return reject(line, 'option', `there is no option “${option}” in this zone`);
     if (cell('currency') !== money.currency) return reject(line, 'currency', `must be ${money.currency}`, option);
     const price = minorOf(cell('price'), money.currency);
-    if (price === null) return reject(line, 'price', `must be an amount such as 6.95 with at most ${currencyExponent(money.currency)} decimals`, option);
+    if (price === null)
+      return reject(
+        line,
+        'price',
+        `must be an amount such as 6.95 with at most ${currencyExponent(money.currency)} decimals`,
+        option,
+      );
     const list = steps.get(option) ?? [];
     list.push({ line, measure: cell('measure'), from: cell('from'), price });
     steps.set(option, list);
@@ -93,30 +105,37 @@ export function readRateSheet(text: string, policy: Policy, zoneId: string): She
     if (!preset) continue;
     const before = presetOfCharge(policy.options[option]!.charge);
     // A sheet does not say what counts as a kilogram: that stays as it is.
-    if (preset.kind === 'stepsByCount' && before?.kind === 'stepsByCount' && before.volumeDivisor !== undefined) preset.volumeDivisor = before.volumeDivisor;
+    if (preset.kind === 'stepsByCount' && before?.kind === 'stepsByCount' && before.volumeDivisor !== undefined)
+      preset.volumeDivisor = before.volumeDivisor;
     if (sameSheet(before, preset, (amount) => resolveAmount(amount, money))) reading.same.push(option);
     else reading.charges.set(option, chargeOfPreset(preset));
   }
   return reading;
 }
 
-function presetOf(list: readonly Step[], currency: string, reject: (line: number, column: string, reason: string) => void): ChargePreset | null {
+function presetOf(
+  list: readonly Step[],
+  currency: string,
+  reject: (line: number, column: string, reason: string) => void,
+): ChargePreset | null {
   const [first] = list;
   if (!first) return null;
   const odd = list.find(({ measure }) => measure !== first.measure);
-  if (odd) return reject(odd.line, 'measure', 'differs from the other rows of this option'), null;
+  if (odd) return (reject(odd.line, 'measure', 'differs from the other rows of this option'), null);
   if (first.measure === '') {
     if (list.length === 1) return { kind: 'flat', price: { exact: first.price } };
-    return reject(list[1]!.line, 'measure', 'several rows of an option need a measure'), null;
+    return (reject(list[1]!.line, 'measure', 'several rows of an option need a measure'), null);
   }
   const money = first.measure === 'goodsValue';
   const measure = countMeasures.find((one) => one === first.measure);
-  if (!money && !measure) return reject(first.line, 'measure', `must be goodsValue, ${countMeasures.join(', ')} or empty`), null;
+  if (!money && !measure)
+    return (reject(first.line, 'measure', `must be goodsValue, ${countMeasures.join(', ')} or empty`), null);
   const steps: { from: number; price: LocalAmount }[] = [];
   for (const { line, from, price } of list) {
     const start = money ? minorOf(from, currency) : /^\d{1,9}$/.test(from) ? Number(from) : null;
-    if (start === null) return reject(line, 'from', money ? 'must be an amount such as 40.00' : 'must be a whole number'), null;
-    if (steps.some((step) => step.from === start)) return reject(line, 'from', 'stands there twice'), null;
+    if (start === null)
+      return (reject(line, 'from', money ? 'must be an amount such as 40.00' : 'must be a whole number'), null);
+    if (steps.some((step) => step.from === start)) return (reject(line, 'from', 'stands there twice'), null);
     steps.push({ from: start, price: { exact: price } });
   }
   steps.sort((a, b) => a.from - b.from);
@@ -125,11 +144,18 @@ function presetOf(list: readonly Step[], currency: string, reject: (line: number
 }
 
 /** Whether two charges say the same figures, following amounts as they stand. */
-function sameSheet(before: ChargePreset | null, after: ChargePreset, resolve: (amount: LocalAmount) => number | null): boolean {
+function sameSheet(
+  before: ChargePreset | null,
+  after: ChargePreset,
+  resolve: (amount: LocalAmount) => number | null,
+): boolean {
   const figures = (preset: ChargePreset | null) => {
     if (preset?.kind === 'flat') return JSON.stringify(resolve(preset.price));
-    if (preset?.kind === 'stepsByValue') return JSON.stringify(['goodsValue', ...preset.steps.map(({ from, price }) => [resolve(from), resolve(price)])]);
-    return preset?.kind === 'stepsByCount' ? JSON.stringify([preset.measure, ...preset.steps.map(({ from, price }) => [from, resolve(price)])]) : null;
+    if (preset?.kind === 'stepsByValue')
+      return JSON.stringify(['goodsValue', ...preset.steps.map(({ from, price }) => [resolve(from), resolve(price)])]);
+    return preset?.kind === 'stepsByCount'
+      ? JSON.stringify([preset.measure, ...preset.steps.map(({ from, price }) => [from, resolve(price)])])
+      : null;
   };
   return figures(before) === figures(after);
 }

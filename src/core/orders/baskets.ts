@@ -15,7 +15,10 @@ export interface BoughtTogether {
 }
 
 /** Which products orders hold most often, and which stand together more often than by chance. */
-export function studyBaskets(baskets: Iterable<Basket>, most = 12): { baskets: number; products: Bought[]; pairs: BoughtTogether[] } {
+export function studyBaskets(
+  baskets: Iterable<Basket>,
+  most = 12,
+): { baskets: number; products: Bought[]; pairs: BoughtTogether[] } {
   const single = new Map<string, number>();
   const double = new Map<string, number>();
   let count = 0;
@@ -28,7 +31,9 @@ export function studyBaskets(baskets: Iterable<Basket>, most = 12): { baskets: n
       for (const other of skus.slice(i + 1)) double.set(`${sku}\n${other}`, (double.get(`${sku}\n${other}`) ?? 0) + 1);
     }
   }
-  const products = [...single].map(([sku, orders]) => ({ sku, orders })).sort((a, b) => b.orders - a.orders || (a.sku < b.sku ? -1 : 1));
+  const products = [...single]
+    .map(([sku, orders]) => ({ sku, orders }))
+    .sort((a, b) => b.orders - a.orders || (a.sku < b.sku ? -1 : 1));
   const pairs = [...double]
     .map(([key, orders]): BoughtTogether => {
       const [a, b] = key.split('\n') as [string, string];

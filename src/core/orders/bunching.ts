@@ -54,11 +54,23 @@ const bandsWanted = 90;
  * @param progress told the share done, a hundred times
  * @param seed of the bootstrap; the same seed gives the same interval
  */
-export function measureBunching(distribution: Distribution, question: BunchingQuestion, seed = 1, progress: (share: number) => void = () => {}): BunchingResult {
+export function measureBunching(
+  distribution: Distribution,
+  question: BunchingQuestion,
+  seed = 1,
+  progress: (share: number) => void = () => {},
+): BunchingResult {
   const { goal, from, to } = question;
-  if (distribution.orders < fewest || ordersBetween(distribution, from, goal) + ordersBetween(distribution, goal, to) < fewestWithin) return { ok: false, because: 'tooFewOrders' };
+  if (
+    distribution.orders < fewest ||
+    ordersBetween(distribution, from, goal) + ordersBetween(distribution, goal, to) < fewestWithin
+  )
+    return { ok: false, because: 'tooFewOrders' };
   const cells = cellsAround(distribution, question);
-  const counts = Float64Array.from(cells.edges.slice(1), (edge, i) => ordersBelow(distribution, edge) - ordersBelow(distribution, cells.edges[i]!));
+  const counts = Float64Array.from(
+    cells.edges.slice(1),
+    (edge, i) => ordersBelow(distribution, edge) - ordersBelow(distribution, cells.edges[i]!),
+  );
   const chosen = chooseCurve(cells, counts);
   if (roughness(cells, counts, chosen) > 2) return { ok: false, because: 'roughOutside' };
   const estimate = excessOf(cells, counts, chosen);
@@ -80,7 +92,12 @@ export function measureBunching(distribution: Distribution, question: BunchingQu
   const result: Bunching = {
     moved: interval(estimate.moved, moved),
     share: interval(estimate.share, share),
-    bands: Array.from(counts, (orders, i) => ({ from: cells.edges[i]!, to: cells.edges[i + 1]!, orders, expected: chosen.means[i]! })),
+    bands: Array.from(counts, (orders, i) => ({
+      from: cells.edges[i]!,
+      to: cells.edges[i + 1]!,
+      orders,
+      expected: chosen.means[i]!,
+    })),
     components: chosen.components.length,
   };
   return { ok: true, result, clear: result.moved.low > 0 };
@@ -105,8 +122,17 @@ function cellsAround(distribution: Distribution, { goal, from, to }: BunchingQue
     const count = Math.max(1, Math.round((b - a) / width));
     return Array.from({ length: count }, (_, i) => Math.round(a + ((b - a) * i) / count));
   };
-  const edges = [...new Set([...even(Math.min(lowest, from), from), ...even(from, goal), ...even(goal, to), ...even(to, highest), highest])];
-  const inside = (low: number, high: number) => edges.flatMap((edge, i) => (i < edges.length - 1 && edge >= low && edge < high ? [i] : []));
+  const edges = [
+    ...new Set([
+      ...even(Math.min(lowest, from), from),
+      ...even(from, goal),
+      ...even(goal, to),
+      ...even(to, highest),
+      highest,
+    ]),
+  ];
+  const inside = (low: number, high: number) =>
+    edges.flatMap((edge, i) => (i < edges.length - 1 && edge >= low && edge < high ? [i] : []));
   const below = inside(from, goal);
   const above = inside(goal, to);
   const outside = edges.slice(0, -1).flatMap((edge, i) => (edge >= from && edge < to ? [] : [[i]]));
@@ -155,7 +181,11 @@ function roughness({ groups }: Cells, counts: Float64Array, fit: MixtureFit): nu
   return statistic / Math.max(1, groups.length - 1 - (3 * fit.components.length - 1));
 }
 
-function excessOf({ below, above }: Cells, counts: Float64Array, { means }: MixtureFit): { moved: number; share: number } {
+function excessOf(
+  { below, above }: Cells,
+  counts: Float64Array,
+  { means }: MixtureFit,
+): { moved: number; share: number } {
   let moved = 0;
   for (const cell of above) moved += counts[cell]! - means[cell]!;
   let within = 0;

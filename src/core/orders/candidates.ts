@@ -46,8 +46,11 @@ export interface Outcome {
  * @param goals one or two, ascending @param months length of the period
  */
 export function outcomeOf(tally: Tally, months: number, response: Response, goals: readonly number[]): Outcome {
-  const parts = goals.map((goal, position) => partsOf(tally, response, goal, position === 0 ? 0 : goals[position - 1]!, position > 0));
-  const at = (factor: number) => parts.reduce((sum, part) => sum + factor * (part.gain - part.addingCost) - part.aboveCost, 0);
+  const parts = goals.map((goal, position) =>
+    partsOf(tally, response, goal, position === 0 ? 0 : goals[position - 1]!, position > 0),
+  );
+  const at = (factor: number) =>
+    parts.reduce((sum, part) => sum + factor * (part.gain - part.addingCost) - part.aboveCost, 0);
   const likely = at(1);
   const ends = [at(1 - response.spread), at(1 + response.spread)];
   const chance = 1.96 * Math.sqrt(parts.reduce((sum, part) => sum + part.squares, 0));
@@ -106,7 +109,11 @@ function partsOf(tally: Tally, response: Response, goal: number, floor: number, 
   if (all === 0) return parts;
   const news = second ? 1 : newsOf(tally, goal);
   const step = (sums: Float64Array, i: number) => sums[i]! - (i > 0 ? sums[i - 1]! : 0);
-  for (let i = indexFrom(tally, Math.max(floor, goal * (1 - response.reach))); i <= last && tally.values[i]! < goal; i++) {
+  for (
+    let i = indexFrom(tally, Math.max(floor, goal * (1 - response.reach)));
+    i <= last && tally.values[i]! < goal;
+    i++
+  ) {
     const lacking = goal - tally.values[i]!;
     const orders = step(second ? tally.cumulative : tally.paying, i);
     if (orders === 0) continue;
@@ -133,7 +140,13 @@ function newsOf(tally: Tally, goal: number): number {
 }
 
 /** Outcomes along the line, one for each step from `step` to `until`. */
-export function candidateCurve(tally: Tally, months: number, response: Response, step: number, until: number): Outcome[] {
+export function candidateCurve(
+  tally: Tally,
+  months: number,
+  response: Response,
+  step: number,
+  until: number,
+): Outcome[] {
   const curve: Outcome[] = [];
   for (let goal = step; goal <= until; goal += step) curve.push(outcomeOf(tally, months, response, [goal]));
   return curve;

@@ -24,7 +24,15 @@ const unknown32 = 0xffffffff;
 const mostOptions = 255;
 
 export function emptyColumns(count: number, options: string[] = []): OrderColumns {
-  return { count, goods: new Float64Array(count), delivery: new Float64Array(count), day: new Uint16Array(count), option: new Uint8Array(count), shopper: new Uint8Array(count), options };
+  return {
+    count,
+    goods: new Float64Array(count),
+    delivery: new Float64Array(count),
+    day: new Uint16Array(count),
+    option: new Uint8Array(count),
+    shopper: new Uint8Array(count),
+    options,
+  };
 }
 
 /** The position of an option in a list, which grows by it. */
@@ -51,7 +59,10 @@ export function packColumns(columns: OrderColumns): Uint8Array {
   view.setUint32(0, count, true);
   view.setUint32(4, (wideGoods ? 1 : 0) | (wideDelivery ? 2 : 0), true);
   let at = 8;
-  for (const [values, wide] of [[goods, wideGoods], [delivery, wideDelivery]] as const) {
+  for (const [values, wide] of [
+    [goods, wideGoods],
+    [delivery, wideDelivery],
+  ] as const) {
     for (let i = 0; i < count; i++, at += wide ? 8 : 4) {
       if (wide) view.setFloat64(at, values[i]!, true);
       else view.setUint32(at, values[i]! < 0 ? unknown32 : values[i]!, true);
@@ -80,7 +91,8 @@ export function unpackMonths(months: readonly PackedMonth[]): OrderColumns {
     const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
     const count = view.getUint32(0, true);
     const flags = view.getUint32(4, true);
-    if (bytes.byteLength !== 8 + count * ((flags & 1 ? 8 : 4) + (flags & 2 ? 8 : 4) + 4)) throw new RangeError('packed orders are cut off');
+    if (bytes.byteLength !== 8 + count * ((flags & 1 ? 8 : 4) + (flags & 2 ? 8 : 4) + 4))
+      throw new RangeError('packed orders are cut off');
     return { count, flags };
   });
   const columns = emptyColumns(heads.reduce((sum, { count }) => sum + count, 0));
@@ -92,14 +104,17 @@ export function unpackMonths(months: readonly PackedMonth[]): OrderColumns {
     const own = new Uint8Array(months[m]!.bytes.subarray(8)).buffer;
     let at = 0;
     const amounts = (wide: number) => {
-      const values = wide ? new Float64Array(own.slice(at, at + count * 8)) : new Uint32Array(own.slice(at, at + count * 4));
+      const values = wide
+        ? new Float64Array(own.slice(at, at + count * 8))
+        : new Uint32Array(own.slice(at, at + count * 4));
       at += count * (wide ? 8 : 4);
       return values;
     };
     columns.goods.set(amounts(flags & 1), start);
     const charged = amounts(flags & 2);
     columns.delivery.set(charged, start);
-    if ((flags & 2) === 0) for (let i = 0; i < count; i++) if (charged[i] === unknown32) columns.delivery[start + i] = -1;
+    if ((flags & 2) === 0)
+      for (let i = 0; i < count; i++) if (charged[i] === unknown32) columns.delivery[start + i] = -1;
     columns.day.set(new Uint16Array(own.slice(at, at + count * 2)), start);
     at += count * 2;
     const listed = new Uint8Array(own, at, count);

@@ -39,7 +39,14 @@ const apart = 0.1;
  * @param zoneOf the zone of a delivery option
  * @param country a destination in the market
  */
-export function conditionOnOrders(columns: OrderColumns, condition: Condition, qualifiers: Policy['qualifiers'], terms: MarketTerms, country: string, zoneOf: (option: string) => string): ConditionOnOrders {
+export function conditionOnOrders(
+  columns: OrderColumns,
+  condition: Condition,
+  qualifiers: Policy['qualifiers'],
+  terms: MarketTerms,
+  country: string,
+  zoneOf: (option: string) => string,
+): ConditionOnOrders {
   const { count, goods, day, option, options, shopper } = columns;
   const last = day.reduce((latest, other) => Math.max(latest, other), 0);
   const compiled = compileCondition(condition, qualifiers, terms);
@@ -51,8 +58,19 @@ export function conditionOnOrders(columns: OrderColumns, condition: Condition, q
     const key = `${goods[i]} ${shopper[i]} ${option[i]} ${day[i]}`;
     let answer = known.get(key);
     if (answer === undefined) {
-      const person: Shopper = { signedIn: false, ...(shopper[i] === shopperNew ? { orderCount: 0 } : shopper[i] === shopperReturning ? { orderCount: 1 } : {}) };
-      answer = compiled.holds({ cart: imagineCart(orderOfValue(goods[i]!), terms, rates), delivered: null, shopper: person, destination, postcode: '', zoneId: zones[option[i]!] ?? '', instant: Date.parse(`${dateOfDay(day[i]!)}T12:00Z`) });
+      const person: Shopper = {
+        signedIn: false,
+        ...(shopper[i] === shopperNew ? { orderCount: 0 } : shopper[i] === shopperReturning ? { orderCount: 1 } : {}),
+      };
+      answer = compiled.holds({
+        cart: imagineCart(orderOfValue(goods[i]!), terms, rates),
+        delivered: null,
+        shopper: person,
+        destination,
+        postcode: '',
+        zoneId: zones[option[i]!] ?? '',
+        instant: Date.parse(`${dateOfDay(day[i]!)}T12:00Z`),
+      });
       known.set(key, answer);
     }
     return answer;
@@ -63,20 +81,36 @@ export function conditionOnOrders(columns: OrderColumns, condition: Condition, q
     all.push(i);
     if (holds(i)) held.push(i);
   }
-  return { orders: all.length, holding: held.length, mostly: held.length > 0 && held.length < all.length ? traitOf(columns, all, held) : null };
+  return {
+    orders: all.length,
+    holding: held.length,
+    mostly: held.length > 0 && held.length < all.length ? traitOf(columns, all, held) : null,
+  };
 }
 
 /** Of the traits that most of some orders have, the one that sets them apart the most. */
-function traitOf({ goods, option, options, shopper }: OrderColumns, all: readonly number[], held: readonly number[]): Trait | null {
+function traitOf(
+  { goods, option, options, shopper }: OrderColumns,
+  all: readonly number[],
+  held: readonly number[],
+): Trait | null {
   const median = all.map((i) => goods[i]!).sort((a, b) => a - b)[all.length >> 1]!;
   const traits: [Omit<Trait, 'share' | 'usual'>, (i: number) => boolean][] = [
     [{ kind: 'new', value: 0, option: '' }, (i) => shopper[i] === shopperNew],
     [{ kind: 'returning', value: 0, option: '' }, (i) => shopper[i] === shopperReturning],
     [{ kind: 'atLeast', value: median, option: '' }, (i) => goods[i]! >= median],
     [{ kind: 'below', value: median, option: '' }, (i) => goods[i]! < median],
-    ...options.flatMap((id, index): [Omit<Trait, 'share' | 'usual'>, (i: number) => boolean][] => (id === '' ? [] : [[{ kind: 'option', value: 0, option: id }, (i) => option[i] === index]])),
+    ...options.flatMap((id, index): [Omit<Trait, 'share' | 'usual'>, (i: number) => boolean][] =>
+      id === '' ? [] : [[{ kind: 'option', value: 0, option: id }, (i) => option[i] === index]],
+    ),
   ];
-  const shareOf = (orders: readonly number[], has: (i: number) => boolean) => orders.reduce((sum, i) => sum + (has(i) ? 1 : 0), 0) / orders.length;
-  const told = traits.map(([trait, has]): Trait => ({ ...trait, share: shareOf(held, has), usual: shareOf(all, has) })).filter(({ share, usual }) => share >= most && share - usual >= apart);
-  return told.reduce<Trait | null>((best, trait) => (best === null || trait.share - trait.usual > best.share - best.usual ? trait : best), null);
+  const shareOf = (orders: readonly number[], has: (i: number) => boolean) =>
+    orders.reduce((sum, i) => sum + (has(i) ? 1 : 0), 0) / orders.length;
+  const told = traits
+    .map(([trait, has]): Trait => ({ ...trait, share: shareOf(held, has), usual: shareOf(all, has) }))
+    .filter(({ share, usual }) => share >= most && share - usual >= apart);
+  return told.reduce<Trait | null>(
+    (best, trait) => (best === null || trait.share - trait.usual > best.share - best.usual ? trait : best),
+    null,
+  );
 }

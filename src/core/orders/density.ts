@@ -14,7 +14,12 @@ export interface Density {
  *
  * @param until last grid point at least, minor units @param points grid points up to there
  */
-export function densityOf({ values, cumulative }: Distribution, bandwidth: number, until: number, points = 512): Density {
+export function densityOf(
+  { values, cumulative }: Distribution,
+  bandwidth: number,
+  until: number,
+  points = 512,
+): Density {
   const step = until / points;
   const size = points + 1;
   const binned = new Float64Array(size + 1);
@@ -28,11 +33,15 @@ export function densityOf({ values, cumulative }: Distribution, bandwidth: numbe
   }
   const width = Math.max(bandwidth, step * 0.75);
   const reach = Math.min(size, Math.ceil((5 * width) / step));
-  const kernel = Float64Array.from({ length: reach + 1 }, (_, i) => Math.exp(-0.5 * ((i * step) / width) ** 2) / (width * Math.sqrt(2 * Math.PI)));
+  const kernel = Float64Array.from(
+    { length: reach + 1 },
+    (_, i) => Math.exp(-0.5 * ((i * step) / width) ** 2) / (width * Math.sqrt(2 * Math.PI)),
+  );
   const heights = new Float64Array(size);
   for (let i = 0; i <= size; i++) {
     if (binned[i] === 0) continue;
-    for (let j = Math.max(0, i - reach); j <= Math.min(size - 1, i + reach); j++) heights[j]! += binned[i]! * kernel[Math.abs(i - j)]!;
+    for (let j = Math.max(0, i - reach); j <= Math.min(size - 1, i + reach); j++)
+      heights[j]! += binned[i]! * kernel[Math.abs(i - j)]!;
   }
   return { step, heights, bandwidth: width };
 }

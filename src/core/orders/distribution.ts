@@ -77,12 +77,17 @@ export interface Band {
 /** Contiguous half-open bands of a width from 0 to beyond `until`. Minor units. */
 export function bands(distribution: Distribution, width: number, until: number): Band[] {
   const result: Band[] = [];
-  for (let from = 0; from < until; from += width) result.push({ from, to: from + width, orders: ordersBetween(distribution, from, from + width) });
+  for (let from = 0; from < until; from += width)
+    result.push({ from, to: from + width, orders: ordersBetween(distribution, from, from + width) });
   return result;
 }
 
 /** Orders that lie beyond the last of those bands, and from which amount on. Minor units. */
-export function beyondBands(distribution: Distribution, width: number, until: number): { from: number; orders: number } {
+export function beyondBands(
+  distribution: Distribution,
+  width: number,
+  until: number,
+): { from: number; orders: number } {
   const from = Math.ceil(until / width) * width;
   return { from, orders: distribution.orders - ordersBelow(distribution, from) };
 }

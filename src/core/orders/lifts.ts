@@ -16,7 +16,13 @@ export interface Lift {
  * @param dearest products above that price are left out
  * @returns `any`: orders lifted by at least one of the products, which are those the dearest lifts; products by price
  */
-export function liftsOver(distribution: Distribution, group: { from: number; to: number }, goal: number, prices: Iterable<[string, number]>, dearest: number): { any: number; products: Lift[] } {
+export function liftsOver(
+  distribution: Distribution,
+  group: { from: number; to: number },
+  goal: number,
+  prices: Iterable<[string, number]>,
+  dearest: number,
+): { any: number; products: Lift[] } {
   const products: Lift[] = [];
   let any = 0;
   for (const [productId, price] of prices) {

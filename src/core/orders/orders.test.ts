@@ -22,7 +22,8 @@ const options = ['door', 'shop', ''];
 
 function columnsFrom(orders: readonly Plain[], named = options): OrderColumns {
   const columns = emptyColumns(orders.length, [...named]);
-  for (const [i, order] of orders.entries()) for (const field of ['goods', 'delivery', 'day', 'option', 'shopper'] as const) columns[field][i] = order[field];
+  for (const [i, order] of orders.entries())
+    for (const field of ['goods', 'delivery', 'day', 'option', 'shopper'] as const) columns[field][i] = order[field];
   return columns;
 }
 
@@ -40,19 +41,40 @@ describe('columns', () => {
     fc.assert(
       fc.property(fc.array(plainOrders, { maxLength: 4 }), (months) => {
         const packed = months.map((orders) => packColumns(columnsFrom(orders)));
-        const joined = joinMonths({ currency: 'EUR', months: packed.map((bytes, i) => ({ month: `2025-0${i + 1}-01`, orders: months[i]!.length, bytes: bytes.length, options })) }, packed);
+        const joined = joinMonths(
+          {
+            currency: 'EUR',
+            months: packed.map((bytes, i) => ({
+              month: `2025-0${i + 1}-01`,
+              orders: months[i]!.length,
+              bytes: bytes.length,
+              options,
+            })),
+          },
+          packed,
+        );
         const { heading, months: split } = splitMonths(joined);
         expect(heading.currency).toBe('EUR');
         const back = unpackMonths(split);
         const all = months.flat();
         expect(back.count).toBe(all.length);
-        for (const [i, order] of all.entries()) expect({ goods: back.goods[i], delivery: back.delivery[i], day: back.day[i], option: back.options[back.option[i]!], shopper: back.shopper[i] }).toEqual({ ...order, option: options[order.option] });
+        for (const [i, order] of all.entries())
+          expect({
+            goods: back.goods[i],
+            delivery: back.delivery[i],
+            day: back.day[i],
+            option: back.options[back.option[i]!],
+            shopper: back.shopper[i],
+          }).toEqual({ ...order, option: options[order.option] });
       }),
     );
   });
   test('options keep their names when months list them differently', () => {
     const order: Plain = { goods: 100, delivery: 0, day: 1, option: 0, shopper: 0 };
-    const back = unpackMonths([{ bytes: packColumns(columnsFrom([order], ['a'])), options: ['a'] }, { bytes: packColumns(columnsFrom([order, { ...order, option: 1 }], ['b', 'a'])), options: ['b', 'a'] }]);
+    const back = unpackMonths([
+      { bytes: packColumns(columnsFrom([order], ['a'])), options: ['a'] },
+      { bytes: packColumns(columnsFrom([order, { ...order, option: 1 }], ['b', 'a'])), options: ['b', 'a'] },
+    ]);
     expect([...back.option].map((index) => back.options[index])).toEqual(['a', 'b', 'a']);
   });
   test('bytes that are part of a larger piece of memory, as a database hands them over', () => {
@@ -62,18 +84,35 @@ describe('columns', () => {
     expect([...unpackMonths([{ bytes: inside, options }]).goods]).toEqual([4321, 1]);
   });
   test('bytes that are cut off are refused', () => {
-    expect(() => unpackMonths([{ bytes: packColumns(columnsFrom([{ goods: 1, delivery: 0, day: 1, option: 0, shopper: 0 }])).subarray(0, 12), options }])).toThrow(/cut off/);
+    expect(() =>
+      unpackMonths([
+        {
+          bytes: packColumns(columnsFrom([{ goods: 1, delivery: 0, day: 1, option: 0, shopper: 0 }])).subarray(0, 12),
+          options,
+        },
+      ]),
+    ).toThrow(/cut off/);
   });
 });
 
 describe('tally', () => {
-  const filters = fc.record({ fromDay: fc.constantFrom(0, 20_030), toDay: fc.constantFrom(20_060, 65_535), shopper: fc.constantFrom('all' as const, 'new' as const, 'returning' as const), option: fc.constantFrom(null, 'door', 'unknown'), delivery: fc.constantFrom('all' as const, 'paid' as const, 'free' as const) });
+  const filters = fc.record({
+    fromDay: fc.constantFrom(0, 20_030),
+    toDay: fc.constantFrom(20_060, 65_535),
+    shopper: fc.constantFrom('all' as const, 'new' as const, 'returning' as const),
+    option: fc.constantFrom(null, 'door', 'unknown'),
+    delivery: fc.constantFrom('all' as const, 'paid' as const, 'free' as const),
+  });
   test('counts and sums are those of a plain loop, at every value', () => {
     fc.assert(
       fc.property(plainOrders, filters, (orders, filter) => {
         const wanted = orders.filter(
           (o) =>
-            o.day >= filter.fromDay && o.day < filter.toDay && (filter.shopper === 'all' || o.shopper === (filter.shopper === 'new' ? 1 : 2)) && (filter.option === null || options[o.option] === filter.option) && (filter.delivery === 'all' || (filter.delivery === 'paid' ? o.delivery > 0 : o.delivery === 0)),
+            o.day >= filter.fromDay &&
+            o.day < filter.toDay &&
+            (filter.shopper === 'all' || o.shopper === (filter.shopper === 'new' ? 1 : 2)) &&
+            (filter.option === null || options[o.option] === filter.option) &&
+            (filter.delivery === 'all' || (filter.delivery === 'paid' ? o.delivery > 0 : o.delivery === 0)),
         );
         const tally = tallyOf(columnsFrom(orders), filter);
         expect(tally.orders).toBe(wanted.length);
@@ -82,15 +121,28 @@ describe('tally', () => {
         for (const [i, value] of tally.values.entries()) {
           const upTo = wanted.filter((o) => o.goods <= value);
           const paying = upTo.filter((o) => o.delivery > 0);
-          expect([tally.cumulative[i], tally.paying[i], tally.free[i], tally.paid[i]]).toEqual([upTo.length, paying.length, upTo.filter((o) => o.delivery === 0).length, paying.reduce((sum, o) => sum + o.delivery, 0)]);
+          expect([tally.cumulative[i], tally.paying[i], tally.free[i], tally.paid[i]]).toEqual([
+            upTo.length,
+            paying.length,
+            upTo.filter((o) => o.delivery === 0).length,
+            paying.reduce((sum, o) => sum + o.delivery, 0),
+          ]);
         }
       }),
     );
   });
   test('travels as steps and counts', () => {
-    const tally = tallyOf(columnsFrom([100, 100, 250].map((goods) => ({ goods, delivery: 0, day: 1, option: 0, shopper: 0 }))), everything);
+    const tally = tallyOf(
+      columnsFrom([100, 100, 250].map((goods) => ({ goods, delivery: 0, day: 1, option: 0, shopper: 0 }))),
+      everything,
+    );
     expect(valueCountsOf(tally, 'EUR')).toEqual({ currency: 'EUR', orders: 3, valueSteps: [100, 150], counts: [2, 1] });
-    expect(valueCountsOf(tallyOf(columnsFrom([]), everything), 'EUR')).toEqual({ currency: null, orders: 0, valueSteps: [], counts: [] });
+    expect(valueCountsOf(tallyOf(columnsFrom([]), everything), 'EUR')).toEqual({
+      currency: null,
+      orders: 0,
+      valueSteps: [],
+      counts: [],
+    });
   });
 });
 
@@ -100,8 +152,15 @@ describe('goal candidates', () => {
 
   test('by hand: who is above costs, who is within reach and pays may add', () => {
     // Two above pay 500; of two within reach of 6000 one pays; one is out of reach.
-    const tally = tallyOf(columnsFrom([order(6000, 500), order(7000, 500), order(5400, 500), order(5000, 0), order(4400, 500)]), everything);
-    const { goals: [goal], net, qualifying } = outcomeOf(tally, 2, response, [6000]);
+    const tally = tallyOf(
+      columnsFrom([order(6000, 500), order(7000, 500), order(5400, 500), order(5000, 0), order(4400, 500)]),
+      everything,
+    );
+    const {
+      goals: [goal],
+      net,
+      qualifying,
+    } = outcomeOf(tally, 2, response, [6000]);
     const likelihood = 0.5 + (0.1 - 0.5) * (600 / 1500);
     expect(likelihoodAt(response, 6000, 5400)).toBeCloseTo(likelihood, 12);
     expect(goal).toMatchObject({ above: 1, abovePaying: 1, within: 0.5, lacking: 600 });
@@ -120,7 +179,10 @@ describe('goal candidates', () => {
     expect(outcomeOf(tally, 1, response, [6000]).goals[0]).toMatchObject({ above: 1, within: 1 });
   });
   test('two goals: the second rewards all above it, and those between the two may add for it', () => {
-    const tally = tallyOf(columnsFrom([order(5500, 500), order(6500, 500), order(9000, 0), order(7600, 0)]), everything);
+    const tally = tallyOf(
+      columnsFrom([order(5500, 500), order(6500, 500), order(9000, 0), order(7600, 0)]),
+      everything,
+    );
     const { goals } = outcomeOf(tally, 1, response, [6000, 8000]);
     expect(goals[1]).toMatchObject({ above: 1, within: 2 });
     expect(goals[1]!.cost).toBeCloseTo(300 * (1 + goals[1]!.adding), 9);
@@ -128,22 +190,40 @@ describe('goal candidates', () => {
   });
   test('the net lies within its band; costs never rise and reached shares never grow with the goal', () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ goods: fc.integer({ min: 100, max: 12_000 }), delivery: fc.constantFrom(-1, 0, 450, 595) }), { minLength: 1, maxLength: 80 }), (orders) => {
-        const tally = tallyOf(columnsFrom(orders.map(({ goods, delivery }) => order(goods, delivery))), everything);
-        const curve = candidateCurve(tally, 3, response, 250, 12_500);
-        expect(curve).toHaveLength(50);
-        for (const [i, outcome] of curve.entries()) {
-          expect(outcome.low).toBeLessThanOrEqual(outcome.net + 1e-9);
-          expect(outcome.high).toBeGreaterThanOrEqual(outcome.net - 1e-9);
-          expect(outcome.net).toBeCloseTo(outcome.gain - outcome.cost, 6);
-          if (i > 0) expect(outcome.goals[0]!.above).toBeLessThanOrEqual(curve[i - 1]!.goals[0]!.above);
-        }
-      }),
+      fc.property(
+        fc.array(
+          fc.record({ goods: fc.integer({ min: 100, max: 12_000 }), delivery: fc.constantFrom(-1, 0, 450, 595) }),
+          { minLength: 1, maxLength: 80 },
+        ),
+        (orders) => {
+          const tally = tallyOf(columnsFrom(orders.map(({ goods, delivery }) => order(goods, delivery))), everything);
+          const curve = candidateCurve(tally, 3, response, 250, 12_500);
+          expect(curve).toHaveLength(50);
+          for (const [i, outcome] of curve.entries()) {
+            expect(outcome.low).toBeLessThanOrEqual(outcome.net + 1e-9);
+            expect(outcome.high).toBeGreaterThanOrEqual(outcome.net - 1e-9);
+            expect(outcome.net).toBeCloseTo(outcome.gain - outcome.cost, 6);
+            if (i > 0) expect(outcome.goals[0]!.above).toBeLessThanOrEqual(curve[i - 1]!.goals[0]!.above);
+          }
+        },
+      ),
     );
   });
   test('assumptions are percentages in the policy and shares here', () => {
-    expect(responseOf(usualAssumption)).toEqual({ margin: 0.45, reach: 0.25, near: 0.4, far: 0.1, spread: 0.5, secondReward: 300 });
-    expect([4499, 4500, 5999, 6000].map((value) => likelihoodAt(response, 6000, value) > 0)).toEqual([false, true, true, false]);
+    expect(responseOf(usualAssumption)).toEqual({
+      margin: 0.45,
+      reach: 0.25,
+      near: 0.4,
+      far: 0.1,
+      spread: 0.5,
+      secondReward: 300,
+    });
+    expect([4499, 4500, 5999, 6000].map((value) => likelihoodAt(response, 6000, value) > 0)).toEqual([
+      false,
+      true,
+      true,
+      false,
+    ]);
   });
 });
 
@@ -156,24 +236,62 @@ describe('amounts to begin with', () => {
   });
   test('a second one above the next peak, always above the first', () => {
     expect(secondTrial(5000, [{ at: 3800 }, { at: 9200 }])).toBe(10_500);
-    fc.assert(fc.property(fc.integer({ min: 1, max: 1_000_000 }), fc.array(fc.record({ at: fc.integer({ min: 1, max: 1_000_000 }) })), (first, peaks) => void expect(secondTrial(first, peaks)).toBeGreaterThan(first)));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 1_000_000 }),
+        fc.array(fc.record({ at: fc.integer({ min: 1, max: 1_000_000 }) })),
+        (first, peaks) => void expect(secondTrial(first, peaks)).toBeGreaterThan(first),
+      ),
+    );
   });
 });
 
 describe('groups', () => {
   test('a product lifts the orders that lack at most its price', () => {
-    const tally = tallyOf(columnsFrom([5000, 5500, 5700, 5999, 6000].map((goods) => ({ goods, delivery: 0, day: 1, option: 0, shopper: 0 }))), everything);
-    expect(liftsOver(tally, { from: 5000, to: 6500 }, 6000, [['tape', 300], ['plan', 500], ['kite', 4000], ['card', 250]], 1000)).toEqual({
+    const tally = tallyOf(
+      columnsFrom(
+        [5000, 5500, 5700, 5999, 6000].map((goods) => ({ goods, delivery: 0, day: 1, option: 0, shopper: 0 })),
+      ),
+      everything,
+    );
+    expect(
+      liftsOver(
+        tally,
+        { from: 5000, to: 6500 },
+        6000,
+        [
+          ['tape', 300],
+          ['plan', 500],
+          ['kite', 4000],
+          ['card', 250],
+        ],
+        1000,
+      ),
+    ).toEqual({
       any: 3,
-      products: [{ productId: 'card', price: 250, orders: 1 }, { productId: 'tape', price: 300, orders: 2 }, { productId: 'plan', price: 500, orders: 3 }],
+      products: [
+        { productId: 'card', price: 250, orders: 1 },
+        { productId: 'tape', price: 300, orders: 2 },
+        { productId: 'plan', price: 500, orders: 3 },
+      ],
     });
   });
   test('pairs that stand together more often than by chance', () => {
-    const together = Array.from({ length: 30 }, () => [['kite', 1], ['line', 2]] as const);
+    const together = Array.from(
+      { length: 30 },
+      () =>
+        [
+          ['kite', 1],
+          ['line', 2],
+        ] as const,
+    );
     const apart = Array.from({ length: 70 }, (_, i) => [[i % 2 === 0 ? 'book' : 'tape', 1]] as const);
     const study = studyBaskets([...together, ...apart, []]);
     expect(study.baskets).toBe(100);
-    expect(study.products.slice(0, 2)).toEqual([{ sku: 'book', orders: 35 }, { sku: 'tape', orders: 35 }]);
+    expect(study.products.slice(0, 2)).toEqual([
+      { sku: 'book', orders: 35 },
+      { sku: 'tape', orders: 35 },
+    ]);
     expect(study.pairs).toHaveLength(1);
     expect(study.pairs[0]).toMatchObject({ skus: ['kite', 'line'], orders: 30 });
     expect(study.pairs[0]!.times).toBeCloseTo(100 / 30, 9);
@@ -187,7 +305,12 @@ describe('the study', () => {
   });
   test('one order, and many of one value', () => {
     const one: Plain = { goods: 5000, delivery: 500, day: 20_000, option: 0, shopper: 1 };
-    expect(studyOrders(columnsFrom([one]), everything).summary).toMatchObject({ orders: 1, average: 5000, median: 5000, deviation: 0 });
+    expect(studyOrders(columnsFrom([one]), everything).summary).toMatchObject({
+      orders: 1,
+      average: 5000,
+      median: 5000,
+      deviation: 0,
+    });
     const many = studyOrders(columnsFrom(Array.from({ length: 500 }, () => one)), everything);
     expect(many.peaks).toHaveLength(1);
     expect(many.peaks[0]!.share).toBe(1);
@@ -199,7 +322,10 @@ describe('the study', () => {
         const { shoppers } = studyOrders(columns, everything);
         const alone = (shopper: 'new' | 'returning') => studyOrders(columns, { ...everything, shopper }).summary;
         if (!shoppers) return void expect(Math.min(alone('new')?.orders ?? 0, alone('returning')?.orders ?? 0)).toBe(0);
-        for (const [sample, summary] of [[shoppers.fresh, alone('new')!], [shoppers.returning, alone('returning')!]] as const) {
+        for (const [sample, summary] of [
+          [shoppers.fresh, alone('new')!],
+          [shoppers.returning, alone('returning')!],
+        ] as const) {
           expect(sample.count).toBe(summary.orders);
           expect(Math.abs(sample.average - summary.average)).toBeLessThanOrEqual(1e-9 * (1 + summary.average));
           expect(Math.abs(sample.deviation - summary.deviation)).toBeLessThanOrEqual(1e-5 * (1 + summary.deviation));
@@ -208,8 +334,23 @@ describe('the study', () => {
     );
   });
   test('bounds list days and options by how often', () => {
-    expect(boundsOf(columnsFrom([{ goods: 1, delivery: 0, day: 20_005, option: 1, shopper: 0 }, { goods: 1, delivery: 0, day: 20_001, option: 1, shopper: 2 }, { goods: 1, delivery: 0, day: 20_003, option: 0, shopper: 0 }]))).toEqual({
-      orders: 3, firstDay: 20_001, lastDay: 20_005, options: [{ id: 'shop', orders: 2 }, { id: 'door', orders: 1 }], shoppersKnown: true,
+    expect(
+      boundsOf(
+        columnsFrom([
+          { goods: 1, delivery: 0, day: 20_005, option: 1, shopper: 0 },
+          { goods: 1, delivery: 0, day: 20_001, option: 1, shopper: 2 },
+          { goods: 1, delivery: 0, day: 20_003, option: 0, shopper: 0 },
+        ]),
+      ),
+    ).toEqual({
+      orders: 3,
+      firstDay: 20_001,
+      lastDay: 20_005,
+      options: [
+        { id: 'shop', orders: 2 },
+        { id: 'door', orders: 1 },
+      ],
+      shoppersKnown: true,
     });
   });
 });

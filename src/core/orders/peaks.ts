@@ -39,7 +39,12 @@ export function peaksOf(density: Density, distribution: Distribution, least = 0.
     while (to < heights.length - 1 && heights[to + 1]! >= level) to++;
     const start = roundly(from * step);
     const stretch = { from: start, to: Math.max(start + round, roundly((to + 1) * step)) };
-    peaks.push({ at: Math.round(topBetween(heights, i) * step), prominence: rise / highest, ...stretch, share: ordersBetween(distribution, stretch.from, stretch.to) / Math.max(1, distribution.orders) });
+    peaks.push({
+      at: Math.round(topBetween(heights, i) * step),
+      prominence: rise / highest,
+      ...stretch,
+      share: ordersBetween(distribution, stretch.from, stretch.to) / Math.max(1, distribution.orders),
+    });
   }
   return peaks;
 }

@@ -50,7 +50,12 @@ const stretch = 20_000;
 const anew = 200;
 
 /** Of whom an export tells that they are new or returning, and nothing else. */
-const shopperOf = (kind: number): Shopper | undefined => (kind === shopperNew ? { signedIn: false, orderCount: 0 } : kind === shopperReturning ? { signedIn: false, orderCount: 1 } : undefined);
+const shopperOf = (kind: number): Shopper | undefined =>
+  kind === shopperNew
+    ? { signedIn: false, orderCount: 0 }
+    : kind === shopperReturning
+      ? { signedIn: false, orderCount: 1 }
+      : undefined;
 
 /** Where an order is replayed: the zone that the option belongs to under the draft, and what the release has for it. */
 export interface ReplayGround {
@@ -60,8 +65,12 @@ export interface ReplayGround {
 }
 
 /** The ground of every option: its own zone where that is on, else the first zone of the market; null where no zone is on. */
-export function groundsOf(draft: CompiledMarket | undefined, release: CompiledMarket | undefined): ((option: string) => ReplayGround) | null {
-  const zoneIn = (market: CompiledMarket, option: string) => market.zones.find(({ id, policy }) => id === policy.options[option]?.zone) ?? market.zones[0];
+export function groundsOf(
+  draft: CompiledMarket | undefined,
+  release: CompiledMarket | undefined,
+): ((option: string) => ReplayGround) | null {
+  const zoneIn = (market: CompiledMarket, option: string) =>
+    market.zones.find(({ id, policy }) => id === policy.options[option]?.zone) ?? market.zones[0];
   if (!draft || draft.zones.length === 0) return null;
   return (option) => ({ draft: zoneIn(draft, option)!, release: (release && zoneIn(release, option)) ?? null });
 }
@@ -73,8 +82,24 @@ export function groundsOf(draft: CompiledMarket | undefined, release: CompiledMa
  *
  * @param every looks at every n-th order only
  */
-export function replayOrders(columns: OrderColumns, groundOf: (option: string) => ReplayGround, instant: number, every = 1, progress: (share: number) => void = () => undefined): Replay {
-  const result: Replay = { orders: 0, less: 0, more: 0, same: 0, without: 0, change: 0, givenBefore: 0, givenNow: 0, examples: [] };
+export function replayOrders(
+  columns: OrderColumns,
+  groundOf: (option: string) => ReplayGround,
+  instant: number,
+  every = 1,
+  progress: (share: number) => void = () => undefined,
+): Replay {
+  const result: Replay = {
+    orders: 0,
+    less: 0,
+    more: 0,
+    same: 0,
+    without: 0,
+    change: 0,
+    givenBefore: 0,
+    givenNow: 0,
+    examples: [],
+  };
   const options = columns.options.length > 0 ? columns.options : [''];
   const chosen = options.map(groundOf);
   const zones = [...new Map(chosen.map((ground) => [ground.draft.id, ground])).values()];
@@ -90,8 +115,14 @@ export function replayOrders(columns: OrderColumns, groundOf: (option: string) =
     if (!alike) {
       const { draft, release } = zones[zone]!;
       const situation = someoneIn(draft, instant, shopperOf(shopper));
-      const [ahead, current] = [evaluateImagined(draft, orderOfValue(value), situation), release && evaluateImagined(release, orderOfValue(value), situation)];
-      alike = { outcomes: options.map((id, index) => (zoneOf[index] === zone ? outcomeOf(ahead, current, id) : null)), orders: new Uint32Array(options.length) };
+      const [ahead, current] = [
+        evaluateImagined(draft, orderOfValue(value), situation),
+        release && evaluateImagined(release, orderOfValue(value), situation),
+      ];
+      alike = {
+        outcomes: options.map((id, index) => (zoneOf[index] === zone ? outcomeOf(ahead, current, id) : null)),
+        orders: new Uint32Array(options.length),
+      };
       known.set(who, alike);
       if (known.size % anew === 0) progress(i / columns.count);
     }
@@ -100,13 +131,24 @@ export function replayOrders(columns: OrderColumns, groundOf: (option: string) =
   }
   for (const [who, { outcomes, orders }] of known) {
     const [zone, person] = [who % zones.length, Math.floor(who / zones.length)];
-    for (const [option, outcome] of outcomes.entries()) if (orders[option]! > 0) count(result, outcome, orders[option]!, { zoneId: zones[zone]!.draft.id, value: Math.floor(person / kinds), shopper: person % kinds });
+    for (const [option, outcome] of outcomes.entries())
+      if (orders[option]! > 0)
+        count(result, outcome, orders[option]!, {
+          zoneId: zones[zone]!.draft.id,
+          value: Math.floor(person / kinds),
+          shopper: person % kinds,
+        });
   }
   progress(1);
   return result;
 }
 
-function count(result: Replay, outcome: Outcome | null, orders: number, like: Pick<ReplayExample, 'zoneId' | 'value' | 'shopper'>): void {
+function count(
+  result: Replay,
+  outcome: Outcome | null,
+  orders: number,
+  like: Pick<ReplayExample, 'zoneId' | 'value' | 'shopper'>,
+): void {
   if (!outcome) {
     result.without += orders;
     return;
@@ -120,17 +162,23 @@ function count(result: Replay, outcome: Outcome | null, orders: number, like: Pi
   result.givenNow += outcome.givenNow * orders;
   if (difference === 0) return;
   const { examples } = result;
-  const place = examples.findIndex((other) => orders > other.orders || (orders === other.orders && like.value < other.value));
-  if (place >= 0 || examples.length < mostExamples) examples.splice(place < 0 ? examples.length : place, 0, { ...like, was: outcome.was, now: outcome.now, orders });
+  const place = examples.findIndex(
+    (other) => orders > other.orders || (orders === other.orders && like.value < other.value),
+  );
+  if (place >= 0 || examples.length < mostExamples)
+    examples.splice(place < 0 ? examples.length : place, 0, { ...like, was: outcome.was, now: outcome.now, orders });
   if (examples.length > mostExamples) examples.pop();
 }
 
 function outcomeOf(draft: Evaluation, release: Evaluation | null, option: string): Outcome | null {
-  const chosen = (evaluation: Evaluation, id: string | null) => evaluation.options.find(({ optionId }) => optionId === id);
+  const chosen = (evaluation: Evaluation, id: string | null) =>
+    evaluation.options.find(({ optionId }) => optionId === id);
   const both = chosen(draft, option) && (release === null || chosen(release, option));
   const now = chosen(draft, both ? option : draft.preselected);
   if (!now) return null;
   if (release === null) return { was: now.before, now: now.after, givenBefore: 0, givenNow: now.before - now.after };
   const was = chosen(release, both ? option : release.preselected);
-  return was ? { was: was.after, now: now.after, givenBefore: was.before - was.after, givenNow: now.before - now.after } : null;
+  return was
+    ? { was: was.after, now: now.after, givenBefore: was.before - was.after, givenNow: now.before - now.after }
+    : null;
 }

@@ -19,11 +19,25 @@ export interface Response {
 }
 
 /** What stands until somebody says otherwise: no measurement, a starting point that is shown as what it is. */
-export const usualAssumption: Assumption = { margin: '45', reach: '25', near: '40', far: '10', spread: '50', secondReward: 300 };
+export const usualAssumption: Assumption = {
+  margin: '45',
+  reach: '25',
+  near: '40',
+  far: '10',
+  spread: '50',
+  secondReward: 300,
+};
 
 export function responseOf({ margin, reach, near, far, spread, secondReward }: Assumption): Response {
   const share = (percent: string) => Number(percent) / 100;
-  return { margin: share(margin), reach: share(reach), near: share(near), far: share(far), spread: share(spread), secondReward };
+  return {
+    margin: share(margin),
+    reach: share(reach),
+    near: share(near),
+    far: share(far),
+    spread: share(spread),
+    secondReward,
+  };
 }
 
 /** Likelihood that an order of `value` adds what it lacks to a goal; 0 out of reach. */

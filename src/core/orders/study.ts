@@ -42,7 +42,16 @@ export function boundsOf({ count, day, option, options, shopper }: OrderColumns)
     if (shopper[i] !== 0) shoppersKnown = true;
     orders[option[i]!]!++;
   }
-  return { orders: count, firstDay, lastDay, options: options.map((id, i) => ({ id, orders: orders[i]! })).filter(({ id }) => id !== '').sort((a, b) => b.orders - a.orders), shoppersKnown };
+  return {
+    orders: count,
+    firstDay,
+    lastDay,
+    options: options
+      .map((id, i) => ({ id, orders: orders[i]! }))
+      .filter(({ id }) => id !== '')
+      .sort((a, b) => b.orders - a.orders),
+    shoppersKnown,
+  };
 }
 
 /** Looks through a market's orders. Takes tens of milliseconds for a million: meant for a worker. */
@@ -51,7 +60,16 @@ export function studyOrders(columns: OrderColumns, filter: OrderFilter): OrderSt
   const summary = summarise(tally);
   const end = valueAtShare(tally, 0.985) * 1.04;
   const density = summary && end > 0 ? densityOf(tally, bandwidthFor(summary), end) : null;
-  return { filter, tally, summary, density, peaks: density ? peaksOf(density, tally) : [], suggestedBand: summary ? freedmanDiaconisWidth(summary) : 0, end, shoppers: filter.shopper === 'all' ? compareShoppers(columns, passer(columns, filter)) : null };
+  return {
+    filter,
+    tally,
+    summary,
+    density,
+    peaks: density ? peaksOf(density, tally) : [],
+    suggestedBand: summary ? freedmanDiaconisWidth(summary) : 0,
+    end,
+    shoppers: filter.shopper === 'all' ? compareShoppers(columns, passer(columns, filter)) : null,
+  };
 }
 
 /** Silverman's rule suits one peak and blurs several; half of it keeps peaks apart that the eye tells apart. */
@@ -60,8 +78,15 @@ function bandwidthFor(summary: ValueSummary): number {
 }
 
 /** In two passes and without sorting. */
-function compareShoppers({ count, goods, shopper }: OrderColumns, passes: (i: number) => boolean): OrderStudy['shoppers'] {
-  const [counts, sums, squares] = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
+function compareShoppers(
+  { count, goods, shopper }: OrderColumns,
+  passes: (i: number) => boolean,
+): OrderStudy['shoppers'] {
+  const [counts, sums, squares] = [
+    [0, 0, 0],
+    [0, 0, 0],
+    [0, 0, 0],
+  ];
   for (let i = 0; i < count; i++) {
     if (shopper[i] === 0 || !passes(i)) continue;
     counts[shopper[i]!]!++;
@@ -73,7 +98,11 @@ function compareShoppers({ count, goods, shopper }: OrderColumns, passes: (i: nu
     const away = goods[i]! - averages[shopper[i]!]!;
     squares[shopper[i]!]! += away * away;
   }
-  const sampleOf = (which: number): Sample => ({ count: counts[which]!, average: averages[which]!, deviation: counts[which]! > 1 ? Math.sqrt(squares[which]! / (counts[which]! - 1)) : 0 });
+  const sampleOf = (which: number): Sample => ({
+    count: counts[which]!,
+    average: averages[which]!,
+    deviation: counts[which]! > 1 ? Math.sqrt(squares[which]! / (counts[which]! - 1)) : 0,
+  });
   if (counts[shopperNew] === 0 || counts[shopperReturning] === 0) return null;
   const [fresh, returning] = [sampleOf(shopperNew), sampleOf(shopperReturning)];
   return { fresh, returning, difference: welchDifference(returning, fresh) };

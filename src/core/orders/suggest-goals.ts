@@ -7,7 +7,10 @@ import type { Peak } from './peaks.ts';
  * above the first peak. Minor units.
  */
 export function firstTrial(curve: readonly Outcome[], peaks: readonly Pick<Peak, 'at'>[]): number {
-  const best = curve.reduce<Outcome | null>((most, outcome) => (!most || outcome.net > most.net ? outcome : most), null);
+  const best = curve.reduce<Outcome | null>(
+    (most, outcome) => (!most || outcome.net > most.net ? outcome : most),
+    null,
+  );
   const goal = best && best.net > 0 ? best.goals[0]!.goal : (peaks[0]?.at ?? best?.goals[0]?.goal ?? 1) * 1.25;
   const step = niceStep(goal / 40);
   return Math.max(step, Math.round(goal / step) * step);

@@ -19,7 +19,8 @@ export function summarise(distribution: Distribution): ValueSummary | null {
   for (let i = 0; i < values.length; i++) sum += values[i]! * (cumulative[i]! - (i > 0 ? cumulative[i - 1]! : 0));
   const average = sum / orders;
   let squares = 0;
-  for (let i = 0; i < values.length; i++) squares += (values[i]! - average) ** 2 * (cumulative[i]! - (i > 0 ? cumulative[i - 1]! : 0));
+  for (let i = 0; i < values.length; i++)
+    squares += (values[i]! - average) ** 2 * (cumulative[i]! - (i > 0 ? cumulative[i - 1]! : 0));
   return {
     orders,
     average,

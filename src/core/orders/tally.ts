@@ -33,7 +33,10 @@ export interface Tally extends Distribution {
 }
 
 /** Tells whether the order at a position is among those looked at. */
-export function passer({ day, shopper, option, options, delivery }: OrderColumns, filter: OrderFilter): (i: number) => boolean {
+export function passer(
+  { day, shopper, option, options, delivery }: OrderColumns,
+  filter: OrderFilter,
+): (i: number) => boolean {
   const { fromDay, toDay } = filter;
   const wantedShopper = filter.shopper === 'all' ? -1 : filter.shopper === 'new' ? shopperNew : shopperReturning;
   const anyOption = filter.option === null;
@@ -41,7 +44,11 @@ export function passer({ day, shopper, option, options, delivery }: OrderColumns
   const paid = filter.delivery === 'paid';
   const anyDelivery = filter.delivery === 'all';
   return (i) =>
-    day[i]! >= fromDay && day[i]! < toDay && (wantedShopper < 0 || shopper[i] === wantedShopper) && (anyOption || option[i] === wantedOption) && (anyDelivery || (paid ? delivery[i]! > 0 : delivery[i] === 0));
+    day[i]! >= fromDay &&
+    day[i]! < toDay &&
+    (wantedShopper < 0 || shopper[i] === wantedShopper) &&
+    (anyOption || option[i] === wantedOption) &&
+    (anyDelivery || (paid ? delivery[i]! > 0 : delivery[i] === 0));
 }
 
 /** The orders of a filter, by value. */

@@ -26,19 +26,32 @@ function areaPartInWords(part: AreaPart, names: PlaceNames): string {
   }
 }
 
-const degrees = (value: number, positive: string, negative: string) => `${Math.abs(value)}° ${value < 0 ? negative : positive}`;
+const degrees = (value: number, positive: string, negative: string) =>
+  `${Math.abs(value)}° ${value < 0 ? negative : positive}`;
 
 /** The whole area: what it takes in, and what it leaves out. */
 export function areaInWords({ include, exclude }: Zone['area'], names: PlaceNames): string {
-  const list = (parts: Readonly<Record<string, AreaPart>>) => Object.values(parts).map((part) => areaPartInWords(part, names)).join('; ');
+  const list = (parts: Readonly<Record<string, AreaPart>>) =>
+    Object.values(parts)
+      .map((part) => areaPartInWords(part, names))
+      .join('; ');
   const without = exclude && Object.keys(exclude).length > 0 ? `, without ${list(exclude)}` : '';
   return `${list(include)}${without}`;
 }
 
 /** Codes of the regions an area names. */
-export const regionsIn = ({ include, exclude }: Zone['area']): string[] => [...Object.values(include), ...Object.values(exclude ?? {})].flatMap((part) => (part.kind === 'region' ? [part.region] : []));
+export const regionsIn = ({ include, exclude }: Zone['area']): string[] =>
+  [...Object.values(include), ...Object.values(exclude ?? {})].flatMap((part) =>
+    part.kind === 'region' ? [part.region] : [],
+  );
 
-const kindWords: Record<AreaPart['kind'], string> = { postcodes: 'postcode', radius: 'distance', region: 'region', country: 'country', wholeMarket: 'whole market' };
+const kindWords: Record<AreaPart['kind'], string> = {
+  postcodes: 'postcode',
+  radius: 'distance',
+  region: 'region',
+  country: 'country',
+  wholeMarket: 'whole market',
+};
 
 /** The most specific kind of place in an area: what it wins by against other zones. */
 export function decidesByInWords({ include }: Zone['area']): string {

@@ -31,18 +31,32 @@ const radiusRank = 1;
  */
 export function compileAreaPart(part: AreaPart, sellsTo: (country: string) => boolean): CompiledAreaPart {
   const { kind } = part;
-  const whenever = (country: string | null, specificity: Specificity, covers: (destination: Destination) => boolean): CompiledAreaPart => {
+  const whenever = (
+    country: string | null,
+    specificity: Specificity,
+    covers: (destination: Destination) => boolean,
+  ): CompiledAreaPart => {
     const match: AreaMatch = { kind, specificity };
     return { kind, country, match: (destination) => (covers(destination) ? match : null) };
   };
   switch (part.kind) {
     case 'wholeMarket':
-      return whenever(null, { place: placeRanks.wholeMarket, kind: 0, narrowness: 0 }, ({ country }) => sellsTo(country));
+      return whenever(null, { place: placeRanks.wholeMarket, kind: 0, narrowness: 0 }, ({ country }) =>
+        sellsTo(country),
+      );
     case 'country':
-      return whenever(part.country, { place: placeRanks.country, kind: 0, narrowness: 0 }, ({ country }) => country === part.country);
+      return whenever(
+        part.country,
+        { place: placeRanks.country, kind: 0, narrowness: 0 },
+        ({ country }) => country === part.country,
+      );
     case 'region': {
       const home = countryOfRegion(part.region);
-      return whenever(home, { place: placeRanks.region, kind: 0, narrowness: 0 }, ({ country, region }) => region === part.region && country === home);
+      return whenever(
+        home,
+        { place: placeRanks.region, kind: 0, narrowness: 0 },
+        ({ country, region }) => region === part.region && country === home,
+      );
     }
     case 'postcodes': {
       let list: PostcodeList | null = null;
@@ -54,13 +68,22 @@ export function compileAreaPart(part: AreaPart, sellsTo: (country: string) => bo
     }
     case 'radius': {
       const km = part.unit === 'mi' ? part.distance * kmPerMile : part.distance;
-      return whenever(null, { place: placeRanks.radius, kind: radiusRank, narrowness: -km }, ({ country, coordinates }) => sellsTo(country) && coordinates !== undefined && distanceKm(part.center, coordinates) <= km);
+      return whenever(
+        null,
+        { place: placeRanks.radius, kind: radiusRank, narrowness: -km },
+        ({ country, coordinates }) =>
+          sellsTo(country) && coordinates !== undefined && distanceKm(part.center, coordinates) <= km,
+      );
     }
   }
 }
 
 /** The most specific match among the parts of an area, or null. */
-export function bestMatch(parts: readonly CompiledAreaPart[], destination: Destination, normal: string): AreaMatch | null {
+export function bestMatch(
+  parts: readonly CompiledAreaPart[],
+  destination: Destination,
+  normal: string,
+): AreaMatch | null {
   let best: AreaMatch | null = null;
   for (const part of parts) {
     const match = part.match(destination, normal);

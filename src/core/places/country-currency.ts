@@ -158,7 +158,11 @@ const countriesOf: Readonly<Record<string, string>> = {
   ZWG: 'ZW',
 };
 
-const currencies = new Map(Object.entries(countriesOf).flatMap(([currency, countries]) => countries.split(' ').map((country) => [country, currency] as const)));
+const currencies = new Map(
+  Object.entries(countriesOf).flatMap(([currency, countries]) =>
+    countries.split(' ').map((country) => [country, currency] as const),
+  ),
+);
 
 /** @returns undefined for a country that has none of its own, such as Antarctica */
 export const currencyOfCountry = (country: string): string | undefined => currencies.get(country);

@@ -5,7 +5,12 @@ const languages = ['en', 'nl', 'de', 'fr', 'da', 'es', 'it', 'sv', 'pl', 'ja'];
 
 let byName: Map<string, string> | null = null;
 
-const plain = (name: string) => name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^\p{L}]/gu, '');
+const plain = (name: string) =>
+  name
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^\p{L}]/gu, '');
 
 /** The ISO 3166-1 code behind a code or a name in a common language; null for none. Names are those of CLDR, through Intl. */
 export function countryByName(text: string): string | null {

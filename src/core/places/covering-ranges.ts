@@ -9,7 +9,9 @@ interface Range<Point> {
  *
  * @param ranges in order of preference
  */
-export function firstCovering<Point extends number | string, R extends Range<Point>>(ranges: readonly R[]): (point: Point) => R | null {
+export function firstCovering<Point extends number | string, R extends Range<Point>>(
+  ranges: readonly R[],
+): (point: Point) => R | null {
   const ends = [...new Set(ranges.flatMap(({ from, to }) => [from, to]))].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
   const indexOf = new Map(ends.map((end, index) => [end, index]));
   // Piece 2i is the end i itself, piece 2i + 1 what lies between it and the next.

@@ -21,5 +21,7 @@ export function distanceKm(a: Coordinates, b: Coordinates): number {
 /** The point at a distance due north of another, on along its meridian beyond the pole. @param km at most half a turn */
 export function northOf({ latitude, longitude }: Coordinates, km: number): Coordinates {
   const reached = latitude + (km / earthRadiusKm) * (180 / Math.PI);
-  return reached <= 90 ? { latitude: reached, longitude } : { latitude: 180 - reached, longitude: longitude > 0 ? longitude - 180 : longitude + 180 };
+  return reached <= 90
+    ? { latitude: reached, longitude }
+    : { latitude: 180 - reached, longitude: longitude > 0 ? longitude - 180 : longitude + 180 };
 }

@@ -18,7 +18,9 @@ export interface ZoneStanding {
 
 /** The market that sells to a country, or a chosen one. */
 export function findMarket(compiled: CompiledPolicy, { country }: Destination, chosen?: string): CompiledMarket | null {
-  return chosen === undefined ? (compiled.marketOfCountry.get(country) ?? compiled.marketElsewhere) : (compiled.markets.get(chosen) ?? null);
+  return chosen === undefined
+    ? (compiled.marketOfCountry.get(country) ?? compiled.marketElsewhere)
+    : (compiled.markets.get(chosen) ?? null);
 }
 
 /**
@@ -28,7 +30,12 @@ export function findMarket(compiled: CompiledPolicy, { country }: Destination, c
  * @param normal the destination's postcode as it is compared
  * @param chosen id of a market that was chosen instead of found; it still delivers only to its own countries
  */
-export function findPlace(compiled: CompiledPolicy, destination: Destination, normal: string, chosen?: string): PlaceFound {
+export function findPlace(
+  compiled: CompiledPolicy,
+  destination: Destination,
+  normal: string,
+  chosen?: string,
+): PlaceFound {
   const market = findMarket(compiled, destination, chosen);
   if (!market) return { found: false, market: null, reason: 'noMarket' };
   let best: { zone: CompiledZone; match: AreaMatch } | null = null;
@@ -38,7 +45,9 @@ export function findPlace(compiled: CompiledPolicy, destination: Destination, no
     if (bestMatch(zone.exclude, destination, normal)) continue;
     best = { zone, match };
   }
-  return best ? { found: true, market, zone: best.zone, by: best.match.kind } : { found: false, market, reason: 'noZone' };
+  return best
+    ? { found: true, market, zone: best.zone, by: best.match.kind }
+    : { found: false, market, reason: 'noZone' };
 }
 
 /** Every zone of a market that names a destination, the one that wins first, then by how specific each is there. */
@@ -48,11 +57,17 @@ export function zonesThere(market: CompiledMarket, destination: Destination, nor
     return match ? [{ zone, match, excluded: bestMatch(zone.exclude, destination, normal) !== null }] : [];
   });
   // Sorting is stable: zones that are equally specific keep their listed order.
-  there.sort((a, b) => Number(a.excluded) - Number(b.excluded) || compareSpecificity(b.match.specificity, a.match.specificity));
+  there.sort(
+    (a, b) => Number(a.excluded) - Number(b.excluded) || compareSpecificity(b.match.specificity, a.match.specificity),
+  );
   const winner = there.find(({ excluded }) => !excluded);
   return there.map(({ zone, match, excluded }) => {
     if (excluded) return { zone, match, outcome: 'excluded' };
     if (zone === winner?.zone) return { zone, match, outcome: 'wins' };
-    return { zone, match, outcome: compareSpecificity(match.specificity, winner!.match.specificity) < 0 ? 'lessSpecific' : 'later' };
+    return {
+      zone,
+      match,
+      outcome: compareSpecificity(match.specificity, winner!.match.specificity) < 0 ? 'lessSpecific' : 'later',
+    };
   });
 }

@@ -19,7 +19,10 @@ export function readPastedPostcodes(text: string): PastedPostcodes {
   const result: PastedPostcodes = { patterns: [], repeated: 0, unreadable: [] };
   for (const [index, line] of text.split(/\r\n|\r|\n/).entries()) {
     for (const cell of line.split(/[,;\t]/)) {
-      const typed = cell.trim().replace(/^["']|["']$/g, '').trim();
+      const typed = cell
+        .trim()
+        .replace(/^["']|["']$/g, '')
+        .trim();
       if (typed === '') continue;
       const parsed = parsePostcodePattern(asRange(typed));
       if (!parsed.ok) result.unreadable.push({ text: typed, line: index + 1, reason: parsed.reason });
@@ -38,7 +41,9 @@ function asRange(typed: string): string {
   const parted = /^(\d+)\s*(?:–|—|\s-\s)\s*(\d+)$/.exec(typed) ?? /^(\d+)-(\d+)$/.exec(typed);
   if (!parted) return typed;
   const [, from, to] = parted;
-  return typed.includes('–') || typed.includes('—') || typed.includes(' ') || from!.length === to!.length ? `${from}..${to}` : typed;
+  return typed.includes('–') || typed.includes('—') || typed.includes(' ') || from!.length === to!.length
+    ? `${from}..${to}`
+    : typed;
 }
 
 /** A pattern that others of its list cover wholly, so that leaving it out changes nothing but how specific a match is. */
@@ -69,7 +74,11 @@ type Range = Extract<PostcodePattern, { kind: 'range' }>;
 function rangesWithin(ranges: readonly Range[]): Map<string, string> {
   const found = new Map<string, string>();
   for (const by of ['digits', 'letters'] as const) {
-    const sorted = ranges.flatMap((range) => (range.by === by ? [{ text: range.text, from: range.from, to: range.by === 'letters' ? lastUnder(range.to) : range.to }] : []));
+    const sorted = ranges.flatMap((range) =>
+      range.by === by
+        ? [{ text: range.text, from: range.from, to: range.by === 'letters' ? lastUnder(range.to) : range.to }]
+        : [],
+    );
     sorted.sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.to > b.to ? -1 : a.to < b.to ? 1 : 0));
     let widest: (typeof sorted)[number] | null = null;
     for (const range of sorted) {

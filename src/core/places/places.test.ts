@@ -20,7 +20,14 @@ describe('postcode patterns', () => {
     expect(covers('ZZ1*', 'zz1 1zz')).toBe(true);
   });
   test('both ends of a range are in', () => {
-    for (const [postcode, inside] of [['0999', false], ['1000', true], ['1500', true], ['1999', true], ['2000', false]] as const) expect([postcode, covers('1000..1999', postcode)]).toEqual([postcode, inside]);
+    for (const [postcode, inside] of [
+      ['0999', false],
+      ['1000', true],
+      ['1500', true],
+      ['1999', true],
+      ['2000', false],
+    ] as const)
+      expect([postcode, covers('1000..1999', postcode)]).toEqual([postcode, inside]);
   });
   test('digits compare as numbers, with the digits a postcode begins with', () => {
     expect(covers('9..100', '50')).toBe(true);
@@ -41,13 +48,26 @@ describe('postcode patterns', () => {
     expect(covers('1*9*', '1799ZA')).toBe(true);
   });
   test('what makes no sense is refused with what would', () => {
-    for (const pattern of ['', '1999..1000', '1..2..3', '10*..19', 'ÄÖ', '(a+)+$']) expect(parsePostcodePattern(pattern).ok, pattern).toBe(false);
+    for (const pattern of ['', '1999..1000', '1..2..3', '10*..19', 'ÄÖ', '(a+)+$'])
+      expect(parsePostcodePattern(pattern).ok, pattern).toBe(false);
   });
   test('globs agree with a plain recursive definition', () => {
     const plain = (pattern: string, text: string): boolean =>
-      pattern === '' ? text === '' : pattern[0] === '*' ? plain(pattern.slice(1), text) || (text !== '' && plain(pattern, text.slice(1))) : text !== '' && (pattern[0] === '?' || pattern[0] === text[0]) && plain(pattern.slice(1), text.slice(1));
-    const few = (letters: string, maxLength: number) => fc.array(fc.constantFrom(...letters), { minLength: 1, maxLength }).map((list) => list.join(''));
-    fc.assert(fc.property(few('12*?', 7), few('12', 9), (pattern, text) => void expect(covers(`${pattern}*`, text)).toBe(plain(`${pattern}*`, text))), { numRuns: 2000 });
+      pattern === ''
+        ? text === ''
+        : pattern[0] === '*'
+          ? plain(pattern.slice(1), text) || (text !== '' && plain(pattern, text.slice(1)))
+          : text !== '' && (pattern[0] === '?' || pattern[0] === text[0]) && plain(pattern.slice(1), text.slice(1));
+    const few = (letters: string, maxLength: number) =>
+      fc.array(fc.constantFrom(...letters), { minLength: 1, maxLength }).map((list) => list.join(''));
+    fc.assert(
+      fc.property(
+        few('12*?', 7),
+        few('12', 9),
+        (pattern, text) => void expect(covers(`${pattern}*`, text)).toBe(plain(`${pattern}*`, text)),
+      ),
+      { numRuns: 2000 },
+    );
   });
 });
 
@@ -55,7 +75,13 @@ describe('postcode patterns', () => {
 function withZones(zones: Record<string, { include: AreaPart; exclude?: AreaPart }>): Policy {
   const policy = structuredClone(smallStore);
   Object.entries(zones).forEach(([id, { include, exclude }], index) => {
-    const zone: Zone = { order: 10 + index, market: 'nlbe', name: id, on: true, area: { include: { part: include }, ...(exclude ? { exclude: { part: exclude } } : {}) } };
+    const zone: Zone = {
+      order: 10 + index,
+      market: 'nlbe',
+      name: id,
+      on: true,
+      area: { include: { part: include }, ...(exclude ? { exclude: { part: exclude } } : {}) },
+    };
     policy.zones[id] = zone;
   });
   const check = checkPolicy(policy);
@@ -70,8 +96,12 @@ const zoneOf = (policy: Policy, asked: Partial<Destination>, chosen?: string): s
 };
 
 describe('the most specific zone wins (common practice), whatever the listed order', () => {
-  const postcode = (pattern: string): { include: AreaPart } => ({ include: { kind: 'postcodes', country: 'NL', patterns: { [pattern]: true } } });
-  const radius = (distance: number): { include: AreaPart } => ({ include: { kind: 'radius', center: { latitude: 53, longitude: 5 }, distance, unit: 'km' } });
+  const postcode = (pattern: string): { include: AreaPart } => ({
+    include: { kind: 'postcodes', country: 'NL', patterns: { [pattern]: true } },
+  });
+  const radius = (distance: number): { include: AreaPart } => ({
+    include: { kind: 'radius', center: { latitude: 53, longitude: 5 }, distance, unit: 'km' },
+  });
   const at = { postcode: '1799 ZA', region: 'NL-NH', coordinates: { latitude: 53.01, longitude: 5 } };
   /** from least to most specific */
   const ladder: [string, { include: AreaPart }][] = [
@@ -86,7 +116,8 @@ describe('the most specific zone wins (common practice), whatever the listed ord
     ['exact', postcode('1799ZA')],
   ];
   test.each(ladder.slice(1).map(([id], index) => [ladder[index]![0], id]))('%s gives way to %s', (lower, higher) => {
-    const pair = (order: string[]) => withZones(Object.fromEntries(order.map((id) => [id, ladder.find(([other]) => other === id)![1]])));
+    const pair = (order: string[]) =>
+      withZones(Object.fromEntries(order.map((id) => [id, ladder.find(([other]) => other === id)![1]])));
     expect(zoneOf(pair([lower, higher]), at)).toBe(higher);
     expect(zoneOf(pair([higher, lower]), at)).toBe(higher);
   });
@@ -106,9 +137,15 @@ describe('the most specific zone wins (common practice), whatever the listed ord
     expect(zoneOf(withZones(Object.fromEntries(ladder.slice(1))), {})).toBe('nlbe-all');
     expect(zoneOf(withZones({ any: postcode('*') }), {})).toBe('nlbe-all');
   });
-  test('a postcode counts in its own country only', () => expect(zoneOf(withZones({ exact: postcode('1799') }), { country: 'BE', postcode: '1799' })).toBe('nlbe-all'));
+  test('a postcode counts in its own country only', () =>
+    expect(zoneOf(withZones({ exact: postcode('1799') }), { country: 'BE', postcode: '1799' })).toBe('nlbe-all'));
   test('what is excluded falls to the next best', () => {
-    const policy = withZones({ coast: { include: { kind: 'region', region: 'NL-NH' }, exclude: { kind: 'postcodes', country: 'NL', patterns: { '1799*': true } } } });
+    const policy = withZones({
+      coast: {
+        include: { kind: 'region', region: 'NL-NH' },
+        exclude: { kind: 'postcodes', country: 'NL', patterns: { '1799*': true } },
+      },
+    });
     expect(zoneOf(policy, at)).toBe('nlbe-all');
     expect(zoneOf(policy, { ...at, postcode: '1798 ZA' })).toBe('coast');
   });
@@ -118,8 +155,12 @@ describe('the most specific zone wins (common practice), whatever the listed ord
     expect(zoneOf(policy, at)).toBe('nlbe-all');
   });
   test('miles are miles', () => {
-    const policy = withZones({ near: { include: { kind: 'radius', center: { latitude: 53, longitude: 5 }, distance: 1, unit: 'mi' } } });
-    const north = (km: number) => ({ coordinates: { latitude: 53 + (km / 6371.0088) * (180 / Math.PI), longitude: 5 } });
+    const policy = withZones({
+      near: { include: { kind: 'radius', center: { latitude: 53, longitude: 5 }, distance: 1, unit: 'mi' } },
+    });
+    const north = (km: number) => ({
+      coordinates: { latitude: 53 + (km / 6371.0088) * (180 / Math.PI), longitude: 5 },
+    });
     expect(zoneOf(policy, north(1.609))).toBe('near');
     expect(zoneOf(policy, north(1.61))).toBe('nlbe-all');
   });
@@ -135,7 +176,9 @@ test('places that cannot be are refused by pointer', () => {
   expect(faults({ kind: 'region', region: 'DE-BY' })).toEqual(['/region']);
   expect(faults({ kind: 'postcodes', country: 'GB', patterns: { '1*': true } })).toEqual(['/country']);
   expect(faults({ kind: 'postcodes', country: 'NL', patterns: { '2..1': true } })).toEqual(['/patterns/2..1']);
-  expect(faults({ kind: 'radius', center: { latitude: 91, longitude: 0 }, distance: 1, unit: 'km' }).length).toBeGreaterThan(0);
+  expect(
+    faults({ kind: 'radius', center: { latitude: 91, longitude: 0 }, distance: 1, unit: 'km' }).length,
+  ).toBeGreaterThan(0);
 });
 
 describe('markets', () => {
@@ -161,7 +204,10 @@ test('every zone that names a destination is told, with why it does not decide',
     country: { include: { kind: 'country', country: 'NL' } },
     coast: { include: { kind: 'postcodes', country: 'NL', patterns: { '17*': true, '1799ZA': true } } },
     again: { include: { kind: 'postcodes', country: 'NL', patterns: { '1799ZA': true } } },
-    without: { include: { kind: 'postcodes', country: 'NL', patterns: { '1799*': true } }, exclude: { kind: 'postcodes', country: 'NL', patterns: { '1799ZA': true } } },
+    without: {
+      include: { kind: 'postcodes', country: 'NL', patterns: { '1799*': true } },
+      exclude: { kind: 'postcodes', country: 'NL', patterns: { '1799ZA': true } },
+    },
     south: { include: { kind: 'region', region: 'NL-LI' } },
   });
   const compiled = compilePolicy(policy);

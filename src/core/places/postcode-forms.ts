@@ -28,11 +28,16 @@ export const postcodeForms: Readonly<Record<string, readonly string[]>> = {
   US: ['99999', '999999999'],
 };
 
-const fits = (form: string, mark: string): boolean => (form === '9' ? /[0-9*?]/ : form === 'A' ? /[A-Z*?]/ : /[A-Z0-9*?]/).test(mark);
+const fits = (form: string, mark: string): boolean =>
+  (form === '9' ? /[0-9*?]/ : form === 'A' ? /[A-Z*?]/ : /[A-Z0-9*?]/).test(mark);
 
 /** Whether a text can be the beginning of a postcode of that form; `whole`: all of it. */
 function begins(form: string, text: string, whole: boolean): boolean {
-  return text.length <= form.length && (!whole || text.length === form.length) && [...text].every((mark, index) => fits(form[index]!, mark));
+  return (
+    text.length <= form.length &&
+    (!whole || text.length === form.length) &&
+    [...text].every((mark, index) => fits(form[index]!, mark))
+  );
 }
 
 /**
@@ -48,7 +53,11 @@ export function canBePostcode(country: string, pattern: string): boolean {
     case 'exact':
       return known.some((form) => begins(form, read.text, true));
     case 'range':
-      return known.some((form) => [String(read.from), String(read.to)].every((end) => begins(form, read.by === 'digits' ? end.padStart(firstDigits(form), '0') : end, false)));
+      return known.some((form) =>
+        [String(read.from), String(read.to)].every((end) =>
+          begins(form, read.by === 'digits' ? end.padStart(firstDigits(form), '0') : end, false),
+        ),
+      );
     case 'glob': {
       const fixed = read.text.split('*')[0]!;
       return known.some((form) => begins(form, fixed, !read.text.includes('*')));

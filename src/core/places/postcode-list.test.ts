@@ -30,7 +30,8 @@ describe('a list of postcode patterns', () => {
     expect(postcodeList(patterns)).toBe(postcodeList(patterns));
     expect(postcodeList(setOf(['1']))).not.toBe(postcodeList(patterns));
   });
-  test('a pattern that cannot be read is named', () => expect(() => postcodeList(setOf(['2..1']))).toThrow('"2..1": the range ends before it begins'));
+  test('a pattern that cannot be read is named', () =>
+    expect(() => postcodeList(setOf(['2..1']))).toThrow('"2..1": the range ends before it begins'));
 
   const code = fc.stringMatching(/^[1-3]{1,3}[AB]{0,2}$/);
   const glob = fc.stringMatching(/^[1-3?*]{0,3}[*?][AB*]{0,1}$/);
@@ -51,11 +52,14 @@ describe('a list of postcode patterns', () => {
 });
 
 test('the first range that covers a point, as by looking through them', () => {
-  const range = fc.tuple(fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 8 })).map(([from, length]) => ({ from, to: from + length }));
+  const range = fc
+    .tuple(fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 8 }))
+    .map(([from, length]) => ({ from, to: from + length }));
   fc.assert(
     fc.property(fc.array(range, { maxLength: 12 }), (ranges) => {
       const first = firstCovering(ranges);
-      for (let point = -1; point <= 40; point++) expect(first(point)).toBe(ranges.find(({ from, to }) => from <= point && point <= to) ?? null);
+      for (let point = -1; point <= 40; point++)
+        expect(first(point)).toBe(ranges.find(({ from, to }) => from <= point && point <= to) ?? null);
     }),
   );
 });

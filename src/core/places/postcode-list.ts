@@ -40,9 +40,13 @@ function buildList(texts: readonly string[]): PostcodeList {
     const parsed = parsePostcodePattern(text);
     if (!parsed.ok) throw new RangeError(`postcode pattern "${text}": ${parsed.reason}`);
     const { pattern } = parsed;
-    const match: PostcodeMatch = { pattern, specificity: { place: placeRanks.postcodes, kind: kindRank[pattern.kind], narrowness: pattern.narrowness } };
+    const match: PostcodeMatch = {
+      pattern,
+      specificity: { place: placeRanks.postcodes, kind: kindRank[pattern.kind], narrowness: pattern.narrowness },
+    };
     if (pattern.kind === 'exact') exact.set(pattern.text, match);
-    else if (pattern.kind === 'range' && pattern.by === 'digits') digits.push({ ...match, from: pattern.from, to: pattern.to });
+    else if (pattern.kind === 'range' && pattern.by === 'digits')
+      digits.push({ ...match, from: pattern.from, to: pattern.to });
     else if (pattern.kind === 'range') letters.push({ ...match, from: pattern.from, to: lastUnder(pattern.to) });
     else {
       const prefix = pattern.text.slice(0, pattern.text.search(/[*?]/));
@@ -68,5 +72,6 @@ function buildList(texts: readonly string[]): PostcodeList {
     }
     return best;
   };
-  return (normal) => (normal === '' ? null : (exact.get(normal) ?? range(normal) ?? (globs.size > 0 ? glob(normal) : null)));
+  return (normal) =>
+    normal === '' ? null : (exact.get(normal) ?? range(normal) ?? (globs.size > 0 ? glob(normal) : null));
 }

@@ -26,13 +26,15 @@ export function parsePostcodePattern(text: string): ParsedPattern {
   const range = text.split('..');
   if (range.length === 2) return parseRange(normalPostcode(range[0]!), normalPostcode(range[1]!));
   const normal = normalPostcode(text);
-  if (range.length > 2 || !/^[A-Z0-9*?]+$/.test(normal)) return { ok: false, reason: 'must be a postcode, one with * or ?, or a range such as 1000..1999' };
+  if (range.length > 2 || !/^[A-Z0-9*?]+$/.test(normal))
+    return { ok: false, reason: 'must be a postcode, one with * or ?, or a range such as 1000..1999' };
   if (!/[*?]/.test(normal)) return { ok: true, pattern: { kind: 'exact', narrowness: normal.length, text: normal } };
   return { ok: true, pattern: { kind: 'glob', narrowness: normal.replace(/[*?]/g, '').length, text: normal } };
 }
 
 function parseRange(from: string, to: string): ParsedPattern {
-  if (!/^[A-Z0-9]+$/.test(from) || !/^[A-Z0-9]+$/.test(to)) return { ok: false, reason: 'both ends of a range must be postcodes without wildcards' };
+  if (!/^[A-Z0-9]+$/.test(from) || !/^[A-Z0-9]+$/.test(to))
+    return { ok: false, reason: 'both ends of a range must be postcodes without wildcards' };
   const text = `${from}..${to}`;
   if (/^\d+$/.test(from) && /^\d+$/.test(to)) {
     const [low, high] = [Number(from), Number(to)];

@@ -1,6 +1,12 @@
 import { isTimeZone } from '../time/zone-clock.ts';
 
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/[\s_-]+/g, ' ').trim();
+const plain = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[\s_-]+/g, ' ')
+    .trim();
 
 /** An IANA time zone by its name or the city in it: “Europe/Oslo”, “oslo”, “New York”; null for neither. */
 export function timeZoneByName(text: string): string | null {
@@ -8,5 +14,9 @@ export function timeZoneByName(text: string): string | null {
   const wanted = plain(text);
   if (wanted === '') return null;
   const zones = Intl.supportedValuesOf('timeZone');
-  return zones.find((zone) => plain(zone) === wanted) ?? zones.find((zone) => plain(zone.split('/').at(-1)!) === wanted) ?? (isTimeZone(text.trim()) ? text.trim() : null);
+  return (
+    zones.find((zone) => plain(zone) === wanted) ??
+    zones.find((zone) => plain(zone.split('/').at(-1)!) === wanted) ??
+    (isTimeZone(text.trim()) ? text.trim() : null)
+  );
 }

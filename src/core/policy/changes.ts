@@ -17,7 +17,12 @@ export interface PolicyChange {
 }
 
 /** Collections whose entries come and go as one change. */
-const wholes = [/^\/(markets|zones|options|offers|qualifiers|rates|places|calendars)\/[^/]+$/, /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/, /\/charge\/lines\/[^/]+$/, /\/area\/(include|exclude)\/[^/]+$/];
+const wholes = [
+  /^\/(markets|zones|options|offers|qualifiers|rates|places|calendars)\/[^/]+$/,
+  /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/,
+  /\/charge\/lines\/[^/]+$/,
+  /\/area\/(include|exclude)\/[^/]+$/,
+];
 
 /** A tree of conditions is one value: what it says, read out. */
 const conditions = /^\/qualifiers\/[^/]+\/condition$|^\/(options|offers)\/(.*\/)?when$/;
@@ -31,12 +36,20 @@ export function policyChanges(from: Policy, to: Policy, language: string): Polic
   const visit = (before: Json | undefined, after: Json | undefined, path: string): void => {
     if (unseen.includes(path) || equal(before, after)) return;
     const whole = wholes.some((pattern) => pattern.test(path));
-    if (isAmount(before) || isAmount(after) || conditions.test(path) || (whole && (before === undefined || after === undefined)) || !isObject(before ?? {}) || !isObject(after ?? {})) {
+    if (
+      isAmount(before) ||
+      isAmount(after) ||
+      conditions.test(path) ||
+      (whole && (before === undefined || after === undefined)) ||
+      !isObject(before ?? {}) ||
+      !isObject(after ?? {})
+    ) {
       changes.push(describe(path, before, after, from, to, language));
       return;
     }
     const [was, is] = [(before ?? {}) as Record<string, Json>, (after ?? {}) as Record<string, Json>];
-    for (const key of differingKeys(was, is)) visit(was[key], is[key], `${path}/${key.replaceAll('~', '~0').replaceAll('/', '~1')}`);
+    for (const key of differingKeys(was, is))
+      visit(was[key], is[key], `${path}/${key.replaceAll('~', '~0').replaceAll('/', '~1')}`);
   };
   visit(from as unknown as Json, to as unknown as Json, '');
   return changes;
@@ -53,25 +66,49 @@ function isObject(value: Json): value is { [key: string]: Json } {
 
 function equal(a: Json | undefined, b: Json | undefined): boolean {
   if (a === b) return true;
-  if (a === undefined || b === undefined || a === null || b === null || typeof a !== 'object' || typeof b !== 'object') return false;
+  if (a === undefined || b === undefined || a === null || b === null || typeof a !== 'object' || typeof b !== 'object')
+    return false;
   const keysA = Object.keys(a);
-  return keysA.length === Object.keys(b).length && keysA.every((key) => equal((a as Record<string, Json>)[key], (b as Record<string, Json>)[key]));
+  return (
+    keysA.length === Object.keys(b).length &&
+    keysA.every((key) => equal((a as Record<string, Json>)[key], (b as Record<string, Json>)[key]))
+  );
 }
 
-function describe(path: string, before: Json | undefined, after: Json | undefined, from: Policy, to: Policy, language: string): PolicyChange {
-  const steps = path.slice(1).split('/').map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
+function describe(
+  path: string,
+  before: Json | undefined,
+  after: Json | undefined,
+  from: Policy,
+  to: Policy,
+  language: string,
+): PolicyChange {
+  const steps = path
+    .slice(1)
+    .split('/')
+    .map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
   const lookUp = <T>(pick: (policy: Policy) => T | undefined): T | undefined => pick(to) ?? pick(from);
   const [collection, id = ''] = steps;
   const last = steps.at(-1) ?? '';
   const change = (place: ChangePlace, subject: string, marketId?: string): PolicyChange => {
     const inMarket = marketId ?? (Object.hasOwn(to.markets, last) || Object.hasOwn(from.markets, last) ? last : null);
-    const said = (policy: Policy, value: Json | undefined) => (value === undefined ? null : readOut(policy, value as unknown as Condition, marketId));
-    const write = (policy: Policy, value: Json | undefined) => (conditions.test(path) ? said(policy, value) : valueInWords(value, policy, inMarket, language));
+    const said = (policy: Policy, value: Json | undefined) =>
+      value === undefined ? null : readOut(policy, value as unknown as Condition, marketId);
+    const write = (policy: Policy, value: Json | undefined) =>
+      conditions.test(path) ? said(policy, value) : valueInWords(value, policy, inMarket, language);
     return { path, place, subject, before: write(from, before), after: write(to, after) };
   };
   /** the rest of the way, from the entry on */
   const rest = (depth: number): string => {
-    const entry = lookUp((policy) => steps.slice(0, depth).reduce<unknown>((here, step) => (typeof here === 'object' && here !== null ? (here as Record<string, unknown>)[step] : undefined), policy));
+    const entry = lookUp((policy) =>
+      steps
+        .slice(0, depth)
+        .reduce<unknown>(
+          (here, step) =>
+            typeof here === 'object' && here !== null ? (here as Record<string, unknown>)[step] : undefined,
+          policy,
+        ),
+    );
     const way = stepsInWords(steps.slice(depth), entry, to);
     return way.length > 0 ? `, ${way.join(', ')}` : '';
   };
@@ -82,7 +119,11 @@ function describe(path: string, before: Json | undefined, after: Json | undefine
       const targetAt = steps.indexOf('targets');
       if (targetAt > 0) {
         const marketId = steps[targetAt + 1] ?? '';
-        return change('offers', `Goal of “${offer?.name}” in ${lookUp((policy) => policy.markets[marketId])?.name ?? marketId}`, marketId);
+        return change(
+          'offers',
+          `Goal of “${offer?.name}” in ${lookUp((policy) => policy.markets[marketId])?.name ?? marketId}`,
+          marketId,
+        );
       }
       return change('offers', `Offer “${offer?.name ?? id}”${rest(2)}`);
     }

@@ -1,7 +1,16 @@
 import type { PolicyFault } from './fault.ts';
 import type { Policy } from './types.ts';
 
-const kinds: Record<string, string> = { markets: 'Market', zones: 'Zone', options: 'Delivery option', offers: 'Offer', qualifiers: 'Condition', testCarts: 'Test cart', places: 'Pick-up place', calendars: 'Calendar' };
+const kinds: Record<string, string> = {
+  markets: 'Market',
+  zones: 'Zone',
+  options: 'Delivery option',
+  offers: 'Offer',
+  qualifiers: 'Condition',
+  testCarts: 'Test cart',
+  places: 'Pick-up place',
+  calendars: 'Calendar',
+};
 
 const parts: Record<string, string> = { store: 'The store', rates: 'Exchange rates', wording: 'Wording' };
 

@@ -4,9 +4,12 @@ import type { Policy } from './types.ts';
 
 const escape = (step: string) => step.replaceAll('~', '~0').replaceAll('/', '~1');
 const unescape = (step: string) => step.replaceAll('~1', '/').replaceAll('~0', '~');
-const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
-export type PatchOutcome = { ok: true; policy: Policy } | { ok: false; /** index of the operation that does not fit */ operation: number; reason: string };
+export type PatchOutcome =
+  | { ok: true; policy: Policy }
+  | { ok: false; /** index of the operation that does not fit */ operation: number; reason: string };
 
 /**
  * A policy with a JSON Patch (RFC 6902) on top. The policy handed in stays as it is, and what no operation touches is
@@ -60,7 +63,10 @@ function refusedBecause(document: unknown, operation: Operation, spent: Spent): 
         if (!/^(0|[1-9]\d{0,8}|-)$/.test(key)) return 'a list is stepped into by a position';
         spent.shifted += here.length;
       }
-      here = typeof here === 'object' && here !== null && Object.hasOwn(here, key) ? (here as Record<string, unknown>)[key] : undefined;
+      here =
+        typeof here === 'object' && here !== null && Object.hasOwn(here, key)
+          ? (here as Record<string, unknown>)[key]
+          : undefined;
     }
     if (operation.op === 'copy' && pointer === operation.from) spent.copied += partsOf(here, mostCopied - spent.copied);
   }
@@ -89,7 +95,16 @@ function atRoot(document: unknown, operation: Operation): { document: unknown } 
       return same(document, operation.value) ? { document } : { reason: 'Test failed' };
     case 'copy':
     case 'move': {
-      const part = operation.from.split('/').slice(1).reduce<unknown>((here, step) => (typeof here === 'object' && here !== null && Object.hasOwn(here, unescape(step)) ? (here as Record<string, unknown>)[unescape(step)] : undefined), document);
+      const part = operation.from
+        .split('/')
+        .slice(1)
+        .reduce<unknown>(
+          (here, step) =>
+            typeof here === 'object' && here !== null && Object.hasOwn(here, unescape(step))
+              ? (here as Record<string, unknown>)[unescape(step)]
+              : undefined,
+          document,
+        );
       return part === undefined ? { reason: `Value required at pointer: ${operation.from}` } : { document: part };
     }
     default:
@@ -142,7 +157,9 @@ function changesBetween(before: unknown, after: unknown, path: string, depth: nu
     if (JSON.stringify(before) === JSON.stringify(after)) return [];
     return createPatch(before, after).map((operation) => ({ ...operation, path: path + operation.path }));
   }
-  return differingKeys(before, after).flatMap((key) => changesBetween(before[key], after[key], `${path}/${escape(key)}`, depth - 1));
+  return differingKeys(before, after).flatMap((key) =>
+    changesBetween(before[key], after[key], `${path}/${escape(key)}`, depth - 1),
+  );
 }
 
 /** Keys under which two objects do not share the very same value. Of thousands of entries an edit touches one or two. */

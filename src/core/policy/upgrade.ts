@@ -3,7 +3,8 @@ import { currentVersion } from './version.ts';
 
 type Json = Record<string, unknown>;
 
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 const entriesOf = (value: unknown): Json[] => (isObject(value) ? Object.values(value).filter(isObject) : []);
 
 /** What it takes to make a document of one version one of the next. */
@@ -14,7 +15,8 @@ const steps: Record<number, (document: Json) => Json> = {
    */
   1: (document) => {
     const upgraded = structuredClone(document);
-    for (const market of entriesOf(upgraded.markets)) if (isObject(market.tax)) market.tax.classes ??= { standard: market.tax.delivery };
+    for (const market of entriesOf(upgraded.markets))
+      if (isObject(market.tax)) market.tax.classes ??= { standard: market.tax.delivery };
     for (const offer of entriesOf(upgraded.offers)) {
       offer.combines ??= false;
       offer.unlock ??= { by: 'amount' };
@@ -25,7 +27,9 @@ const steps: Record<number, (document: Json) => Json> = {
   /** Before version 3 each postcode pattern was a part of an area by itself, as it was typed. */
   2: (document) => {
     const upgraded = structuredClone(document);
-    const parts = entriesOf(upgraded.zones).flatMap(({ area }) => (isObject(area) ? [...entriesOf(area.include), ...entriesOf(area.exclude)] : []));
+    const parts = entriesOf(upgraded.zones).flatMap(({ area }) =>
+      isObject(area) ? [...entriesOf(area.include), ...entriesOf(area.exclude)] : [],
+    );
     for (const part of parts) {
       if (part.kind !== 'postcode' || typeof part.pattern !== 'string') continue;
       part.kind = 'postcodes';
@@ -38,7 +42,8 @@ const steps: Record<number, (document: Json) => Json> = {
   3: (document) => {
     const upgraded = structuredClone(document);
     for (const node of objectsIn([upgraded.qualifiers, upgraded.options, upgraded.offers])) {
-      if (node.kind === 'timeOfDay' && typeof node.to === 'string') node.to = minuteAfter(`2000-01-01T${node.to}`).slice(11);
+      if (node.kind === 'timeOfDay' && typeof node.to === 'string')
+        node.to = minuteAfter(`2000-01-01T${node.to}`).slice(11);
       if (node.kind !== 'instant') continue;
       if (node.operator === 'after' && typeof node.at === 'string') node.at = minuteAfter(node.at);
       if (node.operator === 'between') node.to = minuteAfter(String(node.to ?? node.at));

@@ -7,9 +7,17 @@ import { checkReferences } from './references/check-references.ts';
 
 export type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
 
-const validateSchema = new Ajv2020({ allErrors: false, verbose: true, strict: true, strictTypes: false, strictRequired: false, discriminator: true }).compile(schema);
+const validateSchema = new Ajv2020({
+  allErrors: false,
+  verbose: true,
+  strict: true,
+  strictTypes: false,
+  strictRequired: false,
+  discriminator: true,
+}).compile(schema);
 
-const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /**
  * Checks shape (JSON Schema), then references and meaning. Never throws on any input.
@@ -19,7 +27,8 @@ const isObject = (value: unknown): value is Record<string, unknown> => typeof va
 export function checkPolicy(document: unknown, valid?: Policy): PolicyCheck {
   const crowded = valid ? overfull(document) : [];
   if (crowded.length > 0) return { ok: false, faults: crowded };
-  if (!validateSchema(valid ? withoutShared(document, valid) : document)) return { ok: false, faults: deepest(validateSchema.errors ?? []).map(faultOf) };
+  if (!validateSchema(valid ? withoutShared(document, valid) : document))
+    return { ok: false, faults: deepest(validateSchema.errors ?? []).map(faultOf) };
   const policy = document as unknown as Policy;
   for (const part of listsOf(policy)) validLists.add(part.patterns);
   const faults = checkReferences(policy, valid);
@@ -33,13 +42,26 @@ const validLists = new WeakSet<object>();
 const someList: Readonly<Record<string, true>> = { 0: true };
 
 const listsOf = ({ zones }: Policy): PostcodesPart[] =>
-  Object.values(zones).flatMap(({ area }) => [...Object.values(area.include), ...Object.values(area.exclude ?? {})].filter((part): part is PostcodesPart => part.kind === 'postcodes'));
+  Object.values(zones).flatMap(({ area }) =>
+    [...Object.values(area.include), ...Object.values(area.exclude ?? {})].filter(
+      (part): part is PostcodesPart => part.kind === 'postcodes',
+    ),
+  );
 
 /** A zone with a short list in place of each that is known to be valid. */
 function withoutKnownLists(zone: unknown): unknown {
   if (!isObject(zone) || !isObject(zone.area)) return zone;
   const side = (parts: unknown) =>
-    isObject(parts) ? Object.fromEntries(Object.entries(parts).map(([id, part]) => [id, isObject(part) && isObject(part.patterns) && validLists.has(part.patterns) ? { ...part, patterns: someList } : part])) : parts;
+    isObject(parts)
+      ? Object.fromEntries(
+          Object.entries(parts).map(([id, part]) => [
+            id,
+            isObject(part) && isObject(part.patterns) && validLists.has(part.patterns)
+              ? { ...part, patterns: someList }
+              : part,
+          ]),
+        )
+      : parts;
   return { ...zone, area: Object.fromEntries(Object.entries(zone.area).map(([name, parts]) => [name, side(parts)])) };
 }
 
@@ -51,7 +73,14 @@ function withoutShared(document: unknown, valid: Policy): unknown {
     Object.entries(document).map(([name, collection]) => {
       const known = before[name];
       if (!isCollection(name) || !isObject(collection) || !isObject(known)) return [name, collection];
-      return [name, Object.fromEntries(differingKeys(known, collection).filter((id) => Object.hasOwn(collection, id)).map((id) => [id, name === 'zones' ? withoutKnownLists(collection[id]) : collection[id]]))];
+      return [
+        name,
+        Object.fromEntries(
+          differingKeys(known, collection)
+            .filter((id) => Object.hasOwn(collection, id))
+            .map((id) => [id, name === 'zones' ? withoutKnownLists(collection[id]) : collection[id]]),
+        ),
+      ];
     }),
   );
 }
@@ -69,7 +98,9 @@ function overfull(document: unknown): PolicyFault[] {
   if (!isObject(document)) return [];
   return Object.entries(document).flatMap(([name, collection]) => {
     const most = collectionSchema(name)?.maxProperties;
-    return most !== undefined && isObject(collection) && Object.keys(collection).length > most ? [{ pointer: `/${name}`, message: `must NOT have more than ${most} properties` }] : [];
+    return most !== undefined && isObject(collection) && Object.keys(collection).length > most
+      ? [{ pointer: `/${name}`, message: `must NOT have more than ${most} properties` }]
+      : [];
   });
 }
 
@@ -87,18 +118,30 @@ export function faultOf(error: ErrorObject): PolicyFault {
   const params = error.params as Record<string, unknown>;
   switch (error.keyword) {
     case 'additionalProperties':
-      return { pointer: `${error.instancePath}/${String(params.additionalProperty)}`, message: 'is not a known property' };
+      return {
+        pointer: `${error.instancePath}/${String(params.additionalProperty)}`,
+        message: 'is not a known property',
+      };
     case 'required':
       return { pointer: `${error.instancePath}/${String(params.missingProperty)}`, message: 'is missing' };
     case 'enum':
-      return { pointer: error.instancePath, message: `must be one of ${(params.allowedValues as unknown[]).join(', ')}` };
+      return {
+        pointer: error.instancePath,
+        message: `must be one of ${(params.allowedValues as unknown[]).join(', ')}`,
+      };
     case 'discriminator':
-      return { pointer: `${error.instancePath}/${String(params.tag)}`, message: params.error === 'tag' ? 'must say which kind it is' : 'is not one of the kinds there are' };
+      return {
+        pointer: `${error.instancePath}/${String(params.tag)}`,
+        message: params.error === 'tag' ? 'must say which kind it is' : 'is not one of the kinds there are',
+      };
     case 'const':
       return { pointer: error.instancePath, message: `must be ${JSON.stringify(params.allowedValue)}` };
     case 'pattern': {
       const described = (error.parentSchema as { description?: string } | undefined)?.description;
-      return { pointer: error.instancePath, message: described ? `must be ${described}` : 'is not written as it should be' };
+      return {
+        pointer: error.instancePath,
+        message: described ? `must be ${described}` : 'is not written as it should be',
+      };
     }
     default:
       return { pointer: error.instancePath, message: error.message ?? 'is not valid' };

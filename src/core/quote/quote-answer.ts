@@ -1,5 +1,12 @@
 import type { CompiledPolicy } from '../evaluation/compile.ts';
-import type { EarlierOutcome, Evaluation, MessageState, NoOptions, OptionPrice, Totals } from '../evaluation/evaluation.ts';
+import type {
+  EarlierOutcome,
+  Evaluation,
+  MessageState,
+  NoOptions,
+  OptionPrice,
+  Totals,
+} from '../evaluation/evaluation.ts';
 import { lineAfterRewards, rateOfLine, taxesByRate, totalsOf } from '../evaluation/totals.ts';
 import { shownBasis } from '../cart/basis.ts';
 import { lineValue, unitPriceOf } from '../cart/line-values.ts';
@@ -25,7 +32,14 @@ export interface QuotedOption {
   kind: OptionKind;
   label: string;
   description: string | null;
-  place: { id: string; name: string; address: PickUpPlace['address']; coordinates: Coordinates | null; hours: PickUpPlace['hours'] | null; instructions: string | null } | null;
+  place: {
+    id: string;
+    name: string;
+    address: PickUpPlace['address'];
+    coordinates: Coordinates | null;
+    hours: PickUpPlace['hours'] | null;
+    instructions: string | null;
+  } | null;
   /** minor units of the currency, with or without tax as the market shows prices */
   priceBefore: number;
   priceAfter: number;
@@ -110,7 +124,10 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
   const messages = messagesOf(compiled, evaluation, language);
   const [first] = messages;
   const totals = (chosen: OptionPrice | null): QuotedTotals | null =>
-    evaluation.cart && { ...totalsOf(evaluation.cart, evaluation.goodsRewarded, chosen), taxes: taxesByRate(evaluation.cart, evaluation.goodsRewarded, chosen) };
+    evaluation.cart && {
+      ...totalsOf(evaluation.cart, evaluation.goodsRewarded, chosen),
+      taxes: taxesByRate(evaluation.cart, evaluation.goodsRewarded, chosen),
+    };
   return {
     market: evaluation.marketId,
     zone: evaluation.zoneId,
@@ -143,8 +160,20 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
     preselected: evaluation.preselected,
     earlier: evaluation.earlier,
     totals: totals(evaluation.options.find(({ optionId }) => optionId === evaluation.preselected) ?? null),
-    goals: evaluation.offers.flatMap((offer) => offer.goals.map(({ goalId, ...standing }) => ({ offer: offer.offerId, status: offer.status, goal: goalId, ...standing }))),
-    gifts: evaluation.gifts.map(({ offerId, goalId, product, quantity }) => ({ offer: offerId, goal: goalId, product, quantity })),
+    goals: evaluation.offers.flatMap((offer) =>
+      offer.goals.map(({ goalId, ...standing }) => ({
+        offer: offer.offerId,
+        status: offer.status,
+        goal: goalId,
+        ...standing,
+      })),
+    ),
+    gifts: evaluation.gifts.map(({ offerId, goalId, product, quantity }) => ({
+      offer: offerId,
+      goal: goalId,
+      product,
+      quantity,
+    })),
     goodsRewards: evaluation.goodsRewarded.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
     messages,
     lead: first ? { offer: first.offer, goal: first.goal, state: first.state } : null,
@@ -161,7 +190,18 @@ function messagesOf(compiled: CompiledPolicy, evaluation: Evaluation, language: 
     if (!rendered) return [];
     const { offerId, goalId, state, arguments: values } = rendered.message;
     const deadline = values.deadline === null ? null : new Date(values.deadline).toISOString();
-    return [{ place, text: rendered.text, language: rendered.found.language, state, offer: offerId, goal: goalId, percent: values.percent, deadline }];
+    return [
+      {
+        place,
+        text: rendered.text,
+        language: rendered.found.language,
+        state,
+        offer: offerId,
+        goal: goalId,
+        percent: values.percent,
+        deadline,
+      },
+    ];
   });
 }
 
@@ -171,16 +211,38 @@ function linesOf({ cart, goodsRewarded }: Evaluation): QuotedLine[] {
     const unitPrice = unitPriceOf(cart, index);
     const { value: afterRewards, tax } = lineAfterRewards(cart, goodsRewarded, index);
     const afterDiscounts = lineValue(cart, index, shownBasis);
-    return { product: product.id, sku: product.sku, quantity, unitPrice, value: unitPrice * quantity, afterDiscounts, afterRewards, taxRate: percentInWords(rateOfLine(cart, index)), tax };
+    return {
+      product: product.id,
+      sku: product.sku,
+      quantity,
+      unitPrice,
+      value: unitPrice * quantity,
+      afterDiscounts,
+      afterRewards,
+      taxRate: percentInWords(rateOfLine(cart, index)),
+      tax,
+    };
   });
 }
 
 /** Where it is collected. */
-function quotedPlace({ places }: Policy, id: string | undefined, language: string, languages: readonly string[]): QuotedOption['place'] {
+function quotedPlace(
+  { places }: Policy,
+  id: string | undefined,
+  language: string,
+  languages: readonly string[],
+): QuotedOption['place'] {
   const place = id === undefined ? undefined : places?.[id];
   if (id === undefined || !place) return null;
   const { name, address, coordinates, hours, instructions } = place;
-  return { id, name, address, coordinates: coordinates ?? null, hours: hours ?? null, instructions: textIn(instructions, language, languages) };
+  return {
+    id,
+    name,
+    address,
+    coordinates: coordinates ?? null,
+    hours: hours ?? null,
+    instructions: textIn(instructions, language, languages),
+  };
 }
 
 function quotedEstimate(estimate: Estimate): QuotedEstimate {

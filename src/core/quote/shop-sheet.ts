@@ -40,11 +40,21 @@ export interface ShopSheet {
  * @param shownWithTax whether the market shows prices with tax: where it does not, tax is a sum of its own
  * @param language in which amounts are written
  */
-export function shopSheet(answer: QuoteAnswer, goods: readonly ShopGoods[], shownWithTax: boolean, language: string): ShopSheet {
+export function shopSheet(
+  answer: QuoteAnswer,
+  goods: readonly ShopGoods[],
+  shownWithTax: boolean,
+  language: string,
+): ShopSheet {
   const { currency, totals } = answer;
   const write = (minor: number) => (currency === null ? '–' : formatMoney(minor, currency, language));
   return {
-    messages: Object.fromEntries(answer.messages.map(({ place, text, language: inLanguage, percent }) => [place, { text, language: inLanguage, percent }])),
+    messages: Object.fromEntries(
+      answer.messages.map(({ place, text, language: inLanguage, percent }) => [
+        place,
+        { text, language: inLanguage, percent },
+      ]),
+    ),
     reached: answer.messages.some(({ state }) => state === 'reached'),
     goods: currency === null ? [] : goods.map(({ name, quantity, value }) => ({ name, quantity, value: write(value) })),
     goodsValue: answer.goodsValue === null ? null : write(answer.goodsValue),

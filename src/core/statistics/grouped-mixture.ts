@@ -27,7 +27,12 @@ export interface Cells {
 }
 
 /** @param totals observed count of each group @param start components to begin from @param steps at most that many */
-export function fitGroupedMixture({ middles, widths, groups }: Cells, totals: ArrayLike<number>, start: readonly NormalComponent[], steps: number): MixtureFit {
+export function fitGroupedMixture(
+  { middles, widths, groups }: Cells,
+  totals: ArrayLike<number>,
+  start: readonly NormalComponent[],
+  steps: number,
+): MixtureFit {
   const size = middles.length;
   const order = start.length;
   const share = Float64Array.from(start, (c) => c.share);
@@ -72,7 +77,11 @@ export function fitGroupedMixture({ middles, widths, groups }: Cells, totals: Ar
     }
     if (step >= steps || likelihood - logLikelihood < 1e-5) {
       const means = density.map((value) => (value / mass) * all);
-      return { components: start.map((_, k) => ({ share: share[k]!, mean: mean[k]!, deviation: deviation[k]! })), means, logLikelihood: likelihood };
+      return {
+        components: start.map((_, k) => ({ share: share[k]!, mean: mean[k]!, deviation: deviation[k]! })),
+        means,
+        logLikelihood: likelihood,
+      };
     }
     logLikelihood = likelihood;
     for (let k = 0; k < order; k++) {

@@ -60,14 +60,17 @@ function chargeEdges({ lines }: CompiledCharge, axis: SweepAxis): number[] {
 }
 
 function conditionEdges(condition: CompiledCondition | null, along: Along): (number | null)[] {
-  return condition === null ? [] : leavesOf(condition).flatMap(({ looksAt }) => looksAt.flatMap((edges) => measureEdges(edges, along)));
+  return condition === null
+    ? []
+    : leavesOf(condition).flatMap(({ looksAt }) => looksAt.flatMap((edges) => measureEdges(edges, along)));
 }
 
 function offerEdges({ when, goals }: CompiledOffer, along: Along): (number | null)[] {
   const goalEdges = goals.flatMap(({ counts, target }) => {
     const prices = counts.goods ? measureEdges(priceEdges(counts.goods), along) : [];
     if (target === null) return prices;
-    const measure: MeasureEdges['measure'] = counts.kind === 'value' ? { kind: 'value', basis: counts.basis } : { kind: counts.kind };
+    const measure: MeasureEdges['measure'] =
+      counts.kind === 'value' ? { kind: 'value', basis: counts.basis } : { kind: counts.kind };
     return [...prices, ...measureEdges({ measure, edges: [target] }, along)];
   });
   return [...conditionEdges(when, along), ...goalEdges];
@@ -94,5 +97,9 @@ function valueThatReaches(amount: number, basis: CompiledBasis, { zone, order, r
   if (!basis.convertsTax) return amount;
   const { terms } = zone.market;
   const rates = ratesAt(terms, region);
-  return lowestThat((value) => lineValue(imagineCart(orderAt('goodsValue', order, value), terms, rates), 0, basis) >= amount, 0, axisReach.goodsValue);
+  return lowestThat(
+    (value) => lineValue(imagineCart(orderAt('goodsValue', order, value), terms, rates), 0, basis) >= amount,
+    0,
+    axisReach.goodsValue,
+  );
 }

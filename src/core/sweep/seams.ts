@@ -20,7 +20,10 @@ export interface Seam {
  * Whether what the shopper just below reads comes true: that so much more reaches the goal. `none`: nothing is promised
  * there, or not in money. `least`: a smaller amount more that brings as much, whoever gives it; null where there is none.
  */
-export type SeamPromise = { kind: 'none' } | { kind: 'broken'; offerId: string; goalId: string; remaining: number } | { kind: 'kept'; offerId: string; goalId: string; remaining: number; least: number | null };
+export type SeamPromise =
+  | { kind: 'none' }
+  | { kind: 'broken'; offerId: string; goalId: string; remaining: number }
+  | { kind: 'kept'; offerId: string; goalId: string; remaining: number; least: number | null };
 
 /**
  * Every seam of a zone along the goods value, for an order of ordinary goods, up to an amount. The amounts are the exact ones
@@ -53,7 +56,12 @@ function beginsNearly(from: number, last: number, evaluated: (value: number) => 
 function changes(below: Evaluation, here: Evaluation): boolean {
   const goals = ({ offers }: Evaluation) => offers.flatMap((offer) => offer.goals.map(({ reached }) => reached));
   const [before, after] = [goals(below), goals(here)];
-  if (below.lead?.state !== here.lead?.state || below.options.length !== here.options.length || before.some((reached, index) => reached !== after[index])) return true;
+  if (
+    below.lead?.state !== here.lead?.state ||
+    below.options.length !== here.options.length ||
+    before.some((reached, index) => reached !== after[index])
+  )
+    return true;
   return here.options.some((option, index) => {
     const was = below.options[index]!;
     return was.optionId !== option.optionId || was.before !== option.before || was.after !== option.after;
@@ -63,12 +71,22 @@ function changes(below: Evaluation, here: Evaluation): boolean {
 /** Whether a shopper pays no more for any option and gets no less. */
 function isAsGood(one: Evaluation, other: Evaluation): boolean {
   const paid = new Map(one.options.map(({ optionId, after }) => [optionId, after]));
-  return other.options.every(({ optionId, after }) => (paid.get(optionId) ?? Infinity) <= after) && one.goodsRewarded.off >= other.goodsRewarded.off && one.gifts.length >= other.gifts.length;
+  return (
+    other.options.every(({ optionId, after }) => (paid.get(optionId) ?? Infinity) <= after) &&
+    one.goodsRewarded.off >= other.goodsRewarded.off &&
+    one.gifts.length >= other.gifts.length
+  );
 }
 
 /** @param starts where prices or goals change, ascending */
-function promiseOf({ lead }: Evaluation, value: number, starts: readonly number[], evaluated: (value: number) => Evaluation): SeamPromise {
-  if (!lead || lead.state === 'missedOut' || lead.arguments.measure !== 'value' || lead.arguments.remaining <= 0) return { kind: 'none' };
+function promiseOf(
+  { lead }: Evaluation,
+  value: number,
+  starts: readonly number[],
+  evaluated: (value: number) => Evaluation,
+): SeamPromise {
+  if (!lead || lead.state === 'missedOut' || lead.arguments.measure !== 'value' || lead.arguments.remaining <= 0)
+    return { kind: 'none' };
   const { offerId, goalId } = lead;
   const { remaining } = lead.arguments;
   const then = evaluated(value + remaining);

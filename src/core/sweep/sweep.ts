@@ -50,7 +50,12 @@ export interface Sweep {
  *
  * @param order what is the same all along: one article without weight or size when not given
  */
-export function sweepZone(zone: CompiledZone, axis: SweepAxis, situation: Situation, order: ImaginedOrder = orderOfValue(0)): Sweep {
+export function sweepZone(
+  zone: CompiledZone,
+  axis: SweepAxis,
+  situation: Situation,
+  order: ImaginedOrder = orderOfValue(0),
+): Sweep {
   const rising = mayRise(zone, axis);
   const price = pricing(zone, situation);
   const known = new Map<number, PricedAt>();
@@ -60,7 +65,9 @@ export function sweepZone(zone: CompiledZone, axis: SweepAxis, situation: Situat
     return priced;
   };
   const starts = [0, ...policyEdges({ zone, axis, order, region: situation.destination.region })];
-  const points = rising ? starts.flatMap((start, index) => changesBetween(start, (starts[index + 1] ?? axisReach[axis]) - 1, walk)) : starts;
+  const points = rising
+    ? starts.flatMap((start, index) => changesBetween(start, (starts[index + 1] ?? axisReach[axis]) - 1, walk))
+    : starts;
   const goals = zone.offers.flatMap((offer) => offer.goals.map((goal) => `${offer.id}/${goal.id}`));
   const segments = points.map((from, index): SweepSegment => {
     const to = points[index + 1] ?? null;
@@ -101,18 +108,33 @@ function pricedAt({ context, reached }: Priceable, path: number[] | null): Price
   return { options: priceOptions(context, path).map(priceOf), reached, path };
 }
 
-const sameNumbers = (a: readonly number[], b: readonly number[]): boolean => a.length === b.length && a.every((number, index) => number === b[index]);
+const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
+  a.length === b.length && a.every((number, index) => number === b[index]);
 
 /** Whether some price may rise between two edges of the policy; where none does, each stretch is level and its start tells all of it. */
 function mayRise({ options }: CompiledZone, axis: SweepAxis): boolean {
-  return options.some(({ charge }) => charge.lines.some(({ price }) => price.kind === 'percent' || (price.kind === 'perUnit' && price.perUnit !== null && axisMeasures[axis].includes(price.perUnit.measure))));
+  return options.some(({ charge }) =>
+    charge.lines.some(
+      ({ price }) =>
+        price.kind === 'percent' ||
+        (price.kind === 'perUnit' && price.perUnit !== null && axisMeasures[axis].includes(price.perUnit.measure)),
+    ),
+  );
 }
 
 /** Whether prices come about in the same way, whatever they are. */
-const sameWay = (a: PricedAt, b: PricedAt): boolean => sameNumbers(a.reached, b.reached) && sameNumbers(a.path ?? [], b.path ?? []) && a.options.every((price, index) => (price === null) === (b.options[index] === null));
+const sameWay = (a: PricedAt, b: PricedAt): boolean =>
+  sameNumbers(a.reached, b.reached) &&
+  sameNumbers(a.path ?? [], b.path ?? []) &&
+  a.options.every((price, index) => (price === null) === (b.options[index] === null));
 
 function priceOf(entry: PricedOption): Pick<SweepPrice, 'before' | 'after'> | null {
-  return 'unavailable' in entry ? null : { before: paidFor(entry.before, entry.option.cashIncrement), after: paidFor(entry.after, entry.option.cashIncrement) };
+  return 'unavailable' in entry
+    ? null
+    : {
+        before: paidFor(entry.before, entry.option.cashIncrement),
+        after: paidFor(entry.after, entry.option.cashIncrement),
+      };
 }
 
 /**
@@ -136,7 +158,14 @@ function changesBetween(from: number, last: number, walk: (at: number) => Priced
 }
 
 /** @param first what holds at the start, `end` at the last amount @param goals names of all goals of the zone */
-function segmentOver(from: number, to: number | null, last: number, first: PricedAt, end: PricedAt, goals: readonly string[]): SweepSegment {
+function segmentOver(
+  from: number,
+  to: number | null,
+  last: number,
+  first: PricedAt,
+  end: PricedAt,
+  goals: readonly string[],
+): SweepSegment {
   const options = first.options.map((price, index): SweepPrice | null => {
     const atEnd = end.options[index];
     return price && atEnd ? { ...price, lastBefore: atEnd.before, lastAfter: atEnd.after } : null;
@@ -144,18 +173,26 @@ function segmentOver(from: number, to: number | null, last: number, first: Price
   return { from, to, last, options, reached: first.reached.map((number) => goals[number]!) };
 }
 
-const isLevel = ({ options }: SweepSegment): boolean => options.every((price) => price === null || (price.before === price.lastBefore && price.after === price.lastAfter));
+const isLevel = ({ options }: SweepSegment): boolean =>
+  options.every((price) => price === null || (price.before === price.lastBefore && price.after === price.lastAfter));
 
 function mergeLevel(segments: SweepSegment[]): SweepSegment[] {
   const merged: SweepSegment[] = [];
   for (const segment of segments) {
     const before = merged.at(-1);
-    if (before && isLevel(before) && isLevel(segment) && sameContent(before, segment)) Object.assign(before, { to: segment.to, last: segment.last });
+    if (before && isLevel(before) && isLevel(segment) && sameContent(before, segment))
+      Object.assign(before, { to: segment.to, last: segment.last });
     else merged.push({ ...segment });
   }
   return merged;
 }
 
 function sameContent(a: SweepSegment, b: SweepSegment): boolean {
-  return a.reached.length === b.reached.length && a.reached.every((goal, index) => goal === b.reached[index]) && a.options.every((price, index) => price?.before === b.options[index]?.before && price?.after === b.options[index]?.after);
+  return (
+    a.reached.length === b.reached.length &&
+    a.reached.every((goal, index) => goal === b.reached[index]) &&
+    a.options.every(
+      (price, index) => price?.before === b.options[index]?.before && price?.after === b.options[index]?.after,
+    )
+  );
 }

@@ -88,7 +88,11 @@ export class CsvReader {
   }
 
   /** The row from `at` on, which holds quotes somewhere. */
-  #quotedRow(text: string, start: number, ending: string): { fields: string[]; end: number } | { fault: string } | 'open' {
+  #quotedRow(
+    text: string,
+    start: number,
+    ending: string,
+  ): { fields: string[]; end: number } | { fault: string } | 'open' {
     const fields: string[] = [];
     let at = start;
     for (;;) {

@@ -7,7 +7,8 @@ export type DateForm = (typeof dateForms)[number];
 
 const yearFirst = /^(\d{4})[-./]?(\d{2})[-./]?(\d{2})(?:[T ,]+(.*))?$/;
 const yearLast = /^(\d{1,2})[-./ ](\d{1,2})[-./ ](\d{4}|\d{2})(?:[T ,]+(.*))?$/;
-const clock = /^(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d{1,9})?)?\s*([AaPp]\.?[Mm]\.?)?\s*(Z|UTC|[+-]\d{2}:?\d{2})?$/;
+const clock =
+  /^(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d{1,9})?)?\s*([AaPp]\.?[Mm]\.?)?\s*(Z|UTC|[+-]\d{2}:?\d{2})?$/;
 
 /**
  * Reads a date with or without a time, to the second.
@@ -18,10 +19,16 @@ const clock = /^(\d{1,2})[:.](\d{2})(?:[:.](\d{2})(?:[.,]\d{1,9})?)?\s*([AaPp]\.
  */
 export function readDate(text: string, form: DateForm, timeZone: string): number | null {
   const plain = text.trim();
-  if (form === 'unix') return /^\d{9,10}$/.test(plain) ? Number(plain) * 1000 : /^\d{12,13}$/.test(plain) ? Number(plain) : null;
+  if (form === 'unix')
+    return /^\d{9,10}$/.test(plain) ? Number(plain) * 1000 : /^\d{12,13}$/.test(plain) ? Number(plain) : null;
   const match = (form === 'ymd' ? yearFirst : yearLast).exec(plain);
   if (!match) return null;
-  const [year, month, date] = form === 'ymd' ? [match[1]!, match[2]!, match[3]!] : form === 'dmy' ? [match[3]!, match[2]!, match[1]!] : [match[3]!, match[1]!, match[2]!];
+  const [year, month, date] =
+    form === 'ymd'
+      ? [match[1]!, match[2]!, match[3]!]
+      : form === 'dmy'
+        ? [match[3]!, match[2]!, match[1]!]
+        : [match[3]!, match[1]!, match[2]!];
   const day = dayOf(Number(year.length === 2 ? `20${year}` : year), Number(month), Number(date));
   if (day === null) return null;
   if (!match[4]) return instantOfClock(timeZone, day, 720, 'earlier');
@@ -37,7 +44,10 @@ export function readDate(text: string, form: DateForm, timeZone: string): number
   if (hour > 23 || minute > 59 || second > 59) return null;
   const offset = time[5];
   if (offset === undefined) return instantOfClock(timeZone, day, hour * 60 + minute, 'earlier') + second * 1000;
-  const ahead = offset === 'Z' || offset === 'UTC' ? 0 : (offset[0] === '-' ? -1 : 1) * (Number(offset.slice(1, 3)) * 60 + Number(offset.slice(-2)));
+  const ahead =
+    offset === 'Z' || offset === 'UTC'
+      ? 0
+      : (offset[0] === '-' ? -1 : 1) * (Number(offset.slice(1, 3)) * 60 + Number(offset.slice(-2)));
   return ((day * 24 + hour) * 60 + minute - ahead) * 60_000 + second * 1000;
 }
 

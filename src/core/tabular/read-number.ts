@@ -14,7 +14,10 @@ export function readNumber(text: string, mark: DecimalMark, exponent: number): R
   const plain = text.trim();
   let match = mark === 'point' ? plainPoint.exec(plain) : plainComma.exec(plain);
   if (!match) {
-    const bare = plain.replace(/^([-−]?)\s*[A-Za-z€£$¥]{1,3}\.?\s*/, '$1').replace(/\s*[A-Za-z€£$¥]{1,3}\.?$/, '').replace('−', '-');
+    const bare = plain
+      .replace(/^([-−]?)\s*[A-Za-z€£$¥]{1,3}\.?\s*/, '$1')
+      .replace(/\s*[A-Za-z€£$¥]{1,3}\.?$/, '')
+      .replace('−', '-');
     const grouped = mark === 'point' ? groupedPoint : groupedComma;
     const found = grouped.exec(bare);
     if (!found) return { ok: false };
@@ -22,7 +25,8 @@ export function readNumber(text: string, mark: DecimalMark, exponent: number): R
   }
   const sign = match[1] === '-' ? -1 : 1;
   const decimals = match[3] ?? '';
-  if (decimals.length <= exponent) return { ok: true, minor: sign * Number(match[2]! + decimals.padEnd(exponent, '0')), rounded: false };
+  if (decimals.length <= exponent)
+    return { ok: true, minor: sign * Number(match[2]! + decimals.padEnd(exponent, '0')), rounded: false };
   const kept = Number(match[2]! + decimals.slice(0, exponent));
   const more = decimals.slice(exponent);
   return { ok: true, minor: sign * (kept + (more >= '5' ? 1 : 0)), rounded: /[1-9]/.test(more) };

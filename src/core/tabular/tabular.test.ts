@@ -12,9 +12,25 @@ const minor = (text: string, mark: 'point' | 'comma', exponent = 2) => {
 
 describe('numbers', () => {
   test.each([
-    ['12.50', 'point', 1250], ['12', 'point', 1200], ['1,234.5', 'point', 123450], ['1.234,50', 'comma', 123450], ['1 234,50', 'comma', 123450], ["1'234.50", 'point', 123450],
-    ['€ 12,50', 'comma', 1250], ['12.50 EUR', 'point', 1250], ['$5.00', 'point', 500], ['-3.20', 'point', -320], ['−3,20', 'comma', -320], ['0', 'point', 0], ['.50', 'point', null],
-    ['12,50', 'point', null], ['1.2.3', 'point', null], ['', 'point', null], ['abc', 'point', null], ['1,23,4', 'point', null], ['12.', 'point', null],
+    ['12.50', 'point', 1250],
+    ['12', 'point', 1200],
+    ['1,234.5', 'point', 123450],
+    ['1.234,50', 'comma', 123450],
+    ['1 234,50', 'comma', 123450],
+    ["1'234.50", 'point', 123450],
+    ['€ 12,50', 'comma', 1250],
+    ['12.50 EUR', 'point', 1250],
+    ['$5.00', 'point', 500],
+    ['-3.20', 'point', -320],
+    ['−3,20', 'comma', -320],
+    ['0', 'point', 0],
+    ['.50', 'point', null],
+    ['12,50', 'point', null],
+    ['1.2.3', 'point', null],
+    ['', 'point', null],
+    ['abc', 'point', null],
+    ['1,23,4', 'point', null],
+    ['12.', 'point', null],
   ] as const)('%s with a decimal %s', (text, mark, expected) => expect(minor(text, mark)).toBe(expected));
   test('more decimals than the currency has are rounded half away from zero, and that is said', () => {
     expect(readNumber('49.5868', 'point', 2)).toEqual({ ok: true, minor: 4959, rounded: true });
@@ -24,10 +40,20 @@ describe('numbers', () => {
   });
   test('every amount that is written is read back exactly, grouped or not', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -99_999_999_999, max: 99_999_999_999 }), fc.constantFrom(0, 2, 3), fc.boolean(), fc.constantFrom('point' as const, 'comma' as const), (amount, exponent, grouped, mark) => {
-        const text = new Intl.NumberFormat(mark === 'point' ? 'en-US' : 'de-DE', { minimumFractionDigits: exponent, maximumFractionDigits: exponent, useGrouping: grouped }).format(amount / 10 ** exponent);
-        expect(minor(text, mark, exponent)).toBe(amount === 0 ? 0 : amount);
-      }),
+      fc.property(
+        fc.integer({ min: -99_999_999_999, max: 99_999_999_999 }),
+        fc.constantFrom(0, 2, 3),
+        fc.boolean(),
+        fc.constantFrom('point' as const, 'comma' as const),
+        (amount, exponent, grouped, mark) => {
+          const text = new Intl.NumberFormat(mark === 'point' ? 'en-US' : 'de-DE', {
+            minimumFractionDigits: exponent,
+            maximumFractionDigits: exponent,
+            useGrouping: grouped,
+          }).format(amount / 10 ** exponent);
+          expect(minor(text, mark, exponent)).toBe(amount === 0 ? 0 : amount);
+        },
+      ),
     );
   });
   test('the decimal mark is guessed from what can only be one', () => {
@@ -44,11 +70,25 @@ describe('dates', () => {
     return at === null ? null : new Date(at).toISOString();
   };
   test.each([
-    ['2025-03-14', 'ymd', '2025-03-14T11:00:00.000Z'], ['20250314', 'ymd', '2025-03-14T11:00:00.000Z'], ['2025-07-14 08:05:09', 'ymd', '2025-07-14T06:05:09.000Z'],
-    ['2025-07-14T08:05:09Z', 'ymd', '2025-07-14T08:05:09.000Z'], ['2025-07-14T08:05:09.123+05:30', 'ymd', '2025-07-14T02:35:09.000Z'], ['2025-07-14 08:05:09 -0400', 'ymd', '2025-07-14T12:05:09.000Z'],
-    ['14.03.2025 18:30', 'dmy', '2025-03-14T17:30:00.000Z'], ['14/3/25', 'dmy', '2025-03-14T11:00:00.000Z'], ['03/14/2025 6:30 PM', 'mdy', '2025-03-14T17:30:00.000Z'], ['03/14/2025 12:05 am', 'mdy', '2025-03-13T23:05:00.000Z'],
-    ['1741969800', 'unix', '2025-03-14T16:30:00.000Z'], ['1741969800000', 'unix', '2025-03-14T16:30:00.000Z'],
-    ['31.02.2025', 'dmy', null], ['2025-13-01', 'ymd', null], ['14/03/2025', 'mdy', null], ['2025-03-14 25:00', 'ymd', null], ['tomorrow', 'ymd', null], ['', 'dmy', null], ['2025-03-14 13:00 PM', 'ymd', null],
+    ['2025-03-14', 'ymd', '2025-03-14T11:00:00.000Z'],
+    ['20250314', 'ymd', '2025-03-14T11:00:00.000Z'],
+    ['2025-07-14 08:05:09', 'ymd', '2025-07-14T06:05:09.000Z'],
+    ['2025-07-14T08:05:09Z', 'ymd', '2025-07-14T08:05:09.000Z'],
+    ['2025-07-14T08:05:09.123+05:30', 'ymd', '2025-07-14T02:35:09.000Z'],
+    ['2025-07-14 08:05:09 -0400', 'ymd', '2025-07-14T12:05:09.000Z'],
+    ['14.03.2025 18:30', 'dmy', '2025-03-14T17:30:00.000Z'],
+    ['14/3/25', 'dmy', '2025-03-14T11:00:00.000Z'],
+    ['03/14/2025 6:30 PM', 'mdy', '2025-03-14T17:30:00.000Z'],
+    ['03/14/2025 12:05 am', 'mdy', '2025-03-13T23:05:00.000Z'],
+    ['1741969800', 'unix', '2025-03-14T16:30:00.000Z'],
+    ['1741969800000', 'unix', '2025-03-14T16:30:00.000Z'],
+    ['31.02.2025', 'dmy', null],
+    ['2025-13-01', 'ymd', null],
+    ['14/03/2025', 'mdy', null],
+    ['2025-03-14 25:00', 'ymd', null],
+    ['tomorrow', 'ymd', null],
+    ['', 'dmy', null],
+    ['2025-03-14 13:00 PM', 'ymd', null],
   ] as const)('%s as %s', (text, form, expected) => expect(iso(text, form)).toBe(expected));
   test('a time that clocks skip or show twice is a moment all the same', () => {
     expect(iso('2025-03-30 02:30', 'ymd')).toBe('2025-03-30T01:00:00.000Z');
@@ -62,16 +102,33 @@ describe('dates', () => {
 });
 
 describe('encodings', () => {
-  const mark: Record<Encoding, number[]> = { 'utf-8': [0xef, 0xbb, 0xbf], 'utf-16le': [0xff, 0xfe], 'utf-16be': [0xfe, 0xff], 'windows-1252': [] };
+  const mark: Record<Encoding, number[]> = {
+    'utf-8': [0xef, 0xbb, 0xbf],
+    'utf-16le': [0xff, 0xfe],
+    'utf-16be': [0xfe, 0xff],
+    'windows-1252': [],
+  };
   /** Characters of Windows-1252 beyond Latin-1, by the index of the WHATWG Encoding Standard. */
-  const beyond: Record<string, number> = { '€': 0x80, '–': 0x96, '’': 0x92, 'Š': 0x8a };
+  const beyond: Record<string, number> = { '€': 0x80, '–': 0x96, '’': 0x92, Š: 0x8a };
   const encode = (text: string, encoding: Encoding): number[] => {
     if (encoding === 'utf-8') return [...new TextEncoder().encode(text)];
     if (encoding === 'windows-1252') return [...text].map((letter) => beyond[letter] ?? letter.charCodeAt(0));
-    return Array.from({ length: text.length }, (_, i) => text.charCodeAt(i)).flatMap((unit) => (encoding === 'utf-16le' ? [unit & 255, unit >> 8] : [unit >> 8, unit & 255]));
+    return Array.from({ length: text.length }, (_, i) => text.charCodeAt(i)).flatMap((unit) =>
+      encoding === 'utf-16le' ? [unit & 255, unit >> 8] : [unit >> 8, unit & 255],
+    );
   };
   const text = 'Bestelnummer;Datum;Plaats;Bedrag\r\n1;2025-03-14;Høje Gladsaxe – naïef;€ 12,50\r\n';
-  test.each(encodings.flatMap((encoding) => (encoding === 'windows-1252' ? [[encoding, false]] : [[encoding, false], [encoding, true]]) as [Encoding, boolean][]))('%s, with a mark: %s, is recognised and read back', (encoding, marked) => {
+  test.each(
+    encodings.flatMap(
+      (encoding) =>
+        (encoding === 'windows-1252'
+          ? [[encoding, false]]
+          : [
+              [encoding, false],
+              [encoding, true],
+            ]) as [Encoding, boolean][],
+    ),
+  )('%s, with a mark: %s, is recognised and read back', (encoding, marked) => {
     const bytes = new Uint8Array([...(marked ? mark[encoding] : []), ...encode(text, encoding)]);
     expect(guessEncoding(bytes)).toBe(encoding);
     const reader = new TextReader(encoding);

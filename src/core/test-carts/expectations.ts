@@ -13,17 +13,29 @@ export type Miss =
   | { what: 'toPay'; expected: number; found: number | null };
 
 /** What a cart could be expected to do, as it does it now: every option of the zone, every offer in force, every place. */
-export function expectationNow({ options, unavailable, offers, totals }: Evaluation, messages: Messages): Required<Expectation> {
+export function expectationNow(
+  { options, unavailable, offers, totals }: Evaluation,
+  messages: Messages,
+): Required<Expectation> {
   return {
-    options: Object.fromEntries([...options.map(({ optionId, after }) => [optionId, after] as const), ...unavailable.map(({ optionId }) => [optionId, null] as const)]),
-    goals: Object.fromEntries(offers.filter(({ status }) => status === 'inForce').map(({ offerId, goals }) => [offerId, goals.at(-1)!.reached])),
+    options: Object.fromEntries([
+      ...options.map(({ optionId, after }) => [optionId, after] as const),
+      ...unavailable.map(({ optionId }) => [optionId, null] as const),
+    ]),
+    goals: Object.fromEntries(
+      offers.filter(({ status }) => status === 'inForce').map(({ offerId, goals }) => [offerId, goals.at(-1)!.reached]),
+    ),
     messages: Object.fromEntries(placeIds.map((place) => [place, messages[place] ?? ''])),
     toPay: totals?.toPay ?? 0,
   };
 }
 
 /** Where a cart does other than it is expected to; only what the expectation names is compared. */
-export function missesOf({ options, goals, messages, toPay }: Expectation, evaluation: Evaluation, read: Messages): Miss[] {
+export function missesOf(
+  { options, goals, messages, toPay }: Expectation,
+  evaluation: Evaluation,
+  read: Messages,
+): Miss[] {
   const misses: Miss[] = [];
   for (const [optionId, expected] of Object.entries(options ?? {})) {
     const found = evaluation.options.find((option) => option.optionId === optionId)?.after ?? null;
@@ -38,6 +50,7 @@ export function missesOf({ options, goals, messages, toPay }: Expectation, evalu
     const found = read[place] ?? '';
     if (found !== expected) misses.push({ what: 'message', place, expected, found });
   }
-  if (toPay !== undefined && evaluation.totals?.toPay !== toPay) misses.push({ what: 'toPay', expected: toPay, found: evaluation.totals?.toPay ?? null });
+  if (toPay !== undefined && evaluation.totals?.toPay !== toPay)
+    misses.push({ what: 'toPay', expected: toPay, found: evaluation.totals?.toPay ?? null });
   return misses;
 }

@@ -19,7 +19,15 @@ const compiled = compilePolicy(demoPolicy);
 const carts = Object.entries(demoPolicy.testCarts);
 const seen = (cart: (typeof carts)[number][1], policy = compiled) => {
   const evaluation = evaluate(policy, inputOfTestCart(cart, catalogue, now).input);
-  return { evaluation, read: Object.fromEntries(placeIds.flatMap((place) => { const text = renderLead(policy, evaluation, place, cart.language)?.text; return text === undefined ? [] : [[place, text]]; })) };
+  return {
+    evaluation,
+    read: Object.fromEntries(
+      placeIds.flatMap((place) => {
+        const text = renderLead(policy, evaluation, place, cart.language)?.text;
+        return text === undefined ? [] : [[place, text]];
+      }),
+    ),
+  };
 };
 
 describe('expectations', () => {
@@ -39,7 +47,9 @@ describe('expectations', () => {
     const misses = missesOf(expects, after.evaluation, after.read);
     expect(misses).toContainEqual({ what: 'option', optionId: 'nlbe-door', expected: 595, found: 0 });
     expect(misses).toContainEqual({ what: 'goal', offerId: 'free-delivery', expected: false, found: true });
-    expect(misses).toContainEqual(expect.objectContaining({ what: 'message', place: 'strip', found: 'Uw bezorging is gratis.' }));
+    expect(misses).toContainEqual(
+      expect.objectContaining({ what: 'message', place: 'strip', found: 'Uw bezorging is gratis.' }),
+    );
     expect(missesOf({ options: { 'nlbe-counter': null } }, after.evaluation, after.read)).toEqual([]);
   });
 });
@@ -50,26 +60,51 @@ describe('what closes the gap', () => {
     const found = closingProducts(compiled, catalogue, input, 8)!;
     expect(found.lead.arguments.remaining).toBe(1320);
     expect(found.products.length).toBeGreaterThan(3);
-    expect(found.products.map(({ cost }) => cost)).toEqual(found.products.map(({ cost }) => cost).sort((a, b) => a - b));
+    expect(found.products.map(({ cost }) => cost)).toEqual(
+      found.products.map(({ cost }) => cost).sort((a, b) => a - b),
+    );
     const reaches = (id: string, quantity: number) =>
-      evaluate(compiled, { ...input, cart: { lines: [...input.cart.lines, { product: catalogue.get(id)!, quantity }] } }).offers.find(({ offerId }) => offerId === 'free-delivery')!.goals[0]!.reached;
-    for (const { product, quantity } of found.products) expect([product.id, reaches(product.id, quantity)]).toEqual([product.id, true]);
-    const cheapest = Math.min(...[...catalogue.values()].flatMap((product) => [1, 2, 3, 4, 5].flatMap((quantity) => {
-      const added = evaluate(compiled, { ...input, cart: { lines: [...input.cart.lines, { product, quantity }] } });
-      const cost = added.measures!.goodsValue - 6180;
-      return added.options.length > 0 && added.offers.find(({ offerId }) => offerId === 'free-delivery')!.goals[0]!.reached ? [cost] : [];
-    })));
+      evaluate(compiled, {
+        ...input,
+        cart: { lines: [...input.cart.lines, { product: catalogue.get(id)!, quantity }] },
+      }).offers.find(({ offerId }) => offerId === 'free-delivery')!.goals[0]!.reached;
+    for (const { product, quantity } of found.products)
+      expect([product.id, reaches(product.id, quantity)]).toEqual([product.id, true]);
+    const cheapest = Math.min(
+      ...[...catalogue.values()].flatMap((product) =>
+        [1, 2, 3, 4, 5].flatMap((quantity) => {
+          const added = evaluate(compiled, { ...input, cart: { lines: [...input.cart.lines, { product, quantity }] } });
+          const cost = added.measures!.goodsValue - 6180;
+          return added.options.length > 0 &&
+            added.offers.find(({ offerId }) => offerId === 'free-delivery')!.goals[0]!.reached
+            ? [cost]
+            : [];
+        }),
+      ),
+    );
     expect(found.products[0]!.cost).toBe(cheapest);
   });
   test('where the catalogue has nothing within reach it says so; where no goal is ahead there is no gap', () => {
     expect(closingProducts(compiled, catalogueOf([catalogue.get('gift-card-25')!]), input, 8)!.products).toEqual([]);
-    expect(closingProducts(compiled, catalogue, inputOfTestCart(demoPolicy.testCarts['first-stunt-kite']!, catalogue, now).input, 8)).toBeNull();
+    expect(
+      closingProducts(
+        compiled,
+        catalogue,
+        inputOfTestCart(demoPolicy.testCarts['first-stunt-kite']!, catalogue, now).input,
+        8,
+      ),
+    ).toBeNull();
   });
 });
 
 test('test carts come back from their file as they went, and another file says what it is not', () => {
   expect(readTestCartFile(testCartFile(demoPolicy))).toEqual({ ok: true, carts: demoPolicy.testCarts });
-  for (const [text, reason] of [['{', /not JSON/], ['{}', /not a file of test carts/], ['{"format":"summant-test-carts","version":2}', /version 2/], ['{"format":"summant-test-carts","version":1,"testCarts":{"a":{}}}', /“a”/]] as const) {
+  for (const [text, reason] of [
+    ['{', /not JSON/],
+    ['{}', /not a file of test carts/],
+    ['{"format":"summant-test-carts","version":2}', /version 2/],
+    ['{"format":"summant-test-carts","version":1,"testCarts":{"a":{}}}', /“a”/],
+  ] as const) {
     expect(readTestCartFile(text)).toMatchObject({ ok: false, reason: expect.stringMatching(reason) });
   }
 });

@@ -6,8 +6,22 @@ import { instantOfClock, type LocalTime } from './zone-clock.ts';
 
 /** When goods are there: as it was promised, and what that means for an order at the moment of the evaluation. */
 export type Estimate =
-  | { unit: 'workingDays'; min: number; max: number; /** ISO 8601 days */ leaves: string; earliest: string; latest: string }
-  | { unit: 'hours'; min: number; max: number; /** ms since 1970-01-01T00:00Z */ starts: number; earliest: number; latest: number };
+  | {
+      unit: 'workingDays';
+      min: number;
+      max: number;
+      /** ISO 8601 days */ leaves: string;
+      earliest: string;
+      latest: string;
+    }
+  | {
+      unit: 'hours';
+      min: number;
+      max: number;
+      /** ms since 1970-01-01T00:00Z */ starts: number;
+      earliest: number;
+      latest: number;
+    };
 
 export interface CompiledEstimate {
   unit: 'workingDays' | 'hours';
@@ -27,8 +41,22 @@ const minutesPerDay = 1440;
 const maxKnown = 1000;
 const msPerHour = 3_600_000;
 
-export function compileEstimate({ min, max, unit, cutOff }: DeliveryOption['estimate'], calendar: WorkingDays, storeZone: string, openings: Openings | null = null): CompiledEstimate {
-  return { unit: unit ?? 'workingDays', min, max, cutOff: cutOff ? minuteOfDay(cutOff) : minutesPerDay, calendar, storeZone, openings, known: new Map() };
+export function compileEstimate(
+  { min, max, unit, cutOff }: DeliveryOption['estimate'],
+  calendar: WorkingDays,
+  storeZone: string,
+  openings: Openings | null = null,
+): CompiledEstimate {
+  return {
+    unit: unit ?? 'workingDays',
+    min,
+    max,
+    cutOff: cutOff ? minuteOfDay(cutOff) : minutesPerDay,
+    calendar,
+    storeZone,
+    openings,
+    known: new Map(),
+  };
 }
 
 /**
@@ -64,6 +92,7 @@ export function estimateAt(compiled: CompiledEstimate, local: LocalTime, instant
   }
   const day = workingDayFrom(calendar, local.day + late);
   const starts = Math.max(instant, instantOfClock(storeZone, day, calendar.opens, 'earlier'));
-  const ready = (count: number) => (openings ? openFrom(openings, starts + count * msPerHour) : starts + count * msPerHour);
+  const ready = (count: number) =>
+    openings ? openFrom(openings, starts + count * msPerHour) : starts + count * msPerHour;
   return { unit, min, max, starts, earliest: ready(min), latest: ready(max) };
 }

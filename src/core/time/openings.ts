@@ -15,12 +15,22 @@ const minutesPerDay = 1440;
 export const closingMinute = (to: string): number => (to === '00:00' ? minutesPerDay : minuteOfDay(to));
 
 /** @returns null for a place that is always open, or never, so that its hours say nothing of when goods can be collected */
-export function compileOpenings(place: Pick<PickUpPlace, 'hours' | 'timeZone'> | undefined, storeZone: string): Openings | null {
+export function compileOpenings(
+  place: Pick<PickUpPlace, 'hours' | 'timeZone'> | undefined,
+  storeZone: string,
+): Openings | null {
   const days = Object.entries(place?.hours ?? {}).filter(([, spans]) => spans.length > 0);
   if (!place || days.length === 0) return null;
   return {
     timeZone: place.timeZone ?? storeZone,
-    byWeekday: new Map(days.map(([weekday, spans]) => [Number(weekday), spans.map(({ from, to }) => ({ from: minuteOfDay(from), to: closingMinute(to) })).sort((a, b) => a.from - b.from)])),
+    byWeekday: new Map(
+      days.map(([weekday, spans]) => [
+        Number(weekday),
+        spans
+          .map(({ from, to }) => ({ from: minuteOfDay(from), to: closingMinute(to) }))
+          .sort((a, b) => a.from - b.from),
+      ]),
+    ),
   };
 }
 

@@ -73,7 +73,9 @@ export function offsetAt(timeZone: string, instant: number): number {
 /** Clocks change on a quarter of an hour, but some once did a minute after it: Newfoundland at 00:01 until 2011. */
 function offsetOnDayOfChange(clock: ZoneClock, instant: number): number {
   const offset = offsetOfQuarter(clock, instant);
-  return offset === offsetOfQuarter(clock, instant + quarter) ? offset : offsetOfMinute(clock, Math.floor(instant / msPerMinute) * msPerMinute);
+  return offset === offsetOfQuarter(clock, instant + quarter)
+    ? offset
+    : offsetOfMinute(clock, Math.floor(instant / msPerMinute) * msPerMinute);
 }
 
 function offsetOfMinute({ format }: ZoneClock, instant: number): number {
@@ -114,7 +116,12 @@ export function instantOfLocal(timeZone: string, local: string, whenTwice: 'earl
 }
 
 /** The same from a day and the minutes since midnight on the clock face. */
-export function instantOfClock(timeZone: string, day: DayNumber, minute: number, whenTwice: 'earlier' | 'later'): number {
+export function instantOfClock(
+  timeZone: string,
+  day: DayNumber,
+  minute: number,
+  whenTwice: 'earlier' | 'later',
+): number {
   const shown = day * msPerDay + minute * msPerMinute;
   // Offsets in force a day before and a day after are those on both sides of any transition in between.
   const before = shown - offsetAt(timeZone, shown - msPerDay);
@@ -143,7 +150,8 @@ const farthestChange = 370 * msPerDay;
 /** The first minute after the next change of a zone's clocks; null when none comes within a year. */
 export function nextClockChange(timeZone: string, after: number): number | null {
   for (let from = after; from < after + farthestChange; from += msPerDay) {
-    if (offsetAt(timeZone, from) !== offsetAt(timeZone, from + msPerDay)) return transitionBetween(timeZone, from, from + msPerDay);
+    if (offsetAt(timeZone, from) !== offsetAt(timeZone, from + msPerDay))
+      return transitionBetween(timeZone, from, from + msPerDay);
   }
   return null;
 }

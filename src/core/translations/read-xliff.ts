@@ -2,7 +2,12 @@ import { SaxesParser, type SaxesTagNS } from 'saxes';
 import type { MessageState } from '../evaluation/evaluation.ts';
 import type { Policy } from '../policy/types.ts';
 import type { TextPlace } from '../wording/places.ts';
-import { judgeTranslations, type TranslatedText, type TranslationReading, type TranslationRejection } from './translation.ts';
+import {
+  judgeTranslations,
+  type TranslatedText,
+  type TranslationReading,
+  type TranslationRejection,
+} from './translation.ts';
 import { xliffNamespace } from './write-xliff.ts';
 
 interface Unit {
@@ -28,13 +33,25 @@ export function readXliff(file: string, policy: Policy): TranslationReading {
   const document = parseDocument(file.replace(/^\ufeff/, ''), rejected);
   if (!document) return judgeTranslations(policy, [], rejected);
   const { language, units } = document;
-  if (language === null) return judgeTranslations(policy, [], [{ at: 'the beginning', reason: 'it does not say into which language it is translated (trgLang)' }]);
+  if (language === null)
+    return judgeTranslations(
+      policy,
+      [],
+      [{ at: 'the beginning', reason: 'it does not say into which language it is translated (trgLang)' }],
+    );
   const texts = units.flatMap(({ id, segments }): (TranslatedText & { at: string })[] => {
     const [offerId = '', state = '', place = ''] = id.split('.');
     if (segments.every(({ target }) => target === null)) return [];
     // A unit of which a part is not translated is not translated.
     const text = segments.some(({ target }) => target === null) ? '' : segments.map(({ target }) => target).join('');
-    return [{ at: id, address: { offerId, state: state as MessageState, place: place as TextPlace, language }, text, madeFrom: segments.map(({ source }) => source).join('') }];
+    return [
+      {
+        at: id,
+        address: { offerId, state: state as MessageState, place: place as TextPlace, language },
+        text,
+        madeFrom: segments.map(({ source }) => source).join(''),
+      },
+    ];
   });
   return judgeTranslations(policy, texts, rejected);
 }

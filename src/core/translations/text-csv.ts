@@ -5,7 +5,12 @@ import { guessDelimiter } from '../tabular/guess-delimiter.ts';
 import type { TextPlace } from '../wording/places.ts';
 import { textTable } from '../wording/text-table.ts';
 import { textAt } from '../wording/text-address.ts';
-import { judgeTranslations, type TranslatedText, type TranslationReading, type TranslationRejection } from './translation.ts';
+import {
+  judgeTranslations,
+  type TranslatedText,
+  type TranslationReading,
+  type TranslationRejection,
+} from './translation.ts';
 
 const addressColumns = ['offer', 'state', 'place'] as const;
 
@@ -50,10 +55,23 @@ export function readTextCsv(file: string, policy: Policy): TranslationReading {
       if ((addressColumns as readonly string[]).includes(language) || language === '') continue;
       const written = fields[index] ?? '';
       const plain = guarded.test(written) ? written.slice(1) : written;
-      texts.push({ at: `line ${line}, ${language}`, address: { offerId: cell('offer'), state: cell('state') as MessageState, place: cell('place') as TextPlace, language }, text: plain, madeFrom: undefined });
+      texts.push({
+        at: `line ${line}, ${language}`,
+        address: {
+          offerId: cell('offer'),
+          state: cell('state') as MessageState,
+          place: cell('place') as TextPlace,
+          language,
+        },
+        text: plain,
+        madeFrom: undefined,
+      });
     }
   };
-  const reader = new CsvReader(guessDelimiter(text) ?? ',', { row, fault: (reason, line) => rejected.push({ at: `line ${line}`, reason }) });
+  const reader = new CsvReader(guessDelimiter(text) ?? ',', {
+    row,
+    fault: (reason, line) => rejected.push({ at: `line ${line}`, reason }),
+  });
   reader.push(text);
   reader.end();
   if (!columns) rejected.push({ at: 'line 1', reason: 'the file is empty' });

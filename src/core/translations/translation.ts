@@ -32,7 +32,11 @@ export interface TranslationReading {
  * Sorts translated texts into what would change, what is as it is, and what cannot be taken over: unknown offers, states,
  * places and languages, and texts that shoppers could not be shown.
  */
-export function judgeTranslations(policy: Policy, texts: Iterable<TranslatedText & { at: string }>, rejected: TranslationRejection[] = []): TranslationReading {
+export function judgeTranslations(
+  policy: Policy,
+  texts: Iterable<TranslatedText & { at: string }>,
+  rejected: TranslationRejection[] = [],
+): TranslationReading {
   const reading: TranslationReading = { changed: [], same: 0, empty: 0, rejected };
   const languages = new Set(allLanguages(policy));
   for (const { at, ...translated } of texts) {
@@ -52,7 +56,11 @@ export function judgeTranslations(policy: Policy, texts: Iterable<TranslatedText
   return reading;
 }
 
-function strangeIn(policy: Policy, { offerId, state, place, language }: TextAddress, languages: ReadonlySet<string>): string | null {
+function strangeIn(
+  policy: Policy,
+  { offerId, state, place, language }: TextAddress,
+  languages: ReadonlySet<string>,
+): string | null {
   if (!Object.hasOwn(policy.offers, offerId)) return `there is no offer “${offerId}”`;
   if (!messageStates.some(({ id }) => id === state)) return `there is no state “${state}”`;
   if (place !== 'everyPlace' && !placeIds.includes(place)) return `there is no place “${place}”`;
@@ -61,4 +69,5 @@ function strangeIn(policy: Policy, { offerId, state, place, language }: TextAddr
 }
 
 /** Languages to translate into. */
-export const targetLanguages = (policy: Policy): string[] => allLanguages(policy).filter((language) => language !== sourceLanguageOf(policy));
+export const targetLanguages = (policy: Policy): string[] =>
+  allLanguages(policy).filter((language) => language !== sourceLanguageOf(policy));

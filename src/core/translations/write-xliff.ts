@@ -12,7 +12,8 @@ export const xliffNamespace = 'urn:oasis:names:tc:xliff:document:2.0';
 export const staleSubState = 'summant:stale';
 
 /** The id of a unit, a name token: offer, state and place. */
-export const unitId = ({ offerId, state, place }: Pick<TextRow, 'offerId' | 'state' | 'place'>): string => `${offerId}.${state}.${place}`;
+export const unitId = ({ offerId, state, place }: Pick<TextRow, 'offerId' | 'state' | 'place'>): string =>
+  `${offerId}.${state}.${place}`;
 
 /**
  * The store's texts for one language as an XLIFF 2.1 document: a unit for every text that stands in the source language and is
@@ -24,13 +25,20 @@ export function xliffOf(policy: Policy, language: string): string {
   const column = languages.indexOf(language);
   const units = rows.flatMap((row) => {
     const cell = row.cells[column];
-    return row.source === undefined || !cell || cell.status === 'notNeeded' ? [] : [unitOf(row, row.source, cell, policy.offers[row.offerId]!.name)];
+    return row.source === undefined || !cell || cell.status === 'notNeeded'
+      ? []
+      : [unitOf(row, row.source, cell, policy.offers[row.offerId]!.name)];
   });
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<xliff xmlns="${xliffNamespace}" version="2.1" srcLang="${attribute(source)}" trgLang="${attribute(language)}">`,
     '  <file id="texts">',
-    ...(units.length > 0 ? units : [`    <notes><note>${content('There is nothing to translate.')}</note></notes>`, '    <unit id="none"><segment><source/></segment></unit>']),
+    ...(units.length > 0
+      ? units
+      : [
+          `    <notes><note>${content('There is nothing to translate.')}</note></notes>`,
+          '    <unit id="none"><segment><source/></segment></unit>',
+        ]),
     '  </file>',
     '</xliff>',
     '',
@@ -39,7 +47,10 @@ export function xliffOf(policy: Policy, language: string): string {
 
 function unitOf(row: TextRow, source: string, cell: TextCell, offerName: string): string {
   const state = messageStates.find(({ id }) => id === row.state)!;
-  const where = row.place === 'everyPlace' ? 'Shown in every place without a text of its own.' : `Shown in the ${places[row.place].name}, at most ${places[row.place].maxLength} characters.`;
+  const where =
+    row.place === 'everyPlace'
+      ? 'Shown in every place without a text of its own.'
+      : `Shown in the ${places[row.place].name}, at most ${places[row.place].maxLength} characters.`;
   const inSource = textParts(source);
   const target = cell.status === 'written' || cell.status === 'stale' ? textParts(cell.text) : null;
   const codes = codesOf(inSource, target ?? []);
@@ -63,14 +74,18 @@ interface Code {
 }
 
 /** Numbers the codes of both texts: one in the target has the number of that in the source which it stands for. */
-function codesOf(source: readonly TextPart[], target: readonly TextPart[]): { source: number[]; target: number[]; all: Code[] } {
+function codesOf(
+  source: readonly TextPart[],
+  target: readonly TextPart[],
+): { source: number[]; target: number[]; all: Code[] } {
   const all: Code[] = [];
   const number = (argument: string) => {
     const id = all.length + 1;
     all.push({ id, argument });
     return id;
   };
-  const argumentsIn = (parts: readonly TextPart[]) => parts.flatMap((part) => ('argument' in part ? [part.argument] : []));
+  const argumentsIn = (parts: readonly TextPart[]) =>
+    parts.flatMap((part) => ('argument' in part ? [part.argument] : []));
   const inSource = argumentsIn(source).map(number);
   const free = all.slice();
   const inTarget = argumentsIn(target).map((argument) => {
@@ -107,6 +122,16 @@ function content(text: string): string {
 }
 
 /** Source: Extensible Markup Language (XML) 1.0, production 2. */
-const isXmlCharacter = (code: number): boolean => code === 9 || code === 10 || code === 13 || (code >= 0x20 && code <= 0xd7ff) || (code >= 0xe000 && code <= 0xfffd) || code >= 0x10000;
+const isXmlCharacter = (code: number): boolean =>
+  code === 9 ||
+  code === 10 ||
+  code === 13 ||
+  (code >= 0x20 && code <= 0xd7ff) ||
+  (code >= 0xe000 && code <= 0xfffd) ||
+  code >= 0x10000;
 
-const attribute = (text: string): string => text.replace(/[&<>"]/g, (character) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[character]!).replace(/[\n\r\t]/g, ' ').replace(/[^\t\n\r\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu, '');
+const attribute = (text: string): string =>
+  text
+    .replace(/[&<>"]/g, (character) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[character]!)
+    .replace(/[\n\r\t]/g, ' ')
+    .replace(/[^\t\n\r\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu, '');

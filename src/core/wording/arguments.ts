@@ -21,7 +21,14 @@ export type WordingArgument = keyof typeof wordingArguments;
 export const wordingArgumentNames = Object.keys(wordingArguments) as WordingArgument[];
 
 /** Arguments without which a text in that state does not do its work. */
-export const neededArguments: Record<MessageState, WordingArgument[]> = { invite: [], progress: ['remaining'], nearly: ['remaining'], reached: [], onward: ['remaining'], missedOut: [] };
+export const neededArguments: Record<MessageState, WordingArgument[]> = {
+  invite: [],
+  progress: ['remaining'],
+  nearly: ['remaining'],
+  reached: [],
+  onward: ['remaining'],
+  missedOut: [],
+};
 
 /** Arguments that are amounts of what the goal counts: of money, or pieces, or grams. */
 const ofTheGoal: readonly WordingArgument[] = ['remaining', 'goal', 'counted'];
@@ -42,8 +49,13 @@ export interface TextSetting {
  * Values as a text receives them: amounts written in the market's currency and the text's language, the deadline on the
  * shopper's clock. What an offer has none of is left out, so that a text that needs it is not shown half.
  */
-export function formattedArguments(values: MessageArguments, { currency, timeZone }: TextSetting, language: string): Partial<Record<WordingArgument, string | number>> {
-  const write = (argument: WordingArgument, value: number) => (argumentKind(argument, values.measure) === 'money' ? formatMoney(value, currency, language) : value);
+export function formattedArguments(
+  values: MessageArguments,
+  { currency, timeZone }: TextSetting,
+  language: string,
+): Partial<Record<WordingArgument, string | number>> {
+  const write = (argument: WordingArgument, value: number) =>
+    argumentKind(argument, values.measure) === 'money' ? formatMoney(value, currency, language) : value;
   return {
     remaining: write('remaining', values.remaining),
     goal: write('goal', values.goal),

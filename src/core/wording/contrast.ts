@@ -26,7 +26,13 @@ export function readableOn(ground: HexColour, colour: HexColour, least: number):
   if (contrastRatio(ground, colour) >= least) return colour;
   for (let step = 1; step <= 100; step++) {
     for (const toward of [0, 255]) {
-      const mixed = `#${channels(colour).map((value) => Math.round(value + ((toward - value) * step) / 100).toString(16).padStart(2, '0')).join('')}`;
+      const mixed = `#${channels(colour)
+        .map((value) =>
+          Math.round(value + ((toward - value) * step) / 100)
+            .toString(16)
+            .padStart(2, '0'),
+        )
+        .join('')}`;
       if (contrastRatio(ground, mixed) >= least) return mixed;
     }
   }

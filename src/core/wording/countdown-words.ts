@@ -8,8 +8,15 @@ export function countdownInWords({ days, hours, minutes, seconds }: TimeLeft, la
     { unit: 'minute', count: minutes },
     { unit: 'second', count: seconds },
   ];
-  const first = Math.max(0, units.findIndex(({ count }) => count > 0));
-  const told = units.slice(first, first + 2).filter(({ count, unit }, index) => index === 0 || (count > 0 && unit !== 'second'));
-  const written = told.map(({ unit, count }) => new Intl.NumberFormat(language, { style: 'unit', unit, unitDisplay: 'long' }).format(count));
+  const first = Math.max(
+    0,
+    units.findIndex(({ count }) => count > 0),
+  );
+  const told = units
+    .slice(first, first + 2)
+    .filter(({ count, unit }, index) => index === 0 || (count > 0 && unit !== 'second'));
+  const written = told.map(({ unit, count }) =>
+    new Intl.NumberFormat(language, { style: 'unit', unit, unitDisplay: 'long' }).format(count),
+  );
   return new Intl.ListFormat(language, { type: 'unit', style: 'long' }).format(written);
 }

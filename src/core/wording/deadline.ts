@@ -13,7 +13,14 @@ export function deadlineInWords(until: number, timeZone: string, language: strin
   const key = `${language} ${timeZone}`;
   let format = formats.get(key);
   if (!format) {
-    format = new Intl.DateTimeFormat(language, { weekday: 'long', day: 'numeric', month: 'long', hour: 'numeric', minute: '2-digit', timeZone });
+    format = new Intl.DateTimeFormat(language, {
+      weekday: 'long',
+      day: 'numeric',
+      month: 'long',
+      hour: 'numeric',
+      minute: '2-digit',
+      timeZone,
+    });
     formats.set(key, format);
   }
   return format.format(until - lastMinute);

@@ -8,6 +8,11 @@ export function languageMatches(language: string, marketLanguages: readonly stri
 }
 
 /** The language of the first text that is written and fits, in the order of their tags. */
-export function languageWritten(texts: Readonly<Record<string, string>> | undefined, fits: LanguageMatch): string | undefined {
-  return Object.keys(texts ?? {}).sort().find((key) => fits(key) && texts![key]!.trim() !== '');
+export function languageWritten(
+  texts: Readonly<Record<string, string>> | undefined,
+  fits: LanguageMatch,
+): string | undefined {
+  return Object.keys(texts ?? {})
+    .sort()
+    .find((key) => fits(key) && texts![key]!.trim() !== '');
 }

@@ -1,6 +1,13 @@
 import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messageformat-parser';
 import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
-import { argumentKind, formattedArguments, neededArguments, wordingArguments, type TextSetting, type WordingArgument } from './arguments.ts';
+import {
+  argumentKind,
+  formattedArguments,
+  neededArguments,
+  wordingArguments,
+  type TextSetting,
+  type WordingArgument,
+} from './arguments.ts';
 import { places, type Place } from './places.ts';
 import { pluralCategories } from './plural-categories.ts';
 import { renderText } from './render.ts';
@@ -17,7 +24,17 @@ export interface WordingFault {
 }
 
 /** Values that make a text long, to judge its length: minor units of a typical currency. */
-const longValues: Omit<MessageArguments, 'measure'> = { remaining: 123456, goal: 123456, counted: 123456, percent: 99, items: 99, optionPrice: 12345, reward: 'deliveryLessPercent', deadline: Date.UTC(2026, 8, 23, 23), code: 'WWWWWWWW' };
+const longValues: Omit<MessageArguments, 'measure'> = {
+  remaining: 123456,
+  goal: 123456,
+  counted: 123456,
+  percent: 99,
+  items: 99,
+  optionPrice: 12345,
+  reward: 'deliveryLessPercent',
+  deadline: Date.UTC(2026, 8, 23, 23),
+  code: 'WWWWWWWW',
+};
 
 /** Where and of what a text speaks. */
 export interface TextSituation {
@@ -47,19 +64,38 @@ export function wordingFaults(text: string, situation: TextSituation): WordingFa
   } catch (error) {
     const location = (error as { location?: { start: { offset: number }; end: { offset: number } } }).location;
     const offset = Math.min(location?.start.offset ?? 0, text.length);
-    return [{ severity: 'wrong', breaks: true, message: `This text cannot be read: ${syntaxMistake(error)}.`, at: { offset, length: Math.max(1, (location?.end.offset ?? text.length) - offset) } }];
+    return [
+      {
+        severity: 'wrong',
+        breaks: true,
+        message: `This text cannot be read: ${syntaxMistake(error)}.`,
+        at: { offset, length: Math.max(1, (location?.end.offset ?? text.length) - offset) },
+      },
+    ];
   }
   const faults: WordingFault[] = [];
   const used = new Set<string>();
   inspect(elements, situation, used, faults);
   for (const needed of neededArguments[state]) {
-    if (!used.has(needed)) faults.push({ severity: 'wrong', breaks: false, message: `It does not say {${needed}}, ${wordingArguments[needed].means}.`, at: null });
+    if (!used.has(needed))
+      faults.push({
+        severity: 'wrong',
+        breaks: false,
+        message: `It does not say {${needed}}, ${wordingArguments[needed].means}.`,
+        at: null,
+      });
   }
-  if (faults.every((fault) => fault.severity !== 'wrong')) faults.push(...tooLong(text, situation), ...otherRewards(text, used.has('reward'), situation));
+  if (faults.every((fault) => fault.severity !== 'wrong'))
+    faults.push(...tooLong(text, situation), ...otherRewards(text, used.has('reward'), situation));
   return faults;
 }
 
-function inspect(elements: readonly MessageFormatElement[], situation: TextSituation, used: Set<string>, faults: WordingFault[]): void {
+function inspect(
+  elements: readonly MessageFormatElement[],
+  situation: TextSituation,
+  used: Set<string>,
+  faults: WordingFault[],
+): void {
   for (const element of elements) {
     if (element.type === TYPE.literal || element.type === TYPE.pound || element.type === TYPE.tag) continue;
     used.add(element.value);
@@ -68,29 +104,56 @@ function inspect(elements: readonly MessageFormatElement[], situation: TextSitua
     const mistake = mistakeOf(element, situation);
     if (mistake) faults.push({ severity: 'wrong', breaks: true, message: mistake, at });
     if (element.type !== TYPE.plural && element.type !== TYPE.select) continue;
-    if (!('other' in element.options)) faults.push({ severity: 'wrong', breaks: true, message: `{${element.value}} needs a branch “other”.`, at });
+    if (!('other' in element.options))
+      faults.push({ severity: 'wrong', breaks: true, message: `{${element.value}} needs a branch “other”.`, at });
     if (element.type === TYPE.plural) {
-      const missing = pluralCategories(situation.language, element.pluralType === 'ordinal').filter((category) => !(category in element.options) && category !== 'other');
-      if (missing.length > 0) faults.push({ severity: 'risky', breaks: false, message: `The plural of {${element.value}} lacks ${missing.join(', ')}, which ${situation.language} needs.`, at });
+      const missing = pluralCategories(situation.language, element.pluralType === 'ordinal').filter(
+        (category) => !(category in element.options) && category !== 'other',
+      );
+      if (missing.length > 0)
+        faults.push({
+          severity: 'risky',
+          breaks: false,
+          message: `The plural of {${element.value}} lacks ${missing.join(', ')}, which ${situation.language} needs.`,
+          at,
+        });
     } else if (element.value === 'reward') {
-      const strange = Object.keys(element.options).filter((branch) => branch !== 'other' && !(rewardKinds as readonly string[]).includes(branch));
-      if (strange.length > 0) faults.push({ severity: 'risky', breaks: false, message: `{reward} is never ${strange.join(', ')}; it can be ${rewardKinds.join(', ')}.`, at });
+      const strange = Object.keys(element.options).filter(
+        (branch) => branch !== 'other' && !(rewardKinds as readonly string[]).includes(branch),
+      );
+      if (strange.length > 0)
+        faults.push({
+          severity: 'risky',
+          breaks: false,
+          message: `{reward} is never ${strange.join(', ')}; it can be ${rewardKinds.join(', ')}.`,
+          at,
+        });
     }
     for (const option of Object.values(element.options)) inspect(option.value, situation, used, faults);
   }
 }
 
 /** What is wrong with an argument as it is used, if something is. */
-function mistakeOf(element: Exclude<MessageFormatElement, { type: TYPE.literal | TYPE.pound | TYPE.tag }>, { measure, without }: TextSituation): string | null {
+function mistakeOf(
+  element: Exclude<MessageFormatElement, { type: TYPE.literal | TYPE.pound | TYPE.tag }>,
+  { measure, without }: TextSituation,
+): string | null {
   const name = element.value;
   if (!Object.hasOwn(wordingArguments, name)) return `There is no argument {${name}}. Known are ${knownArguments()}.`;
   const argument = name as WordingArgument;
   const kind = argumentKind(argument, measure);
-  if (without.includes(argument)) return argument === 'deadline' ? 'This offer has no end, so there is no {deadline}.' : 'This offer has no code of its own, so there is no {code}.';
-  if (kind === 'money' && element.type !== TYPE.argument) return `{${name}} is an amount and is written out with its currency; use it as {${name}}.`;
-  if (kind === 'text' && element.type !== TYPE.argument) return `{${name}} is written out already; use it as {${name}}.`;
-  if (kind === 'choice' && element.type !== TYPE.select) return `{${name}} chooses between texts; use it as {${name}, select, deliveryFree {…} other {…}}.`;
-  if (kind === 'number' && (element.type === TYPE.date || element.type === TYPE.time)) return `{${name}} is a number, not a date.`;
+  if (without.includes(argument))
+    return argument === 'deadline'
+      ? 'This offer has no end, so there is no {deadline}.'
+      : 'This offer has no code of its own, so there is no {code}.';
+  if (kind === 'money' && element.type !== TYPE.argument)
+    return `{${name}} is an amount and is written out with its currency; use it as {${name}}.`;
+  if (kind === 'text' && element.type !== TYPE.argument)
+    return `{${name}} is written out already; use it as {${name}}.`;
+  if (kind === 'choice' && element.type !== TYPE.select)
+    return `{${name}} chooses between texts; use it as {${name}, select, deliveryFree {…} other {…}}.`;
+  if (kind === 'number' && (element.type === TYPE.date || element.type === TYPE.time))
+    return `{${name}} is a number, not a date.`;
   return null;
 }
 
@@ -106,17 +169,42 @@ const rewardWords: Record<RewardKind, string> = {
 };
 
 /** Where a text says free but what it is read for is not, and where it is read for goals that give different things and does not tell them apart. */
-function otherRewards(text: string, choosesByReward: boolean, { language, setting, measure, rewards }: TextSituation): WordingFault[] {
+function otherRewards(
+  text: string,
+  choosesByReward: boolean,
+  { language, setting, measure, rewards }: TextSituation,
+): WordingFault[] {
   const wrong = new Set<string>();
   for (const kinds of rewards) {
-    const shown = renderText(text, language, formattedArguments({ ...longValues, measure, reward: kinds[0] ?? 'none' }, setting, language)) ?? '';
-    if (saysFree(shown, language) && !kinds.some((kind) => kind === 'deliveryFree' || kind === 'gift')) wrong.add(kinds.map((kind) => rewardWords[kind]).join(' and '));
+    const shown =
+      renderText(
+        text,
+        language,
+        formattedArguments({ ...longValues, measure, reward: kinds[0] ?? 'none' }, setting, language),
+      ) ?? '';
+    if (saysFree(shown, language) && !kinds.some((kind) => kind === 'deliveryFree' || kind === 'gift'))
+      wrong.add(kinds.map((kind) => rewardWords[kind]).join(' and '));
   }
   const at = null;
-  if (wrong.size > 0) return [{ severity: 'wrong', breaks: false, message: `It says that something is free, but the offer gives ${[...wrong].join(', or ')}: shoppers do not read it then.`, at }];
+  if (wrong.size > 0)
+    return [
+      {
+        severity: 'wrong',
+        breaks: false,
+        message: `It says that something is free, but the offer gives ${[...wrong].join(', or ')}: shoppers do not read it then.`,
+        at,
+      },
+    ];
   const different = new Set(rewards.map((kinds) => kinds.join()));
   if (different.size < 2 || choosesByReward) return [];
-  return [{ severity: 'risky', breaks: false, message: 'It is read for goals that give different things; {reward, select, …} tells them apart.', at }];
+  return [
+    {
+      severity: 'risky',
+      breaks: false,
+      message: 'It is read for goals that give different things; {reward, select, …} tells them apart.',
+      at,
+    },
+  ];
 }
 
 function tooLong(text: string, { language, shownIn, setting, measure }: TextSituation): WordingFault[] {
@@ -124,7 +212,12 @@ function tooLong(text: string, { language, shownIn, setting, measure }: TextSitu
   const length = [...(shown ?? '')].length;
   return shownIn
     .filter((place) => length > places[place].maxLength)
-    .map((place) => ({ severity: 'risky', breaks: false, message: `Up to ${length} characters, but the ${places[place].name} shows at most ${places[place].maxLength}.`, at: null }));
+    .map((place) => ({
+      severity: 'risky',
+      breaks: false,
+      message: `Up to ${length} characters, but the ${places[place].name} shows at most ${places[place].maxLength}.`,
+      at: null,
+    }));
 }
 
 /**
@@ -132,12 +225,22 @@ function tooLong(text: string, { language, shownIn, setting, measure }: TextSitu
  * counts and whether or not it has an end. What it cannot be shown for is said by `wordingFaults`.
  */
 export function canBeShown(text: string): boolean {
-  const situation: TextSituation = { language: 'en', state: 'reached', shownIn: [], setting: { currency: 'EUR', timeZone: 'UTC' }, measure: 'items', without: [], rewards: [] };
+  const situation: TextSituation = {
+    language: 'en',
+    state: 'reached',
+    shownIn: [],
+    setting: { currency: 'EUR', timeZone: 'UTC' },
+    measure: 'items',
+    without: [],
+    rewards: [],
+  };
   return wordingFaults(text, situation).every(({ breaks }) => !breaks);
 }
 
 function knownArguments(): string {
-  return Object.keys(wordingArguments).map((name) => `{${name}}`).join(', ');
+  return Object.keys(wordingArguments)
+    .map((name) => `{${name}}`)
+    .join(', ');
 }
 
 function syntaxMistake(error: unknown): string {

@@ -19,20 +19,40 @@ export interface FoundText {
  * asked for, its base language (in any region), then the market's first (2-domain §8). A state without a text that can
  * be shown takes that of being on the way.
  */
-export function findText(policy: Policy, offerId: string, state: MessageState, place: Place, language: string, marketLanguages: readonly string[]): FoundText | null {
+export function findText(
+  policy: Policy,
+  offerId: string,
+  state: MessageState,
+  place: Place,
+  language: string,
+  marketLanguages: readonly string[],
+): FoundText | null {
   const found = findInState(policy.wording[offerId], state, place, language, marketLanguages);
   const instead = saidInstead[state];
   return found ?? (instead ? findInState(policy.wording[offerId], instead, place, language, marketLanguages) : null);
 }
 
-function findInState(wording: OfferWording | undefined, state: MessageState, place: Place, language: string, marketLanguages: readonly string[]): FoundText | null {
+function findInState(
+  wording: OfferWording | undefined,
+  state: MessageState,
+  place: Place,
+  language: string,
+  marketLanguages: readonly string[],
+): FoundText | null {
   const texts = wording?.[state];
   if (!texts) return null;
   const layers = [texts[place], texts.everyPlace];
   for (const [rank, fits] of languageMatches(language, marketLanguages).entries()) {
     for (const [layer, byLanguage] of layers.entries()) {
       const key = languageWritten(byLanguage, fits);
-      if (key) return { text: byLanguage![key]!, state, language: key, inherited: layer === 1, fallback: rank === 0 ? null : { wanted: language } };
+      if (key)
+        return {
+          text: byLanguage![key]!,
+          state,
+          language: key,
+          inherited: layer === 1,
+          fallback: rank === 0 ? null : { wanted: language },
+        };
     }
   }
   return null;

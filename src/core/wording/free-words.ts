@@ -22,4 +22,5 @@ const freeWords: Readonly<Record<string, RegExp>> = {
 };
 
 /** Whether a text, as a shopper reads it, says that something is free. */
-export const saysFree = (text: string, language: string): boolean => freeWords[language.split('-')[0]!]?.test(text) ?? false;
+export const saysFree = (text: string, language: string): boolean =>
+  freeWords[language.split('-')[0]!]?.test(text) ?? false;

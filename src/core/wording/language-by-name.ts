@@ -1,7 +1,9 @@
 const form = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
 
 /** Every two-letter tag, of which the platform names those that are languages. */
-const tags = Array.from({ length: 26 * 26 }, (_, index) => String.fromCharCode(97 + Math.floor(index / 26), 97 + (index % 26)));
+const tags = Array.from({ length: 26 * 26 }, (_, index) =>
+  String.fromCharCode(97 + Math.floor(index / 26), 97 + (index % 26)),
+);
 
 const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
 
@@ -13,13 +15,22 @@ const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu,
  */
 export function languageByName(text: string, country: string | undefined, reader: string): string | null {
   const typed = text.trim();
-  const upper = typed.replace(/^([A-Za-z]{2,3})(?:[-_]([A-Za-z]{2}))?$/, (_, language: string, region: string | undefined) => language.toLowerCase() + (region ? `-${region.toUpperCase()}` : ''));
+  const upper = typed.replace(
+    /^([A-Za-z]{2,3})(?:[-_]([A-Za-z]{2}))?$/,
+    (_, language: string, region: string | undefined) =>
+      language.toLowerCase() + (region ? `-${region.toUpperCase()}` : ''),
+  );
   if (form.test(upper) && (upper.includes('-') || upper === typed)) return upper;
   const wanted = plain(typed);
   if (wanted.length < 3) return null;
-  const names = ['en', reader].map((language) => new Intl.DisplayNames(language, { type: 'language', fallback: 'none' }));
-  const found = tags.find((tag) => names.some((known) => plain(known.of(tag) ?? '') === wanted) || plain(ownName(tag)) === wanted);
+  const names = ['en', reader].map(
+    (language) => new Intl.DisplayNames(language, { type: 'language', fallback: 'none' }),
+  );
+  const found = tags.find(
+    (tag) => names.some((known) => plain(known.of(tag) ?? '') === wanted) || plain(ownName(tag)) === wanted,
+  );
   return found === undefined ? null : country ? `${found}-${country}` : found;
 }
 
-const ownName = (tag: string): string => new Intl.DisplayNames(tag, { type: 'language', fallback: 'none' }).of(tag) ?? '';
+const ownName = (tag: string): string =>
+  new Intl.DisplayNames(tag, { type: 'language', fallback: 'none' }).of(tag) ?? '';

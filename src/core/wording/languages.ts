@@ -19,7 +19,8 @@ export function marketReading({ markets }: Policy, language: string): Market | u
   let known = reading.get(markets);
   if (!known) {
     known = new Map();
-    for (const [, market] of inOrder(markets)) for (const tag of market.languages) if (!known.has(tag)) known.set(tag, market);
+    for (const [, market] of inOrder(markets))
+      for (const tag of market.languages) if (!known.has(tag)) known.set(tag, market);
     reading.set(markets, known);
   }
   return known.get(language);

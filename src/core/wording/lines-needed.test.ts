@@ -20,11 +20,18 @@ test('signs stay with their word; a script without spaces breaks at its words', 
 });
 test('never fewer than the text is long, never more than a line a letter', () => {
   fc.assert(
-    fc.property(fc.array(fc.string({ minLength: 1, maxLength: 8, unit: fc.constantFrom(...'abcdef,.') }), { minLength: 1, maxLength: 12 }), fc.integer({ min: 1, max: 20 }), (words, width) => {
-      const text = words.join(' ');
-      const letters = words.join('').length;
-      expect(lines(text, width)).toBeGreaterThanOrEqual(Math.ceil(letters / width));
-      expect(lines(text, width)).toBeLessThanOrEqual(text.length);
-    }),
+    fc.property(
+      fc.array(fc.string({ minLength: 1, maxLength: 8, unit: fc.constantFrom(...'abcdef,.') }), {
+        minLength: 1,
+        maxLength: 12,
+      }),
+      fc.integer({ min: 1, max: 20 }),
+      (words, width) => {
+        const text = words.join(' ');
+        const letters = words.join('').length;
+        expect(lines(text, width)).toBeGreaterThanOrEqual(Math.ceil(letters / width));
+        expect(lines(text, width)).toBeLessThanOrEqual(text.length);
+      },
+    ),
   );
 });

@@ -2,7 +2,12 @@ import type { Look, Policy } from '../policy/types.ts';
 import { contrastRatio, leastContrast, readableOn, type HexColour } from './contrast.ts';
 
 /** How strip and bar are drawn as long as the store has said nothing of its own. */
-export const builtInLook: Look = { style: 'filled', colours: { ground: '#1d3b4a', ink: '#fdfbf6', bar: '#f28a4b' }, position: 'top', closable: false };
+export const builtInLook: Look = {
+  style: 'filled',
+  colours: { ground: '#1d3b4a', ink: '#fdfbf6', bar: '#f28a4b' },
+  position: 'top',
+  closable: false,
+};
 
 export const lookOf = (policy: Policy): Look => policy.look ?? builtInLook;
 
@@ -10,7 +15,12 @@ export const lookOf = (policy: Policy): Look => policy.look ?? builtInLook;
 export const shopPaper: HexColour = '#ffffff';
 
 /** The colours as a style uses them: a ruled strip is written on paper, in the colour that the others are filled with. */
-export function coloursOf({ style, colours: { ground, ink, bar } }: Look): { ground: HexColour; ink: HexColour; bar: HexColour; rule: HexColour } {
+export function coloursOf({ style, colours: { ground, ink, bar } }: Look): {
+  ground: HexColour;
+  ink: HexColour;
+  bar: HexColour;
+  rule: HexColour;
+} {
   return style === 'ruled' ? { ground: shopPaper, ink: ground, bar, rule: ground } : { ground, ink, bar, rule: ground };
 }
 
@@ -32,9 +42,23 @@ export interface ContrastFinding {
 /** Contrast of text and of the bar's filled part on the ground, as WCAG 2.2 asks for at level AA. */
 export function contrastsOf(look: Look): ContrastFinding[] {
   const { ground, ink, bar } = coloursOf(look);
-  const judge = (what: ContrastFinding['what'], colour: HexColour, stored: keyof Look['colours'], least: number): ContrastFinding => {
+  const judge = (
+    what: ContrastFinding['what'],
+    colour: HexColour,
+    stored: keyof Look['colours'],
+    least: number,
+  ): ContrastFinding => {
     const ratio = contrastRatio(ground, colour);
-    return { what, ratio, least, enough: ratio >= least, mend: { colour: stored, to: readableOn(ground, colour, least) } };
+    return {
+      what,
+      ratio,
+      least,
+      enough: ratio >= least,
+      mend: { colour: stored, to: readableOn(ground, colour, least) },
+    };
   };
-  return [judge('text', ink, look.style === 'ruled' ? 'ground' : 'ink', leastContrast.text), judge('bar', bar, 'bar', leastContrast.part)];
+  return [
+    judge('text', ink, look.style === 'ruled' ? 'ground' : 'ink', leastContrast.text),
+    judge('bar', bar, 'bar', leastContrast.part),
+  ];
 }

@@ -20,4 +20,13 @@ const known = new Map<string, readonly string[]>();
 const maxKnown = 200;
 
 /** Rules look at a number's last digits, and at whether thousands stand alone. */
-const numbers = [...Array.from({ length: 201 }, (_, number) => number), 500, 1000, 1001, 1002, 10_000, 100_000, 999_999];
+const numbers = [
+  ...Array.from({ length: 201 }, (_, number) => number),
+  500,
+  1000,
+  1001,
+  1002,
+  10_000,
+  100_000,
+  999_999,
+];

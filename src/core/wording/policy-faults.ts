@@ -18,7 +18,9 @@ export function placesShowing(texts: PlaceTexts | undefined, place: TextPlace, l
 
 /** What an offer's texts can speak of: what its goals count, and arguments that it has nothing for. */
 export function subjectOf(offer: Offer): Pick<TextSituation, 'measure' | 'without'> {
-  const measures = new Set(Object.values(offer.goals).map(({ measure }) => (measure.kind === 'countedValue' ? 'value' : measure.kind)));
+  const measures = new Set(
+    Object.values(offer.goals).map(({ measure }) => (measure.kind === 'countedValue' ? 'value' : measure.kind)),
+  );
   const without: WordingArgument[] = [];
   if (!offer.schedule?.until) without.push('deadline');
   // Of a batch of codes none can be named to everybody.
@@ -40,15 +42,29 @@ export function rewardsRead({ goals }: Offer, state: MessageState): RewardKind[]
 /** In which currency and on which clock texts of a language are judged: those of the first market that has it. */
 export function settingOf(policy: Policy, language: string): TextSetting {
   const market = marketReading(policy, language);
-  return { currency: market?.currency ?? policy.store.baseCurrency, timeZone: market?.timeZone ?? policy.store.timeZone };
+  return {
+    currency: market?.currency ?? policy.store.baseCurrency,
+    timeZone: market?.timeZone ?? policy.store.timeZone,
+  };
 }
 
 /** Mistakes of one text where it stands. */
-export function faultsAt(policy: Policy, { offerId, state, place, language }: TextAddress, text: string): WordingFault[] {
+export function faultsAt(
+  policy: Policy,
+  { offerId, state, place, language }: TextAddress,
+  text: string,
+): WordingFault[] {
   const offer = policy.offers[offerId];
   if (!offer) return [];
   const shownIn = placesShowing(policy.wording[offerId]?.[state], place, language);
-  return wordingFaults(text, { ...subjectOf(offer), rewards: rewardsRead(offer, state), language, state, shownIn, setting: settingOf(policy, language) });
+  return wordingFaults(text, {
+    ...subjectOf(offer),
+    rewards: rewardsRead(offer, state),
+    language,
+    state,
+    shownIn,
+    setting: settingOf(policy, language),
+  });
 }
 
 /**

@@ -26,7 +26,11 @@ function messageFormat(text: string, language: string): IntlMessageFormat | null
 }
 
 /** Fills an ICU text; null when it is faulty, in which case the shopper sees nothing rather than a wrong sentence. */
-export function renderText(text: string, language: string, values: Readonly<Record<string, string | number>>): string | null {
+export function renderText(
+  text: string,
+  language: string,
+  values: Readonly<Record<string, string | number>>,
+): string | null {
   try {
     const result = messageFormat(text, language)?.format(values);
     return result === undefined ? null : String(result);
@@ -43,7 +47,12 @@ export interface RenderedMessage {
 }
 
 /** What the shopper reads in a place: of whoever may speak, the first that has a text there; null when nothing is said. */
-export function renderLead(compiled: CompiledPolicy, { speakers, marketId }: Pick<Evaluation, 'speakers' | 'marketId'>, place: Place, language: string): RenderedMessage | null {
+export function renderLead(
+  compiled: CompiledPolicy,
+  { speakers, marketId }: Pick<Evaluation, 'speakers' | 'marketId'>,
+  place: Place,
+  language: string,
+): RenderedMessage | null {
   const market = marketId ? compiled.markets.get(marketId) : undefined;
   if (!market) return null;
   for (const message of speakers) {
@@ -57,7 +66,13 @@ export function renderLead(compiled: CompiledPolicy, { speakers, marketId }: Pic
  * A given message in a place and language; null where the shop shows none, none is written that can be filled, or the one
  * that is written says free where nothing would be.
  */
-export function renderMessage({ policy }: CompiledPolicy, message: LeadMessage, { market, terms }: Pick<CompiledMarket, 'market' | 'terms'>, place: Place, language: string): RenderedMessage | null {
+export function renderMessage(
+  { policy }: CompiledPolicy,
+  message: LeadMessage,
+  { market, terms }: Pick<CompiledMarket, 'market' | 'terms'>,
+  place: Place,
+  language: string,
+): RenderedMessage | null {
   if (policy.look?.silentIn?.[place]) return null;
   const found = findText(policy, message.offerId, message.state, place, language, market.languages);
   if (!found) return null;

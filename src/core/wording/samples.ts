@@ -18,14 +18,25 @@ const manyPieces = 99;
  *
  * @returns the typical one alone where the offer holds in no market
  */
-export function textSamples(compiled: CompiledPolicy, offerId: string, state: MessageState, market: CompiledMarket, language: string): TextSample[] {
+export function textSamples(
+  compiled: CompiledPolicy,
+  offerId: string,
+  state: MessageState,
+  market: CompiledMarket,
+  language: string,
+): TextSample[] {
   const holding = [...compiled.markets.values()].flatMap((other) => {
     const found = offerIn(other, offerId, state);
     return found ? [{ market: other, ...found }] : [];
   });
   const here = holding.find((one) => one.market === market) ?? holding[0];
-  if (!here) return [{ name: 'typical', values: { ...nothing, ...standing('value', 10_000, state, 'typical') }, market }];
-  const valuesIn = ({ offer, goal }: Pick<typeof here, 'offer' | 'goal'>, name: TextSample['name'], items: number): MessageArguments => ({
+  if (!here)
+    return [{ name: 'typical', values: { ...nothing, ...standing('value', 10_000, state, 'typical') }, market }];
+  const valuesIn = (
+    { offer, goal }: Pick<typeof here, 'offer' | 'goal'>,
+    name: TextSample['name'],
+    items: number,
+  ): MessageArguments => ({
     ...nothing,
     ...standing(goal.counts.kind, goal.target ?? 0, state, name),
     items,
@@ -33,8 +44,12 @@ export function textSamples(compiled: CompiledPolicy, offerId: string, state: Me
     deadline: Number.isFinite(offer.span.until) ? offer.span.until : null,
     code: offer.codes.size === 1 ? [...offer.codes][0]! : null,
   });
-  const sample = (name: TextSample['name'], items = name === 'one piece' ? 1 : name === 'many pieces' ? manyPieces : 3): TextSample => ({ name, values: valuesIn(here, name, items), market: here.market });
-  const room = ({ market: { market: other }, goal }: typeof here) => formatMoney(goal.target ?? 0, other.currency, language).length;
+  const sample = (
+    name: TextSample['name'],
+    items = name === 'one piece' ? 1 : name === 'many pieces' ? manyPieces : 3,
+  ): TextSample => ({ name, values: valuesIn(here, name, items), market: here.market });
+  const room = ({ market: { market: other }, goal }: typeof here) =>
+    formatMoney(goal.target ?? 0, other.currency, language).length;
   const widest = holding.reduce((most, one) => (room(one) > room(most) ? one : most), here);
   const ahead = state !== 'reached' && state !== 'missedOut';
   return [
@@ -42,12 +57,18 @@ export function textSamples(compiled: CompiledPolicy, offerId: string, state: Me
     ...(ahead && state !== 'invite' ? [sample('least missing'), sample('most missing')] : []),
     sample('one piece'),
     sample('many pieces'),
-    ...(widest === here ? [] : [{ name: 'widest amounts' as const, values: valuesIn(widest, 'widest amounts', 3), market: widest.market }]),
+    ...(widest === here
+      ? []
+      : [{ name: 'widest amounts' as const, values: valuesIn(widest, 'widest amounts', 3), market: widest.market }]),
   ];
 }
 
 /** The offer and the goal that a state of it speaks of, in the first zone of a market that has it. */
-function offerIn({ zones }: CompiledMarket, offerId: string, state: MessageState): { offer: CompiledOffer; goal: CompiledGoal } | null {
+function offerIn(
+  { zones }: CompiledMarket,
+  offerId: string,
+  state: MessageState,
+): { offer: CompiledOffer; goal: CompiledGoal } | null {
   for (const { offers } of zones) {
     const offer = offers.find(({ id }) => id === offerId);
     if (offer) return { offer, goal: offer.goals[goalSpokenOf(state, offer.goals.length)]! };
@@ -61,11 +82,42 @@ function goalSpokenOf(state: MessageState, goals: number): number {
   return state === 'onward' ? Math.min(1, goals - 1) : 0;
 }
 
-const nothing: MessageArguments = { measure: 'value', remaining: 0, goal: 0, counted: 0, percent: 0, items: 3, optionPrice: 0, reward: 'deliveryFree', deadline: null, code: null };
+const nothing: MessageArguments = {
+  measure: 'value',
+  remaining: 0,
+  goal: 0,
+  counted: 0,
+  percent: 0,
+  items: 3,
+  optionPrice: 0,
+  reward: 'deliveryFree',
+  deadline: null,
+  code: null,
+};
 
 /** Where such a cart stands toward a goal: within the fifth below it, a single unit short of it, or as far off as the state can be. */
-function standing(measure: MessageArguments['measure'], goal: number, state: MessageState, name: TextSample['name']): Pick<MessageArguments, 'measure' | 'remaining' | 'goal' | 'counted' | 'percent'> {
-  const missing = state === 'reached' ? 0 : state === 'invite' || state === 'missedOut' ? goal : name === 'least missing' ? 1 : name === 'most missing' ? Math.max(1, goal - 1) : Math.max(1, Math.floor(goal / 5));
+function standing(
+  measure: MessageArguments['measure'],
+  goal: number,
+  state: MessageState,
+  name: TextSample['name'],
+): Pick<MessageArguments, 'measure' | 'remaining' | 'goal' | 'counted' | 'percent'> {
+  const missing =
+    state === 'reached'
+      ? 0
+      : state === 'invite' || state === 'missedOut'
+        ? goal
+        : name === 'least missing'
+          ? 1
+          : name === 'most missing'
+            ? Math.max(1, goal - 1)
+            : Math.max(1, Math.floor(goal / 5));
   const counted = goal - missing;
-  return { measure, remaining: state === 'missedOut' ? 0 : missing, goal, counted, percent: goal === 0 ? 100 : Math.floor((100 * counted) / goal) };
+  return {
+    measure,
+    remaining: state === 'missedOut' ? 0 : missing,
+    goal,
+    counted,
+    percent: goal === 0 ? 100 : Math.floor((100 * counted) / goal),
+  };
 }

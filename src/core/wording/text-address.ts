@@ -24,7 +24,8 @@ export interface TextAddress {
   language: string;
 }
 
-export const addressKey = ({ offerId, state, place, language }: TextAddress): string => `${offerId}/${state}/${place}/${language}`;
+export const addressKey = ({ offerId, state, place, language }: TextAddress): string =>
+  `${offerId}/${state}/${place}/${language}`;
 
 /** The text that stands there; undefined where none does. */
 export function textAt({ wording }: Policy, { offerId, state, place, language }: TextAddress): string | undefined {
@@ -36,7 +37,8 @@ export function noteAt({ textNotes }: Policy, { offerId, state, place, language 
 }
 
 /** What has been typed there and cannot be shown to shoppers, who read what stood there before. */
-export const unfinishedText = (policy: Policy, address: TextAddress): string | undefined => noteAt(policy, address)?.unfinished;
+export const unfinishedText = (policy: Policy, address: TextAddress): string | undefined =>
+  noteAt(policy, address)?.unfinished;
 
 /** Every text of an offer, written or unfinished, in the order of states, places and languages. */
 export function textAddresses(policy: Policy, offerId: string): TextAddress[] {

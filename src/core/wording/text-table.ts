@@ -39,9 +39,19 @@ export function textTable(policy: Policy): { languages: string[]; rows: TextRow[
     const needed = languagesOfOffer(policy, offerId);
     for (const { id: state } of messageStates) {
       for (const place of textPlaces) {
-        if (Object.keys(policy.wording[offerId]?.[state]?.[place] ?? {}).length === 0 && !hasNotes(policy, offerId, state, place)) continue;
+        if (
+          Object.keys(policy.wording[offerId]?.[state]?.[place] ?? {}).length === 0 &&
+          !hasNotes(policy, offerId, state, place)
+        )
+          continue;
         const cells = languages.map((language) => cellOf(policy, { offerId, state, place, language }, source, needed));
-        rows.push({ offerId, state, place, source: textAt(policy, { offerId, state, place, language: source }), cells });
+        rows.push({
+          offerId,
+          state,
+          place,
+          source: textAt(policy, { offerId, state, place, language: source }),
+          cells,
+        });
       }
     }
   }
@@ -52,7 +62,12 @@ function hasNotes({ textNotes }: Policy, offerId: string, state: MessageState, p
   return Object.values(textNotes?.[offerId]?.[state]?.[place] ?? {}).some(({ unfinished }) => unfinished !== undefined);
 }
 
-function cellOf(policy: Policy, address: { offerId: string; state: MessageState; place: TextPlace; language: string }, source: string, needed: ReadonlySet<string>): TextCell {
+function cellOf(
+  policy: Policy,
+  address: { offerId: string; state: MessageState; place: TextPlace; language: string },
+  source: string,
+  needed: ReadonlySet<string>,
+): TextCell {
   const { offerId, state, place, language } = address;
   const text = textAt(policy, address);
   const note = noteAt(policy, address);
@@ -60,10 +75,19 @@ function cellOf(policy: Policy, address: { offerId: string; state: MessageState;
   if (text !== undefined && text.trim() !== '') {
     const now = textAt(policy, { ...address, language: source });
     const stale = language !== source && note?.madeFrom !== undefined && now !== undefined && now !== note.madeFrom;
-    return stale ? { language, status: 'stale', text, madeFrom: note.madeFrom! } : { language, status: 'written', text };
+    return stale
+      ? { language, status: 'stale', text, madeFrom: note.madeFrom! }
+      : { language, status: 'written', text };
   }
   if (!needed.has(language)) return { language, status: 'notNeeded' };
-  const found = findText(policy, offerId, state, place === 'everyPlace' ? 'strip' : place, language, marketReading(policy, language)?.languages ?? []);
+  const found = findText(
+    policy,
+    offerId,
+    state,
+    place === 'everyPlace' ? 'strip' : place,
+    language,
+    marketReading(policy, language)?.languages ?? [],
+  );
   if (!found) return { language, status: 'missing' };
   // A place without its own text inherits; that is no lack.
   if (place !== 'everyPlace' && found.inherited && !found.fallback) return { language, status: 'notNeeded' };
@@ -71,4 +95,5 @@ function cellOf(policy: Policy, address: { offerId: string; state: MessageState;
 }
 
 /** Cells that want a translator. */
-export const wantsWork = ({ status }: TextCell): boolean => status === 'stale' || status === 'missing' || status === 'fallsBack' || status === 'unfinished';
+export const wantsWork = ({ status }: TextCell): boolean =>
+  status === 'stale' || status === 'missing' || status === 'fallsBack' || status === 'unfinished';

@@ -10,7 +10,13 @@ export function Bench({ folded, fold }: { folded: boolean; fold: () => void }) {
   if (folded) {
     return (
       <aside className="bench bg-base-200 p-2" aria-label="Bench">
-        <button type="button" className="quiet-button" onClick={fold} aria-label="Unfold the bench" aria-expanded={false}>
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={fold}
+          aria-label="Unfold the bench"
+          aria-expanded={false}
+        >
           <PanelRightOpen size={16} aria-hidden />
         </button>
       </aside>
@@ -20,7 +26,13 @@ export function Bench({ folded, fold }: { folded: boolean; fold: () => void }) {
     <aside className="bench bg-base-200" aria-label="Bench" data-testid="bench">
       <div className="flex items-center justify-between px-4 pt-2.5 pb-1">
         <h2 className="text-[15px]">Bench</h2>
-        <span className="text-[12px] text-soft">{pinned.length === 0 ? 'no pinned cart' : pinned.length === 1 ? '1 pinned cart' : `${pinned.length} pinned carts`}</span>
+        <span className="text-[12px] text-soft">
+          {pinned.length === 0
+            ? 'no pinned cart'
+            : pinned.length === 1
+              ? '1 pinned cart'
+              : `${pinned.length} pinned carts`}
+        </span>
         <button type="button" className="quiet-button" onClick={fold} aria-label="Fold the bench" aria-expanded>
           <PanelRightClose size={16} aria-hidden />
         </button>

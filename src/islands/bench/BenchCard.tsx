@@ -12,7 +12,10 @@ export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
   const page = usePage();
   const { compiled, compiledRelease, catalogue } = page;
   const now = useMemo(() => rehearse(compiled, catalogue, cart, page.now), [compiled, catalogue, cart, page.now]);
-  const released = useMemo(() => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, page.now) : null), [compiledRelease, catalogue, cart, page.now]);
+  const released = useMemo(
+    () => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, page.now) : null),
+    [compiledRelease, catalogue, cart, page.now],
+  );
   const { evaluation } = now;
   const currency = evaluation.currency;
   return (
@@ -33,11 +36,19 @@ export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
       {currency && (
         <ul className="mt-1.5">
           {evaluation.options.map((option) => (
-            <OptionRow key={option.optionId} option={option} currency={currency} trace={now.trace} chosen={option.optionId === evaluation.preselected} />
+            <OptionRow
+              key={option.optionId}
+              option={option}
+              currency={currency}
+              trace={now.trace}
+              chosen={option.optionId === evaluation.preselected}
+            />
           ))}
         </ul>
       )}
-      {now.gone.length > 0 && <p className="text-[12px] text-warning">Left out, no longer in the catalogue: {now.gone.join(', ')}.</p>}
+      {now.gone.length > 0 && (
+        <p className="text-[12px] text-warning">Left out, no longer in the catalogue: {now.gone.join(', ')}.</p>
+      )}
       {cart.expects && <ExpectedMark cart={cart} rehearsal={now} />}
       {released && currency && <DifferenceMark now={now} released={released} currency={currency} />}
     </li>

@@ -6,7 +6,12 @@ import { differences, type Rehearsal } from './rehearse-cart.ts';
 export function DifferenceMark({ now, released, currency }: { now: Rehearsal; released: Rehearsal; currency: string }) {
   const page = usePage();
   const policy = usePolicy();
-  const found = differences(now, released, (id) => policy.options[id]?.name ?? id, (minor) => (minor === 0 ? 'free' : page.money(minor, currency)));
+  const found = differences(
+    now,
+    released,
+    (id) => policy.options[id]?.name ?? id,
+    (minor) => (minor === 0 ? 'free' : page.money(minor, currency)),
+  );
   if (found.length === 0) return null;
   return (
     <p className="mt-1 flex gap-1.5 text-[12px] text-ember" data-testid="difference">

@@ -9,7 +9,13 @@ export function Lead({ rehearsal, language }: { rehearsal: Rehearsal; language: 
   const { state, arguments: values } = message.message;
   return (
     <div className="mt-1.5">
-      <progress className="toward" value={values.percent} max={100} data-reached={state === 'reached'} aria-label={`Toward the goal: ${values.percent} %`} />
+      <progress
+        className="toward"
+        value={values.percent}
+        max={100}
+        data-reached={state === 'reached'}
+        aria-label={`Toward the goal: ${values.percent} %`}
+      />
       <p className="mt-1 text-[13px]" lang={message.found.language} dir="auto" data-testid="lead-text">
         {message.text}
       </p>

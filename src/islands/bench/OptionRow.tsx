@@ -6,11 +6,23 @@ import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { reasonOfOption } from '../frame/reasons.ts';
 
 /** An option's name with its price before, struck through where it changed, and after; and why. */
-export function OptionRow({ option, currency, trace, chosen }: { option: OptionPrice; currency: string; trace: () => TraceNode | null; chosen: boolean }) {
+export function OptionRow({
+  option,
+  currency,
+  trace,
+  chosen,
+}: {
+  option: OptionPrice;
+  currency: string;
+  trace: () => TraceNode | null;
+  chosen: boolean;
+}) {
   const page = usePage();
   const policy = usePolicy();
   const name = policy.options[option.optionId]?.name ?? option.optionId;
-  const why = useWhy(`price of ${name}`, () => reasonOfOption(trace(), option.optionId, policy, (minor) => page.money(minor, currency)));
+  const why = useWhy(`price of ${name}`, () =>
+    reasonOfOption(trace(), option.optionId, policy, (minor) => page.money(minor, currency)),
+  );
   const changed = option.before !== option.after;
   return (
     <li data-testid={`option-${option.optionId}`}>
@@ -25,7 +37,10 @@ export function OptionRow({ option, currency, trace, chosen }: { option: OptionP
             {page.money(option.before, currency)}
           </s>
         )}
-        <span className={`flex items-center gap-1 text-right ${changed ? 'font-semibold text-primary' : ''}`} data-testid="price-after">
+        <span
+          className={`flex items-center gap-1 text-right ${changed ? 'font-semibold text-primary' : ''}`}
+          data-testid="price-after"
+        >
           {changed && <Gift size={13} aria-hidden />}
           {option.after === 0 ? 'free' : page.money(option.after, currency)}
         </span>

@@ -31,7 +31,12 @@ export function rehearse(compiled: CompiledPolicy, catalogue: Catalogue, cart: T
 }
 
 /** Where the release would answer otherwise, and what it would say there; empty when it answers the same. */
-export function differences(now: Rehearsal, released: Rehearsal, optionName: (id: string) => string, write: (minor: number) => string): string[] {
+export function differences(
+  now: Rehearsal,
+  released: Rehearsal,
+  optionName: (id: string) => string,
+  write: (minor: number) => string,
+): string[] {
   const found: string[] = [];
   const before = new Map(released.evaluation.options.map((option) => [option.optionId, option.after]));
   for (const option of now.evaluation.options) {

@@ -10,29 +10,82 @@ import { GoodsSearch, PostcodeWord, WordSearch } from './first-words.tsx';
 type Start = { fact: FactEntry } | { qualifier: string } | 'group';
 
 /** A condition added in two steps at most: what it asks about, and the first word of those that need one. */
-export function AddCondition({ markets, nested, add }: { markets: string; nested: boolean; add: (node: Unplaced<ConditionNode>) => boolean }) {
+export function AddCondition({
+  markets,
+  nested,
+  add,
+}: {
+  markets: string;
+  nested: boolean;
+  add: (node: Unplaced<ConditionNode>) => boolean;
+}) {
   const [step, setStep] = useState<'idle' | 'fact' | FactEntry>('idle');
   const [chosen, setChosen] = useState(0);
   const close = () => setStep('idle');
   if (step === 'idle') {
     return (
-      <button key={chosen} type="button" className="quiet-button text-[13px] underline decoration-dotted underline-offset-2" autoFocus={chosen > 0} onClick={() => setStep('fact')} data-testid="add-condition">
+      <button
+        key={chosen}
+        type="button"
+        className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
+        autoFocus={chosen > 0}
+        onClick={() => setStep('fact')}
+        data-testid="add-condition"
+      >
         Add a condition
       </button>
     );
   }
-  return <AddingStep step={step} markets={markets} nested={nested} go={setStep} close={close} add={(node) => (add(node), setChosen(chosen + 1), close())} />;
+  return (
+    <AddingStep
+      step={step}
+      markets={markets}
+      nested={nested}
+      go={setStep}
+      close={close}
+      add={(node) => (add(node), setChosen(chosen + 1), close())}
+    />
+  );
 }
 
-function AddingStep({ step, markets, nested, go, close, add }: { step: 'fact' | FactEntry; markets: string; nested: boolean; go: (step: FactEntry) => void; close: () => void; add: (node: Unplaced<ConditionNode>) => void }) {
+function AddingStep({
+  step,
+  markets,
+  nested,
+  go,
+  close,
+  add,
+}: {
+  step: 'fact' | FactEntry;
+  markets: string;
+  nested: boolean;
+  go: (step: FactEntry) => void;
+  close: () => void;
+  add: (node: Unplaced<ConditionNode>) => void;
+}) {
   const { now } = usePage();
   const policy = useDraft((state) => state.settled);
-  const begin = ({ id }: FactEntry, first: string | GoodsSelection | null) => add(beginLeaf(id, first, policy, markets.split(' '), new Date(now).toISOString().slice(0, 10)));
+  const begin = ({ id }: FactEntry, first: string | GoodsSelection | null) =>
+    add(beginLeaf(id, first, policy, markets.split(' '), new Date(now).toISOString().slice(0, 10)));
   if (step === 'fact') {
     const entries: SearchEntry<Start>[] = [
       ...factList.map((fact) => ({ value: { fact }, name: fact.name, group: fact.about, also: fact.also })),
-      ...inOrder(policy.qualifiers).map(([qualifier, { name }]) => ({ value: { qualifier }, name: `“${name}” holds`, group: 'A named condition', also: `${name} qualifier` })),
-      ...(nested ? [{ value: 'group' as const, name: 'a group of conditions', group: 'More', also: 'bracket nested any all none' }] : []),
+      ...inOrder(policy.qualifiers).map(([qualifier, { name }]) => ({
+        value: { qualifier },
+        name: `“${name}” holds`,
+        group: 'A named condition',
+        also: `${name} qualifier`,
+      })),
+      ...(nested
+        ? [
+            {
+              value: 'group' as const,
+              name: 'a group of conditions',
+              group: 'More',
+              also: 'bracket nested any all none',
+            },
+          ]
+        : []),
     ];
     return (
       <SearchList
@@ -55,6 +108,13 @@ function AddingStep({ step, markets, nested, go, close, add }: { step: 'fact' | 
     case 'postcode':
       return <PostcodeWord add={(pattern) => begin(step, pattern)} />;
     default:
-      return <WordSearch fact={step.id} label={`${step.about} ${step.name}`} close={close} choose={(word) => begin(step, word)} />;
+      return (
+        <WordSearch
+          fact={step.id}
+          label={`${step.about} ${step.name}`}
+          close={close}
+          choose={(word) => begin(step, word)}
+        />
+      );
   }
 }

@@ -23,44 +23,138 @@ const comparisons: [Comparison, string][] = [
 const count = parseWhole(0, 1_000_000_000);
 
 /** A number compared with one, or with the two ends of a range. `base`: an amount in the store's base currency. */
-export function Compared({ node, unit, base, parse = count, set, edit }: { node: Extract<ConditionNode, { kind: 'number' | 'goodsNumber' | 'distance' }>; unit: string; base?: boolean; parse?: (text: string) => Parsed<number>; set: Set; edit: (edit: Edit) => boolean }) {
+export function Compared({
+  node,
+  unit,
+  base,
+  parse = count,
+  set,
+  edit,
+}: {
+  node: Extract<ConditionNode, { kind: 'number' | 'goodsNumber' | 'distance' }>;
+  unit: string;
+  base?: boolean;
+  parse?: (text: string) => Parsed<number>;
+  set: Set;
+  edit: (edit: Edit) => boolean;
+}) {
   const currency = useDraft((state) => state.policy.store.baseCurrency);
   const { operator, value, to } = node;
   const write = (number: number) => (base ? toDecimal(number, currency) : String(number));
-  const field = (label: string, shown: number, name: 'value' | 'to') => <EditedField label={label} shown={write(shown)} parse={base ? parseMoney(currency) : parse} change={(next) => set({ [name]: next })} edit={edit} live align="right" testId={`compared-${name}`} />;
+  const field = (label: string, shown: number, name: 'value' | 'to') => (
+    <EditedField
+      label={label}
+      shown={write(shown)}
+      parse={base ? parseMoney(currency) : parse}
+      change={(next) => set({ [name]: next })}
+      edit={edit}
+      live
+      align="right"
+      testId={`compared-${name}`}
+    />
+  );
   return (
     <>
-      <PhraseSelect label="Comparison" value={operator} options={comparisons} choose={(next) => edit(set(next === 'between' ? { operator: next, to: Math.max(value, to ?? value) } : { operator: next, to: undefined }))} /> {field('Value', value, 'value')}
+      <PhraseSelect
+        label="Comparison"
+        value={operator}
+        options={comparisons}
+        choose={(next) =>
+          edit(
+            set(
+              next === 'between'
+                ? { operator: next, to: Math.max(value, to ?? value) }
+                : { operator: next, to: undefined },
+            ),
+          )
+        }
+      />{' '}
+      {field('Value', value, 'value')}
       {operator === 'between' && <> to {field('Upper end', to ?? value, 'to')}</>} {base ? currency : unit}
     </>
   );
 }
 
 /** An amount in each market stated, compared; a market without one never fulfils it. */
-export function MoneyCompared({ node, markets, set, edit }: { node: Extract<ConditionNode, { kind: 'money' | 'goodsMoney' }>; markets: string; set: Set; edit: (edit: Edit) => boolean }) {
+export function MoneyCompared({
+  node,
+  markets,
+  set,
+  edit,
+}: {
+  node: Extract<ConditionNode, { kind: 'money' | 'goodsMoney' }>;
+  markets: string;
+  set: Set;
+  edit: (edit: Edit) => boolean;
+}) {
   const { operator, amounts, to } = node;
   const ids = markets.split(' ');
   return (
     <>
-      <PhraseSelect label="Comparison" value={operator} options={comparisons} choose={(next) => edit(set(next === 'between' ? { operator: next, to: to ?? amounts } : { operator: next, to: undefined }))} />{' '}
+      <PhraseSelect
+        label="Comparison"
+        value={operator}
+        options={comparisons}
+        choose={(next) =>
+          edit(set(next === 'between' ? { operator: next, to: to ?? amounts } : { operator: next, to: undefined }))
+        }
+      />{' '}
       {ids.map((id) => (
-        <MarketAmount key={id} marketId={id} named={ids.length > 1} amounts={amounts} to={operator === 'between' ? (to ?? amounts) : undefined} set={set} edit={edit} />
+        <MarketAmount
+          key={id}
+          marketId={id}
+          named={ids.length > 1}
+          amounts={amounts}
+          to={operator === 'between' ? (to ?? amounts) : undefined}
+          set={set}
+          edit={edit}
+        />
       ))}
     </>
   );
 }
 
-function MarketAmount({ marketId, named, amounts, to, set, edit }: { marketId: string; named: boolean; amounts: Amounts; to: Amounts | undefined; set: Set; edit: (edit: Edit) => boolean }) {
+function MarketAmount({
+  marketId,
+  named,
+  amounts,
+  to,
+  set,
+  edit,
+}: {
+  marketId: string;
+  named: boolean;
+  amounts: Amounts;
+  to: Amounts | undefined;
+  set: Set;
+  edit: (edit: Edit) => boolean;
+}) {
   const market = useDraft((state) => state.policy.markets[marketId]!);
-  const without = (table: Amounts) => Object.fromEntries(Object.entries(table).filter(([id]) => id !== marketId)) as Amounts;
+  const without = (table: Amounts) =>
+    Object.fromEntries(Object.entries(table).filter(([id]) => id !== marketId)) as Amounts;
   return (
     <span className="mr-3 inline-block">
       {named && <span className="text-soft">{market.name} </span>}
-      <AmountField label={`Amount in ${market.name}`} amount={amounts[marketId]} marketId={marketId} change={(amount) => set({ amounts: amount ? { ...amounts, [marketId]: amount } : without(amounts) })} edit={edit} optional="never" />
+      <AmountField
+        label={`Amount in ${market.name}`}
+        amount={amounts[marketId]}
+        marketId={marketId}
+        change={(amount) => set({ amounts: amount ? { ...amounts, [marketId]: amount } : without(amounts) })}
+        edit={edit}
+        optional="never"
+      />
       {to && (
         <>
           {' '}
-          to <AmountField label={`Upper amount in ${market.name}`} amount={to[marketId]} marketId={marketId} change={(amount) => set({ to: amount ? { ...to, [marketId]: amount } : without(to) })} edit={edit} optional="never" />
+          to{' '}
+          <AmountField
+            label={`Upper amount in ${market.name}`}
+            amount={to[marketId]}
+            marketId={marketId}
+            change={(amount) => set({ to: amount ? { ...to, [marketId]: amount } : without(to) })}
+            edit={edit}
+            optional="never"
+          />
         </>
       )}{' '}
       {market.currency}

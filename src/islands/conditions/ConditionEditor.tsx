@@ -1,5 +1,13 @@
 import { useState } from 'react';
-import { addNode, dissolveGroup, moveNode, removeNode, setNode, wrapNode, type ConditionPlace } from '../../client/condition-edits.ts';
+import {
+  addNode,
+  dissolveGroup,
+  moveNode,
+  removeNode,
+  setNode,
+  wrapNode,
+  type ConditionPlace,
+} from '../../client/condition-edits.ts';
 import type { Edit } from '../../client/edit.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Condition, ConditionNode } from '../../core/policy/types.ts';
@@ -24,18 +32,51 @@ const maxDepth = 8;
  * @param place where the tree stands in the policy
  * @param markets whose amounts are stated
  */
-export function ConditionEditor({ place, condition, markets, edit, label }: { place: ConditionPlace; condition: Pick<Condition, 'of' | 'conditions'>; markets: readonly string[]; edit: (edit: Edit) => boolean; label: string }) {
+export function ConditionEditor({
+  place,
+  condition,
+  markets,
+  edit,
+  label,
+}: {
+  place: ConditionPlace;
+  condition: Pick<Condition, 'of' | 'conditions'>;
+  markets: readonly string[];
+  edit: (edit: Edit) => boolean;
+  label: string;
+}) {
   const stable = useStable(edit);
   const path = place.join('/');
   return (
     <div className="condition-editor" role="group" aria-label={label} data-testid="condition-editor">
-      <Tree path={path} of={condition.of} conditions={condition.conditions} depth={1} markets={markets.join(' ')} edit={stable} />
+      <Tree
+        path={path}
+        of={condition.of}
+        conditions={condition.conditions}
+        depth={1}
+        markets={markets.join(' ')}
+        edit={stable}
+      />
     </div>
   );
 }
 
 /** @param path steps from the policy, joined by slashes; a text, so that it stays the same from one drawing to the next */
-function Tree({ path, of, conditions, depth, markets, edit }: { path: string; of: Condition['of']; conditions: Condition['conditions']; depth: number; markets: string; edit: (edit: Edit) => boolean }) {
+function Tree({
+  path,
+  of,
+  conditions,
+  depth,
+  markets,
+  edit,
+}: {
+  path: string;
+  of: Condition['of'];
+  conditions: Condition['conditions'];
+  depth: number;
+  markets: string;
+  edit: (edit: Edit) => boolean;
+}) {
   const nodes = inOrder(conditions);
   const place = path.split('/');
   const rows = useRowDrag(
@@ -45,8 +86,16 @@ function Tree({ path, of, conditions, depth, markets, edit }: { path: string; of
   return (
     <>
       <p>
-        <PhraseSelect label={depth === 1 ? 'How many must hold' : 'How many of the group must hold'} value={of} options={ofWords} choose={(next) => edit(setNode(place, { of: next }))} testId={`of-${depth}`} />
-        {nodes.length === 0 && <span className="text-soft"> {of === 'any' ? '(nothing yet: never)' : '(nothing yet: always)'}</span>}
+        <PhraseSelect
+          label={depth === 1 ? 'How many must hold' : 'How many of the group must hold'}
+          value={of}
+          options={ofWords}
+          choose={(next) => edit(setNode(place, { of: next }))}
+          testId={`of-${depth}`}
+        />
+        {nodes.length === 0 && (
+          <span className="text-soft"> {of === 'any' ? '(nothing yet: never)' : '(nothing yet: always)'}</span>
+        )}
       </p>
       <ol className="condition-tree">
         {nodes.map(([id, node], index) => (
@@ -59,16 +108,32 @@ function Tree({ path, of, conditions, depth, markets, edit }: { path: string; of
                 </span>
               )}
               <div className="sentence min-w-0 flex-1 basis-60">
-                <NodeBody id={id} path={`${path}/conditions/${id}`} node={node} depth={depth} markets={markets} edit={edit} />
+                <NodeBody
+                  id={id}
+                  path={`${path}/conditions/${id}`}
+                  node={node}
+                  depth={depth}
+                  markets={markets}
+                  edit={edit}
+                />
               </div>
               <span className="text-[13px]">
                 {node.kind === 'group' ? (
-                  <button type="button" className="quiet-button text-soft" onClick={() => edit(dissolveGroup(place, id))}>
+                  <button
+                    type="button"
+                    className="quiet-button text-soft"
+                    onClick={() => edit(dissolveGroup(place, id))}
+                  >
                     dissolve the group
                   </button>
                 ) : (
                   depth < maxDepth && (
-                    <button type="button" className="quiet-button text-soft" onClick={() => edit(wrapNode([...place, 'conditions', id], of === 'any' ? 'all' : 'any'))} aria-label={`group it: condition ${index + 1}`}>
+                    <button
+                      type="button"
+                      className="quiet-button text-soft"
+                      onClick={() => edit(wrapNode([...place, 'conditions', id], of === 'any' ? 'all' : 'any'))}
+                      aria-label={`group it: condition ${index + 1}`}
+                    >
                       group it
                     </button>
                   )
@@ -86,15 +151,39 @@ function Tree({ path, of, conditions, depth, markets, edit }: { path: string; of
   );
 }
 
-function NodeBody({ id, path, node, depth, markets, edit }: { id: string; path: string; node: ConditionNode; depth: number; markets: string; edit: (edit: Edit) => boolean }) {
+function NodeBody({
+  id,
+  path,
+  node,
+  depth,
+  markets,
+  edit,
+}: {
+  id: string;
+  path: string;
+  node: ConditionNode;
+  depth: number;
+  markets: string;
+  edit: (edit: Edit) => boolean;
+}) {
   const [folded, setFolded] = useState(false);
   if (node.kind !== 'group') return <ConditionLeaf path={path} node={node} markets={markets} edit={edit} />;
   return (
     <>
-      <button type="button" className="quiet-button !px-1 text-soft" aria-expanded={!folded} onClick={() => setFolded(!folded)} aria-label={`Group ${id}`}>
+      <button
+        type="button"
+        className="quiet-button !px-1 text-soft"
+        aria-expanded={!folded}
+        onClick={() => setFolded(!folded)}
+        aria-label={`Group ${id}`}
+      >
         {folded ? '▸' : '▾'}
       </button>
-      {folded ? <span className="text-soft">a group of {Object.keys(node.conditions).length}</span> : <Tree path={path} of={node.of} conditions={node.conditions} depth={depth + 1} markets={markets} edit={edit} />}
+      {folded ? (
+        <span className="text-soft">a group of {Object.keys(node.conditions).length}</span>
+      ) : (
+        <Tree path={path} of={node.of} conditions={node.conditions} depth={depth + 1} markets={markets} edit={edit} />
+      )}
     </>
   );
 }

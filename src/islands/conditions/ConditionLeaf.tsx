@@ -40,7 +40,15 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
       return (
         <>
           {subject}
-          <PhraseSelect label={`${fact.about} ${fact.name}`} value={String(node.is)} options={[['true', 'yes'], ['false', 'no']]} choose={(value) => edit(set({ is: value === 'true' }))} />
+          <PhraseSelect
+            label={`${fact.about} ${fact.name}`}
+            value={String(node.is)}
+            options={[
+              ['true', 'yes'],
+              ['false', 'no'],
+            ]}
+            choose={(value) => edit(set({ is: value === 'true' }))}
+          />
         </>
       );
     case 'word': {
@@ -48,8 +56,22 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
       const words = wordFactInWords(node.fact);
       return (
         <>
-          {words.name} <PhraseSelect label={`${words.name}: is or is not`} value={String(negated)} options={[['false', words.is], ['true', words.isNot]]} choose={(value) => edit(set(wordsWith(node.values, value === 'true')))} />{' '}
-          <WordValues fact={node.fact} label={words.name} values={node.values} change={(values) => edit(set(wordsWith(values, negated)))} />
+          {words.name}{' '}
+          <PhraseSelect
+            label={`${words.name}: is or is not`}
+            value={String(negated)}
+            options={[
+              ['false', words.is],
+              ['true', words.isNot],
+            ]}
+            choose={(value) => edit(set(wordsWith(node.values, value === 'true')))}
+          />{' '}
+          <WordValues
+            fact={node.fact}
+            label={words.name}
+            values={node.values}
+            change={(values) => edit(set(wordsWith(values, negated)))}
+          />
         </>
       );
     }
@@ -57,14 +79,22 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
       return (
         <>
           {subject}
-          <Compared node={node} unit={units[node.fact] ?? ''} parse={parseMeasured(node.fact, 0, 1_000_000_000)} base={node.fact === 'shopper.lifetimeSpend'} set={set} edit={edit} />
+          <Compared
+            node={node}
+            unit={units[node.fact] ?? ''}
+            parse={parseMeasured(node.fact, 0, 1_000_000_000)}
+            base={node.fact === 'shopper.lifetimeSpend'}
+            set={set}
+            edit={edit}
+          />
         </>
       );
     case 'goodsNumber':
       return (
         <>
           {subject}
-          (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />) <Compared node={node} unit="items" set={set} edit={edit} />
+          (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />){' '}
+          <Compared node={node} unit="items" set={set} edit={edit} />
         </>
       );
     case 'money':
@@ -77,13 +107,30 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
               (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />){' '}
             </>
           )}
-          <PhraseSelect label="Basis" value={node.basis} options={basesInWords} choose={(basis) => edit(set({ basis }))} />, <MoneyCompared node={node} markets={markets} set={set} edit={edit} />
+          <PhraseSelect
+            label="Basis"
+            value={node.basis}
+            options={basesInWords}
+            choose={(basis) => edit(set({ basis }))}
+          />
+          , <MoneyCompared node={node} markets={markets} set={set} edit={edit} />
         </>
       );
     case 'contents':
       return (
         <>
-          <span className="text-soft">The cart:</span> <PhraseSelect label="Contains" value={node.operator} options={[['contains', 'contains'], ['only', 'contains nothing but'], ['none', 'contains none of']]} choose={(operator) => edit(set({ operator }))} /> <GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />
+          <span className="text-soft">The cart:</span>{' '}
+          <PhraseSelect
+            label="Contains"
+            value={node.operator}
+            options={[
+              ['contains', 'contains'],
+              ['only', 'contains nothing but'],
+              ['none', 'contains none of'],
+            ]}
+            choose={(operator) => edit(set({ operator }))}
+          />{' '}
+          <GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />
         </>
       );
     case 'postcode':
@@ -95,7 +142,15 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
     case 'distance':
       return (
         <>
-          {subject} at <EditedField label="Place, degrees north and east" shown={`${node.center.latitude}, ${node.center.longitude}`} parse={parsePosition} change={(center) => set({ center })} edit={edit} /> <Compared node={node} unit="km" parse={parseNumber(0, 20_040)} set={set} edit={edit} />
+          {subject} at{' '}
+          <EditedField
+            label="Place, degrees north and east"
+            shown={`${node.center.latitude}, ${node.center.longitude}`}
+            parse={parsePosition}
+            change={(center) => set({ center })}
+            edit={edit}
+          />{' '}
+          <Compared node={node} unit="km" parse={parseNumber(0, 20_040)} set={set} edit={edit} />
         </>
       );
     case 'instant':
@@ -122,13 +177,29 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
   }
 });
 
-const units: Partial<Record<string, string>> = { 'shopper.orderCount': 'times', 'shopper.daysSinceLastOrder': 'days', 'cart.items': 'items', 'cart.lines': 'lines', 'cart.weight': 'g', 'cart.volume': 'cm³', 'cart.chargeableWeight': 'g', 'cart.longestSide': 'mm', 'line.quantity': 'pieces' };
+const units: Partial<Record<string, string>> = {
+  'shopper.orderCount': 'times',
+  'shopper.daysSinceLastOrder': 'days',
+  'cart.items': 'items',
+  'cart.lines': 'lines',
+  'cart.weight': 'g',
+  'cart.volume': 'cm³',
+  'cart.chargeableWeight': 'g',
+  'cart.longestSide': 'mm',
+  'line.quantity': 'pieces',
+};
 
 function NamedCondition({ path, node, edit }: LeafProps<Extract<Leaf, { kind: 'qualifier' }>>) {
   const qualifiers = useDraft((state) => state.policy.qualifiers);
   return (
     <>
-      <PhraseSelect label="Named condition" value={node.qualifier} options={inOrder(qualifiers).map(([id, { name }]) => [id, `“${name}”`] as const)} choose={(qualifier) => edit(setNode(path.split('/'), { qualifier }))} /> holds
+      <PhraseSelect
+        label="Named condition"
+        value={node.qualifier}
+        options={inOrder(qualifiers).map(([id, { name }]) => [id, `“${name}”`] as const)}
+        choose={(qualifier) => edit(setNode(path.split('/'), { qualifier }))}
+      />{' '}
+      holds
     </>
   );
 }

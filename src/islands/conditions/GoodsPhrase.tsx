@@ -11,11 +11,27 @@ const fields = ['categories', 'tags', 'products'] as const;
 const kinds = { categories: 'category', tags: 'tag', products: '' } as const;
 
 /** Goods by category, tag and product, any of which is enough, and a range of prices a piece. */
-export function GoodsPhrase({ goods, markets, change, edit }: { goods: GoodsSelection; markets: string; change: (goods: GoodsSelection) => Edit; edit: (edit: Edit) => boolean }) {
+export function GoodsPhrase({
+  goods,
+  markets,
+  change,
+  edit,
+}: {
+  goods: GoodsSelection;
+  markets: string;
+  change: (goods: GoodsSelection) => Edit;
+  edit: (edit: Edit) => boolean;
+}) {
   const { catalogue } = usePage();
   const [adding, setAdding] = useState(false);
   const [priced, setPriced] = useState(goods.unitPriceFrom !== undefined || goods.unitPriceBelow !== undefined);
-  const named = fields.flatMap((field) => (goods[field] ?? []).map((word) => ({ field, word, name: field === 'products' ? (catalogue.get(word)?.name ?? word) : word })));
+  const named = fields.flatMap((field) =>
+    (goods[field] ?? []).map((word) => ({
+      field,
+      word,
+      name: field === 'products' ? (catalogue.get(word)?.name ?? word) : word,
+    })),
+  );
   const single = Object.keys(goods).length === 1 && named.length === 1;
   return (
     <>
@@ -40,8 +56,24 @@ export function GoodsPhrase({ goods, markets, change, edit }: { goods: GoodsSele
         markets.split(' ').map((id) => (
           <span key={id}>
             {' '}
-            <PriceBound word="from" marketId={id} table={goods.unitPriceFrom} change={(table) => change({ ...without(goods, 'unitPriceFrom'), ...(table ? { unitPriceFrom: table } : {}) })} edit={edit} />{' '}
-            <PriceBound word="below" marketId={id} table={goods.unitPriceBelow} change={(table) => change({ ...without(goods, 'unitPriceBelow'), ...(table ? { unitPriceBelow: table } : {}) })} edit={edit} />
+            <PriceBound
+              word="from"
+              marketId={id}
+              table={goods.unitPriceFrom}
+              change={(table) =>
+                change({ ...without(goods, 'unitPriceFrom'), ...(table ? { unitPriceFrom: table } : {}) })
+              }
+              edit={edit}
+            />{' '}
+            <PriceBound
+              word="below"
+              marketId={id}
+              table={goods.unitPriceBelow}
+              change={(table) =>
+                change({ ...without(goods, 'unitPriceBelow'), ...(table ? { unitPriceBelow: table } : {}) })
+              }
+              edit={edit}
+            />
           </span>
         ))}
       {adding ? (
@@ -72,7 +104,19 @@ function without<K extends keyof GoodsSelection>(goods: GoodsSelection, field: K
   return others;
 }
 
-function PriceBound({ word, marketId, table, change, edit }: { word: 'from' | 'below'; marketId: string; table: Amounts | undefined; change: (table: Amounts | undefined) => Edit; edit: (edit: Edit) => boolean }) {
+function PriceBound({
+  word,
+  marketId,
+  table,
+  change,
+  edit,
+}: {
+  word: 'from' | 'below';
+  marketId: string;
+  table: Amounts | undefined;
+  change: (table: Amounts | undefined) => Edit;
+  edit: (edit: Edit) => boolean;
+}) {
   const market = useDraft((state) => state.policy.markets[marketId]!);
   return (
     <>

@@ -15,25 +15,47 @@ interface MomentProps<Kind> {
 
 const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
-function Clock({ readIn, set, edit }: { readIn: string; set: (values: Record<string, unknown>) => Edit; edit: (edit: Edit) => boolean }) {
+function Clock({
+  readIn,
+  set,
+  edit,
+}: {
+  readIn: string;
+  set: (values: Record<string, unknown>) => Edit;
+  edit: (edit: Edit) => boolean;
+}) {
   const own = readIn !== 'store' && readIn !== 'market';
   return (
     <>
       {' '}
-      on the clock of <PhraseSelect label="Whose clock" value={readIn} options={[['store', 'the store'], ['market', 'the market'], ...(own ? [[readIn, readIn] as const] : [])]} choose={(next) => edit(set({ readIn: next }))} />
+      on the clock of{' '}
+      <PhraseSelect
+        label="Whose clock"
+        value={readIn}
+        options={[['store', 'the store'], ['market', 'the market'], ...(own ? [[readIn, readIn] as const] : [])]}
+        choose={(next) => edit(set({ readIn: next }))}
+      />
     </>
   );
 }
 
 export function DaysOfWeek({ node, set, edit }: MomentProps<'weekday'>) {
   const toggle = (day: number) => {
-    const days = node.days.includes(day) ? node.days.filter((other) => other !== day) : [...node.days, day].sort((a, b) => a - b);
+    const days = node.days.includes(day)
+      ? node.days.filter((other) => other !== day)
+      : [...node.days, day].sort((a, b) => a - b);
     if (days.length > 0) edit(set({ days }));
   };
   return (
     <>
       {weekdays.map((name, index) => (
-        <button key={name} type="button" className="day-toggle" aria-pressed={node.days.includes(index + 1)} onClick={() => toggle(index + 1)}>
+        <button
+          key={name}
+          type="button"
+          className="day-toggle"
+          aria-pressed={node.days.includes(index + 1)}
+          onClick={() => toggle(index + 1)}
+        >
           {name}
         </button>
       ))}
@@ -43,10 +65,21 @@ export function DaysOfWeek({ node, set, edit }: MomentProps<'weekday'>) {
 }
 
 export function TimeOfDay({ node, set, edit }: MomentProps<'timeOfDay'>) {
-  const field = (label: string, name: 'from' | 'to') => <EditedField label={label} shown={node[name]} parse={parseTime} change={(time) => set({ [name]: name === 'to' && time === '23:59' ? '00:00' : time })} edit={edit} live testId={`time-${name}`} />;
+  const field = (label: string, name: 'from' | 'to') => (
+    <EditedField
+      label={label}
+      shown={node[name]}
+      parse={parseTime}
+      change={(time) => set({ [name]: name === 'to' && time === '23:59' ? '00:00' : time })}
+      edit={edit}
+      live
+      testId={`time-${name}`}
+    />
+  );
   return (
     <>
-      from {field('From', 'from')} until {node.to === '00:00' ? 'the end of the day, ' : ''}{field('Until', 'to')}
+      from {field('From', 'from')} until {node.to === '00:00' ? 'the end of the day, ' : ''}
+      {field('Until', 'to')}
       {node.to !== '00:00' && node.to <= node.from && ' of the next day'}
       <Clock readIn={node.readIn} set={set} edit={edit} />
     </>
@@ -59,8 +92,29 @@ export function DateAndTime({ node, set, edit }: MomentProps<'instant'>) {
   const put = (name: 'at' | 'to') => (at: string) => at !== '' && edit(set({ [name]: at }));
   return (
     <>
-      <PhraseSelect label="Before or after" value={node.operator} options={[['before', 'before'], ['after', 'from … on'], ['between', 'from … until']]} choose={(operator) => edit(set({ operator, to: operator === 'between' ? (node.to ?? dayAfter(node.at)) : undefined }))} /> {node.operator === 'before' ? <UntilField label="Moment" value={node.at} change={put('at')} /> : <DateTimeField label="Moment" value={node.at} change={put('at')} />}
-      {node.operator === 'between' && <> until <UntilField label="Until" value={node.to ?? dayAfter(node.at)} change={put('to')} /></>}
+      <PhraseSelect
+        label="Before or after"
+        value={node.operator}
+        options={[
+          ['before', 'before'],
+          ['after', 'from … on'],
+          ['between', 'from … until'],
+        ]}
+        choose={(operator) =>
+          edit(set({ operator, to: operator === 'between' ? (node.to ?? dayAfter(node.at)) : undefined }))
+        }
+      />{' '}
+      {node.operator === 'before' ? (
+        <UntilField label="Moment" value={node.at} change={put('at')} />
+      ) : (
+        <DateTimeField label="Moment" value={node.at} change={put('at')} />
+      )}
+      {node.operator === 'between' && (
+        <>
+          {' '}
+          until <UntilField label="Until" value={node.to ?? dayAfter(node.at)} change={put('to')} />
+        </>
+      )}
       <Clock readIn={node.readIn} set={set} edit={edit} />
     </>
   );

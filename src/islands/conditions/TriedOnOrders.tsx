@@ -11,7 +11,10 @@ export function TriedOnOrders({ condition, marketId }: { condition: Condition; m
   const { locale, money } = usePage();
   const { markets, store, rates, qualifiers, options } = policy;
   const market = markets[marketId]!;
-  const zoneOf = useMemo(() => Object.fromEntries(Object.entries(options).map(([id, { zone }]) => [id, zone])), [options]);
+  const zoneOf = useMemo(
+    () => Object.fromEntries(Object.entries(options).map(([id, { zone }]) => [id, zone])),
+    [options],
+  );
   const [tried, setTried] = useState<{ market: string; result: ConditionOnOrders } | 'failed' | null>(null);
   useEffect(() => {
     let wanted = true;
@@ -25,17 +28,40 @@ export function TriedOnOrders({ condition, marketId }: { condition: Condition; m
       wanted = false;
     };
   }, [condition, marketId, market, store, rates, qualifiers, zoneOf]);
-  const unknown = useMemo(() => unknownToExports(condition, policy, market.countries.length === 1 ? new Set([...toldOfEach, 'destination.country']) : toldOfEach), [condition, policy, market]);
-  if (tried === 'failed') return <p className="text-[13px] text-warning">It could not be tried on past orders, which could not be read.</p>;
-  const untold = unknown.length > 0 && <span className="text-soft"> Orders do not tell {unknown.map(({ about, name }) => `${about.toLowerCase()}: ${name}`).join(', ')}; a line that asks for it counts as not true.</span>;
-  if (tried === null || tried.market !== marketId) return <p className="text-[13px] text-soft">trying it on past orders …</p>;
+  const unknown = useMemo(
+    () =>
+      unknownToExports(
+        condition,
+        policy,
+        market.countries.length === 1 ? new Set([...toldOfEach, 'destination.country']) : toldOfEach,
+      ),
+    [condition, policy, market],
+  );
+  if (tried === 'failed')
+    return <p className="text-[13px] text-warning">It could not be tried on past orders, which could not be read.</p>;
+  const untold = unknown.length > 0 && (
+    <span className="text-soft">
+      {' '}
+      Orders do not tell {unknown.map(({ about, name }) => `${about.toLowerCase()}: ${name}`).join(', ')}; a line that
+      asks for it counts as not true.
+    </span>
+  );
+  if (tried === null || tried.market !== marketId)
+    return <p className="text-[13px] text-soft">trying it on past orders …</p>;
   const { orders, holding, mostly } = tried.result;
-  if (orders === 0) return <p className="text-[13px] text-soft">There are no past orders in {market.name} to try it on.</p>;
-  const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: holding > 0 && holding / orders < 0.01 ? 2 : 0 });
+  if (orders === 0)
+    return <p className="text-[13px] text-soft">There are no past orders in {market.name} to try it on.</p>;
+  const percent = new Intl.NumberFormat(locale, {
+    style: 'percent',
+    maximumFractionDigits: holding > 0 && holding / orders < 0.01 ? 2 : 0,
+  });
   return (
     <p className="text-[13px]" data-testid="tried-on-orders">
-      Would hold for {percent.format(holding / orders)} of last quarter’s {new Intl.NumberFormat(locale).format(orders)} orders in {market.name}
-      {mostly && `, mostly ${inWords(mostly, policy, (minor) => money(minor, market.currency))} (${percent.format(mostly.share)}, of all ${percent.format(mostly.usual)})`}.{untold}
+      Would hold for {percent.format(holding / orders)} of last quarter’s {new Intl.NumberFormat(locale).format(orders)}{' '}
+      orders in {market.name}
+      {mostly &&
+        `, mostly ${inWords(mostly, policy, (minor) => money(minor, market.currency))} (${percent.format(mostly.share)}, of all ${percent.format(mostly.usual)})`}
+      .{untold}
     </p>
   );
 }

@@ -14,7 +14,23 @@ import { usePolicy } from '../frame/page-context.tsx';
  * @param markets whose amounts are stated
  * @param always what is said without one
  */
-export function WhenPhrase({ label, place, when, markets, always = 'always', edit, testId }: { label: string; place: readonly string[]; when: Condition | undefined; markets: readonly string[]; always?: string; edit: (edit: Edit) => boolean; testId?: string | undefined }) {
+export function WhenPhrase({
+  label,
+  place,
+  when,
+  markets,
+  always = 'always',
+  edit,
+  testId,
+}: {
+  label: string;
+  place: readonly string[];
+  when: Condition | undefined;
+  markets: readonly string[];
+  always?: string;
+  edit: (edit: Edit) => boolean;
+  testId?: string | undefined;
+}) {
   const policy = usePolicy();
   const [open, setOpen] = useState(false);
   const only = when && Object.values(when.conditions).length === 1 ? Object.values(when.conditions)[0] : undefined;
@@ -23,19 +39,43 @@ export function WhenPhrase({ label, place, when, markets, always = 'always', edi
   const choose = (id: string) => {
     setOpen(id === 'own');
     if (id === '') edit(setAt(place, undefined));
-    else if (id !== 'own') edit(setAt(place, { of: 'all', conditions: { named: { order: 1, kind: 'qualifier', qualifier: id } } }));
+    else if (id !== 'own')
+      edit(setAt(place, { of: 'all', conditions: { named: { order: 1, kind: 'qualifier', qualifier: id } } }));
     else if (!when) edit(setAt(place, { of: 'all', conditions: {} }));
   };
   return (
     <>
-      <PhraseSelect label={label} value={value} options={[['', always], ['own', 'on conditions of its own'], ...inOrder(policy.qualifiers).map(([id, { name }]) => [id, `if ${name}`] as const)]} choose={choose} testId={testId} />
-      {when && <span className="text-[13px] text-soft"> ({readOut(policy, when, markets.length === 1 ? markets[0] : undefined)})</span>}
+      <PhraseSelect
+        label={label}
+        value={value}
+        options={[
+          ['', always],
+          ['own', 'on conditions of its own'],
+          ...inOrder(policy.qualifiers).map(([id, { name }]) => [id, `if ${name}`] as const),
+        ]}
+        choose={choose}
+        testId={testId}
+      />
+      {when && (
+        <span className="text-[13px] text-soft">
+          {' '}
+          ({readOut(policy, when, markets.length === 1 ? markets[0] : undefined)})
+        </span>
+      )}
       {value === 'own' && (
-        <button type="button" className="quiet-button text-[13px] underline decoration-dotted underline-offset-2" aria-expanded={open} onClick={() => setOpen(!open)} data-testid={testId && `${testId}-edit`}>
+        <button
+          type="button"
+          className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+          data-testid={testId && `${testId}-edit`}
+        >
           {open ? 'close' : 'change them'}
         </button>
       )}
-      {open && when && <ConditionEditor place={place} condition={when} markets={markets} edit={edit} label={`${label}: conditions`} />}
+      {open && when && (
+        <ConditionEditor place={place} condition={when} markets={markets} edit={edit} label={`${label}: conditions`} />
+      )}
     </>
   );
 }

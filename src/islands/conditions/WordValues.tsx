@@ -8,7 +8,17 @@ import { PostcodeWord, WordSearch } from './first-words.tsx';
 type WordFact = Extract<LeafNode, { kind: 'word' }>['fact'];
 
 /** The words of a condition; the last one stays, because without any there would be no condition. */
-export function WordValues({ fact, label, values, change }: { fact: WordFact; label: string; values: readonly string[]; change: (values: string[]) => void }) {
+export function WordValues({
+  fact,
+  label,
+  values,
+  change,
+}: {
+  fact: WordFact;
+  label: string;
+  values: readonly string[];
+  change: (values: string[]) => void;
+}) {
   const [adding, setAdding] = useState(false);
   return (
     <>
@@ -40,17 +50,31 @@ export function WordValues({ fact, label, values, change }: { fact: WordFact; la
 
 function WordName({ fact, word }: { fact: WordFact; word: string }) {
   const { locale } = usePage();
-  const name = useDraft(({ policy }) => (fact === 'destination.zone' ? policy.zones[word]?.name : fact === 'destination.market' ? policy.markets[word]?.name : undefined));
+  const name = useDraft(({ policy }) =>
+    fact === 'destination.zone'
+      ? policy.zones[word]?.name
+      : fact === 'destination.market'
+        ? policy.markets[word]?.name
+        : undefined,
+  );
   return <>{fact === 'destination.country' ? countryName(word, locale) : (name ?? word)}</>;
 }
 
-export function PatternList({ patterns, change }: { patterns: readonly string[]; change: (patterns: string[]) => void }) {
+export function PatternList({
+  patterns,
+  change,
+}: {
+  patterns: readonly string[];
+  change: (patterns: string[]) => void;
+}) {
   return (
     <>
       {patterns.map((pattern) => (
         <span key={pattern} className="mr-2">
           {pattern}
-          {patterns.length > 1 && <Remove what={pattern} remove={() => change(patterns.filter((other) => other !== pattern))} />}
+          {patterns.length > 1 && (
+            <Remove what={pattern} remove={() => change(patterns.filter((other) => other !== pattern))} />
+          )}
         </span>
       ))}
       <PostcodeWord add={(pattern) => !patterns.includes(pattern) && change([...patterns, pattern])} />

@@ -10,7 +10,17 @@ import { countryName } from '../frame/place-names.ts';
 type WordFact = Extract<LeafNode, { kind: 'word' }>['fact'];
 
 /** A word that a fact can have: one of those known, or where a shop may hand in others any. */
-export function WordSearch({ fact, label, close, choose }: { fact: FactId; label: string; close: () => void; choose: (word: string) => void }) {
+export function WordSearch({
+  fact,
+  label,
+  close,
+  choose,
+}: {
+  fact: FactId;
+  label: string;
+  close: () => void;
+  choose: (word: string) => void;
+}) {
   const { locale } = usePage();
   const policy = useDraft((state) => state.settled);
   const words = knownWords(fact as WordFact, policy, (code) => countryName(code, locale));
@@ -19,18 +29,54 @@ export function WordSearch({ fact, label, close, choose }: { fact: FactId; label
     if (fact === 'destination.region') return /^[A-Za-z]{2}-[A-Za-z0-9]{1,3}$/.test(text) ? text.toUpperCase() : null;
     return text.length <= 60 ? text : null;
   };
-  return <SearchList label={label} placeholder={fact === 'destination.region' ? 'A code such as NL-FR' : 'Type or choose'} entries={words.map(({ word, name }) => ({ value: word, name, also: word }))} close={close} choose={choose} {...(isOpen(fact as WordFact) ? { own } : {})} />;
+  return (
+    <SearchList
+      label={label}
+      placeholder={fact === 'destination.region' ? 'A code such as NL-FR' : 'Type or choose'}
+      entries={words.map(({ word, name }) => ({ value: word, name, also: word }))}
+      close={close}
+      choose={choose}
+      {...(isOpen(fact as WordFact) ? { own } : {})}
+    />
+  );
 }
 
 const goodsGroups = { products: 'Products', categories: 'Categories', tags: 'Tags' } as const;
 
 /** A category, tag or product of the catalogue. */
-export function GoodsSearch({ close, choose }: { close: () => void; choose: (field: keyof typeof goodsGroups, word: string) => void }) {
+export function GoodsSearch({
+  close,
+  choose,
+}: {
+  close: () => void;
+  choose: (field: keyof typeof goodsGroups, word: string) => void;
+}) {
   const { catalogue } = usePage();
-  return <SearchList label="Goods" placeholder="Category, tag or product" entries={goodsWords(catalogue).map((entry) => ({ value: entry, name: entry.name, group: goodsGroups[entry.field], also: entry.word }))} close={close} choose={({ field, word }) => choose(field, word)} />;
+  return (
+    <SearchList
+      label="Goods"
+      placeholder="Category, tag or product"
+      entries={goodsWords(catalogue).map((entry) => ({
+        value: entry,
+        name: entry.name,
+        group: goodsGroups[entry.field],
+        also: entry.word,
+      }))}
+      close={close}
+      choose={({ field, word }) => choose(field, word)}
+    />
+  );
 }
 
 /** A postcode or pattern, as zones take them. */
 export function PostcodeWord({ add }: { add: (pattern: string) => void }) {
-  return <AddWord label="Postcode" placeholder="1799, 17*, 10..19" accept={(text) => parsePostcodePattern(text).ok} reason="A postcode, one with * or ?, or a range such as 1000..1999." add={add} />;
+  return (
+    <AddWord
+      label="Postcode"
+      placeholder="1799, 17*, 10..19"
+      accept={(text) => parsePostcodePattern(text).ok}
+      reason="A postcode, one with * or ?, or a range such as 1000..1999."
+      add={add}
+    />
+  );
 }

@@ -18,7 +18,15 @@ export function Calendars() {
   const calendars = inOrder(policy.calendars ?? {});
   const counts = useMemo(() => countOptions(policy.options, ({ estimate }) => estimate.calendar), [policy.options]);
   const used = (id: string) => counts.get(id) ?? 0;
-  const add = () => edit(setAt(['calendars', freshId('calendar', policy.calendars ?? {})], { order: orderAfterLast(policy.calendars ?? {}), name: `Calendar ${calendars.length + 1}`, workingDays: [1, 2, 3, 4, 5], holidays: {} } satisfies Calendar));
+  const add = () =>
+    edit(
+      setAt(['calendars', freshId('calendar', policy.calendars ?? {})], {
+        order: orderAfterLast(policy.calendars ?? {}),
+        name: `Calendar ${calendars.length + 1}`,
+        workingDays: [1, 2, 3, 4, 5],
+        holidays: {},
+      } satisfies Calendar),
+    );
   return (
     <section className="mt-3 border-t border-hairline pt-2" aria-label="Calendars">
       <h2 className="text-[17px]">Calendars</h2>
@@ -28,7 +36,13 @@ export function Calendars() {
           <li key={id} className="border-b border-hairline py-1 leading-7" data-testid={`calendar-${id}`}>
             <p>
               <strong>
-                <EditedField label={`Name of calendar ${name}`} shown={name} parse={parseName} change={(value) => setAt(['calendars', id, 'name'], value)} edit={edit} />
+                <EditedField
+                  label={`Name of calendar ${name}`}
+                  shown={name}
+                  parse={parseName}
+                  change={(value) => setAt(['calendars', id, 'name'], value)}
+                  edit={edit}
+                />
               </strong>{' '}
               works on{' '}
               {weekdays.map((day, index) => {
@@ -36,14 +50,38 @@ export function Calendars() {
                 const on = workingDays.includes(number);
                 return (
                   <label key={day} className="mr-2 inline-flex items-center gap-1 text-[13px]">
-                    <input type="checkbox" className="checkbox checkbox-xs" checked={on} onChange={() => edit(setAt(['calendars', id, 'workingDays'], on ? workingDays.filter((other) => other !== number) : [...workingDays, number].sort((a, b) => a - b)))} />
+                    <input
+                      type="checkbox"
+                      className="checkbox checkbox-xs"
+                      checked={on}
+                      onChange={() =>
+                        edit(
+                          setAt(
+                            ['calendars', id, 'workingDays'],
+                            on
+                              ? workingDays.filter((other) => other !== number)
+                              : [...workingDays, number].sort((a, b) => a - b),
+                          ),
+                        )
+                      }
+                    />
                     {day}
                   </label>
                 );
               })}
-              <span className="text-[13px] text-soft">{used(id) === 0 ? 'no option uses it' : used(id) === 1 ? 'one option uses it' : `${used(id)} options use it`}</span>
+              <span className="text-[13px] text-soft">
+                {used(id) === 0
+                  ? 'no option uses it'
+                  : used(id) === 1
+                    ? 'one option uses it'
+                    : `${used(id)} options use it`}
+              </span>
               {used(id) === 0 && (
-                <button type="button" className="quiet-button text-[13px] underline decoration-dotted underline-offset-2" onClick={() => edit(setAt(['calendars', id], undefined))}>
+                <button
+                  type="button"
+                  className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
+                  onClick={() => edit(setAt(['calendars', id], undefined))}
+                >
                   remove it
                 </button>
               )}
@@ -55,10 +93,17 @@ export function Calendars() {
                 .map(([date, reason]) => (
                   <span key={date} className="mr-2 whitespace-nowrap">
                     {date} {reason}
-                    <Remove what={`${date} of ${name}`} remove={() => edit(setAt(['calendars', id, 'holidays', date], undefined))} />
+                    <Remove
+                      what={`${date} of ${name}`}
+                      remove={() => edit(setAt(['calendars', id, 'holidays', date], undefined))}
+                    />
                   </span>
                 ))}
-              <AddDay calendar={name} taken={holidays} add={(date, reason) => edit(setAt(['calendars', id, 'holidays', date], reason))} />
+              <AddDay
+                calendar={name}
+                taken={holidays}
+                add={(date, reason) => edit(setAt(['calendars', id, 'holidays', date], reason))}
+              />
             </p>
           </li>
         ))}
@@ -70,14 +115,35 @@ export function Calendars() {
   );
 }
 
-function AddDay({ calendar, taken, add }: { calendar: string; taken: Readonly<Record<string, string>>; add: (date: string, reason: string) => void }) {
+function AddDay({
+  calendar,
+  taken,
+  add,
+}: {
+  calendar: string;
+  taken: Readonly<Record<string, string>>;
+  add: (date: string, reason: string) => void;
+}) {
   const [date, setDate] = useState('');
   const [reason, setReason] = useState('');
   const ready = dayNumber(date) !== null && taken[date] === undefined;
   return (
     <span>
-      <input type="date" className="typed [field-sizing:fixed]" aria-label={`Day without delivery in ${calendar}`} value={date} onChange={(event) => setDate(event.target.value)} />{' '}
-      <input className="typed w-28 placeholder:text-soft [field-sizing:fixed]" aria-label={`Why there is none that day in ${calendar}`} placeholder="why" maxLength={120} value={reason} onChange={(event) => setReason(event.target.value)} />{' '}
+      <input
+        type="date"
+        className="typed [field-sizing:fixed]"
+        aria-label={`Day without delivery in ${calendar}`}
+        value={date}
+        onChange={(event) => setDate(event.target.value)}
+      />{' '}
+      <input
+        className="typed w-28 placeholder:text-soft [field-sizing:fixed]"
+        aria-label={`Why there is none that day in ${calendar}`}
+        placeholder="why"
+        maxLength={120}
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />{' '}
       <button
         type="button"
         className="btn btn-xs"

@@ -15,7 +15,13 @@ interface Reply {
   took: number;
 }
 
-const modes: [string, string][] = [['works', 'works'], ['slow', 'answers after four seconds'], ['failing', 'fails'], ['wrong', 'answers nonsense'], ['down', 'is down']];
+const modes: [string, string][] = [
+  ['works', 'works'],
+  ['slow', 'answers after four seconds'],
+  ['failing', 'fails'],
+  ['wrong', 'answers nonsense'],
+  ['down', 'is down'],
+];
 
 /** Asks the carriers of a charge as a shop's quote would: what is sent, what comes back, and what a shopper then pays. */
 export function CarrierTest({ charge, marketId, country }: { charge: Charge; marketId: string; country: string }) {
@@ -32,11 +38,21 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
   const carriers = carriersOf(charge);
   const { currency, countries } = policy.markets[marketId]!;
   useEffect(() => {
-    void call<{ mode: string }>('GET', '/api/stand-ins/carrier').then((answer) => answer.ok && setMode(answer.body.mode));
+    void call<{ mode: string }>('GET', '/api/stand-ins/carrier').then(
+      (answer) => answer.ok && setMode(answer.body.mode),
+    );
   }, []);
   const ask = async (carrier: string) => {
     setAsking(true);
-    const answer = await call<Reply>('POST', '/api/carriers/test', { body: { carrier, market: marketId, to: { country: to, postcode }, weightGrams: Math.round(Number(grams)) || 0, volumeCm3: Math.round(Number(volume)) || 0 } });
+    const answer = await call<Reply>('POST', '/api/carriers/test', {
+      body: {
+        carrier,
+        market: marketId,
+        to: { country: to, postcode },
+        weightGrams: Math.round(Number(grams)) || 0,
+        volumeCm3: Math.round(Number(volume)) || 0,
+      },
+    });
     setAsking(false);
     setProblem(answer.ok ? null : `${answer.problem.title}. ${answer.problem.detail}`);
     if (answer.ok) setReply({ ...answer.body, carrier });
@@ -48,20 +64,66 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
   return (
     <div className="text-[13px]" data-testid="carrier-test">
       <p>
-        Try a parcel of <input className="typed w-16 text-right [field-sizing:fixed]" aria-label="Weight, g" inputMode="numeric" value={grams} onChange={(event) => setGrams(event.target.value)} /> g and <input className="typed w-16 text-right [field-sizing:fixed]" aria-label="Volume, cm³" inputMode="numeric" value={volume} onChange={(event) => setVolume(event.target.value)} /> cm³ to{' '}
-        <PhraseSelect label="Country of the parcel" value={to} options={[...new Set([...countries, country])].map((code) => [code, code] as const)} choose={setTo} /> <input className="typed w-20 [field-sizing:fixed]" aria-label="Postcode of the parcel" placeholder="postcode" value={postcode} onChange={(event) => setPostcode(event.target.value)} />{' '}
+        Try a parcel of{' '}
+        <input
+          className="typed w-16 text-right [field-sizing:fixed]"
+          aria-label="Weight, g"
+          inputMode="numeric"
+          value={grams}
+          onChange={(event) => setGrams(event.target.value)}
+        />{' '}
+        g and{' '}
+        <input
+          className="typed w-16 text-right [field-sizing:fixed]"
+          aria-label="Volume, cm³"
+          inputMode="numeric"
+          value={volume}
+          onChange={(event) => setVolume(event.target.value)}
+        />{' '}
+        cm³ to{' '}
+        <PhraseSelect
+          label="Country of the parcel"
+          value={to}
+          options={[...new Set([...countries, country])].map((code) => [code, code] as const)}
+          choose={setTo}
+        />{' '}
+        <input
+          className="typed w-20 [field-sizing:fixed]"
+          aria-label="Postcode of the parcel"
+          placeholder="postcode"
+          value={postcode}
+          onChange={(event) => setPostcode(event.target.value)}
+        />{' '}
         {carriers.map((carrier) => (
-          <button key={carrier} type="button" className="btn btn-xs mr-2" disabled={asking} onClick={() => void ask(carrier)} data-testid={`ask-${carrier}`}>
+          <button
+            key={carrier}
+            type="button"
+            className="btn btn-xs mr-2"
+            disabled={asking}
+            onClick={() => void ask(carrier)}
+            data-testid={`ask-${carrier}`}
+          >
             {asking ? 'Asking …' : `Ask ${carrier}`}
           </button>
         ))}
         <span className="text-soft">
-          The carrier service is simulated and <PhraseSelect label="Simulated carrier" value={mode} options={modes} choose={(wanted) => void changeMode(wanted)} testId="carrier-mode" />.
+          The carrier service is simulated and{' '}
+          <PhraseSelect
+            label="Simulated carrier"
+            value={mode}
+            options={modes}
+            choose={(wanted) => void changeMode(wanted)}
+            testId="carrier-mode"
+          />
+          .
         </span>
       </p>
       {problem && <p className="text-error">{problem}</p>}
       {reply && (
-        <dl className="grid grid-cols-[5rem_minmax(0,1fr)] gap-x-2 border-l-2 border-primary pl-3" data-testid="carrier-reply">
+        <dl
+          className="grid grid-cols-[5rem_minmax(0,1fr)] gap-x-2 border-l-2 border-primary pl-3"
+          data-testid="carrier-reply"
+        >
           <dt className="text-soft">sent</dt>
           <dd className="break-words">{JSON.stringify(reply.request)}</dd>
           <dt className="text-soft">answered</dt>
@@ -82,7 +144,11 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
       if (price.kind !== 'quoted' || price.carrier !== carrier) return [];
       const pays = priceOfQuote(price, quote);
       if (pays === null) return [`no quote (${why}), and no fallback: this line does not apply`];
-      return [quote === null ? `no quote (${why}): the fallback, ${money(pays, currency)}` : `${money(quote, currency)}, with margin ${money(pays, currency)}`];
+      return [
+        quote === null
+          ? `no quote (${why}): the fallback, ${money(pays, currency)}`
+          : `${money(quote, currency)}, with margin ${money(pays, currency)}`,
+      ];
     });
     return said.join('; ');
   }

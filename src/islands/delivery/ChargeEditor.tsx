@@ -1,5 +1,13 @@
 import { useMemo, useState } from 'react';
-import { addLine, addStep, chargeLike, removeLine, setCharge, setMeasure, takeBeyondPresets } from '../../client/option-edits.ts';
+import {
+  addLine,
+  addStep,
+  chargeLike,
+  removeLine,
+  setCharge,
+  setMeasure,
+  takeBeyondPresets,
+} from '../../client/option-edits.ts';
 import { renumber, setAt } from '../../client/set-at.ts';
 import { measureInWords, type ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { presetOfCharge, type ChargePreset } from '../../core/charges/presets.ts';
@@ -26,10 +34,24 @@ const kinds: [ChargePreset['kind'], string][] = [
   ['stepsByCount', 'steps of a measure'],
   ['baseAndFactor', 'a base and a factor'],
 ];
-const measures = (['weight', 'chargeableWeight', 'items', 'lines', 'volume', 'longestSide'] as const).map((measure) => [measure, measureInWords(measure)] as const);
+const measures = (['weight', 'chargeableWeight', 'items', 'lines', 'volume', 'longestSide'] as const).map(
+  (measure) => [measure, measureInWords(measure)] as const,
+);
 
 /** A charge: one of the usual kinds, or lines of one's own over the same structure. */
-export function ChargeEditor({ optionId, charge, marketId, currency, words }: { optionId: string; charge: Charge; marketId: string; currency: string; words: ChargeWords }) {
+export function ChargeEditor({
+  optionId,
+  charge,
+  marketId,
+  currency,
+  words,
+}: {
+  optionId: string;
+  charge: Charge;
+  marketId: string;
+  currency: string;
+  words: ChargeWords;
+}) {
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
   const [cart, setCart] = useState('');
@@ -49,16 +71,47 @@ export function ChargeEditor({ optionId, charge, marketId, currency, words }: { 
       {refusal}
       <p>
         It costs{' '}
-        <PhraseSelect label="Kind of charge" value={preset?.kind ?? 'own'} options={[...kinds, ['own', 'lines of its own']]} choose={(kind) => edit(kind === 'own' ? takeBeyondPresets(optionId) : setCharge(optionId, chargeLike(kind as ChargePreset['kind'], charge)))} testId="charge-kind" />
+        <PhraseSelect
+          label="Kind of charge"
+          value={preset?.kind ?? 'own'}
+          options={[...kinds, ['own', 'lines of its own']]}
+          choose={(kind) =>
+            edit(
+              kind === 'own'
+                ? takeBeyondPresets(optionId)
+                : setCharge(optionId, chargeLike(kind as ChargePreset['kind'], charge)),
+            )
+          }
+          testId="charge-kind"
+        />
         {(preset?.kind === 'stepsByCount' || preset?.kind === 'baseAndFactor') && (
           <>
             {' '}
-            by <PhraseSelect label="Measure" value={preset.measure} options={measures} choose={(measure) => edit(setMeasure(optionId, measure as (typeof measures)[number][0]))} testId="charge-measure" />
+            by{' '}
+            <PhraseSelect
+              label="Measure"
+              value={preset.measure}
+              options={measures}
+              choose={(measure) => edit(setMeasure(optionId, measure as (typeof measures)[number][0]))}
+              testId="charge-measure"
+            />
           </>
         )}
         {!preset && (
           <>
-            : <PhraseSelect label="Of the lines that apply" value={charge.combine} options={[['first', 'the first line that applies'], ['sum', 'the sum of the lines that apply'], ['highest', 'the highest of the lines that apply'], ['lowest', 'the lowest of the lines that apply']]} choose={(combine) => edit(setAt(at('combine'), combine))} testId="charge-combine" />
+            :{' '}
+            <PhraseSelect
+              label="Of the lines that apply"
+              value={charge.combine}
+              options={[
+                ['first', 'the first line that applies'],
+                ['sum', 'the sum of the lines that apply'],
+                ['highest', 'the highest of the lines that apply'],
+                ['lowest', 'the lowest of the lines that apply'],
+              ]}
+              choose={(combine) => edit(setAt(at('combine'), combine))}
+              testId="charge-combine"
+            />
           </>
         )}
         . <span className="text-soft">{words.charge(charge)}</span>
@@ -85,7 +138,13 @@ export function ChargeEditor({ optionId, charge, marketId, currency, words }: { 
           />
         ))}
       </ol>
-      {lines.some(([, { price }]) => 'carrier' in price) && <CarrierTest charge={charge} marketId={marketId} country={policy.markets[marketId]!.countries[0] ?? policy.store.origin.country} />}
+      {lines.some(([, { price }]) => 'carrier' in price) && (
+        <CarrierTest
+          charge={charge}
+          marketId={marketId}
+          country={policy.markets[marketId]!.countries[0] ?? policy.store.origin.country}
+        />
+      )}
       <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
         {stepped && (
           <button type="button" className="btn btn-xs" onClick={() => edit(addStep(optionId))} data-testid="add-step">
@@ -95,7 +154,12 @@ export function ChargeEditor({ optionId, charge, marketId, currency, words }: { 
         {!preset && (
           <>
             {newLines.map(({ name, price }) => (
-              <button key={name} type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => edit(addLine(optionId, price))}>
+              <button
+                key={name}
+                type="button"
+                className="quiet-button underline decoration-dotted underline-offset-2"
+                onClick={() => edit(addLine(optionId, price))}
+              >
                 {name}
               </button>
             ))}
@@ -104,21 +168,83 @@ export function ChargeEditor({ optionId, charge, marketId, currency, words }: { 
         {!preset && (
           <span>
             When no line applies it is{' '}
-            <PhraseSelect label="When no line applies" value={charge.otherwise.kind} options={[['notOffered', 'not offered'], ['price', 'offered for']]} choose={(kind) => edit(setAt(at('otherwise'), kind === 'price' ? { kind, price: { exact: 0 } } : { kind }))} />{' '}
-            {charge.otherwise.kind === 'price' && <AmountField label="Price when no line applies" amount={charge.otherwise.price} marketId={marketId} change={(amount) => setAt(at('otherwise', 'price'), amount)} edit={edit} />}
+            <PhraseSelect
+              label="When no line applies"
+              value={charge.otherwise.kind}
+              options={[
+                ['notOffered', 'not offered'],
+                ['price', 'offered for'],
+              ]}
+              choose={(kind) =>
+                edit(setAt(at('otherwise'), kind === 'price' ? { kind, price: { exact: 0 } } : { kind }))
+              }
+            />{' '}
+            {charge.otherwise.kind === 'price' && (
+              <AmountField
+                label="Price when no line applies"
+                amount={charge.otherwise.price}
+                marketId={marketId}
+                change={(amount) => setAt(at('otherwise', 'price'), amount)}
+                edit={edit}
+              />
+            )}
           </span>
         )}
         <span>
-          Handling <PhraseSelect label="Handling" value={!charge.handling ? '' : 'amount' in charge.handling ? 'amount' : 'percent'} options={[['', 'none'], ['amount', 'an amount'], ['percent', 'a percentage']]} choose={(kind) => edit(setAt(at('handling'), kind === '' ? undefined : kind === 'amount' ? { amount: { exact: 100 } } : { percent: '5' }))} testId="handling" />{' '}
-          {charge.handling && 'amount' in charge.handling && <AmountField label="Handling" amount={charge.handling.amount} marketId={marketId} change={(amount) => setAt(at('handling', 'amount'), amount)} edit={edit} />}
+          Handling{' '}
+          <PhraseSelect
+            label="Handling"
+            value={!charge.handling ? '' : 'amount' in charge.handling ? 'amount' : 'percent'}
+            options={[
+              ['', 'none'],
+              ['amount', 'an amount'],
+              ['percent', 'a percentage'],
+            ]}
+            choose={(kind) =>
+              edit(
+                setAt(
+                  at('handling'),
+                  kind === '' ? undefined : kind === 'amount' ? { amount: { exact: 100 } } : { percent: '5' },
+                ),
+              )
+            }
+            testId="handling"
+          />{' '}
+          {charge.handling && 'amount' in charge.handling && (
+            <AmountField
+              label="Handling"
+              amount={charge.handling.amount}
+              marketId={marketId}
+              change={(amount) => setAt(at('handling', 'amount'), amount)}
+              edit={edit}
+            />
+          )}
           {charge.handling && 'percent' in charge.handling && (
             <>
-              <EditedField label="Handling, percent" shown={charge.handling.percent} parse={parsePercent} change={(percent) => setAt(at('handling', 'percent'), percent)} edit={edit} live align="right" /> % of the charge
+              <EditedField
+                label="Handling, percent"
+                shown={charge.handling.percent}
+                parse={parsePercent}
+                change={(percent) => setAt(at('handling', 'percent'), percent)}
+                edit={edit}
+                live
+                align="right"
+              />{' '}
+              % of the charge
             </>
           )}
         </span>
         <span>
-          Light up the line that <PhraseSelect label="Cart whose line is lit" quiet={cart === ''} value={cart} options={[['', 'no cart'], ...carts.map(([id, { name }]) => [id, name] as const)]} choose={setCart} testId="lit-cart" /> takes
+          Light up the line that{' '}
+          <PhraseSelect
+            label="Cart whose line is lit"
+            quiet={cart === ''}
+            value={cart}
+            options={[['', 'no cart'], ...carts.map(([id, { name }]) => [id, name] as const)]}
+            choose={setCart}
+            testId="lit-cart"
+          />{' '}
+          takes
           {taken && <span className="text-soft"> {taken.said}</span>}
         </span>
       </p>

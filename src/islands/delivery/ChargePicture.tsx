@@ -28,7 +28,17 @@ interface Edge {
 }
 
 /** The staircases of a zone's charges; edges and treads of the chosen option are dragged. */
-export function ChargePicture({ zone, optionId, axis, children }: { zone: CompiledZone; optionId: string; axis: SweepAxis; children: ReactNode }) {
+export function ChargePicture({
+  zone,
+  optionId,
+  axis,
+  children,
+}: {
+  zone: CompiledZone;
+  optionId: string;
+  axis: SweepAxis;
+  children: ReactNode;
+}) {
   const policy = usePolicy();
   const saved = useDraft((state) => state.saved.policy);
   const settled = useDraft((state) => state.settled);
@@ -45,7 +55,8 @@ export function ChargePicture({ zone, optionId, axis, children }: { zone: Compil
   const option = policy.options[optionId];
   if (!sweep || !option) return null;
   const write = (at: number) => (axis === 'goodsValue' ? money(at, currency) : countInWords(axis, at));
-  const tick = (at: number) => (axis === 'goodsValue' ? String(at / minorPerMajor(currency)) : axis === 'weight' ? `${at / 1000} kg` : String(at));
+  const tick = (at: number) =>
+    axis === 'goodsValue' ? String(at / minorPerMajor(currency)) : axis === 'weight' ? `${at / 1000} kg` : String(at);
   // While one is dragged, edges are named by where they were: that is what the edit falls on.
   const before = settled.options[optionId];
   const edges = edgesOf(option, policy, zone.market.id, axis);
@@ -59,10 +70,12 @@ export function ChargePicture({ zone, optionId, axis, children }: { zone: Compil
         <span>{children}</span>
         <span className="text-[13px] text-soft" data-testid="picture-read-out">
           at {write(at)}:{' '}
-          {sweep.optionIds.map((id, index) => {
-            const price = there.options[index];
-            return `${policy.options[id]?.name} ${price ? money(price.before, currency) : 'not offered'}`;
-          }).join(' · ')}
+          {sweep.optionIds
+            .map((id, index) => {
+              const price = there.options[index];
+              return `${policy.options[id]?.name} ${price ? money(price.before, currency) : 'not offered'}`;
+            })
+            .join(' · ')}
         </span>
       </p>
       <div ref={box} className="overflow-hidden">
@@ -74,10 +87,26 @@ export function ChargePicture({ zone, optionId, axis, children }: { zone: Compil
           aria-label="Price by measure"
           data-testid="charge-picture"
           data-end={scale.end}
-          onPointerMove={(event) => setCursor(Math.max(0, Math.min(scale.end, Math.round(scale.x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left)))))}
+          onPointerMove={(event) =>
+            setCursor(
+              Math.max(
+                0,
+                Math.min(
+                  scale.end,
+                  Math.round(scale.x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left)),
+                ),
+              ),
+            )
+          }
           onPointerLeave={() => setCursor(null)}
         >
-          <line x1={margin.left} x2={width - margin.right} y1={height - margin.bottom} y2={height - margin.bottom} className="stroke-soft" />
+          <line
+            x1={margin.left}
+            x2={width - margin.right}
+            y1={height - margin.bottom}
+            y2={height - margin.bottom}
+            className="stroke-soft"
+          />
           {scale.x.ticks(8).map((value) => (
             <text key={value} x={scale.x(value)} y={height - margin.bottom + 16} textAnchor="middle">
               {tick(value)}
@@ -85,23 +114,55 @@ export function ChargePicture({ zone, optionId, axis, children }: { zone: Compil
           ))}
           {scale.y.ticks(4).map((value) => (
             <g key={value}>
-              <line x1={margin.left} x2={width - margin.right} y1={scale.y(value)} y2={scale.y(value)} className="stroke-hairline" />
+              <line
+                x1={margin.left}
+                x2={width - margin.right}
+                y1={scale.y(value)}
+                y2={scale.y(value)}
+                className="stroke-hairline"
+              />
               <text x={margin.left - 6} y={scale.y(value) + 4} textAnchor="end">
                 {figure(value, currency)}
               </text>
             </g>
           ))}
-          {cursor !== null && <line x1={scale.x(cursor)} x2={scale.x(cursor)} y1={margin.top} y2={height - margin.bottom} className="stroke-primary" strokeOpacity="0.5" />}
+          {cursor !== null && (
+            <line
+              x1={scale.x(cursor)}
+              x2={scale.x(cursor)}
+              y1={margin.top}
+              y2={height - margin.bottom}
+              className="stroke-primary"
+              strokeOpacity="0.5"
+            />
+          )}
           {sweep.optionIds.map((id, index) => {
             const line = optionLine(index);
             const chosen = id === optionId;
-            return <path key={id} d={stairs(sweep, index, scale)} fill="none" strokeWidth={chosen ? 2.5 : 1.5} strokeOpacity={chosen ? 1 : 0.45} strokeDasharray={line.dash} className={line.stroke} data-testid={`charge-of-${id}`} />;
+            return (
+              <path
+                key={id}
+                d={stairs(sweep, index, scale)}
+                fill="none"
+                strokeWidth={chosen ? 2.5 : 1.5}
+                strokeOpacity={chosen ? 1 : 0.45}
+                strokeDasharray={line.dash}
+                className={line.stroke}
+                data-testid={`charge-of-${id}`}
+              />
+            );
           })}
           {sweep.optionIds.map((id, index) => {
             const first = sweep.segments.find((segment) => segment.options[index]);
             const price = first?.options[index];
             return price && first.from < scale.end ? (
-              <text key={id} x={scale.x(first.from) + 6} y={scale.y(price.before) - 5} className={`${optionLine(index).fill} [paint-order:stroke] [stroke-width:3px] [stroke:var(--color-base-100)]`} fontWeight={id === optionId ? 640 : 400}>
+              <text
+                key={id}
+                x={scale.x(first.from) + 6}
+                y={scale.y(price.before) - 5}
+                className={`${optionLine(index).fill} [paint-order:stroke] [stroke-width:3px] [stroke:var(--color-base-100)]`}
+                fontWeight={id === optionId ? 640 : 400}
+              >
                 {policy.options[id]?.name}
               </text>
             ) : null;
@@ -120,7 +181,9 @@ export function ChargePicture({ zone, optionId, axis, children }: { zone: Compil
               most={1_000_000_000}
               step={scale.priceStep}
               valueAt={(px) => Math.round(scale.y.invert(px) / scale.priceStep) * scale.priceStep}
-              show={(value) => show(value === null ? null : setLine(optionId, line, ['price', 'fixed'], { exact: value }))}
+              show={(value) =>
+                show(value === null ? null : setLine(optionId, line, ['price', 'fixed'], { exact: value }))
+              }
               commit={(value) => edit(setLine(optionId, line, ['price', 'fixed'], { exact: value }))}
               testId={`tread-${line}`}
             />
@@ -129,7 +192,8 @@ export function ChargePicture({ zone, optionId, axis, children }: { zone: Compil
             const position = edges[index]?.at ?? was;
             const least = (bounds[index - 1]?.at ?? 0) + 1;
             const most = (bounds[index + 1]?.at ?? 1_000_000_000) - 1;
-            const moved = (value: number) => moveEdge(optionId, measure, bound, measure === 'goodsValue' ? { exact: value } : value);
+            const moved = (value: number) =>
+              moveEdge(optionId, measure, bound, measure === 'goodsValue' ? { exact: value } : value);
             return (
               <Handle
                 key={`edge-${index}`}
@@ -161,7 +225,22 @@ function pictureScale(width: number, axis: SweepAxis, currency: string, sweep: S
   const last = sweep?.segments.at(-1)?.from ?? 0;
   const wanted = Math.max(usual[axis] * unit * (axis === 'goodsValue' && unit === 1 ? 100 : 1), last * 1.35);
   const end = Math.ceil(wanted / niceStep(wanted / 8)) * niceStep(wanted / 8);
-  const highest = Math.max(1, ...(sweep?.segments ?? []).filter(({ from }) => from < end).flatMap(({ options, from, to, last: until }) => options.map((price) => (price ? Math.max(price.before, price.before + ((price.lastBefore - price.before) * (Math.min(end, to ?? end) - from)) / Math.max(1, until - from)) : 0))));
+  const highest = Math.max(
+    1,
+    ...(sweep?.segments ?? [])
+      .filter(({ from }) => from < end)
+      .flatMap(({ options, from, to, last: until }) =>
+        options.map((price) =>
+          price
+            ? Math.max(
+                price.before,
+                price.before +
+                  ((price.lastBefore - price.before) * (Math.min(end, to ?? end) - from)) / Math.max(1, until - from),
+              )
+            : 0,
+        ),
+      ),
+  );
   const step = Math.max(1, niceStep(end / (width - margin.left - margin.right) / 1.5));
   return {
     x: scaleLinear([0, end], [margin.left, width - margin.right]),
@@ -182,14 +261,18 @@ function stairs(sweep: Sweep, index: number, { x, y, end }: ReturnType<typeof pi
       continue;
     }
     const until = Math.min(end, to ?? end);
-    const final = last === from ? price.before : price.before + ((price.lastBefore - price.before) * (until - from)) / (last - from);
+    const final =
+      last === from
+        ? price.before
+        : price.before + ((price.lastBefore - price.before) * (until - from)) / (last - from);
     path += `${drawing ? 'V' : `M${x(from).toFixed(1)} `}${y(price.before).toFixed(1)}${price.before === price.lastBefore ? `H${x(until).toFixed(1)}` : `L${x(until).toFixed(1)} ${y(final).toFixed(1)}`}`;
     drawing = true;
   }
   return path;
 }
 
-const numeric = (bound: LocalAmount | number, policy: Policy, marketId: string): number => (typeof bound === 'number' ? bound : (resolveAmount(bound, localMoneyOf(policy, marketId)) ?? 0));
+const numeric = (bound: LocalAmount | number, policy: Policy, marketId: string): number =>
+  typeof bound === 'number' ? bound : (resolveAmount(bound, localMoneyOf(policy, marketId)) ?? 0);
 
 /** Where steps of the option meet along the axis. */
 function edgesOf(option: DeliveryOption, policy: Policy, marketId: string, axis: SweepAxis): Edge[] {
@@ -206,7 +289,13 @@ function edgesOf(option: DeliveryOption, policy: Policy, marketId: string, axis:
 }
 
 /** Level prices of the option, each with the stretch of the axis it holds on. */
-function treadsOf(option: DeliveryOption, policy: Policy, marketId: string, axis: SweepAxis, end: number): { line: string; price: number; from: number; to: number }[] {
+function treadsOf(
+  option: DeliveryOption,
+  policy: Policy,
+  marketId: string,
+  axis: SweepAxis,
+  end: number,
+): { line: string; price: number; from: number; to: number }[] {
   return inOrder(option.charge.lines).flatMap(([line, { over, price }]) => {
     if (!('fixed' in price) || price.perUnit || (over && !axisMeasures[axis].includes(over.measure))) return [];
     const from = over ? numeric(over.from, policy, marketId) : 0;

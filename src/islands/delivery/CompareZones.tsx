@@ -7,20 +7,48 @@ import { saveCsv } from '../frame/save-file.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { estimatePhrase } from './option-words.ts';
 
-const fieldWords: Record<ComparedField, string> = { charge: 'the charge', estimate: 'the estimate', when: 'who may choose it', label: 'what shoppers read', schedule: 'the dates', on: 'being on', kind: 'the kind' };
+const fieldWords: Record<ComparedField, string> = {
+  charge: 'the charge',
+  estimate: 'the estimate',
+  when: 'who may choose it',
+  label: 'what shoppers read',
+  schedule: 'the dates',
+  on: 'being on',
+  kind: 'the kind',
+};
 
 /** The zones of a market side by side: where an option is the same everywhere, where it is not, and in what. */
-export function CompareZones({ marketId, market, go }: { marketId: string; market: Market; go: (zone: string, option: string) => void }) {
+export function CompareZones({
+  marketId,
+  market,
+  go,
+}: {
+  marketId: string;
+  market: Market;
+  go: (zone: string, option: string) => void;
+}) {
   const policy = usePolicy();
   const { money } = usePage();
   const [open, setOpen] = useState(false);
-  const { zones, rows } = useMemo(() => (open ? compareZones(policy, marketId) : { zones: [], rows: [] }), [open, policy, marketId]);
-  const words = useMemo(() => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)), [policy, marketId, money, market.currency]);
+  const { zones, rows } = useMemo(
+    () => (open ? compareZones(policy, marketId) : { zones: [], rows: [] }),
+    [open, policy, marketId],
+  );
+  const words = useMemo(
+    () => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)),
+    [policy, marketId, money, market.currency],
+  );
   const name = (zone: string) => policy.zones[zone]!.name;
   return (
     <section className="mt-3 border-t border-hairline pt-2" aria-label="Same everywhere">
       <h2 className="text-[17px]">
-        <button type="button" className="quiet-button !px-0" aria-expanded={open} onClick={() => setOpen(!open)} data-testid="compare-zones">
+        <button
+          type="button"
+          className="quiet-button !px-0"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+          data-testid="compare-zones"
+        >
           {open ? '▾' : '▸'} Same everywhere in {market.name}?
         </button>
       </h2>
@@ -53,7 +81,11 @@ export function CompareZones({ marketId, market, go }: { marketId: string; marke
                         {cell ? (
                           <button type="button" className="text-left hover:underline" onClick={() => go(zone, cell.id)}>
                             {words.charge(cell.option.charge)}, {estimatePhrase(cell.option.estimate)}
-                            {cell.differs.length > 0 && <span className="block text-warning">differs in {cell.differs.map((field) => fieldWords[field]).join(', ')}</span>}
+                            {cell.differs.length > 0 && (
+                              <span className="block text-warning">
+                                differs in {cell.differs.map((field) => fieldWords[field]).join(', ')}
+                              </span>
+                            )}
                           </button>
                         ) : (
                           <span className="text-soft">not offered</span>
@@ -67,7 +99,23 @@ export function CompareZones({ marketId, market, go }: { marketId: string; marke
           </table>
           <SaveAs
             what="the comparison"
-            forms={[{ name: 'CSV', save: () => saveCsv(`options-${marketId}`, ['option', ...zones.map(name)], rows.map((row) => [row.name, ...zones.map((zone) => { const cell = row.zones.get(zone); return cell ? words.charge(cell.option.charge) : ''; })])) }]}
+            forms={[
+              {
+                name: 'CSV',
+                save: () =>
+                  saveCsv(
+                    `options-${marketId}`,
+                    ['option', ...zones.map(name)],
+                    rows.map((row) => [
+                      row.name,
+                      ...zones.map((zone) => {
+                        const cell = row.zones.get(zone);
+                        return cell ? words.charge(cell.option.charge) : '';
+                      }),
+                    ]),
+                  ),
+              },
+            ]}
           />
         </div>
       )}

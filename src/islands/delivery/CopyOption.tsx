@@ -11,7 +11,15 @@ import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 
 /** Copies an option, or all of its zone, to other zones: amounts converted and rounded, looked at before it is done. */
-export function CopyOption({ optionId, option, marketId }: { optionId: string; option: DeliveryOption; marketId: string }) {
+export function CopyOption({
+  optionId,
+  option,
+  marketId,
+}: {
+  optionId: string;
+  option: DeliveryOption;
+  marketId: string;
+}) {
   const policy = usePolicy();
   const { money } = usePage();
   const { edit, refusal } = useGuardedEdit();
@@ -22,41 +30,95 @@ export function CopyOption({ optionId, option, marketId }: { optionId: string; o
   const here = policy.markets[marketId]!.currency;
   const zoneIds = chosen.filter((id) => policy.zones[id]);
   const others = inOrder(policy.zones).filter(([id]) => id !== option.zone && !chosen.includes(id));
-  const ids = useMemo(() => (what === 'this' ? [optionId] : inOrder(policy.options).filter(([, { zone }]) => zone === option.zone).map(([id]) => id)), [what, optionId, option.zone, policy.options]);
+  const ids = useMemo(
+    () =>
+      what === 'this'
+        ? [optionId]
+        : inOrder(policy.options)
+            .filter(([, { zone }]) => zone === option.zone)
+            .map(([id]) => id),
+    [what, optionId, option.zone, policy.options],
+  );
   const previews = useMemo(
     () =>
       chosen.flatMap((zoneId) => {
         const zone = policy.zones[zoneId];
         const currency = zone && policy.markets[zone.market]?.currency;
-        return currency ? [{ zoneId, name: zone.name, currency, copies: ids.map((id) => ({ name: policy.options[id]!.name, copy: copyOption(policy, id, zoneId, stepIn(currency, rounding)) })) }] : [];
+        return currency
+          ? [
+              {
+                zoneId,
+                name: zone.name,
+                currency,
+                copies: ids.map((id) => ({
+                  name: policy.options[id]!.name,
+                  copy: copyOption(policy, id, zoneId, stepIn(currency, rounding)),
+                })),
+              },
+            ]
+          : [];
       }),
     [policy, ids, chosen, rounding],
   );
-  const wrong = previews.flatMap(({ name, copies }) => copies.flatMap(({ copy }) => (copy.ok ? [] : [`${name}: ${copy.reason}`])))[0];
+  const wrong = previews.flatMap(({ name, copies }) =>
+    copies.flatMap(({ copy }) => (copy.ok ? [] : [`${name}: ${copy.reason}`])),
+  )[0];
   const converts = previews.some(({ currency }) => currency !== here);
   const choose = (zones: readonly string[]) => {
     setChosen(zones);
     setDone('');
   };
   const copy = () => {
-    if (!edit(inTurn(...previews.map(({ zoneId, currency }) => copyOptions(ids, zoneId, stepIn(currency, rounding)))))) return;
+    if (!edit(inTurn(...previews.map(({ zoneId, currency }) => copyOptions(ids, zoneId, stepIn(currency, rounding))))))
+      return;
     setDone(`Copied to ${previews.map(({ name }) => name).join(', ')}. Undo takes all of it back.`);
     setChosen([]);
   };
   return (
     <div className="text-[13px]">
       <p>
-        Copy <PhraseSelect label="What is copied" value={what} options={[['this', 'this option'], ['all', 'all options of this zone']]} choose={(value) => setWhat(value as 'this' | 'all')} testId="copy-what" /> to{' '}
+        Copy{' '}
+        <PhraseSelect
+          label="What is copied"
+          value={what}
+          options={[
+            ['this', 'this option'],
+            ['all', 'all options of this zone'],
+          ]}
+          choose={(value) => setWhat(value as 'this' | 'all')}
+          testId="copy-what"
+        />{' '}
+        to{' '}
         {zoneIds.map((id) => (
           <span key={id} className="mr-2">
             {policy.zones[id]!.name}
-            <Remove what={`${policy.zones[id]!.name} from the zones to copy to`} remove={() => choose(chosen.filter((other) => other !== id))} />
+            <Remove
+              what={`${policy.zones[id]!.name} from the zones to copy to`}
+              remove={() => choose(chosen.filter((other) => other !== id))}
+            />
           </span>
         ))}
-        <PhraseSelect label="Zone to copy to" quiet value="" options={[['', zoneIds.length === 0 ? 'another zone' : 'and another zone'], ...others.map(([id, { name, market }]) => [id, `${name}, ${policy.markets[market]?.name}`] as const)]} choose={(id) => id !== '' && choose([...chosen, id])} testId="copy-to" />
+        <PhraseSelect
+          label="Zone to copy to"
+          quiet
+          value=""
+          options={[
+            ['', zoneIds.length === 0 ? 'another zone' : 'and another zone'],
+            ...others.map(([id, { name, market }]) => [id, `${name}, ${policy.markets[market]?.name}`] as const),
+          ]}
+          choose={(id) => id !== '' && choose([...chosen, id])}
+          testId="copy-to"
+        />
         {converts && (
           <>
-            , converted amounts rounded to <PhraseSelect label="Converted amounts are multiples of" value={rounding} options={roundingsIn([...new Set(previews.map(({ currency }) => currency))])} choose={setRounding} testId="copy-step" />
+            , converted amounts rounded to{' '}
+            <PhraseSelect
+              label="Converted amounts are multiples of"
+              value={rounding}
+              options={roundingsIn([...new Set(previews.map(({ currency }) => currency))])}
+              choose={setRounding}
+              testId="copy-step"
+            />
           </>
         )}
       </p>
@@ -71,7 +133,12 @@ export function CopyOption({ optionId, option, marketId }: { optionId: string; o
                 {copies.map((one, index) => (
                   <li key={index}>
                     <strong>{one.name}</strong>{' '}
-                    {one.copy.ok && (one.copy.converted.length === 0 ? 'as it is' : one.copy.converted.map(({ from, to }) => `${money(from, here)} becomes ${money(to, currency)}`).join(', '))}
+                    {one.copy.ok &&
+                      (one.copy.converted.length === 0
+                        ? 'as it is'
+                        : one.copy.converted
+                            .map(({ from, to }) => `${money(from, here)} becomes ${money(to, currency)}`)
+                            .join(', '))}
                   </li>
                 ))}
               </ul>
@@ -91,7 +158,13 @@ export function CopyOption({ optionId, option, marketId }: { optionId: string; o
 /** Multiples to round to, per currency among those copied to: one without minor units takes a hundred times as much. */
 function roundingsIn(currencies: readonly string[]): [string, string][] {
   const whole = currencies.filter((currency) => minorPerMajor(currency) === 1);
-  return ['0.05', '0.1', '0.5', '1', '5'].map((value) => [value, [...(whole.length < currencies.length ? [Number(value).toFixed(2)] : []), ...whole.map((currency) => `${currency} ${Number(value) * 100}`)].join(', ')]);
+  return ['0.05', '0.1', '0.5', '1', '5'].map((value) => [
+    value,
+    [
+      ...(whole.length < currencies.length ? [Number(value).toFixed(2)] : []),
+      ...whole.map((currency) => `${currency} ${Number(value) * 100}`),
+    ].join(', '),
+  ]);
 }
 
 /** Minor units that converted amounts are multiples of. */

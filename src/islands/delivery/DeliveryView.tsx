@@ -15,7 +15,11 @@ import { Places } from './Places.tsx';
 import { ProductsDelivery } from './ProductsDelivery.tsx';
 import { RateSheet } from './RateSheet.tsx';
 
-const axes: readonly (readonly [SweepAxis, string])[] = [['goodsValue', 'goods value'], ['weight', 'weight'], ['items', 'number of items']];
+const axes: readonly (readonly [SweepAxis, string])[] = [
+  ['goodsValue', 'goods value'],
+  ['weight', 'weight'],
+  ['items', 'number of items'],
+];
 
 /** What shoppers of a zone may choose, what each option costs them, and when it is there. */
 export function DeliveryView({ query: initial }: { query: Record<string, string> }) {
@@ -28,33 +32,69 @@ export function DeliveryView({ query: initial }: { query: Record<string, string>
   const wanted = policy.zones[query.zone ?? '']?.market ?? query.market ?? '';
   const marketId = policy.markets[wanted] ? wanted : markets[0]![0];
   const market = policy.markets[marketId]!;
-  const zones = useMemo(() => inOrder(policy.zones).filter(([, zone]) => zone.market === marketId), [policy.zones, marketId]);
+  const zones = useMemo(
+    () => inOrder(policy.zones).filter(([, zone]) => zone.market === marketId),
+    [policy.zones, marketId],
+  );
   const zoneId = policy.zones[query.zone ?? '']?.market === marketId ? query.zone! : (zones[0]?.[0] ?? null);
-  const options = useMemo(() => (zoneId === null ? [] : inOrder(policy.options).filter(([, option]) => option.zone === zoneId)), [policy.options, zoneId]);
+  const options = useMemo(
+    () => (zoneId === null ? [] : inOrder(policy.options).filter(([, option]) => option.zone === zoneId)),
+    [policy.options, zoneId],
+  );
   const open = options.some(([id]) => id === query.option) ? query.option! : (options[0]?.[0] ?? null);
   const zone = zoneId === null ? undefined : compiled.markets.get(marketId)?.zones.find(({ id }) => id === zoneId);
-  const center = Object.values(policy.places ?? {}).find(({ coordinates }) => coordinates)?.coordinates ?? { latitude: 52, longitude: 5 };
+  const center = Object.values(policy.places ?? {}).find(({ coordinates }) => coordinates)?.coordinates ?? {
+    latitude: 52,
+    longitude: 5,
+  };
   const shownAxis = axis ?? (open === null ? 'goodsValue' : axisOf(policy.options[open]!));
   return (
     <div className="px-5 py-3">
       <h1 className="text-[22px] leading-9">
-        Delivery in <PhraseSelect head label="Market" value={marketId} options={markets.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ market: id, zone: '', option: '' })} testId="market-phrase" />
+        Delivery in{' '}
+        <PhraseSelect
+          head
+          label="Market"
+          value={marketId}
+          options={markets.map(([id, { name }]) => [id, name])}
+          choose={(id) => setQuery({ market: id, zone: '', option: '' })}
+          testId="market-phrase"
+        />
         {zones.length > 0 && (
           <>
             {' '}
-            to <PhraseSelect head label="Zone" value={zoneId ?? ''} options={zones.map(([id, { name, on }]) => [id, on ? name : `${name} (off)`])} choose={(id) => setQuery({ market: marketId, zone: id, option: '' })} testId="zone-phrase" />
+            to{' '}
+            <PhraseSelect
+              head
+              label="Zone"
+              value={zoneId ?? ''}
+              options={zones.map(([id, { name, on }]) => [id, on ? name : `${name} (off)`])}
+              choose={(id) => setQuery({ market: marketId, zone: id, option: '' })}
+              testId="zone-phrase"
+            />
           </>
         )}
       </h1>
       {zoneId === null ? (
         <p>
-          {market.name} has no zone. <a href={`/markets?market=${marketId}`} className="underline decoration-dotted underline-offset-2">Give it one at Markets</a>, then its options are set here.
+          {market.name} has no zone.{' '}
+          <a href={`/markets?market=${marketId}`} className="underline decoration-dotted underline-offset-2">
+            Give it one at Markets
+          </a>
+          , then its options are set here.
         </p>
       ) : (
         <>
           {zone && open !== null && (
             <ChargePicture key={`${open}-${shownAxis}`} zone={zone} optionId={open} axis={shownAxis}>
-              Price before offers by <PhraseSelect label="Measure along the picture" value={shownAxis} options={axes} choose={(id) => setAxis(id as SweepAxis)} testId="picture-axis" />
+              Price before offers by{' '}
+              <PhraseSelect
+                label="Measure along the picture"
+                value={shownAxis}
+                options={axes}
+                choose={(id) => setAxis(id as SweepAxis)}
+                testId="picture-axis"
+              />
             </ChargePicture>
           )}
           {!zone && <p className="text-soft">This zone is off: nobody is offered these options.</p>}
@@ -73,14 +113,31 @@ export function DeliveryView({ query: initial }: { query: Record<string, string>
           <p className="mt-3 flex flex-wrap items-baseline gap-x-1 text-[13px]">
             <span className="text-soft">{options.length === 0 ? 'Nothing is offered here. Begin' : 'Add options'}</span>
             {starterSets.map(({ id, name, says }) => (
-              <button key={id} type="button" className="quiet-button underline decoration-dotted underline-offset-2" title={says} onClick={() => edit(addStarterSet(zoneId, id, center))} data-testid={`starter-${id}`}>
+              <button
+                key={id}
+                type="button"
+                className="quiet-button underline decoration-dotted underline-offset-2"
+                title={says}
+                onClick={() => edit(addStarterSet(zoneId, id, center))}
+                data-testid={`starter-${id}`}
+              >
                 {name}
               </button>
             ))}
           </p>
           <RateSheet key={`sheet-${zoneId}`} zoneId={zoneId} marketId={marketId} market={market} />
-          <CompareZones marketId={marketId} market={market} go={(of, option) => setQuery({ market: marketId, zone: of, option })} />
-          {compiled.markets.get(marketId) && <ProductsDelivery key={`products-${marketId}`} marketId={marketId} terms={compiled.markets.get(marketId)!.terms} />}
+          <CompareZones
+            marketId={marketId}
+            market={market}
+            go={(of, option) => setQuery({ market: marketId, zone: of, option })}
+          />
+          {compiled.markets.get(marketId) && (
+            <ProductsDelivery
+              key={`products-${marketId}`}
+              marketId={marketId}
+              terms={compiled.markets.get(marketId)!.terms}
+            />
+          )}
           <Places market={market} />
           <Calendars />
         </>
@@ -90,8 +147,14 @@ export function DeliveryView({ query: initial }: { query: Record<string, string>
 }
 
 /** The measure that an option's charge looks at first. */
-function axisOf({ charge }: { charge: { lines: Record<string, { order: number; over?: { measure: string }; price: object }> } }): SweepAxis {
-  const measures = inOrder(charge.lines).flatMap(([, { over, price }]) => [over?.measure, (price as { perUnit?: { measure: string } }).perUnit?.measure]).filter((measure) => measure !== undefined);
+function axisOf({
+  charge,
+}: {
+  charge: { lines: Record<string, { order: number; over?: { measure: string }; price: object }> };
+}): SweepAxis {
+  const measures = inOrder(charge.lines)
+    .flatMap(([, { over, price }]) => [over?.measure, (price as { perUnit?: { measure: string } }).perUnit?.measure])
+    .filter((measure) => measure !== undefined);
   const first = measures[0];
   if (first === 'weight' || first === 'chargeableWeight') return 'weight';
   return first === 'items' || first === 'lines' ? 'items' : 'goodsValue';

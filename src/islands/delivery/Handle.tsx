@@ -1,7 +1,22 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
 /** A part of a staircase that is dragged along one direction, or moved by arrow keys: Shift for more, Alt for the least. */
-export function Handle({ direction, x, y, length, label, text, value, least, most, step, valueAt, show, commit, testId }: {
+export function Handle({
+  direction,
+  x,
+  y,
+  length,
+  label,
+  text,
+  value,
+  least,
+  most,
+  step,
+  valueAt,
+  show,
+  commit,
+  testId,
+}: {
   direction: 'horizontal' | 'vertical';
   /** px; of an edge its foot, of a tread its middle */
   x: number;
@@ -31,7 +46,12 @@ export function Handle({ direction, x, y, length, label, text, value, least, mos
   };
   const onKey = (event: KeyboardEvent) => {
     const size = event.altKey ? 1 : event.shiftKey ? step * 10 : step;
-    const by = event.key === 'ArrowRight' || event.key === 'ArrowUp' ? size : event.key === 'ArrowLeft' || event.key === 'ArrowDown' ? -size : 0;
+    const by =
+      event.key === 'ArrowRight' || event.key === 'ArrowUp'
+        ? size
+        : event.key === 'ArrowLeft' || event.key === 'ArrowDown'
+          ? -size
+          : 0;
     if (by === 0) return;
     event.preventDefault();
     const next = clamp(value + by);
@@ -87,7 +107,12 @@ export function Handle({ direction, x, y, length, label, text, value, least, mos
         </>
       )}
       {dragged !== null && (
-        <text x={horizontal ? x + 6 : x + 14} y={horizontal ? y - length + 10 : y - 8} className="fill-ember" fontWeight={640}>
+        <text
+          x={horizontal ? x + 6 : x + 14}
+          y={horizontal ? y - length + 10 : y - 8}
+          className="fill-ember"
+          fontWeight={640}
+        >
           {text}
         </text>
       )}

@@ -12,7 +12,14 @@ import { availabilityInWords, estimatePhrase, kindWords } from './option-words.t
 import { OptionDetails } from './OptionDetails.tsx';
 
 /** The options of a zone in the order in which shoppers see them; each opens in place. */
-export function OptionList({ zoneId, marketId, market, options, open, setOpen }: {
+export function OptionList({
+  zoneId,
+  marketId,
+  market,
+  options,
+  open,
+  setOpen,
+}: {
   zoneId: string;
   marketId: string;
   market: Market;
@@ -23,7 +30,10 @@ export function OptionList({ zoneId, marketId, market, options, open, setOpen }:
   const policy = usePolicy();
   const { money } = usePage();
   const { edit, refusal } = useGuardedEdit();
-  const words = useMemo(() => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)), [policy, marketId, money, market.currency]);
+  const words = useMemo(
+    () => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)),
+    [policy, marketId, money, market.currency],
+  );
   const ids = options.map(([id]) => id);
   const move = (id: string, by: number) => edit(moveBy('options', ids, id, by));
   const rows = useRowDrag(ids, move);
@@ -34,32 +44,62 @@ export function OptionList({ zoneId, marketId, market, options, open, setOpen }:
         {options.map(([id, option], index) => {
           const line = optionLine(index);
           return (
-            <li key={id} className="drop-row border-b border-hairline py-1.5" {...rows.rowOf(id)} data-testid={`row-${id}`}>
+            <li
+              key={id}
+              className="drop-row border-b border-hairline py-1.5"
+              {...rows.rowOf(id)}
+              data-testid={`row-${id}`}
+            >
               <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={rows.onKeyOf(id)}>
                 <span className="flex items-center self-center">
                   {rows.handleOf(id)}
                   {rows.arrowsOf(id, option.name)}
                 </span>
                 <svg width="22" height="8" className="self-center" aria-hidden>
-                  <line x1="0" x2="22" y1="4" y2="4" strokeWidth="2.5" strokeDasharray={line.dash} className={line.stroke} />
+                  <line
+                    x1="0"
+                    x2="22"
+                    y1="4"
+                    y2="4"
+                    strokeWidth="2.5"
+                    strokeDasharray={line.dash}
+                    className={line.stroke}
+                  />
                 </svg>
-                <button type="button" className={`quiet-button !justify-start !px-1 font-semibold ${option.on ? '' : 'text-soft line-through'}`} aria-expanded={open === id} onClick={() => setOpen(id)} data-testid={`open-${id}`}>
+                <button
+                  type="button"
+                  className={`quiet-button !justify-start !px-1 font-semibold ${option.on ? '' : 'text-soft line-through'}`}
+                  aria-expanded={open === id}
+                  onClick={() => setOpen(id)}
+                  data-testid={`open-${id}`}
+                >
                   {option.name}
                 </button>
                 <span className="min-w-0 flex-1 basis-60 text-[13px]">
                   {words.charge(option.charge)}
                   <span className="text-soft">
                     {' '}
-                    · {kindWords[option.kind]}, {estimatePhrase(option.estimate)} · {textIn(option.label, market.languages[0]!, market.languages)}
+                    · {kindWords[option.kind]}, {estimatePhrase(option.estimate)} ·{' '}
+                    {textIn(option.label, market.languages[0]!, market.languages)}
                   </span>
-                  {option.when && <span className="block text-soft">{availabilityInWords(policy, option, marketId)}</span>}
+                  {option.when && (
+                    <span className="block text-soft">{availabilityInWords(policy, option, marketId)}</span>
+                  )}
                 </span>
                 <label className="inline-flex items-center gap-1.5 text-[13px]">
-                  <input type="checkbox" className="toggle toggle-xs toggle-primary" checked={option.on} aria-label={`${option.name} is on`} onChange={(event) => edit(setOption(id, 'on', event.target.checked))} />
+                  <input
+                    type="checkbox"
+                    className="toggle toggle-xs toggle-primary"
+                    checked={option.on}
+                    aria-label={`${option.name} is on`}
+                    onChange={(event) => edit(setOption(id, 'on', event.target.checked))}
+                  />
                   {option.on ? 'on' : 'off'}
                 </label>
               </div>
-              {open === id && <OptionDetails optionId={id} option={option} marketId={marketId} market={market} words={words} />}
+              {open === id && (
+                <OptionDetails optionId={id} option={option} marketId={marketId} market={market} words={words} />
+              )}
             </li>
           );
         })}

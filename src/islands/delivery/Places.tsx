@@ -20,7 +20,14 @@ export function Places({ market }: { market: Market }) {
   const places = inOrder(policy.places ?? {});
   const used = useMemo(() => countOptions(policy.options, (option) => option.place), [policy.options]);
   const { origin } = policy.store;
-  const add = () => edit(setAt(['places', freshId('place', policy.places ?? {})], { order: orderAfterLast(policy.places ?? {}), name: `Place ${places.length + 1}`, address: { street: '', postcode: origin.postcode, town: '', country: origin.country } } satisfies PickUpPlace));
+  const add = () =>
+    edit(
+      setAt(['places', freshId('place', policy.places ?? {})], {
+        order: orderAfterLast(policy.places ?? {}),
+        name: `Place ${places.length + 1}`,
+        address: { street: '', postcode: origin.postcode, town: '', country: origin.country },
+      } satisfies PickUpPlace),
+    );
   return (
     <section className="mt-3 border-t border-hairline pt-2" aria-label="Pick-up places">
       <h2 className="text-[17px]">Pick-up places</h2>
@@ -37,21 +44,63 @@ export function Places({ market }: { market: Market }) {
   );
 }
 
-function Place({ id, place, market, used, edit }: { id: string; place: PickUpPlace; market: Market; used: number; edit: (edit: Edit) => boolean }) {
+function Place({
+  id,
+  place,
+  market,
+  used,
+  edit,
+}: {
+  id: string;
+  place: PickUpPlace;
+  market: Market;
+  used: number;
+  edit: (edit: Edit) => boolean;
+}) {
   const at = (...steps: string[]) => ['places', id, ...steps];
-  const text = (field: 'street' | 'town' | 'postcode' | 'country', parse: (text: string) => Parsed<string>) => <EditedField label={`${field} of ${place.name}`} shown={place.address[field]} parse={parse} change={(value) => setAt(at('address', field), value)} edit={edit} placeholder={field} />;
+  const text = (field: 'street' | 'town' | 'postcode' | 'country', parse: (text: string) => Parsed<string>) => (
+    <EditedField
+      label={`${field} of ${place.name}`}
+      shown={place.address[field]}
+      parse={parse}
+      change={(value) => setAt(at('address', field), value)}
+      edit={edit}
+      placeholder={field}
+    />
+  );
   const { coordinates } = place;
   return (
     <li className="border-b border-hairline py-1 leading-7" data-testid={`place-${id}`}>
       <p>
         <strong>
-          <EditedField label={`Name of ${place.name}`} shown={place.name} parse={parseName} change={(value) => setAt(at('name'), value)} edit={edit} />
+          <EditedField
+            label={`Name of ${place.name}`}
+            shown={place.name}
+            parse={parseName}
+            change={(value) => setAt(at('name'), value)}
+            edit={edit}
+          />
         </strong>{' '}
-        at {text('street', parseText(200))}, {text('postcode', parseText(16))} {text('town', parseText(120))}, {text('country', parseCountry)}; position{' '}
-        <EditedField label={`Position of ${place.name}, degrees north and east`} shown={coordinates ? `${coordinates.latitude}, ${coordinates.longitude}` : ''} parse={orNone(parsePosition)} change={(value) => setAt(at('coordinates'), value)} edit={edit} placeholder="not known" testId={`position-${id}`} />
-        <span className="ml-3 text-[13px] text-soft">{used === 0 ? 'no option uses it' : used === 1 ? 'one option uses it' : `${used} options use it`}</span>
+        at {text('street', parseText(200))}, {text('postcode', parseText(16))} {text('town', parseText(120))},{' '}
+        {text('country', parseCountry)}; position{' '}
+        <EditedField
+          label={`Position of ${place.name}, degrees north and east`}
+          shown={coordinates ? `${coordinates.latitude}, ${coordinates.longitude}` : ''}
+          parse={orNone(parsePosition)}
+          change={(value) => setAt(at('coordinates'), value)}
+          edit={edit}
+          placeholder="not known"
+          testId={`position-${id}`}
+        />
+        <span className="ml-3 text-[13px] text-soft">
+          {used === 0 ? 'no option uses it' : used === 1 ? 'one option uses it' : `${used} options use it`}
+        </span>
         {used === 0 && (
-          <button type="button" className="quiet-button text-[13px] underline decoration-dotted underline-offset-2" onClick={() => edit(setAt(at(), undefined))}>
+          <button
+            type="button"
+            className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
+            onClick={() => edit(setAt(at(), undefined))}
+          >
             remove it
           </button>
         )}
@@ -63,14 +112,28 @@ function Place({ id, place, market, used, edit }: { id: string; place: PickUpPla
           return (
             <span key={day} className="mr-3 inline-block">
               <span className="text-soft">{name}</span>{' '}
-              <EditedField label={`Hours of ${place.name}, ${name}`} shown={hoursInText(place.hours?.[day] ?? [])} parse={readHours} change={(spans) => setHours(id, day, spans)} edit={edit} placeholder={place.hours ? 'closed' : 'always'} testId={`hours-${id}-${day}`} />
+              <EditedField
+                label={`Hours of ${place.name}, ${name}`}
+                shown={hoursInText(place.hours?.[day] ?? [])}
+                parse={readHours}
+                change={(spans) => setHours(id, day, spans)}
+                edit={edit}
+                placeholder={place.hours ? 'closed' : 'always'}
+                testId={`hours-${id}-${day}`}
+              />
             </span>
           );
         })}
       </p>
       <p className="text-[13px]">
         Whoever collects there reads{' '}
-        <EditedTexts label={`Instructions of ${place.name}`} at={at('instructions')} texts={place.instructions} languages={market.languages} edit={edit} />
+        <EditedTexts
+          label={`Instructions of ${place.name}`}
+          at={at('instructions')}
+          texts={place.instructions}
+          languages={market.languages}
+          edit={edit}
+        />
       </p>
     </li>
   );

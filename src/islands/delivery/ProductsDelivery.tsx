@@ -13,11 +13,24 @@ import { orNone, parseMoney } from '../frame/typed-text.ts';
 const mostShown = 30;
 
 /** Products that options' charges do not treat as others: a price of their own, always free, or nothing to deliver. */
-export const ProductsDelivery = memo(function ProductsDelivery({ marketId, terms }: { marketId: string; terms: MarketTerms }) {
+export const ProductsDelivery = memo(function ProductsDelivery({
+  marketId,
+  terms,
+}: {
+  marketId: string;
+  terms: MarketTerms;
+}) {
   const { catalogue, setProduct } = usePage();
   const [looked, setLooked] = useState<readonly string[]>([]);
-  const [said, setSaid] = useState<{ text: string; wrong?: boolean; back?: { id: string; change: ProductDeliveryChange } } | null>(null);
-  const special = useMemo(() => [...catalogue.values()].filter((product) => isSpecial(product, marketId)), [catalogue, marketId]);
+  const [said, setSaid] = useState<{
+    text: string;
+    wrong?: boolean;
+    back?: { id: string; change: ProductDeliveryChange };
+  } | null>(null);
+  const special = useMemo(
+    () => [...catalogue.values()].filter((product) => isSpecial(product, marketId)),
+    [catalogue, marketId],
+  );
   const added = looked.flatMap((id) => catalogue.get(id) ?? []).filter((product) => !isSpecial(product, marketId));
   const shown = [...added, ...special.slice(0, mostShown)];
   const make = async (product: Product, change: ProductDeliveryChange, back = false) => {
@@ -28,12 +41,25 @@ export const ProductsDelivery = memo(function ProductsDelivery({ marketId, terms
       const { problem } = answer;
       const current = (problem as { product?: Product }).product;
       if (current) setProduct(current);
-      return setSaid({ text: answer.unreachable ? `Summant does not answer. ${product.name} is as it was; try again in a moment.` : `${problem.title}. ${problem.detail}`, wrong: true });
+      return setSaid({
+        text: answer.unreachable
+          ? `Summant does not answer. ${product.name} is as it was; try again in a moment.`
+          : `${problem.title}. ${problem.detail}`,
+        wrong: true,
+      });
     }
     setProduct(answer.body.product);
-    setSaid(back ? { text: `${product.name} is as it was.` } : { text: `${product.name} is changed, for shoppers at once.`, back: { id: product.id, change: { ...change, was: change.now, now: change.was } as ProductDeliveryChange } });
+    setSaid(
+      back
+        ? { text: `${product.name} is as it was.` }
+        : {
+            text: `${product.name} is changed, for shoppers at once.`,
+            back: { id: product.id, change: { ...change, was: change.now, now: change.was } as ProductDeliveryChange },
+          },
+    );
   };
-  const flag = (product: Product, field: 'shipsFree' | 'needsDelivery', now: boolean) => void make(product, { field, was: product[field], now });
+  const flag = (product: Product, field: 'shipsFree' | 'needsDelivery', now: boolean) =>
+    void make(product, { field, was: product[field], now });
   const price = (product: Product, now: ProductAmount | null) => {
     const change: ProductDeliveryChange = { field: 'ownDelivery', market: marketId, was: null, now };
     void make(product, { ...change, was: stateOf(product, change) as ProductAmount | null });
@@ -43,15 +69,29 @@ export const ProductsDelivery = memo(function ProductsDelivery({ marketId, terms
     if (product && said.back) void make(product, said.back.change, true);
   };
   return (
-    <section className="mt-3 border-t border-hairline pt-2 text-[13px]" aria-label="Products with a delivery of their own">
+    <section
+      className="mt-3 border-t border-hairline pt-2 text-[13px]"
+      aria-label="Products with a delivery of their own"
+    >
       <div className="flex flex-wrap items-baseline gap-x-4">
         <strong className="font-head text-[14px]">Products with a delivery of their own</strong>
-        <span className="text-soft">Part of the catalogue, not of a release: a change holds for shoppers at once. Prices of their own do not apply to pick-up.</span>
+        <span className="text-soft">
+          Part of the catalogue, not of a release: a change holds for shoppers at once. Prices of their own do not apply
+          to pick-up.
+        </span>
       </div>
-      <p role={said?.wrong ? 'alert' : 'status'} className={said ? `my-1 ${said.wrong ? 'text-error' : ''}` : ''} data-testid="product-said">
+      <p
+        role={said?.wrong ? 'alert' : 'status'}
+        className={said ? `my-1 ${said.wrong ? 'text-error' : ''}` : ''}
+        data-testid="product-said"
+      >
         {said?.text}
         {said?.back && (
-          <button type="button" className="quiet-button ml-2 underline decoration-dotted underline-offset-2" onClick={takeBack}>
+          <button
+            type="button"
+            className="quiet-button ml-2 underline decoration-dotted underline-offset-2"
+            onClick={takeBack}
+          >
             Take it back
           </button>
         )}
@@ -85,15 +125,30 @@ export const ProductsDelivery = memo(function ProductsDelivery({ marketId, terms
       )}
       {special.length > mostShown && <p className="text-soft">and {special.length - mostShown} more, found by name</p>}
       <div className="mt-2">
-        <ProductSearch label={shown.length === 0 ? 'All products are charged by the options. Look at' : 'Look at'} action="Show it" choose={({ id }) => setLooked((ids) => [id, ...ids.filter((other) => other !== id)])} />
+        <ProductSearch
+          label={shown.length === 0 ? 'All products are charged by the options. Look at' : 'Look at'}
+          action="Show it"
+          choose={({ id }) => setLooked((ids) => [id, ...ids.filter((other) => other !== id)])}
+        />
       </div>
     </section>
   );
 });
 
-const isSpecial = ({ needsDelivery, shipsFree, ownDelivery }: Product, marketId: string) => !needsDelivery || shipsFree || ownDelivery?.[marketId] !== undefined;
+const isSpecial = ({ needsDelivery, shipsFree, ownDelivery }: Product, marketId: string) =>
+  !needsDelivery || shipsFree || ownDelivery?.[marketId] !== undefined;
 
-function Row({ product, terms, flag, price }: { product: Product; terms: MarketTerms; flag: (product: Product, field: 'shipsFree' | 'needsDelivery', now: boolean) => void; price: (product: Product, now: ProductAmount | null) => void }) {
+function Row({
+  product,
+  terms,
+  flag,
+  price,
+}: {
+  product: Product;
+  terms: MarketTerms;
+  flag: (product: Product, field: 'shipsFree' | 'needsDelivery', now: boolean) => void;
+  price: (product: Product, now: ProductAmount | null) => void;
+}) {
   const { id, name, sku, needsDelivery, shipsFree } = product;
   const { currency } = terms.money;
   const own = ownDeliveryIn(product, terms);
@@ -104,13 +159,33 @@ function Row({ product, terms, flag, price }: { product: Product; terms: MarketT
         {name} <span className="text-soft">{sku}</span>
       </th>
       <td className="py-1 pr-4">
-        <input type="checkbox" className="checkbox checkbox-xs" aria-label={`${name} needs delivery`} checked={needsDelivery} onChange={(event) => flag(product, 'needsDelivery', event.target.checked)} />
+        <input
+          type="checkbox"
+          className="checkbox checkbox-xs"
+          aria-label={`${name} needs delivery`}
+          checked={needsDelivery}
+          onChange={(event) => flag(product, 'needsDelivery', event.target.checked)}
+        />
       </td>
       <td className="py-1 pr-4">
-        <input type="checkbox" className="checkbox checkbox-xs" aria-label={`${name} is always delivered free`} checked={shipsFree} onChange={(event) => flag(product, 'shipsFree', event.target.checked)} />
+        <input
+          type="checkbox"
+          className="checkbox checkbox-xs"
+          aria-label={`${name} is always delivered free`}
+          checked={shipsFree}
+          onChange={(event) => flag(product, 'shipsFree', event.target.checked)}
+        />
       </td>
       <td className="sentence py-1">
-        <TypedField label={`Own delivery price of ${name}, ${currency}`} shown={own === undefined ? '' : toDecimal(own, currency)} parse={orNone<number>(parseMoney(currency))} show={nothing} commit={(minor: number | undefined) => price(product, minor ?? null)} placeholder="as the options" testId={`own-price-${id}`} />
+        <TypedField
+          label={`Own delivery price of ${name}, ${currency}`}
+          shown={own === undefined ? '' : toDecimal(own, currency)}
+          parse={orNone<number>(parseMoney(currency))}
+          show={nothing}
+          commit={(minor: number | undefined) => price(product, minor ?? null)}
+          placeholder="as the options"
+          testId={`own-price-${id}`}
+        />
         {follows && <span className="text-soft"> follows {terms.money.baseCurrency}</span>}
       </td>
     </tr>

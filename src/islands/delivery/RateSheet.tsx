@@ -17,7 +17,10 @@ export function RateSheet({ zoneId, marketId, market }: { zoneId: string; market
   const { edit, refusal } = useGuardedEdit();
   const [reading, setReading] = useState<SheetReading | null>(null);
   const [said, setSaid] = useState('');
-  const words = useMemo(() => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)), [policy, marketId, money, market.currency]);
+  const words = useMemo(
+    () => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)),
+    [policy, marketId, money, market.currency],
+  );
   const sheet = useMemo(() => rateSheet(policy, zoneId), [policy, zoneId]);
   const read = (text: string | null) => {
     setSaid('');
@@ -25,16 +28,30 @@ export function RateSheet({ zoneId, marketId, market }: { zoneId: string; market
   };
   const take = () => {
     if (!reading || !edit(inTurn(...[...reading.charges].map(([id, charge]) => setCharge(id, charge))))) return;
-    setSaid(`${reading.charges.size} ${reading.charges.size === 1 ? 'charge is' : 'charges are'} as in the sheet. Undo takes all of it back.`);
+    setSaid(
+      `${reading.charges.size} ${reading.charges.size === 1 ? 'charge is' : 'charges are'} as in the sheet. Undo takes all of it back.`,
+    );
     setReading(null);
   };
   return (
     <section className="mt-3 border-t border-hairline pt-2 text-[13px]" aria-label="Rate sheet">
       <p className="flex flex-wrap items-baseline gap-x-3">
         <strong className="font-head text-[14px]">Rate sheet</strong>
-        <SaveAs what="the rate sheet" forms={[{ name: 'CSV', save: () => saveCsv(`rates-${zoneId}`, rateSheetColumns, sheet.rows) }]} />
-        <ReadFile label="read one" accept=".csv,text/csv" what="A rate sheet" mostMegabytes={2} read={read} testId="rate-sheet-file" />
-        {sheet.left.length > 0 && <span className="text-soft">Left out, being neither flat nor steps: {sheet.left.join(', ')}.</span>}
+        <SaveAs
+          what="the rate sheet"
+          forms={[{ name: 'CSV', save: () => saveCsv(`rates-${zoneId}`, rateSheetColumns, sheet.rows) }]}
+        />
+        <ReadFile
+          label="read one"
+          accept=".csv,text/csv"
+          what="A rate sheet"
+          mostMegabytes={2}
+          read={read}
+          testId="rate-sheet-file"
+        />
+        {sheet.left.length > 0 && (
+          <span className="text-soft">Left out, being neither flat nor steps: {sheet.left.join(', ')}.</span>
+        )}
       </p>
       {refusal}
       {reading && (
@@ -42,7 +59,8 @@ export function RateSheet({ zoneId, marketId, market }: { zoneId: string; market
           <ul>
             {[...reading.charges].map(([id, charge]) => (
               <li key={id}>
-                <strong>{policy.options[id]?.name}</strong>: {policy.options[id] && words.charge(policy.options[id].charge)} becomes {words.charge(charge)}
+                <strong>{policy.options[id]?.name}</strong>:{' '}
+                {policy.options[id] && words.charge(policy.options[id].charge)} becomes {words.charge(charge)}
               </li>
             ))}
             {reading.rejected.slice(0, 20).map(({ line, column, reason }, index) => (
@@ -52,9 +70,17 @@ export function RateSheet({ zoneId, marketId, market }: { zoneId: string; market
             ))}
           </ul>
           <p>
-            {reading.charges.size === 0 ? 'It would change nothing.' : ''} {reading.same.length > 0 ? `${reading.same.length} unchanged.` : ''} {reading.rejected.length > 0 ? 'Options with a row that cannot be read stay as they are.' : ''}
+            {reading.charges.size === 0 ? 'It would change nothing.' : ''}{' '}
+            {reading.same.length > 0 ? `${reading.same.length} unchanged.` : ''}{' '}
+            {reading.rejected.length > 0 ? 'Options with a row that cannot be read stay as they are.' : ''}
           </p>
-          <button type="button" className="btn btn-xs btn-primary" disabled={reading.charges.size === 0} onClick={take} data-testid="take-rate-sheet">
+          <button
+            type="button"
+            className="btn btn-xs btn-primary"
+            disabled={reading.charges.size === 0}
+            onClick={take}
+            data-testid="take-rate-sheet"
+          >
             Take it over
           </button>
         </div>

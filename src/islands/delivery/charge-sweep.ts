@@ -15,7 +15,13 @@ export function chargeSweep(policy: Policy, zoneId: string, axis: SweepAxis, now
       return [[id, always]];
     }),
   );
-  const bare = compilePolicy({ ...policy, zones: { [zoneId]: { ...zone, on: true } }, options, offers: {}, wording: {} });
+  const bare = compilePolicy({
+    ...policy,
+    zones: { [zoneId]: { ...zone, on: true } },
+    options,
+    offers: {},
+    wording: {},
+  });
   const compiled = bare.markets.get(zone.market)?.zones[0];
   return compiled ? sweepZone(compiled, axis, someoneIn(compiled, now)) : null;
 }

@@ -4,7 +4,10 @@ import { rehearse, whyUnavailable } from '../bench/rehearse-cart.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 
 /** The lines of an option's charge that a test cart takes, and in words where it takes none. Null without a cart. */
-export function useLinesTaken(optionId: string, cartId: string | null): { lines: ReadonlySet<string>; said: string } | null {
+export function useLinesTaken(
+  optionId: string,
+  cartId: string | null,
+): { lines: ReadonlySet<string>; said: string } | null {
   const policy = usePolicy();
   const { compiled, catalogue, now } = usePage();
   const cart = cartId === null ? undefined : policy.testCarts[cartId];
@@ -16,10 +19,23 @@ export function useLinesTaken(optionId: string, cartId: string | null): { lines:
       if (node.decision === 'chargeLine' && node.inputs.line?.kind === 'text') lines.add(node.inputs.line.text);
       node.children.forEach(visit);
     };
-    const option = rehearsal.trace()?.children.find(({ decision, inputs }) => decision === 'option' && inputs.id?.kind === 'text' && inputs.id.text === optionId);
+    const option = rehearsal
+      .trace()
+      ?.children.find(
+        ({ decision, inputs }) => decision === 'option' && inputs.id?.kind === 'text' && inputs.id.text === optionId,
+      );
     if (option) visit(option);
     const reason = rehearsal.evaluation.unavailable.find((one) => one.optionId === optionId)?.reason;
     const elsewhere = rehearsal.evaluation.zoneId !== policy.options[optionId]?.zone;
-    return { lines, said: elsewhere ? '(it goes to another zone)' : reason ? `(not offered to it: ${whyUnavailable[reason]})` : lines.size === 0 ? '(none)' : '' };
+    return {
+      lines,
+      said: elsewhere
+        ? '(it goes to another zone)'
+        : reason
+          ? `(not offered to it: ${whyUnavailable[reason]})`
+          : lines.size === 0
+            ? '(none)'
+            : '',
+    };
   }, [cart, compiled, catalogue, now, optionId, policy.options]);
 }

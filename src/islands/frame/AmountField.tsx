@@ -8,7 +8,15 @@ import { usePage, usePolicy } from './page-context.tsx';
 import { orNone } from './typed-text.ts';
 
 /** An amount of a market, typed in its currency. Typing over one that follows makes it exact; empty takes it away where that is allowed. */
-export function AmountField({ label, amount, marketId, change, edit, optional, testId }: {
+export function AmountField({
+  label,
+  amount,
+  marketId,
+  change,
+  edit,
+  optional,
+  testId,
+}: {
   label: string;
   amount: LocalAmount | undefined;
   marketId: string;
@@ -28,8 +36,20 @@ export function AmountField({ label, amount, marketId, change, edit, optional, t
   };
   return (
     <span className="whitespace-nowrap">
-      <EditedField label={label} shown={minor === null ? '' : toDecimal(minor, local.currency)} parse={optional === undefined ? exact : orNone(exact)} change={change} edit={edit} live align="right" placeholder={optional} testId={testId} />
-      {amount && 'following' in amount && <span className="text-[12px] text-soft"> follows {money(amount.following.base, local.baseCurrency)}</span>}
+      <EditedField
+        label={label}
+        shown={minor === null ? '' : toDecimal(minor, local.currency)}
+        parse={optional === undefined ? exact : orNone(exact)}
+        change={change}
+        edit={edit}
+        live
+        align="right"
+        placeholder={optional}
+        testId={testId}
+      />
+      {amount && 'following' in amount && (
+        <span className="text-[12px] text-soft"> follows {money(amount.following.base, local.baseCurrency)}</span>
+      )}
     </span>
   );
 }

@@ -7,7 +7,11 @@ export function DraftPhrase() {
   const saving = { saved: 'draft saved', saving: 'saving …', waiting: 'not saved yet, trying again' }[status];
   const count = changes.length === 0 ? 'no change' : changes.length === 1 ? '1 change' : `${changes.length} changes`;
   return (
-    <p className="ml-auto w-44 shrink-0 text-right text-[12px] leading-tight text-soft" role="status" data-testid="draft-phrase">
+    <p
+      className="ml-auto w-44 shrink-0 text-right text-[12px] leading-tight text-soft"
+      role="status"
+      data-testid="draft-phrase"
+    >
       <span className={`block ${status === 'waiting' ? 'text-warning' : ''}`}>{saving}</span>
       <span className="block">{release ? `${count} since release ${release.number}` : 'nothing released yet'}</span>
     </p>

@@ -3,7 +3,17 @@ import { TypedField, type Parsed } from '../../ui/TypedField.tsx';
 import { useDraft } from './page-context.tsx';
 
 /** A value of the draft, typed in place. `live`: the bench shows it at each sensible key, before the field is left. */
-export function EditedField<T>({ label, shown, parse, change, edit, live, align = 'left', placeholder, testId }: {
+export function EditedField<T>({
+  label,
+  shown,
+  parse,
+  change,
+  edit,
+  live,
+  align = 'left',
+  placeholder,
+  testId,
+}: {
   label: string;
   shown: string;
   parse: (text: string) => Parsed<T>;
@@ -15,5 +25,16 @@ export function EditedField<T>({ label, shown, parse, change, edit, live, align 
   testId?: string | undefined;
 }) {
   const show = useDraft((state) => state.show);
-  return <TypedField label={label} shown={shown} parse={parse} align={align} show={(value) => live && show(value === undefined ? null : change(value))} commit={(value) => edit(change(value))} placeholder={placeholder} testId={testId} />;
+  return (
+    <TypedField
+      label={label}
+      shown={shown}
+      parse={parse}
+      align={align}
+      show={(value) => live && show(value === undefined ? null : change(value))}
+      commit={(value) => edit(change(value))}
+      placeholder={placeholder}
+      testId={testId}
+    />
+  );
 }

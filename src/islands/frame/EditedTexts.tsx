@@ -5,7 +5,16 @@ import { EditedField } from './EditedField.tsx';
 import { parseText } from './typed-text.ts';
 
 /** A text in each language that shoppers of a market read, and in those it has besides. */
-export function EditedTexts({ label, at, texts, languages, edit, needed, placeholder = 'no text', testId }: {
+export function EditedTexts({
+  label,
+  at,
+  texts,
+  languages,
+  edit,
+  needed,
+  placeholder = 'no text',
+  testId,
+}: {
   label: string;
   /** steps to the table of texts */
   at: readonly string[];
@@ -20,7 +29,15 @@ export function EditedTexts({ label, at, texts, languages, edit, needed, placeho
   return [...new Set([...languages, ...Object.keys(texts ?? {})])].map((language) => (
     <span key={language} className="mr-3">
       <span className="text-soft">{language}</span>{' '}
-      <EditedField label={`${label}, ${language}`} shown={texts?.[language] ?? ''} parse={parseText(1000)} change={(text) => setTextIn(at, language, text, needed)} edit={edit} placeholder={placeholder} testId={testId && `${testId}-${language}`} />
+      <EditedField
+        label={`${label}, ${language}`}
+        shown={texts?.[language] ?? ''}
+        parse={parseText(1000)}
+        change={(text) => setTextIn(at, language, text, needed)}
+        edit={edit}
+        placeholder={placeholder}
+        testId={testId && `${testId}-${language}`}
+      />
     </span>
   ));
 }

@@ -18,7 +18,19 @@ export function EmptyStore({ title }: { title?: string }) {
     <div className={title ? 'max-w-[46rem] px-6 py-8' : 'mb-4 max-w-[46rem]'}>
       {title && <h1 className="text-[24px]">{title}</h1>}
       <p className="mt-2 text-[15px]">
-        This store sells nowhere yet: it has no market, no delivery option and no orders. {title ? <>Begin at <a href="/markets" className="underline decoration-dotted underline-offset-2">Markets</a> with a country</> : 'Begin with a country: click it, or find it by its name'}, or look at the demo store, Gustmoor Kites, which shows how everything works; it is made up.
+        This store sells nowhere yet: it has no market, no delivery option and no orders.{' '}
+        {title ? (
+          <>
+            Begin at{' '}
+            <a href="/markets" className="underline decoration-dotted underline-offset-2">
+              Markets
+            </a>{' '}
+            with a country
+          </>
+        ) : (
+          'Begin with a country: click it, or find it by its name'
+        )}
+        , or look at the demo store, Gustmoor Kites, which shows how everything works; it is made up.
       </p>
       <button type="button" className="btn btn-primary btn-sm mt-4" onClick={() => void load()} disabled={loading}>
         {loading ? 'Loading 24,000 orders …' : 'Load the demo store'}

@@ -35,8 +35,10 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog') !== null;
-      const ownUndo = event.target instanceof HTMLElement && event.target.closest('dialog, [data-own-undo=true]') !== null;
+      const typing =
+        event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog') !== null;
+      const ownUndo =
+        event.target instanceof HTMLElement && event.target.closest('dialog, [data-own-undo=true]') !== null;
       const control = event.ctrlKey || event.metaKey;
       const key = event.key.toLowerCase();
       if (control && key === 'k') setOpen('palette');
@@ -70,7 +72,11 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
         {children}
       </main>
       <Bench folded={folded} fold={fold} />
-      <Palette open={open === 'palette'} close={close} commands={open === 'palette' ? commandsOf(policy, actions) : []} />
+      <Palette
+        open={open === 'palette'}
+        close={close}
+        commands={open === 'palette' ? commandsOf(policy, actions) : []}
+      />
       <Shortcuts open={open === 'shortcuts'} close={close} />
     </div>
   );

@@ -4,7 +4,17 @@ import { DraftPhrase } from './DraftPhrase.tsx';
 import { trail, type StopId } from './trail.ts';
 import { Wordmark } from './Wordmark.tsx';
 
-export function Header({ stop, openPalette, night, toggleTheme }: { stop: StopId; openPalette: () => void; night: boolean | null; toggleTheme: () => void }) {
+export function Header({
+  stop,
+  openPalette,
+  night,
+  toggleTheme,
+}: {
+  stop: StopId;
+  openPalette: () => void;
+  night: boolean | null;
+  toggleTheme: () => void;
+}) {
   const policy = usePolicy();
   return (
     <header className="flex min-w-0 flex-wrap items-center gap-x-3 border-b border-hairline px-3 lg:flex-nowrap">
@@ -15,7 +25,10 @@ export function Header({ stop, openPalette, night, toggleTheme }: { stop: StopId
         <Wordmark />
       </a>
       <span className="hidden min-w-0 max-w-32 truncate text-soft xl:block">{policy.store.name}</span>
-      <nav aria-label="Trail" className="order-last min-w-0 basis-full overflow-x-auto [scrollbar-width:none] lg:order-none lg:flex-1 lg:basis-0">
+      <nav
+        aria-label="Trail"
+        className="order-last min-w-0 basis-full overflow-x-auto [scrollbar-width:none] lg:order-none lg:flex-1 lg:basis-0"
+      >
         <ol className="mx-auto flex w-max">
           {trail.map(({ id, name }) => (
             <li key={id}>
@@ -29,11 +42,22 @@ export function Header({ stop, openPalette, night, toggleTheme }: { stop: StopId
       <DraftPhrase />
       <div className="flex shrink-0 items-center">
         <HistoryButtons />
-        <button type="button" className="quiet-button" onClick={openPalette} aria-label="Command palette, Ctrl K" aria-keyshortcuts="Control+K Meta+K">
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={openPalette}
+          aria-label="Command palette, Ctrl K"
+          aria-keyshortcuts="Control+K Meta+K"
+        >
           <Search size={15} aria-hidden />
           <kbd className="hidden text-[11px] text-soft xl:inline">Ctrl K</kbd>
         </button>
-        <button type="button" className="quiet-button" onClick={toggleTheme} aria-label={night ? 'Use the day theme' : 'Use the night theme'}>
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={toggleTheme}
+          aria-label={night ? 'Use the day theme' : 'Use the night theme'}
+        >
           {night ? <Sun size={15} aria-hidden /> : <Moon size={15} aria-hidden />}
         </button>
       </div>
@@ -48,10 +72,26 @@ function HistoryButtons() {
   const redo = useDraft((state) => state.saved.canRedo);
   return (
     <>
-      <button type="button" className="quiet-button" disabled={!undo && !pending} onClick={() => void step('undo')} title={undo ? `Undo: ${undo}` : 'Nothing to undo'} aria-label="Undo" aria-keyshortcuts="Control+Z Meta+Z">
+      <button
+        type="button"
+        className="quiet-button"
+        disabled={!undo && !pending}
+        onClick={() => void step('undo')}
+        title={undo ? `Undo: ${undo}` : 'Nothing to undo'}
+        aria-label="Undo"
+        aria-keyshortcuts="Control+Z Meta+Z"
+      >
         <Undo2 size={16} aria-hidden />
       </button>
-      <button type="button" className="quiet-button" disabled={!redo} onClick={() => void step('redo')} title={redo ? `Redo: ${redo}` : 'Nothing to redo'} aria-label="Redo" aria-keyshortcuts="Control+Shift+Z Meta+Shift+Z">
+      <button
+        type="button"
+        className="quiet-button"
+        disabled={!redo}
+        onClick={() => void step('redo')}
+        title={redo ? `Redo: ${redo}` : 'Nothing to redo'}
+        aria-label="Redo"
+        aria-keyshortcuts="Control+Shift+Z Meta+Shift+Z"
+      >
         <Redo2 size={16} aria-hidden />
       </button>
     </>

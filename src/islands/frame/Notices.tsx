@@ -17,7 +17,10 @@ export function Notices() {
         <p className="flex flex-wrap items-center gap-3">
           <span>
             Someone else changed the same thing meanwhile. <strong>{meeting?.subject ?? 'A test cart'}</strong>
-            {meeting ? ` is ${meeting.before ?? 'not set'} there; you set it to ${meeting.after ?? 'nothing'}.` : ' differs.'} Everything else you did is kept.{collisions.length > 1 && ` ${collisions.length - 1} more to decide.`}
+            {meeting
+              ? ` is ${meeting.before ?? 'not set'} there; you set it to ${meeting.after ?? 'nothing'}.`
+              : ' differs.'}{' '}
+            Everything else you did is kept.{collisions.length > 1 && ` ${collisions.length - 1} more to decide.`}
           </span>
           <button type="button" className="btn btn-sm btn-primary" onClick={() => settle('mine')}>
             Keep mine
@@ -30,7 +33,8 @@ export function Notices() {
       {problem && (
         <p className="flex flex-wrap items-center gap-3">
           <span>
-            <strong>{problem.title}.</strong> {problem.detail} {problem.fields?.map((field) => `${field.pointer} ${field.message}.`).join(' ')}
+            <strong>{problem.title}.</strong> {problem.detail}{' '}
+            {problem.fields?.map((field) => `${field.pointer} ${field.message}.`).join(' ')}
           </span>
           <button type="button" className="btn btn-sm" onClick={dismiss}>
             All right

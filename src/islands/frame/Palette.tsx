@@ -11,7 +11,13 @@ export function Palette({ open, close, commands }: { open: boolean; close: () =>
   }, [open]);
   const groups = [...new Set(commands.map((command) => command.group))];
   return (
-    <dialog ref={dialog} className="palette" aria-label="Command palette" onClose={close} onClick={(event) => event.target === event.currentTarget && close()}>
+    <dialog
+      ref={dialog}
+      className="palette"
+      aria-label="Command palette"
+      onClose={close}
+      onClick={(event) => event.target === event.currentTarget && close()}
+    >
       {open && (
         <Menu label="Command palette">
           <Menu.Input placeholder="Go to, or do …" />

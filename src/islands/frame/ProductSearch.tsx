@@ -9,20 +9,31 @@ function suggested(catalogue: Catalogue, wanted: string): Product[] {
   const found: Product[] = [];
   for (const product of catalogue.values()) {
     if (found.length === mostSuggested) break;
-    if (product.name.toLowerCase().includes(wanted) || product.sku.toLowerCase().startsWith(wanted)) found.push(product);
+    if (product.name.toLowerCase().includes(wanted) || product.sku.toLowerCase().startsWith(wanted))
+      found.push(product);
   }
   return found;
 }
 
 /** A product typed by name or SKU. */
-export function ProductSearch({ label, action, choose }: { label: string; action: string; choose: (product: Product) => void }) {
+export function ProductSearch({
+  label,
+  action,
+  choose,
+}: {
+  label: string;
+  action: string;
+  choose: (product: Product) => void;
+}) {
   const { catalogue } = usePage();
   const id = useId();
   const [name, setName] = useState('');
   const [unknown, setUnknown] = useState(false);
   const wanted = name.trim().toLowerCase();
   const find = () => {
-    const product = [...catalogue.values()].find((candidate) => candidate.name.toLowerCase() === wanted || candidate.sku.toLowerCase() === wanted);
+    const product = [...catalogue.values()].find(
+      (candidate) => candidate.name.toLowerCase() === wanted || candidate.sku.toLowerCase() === wanted,
+    );
     setUnknown(!product && wanted !== '');
     if (!product) return;
     choose(product);

@@ -23,7 +23,13 @@ export function Shortcuts({ open, close }: { open: boolean; close: () => void })
     else dialog.current?.close();
   }, [open]);
   return (
-    <dialog ref={dialog} className="palette" aria-labelledby="shortcuts-title" onClose={close} onClick={(event) => event.target === event.currentTarget && close()}>
+    <dialog
+      ref={dialog}
+      className="palette"
+      aria-labelledby="shortcuts-title"
+      onClose={close}
+      onClick={(event) => event.target === event.currentTarget && close()}
+    >
       <div className="p-4">
         <h2 id="shortcuts-title" className="mb-2 text-[17px]">
           Keys

@@ -1,4 +1,13 @@
-import { createContext, useCallback, useContext, useEffect, useLayoutEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand/vanilla';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
@@ -56,7 +65,9 @@ export function usePage(): Page {
 
 /** Holds the draft of this page and what follows from it; every view below sees each change in the same frame. */
 export function PageProvider({ props, children }: { props: PageProps; children: ReactNode }) {
-  const [store] = useState(() => createDraftStore({ ...props.draft, policy: policyOfPage(props.draft.address) }, announceRevision));
+  const [store] = useState(() =>
+    createDraftStore({ ...props.draft, policy: policyOfPage(props.draft.address) }, announceRevision),
+  );
   useEffect(() => connectStore(store), [store]);
   return (
     <StoreContext.Provider value={store}>
@@ -67,13 +78,21 @@ export function PageProvider({ props, children }: { props: PageProps; children: 
 
 function ComputedPage({ props, children }: { props: PageProps; children: ReactNode }) {
   const policy = usePolicy();
-  const [release, setRelease] = useState<CurrentRelease | null>(() => props.release && { number: props.release.number, policy: withPatches(policy, [props.release.patch]) });
+  const [release, setRelease] = useState<CurrentRelease | null>(
+    () => props.release && { number: props.release.number, policy: withPatches(policy, [props.release.patch]) },
+  );
   const { locale, now } = props;
   const [catalogue, setCatalogue] = useState(() => catalogueOf(props.products));
-  const setProduct = useCallback((product: Product) => setCatalogue((before) => new Map(before).set(product.id, product)), []);
+  const setProduct = useCallback(
+    (product: Product) => setCatalogue((before) => new Map(before).set(product.id, product)),
+    [],
+  );
   const compiled = useMemo(() => compilePolicy(policy), [policy]);
   const compiledRelease = useMemo(() => (release ? compilePolicy(release.policy) : null), [release]);
-  const changes = useMemo(() => (release ? policyChanges(release.policy, policy, locale) : []), [release, policy, locale]);
+  const changes = useMemo(
+    () => (release ? policyChanges(release.policy, policy, locale) : []),
+    [release, policy, locale],
+  );
   const money = useCallback((minor: number, currency: string) => formatMoney(minor, currency, locale), [locale]);
   const figure = useCallback((minor: number, currency: string) => formatNumber(minor, currency, locale), [locale]);
   const page = useMemo<Page>(

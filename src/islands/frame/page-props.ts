@@ -24,7 +24,10 @@ export interface PageProps {
 export type ThemeChoice = 'summant-day' | 'summant-night' | null;
 
 /** What was read for a page, as its view takes it; the policy is left to be fetched, and handed to what is drawn now. */
-export function pageProps<Data extends { draft: Omit<DraftOnServer, 'policy'> & { policy: Policy; address: string } }>({ draft, ...rest }: Data): Omit<Data, 'draft'> & Pick<PageProps, 'draft'> {
+export function pageProps<Data extends { draft: Omit<DraftOnServer, 'policy'> & { policy: Policy; address: string } }>({
+  draft,
+  ...rest
+}: Data): Omit<Data, 'draft'> & Pick<PageProps, 'draft'> {
   const { policy, ...history } = draft;
   providePolicy(history.address, policy);
   return { ...rest, draft: history };

@@ -13,7 +13,8 @@ export function countryName(code: string, locale: string): string {
 }
 
 /** All names as the server has them: a browser of another age may call a few countries otherwise, and the page must not change. */
-export const countryNames = (locale: string): Record<string, string> => Object.fromEntries(countryCodes.map((code) => [code, countryName(code, locale)]));
+export const countryNames = (locale: string): Record<string, string> =>
+  Object.fromEntries(countryCodes.map((code) => [code, countryName(code, locale)]));
 
 /** Takes the server's names for the views of a page. */
 export function takeCountryNames(locale: string, all: Record<string, string>): void {

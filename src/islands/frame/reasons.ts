@@ -26,13 +26,24 @@ export function addressOf(policy: Policy, { kind, id }: TraceSource): string | u
 /** A trace as sentences, amounts written for the reader, each leading to what set it. */
 export function reasonOf(trace: TraceNode, policy: Policy, writeMoney: (minor: number) => string): Reason {
   const address = trace.setBy && addressOf(policy, trace.setBy);
-  return { sentence: sentenceOf(trace, writeMoney), ...(address ? { address } : {}), children: trace.children.map((child) => reasonOf(child, policy, writeMoney)) };
+  return {
+    sentence: sentenceOf(trace, writeMoney),
+    ...(address ? { address } : {}),
+    children: trace.children.map((child) => reasonOf(child, policy, writeMoney)),
+  };
 }
 
 /** The reason of one option's price, or of its absence, with the place and the measures it rests on. */
-export function reasonOfOption(trace: TraceNode | null, optionId: string, policy: Policy, writeMoney: (minor: number) => string): Reason | null {
+export function reasonOfOption(
+  trace: TraceNode | null,
+  optionId: string,
+  policy: Policy,
+  writeMoney: (minor: number) => string,
+): Reason | null {
   if (!trace) return null;
-  const ofOption = trace.children.find((child) => child.decision === 'option' && child.inputs.id?.kind === 'text' && child.inputs.id.text === optionId);
+  const ofOption = trace.children.find(
+    (child) => child.decision === 'option' && child.inputs.id?.kind === 'text' && child.inputs.id.text === optionId,
+  );
   if (!ofOption) return null;
   const ground = trace.children.filter((child) => child.decision === 'place' || child.decision === 'measures');
   const option = reasonOf(ofOption, policy, writeMoney);

@@ -10,11 +10,27 @@ export function saveFile(name: string, content: Blob): void {
   setTimeout(() => URL.revokeObjectURL(address), 10_000);
 }
 
-export function saveCsv(name: string, heading: readonly string[], rows: Iterable<readonly (string | number | null)[]>): void {
+export function saveCsv(
+  name: string,
+  heading: readonly string[],
+  rows: Iterable<readonly (string | number | null)[]>,
+): void {
   saveFile(`${name}.csv`, new Blob(['\ufeff', csvOf(heading, rows)], { type: 'text/csv;charset=utf-8' }));
 }
 
-const drawn = ['fill', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-opacity', 'fill-opacity', 'opacity', 'font-size', 'font-weight', 'text-anchor', 'paint-order'];
+const drawn = [
+  'fill',
+  'stroke',
+  'stroke-width',
+  'stroke-dasharray',
+  'stroke-opacity',
+  'fill-opacity',
+  'opacity',
+  'font-size',
+  'font-weight',
+  'text-anchor',
+  'paint-order',
+];
 
 /** A picture as it stands on the page, with colours and type written into it, so that it looks the same anywhere. */
 export function pictureText(picture: SVGSVGElement): string {
@@ -28,7 +44,17 @@ export function pictureText(picture: SVGSVGElement): string {
       const value = style.getPropertyValue(name);
       if (value && value !== 'normal') element.setAttribute(name, value);
     }
-    for (const name of ['class', 'tabindex', 'role', 'data-testid', 'aria-valuemin', 'aria-valuemax', 'aria-valuenow', 'aria-valuetext']) element.removeAttribute(name);
+    for (const name of [
+      'class',
+      'tabindex',
+      'role',
+      'data-testid',
+      'aria-valuemin',
+      'aria-valuemax',
+      'aria-valuenow',
+      'aria-valuetext',
+    ])
+      element.removeAttribute(name);
   }
   for (const element of copy.querySelectorAll('[data-hand]')) element.remove();
   const page = getComputedStyle(document.body);
@@ -36,7 +62,12 @@ export function pictureText(picture: SVGSVGElement): string {
   copy.setAttribute('font-family', page.fontFamily.replaceAll('"', "'"));
   copy.setAttribute('viewBox', `0 0 ${picture.clientWidth} ${picture.clientHeight}`);
   const ground = document.createElementNS('http://www.w3.org/2000/svg', 'rect');
-  for (const [name, value] of [['width', '100%'], ['height', '100%'], ['fill', page.backgroundColor]] as const) ground.setAttribute(name, value);
+  for (const [name, value] of [
+    ['width', '100%'],
+    ['height', '100%'],
+    ['fill', page.backgroundColor],
+  ] as const)
+    ground.setAttribute(name, value);
   copy.prepend(ground);
   return new XMLSerializer().serializeToString(copy);
 }

@@ -7,7 +7,13 @@ export const trail = [
   { id: 'wording', name: 'Wording', built: true, holds: '' },
   { id: 'rehearse', name: 'Rehearse', built: true, holds: '' },
   { id: 'release', name: 'Release', built: true, holds: '' },
-  { id: 'results', name: 'Results', built: false, holds: 'What happened after a release: order values before and after, delivery given away, and whether there are enough orders to tell.' },
+  {
+    id: 'results',
+    name: 'Results',
+    built: false,
+    holds:
+      'What happened after a release: order values before and after, delivery given away, and whether there are enough orders to tell.',
+  },
 ] as const;
 
 export type StopId = (typeof trail)[number]['id'];

@@ -8,25 +8,45 @@ import type { Parsed } from '../../ui/TypedField.tsx';
 
 /** Reads a percentage, with `.` or `,`; kept as it is written. */
 export function parsePercent(text: string): Parsed<string> {
-  const plain = text.trim().replace(',', '.').replace(/^0+(?=\d)/, '').replace(/\s*%$/, '');
-  return /^(0|[1-9][0-9]{0,2})(\.[0-9]{1,4})?$/.test(plain) ? { ok: true, value: plain } : { ok: false, reason: 'A percentage such as 21 or 5.5.' };
+  const plain = text
+    .trim()
+    .replace(',', '.')
+    .replace(/^0+(?=\d)/, '')
+    .replace(/\s*%$/, '');
+  return /^(0|[1-9][0-9]{0,2})(\.[0-9]{1,4})?$/.test(plain)
+    ? { ok: true, value: plain }
+    : { ok: false, reason: 'A percentage such as 21 or 5.5.' };
 }
 
-export const parsePercentTo = (most: number) => (text: string): Parsed<string> => {
-  const parsed = parsePercent(text);
-  return parsed.ok && Number(parsed.value) <= most ? parsed : { ok: false, reason: `A percentage from 0 to ${most}.` };
-};
+export const parsePercentTo =
+  (most: number) =>
+  (text: string): Parsed<string> => {
+    const parsed = parsePercent(text);
+    return parsed.ok && Number(parsed.value) <= most
+      ? parsed
+      : { ok: false, reason: `A percentage from 0 to ${most}.` };
+  };
 
-export const parseWhole = (least: number, most: number) => (text: string): Parsed<number> => {
-  const value = Number(text.trim());
-  return /^\d{1,10}$/.test(text.trim()) && value >= least && value <= most ? { ok: true, value } : { ok: false, reason: `A whole number from ${least}${most < 1_000_000_000 ? ` to ${most}` : ''}.` };
-};
+export const parseWhole =
+  (least: number, most: number) =>
+  (text: string): Parsed<number> => {
+    const value = Number(text.trim());
+    return /^\d{1,10}$/.test(text.trim()) && value >= least && value <= most
+      ? { ok: true, value }
+      : { ok: false, reason: `A whole number from ${least}${most < 1_000_000_000 ? ` to ${most}` : ''}.` };
+  };
 
 /** The same, with nothing typed meaning none. */
-export const orNone = <T,>(parse: (text: string) => Parsed<T>) => (text: string): Parsed<T | undefined> => (text.trim() === '' ? { ok: true, value: undefined } : parse(text));
+export const orNone =
+  <T>(parse: (text: string) => Parsed<T>) =>
+  (text: string): Parsed<T | undefined> =>
+    text.trim() === '' ? { ok: true, value: undefined } : parse(text);
 
 /** An id, as carriers and tax classes have it. */
-export const parseId = (text: string): Parsed<string> => (/^[a-z0-9][a-z0-9-]{0,39}$/.test(text.trim()) ? { ok: true, value: text.trim() } : { ok: false, reason: 'Small letters, digits and hyphens.' });
+export const parseId = (text: string): Parsed<string> =>
+  /^[a-z0-9][a-z0-9-]{0,39}$/.test(text.trim())
+    ? { ok: true, value: text.trim() }
+    : { ok: false, reason: 'Small letters, digits and hyphens.' };
 
 export function parseCountry(text: string): Parsed<string> {
   const code = text.trim().toUpperCase();
@@ -36,40 +56,74 @@ export function parseCountry(text: string): Parsed<string> {
 
 export function parseTimeZone(text: string): Parsed<string> {
   const zone = timeZoneByName(text);
-  return zone === null ? { ok: false, reason: 'A time zone such as Europe/Berlin, or its city.' } : { ok: true, value: zone };
+  return zone === null
+    ? { ok: false, reason: 'A time zone such as Europe/Berlin, or its city.' }
+    : { ok: true, value: zone };
 }
 
-export const parseTime = (text: string): Parsed<string> => (/^([01]\d|2[0-3]):[0-5]\d$/.test(text.trim()) ? { ok: true, value: text.trim() } : { ok: false, reason: 'A time such as 16:00.' });
+export const parseTime = (text: string): Parsed<string> =>
+  /^([01]\d|2[0-3]):[0-5]\d$/.test(text.trim())
+    ? { ok: true, value: text.trim() }
+    : { ok: false, reason: 'A time such as 16:00.' };
 
 /** An amount of a currency, in minor units. */
-export const parseMoney = (currency: string) => (text: string): Parsed<number> => {
-  const parsed = parseAmount(text, currency);
-  return parsed.ok ? { ok: true, value: parsed.minor } : parsed;
-};
+export const parseMoney =
+  (currency: string) =>
+  (text: string): Parsed<number> => {
+    const parsed = parseAmount(text, currency);
+    return parsed.ok ? { ok: true, value: parsed.minor } : parsed;
+  };
 
-const gramsPer: Readonly<Record<string, [number, number]>> = { g: [1, 1], gr: [1, 1], gram: [1, 1], grams: [1, 1], kg: [1000, 1], kilo: [1000, 1], kilos: [1000, 1], lb: [45_359_237, 100_000], lbs: [45_359_237, 100_000], pound: [45_359_237, 100_000], pounds: [45_359_237, 100_000], oz: [28_349_523_125, 1_000_000_000], t: [1_000_000, 1] };
+const gramsPer: Readonly<Record<string, [number, number]>> = {
+  g: [1, 1],
+  gr: [1, 1],
+  gram: [1, 1],
+  grams: [1, 1],
+  kg: [1000, 1],
+  kilo: [1000, 1],
+  kilos: [1000, 1],
+  lb: [45_359_237, 100_000],
+  lbs: [45_359_237, 100_000],
+  pound: [45_359_237, 100_000],
+  pounds: [45_359_237, 100_000],
+  oz: [28_349_523_125, 1_000_000_000],
+  t: [1_000_000, 1],
+};
 
 /**
  * A weight as people write it, in whole grams: “500”, “1.5 kg”, “2 lb”, “12 oz”. A pound is 453.59237 g, an ounce a sixteenth
  * of it (international avoirdupois, 1959).
  */
-export const parseGrams = (least: number, most: number) => (text: string): Parsed<number> => {
-  const match = /^(\d{1,9}(?:[.,]\d{1,4})?)\s*([a-z]*)$/i.exec(text.trim());
-  const unit = match ? gramsPer[match[2]!.toLowerCase() || 'g'] : undefined;
-  const grams = match && unit && Object.hasOwn(gramsPer, match[2]!.toLowerCase() || 'g') ? Math.round((Number(match[1]!.replace(',', '.')) * unit[0]) / unit[1]) : NaN;
-  return grams >= least && grams <= most ? { ok: true, value: grams } : { ok: false, reason: 'A weight such as 500, 1.5 kg, 2 lb or 12 oz.' };
-};
+export const parseGrams =
+  (least: number, most: number) =>
+  (text: string): Parsed<number> => {
+    const match = /^(\d{1,9}(?:[.,]\d{1,4})?)\s*([a-z]*)$/i.exec(text.trim());
+    const unit = match ? gramsPer[match[2]!.toLowerCase() || 'g'] : undefined;
+    const grams =
+      match && unit && Object.hasOwn(gramsPer, match[2]!.toLowerCase() || 'g')
+        ? Math.round((Number(match[1]!.replace(',', '.')) * unit[0]) / unit[1])
+        : NaN;
+    return grams >= least && grams <= most
+      ? { ok: true, value: grams }
+      : { ok: false, reason: 'A weight such as 500, 1.5 kg, 2 lb or 12 oz.' };
+  };
 
 const weights: ReadonlySet<string> = new Set(['weight', 'chargeableWeight', 'cart.weight', 'cart.chargeableWeight']);
 
 /** A whole number of what a measure or a fact counts; a weight as people write it. */
-export const parseMeasured = (measure: string, least: number, most: number) => (weights.has(measure) ? parseGrams(least, most) : parseWhole(least, most));
+export const parseMeasured = (measure: string, least: number, most: number) =>
+  weights.has(measure) ? parseGrams(least, most) : parseWhole(least, most);
 
 /** A position such as “53.1, 4.85”: degrees north, then east. */
 export function parsePosition(text: string): Parsed<Coordinates> {
-  const [latitude, longitude, ...more] = text.split(/\s*[,;]\s*|\s+/).filter(Boolean).map(Number);
+  const [latitude, longitude, ...more] = text
+    .split(/\s*[,;]\s*|\s+/)
+    .filter(Boolean)
+    .map(Number);
   const fits = more.length === 0 && Math.abs(latitude ?? NaN) <= 90 && Math.abs(longitude ?? NaN) <= 180;
-  return fits ? { ok: true, value: { latitude: latitude!, longitude: longitude! } } : { ok: false, reason: 'Degrees north and east, such as 53.1, 4.85.' };
+  return fits
+    ? { ok: true, value: { latitude: latitude!, longitude: longitude! } }
+    : { ok: false, reason: 'Degrees north and east, such as 53.1, 4.85.' };
 }
 
 export function parseName(text: string): Parsed<string> {
@@ -80,17 +134,28 @@ export function parseName(text: string): Parsed<string> {
 
 export function parseCurrency(text: string): Parsed<string> {
   const code = text.trim().toUpperCase();
-  return isCurrency(code) ? { ok: true, value: code } : { ok: false, reason: 'A currency’s three letters, such as EUR.' };
+  return isCurrency(code)
+    ? { ok: true, value: code }
+    : { ok: false, reason: 'A currency’s three letters, such as EUR.' };
 }
 
 export function parseLanguage(text: string): Parsed<string> {
   const tag = text.trim();
-  return /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/.test(tag) ? { ok: true, value: tag } : { ok: false, reason: 'A language such as nl-NL.' };
+  return /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/.test(tag)
+    ? { ok: true, value: tag }
+    : { ok: false, reason: 'A language such as nl-NL.' };
 }
 
-export const parseNumber = (least: number, most: number) => (text: string): Parsed<number> => {
-  const value = Number(text.trim().replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(value) && value >= least && value <= most ? { ok: true, value } : { ok: false, reason: `A number from ${least} to ${most}.` };
-};
+export const parseNumber =
+  (least: number, most: number) =>
+  (text: string): Parsed<number> => {
+    const value = Number(text.trim().replace(',', '.'));
+    return text.trim() !== '' && Number.isFinite(value) && value >= least && value <= most
+      ? { ok: true, value }
+      : { ok: false, reason: `A number from ${least} to ${most}.` };
+  };
 
-export const parseText = (most: number) => (text: string): Parsed<string> => (text.length > most ? { ok: false, reason: `At most ${most} characters.` } : { ok: true, value: text.trim() });
+export const parseText =
+  (most: number) =>
+  (text: string): Parsed<string> =>
+    text.length > most ? { ok: false, reason: `At most ${most} characters.` } : { ok: true, value: text.trim() };

@@ -4,5 +4,15 @@ import { usePage } from './page-context.tsx';
 /** Writes what an option costs: an amount, or “free”; null: it is not offered. @param currency of the amounts; without one they are written as they are */
 export function usePriceWords(currency: string | null): (minor: number | null | undefined) => string {
   const { money } = usePage();
-  return useCallback((minor) => (minor === null || minor === undefined ? 'not offered' : minor === 0 ? 'free' : currency ? money(minor, currency) : String(minor)), [money, currency]);
+  return useCallback(
+    (minor) =>
+      minor === null || minor === undefined
+        ? 'not offered'
+        : minor === 0
+          ? 'free'
+          : currency
+            ? money(minor, currency)
+            : String(minor),
+    [money, currency],
+  );
 }

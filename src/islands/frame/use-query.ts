@@ -2,7 +2,9 @@ import { plainQuery } from '../../core/plain-query.ts';
 import { useCallback, useEffect, useState } from 'react';
 
 /** A part of the address that is worth sharing; Back and Forward work. An empty part is left out. */
-export function useQuery(initial: Record<string, string>): [Record<string, string>, (change: Record<string, string>) => void] {
+export function useQuery(
+  initial: Record<string, string>,
+): [Record<string, string>, (change: Record<string, string>) => void] {
   const [query, setQuery] = useState(initial);
   useEffect(() => {
     const read = () => setQuery(plainQuery(new URLSearchParams(window.location.search)));

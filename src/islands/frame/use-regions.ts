@@ -50,4 +50,5 @@ function useRegionsOf(countries: readonly string[]): void {
 
 const none: Region[] = [];
 
-const regionName = (code: string): string => known.get(code.slice(0, 2))?.find((region) => region.code === code)?.name ?? code;
+const regionName = (code: string): string =>
+  known.get(code.slice(0, 2))?.find((region) => region.code === code)?.name ?? code;

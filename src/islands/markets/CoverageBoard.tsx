@@ -16,7 +16,14 @@ const between = (a: string, b: string): string[] => {
  * Every country of the world by continent, labelled by its market. A click gives a country to the chosen market, or takes it
  * out again; a drag, or Shift with a click or the arrows, gives a whole run of them.
  */
-export function CoverageBoard({ coverage, marketId, locale, found, assign, look }: {
+export function CoverageBoard({
+  coverage,
+  marketId,
+  locale,
+  found,
+  assign,
+  look,
+}: {
   coverage: Coverage;
   marketId: string | null;
   locale: string;
@@ -38,7 +45,10 @@ export function CoverageBoard({ coverage, marketId, locale, found, assign, look 
     if (from === to) assign([from], coverage.named.get(from)?.id === marketId);
     else assign(between(from, to), false);
   };
-  const codeAt = (event: { target: EventTarget }) => (event.target instanceof Element ? (event.target.closest('[data-country]')?.getAttribute('data-country') ?? null) : null);
+  const codeAt = (event: { target: EventTarget }) =>
+    event.target instanceof Element
+      ? (event.target.closest('[data-country]')?.getAttribute('data-country') ?? null)
+      : null;
   const onDown = (event: PointerEvent) => {
     const code = codeAt(event);
     if (!code || event.button !== 0) return;
@@ -83,13 +93,34 @@ export function CoverageBoard({ coverage, marketId, locale, found, assign, look 
   };
 
   return (
-    <div ref={board} className="coverage-board" role="group" aria-label="Countries by continent" onPointerDown={onDown} onPointerMove={onMove} onPointerUp={onUp} onPointerLeave={() => (look(null), dragging.current && (setRun(null), (dragging.current = null)))} onKeyDown={onKey} data-testid="coverage-board">
+    <div
+      ref={board}
+      className="coverage-board"
+      role="group"
+      aria-label="Countries by continent"
+      onPointerDown={onDown}
+      onPointerMove={onMove}
+      onPointerUp={onUp}
+      onPointerLeave={() => (look(null), dragging.current && (setRun(null), (dragging.current = null)))}
+      onKeyDown={onKey}
+      data-testid="coverage-board"
+    >
       {continents.map(({ id, name, countries }) => (
         <div key={id} className="contents">
           <p className="pt-0.5 text-right text-[12px] text-soft">{name}</p>
           <div className="flex flex-wrap gap-[2px]">
             {countries.map((code) => (
-              <Country key={code} code={code} name={countryName(code, locale)} mark={coverage.named.get(code) ?? coverage.elsewhere} named={coverage.named.has(code)} chosen={coverage.named.get(code)?.id === marketId} inRun={covered.has(code)} faded={found !== null && !found.has(code)} reachable={code === at} />
+              <Country
+                key={code}
+                code={code}
+                name={countryName(code, locale)}
+                mark={coverage.named.get(code) ?? coverage.elsewhere}
+                named={coverage.named.has(code)}
+                chosen={coverage.named.get(code)?.id === marketId}
+                inRun={covered.has(code)}
+                faded={found !== null && !found.has(code)}
+                reachable={code === at}
+              />
             ))}
           </div>
         </div>
@@ -103,13 +134,27 @@ function nearest(board: HTMLElement | null, code: string, direction: 1 | -1): st
   const cells = [...(board?.querySelectorAll<HTMLElement>('[data-country]') ?? [])];
   const here = cells.find((cell) => cell.dataset.country === code)?.getBoundingClientRect();
   if (!here) return undefined;
-  const beyond = cells.map((cell) => ({ cell, box: cell.getBoundingClientRect() })).filter(({ box }) => (direction > 0 ? box.top > here.top + 2 : box.top < here.top - 2));
-  const line = direction > 0 ? Math.min(...beyond.map(({ box }) => box.top)) : Math.max(...beyond.map(({ box }) => box.top));
-  const inLine = beyond.filter(({ box }) => Math.abs(box.top - line) < 2).sort((a, b) => Math.abs(a.box.left - here.left) - Math.abs(b.box.left - here.left));
+  const beyond = cells
+    .map((cell) => ({ cell, box: cell.getBoundingClientRect() }))
+    .filter(({ box }) => (direction > 0 ? box.top > here.top + 2 : box.top < here.top - 2));
+  const line =
+    direction > 0 ? Math.min(...beyond.map(({ box }) => box.top)) : Math.max(...beyond.map(({ box }) => box.top));
+  const inLine = beyond
+    .filter(({ box }) => Math.abs(box.top - line) < 2)
+    .sort((a, b) => Math.abs(a.box.left - here.left) - Math.abs(b.box.left - here.left));
   return inLine[0]?.cell.dataset.country;
 }
 
-const Country = memo(function Country({ code, name, mark, named, chosen, inRun, faded, reachable }: {
+const Country = memo(function Country({
+  code,
+  name,
+  mark,
+  named,
+  chosen,
+  inRun,
+  faded,
+  reachable,
+}: {
   code: string;
   name: string;
   mark: MarketMark | null;
@@ -121,7 +166,19 @@ const Country = memo(function Country({ code, name, mark, named, chosen, inRun, 
   reachable: boolean;
 }) {
   return (
-    <button type="button" className="country" data-country={code} data-tint={named ? mark?.tint : undefined} data-covered={named ? 'named' : mark ? 'elsewhere' : 'gap'} data-chosen={chosen} data-in-run={inRun} data-faded={faded} tabIndex={reachable ? 0 : -1} title={name} aria-pressed={chosen}>
+    <button
+      type="button"
+      className="country"
+      data-country={code}
+      data-tint={named ? mark?.tint : undefined}
+      data-covered={named ? 'named' : mark ? 'elsewhere' : 'gap'}
+      data-chosen={chosen}
+      data-in-run={inRun}
+      data-faded={faded}
+      tabIndex={reachable ? 0 : -1}
+      title={name}
+      aria-pressed={chosen}
+    >
       {code}
       {named && <span className="number">{mark?.number}</span>}
       <span className="sr-only">{` ${name}, ${mark ? `${mark.name}${named ? '' : ', with all others'}` : 'in no market'}`}</span>

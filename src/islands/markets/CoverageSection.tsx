@@ -11,7 +11,19 @@ import { CoverageBoard } from './CoverageBoard.tsx';
 import type { Coverage } from './market-marks.ts';
 
 /** The board with its search and what is said of the country looked at; what is looked at redraws nothing else. */
-export function CoverageSection({ coverage, marketId, choose, edit, children }: { coverage: Coverage; marketId: string | null; choose: (market: string) => void; edit: (edit: Edit) => boolean; children: ReactNode }) {
+export function CoverageSection({
+  coverage,
+  marketId,
+  choose,
+  edit,
+  children,
+}: {
+  coverage: Coverage;
+  marketId: string | null;
+  choose: (market: string) => void;
+  edit: (edit: Edit) => boolean;
+  children: ReactNode;
+}) {
   const { markets } = usePolicy();
   const { locale } = usePage();
   const market = marketId === null ? null : markets[marketId]!;
@@ -34,7 +46,14 @@ export function CoverageSection({ coverage, marketId, choose, edit, children }: 
   };
   return (
     <>
-      <CoverageBoard coverage={coverage} marketId={marketId} locale={locale} found={found} assign={assign} look={setLooked} />
+      <CoverageBoard
+        coverage={coverage}
+        marketId={marketId}
+        locale={locale}
+        found={found}
+        assign={assign}
+        look={setLooked}
+      />
       {children}
       <div className="mt-1 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 text-[13px]">
         <label className="inline-flex items-center gap-2">
@@ -63,7 +82,12 @@ export function CoverageSection({ coverage, marketId, choose, edit, children }: 
               </button>
             )}
             {!coverage.named.has(first) && (
-              <button type="button" className="btn btn-xs" onClick={() => makeMarket([first])} data-testid="make-market">
+              <button
+                type="button"
+                className="btn btn-xs"
+                onClick={() => makeMarket([first])}
+                data-testid="make-market"
+              >
                 Make it a market of its own
               </button>
             )}
@@ -72,7 +96,11 @@ export function CoverageSection({ coverage, marketId, choose, edit, children }: 
           <span className="text-soft">No country of that name.</span>
         ) : (
           <span className="text-soft" aria-hidden>
-            {looked ? `${countryName(looked, locale)}: ${whose(coverage, looked)}` : market ? `Click a country to give it to ${market.name}, or to take it out; drag over several.` : 'Click a country to make it a market of its own.'}
+            {looked
+              ? `${countryName(looked, locale)}: ${whose(coverage, looked)}`
+              : market
+                ? `Click a country to give it to ${market.name}, or to take it out; drag over several.`
+                : 'Click a country to make it a market of its own.'}
           </span>
         )}
       </div>

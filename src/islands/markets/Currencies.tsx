@@ -11,7 +11,12 @@ import { DriftTable } from './DriftTable.tsx';
 import { ImportRates } from './ImportRates.tsx';
 import { RateChart } from './RateChart.tsx';
 
-const spans: [days: string, words: string][] = [['730', 'two years'], ['365', 'a year'], ['90', 'three months'], ['30', 'thirty days']];
+const spans: [days: string, words: string][] = [
+  ['730', 'two years'],
+  ['365', 'a year'],
+  ['90', 'three months'],
+  ['30', 'thirty days'],
+];
 
 /** Rates as they were, as they are adopted, and what amounts that rest on them have drifted by. */
 export function Currencies({ marketId, feed: initialFeed }: { marketId: string; feed: string }) {
@@ -25,7 +30,9 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
   const [span, setSpan] = useState('365');
   const [importing, setImporting] = useState(false);
   const base = policy.store.baseCurrency;
-  const used = [...new Set(inOrder(policy.markets).map(([, { currency }]) => currency))].filter((currency) => currency !== base);
+  const used = [...new Set(inOrder(policy.markets).map(([, { currency }]) => currency))].filter(
+    (currency) => currency !== base,
+  );
   const { currency, name } = policy.markets[marketId]!;
   const own = useMemo(() => lastDays(rates[currency] ?? [], Number(span)), [rates, currency, span]);
   const amounts = useMemo(() => driftingAmounts(policy, marketId), [policy, marketId]);
@@ -37,11 +44,16 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
   }, []);
   useEffect(() => void reload(), [reload]);
   const fetchNow = async () => {
-    const answer = await call<{ added: number; changed: number; newest: string | null }>('POST', '/api/rates/fetch', { body: {} });
+    const answer = await call<{ added: number; changed: number; newest: string | null }>('POST', '/api/rates/fetch', {
+      body: {},
+    });
     if (!answer.ok) return setSaid({ wrong: true, text: `${answer.problem.title}. ${answer.problem.detail}` });
     const { added, changed, newest } = answer.body;
     const age = newest ? Math.floor((Date.now() - Date.parse(`${newest}T00:00Z`)) / 86_400_000) : null;
-    setSaid({ wrong: age !== null && age > 4, text: `${added} new rates, ${changed} changed; the newest are of ${newest ?? 'no day'}${age !== null && age > 4 ? `, ${age} days ago: the feed is behind` : ''}. Nothing is adopted by that.` });
+    setSaid({
+      wrong: age !== null && age > 4,
+      text: `${added} new rates, ${changed} changed; the newest are of ${newest ?? 'no day'}${age !== null && age > 4 ? `, ${age} days ago: the feed is behind` : ''}. Nothing is adopted by that.`,
+    });
     await reload();
   };
   const setMode = async (mode: string) => {
@@ -56,12 +68,28 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
           <button type="button" className="btn btn-xs" onClick={() => void fetchNow()} data-testid="fetch-rates">
             Ask the rate feed
           </button>
-          <button type="button" className="btn btn-xs" aria-expanded={importing} onClick={() => setImporting(!importing)}>
+          <button
+            type="button"
+            className="btn btn-xs"
+            aria-expanded={importing}
+            onClick={() => setImporting(!importing)}
+          >
             Import rates
           </button>
           <span className="text-soft">
             The feed is simulated and{' '}
-            <PhraseSelect label="Simulated rate feed" value={feed} options={[['works', 'works'], ['stale', 'is nine days behind'], ['down', 'is down']]} choose={(mode) => void setMode(mode)} testId="feed-mode" />.
+            <PhraseSelect
+              label="Simulated rate feed"
+              value={feed}
+              options={[
+                ['works', 'works'],
+                ['stale', 'is nine days behind'],
+                ['down', 'is down'],
+              ]}
+              choose={(mode) => void setMode(mode)}
+              testId="feed-mode"
+            />
+            .
           </span>
         </p>
       </div>
@@ -116,10 +144,24 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
                     <td className="pr-6 text-soft">{adopted?.adoptedAt}</td>
                     <td className="pr-6 text-right">{newest?.rate ?? 'none known'}</td>
                     <td className="pr-6 text-soft">{newest?.day}</td>
-                    <td className="pr-6 text-right">{change === null ? '' : new Intl.NumberFormat(locale, { style: 'percent', minimumFractionDigits: 1, maximumFractionDigits: 1, signDisplay: 'exceptZero' }).format(change)}</td>
+                    <td className="pr-6 text-right">
+                      {change === null
+                        ? ''
+                        : new Intl.NumberFormat(locale, {
+                            style: 'percent',
+                            minimumFractionDigits: 1,
+                            maximumFractionDigits: 1,
+                            signDisplay: 'exceptZero',
+                          }).format(change)}
+                    </td>
                     <td>
                       {newest && newest.rate !== adopted?.rate && (
-                        <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => edit(adoptRate(code, newest.rate, newest.day))} data-testid={`adopt-${code}`}>
+                        <button
+                          type="button"
+                          className="quiet-button underline decoration-dotted underline-offset-2"
+                          onClick={() => edit(adoptRate(code, newest.rate, newest.day))}
+                          data-testid={`adopt-${code}`}
+                        >
                           adopt
                         </button>
                       )}
@@ -134,10 +176,14 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
       {currency !== base && (
         <>
           <p className="mt-3 leading-7">
-            <strong className="font-head">Drift in {name}</strong> over the last <PhraseSelect label="Time looked at" value={span} options={spans} choose={setSpan} testId="drift-span" />: what is promised there against what a shop enforces that converts at the day’s rate.
+            <strong className="font-head">Drift in {name}</strong> over the last{' '}
+            <PhraseSelect label="Time looked at" value={span} options={spans} choose={setSpan} testId="drift-span" />:
+            what is promised there against what a shop enforces that converts at the day’s rate.
           </p>
           {own.length === 0 ? (
-            <p className="text-soft">{read ? `No rates of ${currency} are known. Ask the rate feed, or import them.` : 'Reading rates …'}</p>
+            <p className="text-soft">
+              {read ? `No rates of ${currency} are known. Ask the rate feed, or import them.` : 'Reading rates …'}
+            </p>
           ) : (
             <>
               <RateChart currency={currency} rates={own} adopted={policy.rates?.[currency]?.rate ?? null} />

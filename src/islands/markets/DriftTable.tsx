@@ -11,7 +11,17 @@ import { SaveAs } from '../../ui/SaveAs.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 
 /** Each amount that rests on a rate: on how many days shoppers were promised less than was enforced, and what avoids it. */
-export function DriftTable({ marketId, amounts, history, edit }: { marketId: string; amounts: readonly DriftingAmount[]; history: readonly DayRate[]; edit: (edit: Edit) => boolean }) {
+export function DriftTable({
+  marketId,
+  amounts,
+  history,
+  edit,
+}: {
+  marketId: string;
+  amounts: readonly DriftingAmount[];
+  history: readonly DayRate[];
+  edit: (edit: Edit) => boolean;
+}) {
   const policy = usePolicy();
   const { money: inMoney } = usePage();
   const money = localMoneyOf(policy, marketId);
@@ -19,29 +29,44 @@ export function DriftTable({ marketId, amounts, history, edit }: { marketId: str
   const rows = useMemo(
     () =>
       amounts.flatMap((one) => {
-        const step = 'following' in one.amount ? one.amount.following.step : roundStep(one.amount.exact, minorPerMajor(currency));
+        const step =
+          'following' in one.amount ? one.amount.following.step : roundStep(one.amount.exact, minorPerMajor(currency));
         const drift = driftOf(one.amount, one.base, money, history, step);
         return drift ? [{ one, drift }] : [];
       }),
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [amounts, history, JSON.stringify(money)],
   );
-  if (rows.length === 0) return <p className="text-soft">No goal or price here rests on a rate: nothing follows, and no goal set by hand is set in a market of {baseCurrency} as well.</p>;
+  if (rows.length === 0)
+    return (
+      <p className="text-soft">
+        No goal or price here rests on a rate: nothing follows, and no goal set by hand is set in a market of{' '}
+        {baseCurrency} as well.
+      </p>
+    );
   const raise = (one: DriftingAmount, drift: Drift) => {
     if (!one.offerId || !one.goalId) return;
-    if (!('following' in one.amount)) edit(setGoalAmount(one.offerId, one.goalId, marketId, { exact: drift.leastExact }));
-    else if (drift.leastBuffer !== null) edit(setGoalAmount(one.offerId, one.goalId, marketId, { following: { ...one.amount.following, buffer: drift.leastBuffer } }));
+    if (!('following' in one.amount))
+      edit(setGoalAmount(one.offerId, one.goalId, marketId, { exact: drift.leastExact }));
+    else if (drift.leastBuffer !== null)
+      edit(
+        setGoalAmount(one.offerId, one.goalId, marketId, {
+          following: { ...one.amount.following, buffer: drift.leastBuffer },
+        }),
+      );
   };
   return (
     <div className="overflow-x-auto">
       <table className="text-[13px]" aria-label={`Drift of amounts in ${currency}`} data-testid="drift-table">
         <thead>
           <tr className="border-b border-hairline text-left text-soft">
-            {['amount', 'stands for', 'promised', 'misled on', 'by at most', 'would have avoided it', 'set it'].map((head, index) => (
-              <th key={head} scope="col" className="py-1 pr-5 font-normal">
-                {index === 6 ? <span className="sr-only">{head}</span> : head}
-              </th>
-            ))}
+            {['amount', 'stands for', 'promised', 'misled on', 'by at most', 'would have avoided it', 'set it'].map(
+              (head, index) => (
+                <th key={head} scope="col" className="py-1 pr-5 font-normal">
+                  {index === 6 ? <span className="sr-only">{head}</span> : head}
+                </th>
+              ),
+            )}
           </tr>
         </thead>
         <tbody>
@@ -53,17 +78,28 @@ export function DriftTable({ marketId, amounts, history, edit }: { marketId: str
               </th>
               <td className="pr-5">
                 {inMoney(one.base, baseCurrency)}
-                <span className="text-soft">{one.from === 'following' ? ', followed' : `, the goal in ${policy.markets[one.from.market]!.name}`}</span>
+                <span className="text-soft">
+                  {one.from === 'following' ? ', followed' : `, the goal in ${policy.markets[one.from.market]!.name}`}
+                </span>
               </td>
               <td className="pr-5 text-right">{inMoney(drift.promised, currency)}</td>
               <td className={`pr-5 ${drift.misled > 0 ? 'text-warning' : ''}`}>
                 {drift.misled} of {drift.days.length} days
               </td>
-              <td className="pr-5">{drift.worst ? `${inMoney(drift.worst.by, currency)} on ${drift.worst.day}` : 'never'}</td>
-              <td className="pr-5">{drift.worst ? avoiding(one, drift, (minor) => inMoney(minor, currency)) : 'nothing to avoid'}</td>
+              <td className="pr-5">
+                {drift.worst ? `${inMoney(drift.worst.by, currency)} on ${drift.worst.day}` : 'never'}
+              </td>
+              <td className="pr-5">
+                {drift.worst ? avoiding(one, drift, (minor) => inMoney(minor, currency)) : 'nothing to avoid'}
+              </td>
               <td>
                 {drift.worst && one.offerId && ('exact' in one.amount || drift.leastBuffer !== null) && (
-                  <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => raise(one, drift)} aria-label={`Set that for ${one.name}`}>
+                  <button
+                    type="button"
+                    className="quiet-button underline decoration-dotted underline-offset-2"
+                    onClick={() => raise(one, drift)}
+                    aria-label={`Set that for ${one.name}`}
+                  >
                     set that
                   </button>
                 )}
@@ -74,15 +110,40 @@ export function DriftTable({ marketId, amounts, history, edit }: { marketId: str
       </table>
       <SaveAs
         what="the drift"
-        forms={[{ name: 'CSV', save: () => saveCsv(`drift-${marketId}`, ['amount', 'day', 'promised', 'enforced', 'currency', 'unit'], rows.flatMap(({ one, drift }) => drift.days.map(({ day, enforced }) => [one.name, day, drift.promised, enforced, currency, 'smallest unit']))) }]}
+        forms={[
+          {
+            name: 'CSV',
+            save: () =>
+              saveCsv(
+                `drift-${marketId}`,
+                ['amount', 'day', 'promised', 'enforced', 'currency', 'unit'],
+                rows.flatMap(({ one, drift }) =>
+                  drift.days.map(({ day, enforced }) => [
+                    one.name,
+                    day,
+                    drift.promised,
+                    enforced,
+                    currency,
+                    'smallest unit',
+                  ]),
+                ),
+              ),
+          },
+        ]}
       />
     </div>
   );
 }
 
-function avoiding({ amount }: DriftingAmount, { leastExact, leastBuffer }: Drift, write: (minor: number) => string): string {
+function avoiding(
+  { amount }: DriftingAmount,
+  { leastExact, leastBuffer }: Drift,
+  write: (minor: number) => string,
+): string {
   if ('exact' in amount) return write(leastExact);
-  return leastBuffer === null ? `no buffer; ${write(leastExact)} exactly` : `a buffer of ${leastBuffer} % or ${write(leastExact)} exactly`;
+  return leastBuffer === null
+    ? `no buffer; ${write(leastExact)} exactly`
+    : `a buffer of ${leastBuffer} % or ${write(leastExact)} exactly`;
 }
 
 /** How round an amount set by hand is: the largest of ten, five and one major units that it is a multiple of, else its smallest unit. */

@@ -17,7 +17,11 @@ export function ImportRates({ imported }: { imported: () => void }) {
   const [said, setSaid] = useState<{ wrong: boolean; text: string } | null>(null);
   const send = async (chosen: File, dryRun: boolean): Promise<Imported | null> => {
     try {
-      const response = await fetch(`/api/rates/import?dryRun=${dryRun ? 'yes' : 'no'}`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: chosen });
+      const response = await fetch(`/api/rates/import?dryRun=${dryRun ? 'yes' : 'no'}`, {
+        method: 'POST',
+        headers: { 'content-type': 'text/csv' },
+        body: chosen,
+      });
       const body = (await response.json()) as Imported & { title: string; detail: string };
       if (response.ok) return body;
       setSaid({ wrong: true, text: `${body.title}. ${body.detail}` });
@@ -36,22 +40,41 @@ export function ImportRates({ imported }: { imported: () => void }) {
     const done = file && (await send(file, false));
     if (!done) return;
     setWould(null);
-    setSaid({ wrong: false, text: `${done.added} new rates and ${done.changed} changed ones are there. Nothing is adopted by that.` });
+    setSaid({
+      wrong: false,
+      text: `${done.added} new rates and ${done.changed} changed ones are there. Nothing is adopted by that.`,
+    });
     imported();
   };
   return (
     <div className="my-1 max-w-[46rem] border-l-2 border-primary pl-3 text-[13px]">
       <p>
-        A CSV file in the layout in which the European Central Bank publishes its history: a column Date with days such as 2026-11-02, then a column for each currency, N/A where there is none; rates against one euro.
+        A CSV file in the layout in which the European Central Bank publishes its history: a column Date with days such
+        as 2026-11-02, then a column for each currency, N/A where there is none; rates against one euro.
       </p>
-      <input type="file" accept=".csv,text/csv" aria-label="File of rates" className="my-1 max-w-full" onChange={(event) => void choose(event.target.files?.[0] ?? null)} data-testid="rates-file" />
+      <input
+        type="file"
+        accept=".csv,text/csv"
+        aria-label="File of rates"
+        className="my-1 max-w-full"
+        onChange={(event) => void choose(event.target.files?.[0] ?? null)}
+        data-testid="rates-file"
+      />
       {would && (
         <div data-testid="rates-dry-run">
           <p>
-            {would.currencies.length} {would.currencies.length === 1 ? 'currency' : 'currencies'} from {would.firstDay} to {would.lastDay}: {would.added} new rates, {would.changed} that differ from what is known, {would.same} the same.
-            {would.rejected.length > 0 && ` ${would.rejected.length} cannot be read, the first in line ${would.rejected[0]!.line}: ${would.rejected[0]!.column} ${would.rejected[0]!.reason}.`}
+            {would.currencies.length} {would.currencies.length === 1 ? 'currency' : 'currencies'} from {would.firstDay}{' '}
+            to {would.lastDay}: {would.added} new rates, {would.changed} that differ from what is known, {would.same}{' '}
+            the same.
+            {would.rejected.length > 0 &&
+              ` ${would.rejected.length} cannot be read, the first in line ${would.rejected[0]!.line}: ${would.rejected[0]!.column} ${would.rejected[0]!.reason}.`}
           </p>
-          <button type="button" className="btn btn-xs btn-primary" disabled={would.added + would.changed === 0} onClick={() => void take()}>
+          <button
+            type="button"
+            className="btn btn-xs btn-primary"
+            disabled={would.added + would.changed === 0}
+            onClick={() => void take()}
+          >
             Take them over
           </button>
         </div>

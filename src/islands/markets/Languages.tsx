@@ -4,9 +4,18 @@ import { languageByName } from '../../core/wording/language-by-name.ts';
 import { usePage } from '../frame/page-context.tsx';
 
 /** Languages in the order in which texts fall back. */
-export function Languages({ languages, country, change }: { languages: readonly string[]; country: string | undefined; change: (languages: string[]) => void }) {
+export function Languages({
+  languages,
+  country,
+  change,
+}: {
+  languages: readonly string[];
+  country: string | undefined;
+  change: (languages: string[]) => void;
+}) {
   const { locale } = usePage();
-  const moved = (index: number) => languages.map((tag, at) => (at === index - 1 ? languages[index]! : at === index ? languages[index - 1]! : tag));
+  const moved = (index: number) =>
+    languages.map((tag, at) => (at === index - 1 ? languages[index]! : at === index ? languages[index - 1]! : tag));
   return (
     <p className="leading-7">
       Shoppers read{' '}
@@ -15,17 +24,30 @@ export function Languages({ languages, country, change }: { languages: readonly 
           {index > 0 && <span className="text-soft">then </span>}
           {tag}
           {index > 0 && (
-            <button type="button" className="quiet-button !px-1 text-soft" aria-label={`${tag} before ${languages[index - 1]}`} onClick={() => change(moved(index))}>
+            <button
+              type="button"
+              className="quiet-button !px-1 text-soft"
+              aria-label={`${tag} before ${languages[index - 1]}`}
+              onClick={() => change(moved(index))}
+            >
               ↑
             </button>
           )}
-          {languages.length > 1 && <Remove what={tag} remove={() => change(languages.filter((other) => other !== tag))} />}
+          {languages.length > 1 && (
+            <Remove what={tag} remove={() => change(languages.filter((other) => other !== tag))} />
+          )}
         </span>
       ))}
-      <AddWord label="New language" placeholder="add a language" accept={(text) => {
+      <AddWord
+        label="New language"
+        placeholder="add a language"
+        accept={(text) => {
           const tag = languageByName(text, country, locale);
           return tag !== null && !languages.includes(tag) ? tag : null;
-        }} reason="A language by its name, or a tag such as nl-NL." add={(tag) => change([...languages, tag])} />
+        }}
+        reason="A language by its name, or a tag such as nl-NL."
+        add={(tag) => change([...languages, tag])}
+      />
     </p>
   );
 }

@@ -30,20 +30,43 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
       <ol className="mb-2 flex max-h-24 flex-wrap gap-x-1 gap-y-0.5 overflow-y-auto" aria-label="Markets">
         {coverage.marks.map(({ id, name, number, tint }) => (
           <li key={id}>
-            <button type="button" className="market-chip" aria-pressed={id === marketId} data-tint={tint} onClick={() => setQuery({ market: id, zone: '' })} data-testid={`market-${id}`}>
-              <span className="number">{number}</span> {name} <span className="text-soft">{policy.markets[id]!.currency}</span>
+            <button
+              type="button"
+              className="market-chip"
+              aria-pressed={id === marketId}
+              data-tint={tint}
+              onClick={() => setQuery({ market: id, zone: '' })}
+              data-testid={`market-${id}`}
+            >
+              <span className="number">{number}</span> {name}{' '}
+              <span className="text-soft">{policy.markets[id]!.currency}</span>
             </button>
           </li>
         ))}
       </ol>
-      <CoverageSection coverage={coverage} marketId={marketId} choose={(id) => setQuery({ market: id, zone: '' })} edit={edit}>
+      <CoverageSection
+        coverage={coverage}
+        marketId={marketId}
+        choose={(id) => setQuery({ market: id, zone: '' })}
+        edit={edit}
+      >
         {refusal}
       </CoverageSection>
       {market && marketId !== null && (
         <>
           <WhereWouldThisGo />
-          <MarketTerms key={`terms-${marketId}`} marketId={marketId} market={market} gone={() => setQuery({ market: '', zone: '' })} />
-          <ZoneList marketId={marketId} market={market} open={query.zone ?? ''} setOpen={(zone) => setQuery({ zone })} />
+          <MarketTerms
+            key={`terms-${marketId}`}
+            marketId={marketId}
+            market={market}
+            gone={() => setQuery({ market: '', zone: '' })}
+          />
+          <ZoneList
+            marketId={marketId}
+            market={market}
+            open={query.zone ?? ''}
+            setOpen={(zone) => setQuery({ zone })}
+          />
           <Currencies marketId={marketId} feed={rateFeed} />
         </>
       )}
@@ -57,7 +80,8 @@ function CoverageInWords({ coverage: { named, marks, elsewhere } }: { coverage: 
   const countries = `${named.size} ${named.size === 1 ? 'country' : 'countries'} in ${marks.length} ${marks.length === 1 ? 'market' : 'markets'}`;
   return (
     <p className="text-soft" data-testid="coverage-in-words">
-      {countries}; the other {rest} {elsewhere ? `go to ${elsewhere.name}.` : 'are in no market: nobody there can check out.'}
+      {countries}; the other {rest}{' '}
+      {elsewhere ? `go to ${elsewhere.name}.` : 'are in no market: nobody there can check out.'}
     </p>
   );
 }

@@ -14,7 +14,19 @@ import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 const mostShown = 40;
 
 /** The postcodes of a part: searched, marked where others cover them, taken out one by one, added to by pasting. */
-export function PostcodePatterns({ zoneId, side, partId, country, patterns }: { zoneId: string; side: 'include' | 'exclude'; partId: string; country: string; patterns: Readonly<Record<string, true>> }) {
+export function PostcodePatterns({
+  zoneId,
+  side,
+  partId,
+  country,
+  patterns,
+}: {
+  zoneId: string;
+  side: 'include' | 'exclude';
+  partId: string;
+  country: string;
+  patterns: Readonly<Record<string, true>>;
+}) {
   const { edit, refusal } = useGuardedEdit();
   const [search, setSearch] = useState('');
   const [pasting, setPasting] = useState(false);
@@ -23,7 +35,8 @@ export function PostcodePatterns({ zoneId, side, partId, country, patterns }: { 
   const wanted = normalPostcode(search);
   const hit = wanted === '' ? null : postcodeList(patterns)(wanted);
   const listed = wanted === '' ? all : all.filter((pattern) => pattern.includes(wanted));
-  const change = (changes: { add?: readonly string[]; remove?: readonly string[] }) => edit(changePatterns(zoneId, side, partId, changes));
+  const change = (changes: { add?: readonly string[]; remove?: readonly string[] }) =>
+    edit(changePatterns(zoneId, side, partId, changes));
   return (
     <span className="mt-0.5 block">
       <span className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
@@ -31,21 +44,41 @@ export function PostcodePatterns({ zoneId, side, partId, country, patterns }: { 
         {covered.size > 0 && (
           <span className="text-warning">
             {covered.size} of them {covered.size === 1 ? 'lies' : 'lie'} within others{' '}
-            <button type="button" className="quiet-button !px-1 text-base-content underline decoration-dotted underline-offset-2" onClick={() => change({ remove: [...covered.keys()] })}>
+            <button
+              type="button"
+              className="quiet-button !px-1 text-base-content underline decoration-dotted underline-offset-2"
+              onClick={() => change({ remove: [...covered.keys()] })}
+            >
               take {covered.size === 1 ? 'it' : 'them'} out
             </button>
           </span>
         )}
-        <input className="typed w-32 [field-sizing:fixed]" type="search" placeholder="Is … among them?" aria-label="Look for a postcode in the list" value={search} onChange={(event) => setSearch(event.target.value)} />
+        <input
+          className="typed w-32 [field-sizing:fixed]"
+          type="search"
+          placeholder="Is … among them?"
+          aria-label="Look for a postcode in the list"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+        />
         {wanted !== '' && <span className="text-soft">{hit ? `yes, by ${hit.pattern.text}` : 'no'}</span>}
-        <button type="button" className="quiet-button !px-1 underline decoration-dotted underline-offset-2" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
+        <button
+          type="button"
+          className="quiet-button !px-1 underline decoration-dotted underline-offset-2"
+          aria-expanded={pasting}
+          onClick={() => setPasting(!pasting)}
+        >
           add more
         </button>
       </span>
       {refusal}
       <span className="flex flex-wrap gap-x-2 text-[13px]">
         {listed.slice(0, mostShown).map((pattern) => (
-          <span key={pattern} className={`whitespace-nowrap ${covered.has(pattern) ? 'text-warning' : ''}`} title={covered.has(pattern) ? `within ${covered.get(pattern)}` : undefined}>
+          <span
+            key={pattern}
+            className={`whitespace-nowrap ${covered.has(pattern) ? 'text-warning' : ''}`}
+            title={covered.has(pattern) ? `within ${covered.get(pattern)}` : undefined}
+          >
             {pattern.replace('..', ' to ')}
             {all.length > 1 && <Remove what={pattern} remove={() => change({ remove: [pattern] })} />}
           </span>
@@ -70,13 +103,28 @@ export function PostcodePatterns({ zoneId, side, partId, country, patterns }: { 
 const noneKnown: Readonly<Record<string, true>> = {};
 
 /** Postcodes pasted or typed, with what was understood before they are taken. */
-export function PastePostcodes({ side = 'include', countries, country: only, known = noneKnown, accept }: { side?: 'include' | 'exclude'; countries?: readonly string[]; country?: string; known?: Readonly<Record<string, true>>; accept: (country: string, patterns: string[]) => void }) {
+export function PastePostcodes({
+  side = 'include',
+  countries,
+  country: only,
+  known = noneKnown,
+  accept,
+}: {
+  side?: 'include' | 'exclude';
+  countries?: readonly string[];
+  country?: string;
+  known?: Readonly<Record<string, true>>;
+  accept: (country: string, patterns: string[]) => void;
+}) {
   const { locale } = usePage();
   const [country, setCountry] = useState(countries?.[0] ?? '');
   const [text, setText] = useState('');
   const read = useMemo(() => readPastedPostcodes(text), [text]);
   const fresh = useMemo(() => read.patterns.filter((pattern) => !known[pattern]), [read, known]);
-  const strange = useMemo(() => fresh.filter((pattern) => !canBePostcode(only ?? country, pattern)), [fresh, only, country]);
+  const strange = useMemo(
+    () => fresh.filter((pattern) => !canBePostcode(only ?? country, pattern)),
+    [fresh, only, country],
+  );
   const covered = useMemo(() => {
     const added = new Set(fresh);
     return coveredPatterns([...Object.keys(known), ...fresh]).filter(({ pattern }) => added.has(pattern));
@@ -85,34 +133,59 @@ export function PastePostcodes({ side = 'include', countries, country: only, kno
     <div className="my-1 max-w-[40rem] border-l-2 border-primary pl-3">
       {countries && (
         <p className="text-[13px]">
-          Postcodes in <PhraseSelect label="Country of the postcodes" value={country} options={countries.map((code) => [code, countryName(code, locale)] as const)} choose={setCountry} />
+          Postcodes in{' '}
+          <PhraseSelect
+            label="Country of the postcodes"
+            value={country}
+            options={countries.map((code) => [code, countryName(code, locale)] as const)}
+            choose={setCountry}
+          />
         </p>
       )}
-      <textarea className="h-20 w-full rounded-[3px] border border-hairline bg-transparent p-1.5" aria-label="Postcodes, one a line or parted by commas" placeholder={'1799 ZA\n8891..8899\n17*'} value={text} onChange={(event) => setText(event.target.value)} data-testid="pasted-postcodes" />
+      <textarea
+        className="h-20 w-full rounded-[3px] border border-hairline bg-transparent p-1.5"
+        aria-label="Postcodes, one a line or parted by commas"
+        placeholder={'1799 ZA\n8891..8899\n17*'}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        data-testid="pasted-postcodes"
+      />
       <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]" data-testid="pasted-report">
-        <button type="button" className="btn btn-xs" disabled={fresh.length === 0} onClick={() => accept(country, fresh)}>
+        <button
+          type="button"
+          className="btn btn-xs"
+          disabled={fresh.length === 0}
+          onClick={() => accept(country, fresh)}
+        >
           {side === 'exclude' ? 'Leave out' : 'Take in'}
           {fresh.length > 0 && ` ${fresh.length}`}
         </button>
         {text === '' ? (
-          <span className="text-soft">One a line, or parted by commas; * and ? stand for any characters, 1000..1999 for a range.</span>
+          <span className="text-soft">
+            One a line, or parted by commas; * and ? stand for any characters, 1000..1999 for a range.
+          </span>
         ) : (
           <>
             {read.repeated > 0 && <span>{read.repeated} stood there more than once</span>}
-            {read.patterns.length > fresh.length && <span>{read.patterns.length - fresh.length} are there already</span>}
+            {read.patterns.length > fresh.length && (
+              <span>{read.patterns.length - fresh.length} are there already</span>
+            )}
             {covered.length > 0 && (
               <span className="text-warning">
-                {covered.length} {covered.length === 1 ? 'lies' : 'lie'} within others, such as {covered[0]!.pattern} in {covered[0]!.by}
+                {covered.length} {covered.length === 1 ? 'lies' : 'lie'} within others, such as {covered[0]!.pattern} in{' '}
+                {covered[0]!.by}
               </span>
             )}
             {strange.length > 0 && (
               <span className="text-warning">
-                {strange.length === 1 ? 'One looks' : `${strange.length} look`} like no postcode of {countryName(only ?? country, locale)}: {strange.slice(0, 3).join(', ')}
+                {strange.length === 1 ? 'One looks' : `${strange.length} look`} like no postcode of{' '}
+                {countryName(only ?? country, locale)}: {strange.slice(0, 3).join(', ')}
               </span>
             )}
             {read.unreadable.length > 0 && (
               <span className="text-error">
-                {read.unreadable.length} cannot be read: line {read.unreadable[0]!.line}, “{read.unreadable[0]!.text}” {read.unreadable[0]!.reason}
+                {read.unreadable.length} cannot be read: line {read.unreadable[0]!.line}, “{read.unreadable[0]!.text}”{' '}
+                {read.unreadable[0]!.reason}
               </span>
             )}
           </>

@@ -22,40 +22,91 @@ export function WhereWouldThisGo() {
   const [distance, setDistance] = useState('5');
   const country = countryByName(countryText);
   const regions = useRegions(country);
-  const places = inOrder(policy.places ?? {}).flatMap(([id, { name, coordinates }]) => (coordinates ? [{ id, name, coordinates }] : []));
+  const places = inOrder(policy.places ?? {}).flatMap(([id, { name, coordinates }]) =>
+    coordinates ? [{ id, name, coordinates }] : [],
+  );
   const km = Number(distance.replace(',', '.'));
   const around = places.find(({ id }) => id === place);
-  const destination: Destination | null = !country ? null : {
-    country,
-    postcode,
-    ...(region && region.startsWith(country) ? { region } : {}),
-    ...(around && Number.isFinite(km) && km >= 0 ? { coordinates: northOf(around.coordinates, km) } : {}),
-  };
+  const destination: Destination | null = !country
+    ? null
+    : {
+        country,
+        postcode,
+        ...(region && region.startsWith(country) ? { region } : {}),
+        ...(around && Number.isFinite(km) && km >= 0 ? { coordinates: northOf(around.coordinates, km) } : {}),
+      };
   const key = JSON.stringify(destination);
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const market = useMemo(() => (destination ? findMarket(compiled, destination) : null), [compiled, key]);
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const there = useMemo(() => (destination && market ? zonesThere(market, destination, normalPostcode(destination.postcode)) : []), [market, key]);
+  const there = useMemo(
+    () => (destination && market ? zonesThere(market, destination, normalPostcode(destination.postcode)) : []),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [market, key],
+  );
   const winner = there.find(({ outcome }) => outcome === 'wins');
   return (
-    <section className="mt-2 border-t border-hairline pt-2" aria-label="Where would this go?" data-testid="where-would-this-go">
+    <section
+      className="mt-2 border-t border-hairline pt-2"
+      aria-label="Where would this go?"
+      data-testid="where-would-this-go"
+    >
       <p className="leading-7">
         <strong className="font-head">Where would this go?</strong> To{' '}
-        <input className="typed w-28 [field-sizing:content]" aria-label="Country, name or code" value={countryText} onChange={(event) => setCountryText(event.target.value)} data-testid="where-country" />
-        {country && countryText.trim().length === 2 && <span className="text-soft"> {countryName(country, locale)}</span>}
+        <input
+          className="typed w-28 [field-sizing:content]"
+          aria-label="Country, name or code"
+          value={countryText}
+          onChange={(event) => setCountryText(event.target.value)}
+          data-testid="where-country"
+        />
+        {country && countryText.trim().length === 2 && (
+          <span className="text-soft"> {countryName(country, locale)}</span>
+        )}
         {country && (
           <>
-            , <PhraseSelect label="Region" quiet={region === ''} value={region} options={[['', 'any region'], ...regions.map(({ code, name }) => [code, name] as const)]} choose={setRegion} testId="where-region" />
+            ,{' '}
+            <PhraseSelect
+              label="Region"
+              quiet={region === ''}
+              value={region}
+              options={[['', 'any region'], ...regions.map(({ code, name }) => [code, name] as const)]}
+              choose={setRegion}
+              testId="where-region"
+            />
           </>
         )}
-        , postcode <input className="typed w-20 [field-sizing:content]" aria-label="Postcode" value={postcode} onChange={(event) => setPostcode(event.target.value)} data-testid="where-postcode" />
+        , postcode{' '}
+        <input
+          className="typed w-20 [field-sizing:content]"
+          aria-label="Postcode"
+          value={postcode}
+          onChange={(event) => setPostcode(event.target.value)}
+          data-testid="where-postcode"
+        />
         {places.length > 0 && (
           <>
-            , <PhraseSelect label="Near" quiet={place === ''} value={place} options={[['', 'wherever it lies'], ...places.map(({ id, name }) => [id, `near ${name}`] as const)]} choose={setPlace} testId="where-place" />
+            ,{' '}
+            <PhraseSelect
+              label="Near"
+              quiet={place === ''}
+              value={place}
+              options={[['', 'wherever it lies'], ...places.map(({ id, name }) => [id, `near ${name}`] as const)]}
+              choose={setPlace}
+              testId="where-place"
+            />
             {place !== '' && (
               <>
                 {' '}
-                at <input className="typed w-12 text-right [field-sizing:content]" aria-label="Distance in km" inputMode="decimal" value={distance} onChange={(event) => setDistance(event.target.value)} data-testid="where-distance" /> km
+                at{' '}
+                <input
+                  className="typed w-12 text-right [field-sizing:content]"
+                  aria-label="Distance in km"
+                  inputMode="decimal"
+                  value={distance}
+                  onChange={(event) => setDistance(event.target.value)}
+                  data-testid="where-distance"
+                />{' '}
+                km
               </>
             )}
           </>
@@ -77,11 +128,13 @@ export function WhereWouldThisGo() {
       </p>
       {there.length > (winner ? 1 : 0) && (
         <ul className="ml-4 text-[13px] text-soft" data-testid="where-others">
-          {there.filter((standing) => standing !== winner).map((standing) => (
-            <li key={standing.zone.id}>
-              {standing.zone.zone.name} {whyNot(standing)}
-            </li>
-          ))}
+          {there
+            .filter((standing) => standing !== winner)
+            .map((standing) => (
+              <li key={standing.zone.id}>
+                {standing.zone.zone.name} {whyNot(standing)}
+              </li>
+            ))}
         </ul>
       )}
     </section>
@@ -108,4 +161,3 @@ function whyNot({ match, outcome }: ZoneStanding): string {
   if (outcome === 'excluded') return `${has}, but leaves it out.`;
   return outcome === 'later' ? `${has} just as well, but is listed later.` : `${has}, which is less specific.`;
 }
-

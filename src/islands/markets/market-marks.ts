@@ -18,7 +18,12 @@ export interface Coverage {
 }
 
 export function coverageOf(markets: Policy['markets']): Coverage {
-  const marks = inOrder(markets).map(([id, { name }], index): MarketMark => ({ id, name, number: index + 1, tint: ((index % 4) + 1) as MarketMark['tint'] }));
+  const marks = inOrder(markets).map(([id, { name }], index): MarketMark => ({
+    id,
+    name,
+    number: index + 1,
+    tint: ((index % 4) + 1) as MarketMark['tint'],
+  }));
   const named = new Map(marks.flatMap((mark) => markets[mark.id]!.countries.map((code) => [code, mark] as const)));
   return { marks, named, elsewhere: marks.find(({ id }) => markets[id]!.elsewhere) ?? null };
 }

@@ -33,7 +33,14 @@ export function AddOffer({ edit, choose }: { edit: (edit: Edit) => boolean; choo
       <p className="flex flex-wrap items-baseline gap-x-1">
         <span className="text-soft">Add an offer</span>
         {starterOffers.map((starter) => (
-          <button key={starter.id} type="button" className="quiet-button underline decoration-dotted underline-offset-2" title={starter.says} onClick={() => start(starter)} data-testid={`starter-${starter.id}`}>
+          <button
+            key={starter.id}
+            type="button"
+            className="quiet-button underline decoration-dotted underline-offset-2"
+            title={starter.says}
+            onClick={() => start(starter)}
+            data-testid={`starter-${starter.id}`}
+          >
             {starter.name}
           </button>
         ))}

@@ -10,7 +10,13 @@ export function Archive({ choose }: { choose: (offer: string) => void }) {
     <p className="flex flex-wrap items-baseline gap-x-1 text-[13px]" data-testid="archive">
       <span className="text-soft">Archived</span>
       {archived.map(([id, { name }]) => (
-        <button key={id} type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => choose(id)} data-testid={`archived-${id}`}>
+        <button
+          key={id}
+          type="button"
+          className="quiet-button underline decoration-dotted underline-offset-2"
+          onClick={() => choose(id)}
+          data-testid={`archived-${id}`}
+        >
           {name}
         </button>
       ))}

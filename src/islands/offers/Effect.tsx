@@ -38,21 +38,40 @@ export function Effect() {
         if (data.kind === 'progress') return { ...before, share: data.share };
         if (data.kind === 'done') return { ...before, share: 1, done: true };
         if (data.kind === 'left') return { ...before, left: new Map(before.left).set(data.market, data.reason) };
-        return { ...before, results: new Map(before.results).set(data.market, { replay: data.replay, whole: data.whole }) };
+        return {
+          ...before,
+          results: new Map(before.results).set(data.market, { replay: data.replay, whole: data.whole }),
+        };
       });
-    begun.postMessage({ draft: policy, release: release?.policy ?? null, markets: inOrder(policy.markets).map(([id]) => id), now } satisfies ReplayRequest);
+    begun.postMessage({
+      draft: policy,
+      release: release?.policy ?? null,
+      markets: inOrder(policy.markets).map(([id]) => id),
+      now,
+    } satisfies ReplayRequest);
   };
   const cancel = () => {
     stop();
     setRunning(null);
   };
   const count = new Intl.NumberFormat(locale);
-  const unknown = [...new Set(Object.values(policy.offers).flatMap(({ on, when }) => (on && when ? unknownToExports(when, policy) : [])))];
+  const unknown = [
+    ...new Set(
+      Object.values(policy.offers).flatMap(({ on, when }) => (on && when ? unknownToExports(when, policy) : [])),
+    ),
+  ];
   return (
-    <section className="seldom-seen mt-4 border-t border-hairline pt-2" aria-label="Effect before it goes live" data-testid="effect">
+    <section
+      className="seldom-seen mt-4 border-t border-hairline pt-2"
+      aria-label="Effect before it goes live"
+      data-testid="effect"
+    >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-[17px]">Effect before it goes live</h2>
-        <p className="text-[13px] text-soft">Past orders as though bought now: one light article of their value, by a guest, in the zone of the option they took.</p>
+        <p className="text-[13px] text-soft">
+          Past orders as though bought now: one light article of their value, by a guest, in the zone of the option they
+          took.
+        </p>
       </div>
       <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
         <button type="button" className="btn btn-xs" onClick={start} data-testid="replay">
@@ -61,12 +80,19 @@ export function Effect() {
         {running && !running.done && (
           <>
             <progress className="progress w-40" max={1} value={running.share} aria-label="Orders replayed" />
-            <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={cancel} data-testid="replay-cancel">
+            <button
+              type="button"
+              className="quiet-button underline decoration-dotted underline-offset-2"
+              onClick={cancel}
+              data-testid="replay-cancel"
+            >
               Stop
             </button>
           </>
         )}
-        {running && asked !== policy && <span className="text-warning">The draft has changed since; what stands here is of before.</span>}
+        {running && asked !== policy && (
+          <span className="text-warning">The draft has changed since; what stands here is of before.</span>
+        )}
         {unknown.length > 0 && <Untold facts={unknown} />}
       </p>
       {running && running.results.size > 0 && (
@@ -74,8 +100,21 @@ export function Effect() {
           <table className="w-full text-left text-[13px]" data-testid="effect-table">
             <thead>
               <tr className="border-b border-hairline text-soft">
-                {['Market', 'Orders', 'pay less', 'pay more', 'pay the same', 'for delivery in all', 'given away by offers', 'for example'].map((head, index) => (
-                  <th key={head} scope="col" className={`py-1 pr-4 font-normal ${index > 0 && index < 7 ? 'text-right' : ''}`}>
+                {[
+                  'Market',
+                  'Orders',
+                  'pay less',
+                  'pay more',
+                  'pay the same',
+                  'for delivery in all',
+                  'given away by offers',
+                  'for example',
+                ].map((head, index) => (
+                  <th
+                    key={head}
+                    scope="col"
+                    className={`py-1 pr-4 font-normal ${index > 0 && index < 7 ? 'text-right' : ''}`}
+                  >
                     {head}
                   </th>
                 ))}
@@ -88,7 +127,12 @@ export function Effect() {
                 if (!result) return reason ? <LeftRow key={id} name={name} reason={reason} /> : null;
                 const { replay, whole } = result;
                 return (
-                  <tr key={id} className={`border-b border-hairline ${whole ? '' : 'text-soft'}`} data-testid={`effect-${id}`} data-whole={whole}>
+                  <tr
+                    key={id}
+                    className={`border-b border-hairline ${whole ? '' : 'text-soft'}`}
+                    data-testid={`effect-${id}`}
+                    data-whole={whole}
+                  >
                     <th scope="row" className="py-1 pr-4 font-normal">
                       {name}
                     </th>
@@ -101,7 +145,10 @@ export function Effect() {
                         {count.format(orders)}
                       </td>
                     ))}
-                    <td className={`py-1 pr-4 text-right ${replay.change === 0 ? '' : 'font-semibold'}`}>{replay.change > 0 ? '+' : ''}{money(replay.change, currency)}</td>
+                    <td className={`py-1 pr-4 text-right ${replay.change === 0 ? '' : 'font-semibold'}`}>
+                      {replay.change > 0 ? '+' : ''}
+                      {money(replay.change, currency)}
+                    </td>
                     <td className="py-1 pr-4 text-right whitespace-nowrap">
                       {money(replay.givenBefore, currency)} → {money(replay.givenNow, currency)}
                     </td>
@@ -123,7 +170,9 @@ const mostNamed = 3;
 
 function Untold({ facts }: { facts: readonly FactEntry[] }) {
   const [all, setAll] = useState(false);
-  const named = (all ? facts : facts.slice(0, mostNamed)).map(({ about, name }) => `${about.toLowerCase()}: ${name}`).join(', ');
+  const named = (all ? facts : facts.slice(0, mostNamed))
+    .map(({ about, name }) => `${about.toLowerCase()}: ${name}`)
+    .join(', ');
   return (
     <span className="text-soft">
       Offers that ask for what orders do not tell hold for none of them: {named}

@@ -1,4 +1,13 @@
-import { memo, useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent, type UIEvent } from 'react';
+import {
+  memo,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ClipboardEvent,
+  type KeyboardEvent,
+  type UIEvent,
+} from 'react';
 import type { Edit } from '../../client/edit.ts';
 import { setTarget } from '../../client/edits.ts';
 import { fillTarget } from '../../client/offer-edits.ts';
@@ -35,7 +44,14 @@ interface Column {
 }
 
 /** Offers' goals × markets. An empty cell is a market without the offer, and stands out. */
-export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distributions, edit }: {
+export function GoalGrid({
+  marketId,
+  choose,
+  offerId: looked,
+  chooseOffer,
+  distributions,
+  edit,
+}: {
   marketId: string;
   choose: (market: string) => void;
   /** the offer looked at */
@@ -48,8 +64,11 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
   const { locale } = usePage();
   const { store, rates, markets } = policy;
   // What amounts come to depends on these parts of the policy alone.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const columns = useMemo(() => inOrder(markets).map(([id, market]): Column => ({ id, market, money: localMoneyOf(policy, id) })), [store, rates, markets]);
+  const columns = useMemo(
+    () => inOrder(markets).map(([id, market]): Column => ({ id, market, money: localMoneyOf(policy, id) })),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [store, rates, markets],
+  );
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const terms = useMemo(() => policy, [store, rates, markets]);
   const box = useRef<HTMLDivElement>(null);
@@ -82,10 +101,20 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
     event.preventDefault();
     const row = rows.findIndex(({ offerId, goalId }) => offerId === at.offer && goalId === at.goal);
     const column = columns.findIndex(({ id }) => id === at.market);
-    const { cells, wrong } = pastedTargets(text, rows.slice(row).map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })), columns.slice(column).map(({ id }) => id), policy, decimalMarkOf(locale));
+    const { cells, wrong } = pastedTargets(
+      text,
+      rows.slice(row).map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
+      columns.slice(column).map(({ id }) => id),
+      policy,
+      decimalMarkOf(locale),
+    );
     const [first] = wrong;
-    if (first) setSaid(`Nothing was pasted. Row ${first.row}, column ${first.column}, “${first.text}”: ${first.reason}${wrong.length > 1 ? `; and ${wrong.length - 1} more like it` : ''}.`);
-    else if (edit(inTurn(...cells.map(({ offer, goal, market, value }) => setTarget(offer, goal, market, value))))) setSaid(`${cells.length} cells were pasted. Undo takes all of it back.`);
+    if (first)
+      setSaid(
+        `Nothing was pasted. Row ${first.row}, column ${first.column}, “${first.text}”: ${first.reason}${wrong.length > 1 ? `; and ${wrong.length - 1} more like it` : ''}.`,
+      );
+    else if (edit(inTurn(...cells.map(({ offer, goal, market, value }) => setTarget(offer, goal, market, value)))))
+      setSaid(`${cells.length} cells were pasted. Undo takes all of it back.`);
   };
   const editStable = useStable(edit);
   const chooseStable = useStable(chooseOffer);
@@ -95,38 +124,61 @@ export function GoalGrid({ marketId, choose, offerId: looked, chooseOffer, distr
   };
   return (
     <>
-    <div ref={box} className="goal-grid mt-2 max-h-[252px] overflow-auto contain-content" onScroll={onScroll}>
-      <table className="table-fixed text-left" width={nameWidth + columns.length * marketWidth} aria-label="Goal grid" onKeyDown={onKeyDown} onPaste={onPaste}>
-        <colgroup>
-          <col width={nameWidth} />
-          <col span={columns.length} width={marketWidth} />
-        </colgroup>
-        <thead>
-          <tr className="h-9 border-b border-hairline text-[13px] text-soft">
-            <th scope="col" className="stays-left bg-base-100 py-1 pr-3 font-normal">
-              Goals
-            </th>
-            <Gap columns={first} head />
-            {drawn.map(({ id, market }) => (
-              <th key={id} scope="col" className="truncate bg-base-100 px-3 py-1 font-normal">
-                <button type="button" className={`hover:underline ${id === marketId ? 'font-semibold text-base-content' : ''}`} aria-pressed={id === marketId} onClick={() => choose(id)}>
-                  {market.name}
-                </button>{' '}
-                {market.currency}
+      <div ref={box} className="goal-grid mt-2 max-h-[252px] overflow-auto contain-content" onScroll={onScroll}>
+        <table
+          className="table-fixed text-left"
+          width={nameWidth + columns.length * marketWidth}
+          aria-label="Goal grid"
+          onKeyDown={onKeyDown}
+          onPaste={onPaste}
+        >
+          <colgroup>
+            <col width={nameWidth} />
+            <col span={columns.length} width={marketWidth} />
+          </colgroup>
+          <thead>
+            <tr className="h-9 border-b border-hairline text-[13px] text-soft">
+              <th scope="col" className="stays-left bg-base-100 py-1 pr-3 font-normal">
+                Goals
               </th>
+              <Gap columns={first} head />
+              {drawn.map(({ id, market }) => (
+                <th key={id} scope="col" className="truncate bg-base-100 px-3 py-1 font-normal">
+                  <button
+                    type="button"
+                    className={`hover:underline ${id === marketId ? 'font-semibold text-base-content' : ''}`}
+                    aria-pressed={id === marketId}
+                    onClick={() => choose(id)}
+                  >
+                    {market.name}
+                  </button>{' '}
+                  {market.currency}
+                </th>
+              ))}
+              <Gap columns={after} head />
+            </tr>
+          </thead>
+          <tbody>
+            <RowGap rows={firstRow} />
+            {drawnRows.map((row) => (
+              <GoalRow
+                key={`${row.offerId} ${row.goalId}`}
+                {...row}
+                before={first}
+                columns={drawn}
+                after={after}
+                distributions={distributions}
+                locale={locale}
+                policy={terms}
+                looked={row.offerId === looked}
+                choose={chooseStable}
+                edit={editStable}
+              />
             ))}
-            <Gap columns={after} head />
-          </tr>
-        </thead>
-        <tbody>
-          <RowGap rows={firstRow} />
-          {drawnRows.map((row) => (
-            <GoalRow key={`${row.offerId} ${row.goalId}`} {...row} before={first} columns={drawn} after={after} distributions={distributions} locale={locale} policy={terms} looked={row.offerId === looked} choose={chooseStable} edit={editStable} />
-          ))}
-          <RowGap rows={rows.length - firstRow - drawnRows.length} />
-        </tbody>
-      </table>
-    </div>
+            <RowGap rows={rows.length - firstRow - drawnRows.length} />
+          </tbody>
+        </table>
+      </div>
       {said && (
         <p role="status" className="text-[13px]" data-testid="grid-said">
           {said}{' '}
@@ -144,12 +196,28 @@ function moveAmongCells(event: KeyboardEvent<HTMLTableElement>) {
   const field = event.target;
   if (!(field instanceof HTMLInputElement) || event.altKey || event.ctrlKey || event.metaKey) return;
   const whole = field.selectionStart === 0 && field.selectionEnd === field.value.length;
-  const [down, along] = event.key === 'ArrowDown' || (event.key === 'Enter' && !event.shiftKey) ? [1, 0] : event.key === 'ArrowUp' || event.key === 'Enter' ? [-1, 0] : event.key === 'ArrowRight' && whole ? [0, 1] : event.key === 'ArrowLeft' && whole ? [0, -1] : [0, 0];
+  const [down, along] =
+    event.key === 'ArrowDown' || (event.key === 'Enter' && !event.shiftKey)
+      ? [1, 0]
+      : event.key === 'ArrowUp' || event.key === 'Enter'
+        ? [-1, 0]
+        : event.key === 'ArrowRight' && whole
+          ? [0, 1]
+          : event.key === 'ArrowLeft' && whole
+            ? [0, -1]
+            : [0, 0];
   if (down === 0 && along === 0) return;
   const row = field.closest('tr');
   const cell = field.closest('td');
   if (!row || !cell) return;
-  const next = along !== 0 ? (along > 0 ? cell.nextElementSibling : cell.previousElementSibling) : [...((down > 0 ? row.nextElementSibling : row.previousElementSibling)?.children ?? [])][[...row.children].indexOf(cell)];
+  const next =
+    along !== 0
+      ? along > 0
+        ? cell.nextElementSibling
+        : cell.previousElementSibling
+      : [...((down > 0 ? row.nextElementSibling : row.previousElementSibling)?.children ?? [])][
+          [...row.children].indexOf(cell)
+        ];
   const target = next?.querySelector('input');
   if (!target) return;
   event.preventDefault();
@@ -172,7 +240,8 @@ function fillAcross(event: KeyboardEvent<HTMLTableElement>, edit: (edit: Edit) =
 const stepAt = (column: number) => Math.floor(column / margin) * margin;
 
 /** The first column drawn when one is to be in view: a few before it are drawn too, and none beyond the last. */
-const windowAt = (inView: number, columns: number, most: number) => Math.max(0, Math.min(columns - most, stepAt(inView - margin + 1)));
+const windowAt = (inView: number, columns: number, most: number) =>
+  Math.max(0, Math.min(columns - most, stepAt(inView - margin + 1)));
 
 /** Columns that are not in view. */
 function Gap({ columns, head }: { columns: number; head?: boolean }) {
@@ -200,10 +269,33 @@ interface Row {
 }
 
 const rowsOf = (offers: Policy['offers']): Row[] =>
-  inOrder(offers).flatMap(([offerId, offer]) => (offer.archived ? [] : inOrder(offer.goals)).map(([goalId, goal], index, goals): Row => ({ offerId, offer, goalId, goal, number: goals.length > 1 ? index + 1 : null })));
+  inOrder(offers).flatMap(([offerId, offer]) =>
+    (offer.archived ? [] : inOrder(offer.goals)).map(([goalId, goal], index, goals): Row => ({
+      offerId,
+      offer,
+      goalId,
+      goal,
+      number: goals.length > 1 ? index + 1 : null,
+    })),
+  );
 
 /** A goal in all markets. Drawn anew only when its offer has changed: a dragged goal leaves the others alone. */
-const GoalRow = memo(function GoalRow({ offerId, offer, goalId, goal, number, before, columns, after, distributions, locale, policy, looked, choose, edit }: Row & {
+const GoalRow = memo(function GoalRow({
+  offerId,
+  offer,
+  goalId,
+  goal,
+  number,
+  before,
+  columns,
+  after,
+  distributions,
+  locale,
+  policy,
+  looked,
+  choose,
+  edit,
+}: Row & {
   before: number;
   columns: readonly Column[];
   after: number;
@@ -218,44 +310,73 @@ const GoalRow = memo(function GoalRow({ offerId, offer, goalId, goal, number, be
   const isMoney = goal.measure.kind === 'countedValue';
   const uneven = unevenTargets(goal, policy);
   return (
-      <tr className="isolate h-9 border-b border-hairline">
-        <th scope="row" className="stays-left truncate bg-base-100 pr-3 font-semibold">
-          <button type="button" className={`max-w-full truncate text-left hover:underline ${offer.on ? '' : 'font-normal text-soft'}`} aria-pressed={looked} onClick={() => choose(offerId)} data-testid={number === null || number === 1 ? `choose-${offerId}` : undefined}>
-            {looked && <span aria-hidden>▸ </span>}
-            {offer.name}
-            {number !== null && <span className="font-normal text-soft"> goal {number}</span>}
-          </button>
-        </th>
-        <Gap columns={before} />
-        {columns.map(({ id, market, money }) => {
-          const set = goal.targets[id];
-          const target = set ? resolveTarget(set, money) : null;
-          const distribution = distributions.get(id);
-          const share = countsOrderValue(goal, market) && target !== null && distribution && distribution.orders > 0 ? sharesAround(distribution, target).above : null;
-          return (
-            <GoalCell
-              key={id}
-              offerId={offerId}
-              goalId={goalId}
-              marketId={id}
-              label={`${offer.name}${number === null ? '' : ` ${number}`}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
-              currency={isMoney ? market.currency : null}
-              measure={goal.measure.kind}
-              target={target}
-              remark={target === null ? whyMissing(offer, id) : set && 'following' in set ? `follows ${toDecimal(set.following.base, money.baseCurrency)}` : share === null ? countUnit(goal) : `${percent.format(share)} reach it`}
-              odd={uneven.get(id) ?? null}
-              stands={target === null && isGap(offer, id)}
-              edit={edit}
-            />
-          );
-        })}
-        <Gap columns={after} />
-      </tr>
+    <tr className="isolate h-9 border-b border-hairline">
+      <th scope="row" className="stays-left truncate bg-base-100 pr-3 font-semibold">
+        <button
+          type="button"
+          className={`max-w-full truncate text-left hover:underline ${offer.on ? '' : 'font-normal text-soft'}`}
+          aria-pressed={looked}
+          onClick={() => choose(offerId)}
+          data-testid={number === null || number === 1 ? `choose-${offerId}` : undefined}
+        >
+          {looked && <span aria-hidden>▸ </span>}
+          {offer.name}
+          {number !== null && <span className="font-normal text-soft"> goal {number}</span>}
+        </button>
+      </th>
+      <Gap columns={before} />
+      {columns.map(({ id, market, money }) => {
+        const set = goal.targets[id];
+        const target = set ? resolveTarget(set, money) : null;
+        const distribution = distributions.get(id);
+        const share =
+          countsOrderValue(goal, market) && target !== null && distribution && distribution.orders > 0
+            ? sharesAround(distribution, target).above
+            : null;
+        return (
+          <GoalCell
+            key={id}
+            offerId={offerId}
+            goalId={goalId}
+            marketId={id}
+            label={`${offer.name}${number === null ? '' : ` ${number}`}, goal in ${market.name}, ${isMoney ? market.currency : goal.measure.kind}; empty for not offered`}
+            currency={isMoney ? market.currency : null}
+            measure={goal.measure.kind}
+            target={target}
+            remark={
+              target === null
+                ? whyMissing(offer, id)
+                : set && 'following' in set
+                  ? `follows ${toDecimal(set.following.base, money.baseCurrency)}`
+                  : share === null
+                    ? countUnit(goal)
+                    : `${percent.format(share)} reach it`
+            }
+            odd={uneven.get(id) ?? null}
+            stands={target === null && isGap(offer, id)}
+            edit={edit}
+          />
+        );
+      })}
+      <Gap columns={after} />
+    </tr>
   );
 });
 
 /** One goal in one market, drawn anew only when something in it has changed. */
-const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, currency, measure, target, remark, stands, odd, edit }: {
+const GoalCell = memo(function GoalCell({
+  offerId,
+  goalId,
+  marketId,
+  label,
+  currency,
+  measure,
+  target,
+  remark,
+  stands,
+  odd,
+  edit,
+}: {
   offerId: string;
   goalId: string;
   marketId: string;
@@ -283,8 +404,15 @@ const GoalCell = memo(function GoalCell({ offerId, goalId, marketId, label, curr
           commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
           testId={`grid-${offerId}-${goalId === 'first' ? '' : `${goalId}-`}${marketId}`}
         />
-        <span className={`w-28 truncate text-[12px] ${stands || odd !== null ? 'text-warning' : 'text-soft'}`} title={remark}>
-          {odd === null ? remark : odd > 1 ? `${Math.round((odd - 1) * 100)}% more than elsewhere` : `${Math.round((1 - odd) * 100)}% less than elsewhere`}
+        <span
+          className={`w-28 truncate text-[12px] ${stands || odd !== null ? 'text-warning' : 'text-soft'}`}
+          title={remark}
+        >
+          {odd === null
+            ? remark
+            : odd > 1
+              ? `${Math.round((odd - 1) * 100)}% more than elsewhere`
+              : `${Math.round((1 - odd) * 100)}% less than elsewhere`}
         </span>
       </span>
     </td>

@@ -17,9 +17,18 @@ import { parseCount, parseGoal } from './goal-field.ts';
 import { GoodsOnly } from './GoodsOnly.tsx';
 import { RewardPhrase } from './RewardPhrase.tsx';
 
-
 /** One goal of an offer: from what amount of what, and what shoppers get there. */
-export function GoalRung({ offerId, goalId, goal, number, of, marketId, byCode, rows, edit }: {
+export function GoalRung({
+  offerId,
+  goalId,
+  goal,
+  number,
+  of,
+  marketId,
+  byCode,
+  rows,
+  edit,
+}: {
   offerId: string;
   goalId: string;
   goal: Goal;
@@ -43,7 +52,12 @@ export function GoalRung({ offerId, goalId, goal, number, of, marketId, byCode, 
   const rewards = inOrder(goal.rewards);
   const [product] = catalogue.keys();
   return (
-    <li className="drop-row flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5" {...rows.rowOf(goalId)} onKeyDown={of > 1 ? rows.onKeyOf(goalId) : undefined} data-testid={`rung-${goalId}`}>
+    <li
+      className="drop-row flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5"
+      {...rows.rowOf(goalId)}
+      onKeyDown={of > 1 ? rows.onKeyOf(goalId) : undefined}
+      data-testid={`rung-${goalId}`}
+    >
       {of > 1 && (
         <span className="flex items-center self-center" title="What this goal gives is moved; the amounts stay">
           {rows.handleOf(goalId)}
@@ -66,17 +80,48 @@ export function GoalRung({ offerId, goalId, goal, number, of, marketId, byCode, 
               testId={number === 1 ? 'goal-field' : `goal-field-${number}`}
             />{' '}
             {unit} of{' '}
-            <PhraseSelect label={`What goal ${number} counts`} value={measure.kind} options={[['countedValue', 'goods value'], ['items', 'pieces'], ['weight', 'weight']]} choose={(kind) => edit(setMeasure(offerId, goalId, kind === 'countedValue' ? { kind, basis: 'afterDiscountsAsShown' } : { kind: kind as 'items' | 'weight' }))} testId={`measure-${number}`} />
+            <PhraseSelect
+              label={`What goal ${number} counts`}
+              value={measure.kind}
+              options={[
+                ['countedValue', 'goods value'],
+                ['items', 'pieces'],
+                ['weight', 'weight'],
+              ]}
+              choose={(kind) =>
+                edit(
+                  setMeasure(
+                    offerId,
+                    goalId,
+                    kind === 'countedValue'
+                      ? { kind, basis: 'afterDiscountsAsShown' }
+                      : { kind: kind as 'items' | 'weight' },
+                  ),
+                )
+              }
+              testId={`measure-${number}`}
+            />
             {measure.kind === 'countedValue' && (
               <>
                 {' '}
-                <PhraseSelect label={`Basis of goal ${number}`} value={measure.basis} options={basesInWords} choose={(basis) => edit(setAt(at('measure', 'basis'), basis))} />
+                <PhraseSelect
+                  label={`Basis of goal ${number}`}
+                  value={measure.basis}
+                  options={basesInWords}
+                  choose={(basis) => edit(setAt(at('measure', 'basis'), basis))}
+                />
               </>
             )}
             {goal.goods ? (
               <>
                 {' '}
-                of <GoodsPhrase goods={goal.goods} markets={marketId} change={(goods) => setAt(at('goods'), goods)} edit={edit} />
+                of{' '}
+                <GoodsPhrase
+                  goods={goal.goods}
+                  markets={marketId}
+                  change={(goods) => setAt(at('goods'), goods)}
+                  edit={edit}
+                />
                 <Remove what={`goods of goal ${number}`} remove={() => edit(setAt(at('goods'), undefined))} />
               </>
             ) : (
@@ -88,18 +133,40 @@ export function GoalRung({ offerId, goalId, goal, number, of, marketId, byCode, 
         {rewards.map(([id, reward], index) => (
           <span key={id}>
             {index > 0 && ' and '}
-            <RewardPhrase offerId={offerId} goalId={goalId} rewardId={id} reward={reward} label={`goal ${number}`} marketId={marketId} removable={rewards.length > 1} edit={edit} />
+            <RewardPhrase
+              offerId={offerId}
+              goalId={goalId}
+              rewardId={id}
+              reward={reward}
+              label={`goal ${number}`}
+              marketId={marketId}
+              removable={rewards.length > 1}
+              edit={edit}
+            />
           </span>
         ))}
         {rewards.length < 10 && (
-          <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => edit(addReward(offerId, goalId, rewardOfKind('deliveryFree', null, policy, product ?? '')))}>
+          <button
+            type="button"
+            className="quiet-button !px-1 text-[13px] text-soft"
+            onClick={() => edit(addReward(offerId, goalId, rewardOfKind('deliveryFree', null, policy, product ?? '')))}
+          >
             and …
           </button>
         )}
         {number > 1 && (
           <>
             {', '}
-            <PhraseSelect label={`What becomes of lower rewards at goal ${number}`} value={goal.then} options={[['replace', 'instead of what lower goals give'], ['add', 'in addition to what lower goals give']]} choose={(then) => edit(setAt(at('then'), then))} testId={`then-${number}`} />
+            <PhraseSelect
+              label={`What becomes of lower rewards at goal ${number}`}
+              value={goal.then}
+              options={[
+                ['replace', 'instead of what lower goals give'],
+                ['add', 'in addition to what lower goals give'],
+              ]}
+              choose={(then) => edit(setAt(at('then'), then))}
+              testId={`then-${number}`}
+            />
           </>
         )}
       </div>

@@ -17,10 +17,18 @@ export const NetLine = memo(function NetLine({ marketId, scale }: { marketId: st
   const curve = useMemo(() => {
     if (!study || !orders) return null;
     const until = Math.min(study.end, scale.end);
-    return candidateCurve(study.tally, monthsOf(study.filter, orders.bounds), responseOf(assumption ?? usualAssumption), niceStep(until / 160), until);
+    return candidateCurve(
+      study.tally,
+      monthsOf(study.filter, orders.bounds),
+      responseOf(assumption ?? usualAssumption),
+      niceStep(until / 160),
+      until,
+    );
   }, [study, orders, assumption, scale.end]);
-  if (problem) return <Said scale={scale} text="what a goal would bring cannot be said: the orders could not be read" />;
-  if (orders?.market === marketId && !study) return <Said scale={scale} text="what a goal would bring cannot be said: there are no orders" />;
+  if (problem)
+    return <Said scale={scale} text="what a goal would bring cannot be said: the orders could not be read" />;
+  if (orders?.market === marketId && !study)
+    return <Said scale={scale} text="what a goal would bring cannot be said: there are no orders" />;
   return curve && curve.length > 1 ? <Line scale={scale} curve={curve} /> : null;
 });
 
@@ -56,11 +64,25 @@ function Line({ scale, curve }: { scale: SpendScale; curve: readonly Outcome[] }
   const right = x(best) > (scale.left + scale.right) / 2;
   return (
     <g role="img" aria-label={`Net of a goal at each amount, ${said}`} data-testid="net-line">
-      <line x1={scale.left} x2={scale.right} y1={middle} y2={middle} className="stroke-ember" strokeWidth="0.75" strokeDasharray="1 5" />
+      <line
+        x1={scale.left}
+        x2={scale.right}
+        y1={middle}
+        y2={middle}
+        className="stroke-ember"
+        strokeWidth="0.75"
+        strokeDasharray="1 5"
+      />
       <path d={path} fill="none" className="stroke-ember" strokeWidth="1.2" />
       <circle cx={x(best)} cy={y(best.net)} r="3" className="fill-ember" />
       {roomy ? (
-        <text x={x(best) + (right ? -7 : 7)} y={y(best.net) - 6} textAnchor={right ? 'end' : 'start'} fontSize="12" className={label}>
+        <text
+          x={x(best) + (right ? -7 : 7)}
+          y={y(best.net) - 6}
+          textAnchor={right ? 'end' : 'start'}
+          fontSize="12"
+          className={label}
+        >
           net of a goal: {said}
         </text>
       ) : (

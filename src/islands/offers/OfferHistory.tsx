@@ -16,13 +16,21 @@ export function OfferHistory({ offerId }: { offerId: string }) {
   const planned = changes.filter((change) => isOfOffer(change, offerId));
   return (
     <div className="mt-1 text-[13px]" data-testid="offer-history">
-      <button type="button" className="quiet-button !px-1 underline decoration-dotted underline-offset-2" aria-expanded={open} onClick={() => setOpen(!open)} data-testid="open-history">
+      <button
+        type="button"
+        className="quiet-button !px-1 underline decoration-dotted underline-offset-2"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        data-testid="open-history"
+      >
         {open ? 'Hide its history' : 'Show its history'}
       </button>
       {release && (
         <span className="text-soft">
           {' '}
-          {planned.length === 0 ? `as in release ${release.number}` : `${planned.length} ${planned.length === 1 ? 'change' : 'changes'} since release ${release.number}`}
+          {planned.length === 0
+            ? `as in release ${release.number}`
+            : `${planned.length} ${planned.length === 1 ? 'change' : 'changes'} since release ${release.number}`}
         </span>
       )}
       {open && (
@@ -52,7 +60,10 @@ function Edits({ offerId }: { offerId: string }) {
   const [history, setHistory] = useState<History | 'none' | null>(null);
   useEffect(() => {
     let wanted = true;
-    void call<History>('GET', `/api/draft/history?offer=${encodeURIComponent(offerId)}&language=${encodeURIComponent(locale)}`).then((answer) => {
+    void call<History>(
+      'GET',
+      `/api/draft/history?offer=${encodeURIComponent(offerId)}&language=${encodeURIComponent(locale)}`,
+    ).then((answer) => {
       if (wanted) setHistory(answer.ok ? answer.body : 'none');
     });
     return () => {
@@ -60,9 +71,19 @@ function Edits({ offerId }: { offerId: string }) {
     };
   }, [offerId, locale, revision]);
   if (history === null) return <p className="text-soft">reading edits …</p>;
-  if (history === 'none') return <p className="text-warning">The edits could not be read. The offer is as it stands here; open its history again in a moment.</p>;
+  if (history === 'none')
+    return (
+      <p className="text-warning">
+        The edits could not be read. The offer is as it stands here; open its history again in a moment.
+      </p>
+    );
   const when = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short' });
-  const verbs: Record<HistoricEdit['kind'], string> = { found: 'began with the store', edit: '', undo: 'took back', redo: 'did again' };
+  const verbs: Record<HistoricEdit['kind'], string> = {
+    found: 'began with the store',
+    edit: '',
+    undo: 'took back',
+    redo: 'did again',
+  };
   return (
     <>
       <h3 className="font-sans font-semibold">Done in the draft</h3>
@@ -93,6 +114,7 @@ function Edits({ offerId }: { offerId: string }) {
 
 const InWords = ({ change: { subject, before, after } }: { change: PolicyChange }) => (
   <>
-    {subject}: <span className="text-soft">{before ?? 'not there'}</span> → <strong className="font-semibold">{after ?? 'taken away'}</strong>
+    {subject}: <span className="text-soft">{before ?? 'not there'}</span> →{' '}
+    <strong className="font-semibold">{after ?? 'taken away'}</strong>
   </>
 );

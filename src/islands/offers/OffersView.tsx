@@ -45,15 +45,28 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   const persona = policy.shoppers?.[query.shopper ?? ''];
   const shopper = persona?.shopper;
   const zoneId = zone?.id;
-  const offerId = policy.offers[query.offer ?? ''] ? query.offer! : (inOrder(policy.offers).find(([, { archived }]) => !archived) ?? inOrder(policy.offers)[0])?.[0];
+  const offerId = policy.offers[query.offer ?? '']
+    ? query.offer!
+    : (inOrder(policy.offers).find(([, { archived }]) => !archived) ?? inOrder(policy.offers)[0])?.[0];
   const offer = offerId === undefined ? undefined : policy.offers[offerId];
   const [goalId] = offer ? (inOrder(offer.goals)[0] ?? []) : [];
   const target = offerId && goalId ? targetIn(policy, offerId, goalId, marketId) : null;
   const isMoney = goalId !== undefined && offer?.goals[goalId]?.measure.kind === 'countedValue';
   const choose = useStable((id: string) => setQuery({ market: marketId, offer: id }));
   const openCondition = useStable((condition: string) => setQuery({ market: marketId, condition }));
-  const savedZone = useGround(useMemo(() => compilePolicy(savedPolicy).markets.get(marketId)?.zones.find(({ id }) => id === zoneId), [savedPolicy, marketId, zoneId]));
-  const steadySweep = useMemo(() => (savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now, shopper)) : null), [savedZone, now, shopper]);
+  const savedZone = useGround(
+    useMemo(
+      () =>
+        compilePolicy(savedPolicy)
+          .markets.get(marketId)
+          ?.zones.find(({ id }) => id === zoneId),
+      [savedPolicy, marketId, zoneId],
+    ),
+  );
+  const steadySweep = useMemo(
+    () => (savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now, shopper)) : null),
+    [savedZone, now, shopper],
+  );
   const steadyGoal = offerId && goalId && isMoney ? targetIn(savedPolicy, offerId, goalId, marketId) : null;
 
   const spendGoal: SpendGoal | null =
@@ -69,48 +82,125 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
 
   const others = (zone?.offers ?? []).flatMap((compiledOffer) =>
     compiledOffer.goals.flatMap((compiledGoal): AsideGoal[] => {
-      if ((compiledOffer.id === offerId && compiledGoal.id === goalId) || compiledGoal.target === null || compiledGoal.counts.kind !== 'value') return [];
-      return [{ offerId: compiledOffer.id, goalId: compiledGoal.id, value: compiledGoal.target, label: `Goal of ${compiledOffer.offer.name} in ${market.name}` }];
+      if (
+        (compiledOffer.id === offerId && compiledGoal.id === goalId) ||
+        compiledGoal.target === null ||
+        compiledGoal.counts.kind !== 'value'
+      )
+        return [];
+      return [
+        {
+          offerId: compiledOffer.id,
+          goalId: compiledGoal.id,
+          value: compiledGoal.target,
+          label: `Goal of ${compiledOffer.offer.name} in ${market.name}`,
+        },
+      ];
     }),
   );
-  const showOther = useStable((goal: AsideGoal, value: number) => show(setTarget(goal.offerId, goal.goalId, marketId, value)));
-  const commitOther = useStable((goal: AsideGoal, value: number) => void guarded(setTarget(goal.offerId, goal.goalId, marketId, value)));
+  const showOther = useStable((goal: AsideGoal, value: number) =>
+    show(setTarget(goal.offerId, goal.goalId, marketId, value)),
+  );
+  const commitOther = useStable(
+    (goal: AsideGoal, value: number) => void guarded(setTarget(goal.offerId, goal.goalId, marketId, value)),
+  );
   return (
     <div className="px-5 py-3">
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-6">
         <h1 className="min-w-0 text-[22px]">
           Offers in{' '}
-          <PhraseSelect head label="Market" value={marketId} options={markets.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ market: id, zone: '' })} testId="market-phrase" />
+          <PhraseSelect
+            head
+            label="Market"
+            value={marketId}
+            options={markets.map(([id, { name }]) => [id, name])}
+            choose={(id) => setQuery({ market: id, zone: '' })}
+            testId="market-phrase"
+          />
           {zones.length > 1 && (
             <>
               {' '}
-              to <PhraseSelect head label="Zone" value={zoneId ?? ''} options={zones.map(({ id, zone: { name } }) => [id, name])} choose={(id) => setQuery({ zone: id })} testId="zone-phrase" />
+              to{' '}
+              <PhraseSelect
+                head
+                label="Zone"
+                value={zoneId ?? ''}
+                options={zones.map(({ id, zone: { name } }) => [id, name])}
+                choose={(id) => setQuery({ zone: id })}
+                testId="zone-phrase"
+              />
             </>
           )}{' '}
-          for <PhraseSelect head label="Shopper" value={persona ? query.shopper! : ''} options={[['', 'a guest'], ...inOrder(policy.shoppers ?? {}).map(([id, { name }]) => [id, name] as const)]} choose={(id) => setQuery({ shopper: id })} testId="shopper-phrase" />
+          for{' '}
+          <PhraseSelect
+            head
+            label="Shopper"
+            value={persona ? query.shopper! : ''}
+            options={[['', 'a guest'], ...inOrder(policy.shoppers ?? {}).map(([id, { name }]) => [id, name] as const)]}
+            choose={(id) => setQuery({ shopper: id })}
+            testId="shopper-phrase"
+          />
         </h1>
-        <OrdersPhrase orders={distributions.get(marketId)?.orders} net={query.net === 'shown'} toggleNet={() => setQuery({ net: query.net ? '' : 'shown' })} />
+        <OrdersPhrase
+          orders={distributions.get(marketId)?.orders}
+          net={query.net === 'shown'}
+          toggleNet={() => setQuery({ net: query.net ? '' : 'shown' })}
+        />
       </div>
       {zone && steadySweep ? (
-        <SpendLine key={`${marketId} ${zoneId}`} zone={zone} steadySweep={steadySweep} steadyGoal={steadyGoal} distribution={distributions.get(marketId) ?? null} goal={spendGoal} others={others} showOther={showOther} commitOther={commitOther} language={market.languages[0]!} shopper={shopper} over={query.net ? (scale) => <NetLine marketId={marketId} scale={scale} /> : undefined} />
+        <SpendLine
+          key={`${marketId} ${zoneId}`}
+          zone={zone}
+          steadySweep={steadySweep}
+          steadyGoal={steadyGoal}
+          distribution={distributions.get(marketId) ?? null}
+          goal={spendGoal}
+          others={others}
+          showOther={showOther}
+          commitOther={commitOther}
+          language={market.languages[0]!}
+          shopper={shopper}
+          over={query.net ? (scale) => <NetLine marketId={marketId} scale={scale} /> : undefined}
+        />
       ) : (
         <p className="py-6 text-warning">No zone of this market is on, so nobody there can check out.</p>
       )}
       {refusal}
       {offerId && offer && goalId ? (
-        <GoalGrid marketId={marketId} choose={(id) => setQuery({ market: id })} offerId={offerId} chooseOffer={choose} distributions={distributions} edit={guarded} />
+        <GoalGrid
+          marketId={marketId}
+          choose={(id) => setQuery({ market: id })}
+          offerId={offerId}
+          chooseOffer={choose}
+          distributions={distributions}
+          edit={guarded}
+        />
       ) : (
         <p className="py-4 text-soft">There is no offer in this draft.</p>
       )}
       <Calm>
-        <OfferDetails offerId={offerId} marketId={marketId} distributions={distributions} choose={choose} condition={query.condition ?? ''} openCondition={openCondition} />
+        <OfferDetails
+          offerId={offerId}
+          marketId={marketId}
+          distributions={distributions}
+          choose={choose}
+          condition={query.condition ?? ''}
+          openCondition={openCondition}
+        />
       </Calm>
     </div>
   );
 }
 
 /** What stands under the grid: the offer as a paragraph, what would come of it, and what all offers draw on. */
-const OfferDetails = memo(function OfferDetails({ offerId, marketId, distributions, choose, condition, openCondition }: {
+const OfferDetails = memo(function OfferDetails({
+  offerId,
+  marketId,
+  distributions,
+  choose,
+  condition,
+  openCondition,
+}: {
   offerId: string | undefined;
   marketId: string;
   distributions: ReadonlyMap<string, Distribution>;
@@ -127,16 +217,33 @@ const OfferDetails = memo(function OfferDetails({ offerId, marketId, distributio
       {refusal}
       {offerId !== undefined && offer && (
         <>
-          <RowTools key={`tools-${offerId}`} offerId={offerId} goals={inOrder(offer.goals)} marketId={marketId} edit={edit} />
+          <RowTools
+            key={`tools-${offerId}`}
+            offerId={offerId}
+            goals={inOrder(offer.goals)}
+            marketId={marketId}
+            edit={edit}
+          />
           <SharesByMarket offer={offer} distributions={distributions} />
-          <OfferParagraph key={offerId} offerId={offerId} offer={offer} marketId={marketId} compiledMarket={compiled.markets.get(marketId)} choose={choose} />
+          <OfferParagraph
+            key={offerId}
+            offerId={offerId}
+            offer={offer}
+            marketId={marketId}
+            compiledMarket={compiled.markets.get(marketId)}
+            choose={choose}
+          />
         </>
       )}
       <AddOffer edit={edit} choose={choose} />
       <Archive choose={choose} />
       {offerId !== undefined && offer && (
         <p className="py-1 text-[13px]">
-          <a className="underline decoration-dotted underline-offset-2" href={`/wording?offer=${offerId}&market=${marketId}`} data-testid="to-wording">
+          <a
+            className="underline decoration-dotted underline-offset-2"
+            href={`/wording?offer=${offerId}&market=${marketId}`}
+            data-testid="to-wording"
+          >
             What shoppers read of “{offer.name}”
           </a>
         </p>
@@ -165,7 +272,14 @@ function OrdersPhrase({ orders, net, toggleNet }: { orders: number | undefined; 
   return (
     <p className="text-soft">
       {new Intl.NumberFormat(locale).format(orders)} past orders behind the picture
-      <button type="button" className="quiet-button !py-0 underline decoration-dotted underline-offset-2" aria-pressed={net} title="Worked out from the market's orders under its assumptions, as at Orders" onClick={toggleNet} data-testid="toggle-net">
+      <button
+        type="button"
+        className="quiet-button !py-0 underline decoration-dotted underline-offset-2"
+        aria-pressed={net}
+        title="Worked out from the market's orders under its assumptions, as at Orders"
+        onClick={toggleNet}
+        data-testid="toggle-net"
+      >
         {net ? 'hide what a goal would bring' : 'show what a goal would bring'}
       </button>
     </p>

@@ -13,12 +13,28 @@ const kindWords: [OptionKind, string][] = [
 ];
 
 /** The delivery options that something applies to: all, by kind, by tag, or one by one. */
-export function OptionsPhrase({ label, selection, marketId, change }: { label: string; selection: OptionSelection; marketId: string; change: (selection: OptionSelection) => void }) {
+export function OptionsPhrase({
+  label,
+  selection,
+  marketId,
+  change,
+}: {
+  label: string;
+  selection: OptionSelection;
+  marketId: string;
+  change: (selection: OptionSelection) => void;
+}) {
   const policy = usePolicy();
   const { options, zones } = policy;
   const [adding, setAdding] = useState(false);
-  const tags = useMemo(() => [...new Set(Object.values(options).flatMap((option) => option.tags ?? []))].sort(), [options]);
-  const here = useMemo(() => inOrder(options).filter(([, { zone }]) => zones[zone]?.market === marketId), [options, zones, marketId]);
+  const tags = useMemo(
+    () => [...new Set(Object.values(options).flatMap((option) => option.tags ?? []))].sort(),
+    [options],
+  );
+  const here = useMemo(
+    () => inOrder(options).filter(([, { zone }]) => zones[zone]?.market === marketId),
+    [options, zones, marketId],
+  );
   const by = (way: string) => {
     if (way === 'all') change({ by: 'all' });
     if (way === 'kind') change({ by: 'kind', kinds: ['parcel'] });
@@ -27,25 +43,67 @@ export function OptionsPhrase({ label, selection, marketId, change }: { label: s
   };
   const toggle = (kind: OptionKind) => {
     if (selection.by !== 'kind') return;
-    const kinds = selection.kinds.includes(kind) ? selection.kinds.filter((other) => other !== kind) : [...selection.kinds, kind];
+    const kinds = selection.kinds.includes(kind)
+      ? selection.kinds.filter((other) => other !== kind)
+      : [...selection.kinds, kind];
     if (kinds.length > 0) change({ by: 'kind', kinds: kinds as typeof selection.kinds });
   };
   return (
     <>
-      <PhraseSelect label={label} value={selection.by} options={[['all', 'every option'], ['kind', 'options that are'], ...(tags.length > 0 || selection.by === 'tag' ? [['tag', 'options tagged'] as const] : []), ['list', 'these options:']]} choose={by} />{' '}
+      <PhraseSelect
+        label={label}
+        value={selection.by}
+        options={[
+          ['all', 'every option'],
+          ['kind', 'options that are'],
+          ...(tags.length > 0 || selection.by === 'tag' ? [['tag', 'options tagged'] as const] : []),
+          ['list', 'these options:'],
+        ]}
+        choose={by}
+      />{' '}
       {selection.by === 'kind' &&
         kindWords.map(([kind, name]) => (
-          <button key={kind} type="button" className="day-toggle" aria-pressed={selection.kinds.includes(kind)} onClick={() => toggle(kind)}>
+          <button
+            key={kind}
+            type="button"
+            className="day-toggle"
+            aria-pressed={selection.kinds.includes(kind)}
+            onClick={() => toggle(kind)}
+          >
             {name}
           </button>
         ))}
-      {selection.by === 'tag' && <PhraseSelect label={`${label}: tag`} value={selection.tags.join(' ')} options={[...(selection.tags.length > 1 ? [[selection.tags.join(' '), selection.tags.join(' or ')] as const] : []), ...tags.map((tag) => [tag, tag] as const)]} choose={(tag) => change({ by: 'tag', tags: tag.split(' ') })} />}
+      {selection.by === 'tag' && (
+        <PhraseSelect
+          label={`${label}: tag`}
+          value={selection.tags.join(' ')}
+          options={[
+            ...(selection.tags.length > 1 ? [[selection.tags.join(' '), selection.tags.join(' or ')] as const] : []),
+            ...tags.map((tag) => [tag, tag] as const),
+          ]}
+          choose={(tag) => change({ by: 'tag', tags: tag.split(' ') })}
+        />
+      )}
       {selection.by === 'list' && (
         <>
           {Object.keys(selection.options).map((id) => (
             <span key={id} className="mr-1">
               {policy.options[id]?.name ?? id}
-              {Object.keys(selection.options).length > 1 && <Remove what={policy.options[id]?.name ?? id} remove={() => change({ by: 'list', options: Object.fromEntries(Object.keys(selection.options).filter((other) => other !== id).map((other) => [other, true])) })} />}
+              {Object.keys(selection.options).length > 1 && (
+                <Remove
+                  what={policy.options[id]?.name ?? id}
+                  remove={() =>
+                    change({
+                      by: 'list',
+                      options: Object.fromEntries(
+                        Object.keys(selection.options)
+                          .filter((other) => other !== id)
+                          .map((other) => [other, true]),
+                      ),
+                    })
+                  }
+                />
+              )}
             </span>
           ))}
           {adding ? (
@@ -54,7 +112,12 @@ export function OptionsPhrase({ label, selection, marketId, change }: { label: s
               placeholder="Delivery option"
               entries={inOrder(policy.options)
                 .filter(([id]) => !(id in selection.options))
-                .map(([id, option]) => ({ value: id, name: option.name, group: policy.zones[option.zone]?.name ?? '', also: id }))}
+                .map(([id, option]) => ({
+                  value: id,
+                  name: option.name,
+                  group: policy.zones[option.zone]?.name ?? '',
+                  also: id,
+                }))}
               close={() => setAdding(false)}
               choose={(id) => {
                 setAdding(false);

@@ -15,7 +15,15 @@ import { parseName } from '../frame/typed-text.ts';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 
 /** The named conditions, what each says, where it is used, and whom of the test carts it holds for. */
-export const QualifierLibrary = memo(function QualifierLibrary({ marketId, open, setOpen }: { marketId: string; open: string; setOpen: (qualifier: string) => void }) {
+export const QualifierLibrary = memo(function QualifierLibrary({
+  marketId,
+  open,
+  setOpen,
+}: {
+  marketId: string;
+  open: string;
+  setOpen: (qualifier: string) => void;
+}) {
   // Not what is just being dragged or typed: only the condition that is open follows that.
   const policy = useDraft((state) => state.settled);
   const { edit, refusal } = useGuardedEdit();
@@ -26,24 +34,50 @@ export const QualifierLibrary = memo(function QualifierLibrary({ marketId, open,
   const add = () => {
     const id = freshId('condition', qualifiers);
     const condition: Condition = { of: 'all', conditions: {} };
-    if (edit(setAt(['qualifiers', id], { order: orderAfterLast(qualifiers), name: `Condition ${Object.keys(qualifiers).length + 1}`, condition } satisfies Qualifier))) setOpen(id);
+    if (
+      edit(
+        setAt(['qualifiers', id], {
+          order: orderAfterLast(qualifiers),
+          name: `Condition ${Object.keys(qualifiers).length + 1}`,
+          condition,
+        } satisfies Qualifier),
+      )
+    )
+      setOpen(id);
   };
   return (
-    <section className="seldom-seen mt-4 border-t border-hairline pt-2" aria-label="Named conditions" data-testid="qualifiers">
+    <section
+      className="seldom-seen mt-4 border-t border-hairline pt-2"
+      aria-label="Named conditions"
+      data-testid="qualifiers"
+    >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-[17px]">Named conditions</h2>
-        <p className="text-[13px] text-soft">To be used wherever a condition can stand; a change holds at every place.</p>
+        <p className="text-[13px] text-soft">
+          To be used wherever a condition can stand; a change holds at every place.
+        </p>
       </div>
       {refusal}
       <ul>
         {inOrder(qualifiers).map(([id, qualifier]) => (
           <li key={id} className="border-b border-hairline py-1" data-testid={`qualifier-${id}`}>
             <div className="flex flex-wrap items-baseline gap-x-3">
-              <button type="button" className="quiet-button !justify-start !px-1 font-semibold" aria-expanded={open === id} onClick={() => setOpen(open === id ? '' : id)} data-testid={`open-qualifier-${id}`}>
+              <button
+                type="button"
+                className="quiet-button !justify-start !px-1 font-semibold"
+                aria-expanded={open === id}
+                onClick={() => setOpen(open === id ? '' : id)}
+                data-testid={`open-qualifier-${id}`}
+              >
                 {qualifier.name}
               </button>
-              <span className="min-w-0 flex-1 basis-72 text-[13px]">{readOut(policy, qualifier.condition, marketId)}</span>
-              <UsesPhrase uses={uses.get(id) ?? []} remove={() => edit(setAt(['qualifiers', id], undefined)) && setOpen('')} />
+              <span className="min-w-0 flex-1 basis-72 text-[13px]">
+                {readOut(policy, qualifier.condition, marketId)}
+              </span>
+              <UsesPhrase
+                uses={uses.get(id) ?? []}
+                remove={() => edit(setAt(['qualifiers', id], undefined)) && setOpen('')}
+              />
             </div>
             {open === id && <OpenQualifier id={id} marketId={marketId} edit={edit} />}
           </li>
@@ -69,7 +103,8 @@ function UsesPhrase({ uses, remove }: { uses: readonly QualifierUse[]; remove: (
     );
   }
   const shown = all ? uses : uses.slice(0, 3);
-  const address = ({ kind, id }: QualifierUse) => (kind === 'offer' ? `/offers?offer=${id}` : kind === 'option' ? `/delivery?option=${id}` : `/offers?condition=${id}`);
+  const address = ({ kind, id }: QualifierUse) =>
+    kind === 'offer' ? `/offers?offer=${id}` : kind === 'option' ? `/delivery?option=${id}` : `/offers?condition=${id}`;
   return (
     <span className="text-[13px] text-soft">
       used by{' '}
@@ -90,17 +125,41 @@ function UsesPhrase({ uses, remove }: { uses: readonly QualifierUse[]; remove: (
   );
 }
 
-function OpenQualifier({ id, marketId, edit }: { id: string; marketId: string; edit: ReturnType<typeof useGuardedEdit>['edit'] }) {
+function OpenQualifier({
+  id,
+  marketId,
+  edit,
+}: {
+  id: string;
+  marketId: string;
+  edit: ReturnType<typeof useGuardedEdit>['edit'];
+}) {
   const policy = usePolicy();
   const qualifier = policy.qualifiers[id]!;
   const stated = useMemo(() => statedMarkets(qualifier.condition), [qualifier.condition]);
-  const markets = inOrder(policy.markets).flatMap(([market]) => (market === marketId || stated.has(market) ? [market] : []));
+  const markets = inOrder(policy.markets).flatMap(([market]) =>
+    market === marketId || stated.has(market) ? [market] : [],
+  );
   return (
     <div className="ml-4">
       <p className="leading-7">
-        Called <EditedField label="Name of the condition" shown={qualifier.name} parse={parseName} change={(name) => setAt(['qualifiers', id, 'name'], name)} edit={edit} testId="qualifier-name" />
+        Called{' '}
+        <EditedField
+          label="Name of the condition"
+          shown={qualifier.name}
+          parse={parseName}
+          change={(name) => setAt(['qualifiers', id, 'name'], name)}
+          edit={edit}
+          testId="qualifier-name"
+        />
       </p>
-      <ConditionEditor place={['qualifiers', id, 'condition']} condition={qualifier.condition} markets={markets} edit={edit} label={`Condition ${qualifier.name}`} />
+      <ConditionEditor
+        place={['qualifiers', id, 'condition']}
+        condition={qualifier.condition}
+        markets={markets}
+        edit={edit}
+        label={`Condition ${qualifier.name}`}
+      />
       <TriedOnCarts condition={qualifier.condition} />
       <TriedOnShoppers condition={qualifier.condition} marketId={marketId} />
       <TriedOnOrders condition={qualifier.condition} marketId={marketId} />
@@ -113,7 +172,12 @@ function TriedOnCarts({ condition }: { condition: Condition }) {
   const policy = usePolicy();
   const { compiled, catalogue, now } = usePage();
   const answers = useMemo(
-    () => inOrder(policy.testCarts).map(([id, cart]) => ({ id, name: cart.name, holds: conditionHolds(compiled, policy.qualifiers, condition, inputOfTestCart(cart, catalogue, now).input) })),
+    () =>
+      inOrder(policy.testCarts).map(([id, cart]) => ({
+        id,
+        name: cart.name,
+        holds: conditionHolds(compiled, policy.qualifiers, condition, inputOfTestCart(cart, catalogue, now).input),
+      })),
     [policy.testCarts, policy.qualifiers, compiled, catalogue, now, condition],
   );
   const yes = answers.filter(({ holds }) => holds === true);
@@ -131,7 +195,12 @@ function TriedOnCarts({ condition }: { condition: Condition }) {
           </span>
         ))}
       {yes.length > 12 && ` and ${yes.length - 12} more`}
-      {unasked > 0 && <span className="text-soft"> {unasked} {unasked === 1 ? 'lies' : 'lie'} in no market or zone.</span>}
+      {unasked > 0 && (
+        <span className="text-soft">
+          {' '}
+          {unasked} {unasked === 1 ? 'lies' : 'lie'} in no market or zone.
+        </span>
+      )}
     </p>
   );
 }
@@ -143,10 +212,18 @@ function TriedOnShoppers({ condition, marketId }: { condition: Condition; market
   const zone = compiled.markets.get(marketId)?.zones[0];
   const shoppers = inOrder(policy.shoppers ?? {});
   if (!zone || shoppers.length === 0) return null;
-  const yes = shoppers.filter(([, { shopper }]) => conditionHolds(compiled, policy.qualifiers, condition, { ...someoneIn(zone, now, shopper), cart: { lines: [] } }));
+  const yes = shoppers.filter(([, { shopper }]) =>
+    conditionHolds(compiled, policy.qualifiers, condition, { ...someoneIn(zone, now, shopper), cart: { lines: [] } }),
+  );
   return (
     <p className="text-[13px]" data-testid="tried-on-shoppers">
-      With nothing in the cart it holds for {yes.length === 0 ? 'none of the made-up shoppers' : yes.length === shoppers.length ? 'every made-up shopper' : yes.map(([, { name }]) => name).join(', ')}.
+      With nothing in the cart it holds for{' '}
+      {yes.length === 0
+        ? 'none of the made-up shoppers'
+        : yes.length === shoppers.length
+          ? 'every made-up shopper'
+          : yes.map(([, { name }]) => name).join(', ')}
+      .
     </p>
   );
 }

@@ -22,10 +22,27 @@ export function ReplayExamples({ marketId, examples }: { marketId: string; examp
   const open = async ({ zoneId, value, shopper }: ReplayExample) => {
     const zone = market.zones.find(({ id }) => id === zoneId) ?? market.zones[0];
     if (!zone) return;
-    const person: Shopper | undefined = shopper === shopperNew ? { signedIn: false, orderCount: 0 } : shopper === shopperReturning ? { signedIn: false, orderCount: 1 } : undefined;
+    const person: Shopper | undefined =
+      shopper === shopperNew
+        ? { signedIn: false, orderCount: 0 }
+        : shopper === shopperReturning
+          ? { signedIn: false, orderCount: 1 }
+          : undefined;
     const { country } = someoneIn(zone, now, undefined).destination;
     const id = freshId('past-order', carts);
-    edit(addTestCart(id, { name: `Past order of ${money(value, currency)}`, pinned: false, language: languages[0]!, destination: { country, postcode: '' }, ...(person ? { shopper: person } : {}) }, ordinaryCart(catalogue, market.terms, value)));
+    edit(
+      addTestCart(
+        id,
+        {
+          name: `Past order of ${money(value, currency)}`,
+          pinned: false,
+          language: languages[0]!,
+          destination: { country, postcode: '' },
+          ...(person ? { shopper: person } : {}),
+        },
+        ordinaryCart(catalogue, market.terms, value),
+      ),
+    );
     await flushed();
     window.location.assign(`/rehearse?cart=${id}`);
   };
@@ -34,7 +51,13 @@ export function ReplayExamples({ marketId, examples }: { marketId: string; examp
       {examples.slice(0, shown).map((example, index) => (
         <span key={`${example.zoneId} ${example.value} ${example.shopper} ${example.was}`}>
           {index > 0 && ', '}
-          <button type="button" className="text-left underline decoration-dotted underline-offset-2" title="Open in Rehearse, as a cart of real products that comes nearest to it" onClick={() => void open(example)} data-testid={`example-${marketId}-${index}`}>
+          <button
+            type="button"
+            className="text-left underline decoration-dotted underline-offset-2"
+            title="Open in Rehearse, as a cart of real products that comes nearest to it"
+            onClick={() => void open(example)}
+            data-testid={`example-${marketId}-${index}`}
+          >
             {money(example.value, currency)}: {money(example.was, currency)} → {money(example.now, currency)}
           </button>{' '}
           ({count.format(example.orders)} ×)

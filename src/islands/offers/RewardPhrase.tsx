@@ -23,7 +23,25 @@ const kinds: [Reward['kind'], string][] = [
 ];
 
 /** What shoppers get at a goal, as a clause. Amounts are those of one market; others keep theirs. */
-export function RewardPhrase({ offerId, goalId, rewardId, reward, label, marketId, removable, edit }: { offerId: string; goalId: string; rewardId: string; reward: Reward; label: string; marketId: string; removable: boolean; edit: (edit: Edit) => boolean }) {
+export function RewardPhrase({
+  offerId,
+  goalId,
+  rewardId,
+  reward,
+  label,
+  marketId,
+  removable,
+  edit,
+}: {
+  offerId: string;
+  goalId: string;
+  rewardId: string;
+  reward: Reward;
+  label: string;
+  marketId: string;
+  removable: boolean;
+  edit: (edit: Edit) => boolean;
+}) {
   const policy = usePolicy();
   const [limited, setLimited] = useState('on' in reward && (reward.cap !== undefined || reward.coversOwnDelivery));
   const { catalogue } = usePage();
@@ -32,26 +50,79 @@ export function RewardPhrase({ offerId, goalId, rewardId, reward, label, marketI
   const [first] = catalogue.keys();
   const amount = (name: string, field: 'price' | 'amount' | 'cap', table: Amounts | undefined, optional: string) => (
     <>
-      <AmountField label={`${name}, ${label}, ${currency}`} amount={table?.[marketId]} marketId={marketId} change={(value) => setAmountIn(at(field), marketId, value)} edit={edit} optional={optional} testId={`${field}-${rewardId}`} /> {currency}
+      <AmountField
+        label={`${name}, ${label}, ${currency}`}
+        amount={table?.[marketId]}
+        marketId={marketId}
+        change={(value) => setAmountIn(at(field), marketId, value)}
+        edit={edit}
+        optional={optional}
+        testId={`${field}-${rewardId}`}
+      />{' '}
+      {currency}
     </>
   );
-  const percent = <EditedField label={`Percentage, ${label}`} shown={'percent' in reward ? reward.percent : ''} parse={parsePercentTo(100)} change={(value) => setAt(at('percent'), value)} edit={edit} live align="right" testId={`percent-${rewardId}`} />;
+  const percent = (
+    <EditedField
+      label={`Percentage, ${label}`}
+      shown={'percent' in reward ? reward.percent : ''}
+      parse={parsePercentTo(100)}
+      change={(value) => setAt(at('percent'), value)}
+      edit={edit}
+      live
+      align="right"
+      testId={`percent-${rewardId}`}
+    />
+  );
   return (
     <>
-      <PhraseSelect label={`What shoppers get, ${label}`} value={reward.kind} options={kinds} choose={(kind) => edit(setReward(offerId, goalId, rewardId, rewardOfKind(kind as Reward['kind'], reward, policy, first ?? '')))} testId={`reward-${rewardId}`} />{' '}
+      <PhraseSelect
+        label={`What shoppers get, ${label}`}
+        value={reward.kind}
+        options={kinds}
+        choose={(kind) =>
+          edit(setReward(offerId, goalId, rewardId, rewardOfKind(kind as Reward['kind'], reward, policy, first ?? '')))
+        }
+        testId={`reward-${rewardId}`}
+      />{' '}
       {reward.kind === 'deliveryAt' && <>{amount('Price', 'price', reward.price, 'no amount')} </>}
       {reward.kind === 'deliveryLessAmount' && <>{amount('Amount', 'amount', reward.amount, 'no amount')} </>}
       {(reward.kind === 'deliveryLessPercent' || reward.kind === 'goodsLessPercent') && <>{percent} % </>}
       {reward.kind === 'gift' && (
         <>
-          <EditedField label={`Pieces, ${label}`} shown={String(reward.quantity)} parse={parseWhole(1, 100)} change={(value) => setAt(at('quantity'), value)} edit={edit} align="right" /> × <PhraseSelect label={`Gift, ${label}`} value={reward.product} options={[...(catalogue.has(reward.product) ? [] : [[reward.product, `${reward.product}, no longer in the catalogue`] as const]), ...[...catalogue.values()].map(({ id, name }) => [id, name] as const)]} choose={(product) => edit(setAt(at('product'), product))} />
+          <EditedField
+            label={`Pieces, ${label}`}
+            shown={String(reward.quantity)}
+            parse={parseWhole(1, 100)}
+            change={(value) => setAt(at('quantity'), value)}
+            edit={edit}
+            align="right"
+          />{' '}
+          ×{' '}
+          <PhraseSelect
+            label={`Gift, ${label}`}
+            value={reward.product}
+            options={[
+              ...(catalogue.has(reward.product)
+                ? []
+                : [[reward.product, `${reward.product}, no longer in the catalogue`] as const]),
+              ...[...catalogue.values()].map(({ id, name }) => [id, name] as const),
+            ]}
+            choose={(product) => edit(setAt(at('product'), product))}
+          />
         </>
       )}
       {reward.kind === 'goodsLessPercent' && (
         <>
           {reward.goods ? (
             <>
-              on <GoodsPhrase goods={reward.goods} markets={marketId} change={(goods) => setAt(at('goods'), goods)} edit={edit} />
+              on{' '}
+              <GoodsPhrase
+                goods={reward.goods}
+                markets={marketId}
+                change={(goods) => setAt(at('goods'), goods)}
+                edit={edit}
+              />
               <Remove what={`goods of the reward, ${label}`} remove={() => edit(setAt(at('goods'), undefined))} />
             </>
           ) : (
@@ -62,16 +133,37 @@ export function RewardPhrase({ offerId, goalId, rewardId, reward, label, marketI
       {'on' in reward && (
         <>
           {reward.kind !== 'upgrade' && 'on '}
-          <OptionsPhrase label={`Options of the reward, ${label}`} selection={reward.on} marketId={marketId} change={(on) => edit(setAt(at('on'), on))} />
+          <OptionsPhrase
+            label={`Options of the reward, ${label}`}
+            selection={reward.on}
+            marketId={marketId}
+            change={(on) => edit(setAt(at('on'), on))}
+          />
           {reward.kind === 'upgrade' && (
             <>
               {' '}
-              at the lowest price of <OptionsPhrase label={`Options whose price it becomes, ${label}`} selection={reward.priceOf} marketId={marketId} change={(priceOf) => edit(setAt(at('priceOf'), priceOf))} />
+              at the lowest price of{' '}
+              <OptionsPhrase
+                label={`Options whose price it becomes, ${label}`}
+                selection={reward.priceOf}
+                marketId={marketId}
+                change={(priceOf) => edit(setAt(at('priceOf'), priceOf))}
+              />
             </>
           )}
           {limited ? (
             <>
-              , where delivery costs at most {amount('Cap', 'cap', reward.cap, 'any amount')}, <PhraseSelect label={`Own delivery prices of goods, ${label}`} value={String(reward.coversOwnDelivery)} options={[['true', 'including'], ['false', 'not including']]} choose={(value) => edit(setAt(at('coversOwnDelivery'), value === 'true'))} /> what goods with a delivery price of their own add
+              , where delivery costs at most {amount('Cap', 'cap', reward.cap, 'any amount')},{' '}
+              <PhraseSelect
+                label={`Own delivery prices of goods, ${label}`}
+                value={String(reward.coversOwnDelivery)}
+                options={[
+                  ['true', 'including'],
+                  ['false', 'not including'],
+                ]}
+                choose={(value) => edit(setAt(at('coversOwnDelivery'), value === 'true'))}
+              />{' '}
+              what goods with a delivery price of their own add
             </>
           ) : (
             <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setLimited(true)}>

@@ -16,7 +16,17 @@ const steps: [string, string][] = [
 ];
 
 /** What is done to all markets of a goal at once: follow one amount, be rounded, take one market's amount over. */
-export function RowTools({ offerId, goals, marketId, edit }: { offerId: string; goals: readonly (readonly [string, Goal])[]; marketId: string; edit: (edit: Edit) => boolean }) {
+export function RowTools({
+  offerId,
+  goals,
+  marketId,
+  edit,
+}: {
+  offerId: string;
+  goals: readonly (readonly [string, Goal])[];
+  marketId: string;
+  edit: (edit: Edit) => boolean;
+}) {
   const policy = usePolicy();
   const [chosen, setChosen] = useState('');
   const [goalId, goal] = goals.find(([id]) => id === chosen) ?? goals[0]!;
@@ -36,26 +46,63 @@ export function RowTools({ offerId, goals, marketId, edit }: { offerId: string; 
     <div className="mt-1 border-t border-hairline pt-1 text-[13px]" data-testid="row-tools">
       {goals.length > 1 && (
         <>
-          <PhraseSelect label="Goal that is meant" value={goalId} options={goals.map(([id], index) => [id, `Goal ${index + 1}`] as const)} choose={setChosen} />{' '}
+          <PhraseSelect
+            label="Goal that is meant"
+            value={goalId}
+            options={goals.map(([id], index) => [id, `Goal ${index + 1}`] as const)}
+            choose={setChosen}
+          />{' '}
         </>
       )}
       {goals.length > 1 ? 'in all markets' : 'In all markets'}:{' '}
-      <button type="button" className={quiet} disabled={!base.ok || base.minor < 1} onClick={() => base.ok && edit(setTargets(offerId, goalId, followingTargets(goal, base.minor, step, policy)))} data-testid="follow-base">
+      <button
+        type="button"
+        className={quiet}
+        disabled={!base.ok || base.minor < 1}
+        onClick={() => base.ok && edit(setTargets(offerId, goalId, followingTargets(goal, base.minor, step, policy)))}
+        data-testid="follow-base"
+      >
         follow
       </button>{' '}
-      <input className="typed w-16 text-right [field-sizing:fixed]" aria-label={`Amount to follow, ${baseCurrency}`} aria-invalid={!base.ok} value={typed ?? toDecimal(suggested, baseCurrency)} onChange={(event) => setTyped(event.target.value)} /> {baseCurrency},{' '}
-      <button type="button" className={quiet} onClick={() => edit(setTargets(offerId, goalId, roundedTargets(goal, step, policy)))} data-testid="round-all">
+      <input
+        className="typed w-16 text-right [field-sizing:fixed]"
+        aria-label={`Amount to follow, ${baseCurrency}`}
+        aria-invalid={!base.ok}
+        value={typed ?? toDecimal(suggested, baseCurrency)}
+        onChange={(event) => setTyped(event.target.value)}
+      />{' '}
+      {baseCurrency},{' '}
+      <button
+        type="button"
+        className={quiet}
+        onClick={() => edit(setTargets(offerId, goalId, roundedTargets(goal, step, policy)))}
+        data-testid="round-all"
+      >
         round
       </button>
       ,{' '}
-      <button type="button" className={quiet} disabled={!goal.targets[marketId]} onClick={() => edit(setTargets(offerId, goalId, spreadTarget(marketId, goal, others, step, policy)))} data-testid="spread">
+      <button
+        type="button"
+        className={quiet}
+        disabled={!goal.targets[marketId]}
+        onClick={() => edit(setTargets(offerId, goalId, spreadTarget(marketId, goal, others, step, policy)))}
+        data-testid="spread"
+      >
         take over that of {policy.markets[marketId]?.name}
       </button>{' '}
       or{' '}
-      <button type="button" className={quiet} disabled={!goal.targets[marketId]} aria-expanded={copying} onClick={() => setCopying(!copying)} data-testid="copy-target">
+      <button
+        type="button"
+        className={quiet}
+        disabled={!goal.targets[marketId]}
+        aria-expanded={copying}
+        onClick={() => setCopying(!copying)}
+        data-testid="copy-target"
+      >
         copy it to …
       </button>
-      ; to the nearest <PhraseSelect label="Round to the nearest" value={units} options={steps} choose={setUnits} /> units
+      ; to the nearest <PhraseSelect label="Round to the nearest" value={units} options={steps} choose={setUnits} />{' '}
+      units
       {copying && goal.targets[marketId] && (
         <CopyTarget
           goal={goal}
@@ -63,7 +110,8 @@ export function RowTools({ offerId, goals, marketId, edit }: { offerId: string; 
           others={others}
           step={step}
           copy={(markets) => {
-            if (edit(setTargets(offerId, goalId, spreadTarget(marketId, goal, markets, step, policy)))) setCopying(false);
+            if (edit(setTargets(offerId, goalId, spreadTarget(marketId, goal, markets, step, policy))))
+              setCopying(false);
           }}
         />
       )}
@@ -72,7 +120,19 @@ export function RowTools({ offerId, goals, marketId, edit }: { offerId: string; 
 }
 
 /** Markets picked by hand, each with what the goal would become there. */
-function CopyTarget({ goal, from, others, step, copy }: { goal: Goal; from: string; others: readonly string[]; step: number; copy: (markets: string[]) => void }) {
+function CopyTarget({
+  goal,
+  from,
+  others,
+  step,
+  copy,
+}: {
+  goal: Goal;
+  from: string;
+  others: readonly string[];
+  step: number;
+  copy: (markets: string[]) => void;
+}) {
   const policy = usePolicy();
   const { money } = usePage();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -82,18 +142,40 @@ function CopyTarget({ goal, from, others, step, copy }: { goal: Goal; from: stri
     const minor = target ? resolveTarget(target, there) : null;
     return minor === null ? 'nothing' : money(minor, there.currency);
   };
-  const toggle = (market: string) => setChosen((before) => new Set(before.has(market) ? [...before].filter((other) => other !== market) : [...before, market]));
+  const toggle = (market: string) =>
+    setChosen(
+      (before) => new Set(before.has(market) ? [...before].filter((other) => other !== market) : [...before, market]),
+    );
   return (
-    <span className="my-1 flex flex-wrap items-baseline gap-x-1 border-l-2 border-primary pl-3" role="group" aria-label="Markets to copy the goal to" data-testid="copy-target-to">
+    <span
+      className="my-1 flex flex-wrap items-baseline gap-x-1 border-l-2 border-primary pl-3"
+      role="group"
+      aria-label="Markets to copy the goal to"
+      data-testid="copy-target-to"
+    >
       {others.map((market) => {
         const [was, becomes] = [amountIn(market, goal.targets[market]), amountIn(market, would[market])];
         return (
-          <button key={market} type="button" className="day-toggle" aria-pressed={chosen.has(market)} disabled={was === becomes} onClick={() => toggle(market)} data-testid={`copy-target-${market}`}>
+          <button
+            key={market}
+            type="button"
+            className="day-toggle"
+            aria-pressed={chosen.has(market)}
+            disabled={was === becomes}
+            onClick={() => toggle(market)}
+            data-testid={`copy-target-${market}`}
+          >
             {policy.markets[market]?.name} {was === becomes ? 'has it' : `${was} → ${becomes}`}
           </button>
         );
       })}
-      <button type="button" className="btn btn-xs btn-primary" disabled={chosen.size === 0} onClick={() => copy([...chosen])} data-testid="copy-target-now">
+      <button
+        type="button"
+        className="btn btn-xs btn-primary"
+        disabled={chosen.size === 0}
+        onClick={() => copy([...chosen])}
+        data-testid="copy-target-now"
+      >
         {chosen.size < 2 ? 'Copy it' : `Copy it to ${chosen.size} markets`}
       </button>
     </span>

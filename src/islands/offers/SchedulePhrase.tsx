@@ -9,21 +9,49 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 
 /** From when until when an offer runs, and on whose clock. */
-export function SchedulePhrase({ offerId, schedule, edit }: { offerId: string; schedule: Schedule | undefined; edit: (edit: Edit) => boolean }) {
+export function SchedulePhrase({
+  offerId,
+  schedule,
+  edit,
+}: {
+  offerId: string;
+  schedule: Schedule | undefined;
+  edit: (edit: Edit) => boolean;
+}) {
   const { store } = usePolicy();
   const { now } = usePage();
   const place = ['offers', offerId, 'schedule'];
   const readIn = schedule?.readIn ?? 'store';
   const date = (label: string, field: 'from' | 'until') => {
     const Field = field === 'until' ? UntilField : DateTimeField;
-    return <Field label={label} value={schedule?.[field] ?? ''} change={(at) => edit(setSchedule(place, field, at))} testId={`schedule-${field}`} />;
+    return (
+      <Field
+        label={label}
+        value={schedule?.[field] ?? ''}
+        change={(at) => edit(setSchedule(place, field, at))}
+        testId={`schedule-${field}`}
+      />
+    );
   };
   const span = compileSchedule(schedule, { store: store.timeZone, market: store.timeZone });
   return (
     <p>
       Runs from {date('Runs from', 'from')} until {date('Runs until', 'until')} on the clock of{' '}
-      <PhraseSelect label="Clock of the dates" value={readIn} options={[['store', 'the store'], ['market', 'each market'], ...(readIn === 'store' || readIn === 'market' ? [] : [[readIn, readIn] as const])]} choose={(next) => schedule && edit(setAt([...place, 'readIn'], next))} />
-      {schedule && <span className="text-soft">: {isWithin(span, now) ? 'it runs now' : now < span.from ? 'not yet' : 'it is over'}</span>}
+      <PhraseSelect
+        label="Clock of the dates"
+        value={readIn}
+        options={[
+          ['store', 'the store'],
+          ['market', 'each market'],
+          ...(readIn === 'store' || readIn === 'market' ? [] : [[readIn, readIn] as const]),
+        ]}
+        choose={(next) => schedule && edit(setAt([...place, 'readIn'], next))}
+      />
+      {schedule && (
+        <span className="text-soft">
+          : {isWithin(span, now) ? 'it runs now' : now < span.from ? 'not yet' : 'it is over'}
+        </span>
+      )}
     </p>
   );
 }

@@ -16,9 +16,20 @@ export const ShopperLibrary = memo(function ShopperLibrary() {
   const currency = useDraft((state) => state.settled.store.baseCurrency);
   const { edit, refusal } = useGuardedEdit();
   const listed = inOrder(shoppers ?? {});
-  const add = () => edit(setAt(['shoppers', freshId('shopper', shoppers ?? {})], { order: orderAfterLast(shoppers ?? {}), name: `Shopper ${listed.length + 1}`, shopper: { signedIn: true } } satisfies Persona));
+  const add = () =>
+    edit(
+      setAt(['shoppers', freshId('shopper', shoppers ?? {})], {
+        order: orderAfterLast(shoppers ?? {}),
+        name: `Shopper ${listed.length + 1}`,
+        shopper: { signedIn: true },
+      } satisfies Persona),
+    );
   return (
-    <section className="seldom-seen mt-4 border-t border-hairline pt-2" aria-label="Made-up shoppers" data-testid="shoppers">
+    <section
+      className="seldom-seen mt-4 border-t border-hairline pt-2"
+      aria-label="Made-up shoppers"
+      data-testid="shoppers"
+    >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-[17px]">Made-up shoppers</h2>
         <p className="text-[13px] text-soft">To try offers and conditions with; nobody is promised anything by them.</p>
@@ -36,13 +47,36 @@ export const ShopperLibrary = memo(function ShopperLibrary() {
   );
 });
 
-function OneShopper({ id, persona: { name, shopper }, currency, edit }: { id: string; persona: Persona; currency: string; edit: (edit: Edit) => boolean }) {
+function OneShopper({
+  id,
+  persona: { name, shopper },
+  currency,
+  edit,
+}: {
+  id: string;
+  persona: Persona;
+  currency: string;
+  edit: (edit: Edit) => boolean;
+}) {
   return (
     <li className="border-b border-hairline" data-testid={`shopper-${id}`}>
       <strong>
-        <EditedField label="Name of the shopper" shown={name} parse={parseName} change={(value) => setAt(['shoppers', id, 'name'], value)} edit={edit} />
+        <EditedField
+          label="Name of the shopper"
+          shown={name}
+          parse={parseName}
+          change={(value) => setAt(['shoppers', id, 'name'], value)}
+          edit={edit}
+        />
       </strong>{' '}
-      <ShopperFacts steps={['shoppers', id, 'shopper']} name={name} shopper={shopper} currency={currency} edit={edit} id={id} />
+      <ShopperFacts
+        steps={['shoppers', id, 'shopper']}
+        name={name}
+        shopper={shopper}
+        currency={currency}
+        edit={edit}
+        id={id}
+      />
       <Remove what={`shopper ${name}`} remove={() => edit(setAt(['shoppers', id], undefined))} />
     </li>
   );

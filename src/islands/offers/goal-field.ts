@@ -15,4 +15,5 @@ export function parseGoal(text: string, currency: string, emptyAllowed: boolean)
 }
 
 /** Reads a goal in pieces, or in grams as weights are written; empty means not offered. */
-export const parseCount = (text: string, measure: string): Parsed<number | null> => (text.trim() === '' ? { ok: true, value: null } : parseMeasured(measure, 0, 999_999_999)(text));
+export const parseCount = (text: string, measure: string): Parsed<number | null> =>
+  text.trim() === '' ? { ok: true, value: null } : parseMeasured(measure, 0, 999_999_999)(text);

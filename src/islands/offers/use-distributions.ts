@@ -3,8 +3,14 @@ import { distributionOf, type Distribution, type ValueCounts } from '../../core/
 import { call } from '../../client/http.ts';
 
 /** The markets' order distributions: the first one at once, the others as they arrive. */
-export function useDistributions(markets: readonly string[], first: string, values: ValueCounts | null): ReadonlyMap<string, Distribution> {
-  const [loaded, setLoaded] = useState<ReadonlyMap<string, Distribution>>(() => new Map(values ? [[first, distributionOf(values)]] : []));
+export function useDistributions(
+  markets: readonly string[],
+  first: string,
+  values: ValueCounts | null,
+): ReadonlyMap<string, Distribution> {
+  const [loaded, setLoaded] = useState<ReadonlyMap<string, Distribution>>(
+    () => new Map(values ? [[first, distributionOf(values)]] : []),
+  );
   const missing = useMemo(() => markets.filter((market) => !loaded.has(market)).join(','), [markets, loaded]);
   useEffect(() => {
     const next = missing.split(',')[0];

@@ -9,7 +9,15 @@ import { parsePercentTo } from '../frame/typed-text.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
 
 /** What is assumed of shoppers, in one line; kept with the draft, undone like any edit. */
-export const AssumptionLine = memo(function AssumptionLine({ marketId, currency, two }: { marketId: string; currency: string; two: boolean }) {
+export const AssumptionLine = memo(function AssumptionLine({
+  marketId,
+  currency,
+  two,
+}: {
+  marketId: string;
+  currency: string;
+  two: boolean;
+}) {
   const policy = usePolicy();
   const show = useDraft((state) => state.show);
   const edit = useDraft((state) => state.edit);
@@ -29,8 +37,11 @@ export const AssumptionLine = memo(function AssumptionLine({ marketId, currency,
   );
   return (
     <p className="mt-1 border-y border-hairline py-1.5 leading-7" data-testid="assumptions">
-      <strong>Assuming</strong> {percent('margin', 'Margin on what is added, percent')} of what is added stays as margin; orders lacking at most {percent('reach', 'Within reach, percent of the goal', 90)} of a goal are within reach; of those that pay for delivery,{' '}
-      {percent('near', 'Who adds just below a goal, percent')} add what they lack just below it, falling to {percent('far', 'Who adds at the far end, percent')} at the far end, give or take {percent('spread', 'How far that may be wrong, percent')} of that.
+      <strong>Assuming</strong> {percent('margin', 'Margin on what is added, percent')} of what is added stays as
+      margin; orders lacking at most {percent('reach', 'Within reach, percent of the goal', 90)} of a goal are within
+      reach; of those that pay for delivery, {percent('near', 'Who adds just below a goal, percent')} add what they lack
+      just below it, falling to {percent('far', 'Who adds at the far end, percent')} at the far end, give or take{' '}
+      {percent('spread', 'How far that may be wrong, percent')} of that.
       {two && (
         <>
           {' '}
@@ -42,14 +53,20 @@ export const AssumptionLine = memo(function AssumptionLine({ marketId, currency,
               const parsed = parseAmount(text, currency);
               return parsed.ok ? { ok: true, value: parsed.minor } : parsed;
             }}
-            show={(value) => show(value === undefined ? null : setAssumption(marketId, { ...assumption, secondReward: value }))}
+            show={(value) =>
+              show(value === undefined ? null : setAssumption(marketId, { ...assumption, secondReward: value }))
+            }
             commit={(value) => edit(setAssumption(marketId, { ...assumption, secondReward: value }))}
             testId="assume-second"
           />{' '}
           {currency} an order.
         </>
       )}{' '}
-      {policy.assumptions?.[marketId] ? '' : <span className="text-soft">Nothing of this is measured yet: it is where one starts.</span>}
+      {policy.assumptions?.[marketId] ? (
+        ''
+      ) : (
+        <span className="text-soft">Nothing of this is measured yet: it is where one starts.</span>
+      )}
     </p>
   );
 });

@@ -8,13 +8,34 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
 
 /** Makes a trial goal the goal of an offer in this market, and goes to it. */
-export function MakeGoal({ marketId, currency, goal, which }: { marketId: string; currency: string; goal: number; which: string }) {
+export function MakeGoal({
+  marketId,
+  currency,
+  goal,
+  which,
+}: {
+  marketId: string;
+  currency: string;
+  goal: number;
+  which: string;
+}) {
   const policy = usePolicy();
   const { money } = usePage();
   const edit = useDraft((state) => state.edit);
   const flushed = useDraft((state) => state.flushed);
   const choices = inOrder(policy.offers).flatMap(([offerId, offer]) =>
-    (offer.archived ? [] : inOrder(offer.goals)).flatMap(([goalId, { measure }], position, all) => (measure.kind === 'countedValue' ? [{ key: `${offerId}/${goalId}`, offerId, goalId, name: all.length > 1 ? `${offer.name}, goal ${position + 1}` : offer.name }] : [])),
+    (offer.archived ? [] : inOrder(offer.goals)).flatMap(([goalId, { measure }], position, all) =>
+      measure.kind === 'countedValue'
+        ? [
+            {
+              key: `${offerId}/${goalId}`,
+              offerId,
+              goalId,
+              name: all.length > 1 ? `${offer.name}, goal ${position + 1}` : offer.name,
+            },
+          ]
+        : [],
+    ),
   );
   const [chosen, setChosen] = useState('');
   const [how, setHow] = useState<'exact' | 'following'>('exact');
@@ -34,7 +55,12 @@ export function MakeGoal({ marketId, currency, goal, which }: { marketId: string
         Make {which} the goal
       </button>{' '}
       of{' '}
-      <PhraseSelect label="Offer whose goal it becomes" value={choice.key} options={choices.map(({ key, name }) => [key, name])} choose={setChosen} />
+      <PhraseSelect
+        label="Offer whose goal it becomes"
+        value={choice.key}
+        options={choices.map(({ key, name }) => [key, name])}
+        choose={setChosen}
+      />
       ,{' '}
       {following ? (
         <PhraseSelect
@@ -49,7 +75,9 @@ export function MakeGoal({ marketId, currency, goal, which }: { marketId: string
       ) : (
         `exactly ${money(goal, currency)}`
       )}
-      {how === 'following' && following && <span className="text-soft"> = {money(resolveAmount(following, local)!, currency)} at the adopted rate</span>}
+      {how === 'following' && following && (
+        <span className="text-soft"> = {money(resolveAmount(following, local)!, currency)} at the adopted rate</span>
+      )}
     </p>
   );
 }

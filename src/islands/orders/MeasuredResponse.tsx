@@ -17,16 +17,33 @@ import { wordsFor } from './words.ts';
 
 const refusals: Record<NoBunching, string> = {
   tooFewOrders: 'Not enough orders to tell: too few lie around this goal in that time.',
-  roughOutside: 'The data do not support an estimate: orders outside the stretch around the goal are too uneven to draw a smooth line through, perhaps because many are worth the same round amount.',
+  roughOutside:
+    'The data do not support an estimate: orders outside the stretch around the goal are too uneven to draw a smooth line through, perhaps because many are worth the same round amount.',
 };
 
 /** How far orders may land above a goal for the sake of it, as a share of the goal. */
 const landing = 0.16;
 
-type State = { kind: 'idle' } | { kind: 'working'; share: number } | { kind: 'done'; result: BunchingResult } | { kind: 'failed'; reason: string };
+type State =
+  | { kind: 'idle' }
+  | { kind: 'working'; share: number }
+  | { kind: 'done'; result: BunchingResult }
+  | { kind: 'failed'; reason: string };
 
 /** What a goal that was in force did, measured from the orders of its time, to be taken as the assumption. */
-export const MeasuredResponse = memo(function MeasuredResponse({ marketId, currency, filter, inForce, worker }: { marketId: string; currency: string; filter: OrderFilter; inForce: readonly OrderValueGoal[]; worker: OrdersWorker | null }) {
+export const MeasuredResponse = memo(function MeasuredResponse({
+  marketId,
+  currency,
+  filter,
+  inForce,
+  worker,
+}: {
+  marketId: string;
+  currency: string;
+  filter: OrderFilter;
+  inForce: readonly OrderValueGoal[];
+  worker: OrdersWorker | null;
+}) {
   const policy = usePolicy();
   const { money, locale } = usePage();
   const words = wordsFor(locale);
@@ -36,7 +53,10 @@ export const MeasuredResponse = memo(function MeasuredResponse({ marketId, curre
   const [reach, setReach] = useState(25);
   const from = days?.from ?? filter.fromDay;
   const to = days?.to ?? filter.toDay - 1;
-  const asked = useMemo(() => ({ filter: { ...filter, fromDay: from, toDay: to + 1, delivery: 'all' as const }, goal, reach }), [filter, from, to, goal, reach]);
+  const asked = useMemo(
+    () => ({ filter: { ...filter, fromDay: from, toDay: to + 1, delivery: 'all' as const }, goal, reach }),
+    [filter, from, to, goal, reach],
+  );
   const [reached, setReached] = useState<{ asked: typeof asked; state: State } | null>(null);
   // What was measured for another question is no answer to this one.
   const state: State = reached?.asked === asked ? reached.state : { kind: 'idle' };
@@ -46,7 +66,10 @@ export const MeasuredResponse = memo(function MeasuredResponse({ marketId, curre
     tell({ kind: 'working', share: 0 });
     const question = { goal, from: Math.round(goal * (1 - reach / 100)), to: Math.round(goal * (1 + landing)) };
     try {
-      tell({ kind: 'done', result: await worker.bunching(marketId, asked.filter, question, (share) => tell({ kind: 'working', share })) });
+      tell({
+        kind: 'done',
+        result: await worker.bunching(marketId, asked.filter, question, (share) => tell({ kind: 'working', share })),
+      });
     } catch (error) {
       tell({ kind: 'failed', reason: error instanceof Error ? error.message : String(error) });
     }
@@ -67,25 +90,51 @@ export const MeasuredResponse = memo(function MeasuredResponse({ marketId, curre
     const { low, likely, high } = result.share;
     const percent = (share: number) => String(Math.round(Math.max(0, Math.min(1, share)) * 100));
     const half = Math.max(high - likely, likely - low) / Math.max(likely, 0.01);
-    edit(setAssumption(marketId, { ...(policy.assumptions?.[marketId] ?? usualAssumption), reach: String(reach), near: percent(likely), far: percent(likely), spread: percent(half) }));
+    edit(
+      setAssumption(marketId, {
+        ...(policy.assumptions?.[marketId] ?? usualAssumption),
+        reach: String(reach),
+        near: percent(likely),
+        far: percent(likely),
+        spread: percent(half),
+      }),
+    );
   };
   return (
     <section aria-label="Measured response" className="mt-4 border-t border-hairline pt-2" data-testid="measured">
       <h2 className="text-[16px]">What a goal did</h2>
       <p className="leading-7">
         A goal of{' '}
-        <TypedField label={`Goal that was in force, ${currency}`} shown={toDecimal(goal, currency)} parse={(text) => parseGoal(text, currency, false)} show={() => {}} commit={(value) => value !== null && setGoal(value)} testId="measured-goal" /> {currency} was in force from{' '}
-        {day('In force from', from, (value) => setDays({ from: value, to }))} to {day('In force to', to, (value) => setDays({ from, to: value }))}. Orders lacking at most{' '}
+        <TypedField
+          label={`Goal that was in force, ${currency}`}
+          shown={toDecimal(goal, currency)}
+          parse={(text) => parseGoal(text, currency, false)}
+          show={() => {}}
+          commit={(value) => value !== null && setGoal(value)}
+          testId="measured-goal"
+        />{' '}
+        {currency} was in force from {day('In force from', from, (value) => setDays({ from: value, to }))} to{' '}
+        {day('In force to', to, (value) => setDays({ from, to: value }))}. Orders lacking at most{' '}
         <TypedField
           label="Reach that is looked at, percent of the goal"
           shown={String(reach)}
-          parse={(text) => (/^([5-9]|[1-5]\d|60)$/.test(text.trim()) ? { ok: true, value: Number(text) } : { ok: false, reason: 'A whole percentage from 5 to 60.' })}
+          parse={(text) =>
+            /^([5-9]|[1-5]\d|60)$/.test(text.trim())
+              ? { ok: true, value: Number(text) }
+              : { ok: false, reason: 'A whole percentage from 5 to 60.' }
+          }
           show={() => {}}
           commit={setReach}
           testId="measured-reach"
         />{' '}
         % may have been lifted over it.{' '}
-        <button type="button" className="btn btn-xs" disabled={state.kind === 'working' || !worker} onClick={() => void measure()} data-testid="measure">
+        <button
+          type="button"
+          className="btn btn-xs"
+          disabled={state.kind === 'working' || !worker}
+          onClick={() => void measure()}
+          data-testid="measure"
+        >
           Measure it
         </button>
       </p>
@@ -105,15 +154,27 @@ export const MeasuredResponse = memo(function MeasuredResponse({ marketId, curre
         <div role="status" data-testid="measured-result">
           {state.result.clear ? (
             <p>
-              Of the orders that would have lacked at most {reach} % of {money(goal, currency)}, <strong>{words.percent(state.result.result.share.likely)}</strong> were lifted over it, with 90 % certainty between {words.percent(Math.max(0, state.result.result.share.low))} and {words.percent(state.result.result.share.high)}:{' '}
-              about {words.count(state.result.result.moved.likely)} orders.{' '}
-              <button type="button" className="btn btn-primary btn-xs" onClick={() => state.kind === 'done' && state.result.ok && take(state.result.result)} data-testid="take-measured">
+              Of the orders that would have lacked at most {reach} % of {money(goal, currency)},{' '}
+              <strong>{words.percent(state.result.result.share.likely)}</strong> were lifted over it, with 90 %
+              certainty between {words.percent(Math.max(0, state.result.result.share.low))} and{' '}
+              {words.percent(state.result.result.share.high)}: about {words.count(state.result.result.moved.likely)}{' '}
+              orders.{' '}
+              <button
+                type="button"
+                className="btn btn-primary btn-xs"
+                onClick={() => state.kind === 'done' && state.result.ok && take(state.result.result)}
+                data-testid="take-measured"
+              >
                 Take this as the assumption
               </button>
             </p>
           ) : (
             <p>
-              Not enough to tell: the orders above {money(goal, currency)} are {words.count(Math.round(state.result.result.moved.likely))} more than a smooth line would have, but anything from {words.count(Math.round(state.result.result.moved.low))} to {words.count(Math.round(state.result.result.moved.high))} is as likely. It is not offered as an assumption.
+              Not enough to tell: the orders above {money(goal, currency)} are{' '}
+              {words.count(Math.round(state.result.result.moved.likely))} more than a smooth line would have, but
+              anything from {words.count(Math.round(state.result.result.moved.low))} to{' '}
+              {words.count(Math.round(state.result.result.moved.high))} is as likely. It is not offered as an
+              assumption.
             </p>
           )}
           <Counterfactual result={state.result.result} goal={goal} currency={currency} marketId={marketId} />
@@ -124,7 +185,17 @@ export const MeasuredResponse = memo(function MeasuredResponse({ marketId, curre
 });
 
 /** Orders by band against the smooth line, around the goal. */
-function Counterfactual({ result, goal, currency, marketId }: { result: Extract<BunchingResult, { ok: true }>['result']; goal: number; currency: string; marketId: string }) {
+function Counterfactual({
+  result,
+  goal,
+  currency,
+  marketId,
+}: {
+  result: Extract<BunchingResult, { ok: true }>['result'];
+  goal: number;
+  currency: string;
+  marketId: string;
+}) {
   const { locale } = usePage();
   const picture = useRef<SVGSVGElement>(null);
   const figure = useMemo(() => new Intl.NumberFormat(locale, { maximumFractionDigits: 0 }), [locale]);
@@ -136,11 +207,36 @@ function Counterfactual({ result, goal, currency, marketId }: { result: Extract<
   const y = (value: number) => 104 - (value / most) * 92;
   return (
     <figure className="mt-1">
-      <svg ref={picture} viewBox="0 0 640 124" width="640" height="124" className="block max-w-full" role="img" aria-label="Orders by value against a smooth line">
+      <svg
+        ref={picture}
+        viewBox="0 0 640 124"
+        width="640"
+        height="124"
+        className="block max-w-full"
+        role="img"
+        aria-label="Orders by value against a smooth line"
+      >
         {shown.map((band) => (
-          <rect key={band.from} x={x(band.from)} width={Math.max(0.5, x(band.to) - x(band.from) - 0.6)} y={y(rate(band, band.orders))} height={104 - y(rate(band, band.orders))} className={band.from >= goal && band.orders > band.expected * 1.3 ? 'fill-accent' : 'fill-bar'} />
+          <rect
+            key={band.from}
+            x={x(band.from)}
+            width={Math.max(0.5, x(band.to) - x(band.from) - 0.6)}
+            y={y(rate(band, band.orders))}
+            height={104 - y(rate(band, band.orders))}
+            className={band.from >= goal && band.orders > band.expected * 1.3 ? 'fill-accent' : 'fill-bar'}
+          />
         ))}
-        <path d={shown.map((band, i) => `${i === 0 ? 'M' : 'L'}${x((band.from + band.to) / 2).toFixed(1)} ${y(rate(band, band.expected)).toFixed(1)}`).join('')} fill="none" className="stroke-base-content" strokeWidth="1.5" />
+        <path
+          d={shown
+            .map(
+              (band, i) =>
+                `${i === 0 ? 'M' : 'L'}${x((band.from + band.to) / 2).toFixed(1)} ${y(rate(band, band.expected)).toFixed(1)}`,
+            )
+            .join('')}
+          fill="none"
+          className="stroke-base-content"
+          strokeWidth="1.5"
+        />
         <line x1={x(goal)} x2={x(goal)} y1="4" y2="108" className="stroke-ember" strokeDasharray="3 3" />
         <text x={x(goal)} y="120" textAnchor="middle" fontSize="12" className="fill-ember">
           {figure.format(goal / minorPerMajor(currency))}
@@ -149,7 +245,27 @@ function Counterfactual({ result, goal, currency, marketId }: { result: Extract<
           bars: orders · line: as they would have been without the goal
         </text>
       </svg>
-      <SaveAs what="the measured bands" forms={[{ name: 'CSV', save: () => saveCsv(`measured-${marketId}`, ['from', 'to', 'orders', 'expected without the goal'], result.bands.map(({ from, to, orders, expected }) => [from, to, orders, Math.round(expected * 100) / 100])) }, { name: 'SVG', save: () => picture.current && saveSvg(`measured-${marketId}`, picture.current) }, { name: 'PNG', save: () => picture.current && void savePng(`measured-${marketId}`, picture.current) }]} />
+      <SaveAs
+        what="the measured bands"
+        forms={[
+          {
+            name: 'CSV',
+            save: () =>
+              saveCsv(
+                `measured-${marketId}`,
+                ['from', 'to', 'orders', 'expected without the goal'],
+                result.bands.map(({ from, to, orders, expected }) => [
+                  from,
+                  to,
+                  orders,
+                  Math.round(expected * 100) / 100,
+                ]),
+              ),
+          },
+          { name: 'SVG', save: () => picture.current && saveSvg(`measured-${marketId}`, picture.current) },
+          { name: 'PNG', save: () => picture.current && void savePng(`measured-${marketId}`, picture.current) },
+        ]}
+      />
     </figure>
   );
 }

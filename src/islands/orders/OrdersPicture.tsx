@@ -1,4 +1,13 @@
-import { memo, useCallback, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
+import {
+  memo,
+  useCallback,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type RefObject,
+} from 'react';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { bands, ordersBelow } from '../../core/orders/distribution.ts';
 import { outcomeOf, type Outcome } from '../../core/orders/candidates.ts';
@@ -19,7 +28,22 @@ export interface Stretch {
 }
 
 /** Orders by value, the goals on them, and what a goal at each amount would cost and bring. */
-export function OrdersPicture({ width, currency, study, months, response, curve, bandWidth, goals, inForce, group, setGroup, moveGoal, commitGoals, picture }: {
+export function OrdersPicture({
+  width,
+  currency,
+  study,
+  months,
+  response,
+  curve,
+  bandWidth,
+  goals,
+  inForce,
+  group,
+  setGroup,
+  moveGoal,
+  commitGoals,
+  picture,
+}: {
   /** px */
   width: number;
   currency: string;
@@ -43,16 +67,35 @@ export function OrdersPicture({ width, currency, study, months, response, curve,
   const [cursor, setCursor] = useState<number | null>(null);
   const brushing = useRef<number | null>(null);
   const bars = useMemo(() => bands(study.tally, bandWidth, study.end), [study, bandWidth]);
-  const most = useMemo(() => Math.max(bars.reduce((highest, bar) => Math.max(highest, bar.orders), 0), (study.density?.heights.reduce((highest, at) => Math.max(highest, at), 0) ?? 0) * bandWidth), [bars, study, bandWidth]);
+  const most = useMemo(
+    () =>
+      Math.max(
+        bars.reduce((highest, bar) => Math.max(highest, bar.orders), 0),
+        (study.density?.heights.reduce((highest, at) => Math.max(highest, at), 0) ?? 0) * bandWidth,
+      ),
+    [bars, study, bandWidth],
+  );
   const scale = useMemo(() => {
     const nets = curve.flatMap(({ low, high }) => [low, high]);
     // What is far below nothing is of no interest and would press the rest flat.
     const highest = Math.max(1, ...nets, ...curve.map(({ gain }) => gain));
-    return orderScale(width, currency, study.end, bandWidth, most, Math.max(-1.5 * highest, Math.min(0, ...nets)), highest);
+    return orderScale(
+      width,
+      currency,
+      study.end,
+      bandWidth,
+      most,
+      Math.max(-1.5 * highest, Math.min(0, ...nets)),
+      highest,
+    );
   }, [width, currency, study, bandWidth, most, curve]);
 
-  const place = (event: PointerEvent<SVGElement>) => event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
-  const stretchTo = (value: number): Stretch => ({ from: Math.min(brushing.current!, value), to: Math.max(brushing.current!, value) });
+  const place = (event: PointerEvent<SVGElement>) =>
+    event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
+  const stretchTo = (value: number): Stretch => ({
+    from: Math.min(brushing.current!, value),
+    to: Math.max(brushing.current!, value),
+  });
   const at = cursor ?? goals[0] ?? study.end / 2;
   const onKeyDown = (event: KeyboardEvent<SVGRectElement>) => {
     const move = keyMove(scale, event);
@@ -73,9 +116,29 @@ export function OrdersPicture({ width, currency, study, months, response, curve,
 
   return (
     <section aria-label="Orders by value">
-      <ReadOut at={at} pointed={cursor !== null} study={study} months={months} response={response} currency={currency} />
-      <div className="relative h-[392px] w-full overflow-hidden" data-testid="orders-picture" data-end={scale.end} data-left={scale.left} data-right={scale.right}>
-        <svg ref={picture} width={width} height={height} className="block select-none" role="group" aria-label={`Orders by value in ${currency}`}>
+      <ReadOut
+        at={at}
+        pointed={cursor !== null}
+        study={study}
+        months={months}
+        response={response}
+        currency={currency}
+      />
+      <div
+        className="relative h-[392px] w-full overflow-hidden"
+        data-testid="orders-picture"
+        data-end={scale.end}
+        data-left={scale.left}
+        data-right={scale.right}
+      >
+        <svg
+          ref={picture}
+          width={width}
+          height={height}
+          className="block select-none"
+          role="group"
+          aria-label={`Orders by value in ${currency}`}
+        >
           <defs>
             <pattern id="in-reach" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
               <line x1="0" y1="0" x2="0" y2="7" className="stroke-accent" strokeWidth="1.6" strokeOpacity="0.5" />
@@ -84,11 +147,28 @@ export function OrdersPicture({ width, currency, study, months, response, curve,
           <Bars scale={scale} bars={bars} />
           {goals.map((goal, index) => {
             const from = scale.x(Math.max(goals[index - 1] ?? 0, goal * (1 - response.reach)));
-            return <rect key={index} x={from} y={scale.top} width={Math.max(0, scale.x(Math.min(scale.end, goal)) - from)} height={scale.foot - scale.top} fill="url(#in-reach)" />;
+            return (
+              <rect
+                key={index}
+                x={from}
+                y={scale.top}
+                width={Math.max(0, scale.x(Math.min(scale.end, goal)) - from)}
+                height={scale.foot - scale.top}
+                fill="url(#in-reach)"
+              />
+            );
           })}
           {group && (
             <g data-testid="group-stretch">
-              <rect x={scale.x(group.from)} y={scale.top} width={Math.max(1, scale.x(Math.min(scale.end, group.to)) - scale.x(group.from))} height={scale.foot - scale.top} className="fill-primary stroke-primary" fillOpacity="0.14" strokeWidth="1" />
+              <rect
+                x={scale.x(group.from)}
+                y={scale.top}
+                width={Math.max(1, scale.x(Math.min(scale.end, group.to)) - scale.x(group.from))}
+                height={scale.foot - scale.top}
+                className="fill-primary stroke-primary"
+                fillOpacity="0.14"
+                strokeWidth="1"
+              />
             </g>
           )}
           <DensityLine scale={scale} study={study} />
@@ -97,7 +177,17 @@ export function OrdersPicture({ width, currency, study, months, response, curve,
           <NetCurve scale={scale} curve={curve} locale={locale} />
           <GoalsInForce scale={scale} goals={inForce} write={write} />
           <PeakLabels scale={scale} study={study} locale={locale} percent={words.percent} />
-          {cursor !== null && <line data-hand x1={scale.x(cursor)} x2={scale.x(cursor)} y1={scale.top} y2={scale.bottom} className="stroke-primary" strokeWidth="1" />}
+          {cursor !== null && (
+            <line
+              data-hand
+              x1={scale.x(cursor)}
+              x2={scale.x(cursor)}
+              y1={scale.top}
+              y2={scale.bottom}
+              className="stroke-primary"
+              strokeWidth="1"
+            />
+          )}
           <rect
             data-hand
             role="slider"
@@ -121,11 +211,13 @@ export function OrdersPicture({ width, currency, study, months, response, curve,
             onPointerMove={(event) => {
               const value = valueAt(scale, place(event));
               setCursor(value);
-              if (brushing.current !== null && event.buttons > 0 && value !== brushing.current) setGroup(stretchTo(value), false);
+              if (brushing.current !== null && event.buttons > 0 && value !== brushing.current)
+                setGroup(stretchTo(value), false);
             }}
             onPointerUp={(event) => {
               const value = valueAt(scale, place(event));
-              if (brushing.current !== null) setGroup(Math.abs(scale.x(value) - scale.x(brushing.current)) < 4 ? null : stretchTo(value), true);
+              if (brushing.current !== null)
+                setGroup(Math.abs(scale.x(value) - scale.x(brushing.current)) < 4 ? null : stretchTo(value), true);
               brushing.current = null;
             }}
             onPointerLeave={() => setCursor(null)}
@@ -153,13 +245,27 @@ export function OrdersPicture({ width, currency, study, months, response, curve,
   );
 }
 
-const Bars = memo(function Bars({ scale, bars }: { scale: OrderScale; bars: { from: number; to: number; orders: number }[] }) {
+const Bars = memo(function Bars({
+  scale,
+  bars,
+}: {
+  scale: OrderScale;
+  bars: { from: number; to: number; orders: number }[];
+}) {
   return (
     <g className="fill-bar" data-testid="bands">
       {bars.map((bar) => {
         const x = scale.x(bar.from);
         const y = scale.countY(bar.orders);
-        return <rect key={bar.from} x={x} y={y} width={Math.max(0.5, scale.x(Math.min(scale.end, bar.to)) - x - 1)} height={scale.foot - y} />;
+        return (
+          <rect
+            key={bar.from}
+            x={x}
+            y={y}
+            width={Math.max(0.5, scale.x(Math.min(scale.end, bar.to)) - x - 1)}
+            height={scale.foot - y}
+          />
+        );
       })}
     </g>
   );
@@ -168,12 +274,23 @@ const Bars = memo(function Bars({ scale, bars }: { scale: OrderScale; bars: { fr
 const DensityLine = memo(function DensityLine({ scale, study: { density } }: { scale: OrderScale; study: OrderStudy }) {
   if (!density) return null;
   let path = '';
-  for (let i = 0; i < density.heights.length; i += 2) path += `${i === 0 ? 'M' : 'L'}${scale.x(Math.min(scale.end, i * density.step)).toFixed(1)} ${scale.countY(density.heights[i]! * scale.bandWidth).toFixed(1)}`;
+  for (let i = 0; i < density.heights.length; i += 2)
+    path += `${i === 0 ? 'M' : 'L'}${scale.x(Math.min(scale.end, i * density.step)).toFixed(1)} ${scale.countY(density.heights[i]! * scale.bandWidth).toFixed(1)}`;
   return <path d={path} fill="none" className="stroke-secondary" strokeWidth="1.5" data-testid="density" />;
 });
 
 /** Average and median with what they hide: how few orders are like the average. */
-const Averages = memo(function Averages({ scale, study: { summary, tally }, figure, percent }: { scale: OrderScale; study: OrderStudy; figure: (minor: number) => string; percent: (share: number) => string }) {
+const Averages = memo(function Averages({
+  scale,
+  study: { summary, tally },
+  figure,
+  percent,
+}: {
+  scale: OrderScale;
+  study: OrderStudy;
+  figure: (minor: number) => string;
+  percent: (share: number) => string;
+}) {
   if (!summary) return null;
   const average = Math.round(summary.average);
   const median = Math.round(summary.median);
@@ -181,28 +298,75 @@ const Averages = memo(function Averages({ scale, study: { summary, tally }, figu
   const right = average >= median;
   return (
     <g fontSize="12" className="fill-base-content [paint-order:stroke]" data-testid="averages">
-      <line x1={scale.x(average)} x2={scale.x(average)} y1={scale.top + 14} y2={scale.foot} className="stroke-base-content" strokeDasharray="5 3" />
-      <text x={scale.x(average) + (right ? 5 : -5)} y={scale.top + 22} textAnchor={right ? 'start' : 'end'} className="[stroke:var(--color-base-100)] [stroke-width:3px]">
+      <line
+        x1={scale.x(average)}
+        x2={scale.x(average)}
+        y1={scale.top + 14}
+        y2={scale.foot}
+        className="stroke-base-content"
+        strokeDasharray="5 3"
+      />
+      <text
+        x={scale.x(average) + (right ? 5 : -5)}
+        y={scale.top + 22}
+        textAnchor={right ? 'start' : 'end'}
+        className="[stroke:var(--color-base-100)] [stroke-width:3px]"
+      >
         average {figure(average)}
         <tspan className="fill-soft"> · {percent(close)} of orders near it</tspan>
       </text>
-      <line x1={scale.x(median)} x2={scale.x(median)} y1={scale.top + 30} y2={scale.foot} className="stroke-soft" strokeDasharray="1 3" />
-      <text x={scale.x(median) + (right ? -5 : 5)} y={scale.top + 38} textAnchor={right ? 'end' : 'start'} className="fill-soft [stroke:var(--color-base-100)] [stroke-width:3px]">
+      <line
+        x1={scale.x(median)}
+        x2={scale.x(median)}
+        y1={scale.top + 30}
+        y2={scale.foot}
+        className="stroke-soft"
+        strokeDasharray="1 3"
+      />
+      <text
+        x={scale.x(median) + (right ? -5 : 5)}
+        y={scale.top + 38}
+        textAnchor={right ? 'end' : 'start'}
+        className="fill-soft [stroke:var(--color-base-100)] [stroke-width:3px]"
+      >
         half below {figure(median)}
       </text>
     </g>
   );
 });
 
-const PeakLabels = memo(function PeakLabels({ scale, study, locale, percent }: { scale: OrderScale; study: OrderStudy; locale: string; percent: (share: number) => string }) {
+const PeakLabels = memo(function PeakLabels({
+  scale,
+  study,
+  locale,
+  percent,
+}: {
+  scale: OrderScale;
+  study: OrderStudy;
+  locale: string;
+  percent: (share: number) => string;
+}) {
   const format = new Intl.NumberFormat(locale, { maximumFractionDigits: 0 });
   const major = minorPerMajor(scale.currency);
   return (
     <g fontSize="12" data-testid="peaks">
       {study.peaks.map((peak) => (
         <g key={peak.at}>
-          <line x1={scale.x(peak.from)} x2={scale.x(Math.min(scale.end, peak.to))} y1={scale.foot - 3} y2={scale.foot - 3} className="stroke-primary" strokeWidth="3" />
-          <text x={scale.x((peak.from + Math.min(scale.end, peak.to)) / 2)} y={scale.foot - 9} textAnchor="middle" className="fill-primary [paint-order:stroke] [stroke-width:4px] [stroke:var(--color-bar)]" fontWeight="620">
+          <line
+            x1={scale.x(peak.from)}
+            x2={scale.x(Math.min(scale.end, peak.to))}
+            y1={scale.foot - 3}
+            y2={scale.foot - 3}
+            className="stroke-primary"
+            strokeWidth="3"
+          />
+          <text
+            x={scale.x((peak.from + Math.min(scale.end, peak.to)) / 2)}
+            y={scale.foot - 9}
+            textAnchor="middle"
+            className="fill-primary [paint-order:stroke] [stroke-width:4px] [stroke:var(--color-bar)]"
+            fontWeight="620"
+          >
             {format.format(peak.from / major)}–{format.format(peak.to / major)}: {percent(peak.share)}
           </text>
         </g>
@@ -238,7 +402,21 @@ const OrderAxis = memo(function OrderAxis({ scale, locale }: { scale: OrderScale
 });
 
 /** What holds at one value, above the picture so that it hides nothing. */
-function ReadOut({ at, pointed, study, months, response, currency }: { at: number; pointed: boolean; study: OrderStudy; months: number; response: Response; currency: string }) {
+function ReadOut({
+  at,
+  pointed,
+  study,
+  months,
+  response,
+  currency,
+}: {
+  at: number;
+  pointed: boolean;
+  study: OrderStudy;
+  months: number;
+  response: Response;
+  currency: string;
+}) {
   const { money, locale } = usePage();
   const { percent, count } = wordsFor(locale);
   const value = Math.round(at);
@@ -250,9 +428,12 @@ function ReadOut({ at, pointed, study, months, response, currency }: { at: numbe
       <span>
         {pointed ? 'At' : 'At the trial goal,'} <strong>{money(value, currency)}</strong>
       </span>
-      <span>{percent(below)} of orders below, {percent(1 - below)} there already</span>
+      <span>
+        {percent(below)} of orders below, {percent(1 - below)} there already
+      </span>
       <span className="text-soft">
-        {count(outcome.goals[0]!.within)} a month within reach · net {round(outcome.net)} ({round(outcome.low)} to {round(outcome.high)})
+        {count(outcome.goals[0]!.within)} a month within reach · net {round(outcome.net)} ({round(outcome.low)} to{' '}
+        {round(outcome.high)})
       </span>
     </p>
   );

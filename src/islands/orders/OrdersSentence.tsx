@@ -7,7 +7,15 @@ import type { MarketOrders } from './use-market-orders.ts';
 import { wordsFor } from './words.ts';
 
 /** Which orders are looked at, as a sentence of choices. */
-export function OrdersSentence({ marketId, markets, query, setQuery, orders, reading, openImport }: {
+export function OrdersSentence({
+  marketId,
+  markets,
+  query,
+  setQuery,
+  orders,
+  reading,
+  openImport,
+}: {
   marketId: string;
   markets: [string, Market][];
   query: Record<string, string>;
@@ -23,24 +31,49 @@ export function OrdersSentence({ marketId, markets, query, setQuery, orders, rea
   const first = bounds && bounds.orders > 0 ? dateOfDay(bounds.firstDay) : '';
   const last = bounds && bounds.orders > 0 ? dateOfDay(bounds.lastDay) : '';
   // Until the orders are read the sentence stands as it will stand.
-  const periods = bounds && bounds.orders > 0 ? periodsOf(bounds) : [{ id: 'all', name: 'all the time', from: '', to: '' }];
+  const periods =
+    bounds && bounds.orders > 0 ? periodsOf(bounds) : [{ id: 'all', name: 'all the time', from: '', to: '' }];
   const period = periods.find(({ from, to }) => from === (query.from ?? '') && to === (query.to ?? ''))?.id ?? 'chosen';
-  const choice = (name: string, label: string, options: [string, string][]) => <PhraseSelect label={label} value={query[name] ?? ''} options={options} choose={(value) => setQuery({ [name]: value })} testId={`choose-${name}`} />;
+  const choice = (name: string, label: string, options: [string, string][]) => (
+    <PhraseSelect
+      label={label}
+      value={query[name] ?? ''}
+      options={options}
+      choose={(value) => setQuery({ [name]: value })}
+      testId={`choose-${name}`}
+    />
+  );
   return (
     <div className="mb-1">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
         <h1 className="text-[22px]">
           Orders in{' '}
-          <PhraseSelect head label="Market" value={marketId} options={markets.map(([id, { name }]) => [id, name])} choose={(market) => setQuery({ market, goals: '', group: '', band: '', option: '' })} testId="market-phrase" />
+          <PhraseSelect
+            head
+            label="Market"
+            value={marketId}
+            options={markets.map(([id, { name }]) => [id, name])}
+            choose={(market) => setQuery({ market, goals: '', group: '', band: '', option: '' })}
+            testId="market-phrase"
+          />
         </h1>
         <p className="flex flex-wrap items-baseline gap-x-3">
           <span className="text-soft sm:min-w-52" data-testid="orders-count" aria-live="polite">
-            {orders ? `${words.count(orders.study.tally.orders)} of ${words.count(orders.bounds.orders)} orders` : reading ? 'reading orders …' : ''}
+            {orders
+              ? `${words.count(orders.study.tally.orders)} of ${words.count(orders.bounds.orders)} orders`
+              : reading
+                ? 'reading orders …'
+                : ''}
           </span>
           <button type="button" className="btn btn-xs" onClick={() => openImport('orders')} data-testid="import-orders">
             Import orders
           </button>
-          <button type="button" className="btn btn-xs" onClick={() => openImport('products')} data-testid="import-products">
+          <button
+            type="button"
+            className="btn btn-xs"
+            onClick={() => openImport('products')}
+            data-testid="import-products"
+          >
             Import products
           </button>
         </p>
@@ -53,15 +86,51 @@ export function OrdersSentence({ marketId, markets, query, setQuery, orders, rea
           options={[...periods.map(({ id, name }) => [id, name] as const), ['chosen', 'these days']]}
           choose={(id) => {
             const chosen = periods.find((other) => other.id === id);
-            setQuery(chosen ? { from: chosen.from, to: chosen.to } : { from: query.from || first, to: query.to || last });
+            setQuery(
+              chosen ? { from: chosen.from, to: chosen.to } : { from: query.from || first, to: query.to || last },
+            );
           }}
           testId="choose-period"
         />
-        , <input type="date" className="typed w-32 [field-sizing:fixed]" aria-label="First day" min={first} max={last} value={query.from || first} onChange={(event) => setQuery({ from: event.target.value })} data-testid="choose-from" /> to{' '}
-        <input type="date" className="typed w-32 [field-sizing:fixed]" aria-label="Last day" min={first} max={last} value={query.to || last} onChange={(event) => setQuery({ to: event.target.value })} data-testid="choose-to" />, by{' '}
-        {choice('shopper', 'Shoppers', [['', 'all shoppers'], ['new', 'new shoppers'], ['returning', 'returning shoppers']])}, with{' '}
-        {choice('option', 'Delivery option', [['', 'any option'], ...(bounds?.options ?? []).map(({ id }): [string, string] => [id, policy.options[id]?.name ?? id])])}, delivery{' '}
-        {choice('delivery', 'Delivery', [['', 'paid or free'], ['paid', 'paid'], ['free', 'free']])}
+        ,{' '}
+        <input
+          type="date"
+          className="typed w-32 [field-sizing:fixed]"
+          aria-label="First day"
+          min={first}
+          max={last}
+          value={query.from || first}
+          onChange={(event) => setQuery({ from: event.target.value })}
+          data-testid="choose-from"
+        />{' '}
+        to{' '}
+        <input
+          type="date"
+          className="typed w-32 [field-sizing:fixed]"
+          aria-label="Last day"
+          min={first}
+          max={last}
+          value={query.to || last}
+          onChange={(event) => setQuery({ to: event.target.value })}
+          data-testid="choose-to"
+        />
+        , by{' '}
+        {choice('shopper', 'Shoppers', [
+          ['', 'all shoppers'],
+          ['new', 'new shoppers'],
+          ['returning', 'returning shoppers'],
+        ])}
+        , with{' '}
+        {choice('option', 'Delivery option', [
+          ['', 'any option'],
+          ...(bounds?.options ?? []).map(({ id }): [string, string] => [id, policy.options[id]?.name ?? id]),
+        ])}
+        , delivery{' '}
+        {choice('delivery', 'Delivery', [
+          ['', 'paid or free'],
+          ['paid', 'paid'],
+          ['free', 'free'],
+        ])}
       </p>
     </div>
   );

@@ -36,14 +36,24 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
   const markets = inOrder(policy.markets);
   const marketId = policy.markets[query.market ?? ''] ? query.market! : markets[0]![0];
   const { orders, reading, problem, worker, reload } = useMarketOrders(marketId, query);
-  const [importing, setImporting] = useState<'orders' | 'products' | null>(query.import === 'products' ? 'products' : query.import === 'orders' ? 'orders' : null);
+  const [importing, setImporting] = useState<'orders' | 'products' | null>(
+    query.import === 'products' ? 'products' : query.import === 'orders' ? 'orders' : null,
+  );
   const here = orders?.market === marketId ? orders : null;
   const inside = useRef<HTMLDivElement>(null);
   const width = useWidth(inside, designWidth);
   return (
     <div className="px-5 py-3">
       <div ref={inside} />
-      <OrdersSentence marketId={marketId} markets={markets} query={query} setQuery={setQuery} orders={here} reading={reading} openImport={setImporting} />
+      <OrdersSentence
+        marketId={marketId}
+        markets={markets}
+        query={query}
+        setQuery={setQuery}
+        orders={here}
+        reading={reading}
+        openImport={setImporting}
+      />
       <ImportSection open={importing} setOpen={setImporting} changed={reload} />
       {problem ? (
         <p role="alert" className="py-6 text-error">
@@ -58,10 +68,20 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
         <NoOrders openImport={() => setImporting('orders')} />
       ) : here.study.summary === null ? (
         <p className="py-8 text-soft" data-testid="none-match">
-          None of the {here.bounds.orders} orders of this market is like that. Choose another time, shopper, option or delivery above.
+          None of the {here.bounds.orders} orders of this market is like that. Choose another time, shopper, option or
+          delivery above.
         </p>
       ) : (
-        <Studied key={marketId} width={width} marketId={marketId} policy={policy} here={here} query={query} setQuery={setQuery} worker={worker} />
+        <Studied
+          key={marketId}
+          width={width}
+          marketId={marketId}
+          policy={policy}
+          here={here}
+          query={query}
+          setQuery={setQuery}
+          worker={worker}
+        />
       )}
     </div>
   );
@@ -70,7 +90,10 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
 function NoOrders({ openImport }: { openImport: () => void }) {
   return (
     <div className="max-w-[42rem] py-8">
-      <p>There are no past orders of this market yet. Everything here is computed from them: export them from your shop as CSV, with any columns.</p>
+      <p>
+        There are no past orders of this market yet. Everything here is computed from them: export them from your shop
+        as CSV, with any columns.
+      </p>
       <button type="button" className="btn btn-primary btn-sm mt-3" onClick={openImport}>
         Import orders
       </button>
@@ -78,7 +101,15 @@ function NoOrders({ openImport }: { openImport: () => void }) {
   );
 }
 
-function Studied({ width, marketId, policy, here, query, setQuery, worker }: {
+function Studied({
+  width,
+  marketId,
+  policy,
+  here,
+  query,
+  setQuery,
+  worker,
+}: {
   width: number;
   marketId: string;
   policy: Policy;
@@ -92,7 +123,10 @@ function Studied({ width, marketId, policy, here, query, setQuery, worker }: {
   const months = monthsOf(study.filter, bounds);
   const assumption = policy.assumptions?.[marketId];
   const response = useMemo(() => responseOf(assumption ?? usualAssumption), [assumption]);
-  const curve = useMemo(() => candidateCurve(study.tally, months, response, niceStep(study.end / 200), study.end), [study, months, response]);
+  const curve = useMemo(
+    () => candidateCurve(study.tally, months, response, niceStep(study.end / 200), study.end),
+    [study, months, response],
+  );
   const inForce = useMemo(() => orderValueGoals(policy, marketId), [policy, marketId]);
   const suggested = niceStep(Math.max(1, study.suggestedBand * 0.6));
   const picture = useRef<SVGSVGElement>(null);
@@ -136,8 +170,31 @@ function Studied({ width, marketId, policy, here, query, setQuery, worker }: {
 
   return (
     <>
-      <OrdersPicture width={width} currency={currency} study={study} months={months} response={response} curve={curve} bandWidth={band} goals={trial} inForce={inForce} group={group} setGroup={setGroup} moveGoal={move} commitGoals={commit} picture={picture} />
-      <BandControl currency={currency} band={band} suggested={suggested} end={study.end} show={setBandDragged} set={setBand} save={savesOf(picture, marketId, currency, study, band, curve)} />
+      <OrdersPicture
+        width={width}
+        currency={currency}
+        study={study}
+        months={months}
+        response={response}
+        curve={curve}
+        bandWidth={band}
+        goals={trial}
+        inForce={inForce}
+        group={group}
+        setGroup={setGroup}
+        moveGoal={move}
+        commitGoals={commit}
+        picture={picture}
+      />
+      <BandControl
+        currency={currency}
+        band={band}
+        suggested={suggested}
+        end={study.end}
+        show={setBandDragged}
+        set={setBand}
+        save={savesOf(picture, marketId, currency, study, band, curve)}
+      />
       <OrdersBeyond study={study} currency={currency} band={band} />
       <AssumptionLine marketId={marketId} currency={currency} two={trial.length > 1} />
       <div className="mt-3 grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
@@ -156,8 +213,28 @@ function Studied({ width, marketId, policy, here, query, setQuery, worker }: {
         />
         <PeaksTable marketId={marketId} currency={currency} study={study} choose={chooseGroup} />
       </div>
-      {group && <GroupPanel marketId={marketId} currency={currency} tally={study.tally} filter={study.filter} group={group} setGroup={setGroup} settled={groupDragged === null} amounts={[...trial.map((value, i) => ({ name: i === 0 ? 'trial goal' : 'second trial goal', value })), ...inForce]} />}
-      <MeasuredResponse marketId={marketId} currency={currency} filter={study.filter} inForce={inForce} worker={worker} />
+      {group && (
+        <GroupPanel
+          marketId={marketId}
+          currency={currency}
+          tally={study.tally}
+          filter={study.filter}
+          group={group}
+          setGroup={setGroup}
+          settled={groupDragged === null}
+          amounts={[
+            ...trial.map((value, i) => ({ name: i === 0 ? 'trial goal' : 'second trial goal', value })),
+            ...inForce,
+          ]}
+        />
+      )}
+      <MeasuredResponse
+        marketId={marketId}
+        currency={currency}
+        filter={study.filter}
+        inForce={inForce}
+        worker={worker}
+      />
     </>
   );
 }
@@ -169,13 +246,16 @@ function OrdersBeyond({ study, currency, band }: { study: MarketOrders['study'];
   if (orders === 0) return null;
   return (
     <p className="text-[13px] text-soft" data-testid="orders-beyond">
-      {new Intl.NumberFormat(locale).format(orders)} {orders === 1 ? 'order is' : 'orders are'} worth {money(from, currency)} or more and lie to the right of the picture.
+      {new Intl.NumberFormat(locale).format(orders)} {orders === 1 ? 'order is' : 'orders are'} worth{' '}
+      {money(from, currency)} or more and lie to the right of the picture.
     </p>
   );
 }
 
 function goalsIn(text: string | undefined): number[] | null {
-  const goals = amountsIn(text).filter((goal) => goal > 0).slice(0, 2);
+  const goals = amountsIn(text)
+    .filter((goal) => goal > 0)
+    .slice(0, 2);
   return goals.length > 0 ? goals : null;
 }
 
@@ -184,20 +264,76 @@ function stretchIn(text: string | undefined): Stretch | null {
   return from !== undefined && to !== undefined && to > from ? { from, to } : null;
 }
 
-function savesOf(picture: RefObject<SVGSVGElement | null>, marketId: string, currency: string, study: MarketOrders['study'], band: number, curve: readonly Outcome[]): { name: string; save: () => void }[] {
+function savesOf(
+  picture: RefObject<SVGSVGElement | null>,
+  marketId: string,
+  currency: string,
+  study: MarketOrders['study'],
+  band: number,
+  curve: readonly Outcome[],
+): { name: string; save: () => void }[] {
   const name = `orders-${marketId}`;
   const write = (minor: number) => toDecimal(Math.round(minor), currency);
   const beyond = beyondBands(study.tally, band, study.end);
   return [
-    { name: 'bands CSV', save: () => saveCsv(`${name}-bands`, [`from, ${currency}`, `to below, ${currency}`, 'orders'], [...bands(study.tally, band, study.end).map(({ from, to, orders }) => [write(from), write(to), orders]), ...(beyond.orders > 0 ? [[write(beyond.from), '', beyond.orders]] : [])]) },
-    { name: 'density CSV', save: () => saveCsv(`${name}-density`, [`value, ${currency}`, `orders for each ${toDecimal(1, currency)} ${currency}`], [...(study.density?.heights ?? [])].map((height, i) => [write(i * study.density!.step), height])) },
-    { name: 'candidates CSV', save: () => saveCsv(`${name}-candidates`, ['goal', 'cost', 'gain', 'net', 'net low', 'net high'].map((figure) => `${figure}, ${currency}`).concat('share reaching it'), curve.map(({ goals, cost, gain, net, low, high, qualifying }) => [write(goals[0]!.goal), ...[cost, gain, net, low, high].map(write), Math.round(qualifying * 10_000) / 10_000])) },
+    {
+      name: 'bands CSV',
+      save: () =>
+        saveCsv(
+          `${name}-bands`,
+          [`from, ${currency}`, `to below, ${currency}`, 'orders'],
+          [
+            ...bands(study.tally, band, study.end).map(({ from, to, orders }) => [write(from), write(to), orders]),
+            ...(beyond.orders > 0 ? [[write(beyond.from), '', beyond.orders]] : []),
+          ],
+        ),
+    },
+    {
+      name: 'density CSV',
+      save: () =>
+        saveCsv(
+          `${name}-density`,
+          [`value, ${currency}`, `orders for each ${toDecimal(1, currency)} ${currency}`],
+          [...(study.density?.heights ?? [])].map((height, i) => [write(i * study.density!.step), height]),
+        ),
+    },
+    {
+      name: 'candidates CSV',
+      save: () =>
+        saveCsv(
+          `${name}-candidates`,
+          ['goal', 'cost', 'gain', 'net', 'net low', 'net high']
+            .map((figure) => `${figure}, ${currency}`)
+            .concat('share reaching it'),
+          curve.map(({ goals, cost, gain, net, low, high, qualifying }) => [
+            write(goals[0]!.goal),
+            ...[cost, gain, net, low, high].map(write),
+            Math.round(qualifying * 10_000) / 10_000,
+          ]),
+        ),
+    },
     { name: 'SVG', save: () => picture.current && saveSvg(name, picture.current) },
     { name: 'PNG', save: () => picture.current && void savePng(name, picture.current) },
   ];
 }
 
-function BandControl({ currency, band, suggested, end, show, set, save }: { currency: string; band: number; suggested: number; end: number; show: (value: number | null) => void; set: (value: number | null) => void; save: { name: string; save: () => void }[] }) {
+function BandControl({
+  currency,
+  band,
+  suggested,
+  end,
+  show,
+  set,
+  save,
+}: {
+  currency: string;
+  band: number;
+  suggested: number;
+  end: number;
+  show: (value: number | null) => void;
+  set: (value: number | null) => void;
+  save: { name: string; save: () => void }[];
+}) {
   const narrowest = Math.max(1, niceStep(end / 400));
   const widest = Math.max(narrowest * 2, niceStep(end / 8));
   const label = `Width of the bands, ${currency}`;
@@ -221,7 +357,15 @@ function BandControl({ currency, band, suggested, end, show, set, save }: { curr
         />
       </label>
       <span>
-        <TypedField label={label} shown={toDecimal(band, currency)} parse={(text) => parseGoal(text, currency, false)} show={(value) => show(typeof value === 'number' ? Math.max(narrowest, value) : null)} commit={(value) => value !== null && set(Math.max(narrowest, value))} testId="band-width" /> {currency}
+        <TypedField
+          label={label}
+          shown={toDecimal(band, currency)}
+          parse={(text) => parseGoal(text, currency, false)}
+          show={(value) => show(typeof value === 'number' ? Math.max(narrowest, value) : null)}
+          commit={(value) => value !== null && set(Math.max(narrowest, value))}
+          testId="band-width"
+        />{' '}
+        {currency}
       </span>
       {band !== suggested && (
         <button type="button" className="phrase text-[13px]" onClick={() => set(null)}>

@@ -12,7 +12,10 @@ export function monthsOf({ fromDay, toDay }: OrderFilter, bounds: OrderBounds): 
 }
 
 /** Periods that are asked for often, ending with the last day known. */
-export function periodsOf({ firstDay, lastDay }: OrderBounds): { id: string; name: string; from: string; to: string }[] {
+export function periodsOf({
+  firstDay,
+  lastDay,
+}: OrderBounds): { id: string; name: string; from: string; to: string }[] {
   const back = (days: number) => dateOfDay(Math.max(firstDay, lastDay - days + 1));
   return [
     { id: 'all', name: 'all the time', from: '', to: '' },

@@ -19,7 +19,15 @@ export interface OrderScale extends LineScale {
 }
 
 /** @param most orders in the highest band @param lowest and @param highest amounts a month */
-export function orderScale(width: number, currency: string, end: number, bandWidth: number, most: number, lowest: number, highest: number): OrderScale {
+export function orderScale(
+  width: number,
+  currency: string,
+  end: number,
+  bandWidth: number,
+  most: number,
+  lowest: number,
+  highest: number,
+): OrderScale {
   const left = margin.left;
   const right = Math.max(left + 100, width - margin.right);
   const foot = margin.top + histogramHeight;

@@ -36,7 +36,10 @@ export function useMarketOrders(market: string, query: Record<string, string>): 
       const current = (worker.current = ordersWorker());
       const bounds = await current.bounds(market);
       if (!wanted) return;
-      const study = await current.study(market, filterOf({ from, to, shopper, option, delivery } as Record<string, string>, bounds));
+      const study = await current.study(
+        market,
+        filterOf({ from, to, shopper, option, delivery } as Record<string, string>, bounds),
+      );
       if (!wanted) return;
       setOrders({ market, bounds, study });
       setProblem(null);

@@ -48,29 +48,58 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
               <tr key={id} className="border-b border-hairline" data-testid={`line-${id}`}>
                 <th scope="row" className="py-1.5 pr-2 font-normal">
                   {name}
-                  <LineRemark known={product !== undefined} counts={product?.countsTowardGoals} delivered={product?.needsDelivery} free={product?.shipsFree} own={Boolean(product?.ownDelivery)} />
+                  <LineRemark
+                    known={product !== undefined}
+                    counts={product?.countsTowardGoals}
+                    delivered={product?.needsDelivery}
+                    free={product?.shipsFree}
+                    own={Boolean(product?.ownDelivery)}
+                  />
                 </th>
-                <td className="py-1.5 text-right">{price === undefined || !currency ? '–' : figure(price, currency)}</td>
+                <td className="py-1.5 text-right">
+                  {price === undefined || !currency ? '–' : figure(price, currency)}
+                </td>
                 <td className="py-1.5">
                   <span className="flex items-center justify-center">
-                    <button type="button" className="quiet-button" aria-label={`One less of ${name}`} onClick={() => change(id, line.quantity - 1)}>
+                    <button
+                      type="button"
+                      className="quiet-button"
+                      aria-label={`One less of ${name}`}
+                      onClick={() => change(id, line.quantity - 1)}
+                    >
                       <Minus size={13} aria-hidden />
                     </button>
                     <TypedField
                       label={`Quantity of ${name}`}
                       shown={String(line.quantity)}
-                      parse={(text) => (/^[1-9]\d{0,3}$/.test(text.trim()) ? { ok: true, value: Number(text) } : { ok: false, reason: '1 to 9999' })}
+                      parse={(text) =>
+                        /^[1-9]\d{0,3}$/.test(text.trim())
+                          ? { ok: true, value: Number(text) }
+                          : { ok: false, reason: '1 to 9999' }
+                      }
                       show={(value) => show(value === undefined ? null : setQuantity(cartId, id, value))}
                       commit={(value) => change(id, value)}
                     />
-                    <button type="button" className="quiet-button" aria-label={`One more of ${name}`} onClick={() => change(id, Math.min(9999, line.quantity + 1))}>
+                    <button
+                      type="button"
+                      className="quiet-button"
+                      aria-label={`One more of ${name}`}
+                      onClick={() => change(id, Math.min(9999, line.quantity + 1))}
+                    >
                       <Plus size={13} aria-hidden />
                     </button>
                   </span>
                 </td>
-                <td className="py-1.5 text-right">{price === undefined || !currency ? '–' : figure(price * line.quantity, currency)}</td>
+                <td className="py-1.5 text-right">
+                  {price === undefined || !currency ? '–' : figure(price * line.quantity, currency)}
+                </td>
                 <td className="text-right">
-                  <button type="button" className="quiet-button" aria-label={`Take ${name} out`} onClick={() => change(id, 0)}>
+                  <button
+                    type="button"
+                    className="quiet-button"
+                    aria-label={`Take ${name} out`}
+                    onClick={() => change(id, 0)}
+                  >
                     <X size={13} aria-hidden />
                   </button>
                 </td>
@@ -114,18 +143,41 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
           </tfoot>
         )}
       </table>
-      {Object.keys(cart.lines).length === 0 && <p className="py-2 text-soft">The cart is empty. Add a product below.</p>}
+      {Object.keys(cart.lines).length === 0 && (
+        <p className="py-2 text-soft">The cart is empty. Add a product below.</p>
+      )}
       <div className="mt-2">
-        <ProductSearch label="Add" action="Add to cart" choose={({ id }) => edit(setQuantity(cartId, id, (cart.lines[id]?.quantity ?? 0) + 1))} />
+        <ProductSearch
+          label="Add"
+          action="Add to cart"
+          choose={({ id }) => edit(setQuantity(cartId, id, (cart.lines[id]?.quantity ?? 0) + 1))}
+        />
         {currency && terms && <FillCart cartId={cartId} currency={currency} terms={terms} />}
       </div>
     </section>
   );
 }
 
-function LineRemark({ known, counts, delivered, free, own }: { known: boolean; counts: boolean | undefined; delivered: boolean | undefined; free: boolean | undefined; own: boolean }) {
+function LineRemark({
+  known,
+  counts,
+  delivered,
+  free,
+  own,
+}: {
+  known: boolean;
+  counts: boolean | undefined;
+  delivered: boolean | undefined;
+  free: boolean | undefined;
+  own: boolean;
+}) {
   const remarks = known
-    ? [counts ? '' : 'does not count toward goals', delivered ? '' : 'needs no delivery', free ? 'always ships free' : '', own ? 'own delivery price' : ''].filter(Boolean)
+    ? [
+        counts ? '' : 'does not count toward goals',
+        delivered ? '' : 'needs no delivery',
+        free ? 'always ships free' : '',
+        own ? 'own delivery price' : '',
+      ].filter(Boolean)
     : ['no longer in the catalogue'];
   return remarks.length > 0 ? <span className="block text-[12px] text-soft">{remarks.join(', ')}</span> : null;
 }

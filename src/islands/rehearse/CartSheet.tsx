@@ -13,14 +13,24 @@ import { useDraft, usePolicy } from '../frame/page-context.tsx';
 const mostCarts = 200;
 
 /** A test cart's name, and what is done with the cart as a whole. */
-export function CartSheet({ cartId, cart, choose }: { cartId: string; cart: TestCart; choose: (cart: string) => void }) {
+export function CartSheet({
+  cartId,
+  cart,
+  choose,
+}: {
+  cartId: string;
+  cart: TestCart;
+  choose: (cart: string) => void;
+}) {
   const policy = usePolicy();
   const edit = useDraft((state) => state.edit);
   const [kept, setKept] = useState<string | null>(null);
   const carts = Object.keys(policy.testCarts);
   const add = (name: string, like: Omit<TestCart, 'order' | 'lines'>, lines: TestCart['lines']) => {
     const id = freshId('cart', policy.testCarts);
-    edit(addTestCart(id, { ...like, name }, new Map(inOrder(lines).map(([product, { quantity }]) => [product, quantity]))));
+    edit(
+      addTestCart(id, { ...like, name }, new Map(inOrder(lines).map(([product, { quantity }]) => [product, quantity]))),
+    );
     choose(id);
     focusOn('cart-name');
   };
@@ -36,11 +46,32 @@ export function CartSheet({ cartId, cart, choose }: { cartId: string; cart: Test
   return (
     <p className="flex flex-wrap items-baseline gap-x-1 text-[13px]" data-testid="cart-sheet">
       <span className="text-soft">Called</span>
-      <EditedField label="Name of the test cart" shown={cart.name} parse={parseName} change={(name) => setCartField(cartId, 'name', name)} edit={edit} testId="cart-name" />
-      <button type="button" className={quiet} disabled={carts.length >= mostCarts} onClick={() => add('New cart', { name: '', pinned: false, language: cart.language, destination: cart.destination }, {})} data-testid="new-cart">
+      <EditedField
+        label="Name of the test cart"
+        shown={cart.name}
+        parse={parseName}
+        change={(name) => setCartField(cartId, 'name', name)}
+        edit={edit}
+        testId="cart-name"
+      />
+      <button
+        type="button"
+        className={quiet}
+        disabled={carts.length >= mostCarts}
+        onClick={() =>
+          add('New cart', { name: '', pinned: false, language: cart.language, destination: cart.destination }, {})
+        }
+        data-testid="new-cart"
+      >
         New cart
       </button>
-      <button type="button" className={quiet} disabled={carts.length >= mostCarts} onClick={() => add(`${cart.name.slice(0, 110)}, copy`, { ...like, pinned: false }, lines)} data-testid="duplicate-cart">
+      <button
+        type="button"
+        className={quiet}
+        disabled={carts.length >= mostCarts}
+        onClick={() => add(`${cart.name.slice(0, 110)}, copy`, { ...like, pinned: false }, lines)}
+        data-testid="duplicate-cart"
+      >
         Duplicate
       </button>
       <button type="button" className={quiet} disabled={carts.length < 2} onClick={remove} data-testid="delete-cart">

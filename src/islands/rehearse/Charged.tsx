@@ -23,23 +23,43 @@ interface OfThatDay {
  * An order that has been placed: what was charged, what the rules of that day would have charged and today's would, and why
  * they differ. A price set by hand is kept as an exception with its reason.
  */
-export function Charged({ cartId, cart, rehearsal, currency }: { cartId: string; cart: TestCart; rehearsal: Rehearsal; currency: string }) {
+export function Charged({
+  cartId,
+  cart,
+  rehearsal,
+  currency,
+}: {
+  cartId: string;
+  cart: TestCart;
+  rehearsal: Rehearsal;
+  currency: string;
+}) {
   const { catalogue, money, now, locale } = usePage();
   const edit = useDraft((draft) => draft.edit);
   const { placed } = cart;
   const at = cart.at === undefined ? now : Date.parse(cart.at);
   const found = useReleaseAt(at);
   const compiled = useMemo(() => (found && found !== 'none' ? compilePolicy(found.policy) : null), [found]);
-  const then = useMemo(() => (compiled ? rehearse(compiled, catalogue, cart, now) : null), [compiled, catalogue, cart, now]);
+  const then = useMemo(
+    () => (compiled ? rehearse(compiled, catalogue, cart, now) : null),
+    [compiled, catalogue, cart, now],
+  );
   const options = rehearsal.evaluation.options.map(({ optionId }) => optionId);
   const optionId = placed?.option ?? rehearsal.evaluation.preselected ?? options[0];
   const policy = usePolicy();
   const nameOf = (id: string) => policy.options[id]?.name ?? id;
-  const priceIn = (one: Rehearsal | null) => one?.evaluation.options.find((option) => option.optionId === optionId)?.after ?? null;
+  const priceIn = (one: Rehearsal | null) =>
+    one?.evaluation.options.find((option) => option.optionId === optionId)?.after ?? null;
   const write = (minor: number | null) => (minor === null ? 'not offered' : money(minor, currency));
-  const day = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: policy.store.timeZone }).format(at);
+  const day = new Intl.DateTimeFormat(locale, {
+    dateStyle: 'medium',
+    timeStyle: 'short',
+    timeZone: policy.store.timeZone,
+  }).format(at);
   const rows = [
-    ...(found && found !== 'none' ? [{ name: `release ${found.number}, in force on ${day}`, rehearsal: then!, rules: found.policy }] : []),
+    ...(found && found !== 'none'
+      ? [{ name: `release ${found.number}, in force on ${day}`, rehearsal: then!, rules: found.policy }]
+      : []),
     { name: 'today’s draft', rehearsal, rules: policy },
   ];
   const charge = (minor: number) => edit(setCartPart(cartId, 'placed', { ...placed, charged: minor }));
@@ -59,33 +79,73 @@ export function Charged({ cartId, cart, rehearsal, currency }: { cartId: string;
           testId="placed-charged"
         />{' '}
         {currency} for{' '}
-        <PhraseSelect label="The option taken" value={optionId ?? ''} options={[...new Set([...(optionId ? [optionId] : []), ...options])].map((id) => [id, nameOf(id)] as const)} choose={(option) => edit(setCartPart(cartId, 'placed', { charged: placed?.charged ?? 0, ...placed, option }))} />, on {day}.{' '}
+        <PhraseSelect
+          label="The option taken"
+          value={optionId ?? ''}
+          options={[...new Set([...(optionId ? [optionId] : []), ...options])].map((id) => [id, nameOf(id)] as const)}
+          choose={(option) => edit(setCartPart(cartId, 'placed', { charged: placed?.charged ?? 0, ...placed, option }))}
+        />
+        , on {day}.{' '}
         {placed && (
           <>
             A price set by hand, because{' '}
-            <EditedField label="Why the price was set by hand" shown={placed.exception ?? ''} parse={parseText(500)} change={(reason) => setCartPart(cartId, 'placed', reason === '' ? without(placed) : { ...placed, exception: reason })} edit={edit} placeholder="no exception" testId="placed-exception" />{' '}
-            <button type="button" className="quiet-button" onClick={() => edit(setCartPart(cartId, 'placed', undefined))}>
+            <EditedField
+              label="Why the price was set by hand"
+              shown={placed.exception ?? ''}
+              parse={parseText(500)}
+              change={(reason) =>
+                setCartPart(cartId, 'placed', reason === '' ? without(placed) : { ...placed, exception: reason })
+              }
+              edit={edit}
+              placeholder="no exception"
+              testId="placed-exception"
+            />{' '}
+            <button
+              type="button"
+              className="quiet-button"
+              onClick={() => edit(setCartPart(cartId, 'placed', undefined))}
+            >
               not placed after all
             </button>
           </>
         )}
       </p>
-      {found === 'none' && <p className="text-[13px] text-warning">No release was in force on that day, so there are no rules of then to compare with.</p>}
+      {found === 'none' && (
+        <p className="text-[13px] text-warning">
+          No release was in force on that day, so there are no rules of then to compare with.
+        </p>
+      )}
       {placed && optionId && (
         <>
           <ul className="text-[13px]" data-testid="charged-verdicts">
             {rows.map(({ name, rehearsal: one }) => {
               const price = priceIn(one);
-              const verdict = price === null ? 'which would not have been offered' : price === placed.charged ? 'as charged' : `${write(Math.abs(price - placed.charged))} ${price > placed.charged ? 'more' : 'less'} than charged`;
+              const verdict =
+                price === null
+                  ? 'which would not have been offered'
+                  : price === placed.charged
+                    ? 'as charged'
+                    : `${write(Math.abs(price - placed.charged))} ${price > placed.charged ? 'more' : 'less'} than charged`;
               return (
                 <li key={name} className="py-0.5">
-                  {name}: <strong className={price === placed.charged || placed.exception ? '' : 'text-warning'}>{write(price)}</strong>, {verdict}
-                  {price !== placed.charged && placed.exception && <span className="text-soft">; kept as an exception: {placed.exception}</span>}
+                  {name}:{' '}
+                  <strong className={price === placed.charged || placed.exception ? '' : 'text-warning'}>
+                    {write(price)}
+                  </strong>
+                  , {verdict}
+                  {price !== placed.charged && placed.exception && (
+                    <span className="text-soft">; kept as an exception: {placed.exception}</span>
+                  )}
                 </li>
               );
             })}
           </ul>
-          <WhyTheyDiffer reasons={rows.map(({ name, rehearsal: one, rules }) => ({ name, reason: reasonOfOption(one.trace(), optionId, rules, (minor) => money(minor, currency)) }))} />
+          <WhyTheyDiffer
+            reasons={rows.map(({ name, rehearsal: one, rules }) => ({
+              name,
+              reason: reasonOfOption(one.trace(), optionId, rules, (minor) => money(minor, currency)),
+            }))}
+          />
         </>
       )}
     </section>
@@ -135,7 +195,9 @@ function useReleaseAt(at: number): OfThatDay | 'none' | null {
     void (async () => {
       const list = await call<{ releases: ReleaseSummary[] }>('GET', '/api/releases');
       if (!list.ok || !here) return;
-      const before = list.body.releases.filter(({ releasedAt }) => Date.parse(releasedAt) <= at).reduce<ReleaseSummary | null>((last, one) => (last === null || one.number > last.number ? one : last), null);
+      const before = list.body.releases
+        .filter(({ releasedAt }) => Date.parse(releasedAt) <= at)
+        .reduce<ReleaseSummary | null>((last, one) => (last === null || one.number > last.number ? one : last), null);
       if (!before) return setFound({ at, release: 'none' });
       const whole = await call<{ number: number; policy: Policy }>('GET', `/api/releases/${before.number}`);
       if (whole.ok && here) setFound({ at, release: { number: whole.body.number, policy: whole.body.policy } });

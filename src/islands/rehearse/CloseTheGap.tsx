@@ -12,24 +12,44 @@ export function CloseTheGap({ cartId, cart, currency }: { cartId: string; cart: 
   const { compiled, catalogue, money, now } = usePage();
   const policy = usePolicy();
   const edit = useDraft((draft) => draft.edit);
-  const found = useMemo(() => closingProducts(compiled, catalogue, inputOfTestCart(cart, catalogue, now).input, named), [compiled, catalogue, cart, now]);
+  const found = useMemo(
+    () => closingProducts(compiled, catalogue, inputOfTestCart(cart, catalogue, now).input, named),
+    [compiled, catalogue, cart, now],
+  );
   if (!found) return <p className="py-1 text-soft">No goal is ahead of this shopper, so there is no gap to close.</p>;
   const { lead, products } = found;
   const { remaining, measure } = lead.arguments;
-  const write = (value: number) => (measure === 'value' ? money(value, currency) : measure === 'items' ? `${value} ${value === 1 ? 'piece' : 'pieces'}` : `${value} g`);
+  const write = (value: number) =>
+    measure === 'value'
+      ? money(value, currency)
+      : measure === 'items'
+        ? `${value} ${value === 1 ? 'piece' : 'pieces'}`
+        : `${value} g`;
   return (
     <section aria-label="What closes the gap" data-testid="close-the-gap">
       <p className="py-1 text-[13px]">
         {write(remaining)} to go to the goal of “{policy.offers[lead.offerId]?.name}”.{' '}
-        {products.length === 0 ? <strong className="font-semibold text-warning">Nothing in the catalogue closes the gap: no product within five pieces reaches the goal.</strong> : 'Each of these reaches it, tried in this cart:'}
+        {products.length === 0 ? (
+          <strong className="font-semibold text-warning">
+            Nothing in the catalogue closes the gap: no product within five pieces reaches the goal.
+          </strong>
+        ) : (
+          'Each of these reaches it, tried in this cart:'
+        )}
       </p>
       {products.length > 0 && (
         <table className="text-left text-[13px]">
           <thead>
             <tr className="border-b border-hairline text-soft">
-              <th scope="col" className="py-1 pr-4 font-normal">product</th>
-              <th scope="col" className="py-1 pr-4 text-right font-normal">adds</th>
-              <th scope="col" className="py-1 pr-4 text-right font-normal">beyond the goal by</th>
+              <th scope="col" className="py-1 pr-4 font-normal">
+                product
+              </th>
+              <th scope="col" className="py-1 pr-4 text-right font-normal">
+                adds
+              </th>
+              <th scope="col" className="py-1 pr-4 text-right font-normal">
+                beyond the goal by
+              </th>
               <th scope="col">
                 <span className="sr-only">Add</span>
               </th>
@@ -45,7 +65,14 @@ export function CloseTheGap({ cartId, cart, currency }: { cartId: string; cart: 
                 <td className="py-1 pr-4 text-right">{money(cost, currency)}</td>
                 <td className="py-1 pr-4 text-right">{write(over)}</td>
                 <td>
-                  <button type="button" className="btn btn-xs" aria-label={`Add ${quantity} × ${product.name}`} onClick={() => edit(setQuantity(cartId, product.id, (cart.lines[product.id]?.quantity ?? 0) + quantity))}>
+                  <button
+                    type="button"
+                    className="btn btn-xs"
+                    aria-label={`Add ${quantity} × ${product.name}`}
+                    onClick={() =>
+                      edit(setQuantity(cartId, product.id, (cart.lines[product.id]?.quantity ?? 0) + quantity))
+                    }
+                  >
                     Add
                   </button>
                 </td>

@@ -18,7 +18,11 @@ export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: Te
   const { expects = {} } = cart;
   const [said, setSaid] = useState('');
   const save = (next: Expectation) => {
-    const kept = Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined && (typeof value !== 'object' || Object.keys(value).length > 0))) as Expectation;
+    const kept = Object.fromEntries(
+      Object.entries(next).filter(
+        ([, value]) => value !== undefined && (typeof value !== 'object' || Object.keys(value).length > 0),
+      ),
+    ) as Expectation;
     edit(setCartPart(cartId, 'expects', Object.keys(kept).length > 0 ? kept : undefined));
     setSaid('');
   };
@@ -31,25 +35,69 @@ export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: Te
   const write = usePriceWords(evaluation.currency);
   const misses = missesOf(expects, evaluation, messagesOf(rehearsal));
   const rows: { key: string; label: string; seen: string; checked: boolean; toggle: () => void }[] = [
-    ...Object.entries({ ...now.options, ...expects.options }).map(([id]) => ({ key: `option ${id}`, label: policy.options[id]?.name ?? id, seen: write(now.options[id] ?? null), checked: expects.options?.[id] !== undefined, toggle: () => toggle('options', id, now.options[id] ?? null) })),
-    ...Object.entries({ ...now.goals, ...expects.goals }).map(([id]) => ({ key: `goal ${id}`, label: `goal of “${policy.offers[id]?.name ?? id}”`, seen: now.goals[id] ? 'reached' : 'not reached', checked: expects.goals?.[id] !== undefined, toggle: () => toggle('goals', id, now.goals[id] ?? false) })),
-    ...placeIds.map((place: Place) => ({ key: `message ${place}`, label: places[place].short, seen: now.messages[place] ? `“${now.messages[place]}”` : 'nothing', checked: expects.messages?.[place] !== undefined, toggle: () => toggle('messages', place, now.messages[place] ?? '') })),
-    { key: 'toPay', label: 'to pay', seen: write(now.toPay), checked: expects.toPay !== undefined, toggle: () => { const { toPay, ...rest } = expects; save(toPay === undefined ? { ...rest, toPay: now.toPay } : rest); } },
+    ...Object.entries({ ...now.options, ...expects.options }).map(([id]) => ({
+      key: `option ${id}`,
+      label: policy.options[id]?.name ?? id,
+      seen: write(now.options[id] ?? null),
+      checked: expects.options?.[id] !== undefined,
+      toggle: () => toggle('options', id, now.options[id] ?? null),
+    })),
+    ...Object.entries({ ...now.goals, ...expects.goals }).map(([id]) => ({
+      key: `goal ${id}`,
+      label: `goal of “${policy.offers[id]?.name ?? id}”`,
+      seen: now.goals[id] ? 'reached' : 'not reached',
+      checked: expects.goals?.[id] !== undefined,
+      toggle: () => toggle('goals', id, now.goals[id] ?? false),
+    })),
+    ...placeIds.map((place: Place) => ({
+      key: `message ${place}`,
+      label: places[place].short,
+      seen: now.messages[place] ? `“${now.messages[place]}”` : 'nothing',
+      checked: expects.messages?.[place] !== undefined,
+      toggle: () => toggle('messages', place, now.messages[place] ?? ''),
+    })),
+    {
+      key: 'toPay',
+      label: 'to pay',
+      seen: write(now.toPay),
+      checked: expects.toPay !== undefined,
+      toggle: () => {
+        const { toPay, ...rest } = expects;
+        save(toPay === undefined ? { ...rest, toPay: now.toPay } : rest);
+      },
+    },
   ];
   return (
     <section aria-label="What is expected" data-testid="expected">
       <p className="flex flex-wrap items-baseline gap-x-3 py-1 text-[13px]">
         <span className="text-soft">Tick what must stay so: bench and release say when it no longer does.</span>
-        <button type="button" className="btn btn-xs" onClick={() => { save(now); setSaid('All that is seen now is expected.'); }} data-testid="expect-all">
+        <button
+          type="button"
+          className="btn btn-xs"
+          onClick={() => {
+            save(now);
+            setSaid('All that is seen now is expected.');
+          }}
+          data-testid="expect-all"
+        >
           Expect all of it
         </button>
         {cart.expects && misses.length > 0 && (
-          <button type="button" className="btn btn-xs" onClick={() => save(asNow(expects, now))} data-testid="expect-as-now">
+          <button
+            type="button"
+            className="btn btn-xs"
+            onClick={() => save(asNow(expects, now))}
+            data-testid="expect-as-now"
+          >
             Expect it as it is now
           </button>
         )}
         {cart.expects && (
-          <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => save({})}>
+          <button
+            type="button"
+            className="quiet-button underline decoration-dotted underline-offset-2"
+            onClick={() => save({})}
+          >
             Expect nothing
           </button>
         )}
@@ -65,7 +113,13 @@ export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: Te
       <div className="text-[13px] sm:columns-2 sm:gap-x-8">
         {rows.map(({ key, label, seen, checked, toggle: change }) => (
           <label key={key} className="flex items-baseline gap-2 border-b border-hairline py-1">
-            <input type="checkbox" className="checkbox checkbox-xs self-center" checked={checked} onChange={change} data-testid={`expect-${key.replace(' ', '-')}`} />
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs self-center"
+              checked={checked}
+              onChange={change}
+              data-testid={`expect-${key.replace(' ', '-')}`}
+            />
             <span className="flex-1 whitespace-nowrap">{label}</span>
             <span className={`min-w-0 text-right ${checked ? 'font-semibold' : 'text-soft'}`}>{seen}</span>
           </label>
@@ -78,9 +132,19 @@ export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: Te
 
 /** The same things as before, each as it comes out now. */
 function asNow(expects: Expectation, now: Required<Expectation>): Expectation {
-  const taken = <Value,>(table: Record<string, Value> | undefined, from: Record<string, Value>, otherwise: Value) => table && Object.fromEntries(Object.keys(table).map((key) => [key, from[key] ?? otherwise]));
+  const taken = <Value,>(table: Record<string, Value> | undefined, from: Record<string, Value>, otherwise: Value) =>
+    table && Object.fromEntries(Object.keys(table).map((key) => [key, from[key] ?? otherwise]));
   const options = taken<number | null>(expects.options, now.options, null);
   const goals = taken(expects.goals, now.goals, false);
-  const messages = taken(expects.messages as Record<string, string> | undefined, now.messages as Record<string, string>, '');
-  return { ...(options ? { options } : {}), ...(goals ? { goals } : {}), ...(messages ? { messages } : {}), ...(expects.toPay === undefined ? {} : { toPay: now.toPay }) };
+  const messages = taken(
+    expects.messages as Record<string, string> | undefined,
+    now.messages as Record<string, string>,
+    '',
+  );
+  return {
+    ...(options ? { options } : {}),
+    ...(goals ? { goals } : {}),
+    ...(messages ? { messages } : {}),
+    ...(expects.toPay === undefined ? {} : { toPay: now.toPay }),
+  };
 }

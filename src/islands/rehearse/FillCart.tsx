@@ -17,12 +17,30 @@ export function FillCart({ cartId, currency, terms }: { cartId: string; currency
   };
   return (
     <p className="mt-1 text-[13px]">
-      <span className="text-soft">or fill it to</span> <input className="typed w-20 text-right [field-sizing:fixed]" aria-label={`Amount to fill the cart to, ${currency}`} aria-invalid={text !== '' && !amount.ok} value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => event.key === 'Enter' && fill()} data-testid="fill-amount" /> {currency}{' '}
-      <button type="button" className="btn btn-xs" disabled={!amount.ok || amount.minor < 1} onClick={fill} data-testid="fill-cart">
+      <span className="text-soft">or fill it to</span>{' '}
+      <input
+        className="typed w-20 text-right [field-sizing:fixed]"
+        aria-label={`Amount to fill the cart to, ${currency}`}
+        aria-invalid={text !== '' && !amount.ok}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && fill()}
+        data-testid="fill-amount"
+      />{' '}
+      {currency}{' '}
+      <button
+        type="button"
+        className="btn btn-xs"
+        disabled={!amount.ok || amount.minor < 1}
+        onClick={fill}
+        data-testid="fill-cart"
+      >
         Fill with real products
       </button>{' '}
       {text !== '' && !amount.ok && <span className="text-error">{amount.reason}</span>}
-      {amount.ok && amount.minor > 0 && <span className="text-soft">what is in it makes way for goods of about {money(amount.minor, currency)}</span>}
+      {amount.ok && amount.minor > 0 && (
+        <span className="text-soft">what is in it makes way for goods of about {money(amount.minor, currency)}</span>
+      )}
     </p>
   );
 }

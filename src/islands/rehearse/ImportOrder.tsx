@@ -29,8 +29,22 @@ export function ImportOrder({ choose }: { choose: (cart: string) => void }) {
   return (
     <span className="inline-flex flex-wrap items-baseline gap-x-1">
       <span className="text-soft">or past order</span>
-      <input className="typed w-24 [field-sizing:fixed]" aria-label="Number of a past order" placeholder="number" value={number} onChange={(event) => setNumber(event.target.value)} onKeyDown={(event) => event.key === 'Enter' && void bring()} data-testid="past-order-number" />
-      <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" disabled={number.trim() === ''} onClick={() => void bring()} data-testid="bring-order">
+      <input
+        className="typed w-24 [field-sizing:fixed]"
+        aria-label="Number of a past order"
+        placeholder="number"
+        value={number}
+        onChange={(event) => setNumber(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && void bring()}
+        data-testid="past-order-number"
+      />
+      <button
+        type="button"
+        className="quiet-button underline decoration-dotted underline-offset-2"
+        disabled={number.trim() === ''}
+        onClick={() => void bring()}
+        data-testid="bring-order"
+      >
         Bring it in
       </button>
       {said && <span role="status">{said}</span>}

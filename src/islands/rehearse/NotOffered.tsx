@@ -20,7 +20,11 @@ function One({ optionId, said, rehearsal }: { optionId: string; said: string; re
   const policy = usePolicy();
   const { money } = usePage();
   const name = policy.options[optionId]?.name ?? optionId;
-  const why = useWhy(`${name} is not offered`, () => reasonOfOption(rehearsal.trace(), optionId, policy, (minor) => money(minor, rehearsal.evaluation.currency ?? policy.store.baseCurrency)));
+  const why = useWhy(`${name} is not offered`, () =>
+    reasonOfOption(rehearsal.trace(), optionId, policy, (minor) =>
+      money(minor, rehearsal.evaluation.currency ?? policy.store.baseCurrency),
+    ),
+  );
   return (
     <li>
       <span className="inline-flex items-center">

@@ -21,14 +21,23 @@ export function PrintedRecord({ cart, rehearsal }: { cart: TestCart; rehearsal: 
   const { currency, options, unavailable, noOptions, marketId, zoneId, totals } = rehearsal.evaluation;
   const terms = marketId ? compiled.markets.get(marketId)?.terms : undefined;
   const write = (minor: number) => (currency ? money(minor, currency) : String(minor));
-  const at = new Intl.DateTimeFormat(locale, { dateStyle: 'full', timeStyle: 'short', timeZone: policy.store.timeZone }).format(cart.at === undefined ? now : Date.parse(cart.at));
+  const at = new Intl.DateTimeFormat(locale, {
+    dateStyle: 'full',
+    timeStyle: 'short',
+    timeZone: policy.store.timeZone,
+  }).format(cart.at === undefined ? now : Date.parse(cart.at));
   const reasons = options.map(({ optionId, after, before }) => {
     // The last two are place and goods, which stand above.
     const lines = reasonOfOption(rehearsal.trace(), optionId, policy, write)?.children.slice(0, -2) ?? [];
     return { optionId, after, before, lines: lines.map((line) => upTo(line, deepest)) };
   });
   // Most offers play the same part for every option: said once, all fits on a page.
-  const common = reasons.length < 2 ? [] : reasons[0]!.lines.map(({ sentence }) => sentence).filter((sentence) => reasons.every(({ lines }) => lines.some((line) => line.sentence === sentence)));
+  const common =
+    reasons.length < 2
+      ? []
+      : reasons[0]!.lines
+          .map(({ sentence }) => sentence)
+          .filter((sentence) => reasons.every(({ lines }) => lines.some((line) => line.sentence === sentence)));
   const { country, region, postcode } = cart.destination;
   return (
     <article className="printed-record" aria-label="Printed record">
@@ -38,7 +47,8 @@ export function PrintedRecord({ cart, rehearsal }: { cart: TestCart; rehearsal: 
       <p>
         Going to {[country, region, postcode].filter(Boolean).join(' ')}
         {marketId && `, sold in ${policy.markets[marketId]?.name}`}
-        {zoneId && `, zone ${policy.zones[zoneId]?.name}`}; read in {cart.language}; {at}. Worked out from the draft{release ? ` after release ${release.number}` : ''}.
+        {zoneId && `, zone ${policy.zones[zoneId]?.name}`}; read in {cart.language}; {at}. Worked out from the draft
+        {release ? ` after release ${release.number}` : ''}.
       </p>
       <table>
         <tbody>
@@ -81,7 +91,15 @@ export function PrintedRecord({ cart, rehearsal }: { cart: TestCart; rehearsal: 
         </section>
       ))}
       {common.length > 0 && <p>For each of them: {common.join('; ')}.</p>}
-      {unavailable.length > 0 && <p>Not offered: {unavailable.map(({ optionId, reason }) => `${policy.options[optionId]?.name} (${whyUnavailable[reason]})`).join(', ')}.</p>}
+      {unavailable.length > 0 && (
+        <p>
+          Not offered:{' '}
+          {unavailable
+            .map(({ optionId, reason }) => `${policy.options[optionId]?.name} (${whyUnavailable[reason]})`)
+            .join(', ')}
+          .
+        </p>
+      )}
     </article>
   );
 }

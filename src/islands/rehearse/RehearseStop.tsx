@@ -31,7 +31,12 @@ function FirstCart() {
     edit(
       addTestCart(
         'first-cart',
-        { name: 'First cart', pinned: true, language: market.languages[0]!, destination: { country: market.countries[0] ?? policy.store.origin.country, postcode: '' } },
+        {
+          name: 'First cart',
+          pinned: true,
+          language: market.languages[0]!,
+          destination: { country: market.countries[0] ?? policy.store.origin.country, postcode: '' },
+        },
         new Map(first === undefined ? [] : [[first, 1]]),
       ),
     );
@@ -39,8 +44,10 @@ function FirstCart() {
     <div className="max-w-[46rem] px-6 py-8">
       <h1 className="text-[24px]">Rehearse</h1>
       <p className="mt-2 text-[15px]">
-        Put a cart together and see what its shopper is offered and told, and why. It goes to {market.name} at first; what is in it, where it goes, who buys and when are changed as you look.
-        {first === undefined && ' There are no products yet: they are imported at Orders. Until then a cart stays empty, and options and the goals still ahead are shown.'}
+        Put a cart together and see what its shopper is offered and told, and why. It goes to {market.name} at first;
+        what is in it, where it goes, who buys and when are changed as you look.
+        {first === undefined &&
+          ' There are no products yet: they are imported at Orders. Until then a cart stays empty, and options and the goals still ahead are shown.'}
       </p>
       <button type="button" className="btn btn-primary btn-sm mt-4" onClick={begin} data-testid="first-cart">
         Begin a cart

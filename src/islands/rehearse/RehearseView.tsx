@@ -63,7 +63,8 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
     <>
       {query.shared && (
         <p role="alert" className="px-5 pt-3 text-error">
-          The link is cut off or not one of Summant, so the cart in it cannot be read. Ask for it again; below is a cart of the draft.
+          The link is cut off or not one of Summant, so the cart in it cannot be read. Ask for it again; below is a cart
+          of the draft.
         </p>
       )}
       <OneCart query={query} setQuery={setQuery} />
@@ -72,7 +73,13 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
 }
 
 /** One cart: what is in it, where it goes, and what its shopper sees. */
-function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery: (change: Record<string, string>) => void }) {
+function OneCart({
+  query,
+  setQuery,
+}: {
+  query: Record<string, string>;
+  setQuery: (change: Record<string, string>) => void;
+}) {
   const policy = usePolicy();
   const { compiled, compiledRelease, catalogue, locale, now } = usePage();
   const edit = useDraft((state) => state.edit);
@@ -83,9 +90,14 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
   const cartId = policy.testCarts[query.cart ?? ''] ? query.cart! : carts[0]![0];
   const cart = policy.testCarts[cartId]!;
   const rehearsal = useMemo(() => rehearse(compiled, catalogue, cart, now), [compiled, catalogue, cart, now]);
-  const released = useMemo(() => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, now) : null), [compiledRelease, catalogue, cart, now]);
+  const released = useMemo(
+    () => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, now) : null),
+    [compiledRelease, catalogue, cart, now],
+  );
   const input = useMemo(() => inputOfTestCart(cart, catalogue, now).input, [cart, catalogue, now]);
-  const zone = compiled.markets.get(rehearsal.evaluation.marketId ?? '')?.zones.find(({ id }) => id === rehearsal.evaluation.zoneId);
+  const zone = compiled.markets
+    .get(rehearsal.evaluation.marketId ?? '')
+    ?.zones.find(({ id }) => id === rehearsal.evaluation.zoneId);
   const market = rehearsal.evaluation.marketId ? policy.markets[rehearsal.evaluation.marketId] : undefined;
   const { currency, measures } = rehearsal.evaluation;
   const tool = tools.find(([id]) => id === query.tool)?.[0] ?? '';
@@ -93,32 +105,66 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
   const laid: Laid = query.laid === 'release' || query.laid === 'both' ? query.laid : 'draft';
   const wide = width === 'desktop' || laid === 'both';
   const particulars = particularsOf(cart);
-  const countries = [...new Set([...Object.values(policy.markets).flatMap(({ countries: codes }) => codes), cart.destination.country])].sort();
-  const languages = [...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language])].sort();
+  const countries = [
+    ...new Set([...Object.values(policy.markets).flatMap(({ countries: codes }) => codes), cart.destination.country]),
+  ].sort();
+  const languages = [
+    ...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language]),
+  ].sort();
   const toolPanel = (
     <>
       <div className="mt-4 border-t border-hairline pt-1.5" role="group" aria-label="What to look at">
         <Choices choices={tools} chosen={tool} choose={(next) => setQuery({ tool: next })} prefix="tool" />
       </div>
       {tool === '' && zone && <Seams key={`seams-${cartId}`} cartId={cartId} cart={cart} zone={zone} />}
-      {tool === 'line-up' && <LineUp key={`line-up-${cartId}`} cartId={cartId} cart={cart} zone={zone} along={alongOf(query.along)} chooseAlong={(along) => setQuery({ along })} />}
-      {tool === 'sweep' && zone && measures && <SweepChart cart={cart} zone={zone} measures={measures} axis={axisOf(query.axis)} chooseAxis={(axis) => setQuery({ axis })} />}
+      {tool === 'line-up' && (
+        <LineUp
+          key={`line-up-${cartId}`}
+          cartId={cartId}
+          cart={cart}
+          zone={zone}
+          along={alongOf(query.along)}
+          chooseAlong={(along) => setQuery({ along })}
+        />
+      )}
+      {tool === 'sweep' && zone && measures && (
+        <SweepChart
+          cart={cart}
+          zone={zone}
+          measures={measures}
+          axis={axisOf(query.axis)}
+          chooseAxis={(axis) => setQuery({ axis })}
+        />
+      )}
       {tool === 'gap' && currency && <CloseTheGap cartId={cartId} cart={cart} currency={currency} />}
       {tool === 'expected' && <Expected cartId={cartId} cart={cart} rehearsal={rehearsal} />}
-      {tool === 'charged' && currency && <Charged cartId={cartId} cart={cart} rehearsal={rehearsal} currency={currency} />}
+      {tool === 'charged' && currency && (
+        <Charged cartId={cartId} cart={cart} rehearsal={rehearsal} currency={currency} />
+      )}
     </>
   );
   return (
     <div className="px-5 py-3">
       <h1 className="text-[22px] leading-9">
         Rehearse{' '}
-        <PhraseSelect head label="Test cart" value={cartId} options={carts.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ cart: id })} />{' '}
+        <PhraseSelect
+          head
+          label="Test cart"
+          value={cartId}
+          options={carts.map(([id, { name }]) => [id, name])}
+          choose={(id) => setQuery({ cart: id })}
+        />{' '}
         going to{' '}
         <PhraseSelect
           head
           label="Country"
           value={cart.destination.country}
-          options={[...countries.map((code) => [code, countryName(code, locale)] as const), ...otherCountries.filter((code) => !countries.includes(code)).map((code) => [code, `${countryName(code, locale)} (no market)`] as const)]}
+          options={[
+            ...countries.map((code) => [code, countryName(code, locale)] as const),
+            ...otherCountries
+              .filter((code) => !countries.includes(code))
+              .map((code) => [code, `${countryName(code, locale)} (no market)`] as const),
+          ]}
           choose={(code) => edit(setDestination(cartId, 'country', code))}
         />
         ,{' '}
@@ -127,31 +173,64 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
             label="Postcode"
             shown={cart.destination.postcode}
             align="left"
-            parse={(text) => (text.trim().length > 16 ? { ok: false, reason: 'At most 16 characters.' } : { ok: true, value: text.trim() })}
+            parse={(text) =>
+              text.trim().length > 16
+                ? { ok: false, reason: 'At most 16 characters.' }
+                : { ok: true, value: text.trim() }
+            }
             show={(value) => show(value === undefined ? null : setDestination(cartId, 'postcode', value))}
             commit={(value) => edit(setDestination(cartId, 'postcode', value))}
           />
         </span>{' '}
         reading{' '}
-        <PhraseSelect head label="Language" value={cart.language} options={languages.map((tag) => [tag, tag])} choose={(tag) => edit(setCartField(cartId, 'language', tag))} />
+        <PhraseSelect
+          head
+          label="Language"
+          value={cart.language}
+          options={languages.map((tag) => [tag, tag])}
+          choose={(tag) => edit(setCartField(cartId, 'language', tag))}
+        />
       </h1>
       <p className="mb-2 flex min-h-6 flex-wrap items-center gap-x-5 text-soft">
         <span>{market ? `Sold in ${market.name}, ${market.currency}.` : 'No market sells there.'}</span>
         {particulars.length > 0 && <span data-testid="particulars">{particulars.join(' · ')}</span>}
         <span>
-          bought by <BuyerPhrase cart={cart} choose={(shopper) => edit(setAt(['testCarts', cartId, 'shopper'], shopper))} />
-          <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" aria-expanded={madeUp} onClick={() => { if (!cart.shopper && !madeUp) edit(setAt(['testCarts', cartId, 'shopper'], { signedIn: false })); setMadeUp(!madeUp); }} data-testid="make-up-shopper">
+          bought by{' '}
+          <BuyerPhrase cart={cart} choose={(shopper) => edit(setAt(['testCarts', cartId, 'shopper'], shopper))} />
+          <button
+            type="button"
+            className="quiet-button underline decoration-dotted underline-offset-2"
+            aria-expanded={madeUp}
+            onClick={() => {
+              if (!cart.shopper && !madeUp) edit(setAt(['testCarts', cartId, 'shopper'], { signedIn: false }));
+              setMadeUp(!madeUp);
+            }}
+            data-testid="make-up-shopper"
+          >
             {madeUp ? 'done' : 'make one up'}
           </button>
         </span>
         <label className="inline-flex items-center gap-1.5">
-          <input type="checkbox" className="checkbox checkbox-xs" checked={cart.pinned} onChange={(event) => edit(setCartField(cartId, 'pinned', event.target.checked))} />
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            checked={cart.pinned}
+            onChange={(event) => edit(setCartField(cartId, 'pinned', event.target.checked))}
+          />
           pinned to the bench
         </label>
       </p>
       {madeUp && cart.shopper && (
         <p className="mb-1 border-l-2 border-primary pl-3 text-[13px] leading-7">
-          The shopper <ShopperFacts steps={['testCarts', cartId, 'shopper']} name="The shopper" shopper={cart.shopper} currency={policy.store.baseCurrency} edit={edit} id="of-cart" />
+          The shopper{' '}
+          <ShopperFacts
+            steps={['testCarts', cartId, 'shopper']}
+            name="The shopper"
+            shopper={cart.shopper}
+            currency={policy.store.baseCurrency}
+            edit={edit}
+            id="of-cart"
+          />
         </p>
       )}
       <DestinationDetails cartId={cartId} cart={cart} zone={zone} />
@@ -171,11 +250,21 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
         <div>
           <p className="flex flex-wrap items-baseline gap-x-1 pb-1 text-[13px]">
             <span role="group" aria-label="Width of the shop">
-              <Choices choices={widths} chosen={query.width ?? ''} choose={(next) => setQuery({ width: next })} prefix="width" />
+              <Choices
+                choices={widths}
+                chosen={query.width ?? ''}
+                choose={(next) => setQuery({ width: next })}
+                prefix="width"
+              />
             </span>
             <span className="text-soft">·</span>
             <span role="group" aria-label="Draft or release">
-              <Choices choices={released ? lays : lays.slice(0, 1)} chosen={query.laid ?? ''} choose={(next) => setQuery({ laid: next })} prefix="laid" />
+              <Choices
+                choices={released ? lays : lays.slice(0, 1)}
+                chosen={query.laid ?? ''}
+                choose={(next) => setQuery({ laid: next })}
+                prefix="laid"
+              />
             </span>
           </p>
           <SideBySide cart={cart} draft={rehearsal} released={released} laid={laid} width={width} />
@@ -187,23 +276,62 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
   );
 }
 
-const alongOf = (asked: string | undefined): Along => (asked === 'destinations' || asked === 'moments' || asked === 'carts' ? asked : 'shoppers');
-const axisOf = (asked: string | undefined): SweepAxis => (asked === 'items' || asked === 'weight' ? asked : 'goodsValue');
+const alongOf = (asked: string | undefined): Along =>
+  asked === 'destinations' || asked === 'moments' || asked === 'carts' ? asked : 'shoppers';
+const axisOf = (asked: string | undefined): SweepAxis =>
+  asked === 'items' || asked === 'weight' ? asked : 'goodsValue';
 
-function Choices({ choices, chosen, choose, prefix }: { choices: readonly (readonly [id: string, name: string])[]; chosen: string; choose: (id: string) => void; prefix: string }) {
+function Choices({
+  choices,
+  chosen,
+  choose,
+  prefix,
+}: {
+  choices: readonly (readonly [id: string, name: string])[];
+  chosen: string;
+  choose: (id: string) => void;
+  prefix: string;
+}) {
   return choices.map(([id, name]) => (
-    <button key={id} type="button" className="day-toggle" aria-pressed={id === chosen} onClick={() => choose(id)} data-testid={`${prefix}-${id || 'first'}`}>
+    <button
+      key={id}
+      type="button"
+      className="day-toggle"
+      aria-pressed={id === chosen}
+      onClick={() => choose(id)}
+      data-testid={`${prefix}-${id || 'first'}`}
+    >
       {name}
     </button>
   ));
 }
 
 /** Who buys: one of the made-up shoppers, whose facts the cart takes over, or whoever it says itself. */
-function BuyerPhrase({ cart: { shopper }, choose }: { cart: TestCart; choose: (shopper: Shopper | undefined) => void }) {
+function BuyerPhrase({
+  cart: { shopper },
+  choose,
+}: {
+  cart: TestCart;
+  choose: (shopper: Shopper | undefined) => void;
+}) {
   const { shoppers = {} } = usePolicy();
-  const same = inOrder(shoppers).find(([, persona]) => JSON.stringify(persona.shopper) === JSON.stringify(shopper))?.[0];
+  const same = inOrder(shoppers).find(
+    ([, persona]) => JSON.stringify(persona.shopper) === JSON.stringify(shopper),
+  )?.[0];
   const value = shopper === undefined ? '' : (same ?? 'own');
-  return <PhraseSelect label="Bought by" value={value} options={[['', 'a guest of whom nothing is known'], ...(value === 'own' ? [['own', 'somebody of its own'] as const] : []), ...inOrder(shoppers).map(([id, { name }]) => [id, name] as const)]} choose={(id) => id !== 'own' && choose(id === '' ? undefined : shoppers[id]?.shopper)} testId="buyer-phrase" />;
+  return (
+    <PhraseSelect
+      label="Bought by"
+      value={value}
+      options={[
+        ['', 'a guest of whom nothing is known'],
+        ...(value === 'own' ? [['own', 'somebody of its own'] as const] : []),
+        ...inOrder(shoppers).map(([id, { name }]) => [id, name] as const),
+      ]}
+      choose={(id) => id !== 'own' && choose(id === '' ? undefined : shoppers[id]?.shopper)}
+      testId="buyer-phrase"
+    />
+  );
 }
 
 /** A few countries nobody sells to in the demo, so that an uncovered destination can be rehearsed too. */

@@ -27,7 +27,8 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
   const at = Math.min(chosen, seams.length - 1);
   useEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog') !== null;
+      const typing =
+        event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog') !== null;
       if (typing || event.ctrlKey || event.metaKey || event.altKey || event.key !== 'n') return;
       setChosen((before) => (Math.min(before, seams.length - 1) + 1) % Math.max(1, seams.length));
     };
@@ -43,20 +44,36 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
     event.currentTarget.querySelectorAll('button')[next]?.focus();
   };
   const seam = seams[at];
-  const sides = seam ? ([['just below', seam.at - 1, seam.below], ['at it', seam.at, seam.here], ['just above', seam.at + 1, seam.above]] as const) : [];
+  const sides = seam
+    ? ([
+        ['just below', seam.at - 1, seam.below],
+        ['at it', seam.at, seam.here],
+        ['just above', seam.at + 1, seam.above],
+      ] as const)
+    : [];
   const reads = (evaluation: Evaluation) => renderLead(compiled, evaluation, 'strip', cart.language)?.text ?? 'nothing';
   const write = usePriceWords(currency);
   const price = ({ options }: Evaluation, id: string) => write(options.find(({ optionId }) => optionId === id)?.after);
   return (
     <section className="pt-1" aria-label="Walk the seams" data-testid="seams">
-      <p className="text-[13px] text-soft">Amounts of ordinary goods at which something changes for this shopper. Key N goes to the next.</p>
+      <p className="text-[13px] text-soft">
+        Amounts of ordinary goods at which something changes for this shopper. Key N goes to the next.
+      </p>
       {!seam ? (
         <p className="py-1 text-soft">Nothing changes for this shopper, whatever the goods are worth.</p>
       ) : (
         <>
           <div className="flex flex-wrap gap-x-1 py-1" role="group" aria-label="Seams" onKeyDown={onKeyDown}>
             {seams.map(({ at: amount, promise }, index) => (
-              <button key={amount} type="button" className="day-toggle" tabIndex={index === at ? 0 : -1} aria-pressed={index === at} onClick={() => setChosen(index)} data-testid={`seam-${amount}`}>
+              <button
+                key={amount}
+                type="button"
+                className="day-toggle"
+                tabIndex={index === at ? 0 : -1}
+                aria-pressed={index === at}
+                onClick={() => setChosen(index)}
+                data-testid={`seam-${amount}`}
+              >
                 {money(amount, currency)}
                 {(promise.kind === 'broken' || (promise.kind === 'kept' && promise.least !== null)) && ' !'}
               </button>
@@ -85,8 +102,17 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
             </table>
           </div>
           <p className="text-[13px]" data-testid="seam-promise">
-            {promiseInWords(seam, (minor) => money(minor, currency), (offer) => policy.offers[offer]?.name ?? offer)}{' '}
-            <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => edit(setCartLines(cartId, ordinaryCart(catalogue, zone.market.terms, seam.at)))} data-testid="fill-to-seam">
+            {promiseInWords(
+              seam,
+              (minor) => money(minor, currency),
+              (offer) => policy.offers[offer]?.name ?? offer,
+            )}{' '}
+            <button
+              type="button"
+              className="quiet-button underline decoration-dotted underline-offset-2"
+              onClick={() => edit(setCartLines(cartId, ordinaryCart(catalogue, zone.market.terms, seam.at)))}
+              data-testid="fill-to-seam"
+            >
               Fill the cart to {money(seam.at, currency)}
             </button>
           </p>
@@ -112,9 +138,15 @@ function Row({ name, values }: { name: string; values: readonly string[] }) {
   );
 }
 
-function promiseInWords({ promise }: Seam, money: (minor: number) => string, offerName: (offer: string) => string): string {
+function promiseInWords(
+  { promise }: Seam,
+  money: (minor: number) => string,
+  offerName: (offer: string) => string,
+): string {
   if (promise.kind === 'none') return 'Just below, nothing is promised.';
   const promised = `Just below, ${money(promise.remaining)} more is said to reach the goal of “${offerName(promise.offerId)}”`;
   if (promise.kind === 'broken') return `${promised}, and it does not: the promise is broken.`;
-  return promise.least === null ? `${promised}, and it does.` : `${promised}, and it does; but ${money(promise.least)} more brings as much, and nobody says so.`;
+  return promise.least === null
+    ? `${promised}, and it does.`
+    : `${promised}, and it does; but ${money(promise.least)} more brings as much, and nobody says so.`;
 }

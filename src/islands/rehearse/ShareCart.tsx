@@ -17,15 +17,32 @@ export function ShareCart({ cart }: { cart: TestCart }) {
   };
   return (
     <>
-      <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => void share()} data-testid="share-cart">
+      <button
+        type="button"
+        className="quiet-button underline decoration-dotted underline-offset-2"
+        onClick={() => void share()}
+        data-testid="share-cart"
+      >
         Share
       </button>
-      <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => window.print()} data-testid="print-cart">
+      <button
+        type="button"
+        className="quiet-button underline decoration-dotted underline-offset-2"
+        onClick={() => window.print()}
+        data-testid="print-cart"
+      >
         Print
       </button>
       {link && (
         <span className="inline-flex min-w-0 items-baseline gap-1">
-          <input className="typed w-56 [field-sizing:fixed]" readOnly aria-label="Link to this rehearsal" value={link} onFocus={(event) => event.currentTarget.select()} data-testid="share-link" />
+          <input
+            className="typed w-56 [field-sizing:fixed]"
+            readOnly
+            aria-label="Link to this rehearsal"
+            value={link}
+            onFocus={(event) => event.currentTarget.select()}
+            data-testid="share-link"
+          />
           <span role="status" className="text-soft">
             opens this cart as it is now
           </span>

@@ -14,7 +14,10 @@ export function SharedCart({ cart, choose }: { cart: TestCart; choose: (cart: st
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
   const draft = useMemo(() => rehearse(compiled, catalogue, cart, now), [compiled, catalogue, cart, now]);
-  const released = useMemo(() => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, now) : null), [compiledRelease, catalogue, cart, now]);
+  const released = useMemo(
+    () => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, now) : null),
+    [compiledRelease, catalogue, cart, now],
+  );
   const keep = () => {
     const id = freshId('shared', policy.testCarts);
     if (edit(keepTestCarts({ [id]: { ...cart, pinned: false } }))) choose(id);
@@ -24,7 +27,11 @@ export function SharedCart({ cart, choose }: { cart: TestCart; choose: (cart: st
     <div className="px-5 py-3" data-testid="shared-cart">
       <h1 className="text-[22px] leading-9">Rehearse {cart.name}</h1>
       <p className="text-soft">
-        Shared by a link: {inOrder(cart.lines).map(([id, { quantity }]) => `${quantity} × ${catalogue.get(id)?.name ?? id}`).join(', ')}, going to {country} {postcode}, read in {cart.language}.
+        Shared by a link:{' '}
+        {inOrder(cart.lines)
+          .map(([id, { quantity }]) => `${quantity} × ${catalogue.get(id)?.name ?? id}`)
+          .join(', ')}
+        , going to {country} {postcode}, read in {cart.language}.
       </p>
       {refusal}
       <p className="py-2">

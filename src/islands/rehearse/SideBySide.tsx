@@ -14,29 +14,82 @@ import { shopOf, type ShopLaid } from './shop-of.ts';
 export type Laid = 'draft' | 'release' | 'both';
 
 /** The shop on a table: drawn from the draft, from the release, or from both with what differs marked. */
-export function SideBySide({ cart, draft, released, laid, width }: { cart: TestCart; draft: Rehearsal; released: Rehearsal | null; laid: Laid; width: 'phone' | 'desktop' }) {
+export function SideBySide({
+  cart,
+  draft,
+  released,
+  laid,
+  width,
+}: {
+  cart: TestCart;
+  draft: Rehearsal;
+  released: Rehearsal | null;
+  laid: Laid;
+  width: 'phone' | 'desktop';
+}) {
   const { compiled, compiledRelease, catalogue, release } = usePage();
   const ofDraft = useMemo(() => shopOf(compiled, catalogue, cart, draft), [compiled, catalogue, cart, draft]);
-  const ofRelease = useMemo(() => (compiledRelease && released ? shopOf(compiledRelease, catalogue, cart, released) : null), [compiledRelease, catalogue, cart, released]);
-  const differs = useMemo(() => (ofRelease ? differingParts(ofDraft.sheet, ofRelease.sheet) : new Set<never>()), [ofDraft, ofRelease]);
+  const ofRelease = useMemo(
+    () => (compiledRelease && released ? shopOf(compiledRelease, catalogue, cart, released) : null),
+    [compiledRelease, catalogue, cart, released],
+  );
+  const differs = useMemo(
+    () => (ofRelease ? differingParts(ofDraft.sheet, ofRelease.sheet) : new Set<never>()),
+    [ofDraft, ofRelease],
+  );
   const both = laid === 'both' && ofRelease !== null;
   const asRelease = laid === 'release' && ofRelease !== null;
   return (
     <>
       {both && (
         <p className="py-1 text-[13px] text-soft" data-testid="differences">
-          {differs.size === 0 ? 'Draft and release show this shopper the same.' : `${differs.size === 1 ? 'One part differs' : `${differs.size} parts differ`}, marked at the side.`}
+          {differs.size === 0
+            ? 'Draft and release show this shopper the same.'
+            : `${differs.size === 1 ? 'One part differs' : `${differs.size} parts differ`}, marked at the side.`}
         </p>
       )}
       <div className={both ? `grid gap-4 ${width === 'phone' ? 'sm:grid-cols-2' : ''}` : ''}>
-        {!asRelease && <Shop key="draft" title={both ? 'draft' : ''} shop={ofDraft} cart={cart} rehearsal={draft} compiled={compiled} width={width} differs={both ? differs : undefined} testIds />}
-        {(both || asRelease) && <Shop key="release" title={`release ${release?.number ?? ''}`} shop={ofRelease!} cart={cart} rehearsal={released!} compiled={compiledRelease!} width={width} differs={both ? differs : undefined} testIds={asRelease} />}
+        {!asRelease && (
+          <Shop
+            key="draft"
+            title={both ? 'draft' : ''}
+            shop={ofDraft}
+            cart={cart}
+            rehearsal={draft}
+            compiled={compiled}
+            width={width}
+            differs={both ? differs : undefined}
+            testIds
+          />
+        )}
+        {(both || asRelease) && (
+          <Shop
+            key="release"
+            title={`release ${release?.number ?? ''}`}
+            shop={ofRelease!}
+            cart={cart}
+            rehearsal={released!}
+            compiled={compiledRelease!}
+            width={width}
+            differs={both ? differs : undefined}
+            testIds={asRelease}
+          />
+        )}
       </div>
     </>
   );
 }
 
-function Shop({ title, shop: { answer, sheet }, cart, rehearsal, compiled, width, differs, testIds }: {
+function Shop({
+  title,
+  shop: { answer, sheet },
+  cart,
+  rehearsal,
+  compiled,
+  width,
+  differs,
+  testIds,
+}: {
   title: string;
   shop: ShopLaid;
   cart: TestCart;
@@ -52,9 +105,14 @@ function Shop({ title, shop: { answer, sheet }, cart, rehearsal, compiled, width
   const { noOptions, marketId } = rehearsal.evaluation;
   const market = marketId ? compiled.markets.get(marketId) : undefined;
   const { policy } = compiled;
-  const beside = (optionId: string): ReactNode => <BesideOption optionId={optionId} cart={cart} rehearsal={rehearsal} policy={policy} />;
+  const beside = (optionId: string): ReactNode => (
+    <BesideOption optionId={optionId} cart={cart} rehearsal={rehearsal} policy={policy} />
+  );
   return (
-    <section aria-label={title === '' ? 'As the shopper sees it' : `As the shopper sees it, ${title}`} data-testid={`shop-${title === '' ? 'draft' : title.split(' ')[0]}`}>
+    <section
+      aria-label={title === '' ? 'As the shopper sees it' : `As the shopper sees it, ${title}`}
+      data-testid={`shop-${title === '' ? 'draft' : title.split(' ')[0]}`}
+    >
       {title !== '' && <h2 className="pb-0.5 font-sans text-[13px] font-normal text-soft">{title}</h2>}
       <Storefront
         sheet={sheet}

@@ -24,19 +24,47 @@ const axes: [SweepAxis, string][] = [
 const designWidth = 884;
 
 /** The price of each option, and what the shopper reads, along goods value, items or weight, all else as in the cart. */
-export function SweepChart({ cart, zone, measures, axis, chooseAxis }: { cart: TestCart; zone: CompiledZone; measures: Measures; axis: SweepAxis; chooseAxis: (axis: SweepAxis) => void }) {
+export function SweepChart({
+  cart,
+  zone,
+  measures,
+  axis,
+  chooseAxis,
+}: {
+  cart: TestCart;
+  zone: CompiledZone;
+  measures: Measures;
+  axis: SweepAxis;
+  chooseAxis: (axis: SweepAxis) => void;
+}) {
   const { compiled, now, money, figure, locale } = usePage();
   const { currency } = zone.market.market;
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, designWidth);
   const [cursor, setCursor] = useState<number | null>(null);
   const situation = useMemo(() => situationOfTestCart(cart, now), [cart, now]);
-  const order = useMemo(() => ({ ...orderOfValue(measures.goodsValue), items: Math.max(1, measures.items), weight: measures.charged.weight }), [measures]);
+  const order = useMemo(
+    () => ({
+      ...orderOfValue(measures.goodsValue),
+      items: Math.max(1, measures.items),
+      weight: measures.charged.weight,
+    }),
+    [measures],
+  );
   const sweep = useMemo(() => sweepZone(zone, axis, situation, order), [zone, axis, situation, order]);
-  const here = axis === 'goodsValue' ? measures.goodsValue : axis === 'items' ? measures.items : measures.charged.weight;
-  const scale = useMemo(() => spendScale(width, currency, null, sweep, here, axis === 'items' ? 8 : axis === 'weight' ? 1000 : undefined), [width, axis, currency, sweep, here]);
+  const here =
+    axis === 'goodsValue' ? measures.goodsValue : axis === 'items' ? measures.items : measures.charged.weight;
+  const scale = useMemo(
+    () => spendScale(width, currency, null, sweep, here, axis === 'items' ? 8 : axis === 'weight' ? 1000 : undefined),
+    [width, axis, currency, sweep, here],
+  );
   const count = useMemo(() => new Intl.NumberFormat(locale), [locale]);
-  const write = (value: number) => (axis === 'goodsValue' ? money(value, currency) : axis === 'items' ? `${count.format(value)} ${value === 1 ? 'piece' : 'pieces'}` : `${count.format(value)} g`);
+  const write = (value: number) =>
+    axis === 'goodsValue'
+      ? money(value, currency)
+      : axis === 'items'
+        ? `${count.format(value)} ${value === 1 ? 'piece' : 'pieces'}`
+        : `${count.format(value)} g`;
   const at = Math.min(scale.end, cursor ?? here);
   const evaluation = evaluateImagined(zone, orderAt(axis, order, at), situation);
   const { options } = evaluation;
@@ -54,16 +82,37 @@ export function SweepChart({ cart, zone, measures, axis, chooseAxis }: { cart: T
     <section aria-label="Sweep" data-testid="sweep-chart">
       <p className="flex flex-wrap items-baseline gap-x-4 py-1 text-[13px]">
         <span>
-          <span className="text-soft">along</span> <PhraseSelect label="Along" value={axis} options={axes} choose={(next) => chooseAxis(next as SweepAxis)} testId="sweep-axis" />
+          <span className="text-soft">along</span>{' '}
+          <PhraseSelect
+            label="Along"
+            value={axis}
+            options={axes}
+            choose={(next) => chooseAxis(next as SweepAxis)}
+            testId="sweep-axis"
+          />
         </span>
         <span>
           at <strong>{write(at)}</strong>
         </span>
         <OptionPrices zone={zone} options={options} />
-        <span className="text-soft" data-testid="sweep-reads">{text === undefined ? 'reads nothing' : <>reads “<span lang={cart.language}>{text}</span>”</>}</span>
+        <span className="text-soft" data-testid="sweep-reads">
+          {text === undefined ? (
+            'reads nothing'
+          ) : (
+            <>
+              reads “<span lang={cart.language}>{text}</span>”
+            </>
+          )}
+        </span>
       </p>
       <div ref={box} className="relative h-[326px] w-full overflow-hidden">
-        <svg width={width} height={height} className="block select-none" role="group" aria-label={`Delivery price in ${currency} along ${axes.find(([id]) => id === axis)![1]}`}>
+        <svg
+          width={width}
+          height={height}
+          className="block select-none"
+          role="group"
+          aria-label={`Delivery price in ${currency} along ${axes.find(([id]) => id === axis)![1]}`}
+        >
           <g className="fill-soft" fontSize="12">
             <line x1={scale.left} x2={scale.right} y1={scale.bottom} y2={scale.bottom} className="stroke-soft" />
             {ticks.map((value) => (
@@ -80,8 +129,20 @@ export function SweepChart({ cart, zone, measures, axis, chooseAxis }: { cart: T
               delivery, {currency}
             </text>
           </g>
-          <Staircases scale={scale} sweep={sweep} names={zone.options.map(({ option }) => option.name)} write={(minor) => figure(minor, currency)} />
-          <line x1={scale.x(at)} x2={scale.x(at)} y1={scale.top - 6} y2={scale.bottom} className={cursor === null ? 'stroke-accent' : 'stroke-primary'} strokeWidth="1" />
+          <Staircases
+            scale={scale}
+            sweep={sweep}
+            names={zone.options.map(({ option }) => option.name)}
+            write={(minor) => figure(minor, currency)}
+          />
+          <line
+            x1={scale.x(at)}
+            x2={scale.x(at)}
+            y1={scale.top - 6}
+            y2={scale.bottom}
+            className={cursor === null ? 'stroke-accent' : 'stroke-primary'}
+            strokeWidth="1"
+          />
           <rect
             role="slider"
             tabIndex={0}
@@ -95,7 +156,15 @@ export function SweepChart({ cart, zone, measures, axis, chooseAxis }: { cart: T
             width={scale.right - scale.left}
             height={scale.bottom - scale.top}
             fill="transparent"
-            onPointerMove={(event) => setCursor(valueAt(scale, event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left, axis === 'items' ? 1 : scale.step))}
+            onPointerMove={(event) =>
+              setCursor(
+                valueAt(
+                  scale,
+                  event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left,
+                  axis === 'items' ? 1 : scale.step,
+                ),
+              )
+            }
             onPointerLeave={() => setCursor(null)}
             onKeyDown={onKeyDown}
             onBlur={() => setCursor(null)}

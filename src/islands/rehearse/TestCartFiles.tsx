@@ -30,14 +30,35 @@ export function TestCartFiles() {
     <div className="mt-2 text-[13px]">
       <p className="flex flex-wrap items-baseline gap-x-3">
         <strong className="font-head text-[14px]">All test carts</strong>
-        <SaveAs what="all test carts" forms={[{ name: 'JSON', save: () => saveFile('test-carts.json', new Blob([testCartFile(policy)], { type: 'application/json' })) }]} />
-        <ReadFile label="read a file" accept=".json,application/json" what="A file of test carts" mostMegabytes={2} read={read} testId="test-cart-file" />
+        <SaveAs
+          what="all test carts"
+          forms={[
+            {
+              name: 'JSON',
+              save: () => saveFile('test-carts.json', new Blob([testCartFile(policy)], { type: 'application/json' })),
+            },
+          ]}
+        />
+        <ReadFile
+          label="read a file"
+          accept=".json,application/json"
+          what="A file of test carts"
+          mostMegabytes={2}
+          read={read}
+          testId="test-cart-file"
+        />
       </p>
       {refusal}
       {carts && (
         <p className="border-l-2 border-primary pl-3">
           {ids.length} test carts: {known.length} would be replaced, {ids.length - known.length} added.{' '}
-          <button type="button" className="btn btn-xs btn-primary" disabled={ids.length === 0} onClick={take} data-testid="take-test-carts">
+          <button
+            type="button"
+            className="btn btn-xs btn-primary"
+            disabled={ids.length === 0}
+            onClick={take}
+            data-testid="take-test-carts"
+          >
             Take them over
           </button>
         </p>

@@ -9,7 +9,15 @@ import { silenceInWords } from '../frame/silence-in-words.ts';
 import { usePage } from '../frame/page-context.tsx';
 
 /** Why the shopper reads what they read: who leads and in which state, which text was found, and why others are silent. */
-export function WhyMessage({ compiled, rehearsal, input }: { compiled: CompiledPolicy; rehearsal: Rehearsal; input: EvaluationInput }) {
+export function WhyMessage({
+  compiled,
+  rehearsal,
+  input,
+}: {
+  compiled: CompiledPolicy;
+  rehearsal: Rehearsal;
+  input: EvaluationInput;
+}) {
   const { money } = usePage();
   const why = useWhy('what the shopper reads', () => reasonOfMessage(compiled, rehearsal, input, money));
   return (
@@ -20,29 +28,70 @@ export function WhyMessage({ compiled, rehearsal, input }: { compiled: CompiledP
   );
 }
 
-function reasonOfMessage(compiled: CompiledPolicy, rehearsal: Rehearsal, input: EvaluationInput, money: (minor: number, currency: string) => string): Reason {
+function reasonOfMessage(
+  compiled: CompiledPolicy,
+  rehearsal: Rehearsal,
+  input: EvaluationInput,
+  money: (minor: number, currency: string) => string,
+): Reason {
   const { policy } = compiled;
   const { lead: first, currency } = rehearsal.evaluation;
   // Who leads in the first place where something is read; else who would, had it a text there.
-  const lead = (Object.keys(places) as Place[]).map((place) => rehearsal.message(place)?.message).find((message) => message !== undefined) ?? first;
+  const lead =
+    (Object.keys(places) as Place[])
+      .map((place) => rehearsal.message(place)?.message)
+      .find((message) => message !== undefined) ?? first;
   const order = leadOrder(compiled, input);
   const name = (offerId: string) => `“${policy.offers[offerId]?.name ?? offerId}”`;
   const others = order.flatMap((one): Reason[] => {
     if (one.rank === 'leads') return [];
     const address = `/offers?offer=${one.offerId}`;
-    return [{ sentence: one.rank === 'after' ? `${name(one.offerId)} waits: another leads` : `${name(one.offerId)} is silent: it ${silenceInWords[one.because]}`, address, children: [] }];
+    return [
+      {
+        sentence:
+          one.rank === 'after'
+            ? `${name(one.offerId)} waits: another leads`
+            : `${name(one.offerId)} is silent: it ${silenceInWords[one.because]}`,
+        address,
+        children: [],
+      },
+    ];
   });
-  if (!lead || !currency) return { sentence: order.length === 0 ? 'Nothing is said, since no delivery option can be chosen' : 'No offer has anything to say to this shopper', children: others };
+  if (!lead || !currency)
+    return {
+      sentence:
+        order.length === 0
+          ? 'Nothing is said, since no delivery option can be chosen'
+          : 'No offer has anything to say to this shopper',
+      children: others,
+    };
   const { state, arguments: values } = lead;
-  const { remainingAtBest } = rehearsal.evaluation.offers.find(({ offerId }) => offerId === lead.offerId)?.goals.find(({ goalId }) => goalId === lead.goalId) ?? { remainingAtBest: null };
-  const atBest: Reason[] = remainingAtBest === null ? [] : [{ sentence: `Discounts on certain goods may cut what is added: ${money(values.remaining, currency)} is enough for any article, ${money(remainingAtBest, currency)} for one that they treat best`, children: [] }];
-  const figures = values.measure === 'value' ? `${money(values.counted, currency)} of at least ${money(values.goal, currency)} count${values.remaining > 0 ? `, ${money(values.remaining, currency)} to go` : ''}` : `${values.counted} of at least ${values.goal}${values.remaining > 0 ? `, ${values.remaining} to go` : ''}`;
+  const { remainingAtBest } = rehearsal.evaluation.offers
+    .find(({ offerId }) => offerId === lead.offerId)
+    ?.goals.find(({ goalId }) => goalId === lead.goalId) ?? { remainingAtBest: null };
+  const atBest: Reason[] =
+    remainingAtBest === null
+      ? []
+      : [
+          {
+            sentence: `Discounts on certain goods may cut what is added: ${money(values.remaining, currency)} is enough for any article, ${money(remainingAtBest, currency)} for one that they treat best`,
+            children: [],
+          },
+        ];
+  const figures =
+    values.measure === 'value'
+      ? `${money(values.counted, currency)} of at least ${money(values.goal, currency)} count${values.remaining > 0 ? `, ${money(values.remaining, currency)} to go` : ''}`
+      : `${values.counted} of at least ${values.goal}${values.remaining > 0 ? `, ${values.remaining} to go` : ''}`;
   const texts = (Object.keys(places) as Place[]).map((place): Reason => {
     const message = rehearsal.message(place);
     if (!message) return { sentence: `${places[place].short}: nothing`, children: [] };
     const { found } = message;
     const from = `${found.inherited ? 'that of every place' : 'its own text'} in ${found.language}${found.fallback ? `, since there is none in ${found.fallback.wanted}` : ''}`;
-    return { sentence: `${places[place].short}: ${from}`, address: `/wording?offer=${message.message.offerId}&language=${found.language}${found.inherited ? '' : `&place=${place}`}`, children: [] };
+    return {
+      sentence: `${places[place].short}: ${from}`,
+      address: `/wording?offer=${message.message.offerId}&language=${found.language}${found.inherited ? '' : `&place=${place}`}`,
+      children: [],
+    };
   });
   return {
     sentence: `${name(lead.offerId)} leads, in the state “${stateName(state)}”: ${figures}`,

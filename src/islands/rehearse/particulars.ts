@@ -6,11 +6,18 @@ export function particularsOf({ shopper, discounts, quotes }: TestCart): string[
   return [
     shopper ? shopperInWords(shopper) : '',
     discountCount > 0 ? `${discountCount} ${discountCount === 1 ? 'discount' : 'discounts'} of the shop` : '',
-    ...Object.entries(quotes ?? {}).map(([carrier, quote]) => (quote === null ? `carrier ${carrier} silent` : `carrier ${carrier} quotes`)),
+    ...Object.entries(quotes ?? {}).map(([carrier, quote]) =>
+      quote === null ? `carrier ${carrier} silent` : `carrier ${carrier} quotes`,
+    ),
   ].filter(Boolean);
 }
 
 function shopperInWords({ signedIn, groups, business, orderCount }: NonNullable<TestCart['shopper']>): string {
-  const words = [signedIn ? 'signed in' : 'a guest', ...(groups ?? []), business ? 'for a business' : '', orderCount === 0 ? 'first order' : ''];
+  const words = [
+    signedIn ? 'signed in' : 'a guest',
+    ...(groups ?? []),
+    business ? 'for a business' : '',
+    orderCount === 0 ? 'first order' : '',
+  ];
   return words.filter(Boolean).join(', ');
 }

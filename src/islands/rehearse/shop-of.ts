@@ -13,12 +13,19 @@ export interface ShopLaid {
   sheet: ShopSheet;
 }
 
-export function shopOf(compiled: CompiledPolicy, catalogue: Catalogue, cart: TestCart, { evaluation }: Rehearsal): ShopLaid {
+export function shopOf(
+  compiled: CompiledPolicy,
+  catalogue: Catalogue,
+  cart: TestCart,
+  { evaluation }: Rehearsal,
+): ShopLaid {
   const answer = quoteAnswer(compiled, evaluation, cart.language);
   const terms = evaluation.marketId ? compiled.markets.get(evaluation.marketId)?.terms : undefined;
   const goods = inOrder(cart.lines).flatMap(([id, { quantity }]) => {
     const product = catalogue.get(id);
-    return product ? [{ name: product.name, quantity, value: terms ? (priceIn(product, terms) ?? 0) * quantity : 0 }] : [];
+    return product
+      ? [{ name: product.name, quantity, value: terms ? (priceIn(product, terms) ?? 0) * quantity : 0 }]
+      : [];
   });
   return { answer, sheet: shopSheet(answer, goods, terms?.shownWithTax ?? true, cart.language) };
 }

@@ -10,8 +10,10 @@ const stops: Record<PolicyChange['place'], { name: string; href: string }> = {
 
 /** Each difference in a row: where, what, from what, to what. */
 export function ChangeList({ changes, released }: { changes: PolicyChange[]; released: boolean }) {
-  if (!released) return <p className="py-3">The whole draft is new to the shop, which reads nothing until the first release.</p>;
-  if (changes.length === 0) return <p className="py-3 text-soft">The draft says the same as the release: shoppers would see no difference.</p>;
+  if (!released)
+    return <p className="py-3">The whole draft is new to the shop, which reads nothing until the first release.</p>;
+  if (changes.length === 0)
+    return <p className="py-3 text-soft">The draft says the same as the release: shoppers would see no difference.</p>;
   return (
     <div className="mt-2 overflow-x-auto">
       <table className="w-full text-left" aria-label="Changes">

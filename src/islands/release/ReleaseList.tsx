@@ -3,7 +3,15 @@ import { usePage } from '../frame/page-context.tsx';
 import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
 
 /** All releases, newest first; an older one can be made current again. */
-export function ReleaseList({ releases, busy, rollBack }: { releases: ReleaseSummary[]; busy: boolean; rollBack: (number: number, note: string) => Promise<boolean> }) {
+export function ReleaseList({
+  releases,
+  busy,
+  rollBack,
+}: {
+  releases: ReleaseSummary[];
+  busy: boolean;
+  rollBack: (number: number, note: string) => Promise<boolean>;
+}) {
   const { locale } = usePage();
   const [asking, setAsking] = useState<number | null>(null);
   const when = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
@@ -12,7 +20,11 @@ export function ReleaseList({ releases, busy, rollBack }: { releases: ReleaseSum
       <h2 className="text-[16px]">Releases</h2>
       <ul className="mt-1">
         {releases.map((release, index) => (
-          <li key={release.number} className="border-t border-hairline py-1.5" data-testid={`release-${release.number}`}>
+          <li
+            key={release.number}
+            className="border-t border-hairline py-1.5"
+            data-testid={`release-${release.number}`}
+          >
             <div className="flex flex-wrap items-center gap-x-4">
               <strong className="w-8 text-right">{release.number}</strong>
               <span className="min-w-40 flex-1">
@@ -25,7 +37,13 @@ export function ReleaseList({ releases, busy, rollBack }: { releases: ReleaseSum
               {index === 0 ? (
                 <span className="w-36 text-right text-primary">the shop uses this</span>
               ) : (
-                <button type="button" className="quiet-button w-36 justify-end text-primary" disabled={busy} aria-expanded={asking === release.number} onClick={() => setAsking(asking === release.number ? null : release.number)}>
+                <button
+                  type="button"
+                  className="quiet-button w-36 justify-end text-primary"
+                  disabled={busy}
+                  aria-expanded={asking === release.number}
+                  onClick={() => setAsking(asking === release.number ? null : release.number)}
+                >
                   Roll back to {release.number}
                 </button>
               )}
@@ -33,7 +51,8 @@ export function ReleaseList({ releases, busy, rollBack }: { releases: ReleaseSum
             {asking === release.number && (
               <p className="mt-1 flex flex-wrap items-center gap-3 pl-12">
                 <span>
-                  Shoppers get what release {release.number} says at once, as release {releases[0]!.number + 1}. Your draft stays as it is.
+                  Shoppers get what release {release.number} says at once, as release {releases[0]!.number + 1}. Your
+                  draft stays as it is.
                 </span>
                 <button
                   type="button"

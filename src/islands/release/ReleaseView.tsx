@@ -46,15 +46,25 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
     // What is released is what was looked at: own edits may still have been on their way, but nobody else's.
     const lookedAt = settled;
     const { revision, policy } = await flushed();
-    if (!samePolicy(policy, lookedAt)) return setProblem({ status: 412, title: 'The draft has moved on', detail: 'Someone edited it since you looked at the changes. Nothing was released. Look at the changes again.' });
+    if (!samePolicy(policy, lookedAt))
+      return setProblem({
+        status: 412,
+        title: 'The draft has moved on',
+        detail: 'Someone edited it since you looked at the changes. Nothing was released. Look at the changes again.',
+      });
     if (await send('/api/releases', { note: note.trim() }, `"draft-${revision}"`)) setNote('');
   };
 
   return (
     <div className="px-5 py-3">
-      <h1 className="text-[22px]">{release ? `Changes for shoppers since release ${release.number}` : 'Nothing has been released yet'}</h1>
+      <h1 className="text-[22px]">
+        {release ? `Changes for shoppers since release ${release.number}` : 'Nothing has been released yet'}
+      </h1>
       {empty ? (
-        <p className="py-3 text-soft">The draft is empty: there is nothing to hand to the shop. Load the demo store at Offers to see how a release works.</p>
+        <p className="py-3 text-soft">
+          The draft is empty: there is nothing to hand to the shop. Load the demo store at Offers to see how a release
+          works.
+        </p>
       ) : (
         <>
           <ChangeList changes={changes} released={release !== null} />
@@ -73,9 +83,20 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
         >
           <label className="flex min-w-72 flex-1 flex-col text-[13px] text-soft">
             What this release is for
-            <input className="typed text-[15px] text-base-content" value={note} maxLength={2000} onChange={(event) => setNote(event.target.value)} data-testid="release-note" />
+            <input
+              className="typed text-[15px] text-base-content"
+              value={note}
+              maxLength={2000}
+              onChange={(event) => setNote(event.target.value)}
+              data-testid="release-note"
+            />
           </label>
-          <button type="submit" className="btn btn-primary btn-sm" disabled={busy || busySaving || nothingToDo} data-testid="release-button">
+          <button
+            type="submit"
+            className="btn btn-primary btn-sm"
+            disabled={busy || busySaving || nothingToDo}
+            data-testid="release-button"
+          >
             Release as number {(releases[0]?.number ?? 0) + 1}
           </button>
         </form>
@@ -88,7 +109,13 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
           {problem.title}. {problem.detail}
         </p>
       )}
-      {releases.length > 0 && <ReleaseList releases={releases} busy={busy} rollBack={(number, why) => send(`/api/releases/${number}/roll-back`, { note: why })} />}
+      {releases.length > 0 && (
+        <ReleaseList
+          releases={releases}
+          busy={busy}
+          rollBack={(number, why) => send(`/api/releases/${number}/roll-back`, { note: why })}
+        />
+      )}
     </div>
   );
 }

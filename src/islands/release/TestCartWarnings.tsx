@@ -15,16 +15,28 @@ export function TestCartWarnings() {
       inOrder(policy.testCarts).flatMap(([id, cart]) => {
         if (!cart.expects) return [];
         const rehearsal = rehearse(compiled, catalogue, cart, now);
-        return [{ id, cart, rehearsal, misses: missesOf(cart.expects, rehearsal.evaluation, messagesOf(rehearsal)).length }];
+        return [
+          { id, cart, rehearsal, misses: missesOf(cart.expects, rehearsal.evaluation, messagesOf(rehearsal)).length },
+        ];
       }),
     [policy.testCarts, compiled, catalogue, now],
   );
   if (judged.length === 0) return null;
   const failing = judged.filter(({ misses }) => misses > 0);
-  if (failing.length === 0) return <p className="mt-2 text-[13px] text-soft" data-testid="test-carts-pass">{judged.length === 1 ? 'The test cart that expects something comes out as expected.' : `All ${judged.length} test carts that expect something come out as expected.`}</p>;
+  if (failing.length === 0)
+    return (
+      <p className="mt-2 text-[13px] text-soft" data-testid="test-carts-pass">
+        {judged.length === 1
+          ? 'The test cart that expects something comes out as expected.'
+          : `All ${judged.length} test carts that expect something come out as expected.`}
+      </p>
+    );
   return (
     <div className="mt-2 border-l-2 border-warning py-1 pl-3" data-testid="test-cart-warnings">
-      <p className="font-semibold text-warning">{failing.length === 1 ? 'One test cart comes' : `${failing.length} test carts come`} out otherwise than expected:</p>
+      <p className="font-semibold text-warning">
+        {failing.length === 1 ? 'One test cart comes' : `${failing.length} test carts come`} out otherwise than
+        expected:
+      </p>
       <ul>
         {failing.map(({ id, cart, rehearsal }) => (
           <li key={id}>

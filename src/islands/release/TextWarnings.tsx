@@ -8,17 +8,31 @@ import { usePolicy } from '../frame/page-context.tsx';
 /** Texts with mistakes, of one offer or all: those that break leave shoppers with the last good one; others would be read as they are. */
 export function TextWarnings({ offerId }: { offerId?: string }) {
   const policy = usePolicy();
-  const wrong = useMemo(() => grouped(policyWordingFaults(policy).filter((fault) => fault.severity === 'wrong' && (offerId === undefined || fault.offerId === offerId)), policy), [policy, offerId]);
+  const wrong = useMemo(
+    () =>
+      grouped(
+        policyWordingFaults(policy).filter(
+          (fault) => fault.severity === 'wrong' && (offerId === undefined || fault.offerId === offerId),
+        ),
+        policy,
+      ),
+    [policy, offerId],
+  );
   if (wrong.length === 0) return null;
   return (
     <div className="mt-2 border-l-2 border-error py-1 pl-3 leading-5" data-testid="text-warnings">
-      <p className="font-semibold text-error">{wrong.length === 1 ? 'A mistake in texts' : `${wrong.length} mistakes in texts`}:</p>
+      <p className="font-semibold text-error">
+        {wrong.length === 1 ? 'A mistake in texts' : `${wrong.length} mistakes in texts`}:
+      </p>
       <ul>
         {wrong.map(({ fault: { offerId: offer, state, language, place, message }, languages, then }) => (
           <li key={`${offer} ${state} ${message} ${then}`}>
             “{policy.offers[offer]?.name}”, {stateName(state)}, {[...languages].join(', ')}: {message}
             {then}{' '}
-            <a className="underline decoration-dotted underline-offset-2" href={`/wording?offer=${offer}&language=${language}${place === 'everyPlace' ? '' : `&place=${place}`}`}>
+            <a
+              className="underline decoration-dotted underline-offset-2"
+              href={`/wording?offer=${offer}&language=${language}${place === 'everyPlace' ? '' : `&place=${place}`}`}
+            >
               mend it
             </a>
           </li>
@@ -41,7 +55,11 @@ function grouped(faults: readonly TextFault[], policy: Policy): Shared[] {
   const found = new Map<string, Shared>();
   for (const fault of faults) {
     const kept = fault.breaks ? textAt(policy, fault) : undefined;
-    const then = !fault.breaks ? '' : kept === undefined ? ' Shoppers read nothing of it.' : ` Shoppers go on reading “${kept}”.`;
+    const then = !fault.breaks
+      ? ''
+      : kept === undefined
+        ? ' Shoppers read nothing of it.'
+        : ` Shoppers go on reading “${kept}”.`;
     const key = JSON.stringify([fault.offerId, fault.state, fault.message, then]);
     const same = found.get(key);
     if (same) same.languages.add(fault.language);
@@ -63,8 +81,12 @@ export function LanguageWarnings() {
       <ul>
         {[...byOffer].map(([offerId, list]) => (
           <li key={offerId}>
-            “{policy.offers[offerId]?.name}” has no text in {list.map(({ language, instead }) => `${language} (shoppers read ${instead ?? 'nothing'})`).join(', ')}{' '}
-            <a className="underline decoration-dotted underline-offset-2" href={`/wording?offer=${offerId}&view=languages`}>
+            “{policy.offers[offerId]?.name}” has no text in{' '}
+            {list.map(({ language, instead }) => `${language} (shoppers read ${instead ?? 'nothing'})`).join(', ')}{' '}
+            <a
+              className="underline decoration-dotted underline-offset-2"
+              href={`/wording?offer=${offerId}&view=languages`}
+            >
               write it
             </a>
           </li>

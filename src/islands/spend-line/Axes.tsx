@@ -10,7 +10,13 @@ export const Axes = memo(function Axes({ scale, figure }: { scale: SpendScale; f
       <line x1={scale.left} x2={scale.right} y1={scale.bottom} y2={scale.bottom} className="stroke-soft" />
       {xs.map((value) => (
         <g key={value}>
-          <line x1={scale.x(value)} x2={scale.x(value)} y1={scale.bottom} y2={scale.bottom + 4} className="stroke-soft" />
+          <line
+            x1={scale.x(value)}
+            x2={scale.x(value)}
+            y1={scale.bottom}
+            y2={scale.bottom + 4}
+            className="stroke-soft"
+          />
           <text x={scale.x(value)} y={scale.bottom + 16} textAnchor="middle">
             {figure(value)}
           </text>

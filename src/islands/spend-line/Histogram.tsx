@@ -3,8 +3,17 @@ import { bands, type Distribution } from '../../core/orders/distribution.ts';
 import type { SpendScale } from './scale.ts';
 
 /** The market's orders by value, behind everything. */
-export const Histogram = memo(function Histogram({ scale, distribution }: { scale: SpendScale; distribution: Distribution }) {
-  const bars = useMemo(() => bands(distribution, scale.bandWidth, scale.end), [distribution, scale.bandWidth, scale.end]);
+export const Histogram = memo(function Histogram({
+  scale,
+  distribution,
+}: {
+  scale: SpendScale;
+  distribution: Distribution;
+}) {
+  const bars = useMemo(
+    () => bands(distribution, scale.bandWidth, scale.end),
+    [distribution, scale.bandWidth, scale.end],
+  );
   const highest = Math.max(1, ...bars.map((bar) => bar.orders));
   const room = (scale.bottom - scale.top) * 0.86;
   const outline = bars.map(({ from, to, orders }) => {

@@ -4,7 +4,15 @@ import { usePriceWords } from '../frame/use-price-words.ts';
 import { optionLine } from './option-line.ts';
 
 /** The options of a zone with their lines and what each costs here. @param left ids of options to leave out */
-export function OptionPrices({ zone, options, left }: { zone: CompiledZone; options: readonly OptionPrice[]; left?: ReadonlySet<string> }) {
+export function OptionPrices({
+  zone,
+  options,
+  left,
+}: {
+  zone: CompiledZone;
+  options: readonly OptionPrice[];
+  left?: ReadonlySet<string>;
+}) {
   const write = usePriceWords(zone.market.market.currency);
   return zone.options.map(({ id, option }, index) => {
     if (left?.has(id)) return null;

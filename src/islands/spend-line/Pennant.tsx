@@ -30,7 +30,8 @@ export function Pennant({
   const flagWidth = text.length * 6.6 + 18;
   const flagLeft = x - flagWidth < scale.left ? x : x - flagWidth;
 
-  const place = (event: PointerEvent<SVGGElement>) => event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
+  const place = (event: PointerEvent<SVGGElement>) =>
+    event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
   const finishKeys = () => {
     if (!keyed.current) return;
     clearTimeout(keyed.current.timer);
@@ -53,8 +54,22 @@ export function Pennant({
     <>
       {released !== null && released !== value && released <= scale.end && (
         <g data-testid="released-goal">
-          <line x1={scale.x(released)} x2={scale.x(released)} y1={scale.top - 4} y2={scale.bottom} className="stroke-ember" strokeWidth="1" strokeDasharray="2 3" />
-          <text x={scale.x(released) + (released > value ? 5 : -5)} y={scale.top + 4} textAnchor={released > value ? 'start' : 'end'} fontSize="12" className="fill-ember">
+          <line
+            x1={scale.x(released)}
+            x2={scale.x(released)}
+            y1={scale.top - 4}
+            y2={scale.bottom}
+            className="stroke-ember"
+            strokeWidth="1"
+            strokeDasharray="2 3"
+          />
+          <text
+            x={scale.x(released) + (released > value ? 5 : -5)}
+            y={scale.top + 4}
+            textAnchor={released > value ? 'start' : 'end'}
+            fontSize="12"
+            className="fill-ember"
+          >
             released {write(released)}
           </text>
         </g>
@@ -75,7 +90,10 @@ export function Pennant({
         }}
         onPointerMove={(event) => {
           if (!grabbed.current) return;
-          const next = clampGoal(scale, valueAt(scale, place(event) - grabbed.current.offset, event.altKey ? 1 : scale.step));
+          const next = clampGoal(
+            scale,
+            valueAt(scale, place(event) - grabbed.current.offset, event.altKey ? 1 : scale.step),
+          );
           if (next === grabbed.current.value) return;
           grabbed.current.value = next;
           show(next);
@@ -93,10 +111,26 @@ export function Pennant({
       >
         {aside === undefined ? (
           <>
-            <rect x={Math.min(flagLeft, x - 7)} y={2} width={flagWidth + 7} height={scale.bottom - 2} fill="transparent" />
+            <rect
+              x={Math.min(flagLeft, x - 7)}
+              y={2}
+              width={flagWidth + 7}
+              height={scale.bottom - 2}
+              fill="transparent"
+            />
             <line x1={x} x2={x} y1={6} y2={scale.bottom} className="stroke-base-content" strokeWidth="1.5" />
-            <path d={flagLeft < x ? `M${x} 5H${flagLeft}l5 9-5 9H${x}z` : `M${x} 5h${flagWidth}l-5 9 5 9H${x}z`} className="fill-accent" />
-            <text x={flagLeft + flagWidth / 2 + 1} y={18.5} textAnchor="middle" fontSize="12.5" fontWeight="650" className="fill-accent-content">
+            <path
+              d={flagLeft < x ? `M${x} 5H${flagLeft}l5 9-5 9H${x}z` : `M${x} 5h${flagWidth}l-5 9 5 9H${x}z`}
+              className="fill-accent"
+            />
+            <text
+              x={flagLeft + flagWidth / 2 + 1}
+              y={18.5}
+              textAnchor="middle"
+              fontSize="12.5"
+              fontWeight="650"
+              className="fill-accent-content"
+            >
               {text}
             </text>
             <circle cx={x} cy={scale.bottom} r="4.5" className="fill-accent stroke-base-100" strokeWidth="1.5" />
@@ -105,8 +139,19 @@ export function Pennant({
           <>
             <title>{`${label}: ${text}`}</title>
             <rect x={x - 6} y={scale.bottom - 40} width={18} height={44} fill="transparent" />
-            <line x1={x} x2={x} y1={scale.bottom - 36} y2={scale.bottom} className="stroke-base-content" strokeWidth="1" />
-            <path d={`M${x} ${scale.bottom - 36}h11l-3 4 3 4H${x}z`} className="fill-base-100 stroke-accent" strokeWidth="1.2" />
+            <line
+              x1={x}
+              x2={x}
+              y1={scale.bottom - 36}
+              y2={scale.bottom}
+              className="stroke-base-content"
+              strokeWidth="1"
+            />
+            <path
+              d={`M${x} ${scale.bottom - 36}h11l-3 4 3 4H${x}z`}
+              className="fill-base-100 stroke-accent"
+              strokeWidth="1.2"
+            />
             <circle cx={x} cy={scale.bottom} r="3" className="fill-base-100 stroke-accent" strokeWidth="1.5" />
           </>
         )}

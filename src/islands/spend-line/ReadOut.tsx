@@ -11,7 +11,16 @@ import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { OptionPrices } from './OptionPrices.tsx';
 
 /** What holds at one order value, above the picture so that it hides nothing. */
-export function ReadOut({ at, pointed, zone, sweep, distribution, language, percent, shopper }: {
+export function ReadOut({
+  at,
+  pointed,
+  zone,
+  sweep,
+  distribution,
+  language,
+  percent,
+  shopper,
+}: {
   at: number;
   pointed: boolean;
   zone: CompiledZone;
@@ -25,7 +34,15 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
   const market = zone.market.market;
   const evaluation = evaluateImagined(zone, orderOfValue(at), someoneIn(zone, now, shopper));
   const message = renderLead(compiled, evaluation, 'strip', language);
-  const nowhere = useMemo(() => new Set(zone.options.flatMap(({ id }, index) => (sweep.segments.every((segment) => !segment.options[index]) ? [id] : []))), [zone, sweep]);
+  const nowhere = useMemo(
+    () =>
+      new Set(
+        zone.options.flatMap(({ id }, index) =>
+          sweep.segments.every((segment) => !segment.options[index]) ? [id] : [],
+        ),
+      ),
+    [zone, sweep],
+  );
   const below = distribution && distribution.orders > 0 ? ordersBelow(distribution, at) / distribution.orders : null;
   return (
     <div className="min-h-[88px] sm:min-h-[46px]" aria-live="off" data-testid="read-out">
@@ -41,7 +58,15 @@ export function ReadOut({ at, pointed, zone, sweep, distribution, language, perc
             {percent(below)} of orders lie below, {percent(1 - below)} from here up
           </span>
         )}
-        <span className="min-w-0 basis-full truncate sm:flex-1 sm:basis-0">{message ? <>reads “<span lang={message.found.language}>{message.text}</span>”</> : 'reads nothing'}</span>
+        <span className="min-w-0 basis-full truncate sm:flex-1 sm:basis-0">
+          {message ? (
+            <>
+              reads “<span lang={message.found.language}>{message.text}</span>”
+            </>
+          ) : (
+            'reads nothing'
+          )}
+        </span>
       </p>
     </div>
   );

@@ -34,7 +34,19 @@ export interface AsideGoal {
 const designWidth = 884;
 
 /** The picture along order value: what orders are like, what delivery costs, where the goal stands. */
-export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, others, showOther, commitOther, language, shopper, over }: {
+export function SpendLine({
+  zone,
+  steadySweep,
+  steadyGoal,
+  distribution,
+  goal,
+  others,
+  showOther,
+  commitOther,
+  language,
+  shopper,
+  over,
+}: {
   zone: CompiledZone;
   /** sweep and goal of the saved draft, which fix the axes while something is dragged */
   steadySweep: Sweep;
@@ -60,7 +72,10 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
   const currency = zone.market.market.currency;
 
   const sweep = useMemo(() => sweepZone(zone, 'goodsValue', someoneIn(zone, now, shopper)), [zone, now, shopper]);
-  const scale = useMemo(() => spendScale(width, currency, distribution, steadySweep, steadyGoal), [width, currency, distribution, steadySweep, steadyGoal]);
+  const scale = useMemo(
+    () => spendScale(width, currency, distribution, steadySweep, steadyGoal),
+    [width, currency, distribution, steadySweep, steadyGoal],
+  );
   const percent = useMemo(() => {
     const format = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
     return (share: number) => format.format(share);
@@ -84,9 +99,31 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
 
   return (
     <section aria-label="Spend line">
-      <ReadOut at={at} pointed={cursor !== null || goal === null} zone={zone} sweep={sweep} distribution={distribution} language={language} percent={percent} shopper={shopper} />
-      <div ref={box} className="relative h-[326px] w-full overflow-hidden" data-testid="spend-line" data-end={scale.end} data-left={scale.left} data-right={scale.right}>
-        <svg width={width} height={height} className="block select-none" role="group" aria-label={`Order value in ${currency} against delivery price`}>
+      <ReadOut
+        at={at}
+        pointed={cursor !== null || goal === null}
+        zone={zone}
+        sweep={sweep}
+        distribution={distribution}
+        language={language}
+        percent={percent}
+        shopper={shopper}
+      />
+      <div
+        ref={box}
+        className="relative h-[326px] w-full overflow-hidden"
+        data-testid="spend-line"
+        data-end={scale.end}
+        data-left={scale.left}
+        data-right={scale.right}
+      >
+        <svg
+          width={width}
+          height={height}
+          className="block select-none"
+          role="group"
+          aria-label={`Order value in ${currency} against delivery price`}
+        >
           <defs>
             <pattern id="within-reach" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
               <line x1="0" y1="0" x2="0" y2="7" className="stroke-accent" strokeWidth="1.6" strokeOpacity="0.5" />
@@ -95,9 +132,23 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
           {distribution && <Histogram scale={scale} distribution={distribution} />}
           {goal && <Regions scale={scale} goal={goal.value} distribution={distribution} percent={percent} />}
           <Axes scale={scale} figure={axisFigure} />
-          <Staircases scale={scale} sweep={sweep} names={zone.options.map((option) => option.option.name)} write={write} />
+          <Staircases
+            scale={scale}
+            sweep={sweep}
+            names={zone.options.map((option) => option.option.name)}
+            write={write}
+          />
           {over?.(scale)}
-          {cursor !== null && <line x1={scale.x(cursor)} x2={scale.x(cursor)} y1={scale.top - 6} y2={scale.bottom} className="stroke-primary" strokeWidth="1" />}
+          {cursor !== null && (
+            <line
+              x1={scale.x(cursor)}
+              x2={scale.x(cursor)}
+              y1={scale.top - 6}
+              y2={scale.bottom}
+              className="stroke-primary"
+              strokeWidth="1"
+            />
+          )}
           <rect
             role="slider"
             tabIndex={0}
@@ -112,15 +163,36 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
             height={scale.bottom - scale.top}
             fill="transparent"
             data-testid="spend-cursor"
-            onPointerMove={(event) => setCursor(valueAt(scale, event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left))}
+            onPointerMove={(event) =>
+              setCursor(
+                valueAt(scale, event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left),
+              )
+            }
             onPointerLeave={() => setCursor(null)}
             onKeyDown={onKeyDown}
             onBlur={() => setCursor(null)}
           />
           {others.map((other) => (
-            <AsidePennant key={`${other.offerId} ${other.goalId}`} {...other} scale={scale} write={write} show={showOther} commit={commitOther} />
+            <AsidePennant
+              key={`${other.offerId} ${other.goalId}`}
+              {...other}
+              scale={scale}
+              write={write}
+              show={showOther}
+              commit={commitOther}
+            />
           ))}
-          {goal && <Pennant scale={scale} value={goal.value} released={goal.released} label={goal.label} write={write} show={goal.show} commit={goal.commit} />}
+          {goal && (
+            <Pennant
+              scale={scale}
+              value={goal.value}
+              released={goal.released}
+              label={goal.label}
+              write={write}
+              show={goal.show}
+              commit={goal.commit}
+            />
+          )}
         </svg>
       </div>
     </section>
@@ -128,11 +200,28 @@ export function SpendLine({ zone, steadySweep, steadyGoal, distribution, goal, o
 }
 
 /** Drawn anew only when it has moved itself. */
-const AsidePennant = memo(function AsidePennant({ scale, write, show, commit, ...goal }: AsideGoal & {
+const AsidePennant = memo(function AsidePennant({
+  scale,
+  write,
+  show,
+  commit,
+  ...goal
+}: AsideGoal & {
   scale: SpendScale;
   write: (minor: number) => string;
   show: (goal: AsideGoal, value: number) => void;
   commit: (goal: AsideGoal, value: number) => void;
 }) {
-  return <Pennant scale={scale} value={goal.value} released={null} label={goal.label} write={write} show={(value) => show(goal, value)} commit={(value) => commit(goal, value)} aside={`${goal.offerId}-${goal.goalId}`} />;
+  return (
+    <Pennant
+      scale={scale}
+      value={goal.value}
+      released={null}
+      label={goal.label}
+      write={write}
+      show={(value) => show(goal, value)}
+      commit={(value) => commit(goal, value)}
+      aside={`${goal.offerId}-${goal.goalId}`}
+    />
+  );
 });

@@ -3,18 +3,39 @@ import { optionLine } from './option-line.ts';
 import type { SpendScale } from './scale.ts';
 
 /** A staircase per option, from the exact breakpoints: price after in full, price before thinly where it differs. */
-export function Staircases({ scale, sweep, names, write }: { scale: SpendScale; sweep: Sweep; names: string[]; write: (minor: number) => string }) {
+export function Staircases({
+  scale,
+  sweep,
+  names,
+  write,
+}: {
+  scale: SpendScale;
+  sweep: Sweep;
+  names: string[];
+  write: (minor: number) => string;
+}) {
   return (
     <g fill="none">
       {sweep.optionIds.map((id, index) => {
         const line = optionLine(index);
         const after = stairPath(scale, sweep, index, (price) => [price.after, price.lastAfter]);
-        const before = stairPath(scale, sweep, index, (price) => (price.before === price.after && price.lastBefore === price.lastAfter ? null : [price.before, price.lastBefore]));
+        const before = stairPath(scale, sweep, index, (price) =>
+          price.before === price.after && price.lastBefore === price.lastAfter
+            ? null
+            : [price.before, price.lastBefore],
+        );
         return (
           <g key={id} className={line.stroke}>
             {before && <path d={before} strokeWidth="1" strokeOpacity="0.65" strokeDasharray="1 3" />}
             <path d={after} strokeWidth="2" strokeDasharray={line.dash} data-testid={`staircase-${id}`} />
-            <StepLabels scale={scale} sweep={sweep} index={index} name={names[index] ?? id} fill={line.fill} write={write} />
+            <StepLabels
+              scale={scale}
+              sweep={sweep}
+              index={index}
+              name={names[index] ?? id}
+              fill={line.fill}
+              write={write}
+            />
           </g>
         );
       })}
@@ -22,7 +43,21 @@ export function Staircases({ scale, sweep, names, write }: { scale: SpendScale; 
   );
 }
 
-function StepLabels({ scale, sweep, index, name, fill, write }: { scale: SpendScale; sweep: Sweep; index: number; name: string; fill: string; write: (minor: number) => string }) {
+function StepLabels({
+  scale,
+  sweep,
+  index,
+  name,
+  fill,
+  write,
+}: {
+  scale: SpendScale;
+  sweep: Sweep;
+  index: number;
+  name: string;
+  fill: string;
+  write: (minor: number) => string;
+}) {
   let last: number | null = null;
   let named = false;
   return (
@@ -39,7 +74,12 @@ function StepLabels({ scale, sweep, index, name, fill, write }: { scale: SpendSc
         if (room < label.length * 5.4) return null;
         named = true;
         return (
-          <text key={segment.from} x={from + 6} y={scale.priceY(price.after) - 5} className="[stroke:var(--color-base-100)] [stroke-width:3px]">
+          <text
+            key={segment.from}
+            x={from + 6}
+            y={scale.priceY(price.after) - 5}
+            className="[stroke:var(--color-base-100)] [stroke-width:3px]"
+          >
             {label}
           </text>
         );
@@ -49,7 +89,12 @@ function StepLabels({ scale, sweep, index, name, fill, write }: { scale: SpendSc
 }
 
 /** SVG path of a staircase; broken where there is no price, rising where the price rises with the order. */
-function stairPath(scale: SpendScale, sweep: Sweep, index: number, pick: (price: SweepPrice) => [first: number, last: number] | null): string {
+function stairPath(
+  scale: SpendScale,
+  sweep: Sweep,
+  index: number,
+  pick: (price: SweepPrice) => [first: number, last: number] | null,
+): string {
   let path = '';
   let drawing = false;
   for (const segment of sweep.segments) {

@@ -28,7 +28,14 @@ export interface SpendScale extends LineScale {
 }
 
 /** @param least the axis reaches so far at least @param goal the saved goal, so that the axis holds still while one is dragged */
-export function spendScale(width: number, currency: string, distribution: Distribution | null, sweep: Sweep, goal: number | null, least = 50 * minorPerMajor(currency)): SpendScale {
+export function spendScale(
+  width: number,
+  currency: string,
+  distribution: Distribution | null,
+  sweep: Sweep,
+  goal: number | null,
+  least = 50 * minorPerMajor(currency),
+): SpendScale {
   const lastBreak = sweep.segments.at(-1)?.from ?? 0;
   const orders = distribution ? valueAtShare(distribution, 0.985) : 0;
   // Breaks far beyond all orders would squeeze the orders into a corner.
@@ -36,7 +43,16 @@ export function spendScale(width: number, currency: string, distribution: Distri
   const wanted = Math.max(orders, (goal ?? 0) * 1.25, breaks, least);
   const bandWidth = niceStep(wanted / 64);
   const end = Math.ceil(wanted / bandWidth) * bandWidth;
-  const highest = Math.max(1, ...sweep.segments.filter(({ from }) => from < end).flatMap((segment) => segment.options.map((price) => Math.max(price?.before ?? 0, segment.to === null ? 0 : (price?.lastBefore ?? 0)))));
+  const highest = Math.max(
+    1,
+    ...sweep.segments
+      .filter(({ from }) => from < end)
+      .flatMap((segment) =>
+        segment.options.map((price) =>
+          Math.max(price?.before ?? 0, segment.to === null ? 0 : (price?.lastBefore ?? 0)),
+        ),
+      ),
+  );
   const left = margin.left;
   const right = Math.max(left + 100, width - margin.right);
   const top = margin.top;

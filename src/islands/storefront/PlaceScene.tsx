@@ -7,7 +7,23 @@ import { Strip, type StripMessage } from './Strip.tsx';
 import { useLook } from './use-look.ts';
 
 /** One place of the shop, as little of it as shows what a message looks like there. */
-export function PlaceScene({ place, message, look, percent, deadline, now, timeZone }: { place: Place; message: StripMessage | undefined; look: Look; percent: number; deadline: number | null; now: number; timeZone: string }) {
+export function PlaceScene({
+  place,
+  message,
+  look,
+  percent,
+  deadline,
+  now,
+  timeZone,
+}: {
+  place: Place;
+  message: StripMessage | undefined;
+  look: Look;
+  percent: number;
+  deadline: number | null;
+  now: number;
+  timeZone: string;
+}) {
   const part = useLook(look);
   if (place === 'strip') {
     return (
@@ -24,11 +40,7 @@ export function PlaceScene({ place, message, look, percent, deadline, now, timeZ
       <div className="scene-inside">
         {place === 'product' && <SceneLines short />}
         {message && place !== 'product' && <GoalBar percent={percent} name={words.toward} />}
-        {message ? (
-          <p lang={message.language}>{message.text}</p>
-        ) : (
-          <p className="scene-silent">silent</p>
-        )}
+        {message ? <p lang={message.language}>{message.text}</p> : <p className="scene-silent">silent</p>}
         {place !== 'product' && <SceneLines short />}
       </div>
     </div>

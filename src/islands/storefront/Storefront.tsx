@@ -28,14 +28,34 @@ export interface StorefrontProps {
 }
 
 /** The demo shop drawn plainly from what it is told for a cart: strip, product page, mini-cart, cart and checkout. */
-export function Storefront({ sheet, look, shopName, language, width, now, deadline, timeZone, differs, belowOption, hindrance, testIds }: StorefrontProps) {
+export function Storefront({
+  sheet,
+  look,
+  shopName,
+  language,
+  width,
+  now,
+  deadline,
+  timeZone,
+  differs,
+  belowOption,
+  hindrance,
+  testIds,
+}: StorefrontProps) {
   const part = useLook(look);
   const words = shopWords(language);
   const id = (name: string) => (testIds ? name : undefined);
   const strip = (
     <div data-differs={differs?.has('strip')}>
       <Differs when={differs?.has('strip')} />
-      <Strip message={sheet.messages.strip} look={look} deadline={deadline} now={now} timeZone={timeZone} testId={id('shopper-strip')} />
+      <Strip
+        message={sheet.messages.strip}
+        look={look}
+        deadline={deadline}
+        now={now}
+        timeZone={timeZone}
+        testId={id('shopper-strip')}
+      />
     </div>
   );
   const pieces = sheet.goods.reduce((sum, { quantity }) => sum + quantity, 0);
@@ -93,13 +113,19 @@ export function Storefront({ sheet, look, shopName, language, width, now, deadli
           {hindrance}
           <ul>
             {sheet.options.map((option) => (
-              <li key={option.id} className="shop-option" data-differs={differs?.has(`option ${option.id}`)} data-testid={id(`checkout-${option.id}`)}>
+              <li
+                key={option.id}
+                className="shop-option"
+                data-differs={differs?.has(`option ${option.id}`)}
+                data-testid={id(`checkout-${option.id}`)}
+              >
                 <Differs when={differs?.has(`option ${option.id}`)} />
                 <div className="shop-line">
                   <span aria-hidden className="shop-choice" data-chosen={option.chosen} />
                   <span className="flex-1">{option.label}</span>
                   <span className="whitespace-nowrap">
-                    {option.before !== null && <s className="shop-quiet">{option.before}</s>} <span data-testid={id('price-after')}>{option.after}</span>
+                    {option.before !== null && <s className="shop-quiet">{option.before}</s>}{' '}
+                    <span data-testid={id('price-after')}>{option.after}</span>
                   </span>
                 </div>
                 {belowOption?.(option.id)}
@@ -133,7 +159,17 @@ export function Storefront({ sheet, look, shopName, language, width, now, deadli
   );
 }
 
-function Message({ sheet, place, words, differs }: { sheet: ShopSheet; place: Place; words: ShopWords; differs: ReadonlySet<SheetPart> | undefined }) {
+function Message({
+  sheet,
+  place,
+  words,
+  differs,
+}: {
+  sheet: ShopSheet;
+  place: Place;
+  words: ShopWords;
+  differs: ReadonlySet<SheetPart> | undefined;
+}) {
   const message = sheet.messages[place];
   if (!message) return <span data-differs={differs?.has(place)} />;
   return (

@@ -13,7 +13,21 @@ export interface StripMessage {
 }
 
 /** The strip across the page, as the store's look has it; nothing where nothing is said. */
-export function Strip({ message, look, deadline, now, timeZone, testId }: { message: StripMessage | undefined; look: Look; deadline: number | null; now: number; timeZone: string; testId?: string | undefined }) {
+export function Strip({
+  message,
+  look,
+  deadline,
+  now,
+  timeZone,
+  testId,
+}: {
+  message: StripMessage | undefined;
+  look: Look;
+  deadline: number | null;
+  now: number;
+  timeZone: string;
+  testId?: string | undefined;
+}) {
   const part = useLook(look);
   const [closed, setClosed] = useState(false);
   if (!message) return <div className="strip-none" data-testid={testId} />;
@@ -29,7 +43,13 @@ export function Strip({ message, look, deadline, now, timeZone, testId }: { mess
     );
   }
   return (
-    <div ref={part} className="shop-strip" data-look={look.style} lang={message.language} dir={directionOf(message.language)}>
+    <div
+      ref={part}
+      className="shop-strip"
+      data-look={look.style}
+      lang={message.language}
+      dir={directionOf(message.language)}
+    >
       <span className="strip-text" data-testid={testId}>
         {message.text}
       </span>

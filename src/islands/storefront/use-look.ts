@@ -7,7 +7,13 @@ export function useLook(look: Look): RefCallback<HTMLElement> {
   const { ground, ink, bar, rule } = coloursOf(look);
   return useCallback(
     (part) => {
-      for (const [name, colour] of [['ground', ground], ['ink', ink], ['bar', bar], ['rule', rule]] as const) part?.style.setProperty(`--look-${name}`, colour);
+      for (const [name, colour] of [
+        ['ground', ground],
+        ['ink', ink],
+        ['bar', bar],
+        ['rule', rule],
+      ] as const)
+        part?.style.setProperty(`--look-${name}`, colour);
     },
     [ground, ink, bar, rule],
   );

@@ -8,13 +8,26 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useDraft, usePolicy } from '../frame/page-context.tsx';
 import { TextEditor } from './TextEditor.tsx';
 
-const statusWords: Record<TextCell['status'], string> = { written: '', stale: 'source has changed', unfinished: 'unfinished', fallsBack: 'falls back', missing: 'missing', notNeeded: '' };
+const statusWords: Record<TextCell['status'], string> = {
+  written: '',
+  stale: 'source has changed',
+  unfinished: 'unfinished',
+  fallsBack: 'falls back',
+  missing: 'missing',
+  notNeeded: '',
+};
 
 /** As many rows as are drawn at once. */
 const rowsAtOnce = 60;
 
 /** All texts in all markets' languages side by side: the source first, what wants work marked; a cell is edited in place. */
-export function LanguageTable({ shownLanguages, choose }: { shownLanguages: string; choose: (languages: string) => void }) {
+export function LanguageTable({
+  shownLanguages,
+  choose,
+}: {
+  shownLanguages: string;
+  choose: (languages: string) => void;
+}) {
   const policy = usePolicy();
   const { languages, rows } = useMemo(() => textTable(policy), [policy]);
   const [onlyWork, setOnlyWork] = useState(false);
@@ -23,27 +36,51 @@ export function LanguageTable({ shownLanguages, choose }: { shownLanguages: stri
   const source = sourceLanguageOf(policy);
   const beside = languages.filter((language) => language !== source);
   const columns = beside.includes(shownLanguages) ? [source, shownLanguages] : languages;
-  const work = new Map(languages.map((language, index) => [language, rows.filter(({ cells }) => wantsWork(cells[index]!)).length]));
-  const inSight = rows.filter(({ cells }) => !onlyWork || cells.some((cell) => columns.includes(cell.language) && wantsWork(cell)));
+  const work = new Map(
+    languages.map((language, index) => [language, rows.filter(({ cells }) => wantsWork(cells[index]!)).length]),
+  );
+  const inSight = rows.filter(
+    ({ cells }) => !onlyWork || cells.some((cell) => columns.includes(cell.language) && wantsWork(cell)),
+  );
   return (
     <section aria-label="All languages">
       <p className="flex flex-wrap items-baseline gap-x-4 py-1">
         <span>
-          <PhraseSelect label="Languages shown" value={columns.length === 2 ? shownLanguages : ''} options={[['', `all ${languages.length} languages`], ...beside.map((language) => [language, `${source} and ${language}`] as const)]} choose={choose} testId="languages-shown" />
+          <PhraseSelect
+            label="Languages shown"
+            value={columns.length === 2 ? shownLanguages : ''}
+            options={[
+              ['', `all ${languages.length} languages`],
+              ...beside.map((language) => [language, `${source} and ${language}`] as const),
+            ]}
+            choose={choose}
+            testId="languages-shown"
+          />
         </span>
         <label className="inline-flex items-center gap-1.5">
-          <input type="checkbox" className="checkbox checkbox-xs" checked={onlyWork} onChange={(event) => setOnlyWork(event.target.checked)} data-testid="only-work" />
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            checked={onlyWork}
+            onChange={(event) => setOnlyWork(event.target.checked)}
+            data-testid="only-work"
+          />
           only what wants work
         </label>
         <span className="text-soft" data-testid="work-count">
-          {[...work].filter(([, count]) => count > 0).map(([language, count]) => `${language} ${count}`).join(' · ') || 'nothing wants work'}
+          {[...work]
+            .filter(([, count]) => count > 0)
+            .map(([language, count]) => `${language} ${count}`)
+            .join(' · ') || 'nothing wants work'}
         </span>
       </p>
       <div className="overflow-x-auto">
         <table className="language-table text-left text-[13px]" data-testid="language-table">
           <thead>
             <tr className="border-b border-hairline text-soft">
-              <th scope="col" className="py-1 pr-3 font-normal">text</th>
+              <th scope="col" className="py-1 pr-3 font-normal">
+                text
+              </th>
               {columns.map((language) => (
                 <th key={language} scope="col" className="py-1 pr-3 font-normal">
                   {language}
@@ -56,9 +93,13 @@ export function LanguageTable({ shownLanguages, choose }: { shownLanguages: stri
             {inSight.slice(0, most).map((row, index) => (
               <tr key={`${row.offerId} ${row.state} ${row.place}`} className="border-b border-hairline align-top">
                 <th scope="row" className="py-1 pr-3 font-normal">
-                  {row.offerId !== inSight[index - 1]?.offerId && <strong className="block font-semibold">{policy.offers[row.offerId]?.name}</strong>}
+                  {row.offerId !== inSight[index - 1]?.offerId && (
+                    <strong className="block font-semibold">{policy.offers[row.offerId]?.name}</strong>
+                  )}
                   <span className="whitespace-nowrap">{stateName(row.state)}</span>
-                  {row.place !== 'everyPlace' && <span className="block text-[12px] text-soft">{places[row.place].short}</span>}
+                  {row.place !== 'everyPlace' && (
+                    <span className="block text-[12px] text-soft">{places[row.place].short}</span>
+                  )}
                 </th>
                 {row.cells
                   .filter(({ language }) => columns.includes(language))
@@ -77,14 +118,33 @@ export function LanguageTable({ shownLanguages, choose }: { shownLanguages: stri
           Show {Math.min(rowsAtOnce, inSight.length - most)} more of {inSight.length - most}
         </button>
       )}
-      {inSight.length === 0 && <p className="py-2 text-soft">{rows.length === 0 ? 'No text is written yet. The storyboard is where it begins.' : 'Nothing wants work in these languages.'}</p>}
+      {inSight.length === 0 && (
+        <p className="py-2 text-soft">
+          {rows.length === 0
+            ? 'No text is written yet. The storyboard is where it begins.'
+            : 'Nothing wants work in these languages.'}
+        </p>
+      )}
     </section>
   );
 }
 
-function Cell({ row, cell, open, setOpen }: { row: TextRow; cell: TextCell; open: string | null; setOpen: (key: string | null) => void }) {
+function Cell({
+  row,
+  cell,
+  open,
+  setOpen,
+}: {
+  row: TextRow;
+  cell: TextCell;
+  open: string | null;
+  setOpen: (key: string | null) => void;
+}) {
   const edit = useDraft((draft) => draft.edit);
-  const address = useMemo<TextAddress>(() => ({ offerId: row.offerId, state: row.state, place: row.place, language: cell.language }), [row.offerId, row.state, row.place, cell.language]);
+  const address = useMemo<TextAddress>(
+    () => ({ offerId: row.offerId, state: row.state, place: row.place, language: cell.language }),
+    [row.offerId, row.state, row.place, cell.language],
+  );
   const key = addressKey(address);
   const text = 'text' in cell ? cell.text : '';
   const written = cell.status === 'written' || cell.status === 'stale' || cell.status === 'unfinished';
@@ -95,9 +155,26 @@ function Cell({ row, cell, open, setOpen }: { row: TextRow; cell: TextCell; open
   return (
     <div data-testid={`cell-${key}`}>
       {open === key ? (
-        <TextEditor address={address} label={name} inherited={cell.status === 'fallsBack' ? { text, state: row.state, language: cell.to, inherited: false, fallback: { wanted: cell.language } } : null} rows={3} focused />
+        <TextEditor
+          address={address}
+          label={name}
+          inherited={
+            cell.status === 'fallsBack'
+              ? { text, state: row.state, language: cell.to, inherited: false, fallback: { wanted: cell.language } }
+              : null
+          }
+          rows={3}
+          focused
+        />
       ) : (
-        <button type="button" className={`table-text ${written ? '' : 'text-soft italic'}`} lang={shownIn} dir={directionOf(shownIn)} aria-label={`${shown}, edit ${name}`} onClick={() => setOpen(key)}>
+        <button
+          type="button"
+          className={`table-text ${written ? '' : 'text-soft italic'}`}
+          lang={shownIn}
+          dir={directionOf(shownIn)}
+          aria-label={`${shown}, edit ${name}`}
+          onClick={() => setOpen(key)}
+        >
           {shown}
         </button>
       )}
@@ -108,7 +185,11 @@ function Cell({ row, cell, open, setOpen }: { row: TextRow; cell: TextCell; open
             <>
               {' '}
               <span className="text-soft">from “{cell.madeFrom}”</span>{' '}
-              <button type="button" className="underline decoration-dotted underline-offset-2" onClick={() => edit(keepTranslation(address))}>
+              <button
+                type="button"
+                className="underline decoration-dotted underline-offset-2"
+                onClick={() => edit(keepTranslation(address))}
+              >
                 still right
               </button>
             </>

@@ -10,7 +10,11 @@ import { useServerClock } from '../frame/use-server-clock.ts';
 import { PlaceScene } from '../storefront/PlaceScene.tsx';
 import type { StripMessage } from '../storefront/Strip.tsx';
 
-const styleNames: Record<Look['style'], string> = { filled: 'filled across the page', ruled: 'on paper between two lines', label: 'a label as wide as its text' };
+const styleNames: Record<Look['style'], string> = {
+  filled: 'filled across the page',
+  ruled: 'on paper between two lines',
+  label: 'a label as wide as its text',
+};
 const colourNames: Record<keyof Look['colours'], string> = { ground: 'ground', ink: 'ink', bar: 'bar' };
 const dayMs = 86_400_000;
 
@@ -22,7 +26,8 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
   const look = lookOf(policy);
   const now = useServerClock(look.countdownWithin !== undefined);
   const change = (next: Partial<Look>): Edit => setAt(['look'], { ...look, ...next });
-  const colour = (name: keyof Look['colours'], value: string): Edit => change({ colours: { ...look.colours, [name]: value } });
+  const colour = (name: keyof Look['colours'], value: string): Edit =>
+    change({ colours: { ...look.colours, [name]: value } });
   const { silentIn = {} } = look;
   const setSilent = (place: Place, silent: boolean) => {
     const next = { ...silentIn };
@@ -40,17 +45,65 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
       <div className="grid gap-x-8 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div>
           <p className="sentence leading-6">
-            The strip is <PhraseSelect label="Style of the strip" value={look.style} options={Object.entries(styleNames)} choose={(style) => edit(change({ style: style as Look['style'] }))} testId="look-style" />, at the{' '}
-            <PhraseSelect label="Position of the strip" value={look.position} options={[['top', 'top'], ['bottom', 'bottom']]} choose={(position) => edit(change({ position: position as Look['position'] }))} testId="look-position" /> of the page, and shoppers{' '}
-            <PhraseSelect label="Whether the strip can be closed" value={look.closable ? 'yes' : 'no'} options={[['no', 'cannot close it'], ['yes', 'can close it']]} choose={(closable) => edit(change({ closable: closable === 'yes' }))} testId="look-closable" />.
+            The strip is{' '}
+            <PhraseSelect
+              label="Style of the strip"
+              value={look.style}
+              options={Object.entries(styleNames)}
+              choose={(style) => edit(change({ style: style as Look['style'] }))}
+              testId="look-style"
+            />
+            , at the{' '}
+            <PhraseSelect
+              label="Position of the strip"
+              value={look.position}
+              options={[
+                ['top', 'top'],
+                ['bottom', 'bottom'],
+              ]}
+              choose={(position) => edit(change({ position: position as Look['position'] }))}
+              testId="look-position"
+            />{' '}
+            of the page, and shoppers{' '}
+            <PhraseSelect
+              label="Whether the strip can be closed"
+              value={look.closable ? 'yes' : 'no'}
+              options={[
+                ['no', 'cannot close it'],
+                ['yes', 'can close it'],
+              ]}
+              choose={(closable) => edit(change({ closable: closable === 'yes' }))}
+              testId="look-closable"
+            />
+            .
           </p>
           <p className="sentence leading-6">
             It counts down to an offer’s end{' '}
-            <PhraseSelect label="Countdown" value={look.countdownWithin === undefined ? 'never' : 'within'} options={[['never', 'never'], ['within', 'within the last']]} choose={(when) => setCountdown(when === 'never' ? null : 7)} testId="look-countdown" />
+            <PhraseSelect
+              label="Countdown"
+              value={look.countdownWithin === undefined ? 'never' : 'within'}
+              options={[
+                ['never', 'never'],
+                ['within', 'within the last'],
+              ]}
+              choose={(when) => setCountdown(when === 'never' ? null : 7)}
+              testId="look-countdown"
+            />
             {look.countdownWithin !== undefined && (
               <>
                 {' '}
-                <TypedField label="Days of countdown" shown={String(look.countdownWithin)} parse={(text) => (/^[1-9]\d?$/.test(text.trim()) && Number(text) <= 90 ? { ok: true, value: Number(text) } : { ok: false, reason: '1 to 90' })} show={() => {}} commit={(days) => setCountdown(days)} /> days
+                <TypedField
+                  label="Days of countdown"
+                  shown={String(look.countdownWithin)}
+                  parse={(text) =>
+                    /^[1-9]\d?$/.test(text.trim()) && Number(text) <= 90
+                      ? { ok: true, value: Number(text) }
+                      : { ok: false, reason: '1 to 90' }
+                  }
+                  show={() => {}}
+                  commit={(days) => setCountdown(days)}
+                />{' '}
+                days
               </>
             )}
             , on the market’s clock.
@@ -63,8 +116,22 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
                     {colourNames[name]}
                   </th>
                   <td className="py-1">
-                    <input type="color" className="h-6 w-10 align-middle" aria-label={`Colour of the ${colourNames[name]}, chosen`} value={look.colours[name]} onChange={(event) => edit(colour(name, event.target.value))} />{' '}
-                    <TypedField label={`Colour of the ${colourNames[name]}`} align="left" shown={look.colours[name]} parse={parseColour} show={(value) => show(value === undefined ? null : colour(name, value))} commit={(value) => edit(colour(name, value))} testId={`colour-${name}`} />
+                    <input
+                      type="color"
+                      className="h-6 w-10 align-middle"
+                      aria-label={`Colour of the ${colourNames[name]}, chosen`}
+                      value={look.colours[name]}
+                      onChange={(event) => edit(colour(name, event.target.value))}
+                    />{' '}
+                    <TypedField
+                      label={`Colour of the ${colourNames[name]}`}
+                      align="left"
+                      shown={look.colours[name]}
+                      parse={parseColour}
+                      show={(value) => show(value === undefined ? null : colour(name, value))}
+                      commit={(value) => edit(colour(name, value))}
+                      testId={`colour-${name}`}
+                    />
                   </td>
                 </tr>
               ))}
@@ -73,9 +140,14 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
           <ul className="mt-1 text-[13px]" data-testid="contrasts">
             {contrastsOf(look).map(({ what, ratio, least, enough, mend }) => (
               <li key={what} className={enough ? '' : 'text-warning'}>
-                {what === 'text' ? 'Text on its ground' : 'Bar on its ground'}: {ratio.toFixed(2)} to 1, {enough ? `at least ${least} as WCAG 2.2 asks` : `less than the ${least} that WCAG 2.2 asks for`}.
+                {what === 'text' ? 'Text on its ground' : 'Bar on its ground'}: {ratio.toFixed(2)} to 1,{' '}
+                {enough ? `at least ${least} as WCAG 2.2 asks` : `less than the ${least} that WCAG 2.2 asks for`}.
                 {!enough && (
-                  <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={() => edit(colour(mend.colour, mend.to))}>
+                  <button
+                    type="button"
+                    className="quiet-button underline decoration-dotted underline-offset-2"
+                    onClick={() => edit(colour(mend.colour, mend.to))}
+                  >
                     Make the {colourNames[mend.colour]} {mend.to}
                   </button>
                 )}
@@ -86,7 +158,13 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
             <legend className="text-soft">Messages are shown in</legend>
             {placeIds.map((place) => (
               <label key={place} className="mr-4 inline-flex min-h-7 items-center gap-1.5">
-                <input type="checkbox" className="checkbox checkbox-xs" checked={!silentIn[place]} onChange={(event) => setSilent(place, !event.target.checked)} data-testid={`shows-in-${place}`} />
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-xs"
+                  checked={!silentIn[place]}
+                  onChange={(event) => setSilent(place, !event.target.checked)}
+                  data-testid={`shows-in-${place}`}
+                />
                 {places[place].short}
               </label>
             ))}
@@ -94,9 +172,26 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
         </div>
         <div>
           <p className="text-[13px] text-soft">as it looks, with an end that is two and a half days ahead</p>
-          <PlaceScene key={JSON.stringify(look)} place="strip" message={silentIn.strip ? undefined : message} look={look} percent={80} deadline={Math.floor(now / dayMs) * dayMs + 2.5 * dayMs} now={now} timeZone={timeZone} />
+          <PlaceScene
+            key={JSON.stringify(look)}
+            place="strip"
+            message={silentIn.strip ? undefined : message}
+            look={look}
+            percent={80}
+            deadline={Math.floor(now / dayMs) * dayMs + 2.5 * dayMs}
+            now={now}
+            timeZone={timeZone}
+          />
           <div className="mt-2">
-            <PlaceScene place="cart" message={silentIn.cart ? undefined : message} look={look} percent={80} deadline={null} now={now} timeZone={timeZone} />
+            <PlaceScene
+              place="cart"
+              message={silentIn.cart ? undefined : message}
+              look={look}
+              percent={80}
+              deadline={null}
+              now={now}
+              timeZone={timeZone}
+            />
           </div>
         </div>
       </div>

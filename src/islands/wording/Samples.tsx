@@ -12,25 +12,47 @@ import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { useTextWidth } from './use-text-width.ts';
 
 /** A text with carts that try it, and the room it takes in the places where it is shown. */
-export function Samples({ offerId, market, language, place, state }: { offerId: string; market: CompiledMarket; language: string; place: TextPlace; state: MessageState }) {
+export function Samples({
+  offerId,
+  market,
+  language,
+  place,
+  state,
+}: {
+  offerId: string;
+  market: CompiledMarket;
+  language: string;
+  place: TextPlace;
+  state: MessageState;
+}) {
   const policy = usePolicy();
   const { compiled } = usePage();
   const measure = useTextWidth();
   const shown: Place[] = place === 'everyPlace' ? placeIds : [place];
-  const samples = useMemo(() => textSamples(compiled, offerId, state, market, language), [compiled, offerId, state, market, language]);
+  const samples = useMemo(
+    () => textSamples(compiled, offerId, state, market, language),
+    [compiled, offerId, state, market, language],
+  );
   const found = findText(policy, offerId, state, shown[0]!, language, market.market.languages);
-  if (!found) return <p className="text-soft">Nothing is written for “{stateName(state)}”, so shoppers read nothing.</p>;
+  if (!found)
+    return <p className="text-soft">Nothing is written for “{stateName(state)}”, so shoppers read nothing.</p>;
   return (
     <table className="w-full text-left text-[13px]" data-testid="samples">
-      <caption className="pb-1 text-left">
-        “{stateName(state)}” with carts that try it
-      </caption>
+      <caption className="pb-1 text-left">“{stateName(state)}” with carts that try it</caption>
       <thead>
         <tr className="border-b border-hairline text-soft">
-          <th scope="col" className="py-1 font-normal">cart</th>
-          <th scope="col" className="py-1 font-normal">reads</th>
-          <th scope="col" className="py-1 text-right font-normal">characters</th>
-          <th scope="col" className="py-1 pl-4 font-normal">lines on a phone</th>
+          <th scope="col" className="py-1 font-normal">
+            cart
+          </th>
+          <th scope="col" className="py-1 font-normal">
+            reads
+          </th>
+          <th scope="col" className="py-1 text-right font-normal">
+            characters
+          </th>
+          <th scope="col" className="py-1 pl-4 font-normal">
+            lines on a phone
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -47,7 +69,9 @@ export function Samples({ offerId, market, language, place, state }: { offerId: 
                 {text}
               </td>
               <td className="py-1 text-right">{[...text].length}</td>
-              <td className="py-1 pl-4">{measure && <Room text={text} language={found.language} places={shown} measure={measure} />}</td>
+              <td className="py-1 pl-4">
+                {measure && <Room text={text} language={found.language} places={shown} measure={measure} />}
+              </td>
             </tr>
           );
         })}
@@ -56,9 +80,32 @@ export function Samples({ offerId, market, language, place, state }: { offerId: 
   );
 }
 
-function Room({ text, language, places: shown, measure }: { text: string; language: string; places: readonly Place[]; measure: (piece: string) => number }) {
-  const needed = shown.map((place) => ({ place, lines: linesNeeded(text, language, places[place].room.width, measure) }));
+function Room({
+  text,
+  language,
+  places: shown,
+  measure,
+}: {
+  text: string;
+  language: string;
+  places: readonly Place[];
+  measure: (piece: string) => number;
+}) {
+  const needed = shown.map((place) => ({
+    place,
+    lines: linesNeeded(text, language, places[place].room.width, measure),
+  }));
   const over = needed.filter(({ place, lines }) => lines > places[place].room.lines);
-  if (over.length === 0) return <>{needed.length === 1 ? needed[0]!.lines : `${Math.max(...needed.map(({ lines }) => lines))} at most`}</>;
-  return <span className="text-warning">{over.map(({ place, lines }) => `${lines} in the ${places[place].short}, which has room for ${places[place].room.lines}`).join('; ')}</span>;
+  if (over.length === 0)
+    return <>{needed.length === 1 ? needed[0]!.lines : `${Math.max(...needed.map(({ lines }) => lines))} at most`}</>;
+  return (
+    <span className="text-warning">
+      {over
+        .map(
+          ({ place, lines }) =>
+            `${lines} in the ${places[place].short}, which has room for ${places[place].room.lines}`,
+        )
+        .join('; ')}
+    </span>
+  );
 }

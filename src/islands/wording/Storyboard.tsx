@@ -13,9 +13,27 @@ import { PlaceScene } from '../storefront/PlaceScene.tsx';
 import { TextEditor } from './TextEditor.tsx';
 
 /** The states of an offer from left to right, each as the shopper sees it, with its text beneath. */
-export function Storyboard({ offerId, market, language, place, state, choose }: { offerId: string; market: CompiledMarket; language: string; place: TextPlace; state: MessageState; choose: (state: MessageState) => void }) {
+export function Storyboard({
+  offerId,
+  market,
+  language,
+  place,
+  state,
+  choose,
+}: {
+  offerId: string;
+  market: CompiledMarket;
+  language: string;
+  place: TextPlace;
+  state: MessageState;
+  choose: (state: MessageState) => void;
+}) {
   return (
-    <ol className="storyboard" aria-label="What shoppers read, from nothing in the cart to the goal and beyond" data-testid="storyboard">
+    <ol
+      className="storyboard"
+      aria-label="What shoppers read, from nothing in the cart to the goal and beyond"
+      data-testid="storyboard"
+    >
       {messageStates.map(({ id, name, means }, index) => (
         <li key={id} className="story-frame" data-chosen={id === state} onFocus={() => choose(id)}>
           <h2 className="font-sans text-[13px] font-semibold" title={means}>
@@ -28,33 +46,70 @@ export function Storyboard({ offerId, market, language, place, state, choose }: 
   );
 }
 
-function StoryFrame({ offerId, market, language, place, state }: { offerId: string; market: CompiledMarket; language: string; place: TextPlace; state: MessageState }) {
+function StoryFrame({
+  offerId,
+  market,
+  language,
+  place,
+  state,
+}: {
+  offerId: string;
+  market: CompiledMarket;
+  language: string;
+  place: TextPlace;
+  state: MessageState;
+}) {
   const policy = usePolicy();
   const { compiled, now: opened } = usePage();
   const address = useMemo<TextAddress>(() => ({ offerId, state, place, language }), [offerId, state, place, language]);
   const shown = place === 'everyPlace' ? 'strip' : place;
   const { languages } = market.market;
   const found = findText(policy, offerId, state, shown, language, languages);
-  const [sample] = useMemo(() => textSamples(compiled, offerId, state, market, language), [compiled, offerId, state, market, language]);
+  const [sample] = useMemo(
+    () => textSamples(compiled, offerId, state, market, language),
+    [compiled, offerId, state, market, language],
+  );
   const now = useServerClock(shown === 'strip' && countsDown(lookOf(policy), sample!.values.deadline, opened));
   const text = found && sampleText(found, sample!);
   const silent = lookOf(policy).silentIn?.[shown] === true;
   const own = textAt(policy, address) !== undefined;
   // What would be shown without a text of its own: another one of the same state, or that of being on the way.
-  const said = found && !own ? inheritance(found.inherited, found.language, language, place, policy.wording[offerId]?.[state] !== undefined) : null;
+  const said =
+    found && !own
+      ? inheritance(found.inherited, found.language, language, place, policy.wording[offerId]?.[state] !== undefined)
+      : null;
   return (
     <>
       <div className="relative" data-inherits={said !== null}>
-        <PlaceScene place={shown} message={text === null || silent ? undefined : { text, language: found!.language }} look={lookOf(policy)} percent={sample!.values.percent} deadline={sample!.values.deadline} now={now} timeZone={market.terms.clocks.market} />
+        <PlaceScene
+          place={shown}
+          message={text === null || silent ? undefined : { text, language: found!.language }}
+          look={lookOf(policy)}
+          percent={sample!.values.percent}
+          deadline={sample!.values.deadline}
+          now={now}
+          timeZone={market.terms.clocks.market}
+        />
       </div>
-      <TextEditor key={`${place} ${language}`} address={address} label={`${messageStates.find(({ id }) => id === state)!.name}, ${language}, ${place === 'everyPlace' ? 'every place' : place}`} inherited={own ? null : found} />
+      <TextEditor
+        key={`${place} ${language}`}
+        address={address}
+        label={`${messageStates.find(({ id }) => id === state)!.name}, ${language}, ${place === 'everyPlace' ? 'every place' : place}`}
+        inherited={own ? null : found}
+      />
       {silent && <p className="text-[12px] text-warning">not shown in this place, as “Strip and bar” has it</p>}
       {said && <p className="text-[12px] text-soft">{said}</p>}
     </>
   );
 }
 
-function inheritance(fromEveryPlace: boolean, found: string, wanted: string, place: TextPlace, hasState: boolean): string {
+function inheritance(
+  fromEveryPlace: boolean,
+  found: string,
+  wanted: string,
+  place: TextPlace,
+  hasState: boolean,
+): string {
   if (!hasState) return 'as on the way';
   if (found !== wanted) return `falls back to ${found}`;
   return fromEveryPlace && place !== 'everyPlace' ? 'from every place' : 'as on the way';

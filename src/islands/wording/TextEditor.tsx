@@ -17,7 +17,19 @@ const pause = 700;
  * @param inherited what is shown as long as nothing stands here
  * @param focused typing goes here as soon as it is there
  */
-export function TextEditor({ address, label, inherited, rows = 2, focused = false }: { address: TextAddress; label: string; inherited: FoundText | null; rows?: number; focused?: boolean }) {
+export function TextEditor({
+  address,
+  label,
+  inherited,
+  rows = 2,
+  focused = false,
+}: {
+  address: TextAddress;
+  label: string;
+  inherited: FoundText | null;
+  rows?: number;
+  focused?: boolean;
+}) {
   const policy = usePolicy();
   const show = useDraft((draft) => draft.show);
   const edit = useDraft((draft) => draft.edit);
@@ -59,7 +71,9 @@ export function TextEditor({ address, label, inherited, rows = 2, focused = fals
   const offered = useMemo(() => {
     if (!begun) return [];
     const { measure, without } = subjectOf(offer);
-    return completionsOf(measure, without, language).filter(({ id }) => id.toLowerCase().startsWith(begun.typed.toLowerCase()));
+    return completionsOf(measure, without, language).filter(({ id }) =>
+      id.toLowerCase().startsWith(begun.typed.toLowerCase()),
+    );
   }, [begun, offer, language]);
   const chosen = offered[Math.min(at, offered.length - 1)];
 
@@ -102,7 +116,10 @@ export function TextEditor({ address, label, inherited, rows = 2, focused = fals
   };
   const { state } = address;
   return (
-    <div data-testid={`text-${state}`} onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && (setCaret(null), save.current())}>
+    <div
+      data-testid={`text-${state}`}
+      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && (setCaret(null), save.current())}
+    >
       <div className="marked-text" lang={language} data-inherits={text === '' && inherited !== null}>
         <div className="behind" aria-hidden="true" dir={directionOf(language)}>
           <MarkedText text={text} faults={faults} />
@@ -130,26 +147,58 @@ export function TextEditor({ address, label, inherited, rows = 2, focused = fals
       {begun && chosen && (
         <ul id={listId} className="completions" role="listbox" aria-label="What can stand here">
           {offered.map((completion) => (
-            <li key={completion.id} id={`${listId}-${completion.id.replace(' ', '-')}`} role="option" aria-selected={completion === chosen} onMouseDown={(event) => event.preventDefault()} onClick={() => put(completion, begun.from, caret!)}>
-              <span className="text-primary">{`{${completion.id}}`}</span> <span className="text-soft">{completion.means}</span>
+            <li
+              key={completion.id}
+              id={`${listId}-${completion.id.replace(' ', '-')}`}
+              role="option"
+              aria-selected={completion === chosen}
+              onMouseDown={(event) => event.preventDefault()}
+              onClick={() => put(completion, begun.from, caret!)}
+            >
+              <span className="text-primary">{`{${completion.id}}`}</span>{' '}
+              <span className="text-soft">{completion.means}</span>
             </li>
           ))}
         </ul>
       )}
       <div className="text-[12px]">
         {faults.map((fault) => (
-          <p key={fault.message} className={fault.severity === 'wrong' ? 'text-error' : 'text-warning'} role={fault.breaks ? 'alert' : undefined}>
+          <p
+            key={fault.message}
+            className={fault.severity === 'wrong' ? 'text-error' : 'text-warning'}
+            role={fault.breaks ? 'alert' : undefined}
+          >
             {fault.at && (
-              <button type="button" className="underline decoration-dotted underline-offset-2" onClick={() => goTo(fault.at!.offset, fault.at!.length)}>
+              <button
+                type="button"
+                className="underline decoration-dotted underline-offset-2"
+                onClick={() => goTo(fault.at!.offset, fault.at!.length)}
+              >
                 at {fault.at.offset + 1}
               </button>
             )}{' '}
             {fault.message}
           </p>
         ))}
-        {breaks && <p className="text-soft">{good ? <>Shoppers go on reading “<span lang={language}>{good}</span>”.</> : inherited ? 'Shoppers read what is inherited.' : 'Shoppers read nothing here.'}</p>}
+        {breaks && (
+          <p className="text-soft">
+            {good ? (
+              <>
+                Shoppers go on reading “<span lang={language}>{good}</span>”.
+              </>
+            ) : inherited ? (
+              'Shoppers read what is inherited.'
+            ) : (
+              'Shoppers read nothing here.'
+            )}
+          </p>
+        )}
         {unfinished !== undefined && typing === null && (
-          <button type="button" className="quiet-button !px-0 underline decoration-dotted underline-offset-2" onClick={() => edit(dropUnfinished(address))}>
+          <button
+            type="button"
+            className="quiet-button !px-0 underline decoration-dotted underline-offset-2"
+            onClick={() => edit(dropUnfinished(address))}
+          >
             Give it up
           </button>
         )}

@@ -34,22 +34,43 @@ export function TranslationFiles({ language }: { language: string }) {
     <section className="mt-3 border-t border-hairline pt-2 text-[13px]" aria-label="Files for translators">
       <p className="flex flex-wrap items-baseline gap-x-3">
         <strong className="font-head text-[14px]">For translators</strong>
-        {into !== undefined && <SaveAs what={`texts for ${into}`} forms={[{ name: `XLIFF 2.1, ${into}`, save: () => saveFile(`texts-${into}.xlf`, new Blob([xliffOf(policy, into)], { type: 'application/xliff+xml' })) }]} />}
+        {into !== undefined && (
+          <SaveAs
+            what={`texts for ${into}`}
+            forms={[
+              {
+                name: `XLIFF 2.1, ${into}`,
+                save: () =>
+                  saveFile(`texts-${into}.xlf`, new Blob([xliffOf(policy, into)], { type: 'application/xliff+xml' })),
+              },
+            ]}
+          />
+        )}
         <SaveAs what="all texts" forms={[{ name: 'CSV, all languages', save: () => saveTable() }]} />
-        <ReadFile label="read one" accept=".xlf,.xliff,.csv,text/csv,application/xliff+xml" what="A file of translations" mostMegabytes={5} read={read} testId="translation-file" />
+        <ReadFile
+          label="read one"
+          accept=".xlf,.xliff,.csv,text/csv,application/xliff+xml"
+          what="A file of translations"
+          mostMegabytes={5}
+          read={read}
+          testId="translation-file"
+        />
       </p>
       {refusal}
       {reading && (
         <div className="border-l-2 border-primary pl-3" data-testid="translation-diff">
           <p>
-            {reading.changed.length === 0 ? 'It would change nothing.' : `It would change ${count(reading.changed.length, 'text')}.`}
+            {reading.changed.length === 0
+              ? 'It would change nothing.'
+              : `It would change ${count(reading.changed.length, 'text')}.`}
             {reading.same > 0 && ` ${reading.same} as they are.`}
             {reading.empty > 0 && ` ${reading.empty} not translated.`}
           </p>
           <ul>
             {reading.changed.slice(0, listed).map(({ address, text }) => (
               <li key={`${address.offerId} ${address.state} ${address.place} ${address.language}`}>
-                <strong>{policy.offers[address.offerId]?.name}</strong>, {stateName(address.state)}, {address.language}: {quoted(textAt(policy, address))} becomes “<span lang={address.language}>{text}</span>”
+                <strong>{policy.offers[address.offerId]?.name}</strong>, {stateName(address.state)}, {address.language}:{' '}
+                {quoted(textAt(policy, address))} becomes “<span lang={address.language}>{text}</span>”
               </li>
             ))}
             {reading.changed.length > listed && <li>and {reading.changed.length - listed} more</li>}
@@ -60,7 +81,13 @@ export function TranslationFiles({ language }: { language: string }) {
             ))}
           </ul>
           {reading.rejected.length > 0 && <p>What cannot be taken over stays as it is.</p>}
-          <button type="button" className="btn btn-xs btn-primary" disabled={reading.changed.length === 0} onClick={take} data-testid="take-translations">
+          <button
+            type="button"
+            className="btn btn-xs btn-primary"
+            disabled={reading.changed.length === 0}
+            onClick={take}
+            data-testid="take-translations"
+          >
             Take it over
           </button>
         </div>

@@ -16,8 +16,14 @@ export function WhoLeads({ marketId }: { marketId: string }) {
     () =>
       inOrder(policy.testCarts).flatMap(([id, cart]) => {
         const { destination } = cart;
-        const place = findPlace(compiled, destination, destination.postcode === '' ? '' : normalPostcode(destination.postcode));
-        return place.market?.id === marketId ? [{ id, name: cart.name, order: leadOrder(compiled, inputOfTestCart(cart, catalogue, now).input) }] : [];
+        const place = findPlace(
+          compiled,
+          destination,
+          destination.postcode === '' ? '' : normalPostcode(destination.postcode),
+        );
+        return place.market?.id === marketId
+          ? [{ id, name: cart.name, order: leadOrder(compiled, inputOfTestCart(cart, catalogue, now).input) }]
+          : [];
       }),
     [policy.testCarts, compiled, catalogue, now, marketId],
   );
@@ -25,17 +31,28 @@ export function WhoLeads({ marketId }: { marketId: string }) {
   return (
     <section aria-label="Who leads">
       <p className="max-w-[70ch] py-1 text-soft">
-        One message is shown at a time, and it never rotates: the offer of the highest priority that is for this shopper and not yet reached; when all are reached, the best of them. Among equals the one listed first.
+        One message is shown at a time, and it never rotates: the offer of the highest priority that is for this shopper
+        and not yet reached; when all are reached, the best of them. Among equals the one listed first.
       </p>
-      {carts.length === 0 && <p className="py-1">No test cart goes to this market. One can be put together at Rehearse.</p>}
+      {carts.length === 0 && (
+        <p className="py-1">No test cart goes to this market. One can be put together at Rehearse.</p>
+      )}
       <table className="w-full text-left text-[13px]" data-testid="who-leads">
         {carts.length > 0 && (
           <thead>
             <tr className="border-b border-hairline text-soft">
-              <th scope="col" className="py-1 font-normal">test cart</th>
-              <th scope="col" className="py-1 font-normal">leads</th>
-              <th scope="col" className="py-1 font-normal">waits for it</th>
-              <th scope="col" className="py-1 font-normal">silent, and why</th>
+              <th scope="col" className="py-1 font-normal">
+                test cart
+              </th>
+              <th scope="col" className="py-1 font-normal">
+                leads
+              </th>
+              <th scope="col" className="py-1 font-normal">
+                waits for it
+              </th>
+              <th scope="col" className="py-1 font-normal">
+                silent, and why
+              </th>
             </tr>
           </thead>
         )}
@@ -52,8 +69,18 @@ export function WhoLeads({ marketId }: { marketId: string }) {
                     {name}
                   </a>
                 </th>
-                <td className="py-1 pr-3 font-semibold">{order.filter(({ rank }) => rank === 'leads').map(nameOf).join(', ') || <span className="font-normal text-soft">nobody</span>}</td>
-                <td className="py-1 pr-3">{order.filter(({ rank }) => rank === 'after').map(nameOf).join(', ')}</td>
+                <td className="py-1 pr-3 font-semibold">
+                  {order
+                    .filter(({ rank }) => rank === 'leads')
+                    .map(nameOf)
+                    .join(', ') || <span className="font-normal text-soft">nobody</span>}
+                </td>
+                <td className="py-1 pr-3">
+                  {order
+                    .filter(({ rank }) => rank === 'after')
+                    .map(nameOf)
+                    .join(', ')}
+                </td>
                 <td className="py-1 text-soft">{reasons.join('; ')}</td>
               </tr>
             );

@@ -35,10 +35,18 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
   const offerId = policy.offers[query.offer ?? ''] ? query.offer! : (offers[0]?.[0] ?? inOrder(policy.offers)[0]?.[0]);
   const markets = inOrder(policy.markets);
   const offer = offerId === undefined ? undefined : policy.offers[offerId];
-  const marketId = policy.markets[query.market ?? ''] ? query.market! : (markets.find(([id]) => offer && holdsInMarket(offer, id)) ?? markets[0]!)[0];
+  const marketId = policy.markets[query.market ?? '']
+    ? query.market!
+    : (markets.find(([id]) => offer && holdsInMarket(offer, id)) ?? markets[0]!)[0];
   const market = compiled.markets.get(marketId)!;
   const known = offerId === undefined ? [] : textAddresses(policy, offerId).map((address) => address.language);
-  const languages = [...new Set([...market.market.languages, ...(offerId === undefined ? [] : languagesOfOffer(policy, offerId)), ...known])];
+  const languages = [
+    ...new Set([
+      ...market.market.languages,
+      ...(offerId === undefined ? [] : languagesOfOffer(policy, offerId)),
+      ...known,
+    ]),
+  ];
   const language = languages.includes(query.language ?? '') ? query.language! : market.market.languages[0]!;
   const place: TextPlace = textPlaces.find((id) => id === query.place) ?? 'everyPlace';
   const view = views.find(([id]) => id === query.view)?.[0] ?? '';
@@ -51,15 +59,45 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
           ) : (
             <>
               Shoppers read of{' '}
-              <PhraseSelect head label="Offer" value={offerId} options={(offer.archived ? inOrder(policy.offers) : offers).map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ offer: id, market: '', language: '' })} testId="offer-phrase" />{' '}
-              in <PhraseSelect head label="Market" value={marketId} options={markets.map(([id, { name }]) => [id, name])} choose={(id) => setQuery({ market: id, language: '' })} testId="market-phrase" />, in{' '}
-              <PhraseSelect head label="Language" value={language} options={languages.map((tag) => [tag, tag])} choose={(tag) => setQuery({ language: tag })} testId="language-phrase" />
+              <PhraseSelect
+                head
+                label="Offer"
+                value={offerId}
+                options={(offer.archived ? inOrder(policy.offers) : offers).map(([id, { name }]) => [id, name])}
+                choose={(id) => setQuery({ offer: id, market: '', language: '' })}
+                testId="offer-phrase"
+              />{' '}
+              in{' '}
+              <PhraseSelect
+                head
+                label="Market"
+                value={marketId}
+                options={markets.map(([id, { name }]) => [id, name])}
+                choose={(id) => setQuery({ market: id, language: '' })}
+                testId="market-phrase"
+              />
+              , in{' '}
+              <PhraseSelect
+                head
+                label="Language"
+                value={language}
+                options={languages.map((tag) => [tag, tag])}
+                choose={(tag) => setQuery({ language: tag })}
+                testId="language-phrase"
+              />
             </>
           )}
         </h1>
         <div role="group" aria-label="What to look at">
           {views.map(([id, name]) => (
-            <button key={id} type="button" className="day-toggle" aria-pressed={id === view} onClick={() => setQuery({ view: id })} data-testid={`view-${id || 'storyboard'}`}>
+            <button
+              key={id}
+              type="button"
+              className="day-toggle"
+              aria-pressed={id === view}
+              onClick={() => setQuery({ view: id })}
+              data-testid={`view-${id || 'storyboard'}`}
+            >
               {name}
             </button>
           ))}
@@ -67,14 +105,31 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
       </div>
       {offerId === undefined || !offer ? (
         <p className="py-4 text-soft">
-          There is no offer in this draft, so there is nothing to say. <a className="underline" href="/offers">Offers</a> is where one begins.
+          There is no offer in this draft, so there is nothing to say.{' '}
+          <a className="underline" href="/offers">
+            Offers
+          </a>{' '}
+          is where one begins.
         </p>
       ) : (
         <>
           {view === '' && (
             <>
-              <Places offerId={offerId} language={language} place={place} choose={(id) => setQuery({ place: id === 'everyPlace' ? '' : id })} />
-              <Storyboard key={offerId} offerId={offerId} market={market} language={language} place={place} state={state} choose={setState} />
+              <Places
+                offerId={offerId}
+                language={language}
+                place={place}
+                choose={(id) => setQuery({ place: id === 'everyPlace' ? '' : id })}
+              />
+              <Storyboard
+                key={offerId}
+                offerId={offerId}
+                market={market}
+                language={language}
+                place={place}
+                state={state}
+                choose={setState}
+              />
               <div className="mt-3">
                 <Samples offerId={offerId} market={market} language={language} place={place} state={state} />
               </div>
@@ -95,17 +150,41 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
 }
 
 /** The places; one with a text of its own in this language is marked. */
-function Places({ offerId, language, place, choose }: { offerId: string; language: string; place: TextPlace; choose: (place: TextPlace) => void }) {
+function Places({
+  offerId,
+  language,
+  place,
+  choose,
+}: {
+  offerId: string;
+  language: string;
+  place: TextPlace;
+  choose: (place: TextPlace) => void;
+}) {
   const { wording } = usePolicy();
   return (
     <p className="mb-2 flex flex-wrap items-baseline gap-x-1" role="group" aria-label="Place in the shop">
       <span className="text-soft">at</span>
       {textPlaces.map((id) => {
-        const own = id !== 'everyPlace' && Object.values(wording[offerId] ?? {}).some((byPlace) => byPlace[id]?.[language] !== undefined);
+        const own =
+          id !== 'everyPlace' &&
+          Object.values(wording[offerId] ?? {}).some((byPlace) => byPlace[id]?.[language] !== undefined);
         return (
-          <button key={id} type="button" className="day-toggle" aria-pressed={id === place} onClick={() => choose(id)} data-testid={`place-${id}`}>
+          <button
+            key={id}
+            type="button"
+            className="day-toggle"
+            aria-pressed={id === place}
+            onClick={() => choose(id)}
+            data-testid={`place-${id}`}
+          >
             {id === 'everyPlace' ? 'every place' : places[id].short}
-            {own && <span className="text-ember" title="has texts of its own"> ◆</span>}
+            {own && (
+              <span className="text-ember" title="has texts of its own">
+                {' '}
+                ◆
+              </span>
+            )}
           </button>
         );
       })}
@@ -120,5 +199,10 @@ function Looks({ offerId, marketId, language }: { offerId: string; marketId: str
   const [sample] = textSamples(compiled, offerId, 'progress', market, language);
   const found = findText(policy, offerId, 'progress', 'strip', language, market.market.languages);
   const text = found && sampleText(found, sample!);
-  return <LookEditor message={text === null ? undefined : { text, language: found!.language }} timeZone={market.terms.clocks.market} />;
+  return (
+    <LookEditor
+      message={text === null ? undefined : { text, language: found!.language }}
+      timeZone={market.terms.clocks.market}
+    />
+  );
 }

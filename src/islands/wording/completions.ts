@@ -1,4 +1,9 @@
-import { argumentKind, wordingArgumentNames, wordingArguments, type WordingArgument } from '../../core/wording/arguments.ts';
+import {
+  argumentKind,
+  wordingArgumentNames,
+  wordingArguments,
+  type WordingArgument,
+} from '../../core/wording/arguments.ts';
 import type { MessageArguments } from '../../core/evaluation/evaluation.ts';
 import { pluralCategories } from '../../core/wording/plural-categories.ts';
 import { rewardKinds } from '../../core/wording/reward-kinds.ts';
@@ -14,7 +19,11 @@ export interface Completion {
 }
 
 /** Everything that can stand after a brace, for an offer that has nothing for some arguments. */
-export function completionsOf(measure: MessageArguments['measure'], without: readonly WordingArgument[], language: string): Completion[] {
+export function completionsOf(
+  measure: MessageArguments['measure'],
+  without: readonly WordingArgument[],
+  language: string,
+): Completion[] {
   return wordingArgumentNames
     .filter((name) => !without.includes(name))
     .flatMap((name): Completion[] => {
@@ -28,7 +37,15 @@ export function completionsOf(measure: MessageArguments['measure'], without: rea
       }
       if (kind !== 'number') return [plain];
       const text = `{${name}, plural, ${[...new Set([...pluralCategories(language).filter((category) => category !== 'other'), 'other'])].map((category) => `${category} {#}`).join(' ')}}`;
-      return [plain, { id: `${name} plural`, text, means: `${means}: one text for each plural form of ${language}`, caret: text.indexOf('{#}') + 2 }];
+      return [
+        plain,
+        {
+          id: `${name} plural`,
+          text,
+          means: `${means}: one text for each plural form of ${language}`,
+          caret: text.indexOf('{#}') + 2,
+        },
+      ];
     });
 }
 

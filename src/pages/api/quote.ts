@@ -10,6 +10,11 @@ export const POST: APIRoute = ({ request }) =>
   answering(async () => {
     const body = await readBody(request, validateQuoteRequest, 64 * 1024);
     const current = await currentPolicy();
-    if (!current) return problemResponse({ status: 409, title: 'Nothing has been released yet', detail: 'The shop reads releases only. Release the draft first.' });
+    if (!current)
+      return problemResponse({
+        status: 409,
+        title: 'Nothing has been released yet',
+        detail: 'The shop reads releases only. Release the draft first.',
+      });
     return json(await quote(current, body, Date.now(), carrierService()));
   });

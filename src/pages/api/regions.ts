@@ -12,4 +12,5 @@ const validate = bodySchema<{ country: string }>({
 });
 
 /** Regions of a country by ISO 3166-2: `?country=NL`. */
-export const GET: APIRoute = ({ url }) => answering(() => Promise.resolve(json({ regions: regionsOf(readQuery(url, validate).country) })));
+export const GET: APIRoute = ({ url }) =>
+  answering(() => Promise.resolve(json({ regions: regionsOf(readQuery(url, validate).country) })));

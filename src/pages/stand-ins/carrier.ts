@@ -12,7 +12,17 @@ export const POST: APIRoute = ({ request }) =>
     const asked = await readBody(request, validateCarrierRequest, 4096);
     const mode = await standInMode('carrier');
     await wait(mode === 'slow' ? 4000 : 40);
-    if (mode === 'failing') return problemResponse({ status: 500, title: 'The simulated carrier has failed', detail: 'It was made to at Delivery.' });
-    if (mode === 'down') return problemResponse({ status: 503, title: 'The simulated carrier is down', detail: 'It was made to be at Delivery.' });
+    if (mode === 'failing')
+      return problemResponse({
+        status: 500,
+        title: 'The simulated carrier has failed',
+        detail: 'It was made to at Delivery.',
+      });
+    if (mode === 'down')
+      return problemResponse({
+        status: 503,
+        title: 'The simulated carrier is down',
+        detail: 'It was made to be at Delivery.',
+      });
     return json(mode === 'wrong' ? { amount: '-7', currency: 'shells' } : simulatedQuote(asked));
   });

@@ -9,7 +9,14 @@ const msPerDay = 86_400_000;
 export const GET: APIRoute = () =>
   answering(async () => {
     const mode = await standInMode('rate-feed');
-    if (mode === 'down') return problemResponse({ status: 503, title: 'The simulated rate feed is switched off', detail: 'Switch it on at Markets.' });
+    if (mode === 'down')
+      return problemResponse({
+        status: 503,
+        title: 'The simulated rate feed is switched off',
+        detail: 'Switch it on at Markets.',
+      });
     const today = Math.floor(Date.now() / msPerDay);
-    return new Response(rateFeedCsv(today - 730, mode === 'stale' ? today - 9 : today), { headers: { 'content-type': 'text/csv; charset=utf-8', 'cache-control': 'no-store' } });
+    return new Response(rateFeedCsv(today - 730, mode === 'stale' ? today - 9 : today), {
+      headers: { 'content-type': 'text/csv; charset=utf-8', 'cache-control': 'no-store' },
+    });
   });

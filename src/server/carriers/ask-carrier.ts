@@ -46,12 +46,23 @@ async function turn<T>(work: () => Promise<T>): Promise<T> {
  */
 export async function askCarrier(service: URL, request: CarrierRequest, money: LocalMoney): Promise<CarrierReply> {
   let began = performance.now();
-  const reply = (answer: string | null, quote: number | null, problem: string | null): CarrierReply => ({ request, answer, quote, problem, took: Math.round(performance.now() - began) });
+  const reply = (answer: string | null, quote: number | null, problem: string | null): CarrierReply => ({
+    request,
+    answer,
+    quote,
+    problem,
+    took: Math.round(performance.now() - began),
+  });
   let answer: string | null = null;
   try {
     const { ok, status, text } = await turn(async () => {
       began = performance.now();
-      const response = await fetch(service, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(request), signal: AbortSignal.timeout(patience) });
+      const response = await fetch(service, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(request),
+        signal: AbortSignal.timeout(patience),
+      });
       return { ok: response.ok, status: response.status, text: await response.text() };
     });
     answer = text.slice(0, 2000);
@@ -59,10 +70,22 @@ export async function askCarrier(service: URL, request: CarrierRequest, money: L
     const said: unknown = JSON.parse(answer);
     if (!validateCarrierAnswer(said)) return reply(answer, null, 'what it answered is no quote');
     const quote = inMarket(said.amount, said.currency, money);
-    return reply(answer, quote, quote === null ? `it quotes in ${said.currency}, which cannot be turned into ${money.currency}` : null);
+    return reply(
+      answer,
+      quote,
+      quote === null ? `it quotes in ${said.currency}, which cannot be turned into ${money.currency}` : null,
+    );
   } catch (error) {
     const late = error instanceof Error && error.name === 'TimeoutError';
-    return reply(answer, null, late ? `it did not answer within ${patience / 1000} s` : answer === null ? 'it could not be reached' : 'what it answered is no quote');
+    return reply(
+      answer,
+      null,
+      late
+        ? `it did not answer within ${patience / 1000} s`
+        : answer === null
+          ? 'it could not be reached'
+          : 'what it answered is no quote',
+    );
   }
 }
 
@@ -70,5 +93,9 @@ export async function askCarrier(service: URL, request: CarrierRequest, money: L
 function inMarket(amount: number, currency: string, money: LocalMoney): number | null {
   if (currency === money.currency) return amount;
   if (currency !== money.baseCurrency || !isCurrency(currency) || money.rate === null) return null;
-  return convertAmount(amount, { rate: '1', exponent: currencyExponent(currency) }, { rate: money.rate, exponent: currencyExponent(money.currency) });
+  return convertAmount(
+    amount,
+    { rate: '1', exponent: currencyExponent(currency) },
+    { rate: money.rate, exponent: currencyExponent(money.currency) },
+  );
 }

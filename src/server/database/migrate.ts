@@ -23,7 +23,8 @@ export async function migrate(pool: Pool, folder: URL): Promise<string[]> {
     await guard.beginTransaction();
     await guard.query("SELECT name FROM schema_migration WHERE name = '0000_lock' FOR UPDATE");
     const applied: string[] = [];
-    for (const migration of await readMigrations(folder)) if (await apply(pool, migration)) applied.push(migration.name);
+    for (const migration of await readMigrations(folder))
+      if (await apply(pool, migration)) applied.push(migration.name);
     await guard.commit();
     return applied;
   } finally {
@@ -47,19 +48,30 @@ async function readMigrations(folder: URL): Promise<Migration[]> {
       return {
         name: file.replace(/\.sql$/, ''),
         checksum: createHash('sha256').update(sql).digest('hex'),
-        statements: bare.split(/;\s*$/m).map((statement) => statement.trim()).filter(Boolean),
+        statements: bare
+          .split(/;\s*$/m)
+          .map((statement) => statement.trim())
+          .filter(Boolean),
       };
     }),
   );
 }
 
 async function apply(pool: Pool, migration: Migration): Promise<boolean> {
-  const [rows] = await pool.query<RowDataPacket[]>('SELECT checksum FROM schema_migration WHERE name = ?', [migration.name]);
+  const [rows] = await pool.query<RowDataPacket[]>('SELECT checksum FROM schema_migration WHERE name = ?', [
+    migration.name,
+  ]);
   if (rows[0]) {
-    if (rows[0].checksum !== migration.checksum) throw new Error(`Migration ${migration.name} was changed after it had been applied. Restore the file and add a new migration instead.`);
+    if (rows[0].checksum !== migration.checksum)
+      throw new Error(
+        `Migration ${migration.name} was changed after it had been applied. Restore the file and add a new migration instead.`,
+      );
     return false;
   }
   for (const statement of migration.statements) await pool.query(statement);
-  await pool.query('INSERT IGNORE INTO schema_migration VALUES (?, ?, UTC_TIMESTAMP(3))', [migration.name, migration.checksum]);
+  await pool.query('INSERT IGNORE INTO schema_migration VALUES (?, ?, UTC_TIMESTAMP(3))', [
+    migration.name,
+    migration.checksum,
+  ]);
   return true;
 }

@@ -28,12 +28,24 @@ export function createPool(url: string | undefined): Pool {
     jsonStrings: true,
   });
   created.on('connection', (connection) => {
-    connection.query("SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED', max_statement_time = 120, innodb_lock_wait_timeout = 20");
+    connection.query(
+      "SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED', max_statement_time = 120, innodb_lock_wait_timeout = 20",
+    );
   });
   return created;
 }
 
-const lostConnection = new Set(['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'ECONNREFUSED', 'EPIPE', 'ETIMEDOUT', 'ENOENT', 'ER_SERVER_SHUTDOWN', 'ER_CON_COUNT_ERROR', 'ER_CONNECTION_KILLED']);
+const lostConnection = new Set([
+  'PROTOCOL_CONNECTION_LOST',
+  'ECONNRESET',
+  'ECONNREFUSED',
+  'EPIPE',
+  'ETIMEDOUT',
+  'ENOENT',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+  'ER_CONNECTION_KILLED',
+]);
 const lostRace = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
 
 function codeOf(error: unknown): string {

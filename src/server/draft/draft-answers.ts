@@ -4,7 +4,9 @@ import type { Draft, DraftSince, EditOutcome } from './draft-store.ts';
 
 /** Whether a caller has the draft of before and asks only for what has changed (RFC 7240, `return=minimal`). */
 export function asksForChangesOnly(request: Request): boolean {
-  return (request.headers.get('prefer') ?? '').split(',').some((preference) => preference.trim().toLowerCase() === 'return=minimal');
+  return (request.headers.get('prefer') ?? '')
+    .split(',')
+    .some((preference) => preference.trim().toLowerCase() === 'return=minimal');
 }
 
 export function draftAnswer(draft: Draft): Response {
@@ -14,7 +16,9 @@ export function draftAnswer(draft: Draft): Response {
 /** What has changed since the caller's revision, or the whole draft where that is not known. */
 export function draftSinceAnswer(draft: DraftSince): Response {
   if (!draft.since) return draftAnswer(draft);
-  return json(changesOnly(draft), { headers: { etag: draftEtag(draft.revision), 'preference-applied': 'return=minimal' } });
+  return json(changesOnly(draft), {
+    headers: { etag: draftEtag(draft.revision), 'preference-applied': 'return=minimal' },
+  });
 }
 
 function wholeDraft({ revision, policy, canUndo, canRedo }: Draft): object {
@@ -35,7 +39,8 @@ export function editAnswer(outcome: EditOutcome, onlyChanges: boolean): Response
       return problemResponse({
         status: 412,
         title: 'The draft has moved on',
-        detail: 'Someone else edited it meanwhile. Nothing was changed. The newer draft is in “draft”: put the edit on top of it and send it again.',
+        detail:
+          'Someone else edited it meanwhile. Nothing was changed. The newer draft is in “draft”: put the edit on top of it and send it again.',
         more: { draft: onlyChanges && outcome.draft.since ? changesOnly(outcome.draft) : wholeDraft(outcome.draft) },
         headers: { etag: draftEtag(outcome.draft.revision) },
       });

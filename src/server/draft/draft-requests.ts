@@ -12,7 +12,12 @@ export const patchSchema = {
   items: {
     type: 'object',
     required: ['op', 'path'],
-    properties: { op: { enum: ['add', 'remove', 'replace', 'move', 'copy', 'test'] }, path: pointer, from: pointer, value: {} },
+    properties: {
+      op: { enum: ['add', 'remove', 'replace', 'move', 'copy', 'test'] },
+      path: pointer,
+      from: pointer,
+      value: {},
+    },
     allOf: [
       { if: { properties: { op: { enum: ['add', 'replace', 'test'] } } }, then: { required: ['value'] } },
       { if: { properties: { op: { enum: ['move', 'copy'] } } }, then: { required: ['from'] } },
@@ -40,7 +45,10 @@ export const validateHistoryQuery = bodySchema<{ offer: string; language?: strin
   type: 'object',
   additionalProperties: false,
   required: ['offer'],
-  properties: { offer: { type: 'string', pattern: '^[a-z0-9][a-z0-9-]{0,39}$' }, language: { type: 'string', maxLength: 35, pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$' } },
+  properties: {
+    offer: { type: 'string', pattern: '^[a-z0-9][a-z0-9-]{0,39}$' },
+    language: { type: 'string', maxLength: 35, pattern: '^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$' },
+  },
 });
 
 export const validatePatch = bodySchema<Operation[]>(patchSchema);

@@ -25,7 +25,12 @@ const known = new WeakMap<Policy, number>();
 const bytesOf = (value: unknown): number => Buffer.byteLength(JSON.stringify(value), 'utf8');
 
 /** Says that a policy has grown too large by an edit; null while it has not. It is measured only where it may have. */
-export async function sizeFault(connection: PoolConnection, before: Policy, after: Policy, patch: readonly Operation[]): Promise<PolicyFault | null> {
+export async function sizeFault(
+  connection: PoolConnection,
+  before: Policy,
+  after: Policy,
+  patch: readonly Operation[],
+): Promise<PolicyFault | null> {
   const most = await documentBound(connection);
   let bytes = (known.get(before) ?? bytesOf(before)) + bytesOf(patch);
   if (bytes > most) bytes = bytesOf(after);

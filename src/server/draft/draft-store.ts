@@ -11,7 +11,15 @@ import { inTransaction, reading } from '../database/pool.ts';
 import { unknownRegions } from '../places/regions.ts';
 import { storeId } from '../user.ts';
 import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
-import { draftRevision, keepKnown, newestValid, patchSince, policyAt, snapshotWhereDue, type DraftState } from './draft-document.ts';
+import {
+  draftRevision,
+  keepKnown,
+  newestValid,
+  patchSince,
+  policyAt,
+  snapshotWhereDue,
+  type DraftState,
+} from './draft-document.ts';
 import { sizeFault } from './draft-size.ts';
 
 export interface Draft {
@@ -79,7 +87,19 @@ export async function editDraft(revision: number, patch: Operation[], edit: Edit
     const current = await lockDraft(connection);
     if (current.revision !== revision) return { outcome: await stale(connection, current, revision) };
     const applied = applyToPolicy(current.policy, patch);
-    if (!applied.ok) return { outcome: { kind: 'refused', revision, faults: [{ pointer: patch[applied.operation]!.path, message: `operation ${applied.operation} (${patch[applied.operation]!.op}) does not fit the draft: ${applied.reason}` }] } };
+    if (!applied.ok)
+      return {
+        outcome: {
+          kind: 'refused',
+          revision,
+          faults: [
+            {
+              pointer: patch[applied.operation]!.path,
+              message: `operation ${applied.operation} (${patch[applied.operation]!.op}) does not fit the draft: ${applied.reason}`,
+            },
+          ],
+        },
+      };
     return storeEdit(connection, current, applied.policy, edit);
   });
 }
@@ -88,7 +108,11 @@ export async function editDraft(revision: number, patch: Operation[], edit: Edit
  * Puts a policy where nothing has been set yet, in the caller's transaction. It is the ground on which edits stand, so
  * undo does not go behind it. @returns the draft's revision, or null when there was something already
  */
-export async function foundDraft(connection: PoolConnection, policy: Policy, edit: Required<Omit<Edit, 'kind'>>): Promise<number | null> {
+export async function foundDraft(
+  connection: PoolConnection,
+  policy: Policy,
+  edit: Required<Omit<Edit, 'kind'>>,
+): Promise<number | null> {
   const current = await lockDraft(connection);
   if (current.revision > 0) return null;
   const { outcome, state } = await storeEdit(connection, current, policy, { ...edit, kind: 'found' });
@@ -102,20 +126,39 @@ export async function stepHistory(direction: 'undo' | 'redo', revision: number, 
     const current = await lockDraft(connection);
     if (current.revision !== revision) return { outcome: await stale(connection, current, revision) };
     const row = await historyEnd(connection, direction, 'revision, label, patch, inverse');
-    if (!row) return { outcome: { kind: 'nothing', draft: { ...(await withHistory(connection, current)), since: { revision, patch: [] } } } };
+    if (!row)
+      return {
+        outcome: {
+          kind: 'nothing',
+          draft: { ...(await withHistory(connection, current)), since: { revision, patch: [] } },
+        },
+      };
     const patch = JSON.parse(String(direction === 'undo' ? row.inverse : row.patch)) as Operation[];
     const inverse = JSON.parse(String(direction === 'undo' ? row.patch : row.inverse)) as Operation[];
     const applied = applyToPolicy(current.policy, patch);
     if (!applied.ok) throw new Error(`the ${direction} of revision ${String(row.revision)} does not fit the draft`);
     const check = checkPolicy(applied.policy, current.policy);
     if (!check.ok) return { outcome: { kind: 'refused', revision: current.revision, faults: check.faults } };
-    await connection.query('UPDATE draft_edit SET state = ? WHERE store_id = ? AND revision = ?', [direction === 'undo' ? 'undone' : 'done', storeId, row.revision]);
-    return writeEdit(connection, current, applied.policy, { kind: direction, label: String(row.label), patch, inverse, madeBy });
+    await connection.query('UPDATE draft_edit SET state = ? WHERE store_id = ? AND revision = ?', [
+      direction === 'undo' ? 'undone' : 'done',
+      storeId,
+      row.revision,
+    ]);
+    return writeEdit(connection, current, applied.policy, {
+      kind: direction,
+      label: String(row.label),
+      patch,
+      inverse,
+      madeBy,
+    });
   });
 }
 
 /** The draft's policy at exactly `revision`, its row locked in the caller's transaction; else where the draft is by now. */
-export async function lockedPolicy(connection: PoolConnection, revision: number): Promise<{ policy: Policy | null; revision: number }> {
+export async function lockedPolicy(
+  connection: PoolConnection,
+  revision: number,
+): Promise<{ policy: Policy | null; revision: number }> {
   const current = await lockDraft(connection);
   return { policy: current.revision === revision ? current.policy : null, revision: current.revision };
 }
@@ -148,7 +191,13 @@ export async function repairDraft(madeBy: string): Promise<number | null> {
         if (!(error instanceof InvalidStoredPolicy)) throw error;
       }
       const valid = (await newestValid(connection, at.revision)) ?? { revision: 0, policy: emptyPolicy() };
-      const entry: HistoryEntry = { kind: 'found', label: `Repaired: back to revision ${valid.revision}`, patch: [{ op: 'replace', path: '', value: valid.policy }], inverse: [], madeBy };
+      const entry: HistoryEntry = {
+        kind: 'found',
+        label: `Repaired: back to revision ${valid.revision}`,
+        patch: [{ op: 'replace', path: '', value: valid.policy }],
+        inverse: [],
+        madeBy,
+      };
       const { state } = await writeEdit(connection, { ...at, policy: valid.policy }, valid.policy, entry);
       if (state) keepKnown(state);
       return valid.revision;
@@ -157,7 +206,13 @@ export async function repairDraft(madeBy: string): Promise<number | null> {
 }
 
 async function stale(connection: PoolConnection, current: DraftState, revision: number): Promise<EditOutcome> {
-  return { kind: 'stale', draft: { ...(await withHistory(connection, current)), since: await sinceOf(connection, revision, current.revision) } };
+  return {
+    kind: 'stale',
+    draft: {
+      ...(await withHistory(connection, current)),
+      since: await sinceOf(connection, revision, current.revision),
+    },
+  };
 }
 
 async function sinceOf(reader: Pool | PoolConnection, from: number, to: number): Promise<DraftSince['since']> {
@@ -172,9 +227,21 @@ async function storeEdit(connection: PoolConnection, current: LockedDraft, next:
   const patch = patchBetween(current.policy, next);
   const tooLarge = await sizeFault(connection, current.policy, next, patch);
   if (tooLarge) return { outcome: { kind: 'refused', revision: current.revision, faults: [tooLarge] } };
-  if (patch.length === 0) return { outcome: { kind: 'nothing', draft: { ...(await withHistory(connection, current)), since: { revision: current.revision, patch: [] } } } };
+  if (patch.length === 0)
+    return {
+      outcome: {
+        kind: 'nothing',
+        draft: { ...(await withHistory(connection, current)), since: { revision: current.revision, patch: [] } },
+      },
+    };
   await connection.query("UPDATE draft_edit SET state = 'dropped' WHERE store_id = ? AND state = 'undone'", [storeId]);
-  return writeEdit(connection, current, next, { kind: edit.kind, label: edit.label ?? labelOf(current.policy, next), patch, inverse: patchBetween(next, current.policy), madeBy: edit.madeBy });
+  return writeEdit(connection, current, next, {
+    kind: edit.kind,
+    label: edit.label ?? labelOf(current.policy, next),
+    patch,
+    inverse: patchBetween(next, current.policy),
+    madeBy: edit.madeBy,
+  });
 }
 
 /** Parts of a policy that are no promise to shoppers, and what a change of them is called. */
@@ -216,20 +283,44 @@ interface HistoryEntry {
   madeBy: string;
 }
 
-async function writeEdit(connection: PoolConnection, current: LockedDraft, policy: Policy, { kind, label, patch, inverse, madeBy }: HistoryEntry): Promise<Stored> {
+async function writeEdit(
+  connection: PoolConnection,
+  current: LockedDraft,
+  policy: Policy,
+  { kind, label, patch, inverse, madeBy }: HistoryEntry,
+): Promise<Stored> {
   const state: DraftState = { revision: current.revision + 1, stamp: current.now, policy };
-  await connection.query('UPDATE draft SET revision = ?, updated_at = ? WHERE store_id = ?', [state.revision, state.stamp, storeId]);
-  await connection.query("INSERT INTO draft_edit VALUES (?, ?, ?, 'done', ?, ?, ?, ?, ?, ?)", [storeId, state.revision, kind, label.slice(0, 200), JSON.stringify(patch), JSON.stringify(inverse), madeBy, state.stamp, currentVersion]);
+  await connection.query('UPDATE draft SET revision = ?, updated_at = ? WHERE store_id = ?', [
+    state.revision,
+    state.stamp,
+    storeId,
+  ]);
+  await connection.query("INSERT INTO draft_edit VALUES (?, ?, ?, 'done', ?, ?, ?, ?, ?, ?)", [
+    storeId,
+    state.revision,
+    kind,
+    label.slice(0, 200),
+    JSON.stringify(patch),
+    JSON.stringify(inverse),
+    madeBy,
+    state.stamp,
+    currentVersion,
+  ]);
   await snapshotWhereDue(connection, state, kind === 'found');
   // After an edit there is nothing to ask: it is what undo takes back, and what had been undone is dropped.
-  const draft = kind === 'edit' ? { ...state, canUndo: label.slice(0, 200), canRedo: null } : await withHistory(connection, state);
+  const draft =
+    kind === 'edit' ? { ...state, canUndo: label.slice(0, 200), canRedo: null } : await withHistory(connection, state);
   return { outcome: { kind: 'done', draft: { ...draft, since: { revision: current.revision, patch } } }, state };
 }
 
 type Direction = 'undo' | 'redo';
 
 /** The edit that a step would take. @param columns patches may be long, so they are read only by whoever takes the step */
-async function historyEnd(connection: Pool | PoolConnection, direction: Direction, columns: 'label' | 'revision, label, patch, inverse'): Promise<RowDataPacket | undefined> {
+async function historyEnd(
+  connection: Pool | PoolConnection,
+  direction: Direction,
+  columns: 'label' | 'revision, label, patch, inverse',
+): Promise<RowDataPacket | undefined> {
   const [state, order] = direction === 'undo' ? ['done', 'DESC'] : ['undone', 'ASC'];
   const [rows] = await connection.query<RowDataPacket[]>(
     `SELECT ${columns} FROM draft_edit WHERE store_id = ? AND kind = 'edit' AND state = ? AND schema_version = ? ORDER BY revision ${order} LIMIT 1`,

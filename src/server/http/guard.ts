@@ -12,7 +12,11 @@ export function refuseForeignWrite(request: Request, url: URL): Response | null 
   const site = request.headers.get('sec-fetch-site');
   const sameOrigin = origin === null || origin === url.origin || isOurs(origin, request.headers.get('host'));
   if (sameOrigin && (site === null || site === 'same-origin' || site === 'none')) return null;
-  return problemResponse({ status: 403, title: 'Only Summant’s own pages may change something', detail: 'The request came from another site. Nothing was changed.' });
+  return problemResponse({
+    status: 403,
+    title: 'Only Summant’s own pages may change something',
+    detail: 'The request came from another site. Nothing was changed.',
+  });
 }
 
 /**
@@ -22,8 +26,13 @@ export function refuseForeignWrite(request: Request, url: URL): Response | null 
 export function refuseForeignName(request: Request): Response | null {
   const host = request.headers.get('host');
   const name = host?.replace(/:\d+$/, '').toLowerCase();
-  if (name === undefined || loopback.has(name) || name === process.env.HOST?.toLowerCase() || ownNames().includes(name)) return null;
-  return problemResponse({ status: 421, title: 'Summant does not go by this name', detail: 'Nothing was changed. If the name is right, add it to SUMMANT_HOSTS and start Summant again.' });
+  if (name === undefined || loopback.has(name) || name === process.env.HOST?.toLowerCase() || ownNames().includes(name))
+    return null;
+  return problemResponse({
+    status: 421,
+    title: 'Summant does not go by this name',
+    detail: 'Nothing was changed. If the name is right, add it to SUMMANT_HOSTS and start Summant again.',
+  });
 }
 
 const loopback = new Set(['localhost', '127.0.0.1', '[::1]']);
@@ -37,7 +46,9 @@ function isOurs(origin: string, host: string | null): boolean {
   try {
     const { host: of, protocol } = new URL(origin);
     if (of !== host) return false;
-    return loopback.has(of.replace(/:\d+$/, '')) ? protocol === 'http:' : protocol === 'https:' || process.env.HOST !== undefined;
+    return loopback.has(of.replace(/:\d+$/, ''))
+      ? protocol === 'http:'
+      : protocol === 'https:' || process.env.HOST !== undefined;
   } catch {
     return false;
   }
@@ -62,6 +73,7 @@ export const knownMethods: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTION
  * This process as it can reach itself, for the stand-ins that it serves: as it was started, never as a request says.
  * An outside service in their place is named in SUMMANT_CARRIERS and SUMMANT_RATE_FEED.
  */
-export const ownAddress = (): string => process.env.SUMMANT_OWN_ADDRESS ?? `http://127.0.0.1:${process.env.PORT ?? '4321'}`;
+export const ownAddress = (): string =>
+  process.env.SUMMANT_OWN_ADDRESS ?? `http://127.0.0.1:${process.env.PORT ?? '4321'}`;
 export const carrierService = (): URL => new URL(process.env.SUMMANT_CARRIERS ?? '/stand-ins/carrier', ownAddress());
 export const rateFeed = (): URL => new URL(process.env.SUMMANT_RATE_FEED ?? '/stand-ins/rate-feed.csv', ownAddress());

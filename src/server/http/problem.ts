@@ -29,11 +29,17 @@ export class ProblemError extends Error {
 /** An RFC 9457 answer. */
 export function problemResponse({ status, title, detail, fields, more, headers }: Problem): Response {
   const body = { type: 'about:blank', title, status, detail, ...(fields ? { fields } : {}), ...more };
-  return new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...headers } });
+  return new Response(JSON.stringify(body), {
+    status,
+    headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...headers },
+  });
 }
 
 export function json(body: unknown, init: { status?: number; headers?: Record<string, string> } = {}): Response {
-  return new Response(JSON.stringify(body), { status: init.status ?? 200, headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...init.headers } });
+  return new Response(JSON.stringify(body), {
+    status: init.status ?? 200,
+    headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...init.headers },
+  });
 }
 
 /** Runs an endpoint; whatever goes wrong becomes a problem that says what to do and gives nothing away. */
@@ -42,15 +48,29 @@ export async function answering(work: () => Promise<Response>): Promise<Response
     return await work();
   } catch (error) {
     if (error instanceof ProblemError) return problemResponse(error.problem);
-    if (error instanceof InvalidStoredPolicy) return problemResponse({ status: 409, title: 'The draft needs to be repaired', detail: 'What is stored is not a policy that can be computed with. Nothing was changed. POST /api/draft/repair goes back to the newest state that is valid.', fields: error.faults.slice(0, 20) });
+    if (error instanceof InvalidStoredPolicy)
+      return problemResponse({
+        status: 409,
+        title: 'The draft needs to be repaired',
+        detail:
+          'What is stored is not a policy that can be computed with. Nothing was changed. POST /api/draft/repair goes back to the newest state that is valid.',
+        fields: error.faults.slice(0, 20),
+      });
     const known = knownFailure(error);
     if (known) {
       log.warn({ err: error instanceof Error ? error.message : String(error) }, 'request refused');
       return problemResponse(known);
     }
     if (isUnavailable(error)) return problemResponse(databaseAway);
-    log.error({ err: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) }, 'request failed');
-    return problemResponse({ status: 500, title: 'Something went wrong here', detail: 'The request could not be answered. Nothing was changed. The log of the server says more.' });
+    log.error(
+      { err: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) },
+      'request failed',
+    );
+    return problemResponse({
+      status: 500,
+      title: 'Something went wrong here',
+      detail: 'The request could not be answered. Nothing was changed. The log of the server says more.',
+    });
   }
 }
 
@@ -58,20 +78,56 @@ export async function answering(work: () => Promise<Response>): Promise<Response
 function knownFailure(error: unknown): Problem | null {
   const code = typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
   const text = error instanceof Error ? error.message : '';
-  if (code === 'ENOSPC' || code === 'ER_DISK_FULL' || code === 'ER_RECORD_FILE_FULL' || /No space left on device|errno: 28\b/i.test(text)) {
-    return { status: 507, title: 'The disk is full', detail: 'What was sent could not be kept; everything from before is. Make room on the disk that holds the data, then send it again.' };
+  if (
+    code === 'ENOSPC' ||
+    code === 'ER_DISK_FULL' ||
+    code === 'ER_RECORD_FILE_FULL' ||
+    /No space left on device|errno: 28\b/i.test(text)
+  ) {
+    return {
+      status: 507,
+      title: 'The disk is full',
+      detail:
+        'What was sent could not be kept; everything from before is. Make room on the disk that holds the data, then send it again.',
+    };
   }
-  if (code === 'ER_NET_PACKET_TOO_LARGE') return { status: 413, title: 'This is more than the database takes at once', detail: 'Nothing was changed. Raise max_allowed_packet of the database to 64M or more, or send less.' };
-  if (code === 'ER_STATEMENT_TIMEOUT' || code === 'ER_LOCK_WAIT_TIMEOUT' || code === 'ER_LOCK_DEADLOCK' || /Queue limit reached/.test(text)) return busy;
+  if (code === 'ER_NET_PACKET_TOO_LARGE')
+    return {
+      status: 413,
+      title: 'This is more than the database takes at once',
+      detail: 'Nothing was changed. Raise max_allowed_packet of the database to 64M or more, or send less.',
+    };
+  if (
+    code === 'ER_STATEMENT_TIMEOUT' ||
+    code === 'ER_LOCK_WAIT_TIMEOUT' ||
+    code === 'ER_LOCK_DEADLOCK' ||
+    /Queue limit reached/.test(text)
+  )
+    return busy;
   // The database's own lines that break carry `fatal`.
   const ofDatabase = typeof error === 'object' && error !== null && 'fatal' in error;
-  if (!ofDatabase && (code === 'EPIPE' || code === 'ECONNABORTED' || code === 'ERR_STREAM_PREMATURE_CLOSE' || /aborted|terminated/i.test(text))) {
-    return { status: 400, title: 'The line broke', detail: 'The body did not come to its end. Nothing of it was kept. Send it again.' };
+  if (
+    !ofDatabase &&
+    (code === 'EPIPE' ||
+      code === 'ECONNABORTED' ||
+      code === 'ERR_STREAM_PREMATURE_CLOSE' ||
+      /aborted|terminated/i.test(text))
+  ) {
+    return {
+      status: 400,
+      title: 'The line broke',
+      detail: 'The body did not come to its end. Nothing of it was kept. Send it again.',
+    };
   }
   return null;
 }
 
-const busy: Problem = { status: 503, title: 'The database has too much to do', detail: 'Nothing was changed. Try again in a moment.', headers: { 'retry-after': '1' } };
+const busy: Problem = {
+  status: 503,
+  title: 'The database has too much to do',
+  detail: 'Nothing was changed. Try again in a moment.',
+  headers: { 'retry-after': '1' },
+};
 
 export const databaseAway: Problem = {
   status: 503,

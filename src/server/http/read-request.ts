@@ -2,7 +2,13 @@ import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import { faultOf } from '../../core/policy/validate.ts';
 import { ProblemError, type ProblemField } from './problem.ts';
 
-const settings = { strict: true, verbose: true, strictTypes: false, strictRequired: false, discriminator: true } as const;
+const settings = {
+  strict: true,
+  verbose: true,
+  strictTypes: false,
+  strictRequired: false,
+  discriminator: true,
+} as const;
 /** Stops at the first fault, so that a hostile body costs no more than reading it. */
 const first = new Ajv2020({ ...settings, allErrors: false });
 const every = new Ajv2020({ ...settings, allErrors: true });
@@ -34,22 +40,51 @@ const maxDepth = 24;
  * Reads and checks a JSON body. @param maxBytes larger ones are refused with 413 without being read to the end
  * @throws ProblemError 413, 415, 400 (not JSON, too deep, half characters), 408 (too slow) or 422 (not what the schema asks for)
  */
-export async function readBody<T>(request: Request, validate: BodySchema<T>, maxBytes: number, types: readonly string[] = ['application/json']): Promise<T> {
+export async function readBody<T>(
+  request: Request,
+  validate: BodySchema<T>,
+  maxBytes: number,
+  types: readonly string[] = ['application/json'],
+): Promise<T> {
   const type = (request.headers.get('content-type') ?? '').split(';')[0]!.trim().toLowerCase();
-  if (!types.includes(type)) throw new ProblemError({ status: 415, title: 'This content type is not accepted', detail: `Send the body as ${types.join(' or ')}. Nothing was changed.` });
+  if (!types.includes(type))
+    throw new ProblemError({
+      status: 415,
+      title: 'This content type is not accepted',
+      detail: `Send the body as ${types.join(' or ')}. Nothing was changed.`,
+    });
   const text = await readText(request, maxBytes);
   let body: unknown;
   try {
     body = JSON.parse(text);
   } catch {
-    throw new ProblemError({ status: 400, title: 'The body is not JSON', detail: 'It could not be read. Nothing was changed. Check quotes, commas and brackets.' });
+    throw new ProblemError({
+      status: 400,
+      title: 'The body is not JSON',
+      detail: 'It could not be read. Nothing was changed. Check quotes, commas and brackets.',
+    });
   }
-  if (deeperThan(body, maxDepth)) throw new ProblemError({ status: 400, title: 'The body is nested too deeply', detail: `At most ${maxDepth} levels are read. Nothing was changed.` });
+  if (deeperThan(body, maxDepth))
+    throw new ProblemError({
+      status: 400,
+      title: 'The body is nested too deeply',
+      detail: `At most ${maxDepth} levels are read. Nothing was changed.`,
+    });
   // Looked for only where the text has something of the kind: half of a pair of surrogates, or a name that all objects have.
-  if (/\\u[dD][89a-fA-F]|\\u00[57][fF0]|__proto__/.test(text) && !isPlain(body)) throw new ProblemError({ status: 400, title: 'The body holds what is no text', detail: 'A text is half of a character, or an entry is called __proto__. Nothing was changed.' });
+  if (/\\u[dD][89a-fA-F]|\\u00[57][fF0]|__proto__/.test(text) && !isPlain(body))
+    throw new ProblemError({
+      status: 400,
+      title: 'The body holds what is no text',
+      detail: 'A text is half of a character, or an entry is called __proto__. Nothing was changed.',
+    });
   if (!validate(body)) {
     const fields = validate.faults(body, text.length);
-    throw new ProblemError({ status: 422, title: 'The body is not what this call takes', detail: 'Nothing was changed. The fields named are wrong or missing.', fields });
+    throw new ProblemError({
+      status: 422,
+      title: 'The body is not what this call takes',
+      detail: 'Nothing was changed. The fields named are wrong or missing.',
+      fields,
+    });
   }
   return body;
 }
@@ -59,7 +94,12 @@ export function readQuery<T>(url: URL, validate: BodySchema<T>): T {
   const query: unknown = Object.fromEntries([...url.searchParams].filter(([name]) => name !== '__proto__'));
   if (!validate(query)) {
     const fields = validate.faults(query, url.search.length);
-    throw new ProblemError({ status: 422, title: 'The address does not say what this call takes', detail: 'Nothing was changed. The parts named are wrong or missing.', fields });
+    throw new ProblemError({
+      status: 422,
+      title: 'The address does not say what this call takes',
+      detail: 'Nothing was changed. The parts named are wrong or missing.',
+      fields,
+    });
   }
   return query;
 }
@@ -69,7 +109,12 @@ const slowest = 60_000;
 
 /** Reads a body as text. @throws ProblemError 413, 408 when it takes too long */
 export async function readText(request: Request, maxBytes: number): Promise<string> {
-  const tooLarge = () => new ProblemError({ status: 413, title: 'The body is too large', detail: `At most ${maxBytes} bytes are read here. Nothing was changed.` });
+  const tooLarge = () =>
+    new ProblemError({
+      status: 413,
+      title: 'The body is too large',
+      detail: `At most ${maxBytes} bytes are read here. Nothing was changed.`,
+    });
   if (Number(request.headers.get('content-length') ?? 0) > maxBytes) throw tooLarge();
   if (!request.body) return '';
   const chunks: Uint8Array[] = [];
@@ -89,7 +134,17 @@ async function* inTime(body: AsyncIterable<Uint8Array>, ms: number): AsyncGenera
   for (;;) {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const late = new Promise<never>((_, reject) => {
-      timer = setTimeout(() => reject(new ProblemError({ status: 408, title: 'The body took too long', detail: `It is waited for ${ms / 1000} s. Nothing was changed. Send it again.` })), Math.max(0, until - Date.now()));
+      timer = setTimeout(
+        () =>
+          reject(
+            new ProblemError({
+              status: 408,
+              title: 'The body took too long',
+              detail: `It is waited for ${ms / 1000} s. Nothing was changed. Send it again.`,
+            }),
+          ),
+        Math.max(0, until - Date.now()),
+      );
     });
     try {
       const next = await Promise.race([chunks.next(), late]);
@@ -120,9 +175,19 @@ function deeperThan(value: unknown, levels: number): boolean {
 /** The revision in an `If-Match` header such as `"draft-17"`. @throws ProblemError 428 when missing, 400 when malformed */
 export function matchedRevision(request: Request): number {
   const header = request.headers.get('if-match');
-  if (header === null) throw new ProblemError({ status: 428, title: 'If-Match is missing', detail: 'Send the ETag of the draft this edit was made on. Nothing was changed.' });
+  if (header === null)
+    throw new ProblemError({
+      status: 428,
+      title: 'If-Match is missing',
+      detail: 'Send the ETag of the draft this edit was made on. Nothing was changed.',
+    });
   const match = /^"draft-(\d{1,15})"$/.exec(header.trim());
-  if (!match) throw new ProblemError({ status: 400, title: 'If-Match is not an ETag of the draft', detail: 'It looks like "draft-17". Nothing was changed.' });
+  if (!match)
+    throw new ProblemError({
+      status: 400,
+      title: 'If-Match is not an ETag of the draft',
+      detail: 'It looks like "draft-17". Nothing was changed.',
+    });
   return Number(match[1]);
 }
 

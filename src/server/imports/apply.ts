@@ -23,7 +23,11 @@ let running: Promise<void> | null = null;
 export function goOnWithImports(): Promise<void> {
   running ??= work()
     .catch((error: unknown) => {
-      if (!isUnavailable(error)) log.error({ err: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) }, 'import stopped');
+      if (!isUnavailable(error))
+        log.error(
+          { err: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) },
+          'import stopped',
+        );
     })
     .finally(() => (running = null));
   return running;
@@ -43,15 +47,25 @@ async function work(): Promise<void> {
 
 /** Files that broke off because their process died: nothing of them has been taken over. */
 async function forgetBrokenOff(): Promise<void> {
-  const [rows] = await database().query<RowDataPacket[]>("SELECT id FROM import_run WHERE state = 'reading' AND alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 60 SECOND)");
+  const [rows] = await database().query<RowDataPacket[]>(
+    "SELECT id FROM import_run WHERE state = 'reading' AND alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 60 SECOND)",
+  );
   for (const row of rows) {
-    await database().query("UPDATE import_run SET state = 'failed', problem = 'Summant was stopped while the file was read. Nothing was changed; choose the file again.' WHERE id = ? AND state = 'reading'", [row.id]);
+    await database().query(
+      "UPDATE import_run SET state = 'failed', problem = 'Summant was stopped while the file was read. Nothing was changed; choose the file again.' WHERE id = ? AND state = 'reading'",
+      [row.id],
+    );
     await dropStaging(Number(row.id));
   }
   // What nobody has confirmed within a day is cleared away; the file can be chosen again.
-  const [old] = await database().query<RowDataPacket[]>("SELECT id FROM import_run WHERE state = 'checked' AND alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 24 HOUR)");
+  const [old] = await database().query<RowDataPacket[]>(
+    "SELECT id FROM import_run WHERE state = 'checked' AND alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 24 HOUR)",
+  );
   for (const row of old) {
-    const [result] = await database().query<ResultSetHeader>("UPDATE import_run SET state = 'cancelled', problem = 'Nobody confirmed it within a day, so it was cleared away. Nothing was changed; choose the file again.' WHERE id = ? AND state = 'checked'", [row.id]);
+    const [result] = await database().query<ResultSetHeader>(
+      "UPDATE import_run SET state = 'cancelled', problem = 'Nobody confirmed it within a day, so it was cleared away. Nothing was changed; choose the file again.' WHERE id = ? AND state = 'checked'",
+      [row.id],
+    );
     if (result.affectedRows === 1) await dropStaging(Number(row.id));
   }
 }
@@ -63,7 +77,10 @@ async function claim(): Promise<number | null> {
       [me, silence],
     );
     if (!rows[0]) return null;
-    await connection.query('UPDATE import_run SET worker = ?, alive_at = UTC_TIMESTAMP(3) WHERE id = ?', [me, rows[0].id]);
+    await connection.query('UPDATE import_run SET worker = ?, alive_at = UTC_TIMESTAMP(3) WHERE id = ?', [
+      me,
+      rows[0].id,
+    ]);
     return Number(rows[0].id);
   });
 }
@@ -111,7 +128,8 @@ async function stepTo(connection: PoolConnection, run: FullImportRun, through: n
 }
 
 const list = orderColumns.join(', ');
-const monthOf = (alias: string) => `SELECT DISTINCT ${alias}.market_id, ${alias}.currency, DATE_FORMAT(${alias}.placed_at, '%Y-%m-01'), 1`;
+const monthOf = (alias: string) =>
+  `SELECT DISTINCT ${alias}.market_id, ${alias}.currency, DATE_FORMAT(${alias}.placed_at, '%Y-%m-01'), 1`;
 
 /** @returns true when all has been taken over */
 async function applyStep(run: FullImportRun): Promise<boolean> {
@@ -125,7 +143,10 @@ async function applyStep(run: FullImportRun): Promise<boolean> {
     await keepReplaced(run);
     return false;
   }
-  const [[next]] = await database().query<RowDataPacket[]>(`SELECT MAX(position) AS last FROM (SELECT position FROM ${table} WHERE position > ? ORDER BY position LIMIT ?) batch`, [run.applied, batchOrders]);
+  const [[next]] = await database().query<RowDataPacket[]>(
+    `SELECT MAX(position) AS last FROM (SELECT position FROM ${table} WHERE position > ? ORDER BY position LIMIT ?) batch`,
+    [run.applied, batchOrders],
+  );
   if (next!.last === null) {
     await deriveReturning(run);
     await inTransaction((connection) => stepTo(connection, run, run.applied, "state = 'done',"));
@@ -135,8 +156,16 @@ async function applyStep(run: FullImportRun): Promise<boolean> {
   await inTransaction(async (connection) => {
     await stepTo(connection, run, last);
     const range = [run.applied, last];
-    if (run.changed > 0) await touchMonths(connection, `${monthOf('p')} FROM ${table} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE s.position > ? AND s.position <= ?`, range);
-    await connection.query(`INSERT INTO past_order (${list}, import_id) SELECT ${list}, ? FROM ${table} WHERE position > ? AND position <= ? ON DUPLICATE KEY UPDATE ${takeOver}`, [run.id, ...range]);
+    if (run.changed > 0)
+      await touchMonths(
+        connection,
+        `${monthOf('p')} FROM ${table} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE s.position > ? AND s.position <= ?`,
+        range,
+      );
+    await connection.query(
+      `INSERT INTO past_order (${list}, import_id) SELECT ${list}, ? FROM ${table} WHERE position > ? AND position <= ? ON DUPLICATE KEY UPDATE ${takeOver}`,
+      [run.id, ...range],
+    );
     await touchMonths(connection, `${monthOf('s')} FROM ${table} s WHERE s.position > ? AND s.position <= ?`, range);
   });
   return false;
@@ -144,7 +173,10 @@ async function applyStep(run: FullImportRun): Promise<boolean> {
 
 /** Whether another import may have changed something since this one was compared with what is there. */
 async function othersSince(run: FullImportRun): Promise<boolean> {
-  const [[others]] = await database().query<RowDataPacket[]>("SELECT EXISTS(SELECT 1 FROM import_run o JOIN import_run r ON r.id = ? WHERE o.id <> r.id AND o.state IN ('applying', 'takingBack', 'done', 'cancelled') AND o.alive_at >= r.made_at) AS others", [run.id]);
+  const [[others]] = await database().query<RowDataPacket[]>(
+    "SELECT EXISTS(SELECT 1 FROM import_run o JOIN import_run r ON r.id = ? WHERE o.id <> r.id AND o.state IN ('applying', 'takingBack', 'done', 'cancelled') AND o.alive_at >= r.made_at) AS others",
+    [run.id],
+  );
   return Number(others!.others) === 1;
 }
 
@@ -154,7 +186,9 @@ async function keepReplaced(run: FullImportRun): Promise<void> {
   await database().query(`DROP TABLE IF EXISTS ${kept}`);
   await database().query(`CREATE TABLE ${kept} LIKE past_order`);
   await inTransaction(async (connection) => {
-    await connection.query(`INSERT INTO ${kept} SELECT p.* FROM ${stagedTable(run.id)} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE ${differs}`);
+    await connection.query(
+      `INSERT INTO ${kept} SELECT p.* FROM ${stagedTable(run.id)} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE ${differs}`,
+    );
     await stepTo(connection, run, run.applied, 'prepared = TRUE,');
   });
 }
@@ -162,7 +196,9 @@ async function keepReplaced(run: FullImportRun): Promise<void> {
 async function applyProducts(run: FullImportRun): Promise<boolean> {
   await inTransaction(async (connection) => {
     await stepTo(connection, run, run.staged, "state = 'done',");
-    await connection.query(`INSERT INTO product (id, sku, name, details) SELECT id, sku, name, details FROM ${stagedTable(run.id)} WHERE outcome <> 'same' ON DUPLICATE KEY UPDATE name = VALUES(name), details = VALUES(details)`);
+    await connection.query(
+      `INSERT INTO product (id, sku, name, details) SELECT id, sku, name, details FROM ${stagedTable(run.id)} WHERE outcome <> 'same' ON DUPLICATE KEY UPDATE name = VALUES(name), details = VALUES(details)`,
+    );
   });
   return true;
 }
@@ -175,8 +211,12 @@ async function deriveReturning(run: FullImportRun): Promise<void> {
   if (run.mapping.columns.customer === undefined || run.mapping.columns.shopper !== undefined) return;
   const firsts = firstsTable(run.id);
   await database().query(`DROP TABLE IF EXISTS ${firsts}`);
-  await database().query(`CREATE TABLE ${firsts} (PRIMARY KEY (customer_hash)) AS SELECT customer_hash, MIN(placed_at) AS placed_at FROM past_order WHERE customer_hash IS NOT NULL GROUP BY customer_hash`);
-  const [[bounds]] = await database().query<RowDataPacket[]>(`SELECT MAX(position) AS last FROM ${stagedTable(run.id)}`);
+  await database().query(
+    `CREATE TABLE ${firsts} (PRIMARY KEY (customer_hash)) AS SELECT customer_hash, MIN(placed_at) AS placed_at FROM past_order WHERE customer_hash IS NOT NULL GROUP BY customer_hash`,
+  );
+  const [[bounds]] = await database().query<RowDataPacket[]>(
+    `SELECT MAX(position) AS last FROM ${stagedTable(run.id)}`,
+  );
   for (let from = 0; from < Number(bounds!.last ?? 0); from += batchOrders) {
     await inTransaction(async (connection) => {
       const range = [from, from + batchOrders];
@@ -185,7 +225,12 @@ async function deriveReturning(run: FullImportRun): Promise<void> {
         `UPDATE ${stagedTable(run.id)} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number JOIN ${firsts} f ON f.customer_hash = p.customer_hash SET p.returning_shopper = p.placed_at > f.placed_at WHERE s.position > ? AND s.position <= ?`,
         range,
       );
-      if (result.changedRows > 0) await touchMonths(connection, `${monthOf('s')} FROM ${stagedTable(run.id)} s WHERE s.position > ? AND s.position <= ?`, range);
+      if (result.changedRows > 0)
+        await touchMonths(
+          connection,
+          `${monthOf('s')} FROM ${stagedTable(run.id)} s WHERE s.position > ? AND s.position <= ?`,
+          range,
+        );
     });
   }
   await database().query(`DROP TABLE IF EXISTS ${firsts}`);
@@ -208,7 +253,10 @@ async function takeBackStep(run: FullImportRun): Promise<boolean> {
     await stepTo(connection, run, from);
     const range = [from, run.applied];
     await touchMonths(connection, `${monthOf('s')} FROM ${table} s WHERE s.position > ? AND s.position <= ?`, range);
-    await connection.query(`DELETE p FROM ${table} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE s.position > ? AND s.position <= ? AND p.import_id = ?`, [...range, run.id]);
+    await connection.query(
+      `DELETE p FROM ${table} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE s.position > ? AND s.position <= ? AND p.import_id = ?`,
+      [...range, run.id],
+    );
   });
   return false;
 }

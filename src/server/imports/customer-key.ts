@@ -9,7 +9,9 @@ import { storeId } from '../user.ts';
  */
 export async function customerHasher(): Promise<(key: string) => string> {
   await database().query('INSERT IGNORE INTO customer_salt VALUES (?, ?)', [storeId, randomBytes(32)]);
-  const [rows] = await database().query<RowDataPacket[]>('SELECT salt FROM customer_salt WHERE store_id = ?', [storeId]);
+  const [rows] = await database().query<RowDataPacket[]>('SELECT salt FROM customer_salt WHERE store_id = ?', [
+    storeId,
+  ]);
   const salt = (rows[0]!.salt as Buffer).toString('hex');
   return (key) => hash('sha256', salt + key, 'hex').slice(0, 32);
 }

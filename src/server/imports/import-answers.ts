@@ -3,7 +3,18 @@ import { missingIn } from '../../core/imports/mapping.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { json, ProblemError } from '../http/problem.ts';
 import { goOnWithImports } from './apply.ts';
-import { addRun, claimReading, findRun, giveBackReading, openRuns, noteRun, publicRun, rejectionsOf, rememberMapping, type FullImportRun } from './import-store.ts';
+import {
+  addRun,
+  claimReading,
+  findRun,
+  giveBackReading,
+  openRuns,
+  noteRun,
+  publicRun,
+  rejectionsOf,
+  rememberMapping,
+  type FullImportRun,
+} from './import-store.ts';
 import type { ImportRequest } from './import-requests.ts';
 import { readFileInto, ReadingStopped } from './read-file.ts';
 import { dropStaging } from './staging.ts';
@@ -17,19 +28,50 @@ const mostOpen = 40;
 /** @throws ProblemError 404 */
 export async function runOr404(id: string | undefined): Promise<FullImportRun> {
   const run = /^\d{1,9}$/.test(id ?? '') ? await findRun(Number(id)) : null;
-  if (!run) throw new ProblemError({ status: 404, title: 'There is no such import', detail: '/api/imports lists those there are.' });
+  if (!run)
+    throw new ProblemError({
+      status: 404,
+      title: 'There is no such import',
+      detail: '/api/imports lists those there are.',
+    });
   return run;
 }
 
 /** Announces a file: how it will be read. Remembered for the next file with this heading. */
-export async function beginImport({ fileName, fileBytes, heading, mapping }: ImportRequest, madeBy: string): Promise<Response> {
+export async function beginImport(
+  { fileName, fileBytes, heading, mapping }: ImportRequest,
+  madeBy: string,
+): Promise<Response> {
   const missing = missingIn(mapping);
-  if (missing.length > 0) throw new ProblemError({ status: 422, title: 'The file cannot be read like this', detail: `There is no ${missing.join('; ')}. Nothing was changed.`, fields: [{ pointer: '/mapping/columns', message: `needs ${missing.join('; ')}` }] });
+  if (missing.length > 0)
+    throw new ProblemError({
+      status: 422,
+      title: 'The file cannot be read like this',
+      detail: `There is no ${missing.join('; ')}. Nothing was changed.`,
+      fields: [{ pointer: '/mapping/columns', message: `needs ${missing.join('; ')}` }],
+    });
   const { policy } = await readDraft();
   const astray = Object.entries(mapping.columns).find(([, at]) => at >= heading.length);
-  if (astray) throw new ProblemError({ status: 422, title: 'The file cannot be read like this', detail: 'A field is to be read from a column that the heading does not have. Nothing was changed.', fields: [{ pointer: `/mapping/columns/${astray[0]}`, message: `must be below ${heading.length}` }] });
-  if (mapping.market !== null && !Object.hasOwn(policy.markets, mapping.market)) throw new ProblemError({ status: 422, title: 'The file cannot be read like this', detail: 'The market that all orders are said to be of is not in the draft. Nothing was changed.', fields: [{ pointer: '/mapping/market', message: `must be one of: ${Object.keys(policy.markets).join(', ')}` }] });
-  if ((await openRuns()) >= mostOpen) throw new ProblemError({ status: 409, title: 'Too many imports are open', detail: `${mostOpen} files are being read or wait to be taken over. Take some over or cancel them. Nothing was changed.` });
+  if (astray)
+    throw new ProblemError({
+      status: 422,
+      title: 'The file cannot be read like this',
+      detail: 'A field is to be read from a column that the heading does not have. Nothing was changed.',
+      fields: [{ pointer: `/mapping/columns/${astray[0]}`, message: `must be below ${heading.length}` }],
+    });
+  if (mapping.market !== null && !Object.hasOwn(policy.markets, mapping.market))
+    throw new ProblemError({
+      status: 422,
+      title: 'The file cannot be read like this',
+      detail: 'The market that all orders are said to be of is not in the draft. Nothing was changed.',
+      fields: [{ pointer: '/mapping/market', message: `must be one of: ${Object.keys(policy.markets).join(', ')}` }],
+    });
+  if ((await openRuns()) >= mostOpen)
+    throw new ProblemError({
+      status: 409,
+      title: 'Too many imports are open',
+      detail: `${mostOpen} files are being read or wait to be taken over. Take some over or cancel them. Nothing was changed.`,
+    });
   await rememberMapping(mapping, heading);
   const id = await addRun(mapping.kind, fileName, fileBytes, mapping, heading, madeBy);
   return answerRun(id, 201);
@@ -38,12 +80,22 @@ export async function beginImport({ fileName, fileBytes, heading, mapping }: Imp
 /** Reads the file as it comes in and says what importing it would do. */
 export async function takeFile(run: FullImportRun, request: Request): Promise<Response> {
   const reader = randomUUID();
-  if (run.state !== 'reading' || run.bytesRead > 0 || !(await claimReading(run.id, reader))) throw new ProblemError({ status: 409, title: 'The file of this import is being read or has been', detail: 'Nothing was changed. Begin another import to read a file again.' });
+  if (run.state !== 'reading' || run.bytesRead > 0 || !(await claimReading(run.id, reader)))
+    throw new ProblemError({
+      status: 409,
+      title: 'The file of this import is being read or has been',
+      detail: 'Nothing was changed. Begin another import to read a file again.',
+    });
   const { body } = request;
   if (readingNow >= mostReading) {
     await giveBackReading(run.id, reader);
     if (body) await readAway(body);
-    throw new ProblemError({ status: 429, title: 'Several files are being read', detail: `At most ${mostReading} are read at once. Nothing was changed. Send the file again in a moment.`, headers: { 'retry-after': '5' } });
+    throw new ProblemError({
+      status: 429,
+      title: 'Several files are being read',
+      detail: `At most ${mostReading} are read at once. Nothing was changed. Send the file again in a moment.`,
+      headers: { 'retry-after': '5' },
+    });
   }
   readingNow++;
   try {
@@ -51,7 +103,8 @@ export async function takeFile(run: FullImportRun, request: Request): Promise<Re
     await readFileInto(run, policy, body ? chunksOf(body) : noBytes());
   } catch (error) {
     if (body) await readAway(body);
-    if (error instanceof ReadingStopped) throw new ProblemError({ status: 409, title: 'The import was stopped', detail: error.message });
+    if (error instanceof ReadingStopped)
+      throw new ProblemError({ status: 409, title: 'The import was stopped', detail: error.message });
     throw error;
   } finally {
     readingNow--;
@@ -62,7 +115,10 @@ export async function takeFile(run: FullImportRun, request: Request): Promise<Re
 async function* noBytes(): AsyncGenerator<Uint8Array> {}
 
 /** A stream's chunks; whoever stops reading them leaves the rest to be read. */
-const chunksOf = (body: ReadableStream<Uint8Array>): AsyncIterable<Uint8Array> => (body as unknown as { values: (options: { preventCancel: boolean }) => AsyncIterable<Uint8Array> }).values({ preventCancel: true });
+const chunksOf = (body: ReadableStream<Uint8Array>): AsyncIterable<Uint8Array> =>
+  (body as unknown as { values: (options: { preventCancel: boolean }) => AsyncIterable<Uint8Array> }).values({
+    preventCancel: true,
+  });
 
 /** How long the rest of a file is still taken in after it has been given up. ms */
 const patience = 10_000;
@@ -82,7 +138,12 @@ async function readAway(body: ReadableStream<Uint8Array>): Promise<void> {
 }
 
 export async function confirmImport(run: FullImportRun): Promise<Response> {
-  if (!(await noteRun(run.id, 'checked', { state: 'applying' }))) throw new ProblemError({ status: 409, title: 'This import cannot be taken over', detail: 'Only one that has been checked can. Nothing was changed.' });
+  if (!(await noteRun(run.id, 'checked', { state: 'applying' })))
+    throw new ProblemError({
+      status: 409,
+      title: 'This import cannot be taken over',
+      detail: 'Only one that has been checked can. Nothing was changed.',
+    });
   void goOnWithImports();
   return answerRun(run.id, 202);
 }
@@ -92,7 +153,12 @@ export async function cancelImport(run: FullImportRun): Promise<Response> {
   if (await noteRun(run.id, 'applying', { state: 'takingBack' })) void goOnWithImports();
   else if (await noteRun(run.id, 'checked', { state: 'cancelled' })) await dropStaging(run.id);
   // One whose file is being read is cleared away by who reads it.
-  else if (!(await noteRun(run.id, 'reading', { state: 'cancelled' }))) throw new ProblemError({ status: 409, title: 'This import has ended', detail: 'There is nothing left to cancel. Nothing was changed.' });
+  else if (!(await noteRun(run.id, 'reading', { state: 'cancelled' })))
+    throw new ProblemError({
+      status: 409,
+      title: 'This import has ended',
+      detail: 'There is nothing left to cancel. Nothing was changed.',
+    });
   return answerRun(run.id, 202);
 }
 

@@ -11,7 +11,19 @@ const heading = { type: 'array', minItems: 1, maxItems: 500, items: { type: 'str
 export const mappingSchema = {
   type: 'object',
   additionalProperties: false,
-  required: ['kind', 'encoding', 'delimiter', 'decimal', 'dates', 'rows', 'goods', 'weights', 'sizes', 'market', 'columns'],
+  required: [
+    'kind',
+    'encoding',
+    'delimiter',
+    'decimal',
+    'dates',
+    'rows',
+    'goods',
+    'weights',
+    'sizes',
+    'market',
+    'columns',
+  ],
   properties: {
     kind,
     encoding: { enum: [...encodings] },
@@ -23,7 +35,13 @@ export const mappingSchema = {
     weights: { enum: ['g', 'kg'] },
     sizes: { enum: ['mm', 'cm'] },
     market: { anyOf: [{ type: 'null' }, { type: 'string', maxLength: 40 }] },
-    columns: { description: 'field → position of its column, from 0', type: 'object', maxProperties: 60, propertyNames: { pattern: '^[a-zA-Z]+(:[A-Z]{3})?$' }, additionalProperties: { type: 'integer', minimum: 0, maximum: 499 } },
+    columns: {
+      description: 'field → position of its column, from 0',
+      type: 'object',
+      maxProperties: 60,
+      propertyNames: { pattern: '^[a-zA-Z]+(:[A-Z]{3})?$' },
+      additionalProperties: { type: 'integer', minimum: 0, maximum: 499 },
+    },
   },
 };
 
@@ -31,7 +49,12 @@ export const importRequestSchema = {
   type: 'object',
   additionalProperties: false,
   required: ['fileName', 'fileBytes', 'heading', 'mapping'],
-  properties: { fileName: { type: 'string', minLength: 1, maxLength: 200 }, fileBytes: { type: 'integer', minimum: 0, maximum: 4_000_000_000 }, heading, mapping: mappingSchema },
+  properties: {
+    fileName: { type: 'string', minLength: 1, maxLength: 200 },
+    fileBytes: { type: 'integer', minimum: 0, maximum: 4_000_000_000 },
+    heading,
+    mapping: mappingSchema,
+  },
 };
 
 export interface ImportRequest {
@@ -41,7 +64,12 @@ export interface ImportRequest {
   mapping: ImportMapping;
 }
 
-export const headingRequestSchema = { type: 'object', additionalProperties: false, required: ['kind', 'heading'], properties: { kind, heading } };
+export const headingRequestSchema = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['kind', 'heading'],
+  properties: { kind, heading },
+};
 
 export const validateImportRequest = bodySchema<ImportRequest>(importRequestSchema);
 export const validateHeadingRequest = bodySchema<{ kind: ImportKind; heading: string[] }>(headingRequestSchema);

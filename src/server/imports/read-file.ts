@@ -20,7 +20,11 @@ export class ReadingStopped extends Error {}
  * bounded however long the file is. When the file breaks off nothing is left behind.
  * @returns the import as checked @throws ReadingStopped when it was cancelled meanwhile
  */
-export async function readFileInto(run: FullImportRun, policy: Policy, body: AsyncIterable<Uint8Array>): Promise<FullImportRun> {
+export async function readFileInto(
+  run: FullImportRun,
+  policy: Policy,
+  body: AsyncIterable<Uint8Array>,
+): Promise<FullImportRun> {
   // Bringing a large file together can take a while in which nothing else is noted.
   const heartbeat = setInterval(() => void noteAlive(run.id).catch(() => {}), 5000);
   try {
@@ -32,7 +36,10 @@ export async function readFileInto(run: FullImportRun, policy: Policy, body: Asy
     return checked;
   } catch (error) {
     await dropStaging(run.id);
-    await noteRun(run.id, 'reading', { state: 'failed', problem: error instanceof ReadingStopped ? error.message : 'The file broke off before it was read to its end.' });
+    await noteRun(run.id, 'reading', {
+      state: 'failed',
+      problem: error instanceof ReadingStopped ? error.message : 'The file broke off before it was read to its end.',
+    });
     throw error;
   } finally {
     clearInterval(heartbeat);
@@ -58,7 +65,8 @@ async function readRows(run: FullImportRun, policy: Policy, body: AsyncIterable<
     },
     rejected: (fault) => void faults.push(fault),
   };
-  const reader: RowReader = kind === 'orders' ? orderReader(run, policy, await customerHasher(), sink) : await productReader(run, policy, sink);
+  const reader: RowReader =
+    kind === 'orders' ? orderReader(run, policy, await customerHasher(), sink) : await productReader(run, policy, sink);
   const send = async () => {
     await loading;
     loading = Promise.all([loadAndCompare(batch, position), addRejections(id, faults, rejected), note()]);
@@ -78,8 +86,17 @@ async function readRows(run: FullImportRun, policy: Policy, body: AsyncIterable<
     compared.changed += found.changed;
   };
   const note = async () => {
-    if (position > mostOrders) throw new ReadingStopped(`The file has more than ${mostOrders} ${kind}. Nothing was changed. Split it and import the parts one after the other.`);
-    const goesOn = await noteRun(id, 'reading', { bytes_read: bytes, rows_read: rows, staged: position, rejected, rounded: reader.rounded() });
+    if (position > mostOrders)
+      throw new ReadingStopped(
+        `The file has more than ${mostOrders} ${kind}. Nothing was changed. Split it and import the parts one after the other.`,
+      );
+    const goesOn = await noteRun(id, 'reading', {
+      bytes_read: bytes,
+      rows_read: rows,
+      staged: position,
+      rejected,
+      rounded: reader.rounded(),
+    });
     if (!goesOn) throw new ReadingStopped(cancelled);
   };
   let waiting: [string[], number][] = [];
@@ -88,7 +105,10 @@ async function readRows(run: FullImportRun, policy: Policy, body: AsyncIterable<
     row: (fields, line) => {
       if (!heading) return void waiting.push([fields, line]);
       heading = false;
-      if (fields.map((name) => name.trim()).join('\n') !== run.heading.join('\n')) throw new ReadingStopped('The heading of the file is not the one that was looked at. Nothing was changed. Choose the file again.');
+      if (fields.map((name) => name.trim()).join('\n') !== run.heading.join('\n'))
+        throw new ReadingStopped(
+          'The heading of the file is not the one that was looked at. Nothing was changed. Choose the file again.',
+        );
     },
     fault: (reason, line) => void faults.push({ line, column: '', reason, number: null }),
   });

@@ -33,7 +33,12 @@ function seconds(ms: number): string {
 let lastDay = { day: 0, text: dateOfDay(0) };
 
 /** Reads the rows of an order file. */
-export function orderReader(run: FullImportRun, policy: Policy, hash: (key: string) => string, sink: RowSink): RowReader {
+export function orderReader(
+  run: FullImportRun,
+  policy: Policy,
+  hash: (key: string) => string,
+  sink: RowSink,
+): RowReader {
   const seen = new SeenNumbers();
   const grouped = run.mapping.rows === 'lines';
   const stage = (part: number, order: ImportedOrder, [line, ...further]: number[]) => {
@@ -48,7 +53,13 @@ export function orderReader(run: FullImportRun, policy: Policy, hash: (key: stri
       const before = seen.lineBefore(order.number, line);
       if (before === 0) stage(0, order, lines);
       else if (grouped) stage(1, order, lines);
-      else sink.rejected({ line, column: run.heading[run.mapping.columns.number!] ?? '', reason: `stands on line ${before} already`, number: order.number });
+      else
+        sink.rejected({
+          line,
+          column: run.heading[run.mapping.columns.number!] ?? '',
+          reason: `stands on line ${before} already`,
+          number: order.number,
+        });
     },
     fault: (fault) => {
       sink.rejected(fault);
@@ -60,5 +71,24 @@ export function orderReader(run: FullImportRun, policy: Policy, hash: (key: stri
 
 /** Stands for an order of which a row was refused, wherever its other rows stand. */
 function refused(number: string): ImportedOrder {
-  return { number, placedAt: 0, marketId: '', country: '', region: '', postcode: '', currency: '', goods: 0, discount: null, tax: null, delivery: null, option: '', items: null, grams: null, returning: null, customer: null, code: '', lines: [] };
+  return {
+    number,
+    placedAt: 0,
+    marketId: '',
+    country: '',
+    region: '',
+    postcode: '',
+    currency: '',
+    goods: 0,
+    discount: null,
+    tax: null,
+    delivery: null,
+    option: '',
+    items: null,
+    grams: null,
+    returning: null,
+    customer: null,
+    code: '',
+    lines: [],
+  };
 }

@@ -26,8 +26,15 @@ export async function productReader(run: FullImportRun, policy: Policy, sink: Ro
       for (let next = 2; !known && ids.has(id); next++) id = `${productIdOf(read.product.sku).slice(0, 34)}-${next}`;
       ids.add(id);
       const product = afterRow(known, read.product, id);
-      const outcome = known === null ? 'fresh' : detailsOf(known) === detailsOf(product) && known.name === product.name ? 'same' : 'changed';
-      sink.staged(`${line}\t0\t\t${cell(id)}\t${cell(product.sku)}\t${cell(product.name)}\t${cell(detailsOf(product))}\t${outcome}\n`);
+      const outcome =
+        known === null
+          ? 'fresh'
+          : detailsOf(known) === detailsOf(product) && known.name === product.name
+            ? 'same'
+            : 'changed';
+      sink.staged(
+        `${line}\t0\t\t${cell(id)}\t${cell(product.sku)}\t${cell(product.name)}\t${cell(detailsOf(product))}\t${outcome}\n`,
+      );
     },
     end: () => {},
     rounded: () => 0,

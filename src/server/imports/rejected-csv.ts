@@ -9,7 +9,10 @@ export function rejectedCsv(id: number): ReadableStream<Uint8Array> {
     start: (controller) => controller.enqueue(encoder.encode(csvLine(['line', 'column', 'reason']))),
     pull: async (controller) => {
       const batch = await rejectionsOf(id, 5000, after);
-      if (batch.length > 0) controller.enqueue(encoder.encode(batch.map(({ line, column, reason }) => csvLine([line, column, reason])).join('')));
+      if (batch.length > 0)
+        controller.enqueue(
+          encoder.encode(batch.map(({ line, column, reason }) => csvLine([line, column, reason])).join('')),
+        );
       if (batch.length < 5000) controller.close();
       else after = batch.at(-1)!.line;
     },

@@ -12,10 +12,30 @@ export const replacedTable = (id: number): string => `replaced_${Math.trunc(id)}
 /** First orders of customers, while new and returning are told apart. */
 export const firstsTable = (id: number): string => `firsts_${Math.trunc(id)}`;
 
-export const orderColumns = ['order_number', 'placed_at', 'market_id', 'country', 'region', 'postcode', 'currency', 'goods_minor', 'discount_minor', 'tax_minor', 'delivery_minor', 'option_id', 'items', 'weight_grams', 'returning_shopper', 'customer_hash', 'code', 'goods_lines'] as const;
+export const orderColumns = [
+  'order_number',
+  'placed_at',
+  'market_id',
+  'country',
+  'region',
+  'postcode',
+  'currency',
+  'goods_minor',
+  'discount_minor',
+  'tax_minor',
+  'delivery_minor',
+  'option_id',
+  'items',
+  'weight_grams',
+  'returning_shopper',
+  'customer_hash',
+  'code',
+  'goods_lines',
+] as const;
 export const productColumns = ['id', 'sku', 'name', 'details', 'outcome'] as const;
 
-const productTable = "id VARCHAR(40) NOT NULL, sku VARCHAR(40) NOT NULL, name VARCHAR(200) NOT NULL COLLATE utf8mb4_unicode_520_ci, details LONGTEXT NOT NULL, outcome ENUM('fresh', 'changed', 'same') NOT NULL";
+const productTable =
+  "id VARCHAR(40) NOT NULL, sku VARCHAR(40) NOT NULL, name VARCHAR(200) NOT NULL COLLATE utf8mb4_unicode_520_ci, details LONGTEXT NOT NULL, outcome ENUM('fresh', 'changed', 'same') NOT NULL";
 const orderTable =
   'order_number VARCHAR(40) NOT NULL, placed_at DATETIME NOT NULL, market_id VARCHAR(40) NOT NULL, country CHAR(2) NOT NULL, region VARCHAR(40) NOT NULL, postcode VARCHAR(16) NOT NULL, currency CHAR(3) NOT NULL, goods_minor BIGINT NOT NULL, discount_minor BIGINT NULL, tax_minor BIGINT NULL, delivery_minor BIGINT NULL, option_id VARCHAR(40) NOT NULL, items INT UNSIGNED NULL, weight_grams INT UNSIGNED NULL, returning_shopper BOOLEAN NULL, customer_hash BINARY(16) NULL, code VARCHAR(80) NOT NULL, goods_lines MEDIUMTEXT NOT NULL';
 

@@ -9,7 +9,12 @@ export async function marketAsked(url: URL): Promise<{ id: string; currency: str
   const market = Object.hasOwn(policy.markets, id) ? policy.markets[id] : undefined;
   if (!market) {
     const known = Object.keys(policy.markets).join(', ') || 'none yet';
-    throw new ProblemError({ status: 404, title: 'There is no such market', detail: `Markets of the draft: ${known}.`, fields: [{ pointer: '/market', message: `must be one of: ${known}` }] });
+    throw new ProblemError({
+      status: 404,
+      title: 'There is no such market',
+      detail: `Markets of the draft: ${known}.`,
+      fields: [{ pointer: '/market', message: `must be one of: ${known}` }],
+    });
   }
   return { id, currency: market.currency, policy };
 }

@@ -1,5 +1,12 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
-import { emptyColumns, optionIndex, packColumns, shopperNew, shopperReturning, type PackedMonth } from '../../core/orders/columns.ts';
+import {
+  emptyColumns,
+  optionIndex,
+  packColumns,
+  shopperNew,
+  shopperReturning,
+  type PackedMonth,
+} from '../../core/orders/columns.ts';
 import { localTime } from '../../core/time/zone-clock.ts';
 import { database, reading } from '../database/pool.ts';
 
@@ -30,19 +37,35 @@ export async function orderMonths(marketId: string, currency: string, timeZone: 
       "SELECT DATE_FORMAT(month, '%Y-%m-%d') AS month, version, packed_version <=> version AND packed_zone = ? AS fresh, orders, options, IF(packed_version <=> version AND packed_zone = ?, columns_packed, NULL) AS packed FROM order_month WHERE market_id = ? AND currency = ? ORDER BY month",
       [timeZone, timeZone, marketId, currency],
     );
-    return rows.map((row): MonthRow => ({ month: String(row.month), version: Number(row.version), fresh: Number(row.fresh) === 1, orders: Number(row.orders), options: JSON.parse(String(row.options)) as string[], bytes: row.packed as Uint8Array | null }));
+    return rows.map((row): MonthRow => ({
+      month: String(row.month),
+      version: Number(row.version),
+      fresh: Number(row.fresh) === 1,
+      orders: Number(row.orders),
+      options: JSON.parse(String(row.options)) as string[],
+      bytes: row.packed as Uint8Array | null,
+    }));
   });
   const result: OrderMonth[] = [];
   for (const { month, version, fresh, orders, options, bytes } of months) {
-    const packed = fresh && bytes ? { month, orders, options, bytes } : await packMonth(marketId, currency, timeZone, month, version);
+    const packed =
+      fresh && bytes
+        ? { month, orders, options, bytes }
+        : await packMonth(marketId, currency, timeZone, month, version);
     if (packed.orders > 0) result.push(packed);
   }
   return result;
 }
 
 /** Packs every month that has changed, so that the next view finds them ready. */
-export async function packChangedMonths(timeZone: string, goOn: () => Promise<boolean> = async () => true): Promise<void> {
-  const [rows] = await database().query<RowDataPacket[]>("SELECT market_id, currency, DATE_FORMAT(month, '%Y-%m-%d') AS month, version FROM order_month WHERE NOT (packed_version <=> version) OR packed_zone <> ?", [timeZone]);
+export async function packChangedMonths(
+  timeZone: string,
+  goOn: () => Promise<boolean> = async () => true,
+): Promise<void> {
+  const [rows] = await database().query<RowDataPacket[]>(
+    "SELECT market_id, currency, DATE_FORMAT(month, '%Y-%m-%d') AS month, version FROM order_month WHERE NOT (packed_version <=> version) OR packed_zone <> ?",
+    [timeZone],
+  );
   for (const row of rows) {
     await packMonth(String(row.market_id), String(row.currency), timeZone, String(row.month), Number(row.version));
     if (!(await goOn())) return;
@@ -50,11 +73,24 @@ export async function packChangedMonths(timeZone: string, goOn: () => Promise<bo
 }
 
 /** Says that a market's months have changed. In the transaction that changes them. */
-export async function touchMonths(connection: PoolConnection, select: string, values: (string | number)[]): Promise<void> {
-  await connection.query(`INSERT INTO order_month (market_id, currency, month, version) ${select} ON DUPLICATE KEY UPDATE version = version + 1`, values);
+export async function touchMonths(
+  connection: PoolConnection,
+  select: string,
+  values: (string | number)[],
+): Promise<void> {
+  await connection.query(
+    `INSERT INTO order_month (market_id, currency, month, version) ${select} ON DUPLICATE KEY UPDATE version = version + 1`,
+    values,
+  );
 }
 
-async function packMonth(marketId: string, currency: string, timeZone: string, month: string, version: number): Promise<OrderMonth> {
+async function packMonth(
+  marketId: string,
+  currency: string,
+  timeZone: string,
+  month: string,
+  version: number,
+): Promise<OrderMonth> {
   const rows = await reading(async (pool) => {
     const [found] = await pool.query<RowDataPacket[][]>({
       sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',

@@ -42,17 +42,39 @@ export async function addOrders(connection: PoolConnection, orders: readonly Pas
   for (let start = 0; start < orders.length; start += batchSize) {
     const rows = orders
       .slice(start, start + batchSize)
-      .map((o) => [o.orderNumber, o.placedAt, o.marketId, o.country, o.postcode, o.currency, o.goodsMinor, o.discountMinor, o.deliveryMinor, o.optionId, o.items, o.weightGrams, o.returning, linesAsText(o.lines)]);
+      .map((o) => [
+        o.orderNumber,
+        o.placedAt,
+        o.marketId,
+        o.country,
+        o.postcode,
+        o.currency,
+        o.goodsMinor,
+        o.discountMinor,
+        o.deliveryMinor,
+        o.optionId,
+        o.items,
+        o.weightGrams,
+        o.returning,
+        linesAsText(o.lines),
+      ]);
     await connection.query(
       'INSERT INTO past_order (order_number, placed_at, market_id, country, postcode, currency, goods_minor, discount_minor, delivery_minor, option_id, items, weight_grams, returning_shopper, goods_lines) VALUES ?',
       [rows],
     );
   }
-  await touchMonths(connection, "SELECT DISTINCT market_id, currency, DATE_FORMAT(placed_at, '%Y-%m-01'), 1 FROM past_order", []);
+  await touchMonths(
+    connection,
+    "SELECT DISTINCT market_id, currency, DATE_FORMAT(placed_at, '%Y-%m-01'), 1 FROM past_order",
+    [],
+  );
 }
 
 /** The distinct order values of a market with the number of orders of each, exact. */
 export async function valueCounts(marketId: string, currency: string, timeZone: string): Promise<ValueCounts> {
   const columns = unpackMonths(await orderMonths(marketId, currency, timeZone));
-  return valueCountsOf(tallyOf(columns, { fromDay: 0, toDay: Infinity, shopper: 'all', option: null, delivery: 'all' }), currency);
+  return valueCountsOf(
+    tallyOf(columns, { fromDay: 0, toDay: Infinity, shopper: 'all', option: null, delivery: 'all' }),
+    currency,
+  );
 }

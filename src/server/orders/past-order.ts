@@ -4,7 +4,12 @@ import { bodySchema } from '../http/read-request.ts';
 import { linesFromText } from './order-store.ts';
 
 /** What an address asks for: the number the shop gave the order. */
-export const validateOrderAddress = bodySchema<{ number: string }>({ type: 'object', additionalProperties: false, required: ['number'], properties: { number: { type: 'string', minLength: 1, maxLength: 40 } } });
+export const validateOrderAddress = bodySchema<{ number: string }>({
+  type: 'object',
+  additionalProperties: false,
+  required: ['number'],
+  properties: { number: { type: 'string', minLength: 1, maxLength: 40 } },
+});
 
 /** A past order as a cart can be made of it; null where the export did not say. Amounts in minor units of its currency. */
 export interface FoundOrder {
@@ -27,7 +32,10 @@ export interface FoundOrder {
 /** The order with that number; null when there is none. */
 export async function findOrder(number: string): Promise<FoundOrder | null> {
   return reading(async (pool) => {
-    const [[row]] = await pool.query<RowDataPacket[]>('SELECT order_number, placed_at, market_id, country, region, postcode, currency, goods_minor, delivery_minor, option_id, code, returning_shopper, goods_lines FROM past_order WHERE order_number = ?', [number]);
+    const [[row]] = await pool.query<RowDataPacket[]>(
+      'SELECT order_number, placed_at, market_id, country, region, postcode, currency, goods_minor, delivery_minor, option_id, code, returning_shopper, goods_lines FROM past_order WHERE order_number = ?',
+      [number],
+    );
     if (!row) return null;
     const known = <T>(value: unknown, as: (value: unknown) => T): T | null => (value === null ? null : as(value));
     return {

@@ -33,8 +33,11 @@ export function unknownRegions(policy: Policy): PolicyFault[] {
     if (!codes!.has(code)) faults.push({ pointer, message: `${code} is not a region of ISO 3166-2` });
   };
   for (const [id, { area }] of Object.entries(policy.zones)) {
-    for (const side of ['include', 'exclude'] as const) for (const [part, of] of Object.entries(area[side] ?? {})) if (of.kind === 'region') check(of.region, `/zones/${id}/area/${side}/${part}/region`);
+    for (const side of ['include', 'exclude'] as const)
+      for (const [part, of] of Object.entries(area[side] ?? {}))
+        if (of.kind === 'region') check(of.region, `/zones/${id}/area/${side}/${part}/region`);
   }
-  for (const [id, { tax }] of Object.entries(policy.markets)) for (const region of Object.keys(tax.regions ?? {})) check(region, `/markets/${id}/tax/regions/${region}`);
+  for (const [id, { tax }] of Object.entries(policy.markets))
+    for (const region of Object.keys(tax.regions ?? {})) check(region, `/markets/${id}/tax/regions/${region}`);
   return faults;
 }

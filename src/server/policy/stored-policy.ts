@@ -10,7 +10,9 @@ export class InvalidStoredPolicy extends Error {
     readonly faults: readonly PolicyFault[],
     readonly revision: number,
   ) {
-    super(`the stored policy of revision ${revision} is not valid: ${faults[0]?.pointer ?? ''} ${faults[0]?.message ?? ''}`);
+    super(
+      `the stored policy of revision ${revision} is not valid: ${faults[0]?.pointer ?? ''} ${faults[0]?.message ?? ''}`,
+    );
   }
 }
 

@@ -5,9 +5,14 @@ import { inTransaction } from '../database/pool.ts';
 import { columns, detailsOf, productOf } from './product-store.ts';
 
 /** Makes a change unless somebody else has made one to the same field; the product is as it stands afterwards. @returns null when there is none */
-export async function changeProductDelivery(id: string, change: ProductDeliveryChange): Promise<{ product: Product; made: boolean } | null> {
+export async function changeProductDelivery(
+  id: string,
+  change: ProductDeliveryChange,
+): Promise<{ product: Product; made: boolean } | null> {
   return inTransaction(async (connection) => {
-    const [rows] = await connection.query<RowDataPacket[]>(`SELECT ${columns} FROM product WHERE id = ? FOR UPDATE`, [id]);
+    const [rows] = await connection.query<RowDataPacket[]>(`SELECT ${columns} FROM product WHERE id = ? FOR UPDATE`, [
+      id,
+    ]);
     if (!rows[0]) return null;
     const product = productOf(rows[0]);
     if (!isDeepStrictEqual(stateOf(product, change), change.was)) return { product, made: false };

@@ -5,7 +5,10 @@ import { bodySchema } from '../http/read-request.ts';
 const { followingAmount, decimalPercent } = policySchema.$defs;
 const { following } = followingAmount.properties;
 /** The policy's, complete in itself. */
-const follows = { ...followingAmount, properties: { following: { ...following, properties: { ...following.properties, buffer: decimalPercent } } } };
+const follows = {
+  ...followingAmount,
+  properties: { following: { ...following, properties: { ...following.properties, buffer: decimalPercent } } },
+};
 const amount = { oneOf: [{ type: 'integer', minimum: 0, maximum: 1_000_000_000_000 }, { type: 'null' }, follows] };
 const flag = { type: 'boolean' };
 
@@ -15,8 +18,23 @@ export const productDeliveryChangeSchema = {
   discriminator: { propertyName: 'field' },
   required: ['field'],
   oneOf: [
-    { type: 'object', additionalProperties: false, required: ['field', 'was', 'now'], properties: { field: { enum: ['shipsFree', 'needsDelivery'] }, was: flag, now: flag } },
-    { type: 'object', additionalProperties: false, required: ['field', 'market', 'was', 'now'], properties: { field: { const: 'ownDelivery' }, market: { type: 'string', pattern: '^[a-z0-9][a-z0-9-]{0,39}$' }, was: amount, now: amount } },
+    {
+      type: 'object',
+      additionalProperties: false,
+      required: ['field', 'was', 'now'],
+      properties: { field: { enum: ['shipsFree', 'needsDelivery'] }, was: flag, now: flag },
+    },
+    {
+      type: 'object',
+      additionalProperties: false,
+      required: ['field', 'market', 'was', 'now'],
+      properties: {
+        field: { const: 'ownDelivery' },
+        market: { type: 'string', pattern: '^[a-z0-9][a-z0-9-]{0,39}$' },
+        was: amount,
+        now: amount,
+      },
+    },
   ],
 };
 

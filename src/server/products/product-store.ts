@@ -8,7 +8,8 @@ export const columns = 'id, sku, name, details';
 const unsaid = { taxClass: 'standard', notTo: [] };
 
 export function productOf(row: RowDataPacket): Product {
-  const details = JSON.parse(String(row.details)) as Omit<Product, 'id' | 'sku' | 'name' | keyof typeof unsaid> & Partial<Pick<Product, keyof typeof unsaid>>;
+  const details = JSON.parse(String(row.details)) as Omit<Product, 'id' | 'sku' | 'name' | keyof typeof unsaid> &
+    Partial<Pick<Product, keyof typeof unsaid>>;
   return { ...unsaid, ...details, id: String(row.id), sku: String(row.sku), name: String(row.name) };
 }
 

@@ -11,7 +11,10 @@ import { bodySchema } from '../http/read-request.ts';
 import { productsById, productsBySku } from '../products/product-store.ts';
 import type { CurrentPolicy } from './current-policy.ts';
 
-export interface QuoteRequest extends Pick<EvaluationInput, 'shopper' | 'destination' | 'market' | 'quotes' | 'redemptions' | 'earlier'>, Pick<Cart, 'codes' | 'discounts' | 'channel'> {
+export interface QuoteRequest
+  extends
+    Pick<EvaluationInput, 'shopper' | 'destination' | 'market' | 'quotes' | 'redemptions' | 'earlier'>,
+    Pick<Cart, 'codes' | 'discounts' | 'channel'> {
   /** `product`: an id of the catalogue, else an SKU */
   lines: { product: string; quantity: number }[];
   language?: string;
@@ -33,11 +36,19 @@ export const quoteRequestSchema = {
         type: 'object',
         additionalProperties: false,
         required: ['product', 'quantity'],
-        properties: { product: { description: 'id or SKU of the catalogue', type: 'string', minLength: 1, maxLength: 80 }, quantity: { type: 'integer', minimum: 1, maximum: 9999 } },
+        properties: {
+          product: { description: 'id or SKU of the catalogue', type: 'string', minLength: 1, maxLength: 80 },
+          quantity: { type: 'integer', minimum: 1, maximum: 9999 },
+        },
       },
     },
     codes: { description: 'as the shopper entered them', type: 'array', maxItems: 20, items: ref('word') },
-    discounts: { description: 'on goods, in the order in which they apply', type: 'array', maxItems: 20, items: ref('cartDiscount') },
+    discounts: {
+      description: 'on goods, in the order in which they apply',
+      type: 'array',
+      maxItems: 20,
+      items: ref('cartDiscount'),
+    },
     channel: { description: 'where the cart is; `web` when absent', ...ref('word') },
     shopper: ref('shopper'),
     destination: ref('destination'),
@@ -47,7 +58,17 @@ export const quoteRequestSchema = {
     earlier: ref('earlierChoice'),
     language: ref('language'),
   },
-  $defs: schemaDefinitions(['word', 'cartDiscount', 'shopper', 'destination', 'id', 'quotes', 'redemptions', 'earlierChoice', 'language']),
+  $defs: schemaDefinitions([
+    'word',
+    'cartDiscount',
+    'shopper',
+    'destination',
+    'id',
+    'quotes',
+    'redemptions',
+    'earlierChoice',
+    'language',
+  ]),
 } as const;
 
 export const validateQuoteRequest = bodySchema<QuoteRequest>(quoteRequestSchema);
@@ -59,25 +80,60 @@ export const validateQuoteRequest = bodySchema<QuoteRequest>(quoteRequestSchema)
  * @param carriers the service that is asked for quotes which the request does not bring along
  * @throws ProblemError 422 for unknown or unpriced products, or a market that does not exist
  */
-export async function quote({ release, compiled }: CurrentPolicy, request: QuoteRequest, instant: number, carriers: URL): Promise<object> {
+export async function quote(
+  { release, compiled }: CurrentPolicy,
+  request: QuoteRequest,
+  instant: number,
+  carriers: URL,
+): Promise<object> {
   const { lines, codes, discounts, channel, language, ...situation } = request;
-  if (situation.market !== undefined && !compiled.markets.has(situation.market)) throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
+  if (situation.market !== undefined && !compiled.markets.has(situation.market))
+    throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
   const names = [...new Set(lines.map((line) => line.product))];
   const byId = await productsById(names);
   const found = new Map(byId.map((product) => [product.id, product]));
   const others = names.filter((name) => !found.has(name));
   for (const product of await productsBySku(others)) found.set(product.sku, product);
   const resolved = resolveLines(lines, found);
-  if (!resolved.ok) throw refused(resolved.unknown.map(({ index, product }) => ({ pointer: `/lines/${index}/product`, message: `there is no product with the id or SKU "${product}"` })));
-  const cart: Cart = { lines: resolved.lines, ...(codes ? { codes } : {}), ...(discounts ? { discounts } : {}), ...(channel === undefined ? {} : { channel }) };
+  if (!resolved.ok)
+    throw refused(
+      resolved.unknown.map(({ index, product }) => ({
+        pointer: `/lines/${index}/product`,
+        message: `there is no product with the id or SKU "${product}"`,
+      })),
+    );
+  const cart: Cart = {
+    lines: resolved.lines,
+    ...(codes ? { codes } : {}),
+    ...(discounts ? { discounts } : {}),
+    ...(channel === undefined ? {} : { channel }),
+  };
   const { quotes, silent } = await quotesFor(compiled, { ...situation, cart, instant }, carriers);
   const evaluation = evaluate(compiled, { ...situation, cart, instant, ...(quotes ? { quotes } : {}) });
   const unpriced = evaluation.measures?.unpriced ?? [];
   if (unpriced.length > 0) {
-    throw refused(lines.flatMap((_, index) => (unpriced.includes(resolved.lines[index]!.product.id) ? [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }] : [])));
+    throw refused(
+      lines.flatMap((_, index) =>
+        unpriced.includes(resolved.lines[index]!.product.id)
+          ? [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }]
+          : [],
+      ),
+    );
   }
   const tooMuch = tooLargeLine(evaluation);
-  if (tooMuch !== null) throw refused(lines.flatMap((_, index) => (resolved.lines[index]!.product.id === tooMuch ? [{ pointer: `/lines/${index}/quantity`, message: `comes to more than ${largestAmount} minor units, which is as much as is computed exactly` }] : [])));
+  if (tooMuch !== null)
+    throw refused(
+      lines.flatMap((_, index) =>
+        resolved.lines[index]!.product.id === tooMuch
+          ? [
+              {
+                pointer: `/lines/${index}/quantity`,
+                message: `comes to more than ${largestAmount} minor units, which is as much as is computed exactly`,
+              },
+            ]
+          : [],
+      ),
+    );
   return { release, ...quoteAnswer(compiled, evaluation, language), carriersSilent: silent };
 }
 
@@ -88,5 +144,10 @@ function tooLargeLine({ cart }: Evaluation): string | null {
 }
 
 function refused(fields: ProblemField[]): ProblemError {
-  return new ProblemError({ status: 422, title: 'The cart cannot be quoted', detail: 'No price was computed. The fields named are wrong.', fields });
+  return new ProblemError({
+    status: 422,
+    title: 'The cart cannot be quoted',
+    detail: 'No price was computed. The fields named are wrong.',
+    fields,
+  });
 }

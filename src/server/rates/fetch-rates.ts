@@ -11,7 +11,12 @@ export interface FetchedRates extends RatesAdded {
 
 /** Takes the history that the rate feed has. @throws ProblemError 502 when it does not answer, or not with rates */
 export async function fetchRates(feed: URL): Promise<FetchedRates> {
-  const away = (why: string) => new ProblemError({ status: 502, title: 'The rate feed cannot be read', detail: `${why} The rates known so far and those adopted are kept. Try again later, or import a file of rates.` });
+  const away = (why: string) =>
+    new ProblemError({
+      status: 502,
+      title: 'The rate feed cannot be read',
+      detail: `${why} The rates known so far and those adopted are kept. Try again later, or import a file of rates.`,
+    });
   let text: string;
   try {
     const response = await fetch(feed, { signal: AbortSignal.timeout(patience) });
@@ -21,7 +26,12 @@ export async function fetchRates(feed: URL): Promise<FetchedRates> {
     throw error instanceof ProblemError ? error : away('It does not answer.');
   }
   const { rates, rejected } = readReferenceRates(text);
-  if (rejected.length > 0 || Object.keys(rates).length === 0) throw away(`Line ${rejected[0]?.line ?? 1} of its answer is not in the layout agreed on.`);
-  const newest = Object.values(rates).map((days) => days.at(-1)!.day).sort().at(-1) ?? null;
+  if (rejected.length > 0 || Object.keys(rates).length === 0)
+    throw away(`Line ${rejected[0]?.line ?? 1} of its answer is not in the layout agreed on.`);
+  const newest =
+    Object.values(rates)
+      .map((days) => days.at(-1)!.day)
+      .sort()
+      .at(-1) ?? null;
   return { ...(await addRates(rates, 'feed', false)), newest };
 }

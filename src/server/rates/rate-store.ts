@@ -15,9 +15,13 @@ export interface RatesAdded {
 /** The whole history, the oldest day first. */
 export async function rateHistory(): Promise<RateHistory> {
   return reading(async (pool) => {
-    const [rows] = await pool.query<RowDataPacket[]>("SELECT currency, DATE_FORMAT(day, '%Y-%m-%d') AS day, rate FROM rate_day WHERE store_id = ? ORDER BY currency, day", [storeId]);
+    const [rows] = await pool.query<RowDataPacket[]>(
+      "SELECT currency, DATE_FORMAT(day, '%Y-%m-%d') AS day, rate FROM rate_day WHERE store_id = ? ORDER BY currency, day",
+      [storeId],
+    );
     const history: RateHistory = {};
-    for (const { currency, day, rate } of rows) (history[String(currency)] ??= []).push({ day: String(day), rate: String(rate) });
+    for (const { currency, day, rate } of rows)
+      (history[String(currency)] ??= []).push({ day: String(day), rate: String(rate) });
     return history;
   });
 }
@@ -41,6 +45,11 @@ export async function addRates(rates: RateHistory, source: RateSource, dryRun: b
 
 /** Puts rates in the caller's transaction; those of the same day are replaced. */
 export async function insertRates(connection: PoolConnection, rates: RateHistory, source: RateSource): Promise<void> {
-  const rows = Object.entries(rates).flatMap(([currency, days]) => days.map(({ day, rate }) => [storeId, currency, day, rate, source]));
-  for (let start = 0; start < rows.length; start += 2000) await connection.query('REPLACE INTO rate_day (store_id, currency, day, rate, source) VALUES ?', [rows.slice(start, start + 2000)]);
+  const rows = Object.entries(rates).flatMap(([currency, days]) =>
+    days.map(({ day, rate }) => [storeId, currency, day, rate, source]),
+  );
+  for (let start = 0; start < rows.length; start += 2000)
+    await connection.query('REPLACE INTO rate_day (store_id, currency, day, rate, source) VALUES ?', [
+      rows.slice(start, start + 2000),
+    ]);
 }

@@ -10,7 +10,8 @@ export interface Release extends ReleaseSummary {
   policy: Policy;
 }
 
-export type ReleaseOutcome = { kind: 'released'; release: ReleaseSummary } | { kind: 'stale'; revision: number } | { kind: 'unknown' };
+export type ReleaseOutcome =
+  { kind: 'released'; release: ReleaseSummary } | { kind: 'stale'; revision: number } | { kind: 'unknown' };
 
 const columns = 'number, note, copy_of, released_by, released_at';
 
@@ -26,7 +27,10 @@ function summaryOf(row: RowDataPacket): ReleaseSummary {
 
 export async function listReleases(): Promise<ReleaseSummary[]> {
   return reading(async (pool) => {
-    const [rows] = await pool.query<RowDataPacket[]>(`SELECT ${columns} FROM policy_release WHERE store_id = ? ORDER BY number DESC LIMIT 200`, [storeId]);
+    const [rows] = await pool.query<RowDataPacket[]>(
+      `SELECT ${columns} FROM policy_release WHERE store_id = ? ORDER BY number DESC LIMIT 200`,
+      [storeId],
+    );
     return rows.map(summaryOf);
   });
 }
@@ -34,14 +38,20 @@ export async function listReleases(): Promise<ReleaseSummary[]> {
 /** The number of the release that the shop uses; null before the first. */
 export async function currentReleaseNumber(): Promise<number | null> {
   return reading(async (pool) => {
-    const [rows] = await pool.query<RowDataPacket[]>('SELECT MAX(number) AS number FROM policy_release WHERE store_id = ?', [storeId]);
+    const [rows] = await pool.query<RowDataPacket[]>(
+      'SELECT MAX(number) AS number FROM policy_release WHERE store_id = ?',
+      [storeId],
+    );
     return rows[0]?.number === null ? null : Number(rows[0]?.number);
   });
 }
 
 export async function readRelease(number: number): Promise<Release | null> {
   return reading(async (pool) => {
-    const [rows] = await pool.query<RowDataPacket[]>(`SELECT ${columns}, document FROM policy_release WHERE store_id = ? AND number = ?`, [storeId, number]);
+    const [rows] = await pool.query<RowDataPacket[]>(
+      `SELECT ${columns}, document FROM policy_release WHERE store_id = ? AND number = ?`,
+      [storeId, number],
+    );
     return rows[0] ? { ...summaryOf(rows[0]), policy: storedPolicy(rows[0]) } : null;
   });
 }
@@ -52,7 +62,10 @@ export async function releaseDraft(revision: number, note: string, releasedBy: s
     const draft = await lockedPolicy(connection, revision);
     if (!draft.policy) return { kind: 'stale', revision: draft.revision };
     checkedPolicy(draft.policy, revision);
-    return { kind: 'released', release: await addRelease(connection, JSON.stringify(draft.policy), revision, note, null, releasedBy) };
+    return {
+      kind: 'released',
+      release: await addRelease(connection, JSON.stringify(draft.policy), revision, note, null, releasedBy),
+    };
   });
 }
 
@@ -60,18 +73,52 @@ export async function releaseDraft(revision: number, note: string, releasedBy: s
 export async function rollBack(number: number, note: string, releasedBy: string): Promise<ReleaseOutcome> {
   return inTransaction(async (connection) => {
     await connection.query('SELECT revision FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
-    const [rows] = await connection.query<RowDataPacket[]>('SELECT document, draft_revision FROM policy_release WHERE store_id = ? AND number = ?', [storeId, number]);
+    const [rows] = await connection.query<RowDataPacket[]>(
+      'SELECT document, draft_revision FROM policy_release WHERE store_id = ? AND number = ?',
+      [storeId, number],
+    );
     if (!rows[0]) return { kind: 'unknown' };
     checkedPolicy(storedPolicy(rows[0]), Number(rows[0].draft_revision));
-    return { kind: 'released', release: await addRelease(connection, String(rows[0].document), Number(rows[0].draft_revision), note, number, releasedBy) };
+    return {
+      kind: 'released',
+      release: await addRelease(
+        connection,
+        String(rows[0].document),
+        Number(rows[0].draft_revision),
+        note,
+        number,
+        releasedBy,
+      ),
+    };
   });
 }
 
 /** Adds a release in the caller's transaction, which has locked the draft row: so numbers follow without a gap. */
-export async function addRelease(connection: PoolConnection, document: string, revision: number, note: string, copyOf: number | null, releasedBy: string): Promise<ReleaseSummary> {
-  const [last] = await connection.query<RowDataPacket[]>('SELECT COALESCE(MAX(number), 0) AS number FROM policy_release WHERE store_id = ?', [storeId]);
+export async function addRelease(
+  connection: PoolConnection,
+  document: string,
+  revision: number,
+  note: string,
+  copyOf: number | null,
+  releasedBy: string,
+): Promise<ReleaseSummary> {
+  const [last] = await connection.query<RowDataPacket[]>(
+    'SELECT COALESCE(MAX(number), 0) AS number FROM policy_release WHERE store_id = ?',
+    [storeId],
+  );
   const number = Number(last[0]!.number) + 1;
-  await connection.query('INSERT INTO policy_release VALUES (?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))', [storeId, number, note, document, revision, copyOf, releasedBy]);
-  const [rows] = await connection.query<RowDataPacket[]>(`SELECT ${columns} FROM policy_release WHERE store_id = ? AND number = ?`, [storeId, number]);
+  await connection.query('INSERT INTO policy_release VALUES (?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))', [
+    storeId,
+    number,
+    note,
+    document,
+    revision,
+    copyOf,
+    releasedBy,
+  ]);
+  const [rows] = await connection.query<RowDataPacket[]>(
+    `SELECT ${columns} FROM policy_release WHERE store_id = ? AND number = ?`,
+    [storeId, number],
+  );
   return summaryOf(rows[0]!);
 }

@@ -38,6 +38,7 @@ function rateOf(currency: string, day: number): string {
   const seed = [...currency].reduce((sum, letter) => sum * 31 + letter.charCodeAt(0), 7);
   const wave = (length: number, phase: number) => Math.sin((2 * Math.PI * day) / length + seed * phase);
   const noise = Math.sin(day * 12.9898 + seed * 78.233) * 43758.5453;
-  const away = 0.62 * wave(431, 0.7) + 0.27 * wave(97, 1.3) + 0.11 * wave(23, 2.1) + 0.06 * (2 * (noise - Math.floor(noise)) - 1);
+  const away =
+    0.62 * wave(431, 0.7) + 0.27 * wave(97, 1.3) + 0.11 * wave(23, 2.1) + 0.06 * (2 * (noise - Math.floor(noise)) - 1);
   return (around * (1 + stray * away)).toFixed(decimals);
 }

@@ -25,7 +25,9 @@ export function taxInside(amount: number, percent: string): number {
 
 export const sum = (values: number[]): number => values.reduce((a, b) => a + b, 0);
 
-export const sorted = <T extends { order: number }>(collection: Record<string, T> | undefined): { id: string; item: T }[] =>
+export const sorted = <T extends { order: number }>(
+  collection: Record<string, T> | undefined,
+): { id: string; item: T }[] =>
   Object.keys(collection ?? {})
     .sort()
     .map((id) => ({ id, item: collection![id]! }))
@@ -35,9 +37,14 @@ export const sorted = <T extends { order: number }>(collection: Record<string, T
 export function split(amount: number, weights: number[]): number[] {
   const total = sum(weights);
   if (total === 0) return weights.map(() => 0);
-  const exact = weights.map((weight) => ({ floor: Number((BigInt(amount) * BigInt(weight)) / BigInt(total)), rest: (BigInt(amount) * BigInt(weight)) % BigInt(total) }));
+  const exact = weights.map((weight) => ({
+    floor: Number((BigInt(amount) * BigInt(weight)) / BigInt(total)),
+    rest: (BigInt(amount) * BigInt(weight)) % BigInt(total),
+  }));
   const parts = exact.map(({ floor }) => floor);
-  const order = weights.map((_, i) => i).sort((a, b) => (exact[b]!.rest > exact[a]!.rest ? 1 : exact[b]!.rest < exact[a]!.rest ? -1 : a - b));
+  const order = weights
+    .map((_, i) => i)
+    .sort((a, b) => (exact[b]!.rest > exact[a]!.rest ? 1 : exact[b]!.rest < exact[a]!.rest ? -1 : a - b));
   for (let i = 0; sum(parts) < amount; i++) parts[order[i]!]! += 1;
   return parts;
 }
@@ -59,7 +66,11 @@ export function minorOf(amount: LocalAmount, policy: Policy, marketId: string): 
   const down = 10n ** BigInt(decimals[base]!);
   const numerator = BigInt(amount.following.base) * r * (100n * bd + b) * up;
   const denominator = rd * 100n * bd * down * BigInt(amount.following.step);
-  const steps = { nearest: round(numerator, denominator), down: Number(numerator / denominator), up: Number((numerator + denominator - 1n) / denominator) }[amount.following.round];
+  const steps = {
+    nearest: round(numerator, denominator),
+    down: Number(numerator / denominator),
+    up: Number((numerator + denominator - 1n) / denominator),
+  }[amount.following.round];
   return Math.max(0, toIncrement(steps * amount.following.step - amount.following.less, cashIncrement));
 }
 
@@ -69,9 +80,19 @@ export function amountHere(amounts: Amounts | undefined, policy: Policy, marketI
 }
 
 /** The clock face somewhere, as sortable text, weekday and minute of the day. */
-export function clockFace(timeZone: string, instant: number): { text: string; weekday: number; minute: number; day: string } {
-  const parts = new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short', timeStyle: 'medium' }).format(new Date(instant));
+export function clockFace(
+  timeZone: string,
+  instant: number,
+): { text: string; weekday: number; minute: number; day: string } {
+  const parts = new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short', timeStyle: 'medium' }).format(
+    new Date(instant),
+  );
   const [day, time] = parts.split(' ') as [string, string];
   const weekday = new Date(`${day}T12:00:00Z`).getUTCDay() || 7;
-  return { text: `${day}T${time.slice(0, 5)}`, weekday, minute: Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5)), day };
+  return {
+    text: `${day}T${time.slice(0, 5)}`,
+    weekday,
+    minute: Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5)),
+    day,
+  };
 }

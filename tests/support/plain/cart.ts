@@ -30,10 +30,19 @@ export function among({ unit, product }: PlainLine, goods: GoodsSelection, polic
   if (goods.unitPriceFrom && !(unit >= (amountHere(goods.unitPriceFrom, policy, marketId) ?? Infinity))) return false;
   if (goods.unitPriceBelow && !(unit < (amountHere(goods.unitPriceBelow, policy, marketId) ?? 0))) return false;
   if (!goods.products && !goods.categories && !goods.tags) return true;
-  return Boolean(goods.products?.includes(product.id) || product.categories.some((c) => goods.categories?.includes(c)) || product.tags.some((t) => goods.tags?.includes(t)));
+  return Boolean(
+    goods.products?.includes(product.id) ||
+    product.categories.some((c) => goods.categories?.includes(c)) ||
+    product.tags.some((t) => goods.tags?.includes(t)),
+  );
 }
 
-export function plainCart(policy: Policy, marketId: string, input: EvaluationInput, extra: PlainLine[] = []): PlainCart {
+export function plainCart(
+  policy: Policy,
+  marketId: string,
+  input: EvaluationInput,
+  extra: PlainLine[] = [],
+): PlainCart {
   const { tax } = policy.markets[marketId]!;
   const region = input.destination.region ? tax.regions?.[input.destination.region] : undefined;
   const classes: Record<string, string> = { ...tax.classes, ...region?.classes };
@@ -46,7 +55,14 @@ export function plainCart(policy: Policy, marketId: string, input: EvaluationInp
   }
   const lines: PlainLine[] = bought.map(({ product, quantity }) => {
     const unit = (product.prices[marketId] ?? 0) as number;
-    return { product, quantity, unit, before: unit * quantity, after: unit * quantity, rate: classes[product.taxClass] ?? classes.standard! };
+    return {
+      product,
+      quantity,
+      unit,
+      before: unit * quantity,
+      after: unit * quantity,
+      rate: classes[product.taxClass] ?? classes.standard!,
+    };
   });
   lines.push(...extra.map((line) => ({ ...line, rate: classes.standard! })));
   const codes = (input.cart.codes ?? []).map((code) => code.trim().toUpperCase());
@@ -56,15 +72,24 @@ export function plainCart(policy: Policy, marketId: string, input: EvaluationInp
     if (discount.code && !codes.includes(discount.code)) continue;
     if (goodsBefore < (discount.from ?? 0) || goodsBefore >= (discount.below ?? Infinity)) continue;
     applying.push(index);
-    const weights = lines.map((line) => (!discount.goods || (line.joker ? line.joker.has(index) : among(line, discount.goods, policy, marketId)) ? line.after : 0));
-    const off = discount.kind === 'percent' ? percentOf(sum(weights), discount.percent) : Math.min(discount.amount, sum(weights));
+    const weights = lines.map((line) =>
+      !discount.goods || (line.joker ? line.joker.has(index) : among(line, discount.goods, policy, marketId))
+        ? line.after
+        : 0,
+    );
+    const off =
+      discount.kind === 'percent' ? percentOf(sum(weights), discount.percent) : Math.min(discount.amount, sum(weights));
     split(off, weights).forEach((part, i) => (lines[i]!.after -= part));
   }
   return { policy, marketId, lines, codes, channel: input.cart.channel ?? 'web', applying };
 }
 
 /** A line's value in one of the bases. */
-export function valueIn(line: PlainLine, basis: Basis, { policy, marketId }: Pick<PlainCart, 'policy' | 'marketId'>): number {
+export function valueIn(
+  line: PlainLine,
+  basis: Basis,
+  { policy, marketId }: Pick<PlainCart, 'policy' | 'marketId'>,
+): number {
   const shownWithTax = policy.markets[marketId]!.tax.prices === 'withTax';
   const shown = basis.startsWith('after') ? line.after : line.before;
   if (basis.endsWith('WithoutTax')) return shownWithTax ? shown - taxInside(shown, line.rate) : shown;
@@ -72,8 +97,10 @@ export function valueIn(line: PlainLine, basis: Basis, { policy, marketId }: Pic
   return shown;
 }
 
-export const hasOwnPrice = ({ product }: PlainLine, marketId: string): boolean => product.needsDelivery && !product.shipsFree && product.ownDelivery?.[marketId] !== undefined;
-export const isOrdinary = (line: PlainLine, marketId: string): boolean => line.product.needsDelivery && !line.product.shipsFree && !hasOwnPrice(line, marketId);
+export const hasOwnPrice = ({ product }: PlainLine, marketId: string): boolean =>
+  product.needsDelivery && !product.shipsFree && product.ownDelivery?.[marketId] !== undefined;
+export const isOrdinary = (line: PlainLine, marketId: string): boolean =>
+  line.product.needsDelivery && !line.product.shipsFree && !hasOwnPrice(line, marketId);
 
 /** What lines weigh and fill. */
 export function sizes(lines: PlainLine[]): Record<'items' | 'lines' | 'weight' | 'volume' | 'longestSide', number> {
@@ -88,4 +115,5 @@ export function sizes(lines: PlainLine[]): Record<'items' | 'lines' | 'weight' |
 }
 
 /** The larger of the weight and what the volume weighs at `divisor` cm³ a kilogram, in started grams. */
-export const chargeable = ({ weight, volume }: { weight: number; volume: number }, divisor: number): number => Math.max(weight, Math.ceil((volume * 1000) / divisor));
+export const chargeable = ({ weight, volume }: { weight: number; volume: number }, divisor: number): number =>
+  Math.max(weight, Math.ceil((volume * 1000) / divisor));

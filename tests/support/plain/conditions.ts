@@ -18,7 +18,12 @@ export function holds(condition: Pick<Condition, 'of' | 'conditions'>, asked: As
 }
 
 /** @param value null when it is not known: the answer is no then @param whole “more than” means the next whole amount */
-function compare(operator: Comparison, value: number | null | undefined, wanted: number | null, to?: number | null): boolean {
+function compare(
+  operator: Comparison,
+  value: number | null | undefined,
+  wanted: number | null,
+  to?: number | null,
+): boolean {
   if (value === null || value === undefined || wanted === null) return false;
   switch (operator) {
     case 'is':
@@ -43,7 +48,15 @@ function answer(node: ConditionNode, asked: Asked): boolean {
   const { policy, marketId, lines } = cart;
   const { shopper = { signedIn: false }, destination, instant } = input;
   const here = (amounts: Amounts | undefined) => amountHere(amounts, policy, marketId);
-  const face = (readIn: string) => clockFace(readIn === 'store' ? policy.store.timeZone : readIn === 'market' ? (policy.markets[marketId]!.timeZone ?? policy.store.timeZone) : readIn, instant);
+  const face = (readIn: string) =>
+    clockFace(
+      readIn === 'store'
+        ? policy.store.timeZone
+        : readIn === 'market'
+          ? (policy.markets[marketId]!.timeZone ?? policy.store.timeZone)
+          : readIn,
+      instant,
+    );
   switch (node.kind) {
     case 'group':
       return holds(node, asked);
@@ -78,7 +91,8 @@ function answer(node: ConditionNode, asked: Asked): boolean {
       return node.operator === 'isNot' || node.operator === 'noneOf' ? !includes : includes;
     }
     case 'number': {
-      if (node.fact === 'line.quantity') return lines.some(({ quantity }) => compare(node.operator, quantity, node.value, node.to));
+      if (node.fact === 'line.quantity')
+        return lines.some(({ quantity }) => compare(node.operator, quantity, node.value, node.to));
       const delivered = sizes(lines.filter(({ product }) => product.needsDelivery));
       const daysSince = () => {
         if (!shopper.lastOrderAt) return undefined;
@@ -99,27 +113,53 @@ function answer(node: ConditionNode, asked: Asked): boolean {
       return compare(node.operator, known, node.value, node.to);
     }
     case 'goodsNumber':
-      return compare(node.operator, sum(lines.filter((line) => among(line, node.goods, policy, marketId)).map(({ quantity }) => quantity)), node.value, node.to);
+      return compare(
+        node.operator,
+        sum(lines.filter((line) => among(line, node.goods, policy, marketId)).map(({ quantity }) => quantity)),
+        node.value,
+        node.to,
+      );
     case 'money':
     case 'goodsMoney': {
       const wanted = here(node.amounts);
       const to = node.to ? here(node.to) : undefined;
-      if (node.fact === 'line.value') return lines.some((line) => compare(node.operator, valueIn(line, node.basis, cart), wanted, to));
-      const chosen = lines.filter((line) => (node.fact === 'cart.countedValue' ? line.product.countsTowardGoals : node.fact === 'cart.valueOf' ? among(line, node.goods, policy, marketId) : true));
+      if (node.fact === 'line.value')
+        return lines.some((line) => compare(node.operator, valueIn(line, node.basis, cart), wanted, to));
+      const chosen = lines.filter((line) =>
+        node.fact === 'cart.countedValue'
+          ? line.product.countsTowardGoals
+          : node.fact === 'cart.valueOf'
+            ? among(line, node.goods, policy, marketId)
+            : true,
+      );
       if (wanted === null || to === null) return false;
       return compare(node.operator, sum(chosen.map((line) => valueIn(line, node.basis, cart))), wanted, to);
     }
     case 'contents': {
       const found = lines.filter((line) => among(line, node.goods, policy, marketId)).length;
-      return node.operator === 'contains' ? found > 0 : node.operator === 'none' ? found === 0 : lines.length > 0 && found === lines.length;
+      return node.operator === 'contains'
+        ? found > 0
+        : node.operator === 'none'
+          ? found === 0
+          : lines.length > 0 && found === lines.length;
     }
     case 'postcode':
-      return destination.postcode.replace(/[\s-]/g, '') !== '' && node.patterns.some((pattern) => matchesPattern(pattern, destination.postcode));
+      return (
+        destination.postcode.replace(/[\s-]/g, '') !== '' &&
+        node.patterns.some((pattern) => matchesPattern(pattern, destination.postcode))
+      );
     case 'distance':
-      return destination.coordinates !== undefined && compare(node.operator, kilometres(node.center, destination.coordinates), node.value, node.to);
+      return (
+        destination.coordinates !== undefined &&
+        compare(node.operator, kilometres(node.center, destination.coordinates), node.value, node.to)
+      );
     case 'instant': {
       const now = face(node.readIn).text;
-      return node.operator === 'before' ? now < node.at : node.operator === 'after' ? now >= node.at : now >= node.at && now < node.to!;
+      return node.operator === 'before'
+        ? now < node.at
+        : node.operator === 'after'
+          ? now >= node.at
+          : now >= node.at && now < node.to!;
     }
     case 'weekday':
       return node.days.includes(face(node.readIn).weekday);

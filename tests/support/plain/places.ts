@@ -1,9 +1,14 @@
 import type { AreaPart, Destination, Policy } from '../../../src/core/policy/types.ts';
 import { sorted } from './basics.ts';
 
-export function kilometres(a: { latitude: number; longitude: number }, b: { latitude: number; longitude: number }): number {
+export function kilometres(
+  a: { latitude: number; longitude: number },
+  b: { latitude: number; longitude: number },
+): number {
   const rad = (degrees: number) => (degrees * Math.PI) / 180;
-  const h = Math.sin(rad(b.latitude - a.latitude) / 2) ** 2 + Math.cos(rad(a.latitude)) * Math.cos(rad(b.latitude)) * Math.sin(rad(b.longitude - a.longitude) / 2) ** 2;
+  const h =
+    Math.sin(rad(b.latitude - a.latitude) / 2) ** 2 +
+    Math.cos(rad(a.latitude)) * Math.cos(rad(b.latitude)) * Math.sin(rad(b.longitude - a.longitude) / 2) ** 2;
   return 2 * 6371.0088 * Math.asin(Math.sqrt(h));
 }
 
@@ -13,7 +18,10 @@ const normal = (postcode: string) => postcode.toUpperCase().replace(/[ -]/g, '')
 export function matchesPattern(pattern: string, postcode: string): boolean {
   const code = normal(postcode);
   const [from, to] = pattern.split('..').map(normal);
-  if (to === undefined) return new RegExp(`^${[...from!].map((char) => (char === '*' ? '.*' : char === '?' ? '.' : char)).join('')}$`).test(code);
+  if (to === undefined)
+    return new RegExp(`^${[...from!].map((char) => (char === '*' ? '.*' : char === '?' ? '.' : char)).join('')}$`).test(
+      code,
+    );
   if (/^\d+$/.test(from!) && /^\d+$/.test(to)) {
     const digits = /^\d+/.exec(code)?.[0];
     return digits !== undefined && Number(digits) >= Number(from) && Number(digits) <= Number(to);
@@ -49,14 +57,19 @@ function specificityOfPattern(pattern: string): number[] {
 }
 
 const compare = (a: number[], b: number[]): number => {
-  for (let i = 0; i < Math.max(a.length, b.length); i++) if ((a[i] ?? 0) !== (b[i] ?? 0)) return (a[i] ?? 0) - (b[i] ?? 0);
+  for (let i = 0; i < Math.max(a.length, b.length); i++)
+    if ((a[i] ?? 0) !== (b[i] ?? 0)) return (a[i] ?? 0) - (b[i] ?? 0);
   return 0;
 };
 
 /** Market by country, else the one that takes all others. */
 export function marketOf(policy: Policy, { country }: Destination): string | null {
   const ids = Object.keys(policy.markets);
-  return ids.find((id) => policy.markets[id]!.countries.includes(country)) ?? ids.find((id) => policy.markets[id]!.elsewhere) ?? null;
+  return (
+    ids.find((id) => policy.markets[id]!.countries.includes(country)) ??
+    ids.find((id) => policy.markets[id]!.elsewhere) ??
+    null
+  );
 }
 
 /** The most specific zone of the market that covers the destination; the listed order decides among equals. */
@@ -65,7 +78,9 @@ export function zoneOf(policy: Policy, marketId: string, destination: Destinatio
   const covering = sorted(policy.zones).flatMap(({ id, item }) => {
     if (!item.on || item.market !== marketId) return [];
     if (Object.values(item.area.exclude ?? {}).some((part) => specificity(part, destination))) return [];
-    const matches = Object.values(item.area.include).map((part) => specificity(part, destination)).filter((match) => match !== null);
+    const matches = Object.values(item.area.include)
+      .map((part) => specificity(part, destination))
+      .filter((match) => match !== null);
     return matches.length > 0 ? [{ id, best: matches.sort((a, b) => compare(b, a))[0]! }] : [];
   });
   let best = covering[0];

@@ -1,7 +1,37 @@
 import type { EvaluationInput } from '../../../src/core/evaluation/evaluation.ts';
-import type { Charge, DeliveryOption, Goal, Offer, OptionSelection, Policy, Reward, Schedule } from '../../../src/core/policy/types.ts';
-import { amountHere, clockFace, minorOf, percentOf, round, sorted, split, sum, taxInside, toIncrement } from './basics.ts';
-import { among, chargeable, hasOwnPrice, isOrdinary, plainCart, sizes, valueIn, type PlainCart, type PlainLine } from './cart.ts';
+import type {
+  Charge,
+  DeliveryOption,
+  Goal,
+  Offer,
+  OptionSelection,
+  Policy,
+  Reward,
+  Schedule,
+} from '../../../src/core/policy/types.ts';
+import {
+  amountHere,
+  clockFace,
+  minorOf,
+  percentOf,
+  round,
+  sorted,
+  split,
+  sum,
+  taxInside,
+  toIncrement,
+} from './basics.ts';
+import {
+  among,
+  chargeable,
+  hasOwnPrice,
+  isOrdinary,
+  plainCart,
+  sizes,
+  valueIn,
+  type PlainCart,
+  type PlainLine,
+} from './cart.ts';
 import { holds, type Asked } from './conditions.ts';
 import { marketOf, zoneOf } from './places.ts';
 
@@ -14,7 +44,16 @@ export interface PlainAnswer {
   zone: string | null;
   options: { id: string; before: number; after: number; tax: number; setBy: string[] }[];
   unavailable: string[];
-  goals: { offer: string; goal: string; status: string; counted: number; target: number | null; remaining: number | null; percent: number; reached: boolean }[];
+  goals: {
+    offer: string;
+    goal: string;
+    status: string;
+    counted: number;
+    target: number | null;
+    remaining: number | null;
+    percent: number;
+    reached: boolean;
+  }[];
   /** what is read in the strip and in the cart, in en-GB; the offer that says it leads its text */
   read: { strip: string | null; cart: string | null };
   gifts: string[];
@@ -28,10 +67,21 @@ interface Parts {
 }
 const whole = ({ base, own }: Parts) => base + own;
 /** What is paid: the cash increment, once, after everything. */
-const paid = (parts: Parts, { policy, marketId }: PlainCart) => toIncrement(whole(parts), policy.markets[marketId]!.cashIncrement);
+const paid = (parts: Parts, { policy, marketId }: PlainCart) =>
+  toIncrement(whole(parts), policy.markets[marketId]!.cashIncrement);
 
 export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnswer {
-  const nothing: PlainAnswer = { market: null, zone: null, options: [], unavailable: [], goals: [], read: { strip: null, cart: null }, gifts: [], preselected: null, totals: null };
+  const nothing: PlainAnswer = {
+    market: null,
+    zone: null,
+    options: [],
+    unavailable: [],
+    goals: [],
+    read: { strip: null, cart: null },
+    gifts: [],
+    preselected: null,
+    totals: null,
+  };
   const marketId = input.market ?? marketOf(policy, input.destination);
   if (marketId === null || !policy.markets[marketId]) return nothing;
   const market = policy.markets[marketId];
@@ -41,7 +91,13 @@ export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnsw
   const goods = sum(cart.lines.map(({ after }) => after));
   const totals = (off: number[], delivery: number, deliveryTax: number) => {
     const tax = deliveryTax + sum(cart.lines.map((line, i) => taxOf(line.after - (off[i] ?? 0), line.rate)));
-    return { goods, goodsReward: sum(off), delivery, tax, toPay: goods - sum(off) + delivery + (shownWithTax ? 0 : tax) };
+    return {
+      goods,
+      goodsReward: sum(off),
+      delivery,
+      tax,
+      toPay: goods - sum(off) + delivery + (shownWithTax ? 0 : tax),
+    };
   };
   const zoneId = zoneOf(policy, marketId, input.destination);
   if (!zoneId) return { ...nothing, market: marketId, totals: totals([], 0, 0) };
@@ -52,10 +108,31 @@ export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnsw
     .sort((a, b) => b.item.priority - a.item.priority)
     .flatMap(({ id, item }) => offerHere(id, item, options, asked));
   const active = activeOf(offers);
-  const answer: PlainAnswer = { ...nothing, market: marketId, zone: zoneId, goals: offers.flatMap(({ id, status, goals }) => goals.map(({ id: goal, counted, target, remaining, percent, reached }) => ({ offer: id, goal, status, counted, target, remaining, percent, reached }))) };
-  answer.gifts = active.flatMap(({ rewards }) => rewards.flatMap(({ reward }) => (reward.kind === 'gift' ? [`${reward.quantity} ${reward.product}`] : [])));
+  const answer: PlainAnswer = {
+    ...nothing,
+    market: marketId,
+    zone: zoneId,
+    goals: offers.flatMap(({ id, status, goals }) =>
+      goals.map(({ id: goal, counted, target, remaining, percent, reached }) => ({
+        offer: id,
+        goal,
+        status,
+        counted,
+        target,
+        remaining,
+        percent,
+        reached,
+      })),
+    ),
+  };
+  answer.gifts = active.flatMap(({ rewards }) =>
+    rewards.flatMap(({ reward }) => (reward.kind === 'gift' ? [`${reward.quantity} ${reward.product}`] : [])),
+  );
 
-  const barred = cart.lines.some(({ product }) => product.notTo.includes(input.destination.country) || product.notTo.includes(input.destination.region ?? '-'));
+  const barred = cart.lines.some(
+    ({ product }) =>
+      product.notTo.includes(input.destination.country) || product.notTo.includes(input.destination.region ?? '-'),
+  );
   const needsDelivery = cart.lines.some(({ product }) => product.needsDelivery);
   const befores: { id: string; before: Parts }[] = [];
   if (!barred && !(cart.lines.length > 0 && !needsDelivery)) {
@@ -68,9 +145,17 @@ export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnsw
   const priced = pricesUnder(befores, active, asked);
   const region = input.destination.region ? market.tax.regions?.[input.destination.region] : undefined;
   const deliveryRate = region?.delivery ?? market.tax.delivery;
-  answer.options = priced.map(({ id, before, after, setBy }) => ({ id, before: paid(before, cart), after: paid(after, cart), tax: taxOf(paid(after, cart), deliveryRate), setBy: paid(after, cart) < paid(before, cart) ? setBy : [] }));
+  answer.options = priced.map(({ id, before, after, setBy }) => ({
+    id,
+    before: paid(before, cart),
+    after: paid(after, cart),
+    tax: taxOf(paid(after, cart), deliveryRate),
+    setBy: paid(after, cart) < paid(before, cart) ? setBy : [],
+  }));
   const cheapest = Math.min(...answer.options.map(({ after }) => after));
-  const chosen = answer.options.find(({ id }) => id === input.earlier?.option) ?? answer.options.find(({ after }) => market.preselect === 'first' || after === cheapest);
+  const chosen =
+    answer.options.find(({ id }) => id === input.earlier?.option) ??
+    answer.options.find(({ after }) => market.preselect === 'first' || after === cheapest);
   answer.preselected = chosen?.id ?? null;
   answer.totals = totals(goodsOff(active, cart), chosen?.after ?? 0, chosen?.tax ?? 0);
   answer.read = read(offers, { answer, priced, active, asked, options });
@@ -80,7 +165,12 @@ export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnsw
 function within(schedule: Schedule | undefined, { cart, input }: Asked): 'before' | 'in' | 'after' {
   if (!schedule) return 'in';
   const { policy, marketId } = cart;
-  const zone = schedule.readIn === 'store' ? policy.store.timeZone : schedule.readIn === 'market' ? (policy.markets[marketId]!.timeZone ?? policy.store.timeZone) : schedule.readIn;
+  const zone =
+    schedule.readIn === 'store'
+      ? policy.store.timeZone
+      : schedule.readIn === 'market'
+        ? (policy.markets[marketId]!.timeZone ?? policy.store.timeZone)
+        : schedule.readIn;
   const now = clockFace(zone, input.instant).text;
   if (schedule.from !== undefined && now < schedule.from) return 'before';
   return schedule.until !== undefined && now >= schedule.until ? 'after' : 'in';
@@ -92,13 +182,22 @@ function priceBefore(option: DeliveryOption, asked: Asked): Parts | null {
   const { marketId, policy, lines } = cart;
   if (option.channels && !option.channels.includes(cart.channel)) return null;
   if (within(option.schedule, asked) !== 'in' || (option.when && !holds(option.when, asked))) return null;
-  const ownSum = sum(lines.filter((line) => hasOwnPrice(line, marketId)).map(({ product, quantity }) => (product.ownDelivery![marketId] as number) * quantity));
+  const ownSum = sum(
+    lines
+      .filter((line) => hasOwnPrice(line, marketId))
+      .map(({ product, quantity }) => (product.ownDelivery![marketId] as number) * quantity),
+  );
   const own = option.kind === 'pickUp' ? 0 : ownSum;
-  if (option.kind === 'parcel' && lines.length > 0 && !lines.some((line) => isOrdinary(line, marketId))) return { base: 0, own };
+  if (option.kind === 'parcel' && lines.length > 0 && !lines.some((line) => isOrdinary(line, marketId)))
+    return { base: 0, own };
   const price = chargeOf(option.charge, asked);
   if (price === null) return null;
   const { handling } = option.charge;
-  const added = !handling ? 0 : 'amount' in handling ? minorOf(handling.amount, policy, marketId) : percentOf(price, handling.percent);
+  const added = !handling
+    ? 0
+    : 'amount' in handling
+      ? minorOf(handling.amount, policy, marketId)
+      : percentOf(price, handling.percent);
   return { base: price + added, own };
 }
 
@@ -108,26 +207,43 @@ function chargeOf(charge: Charge, asked: Asked): number | null {
   const ordinary = lines.filter((line) => isOrdinary(line, marketId));
   const looked = lines.filter((line) => !line.product.needsDelivery || isOrdinary(line, marketId));
   const filled = sizes(ordinary);
-  const measure: Record<string, number> = { goodsValue: sum(looked.map(({ after }) => after)), ...filled, chargeableWeight: chargeable(filled, charge.volumeDivisor ?? 5000) };
-  const minor = (value: number | Parameters<typeof minorOf>[0]) => (typeof value === 'number' ? value : minorOf(value, policy, marketId));
+  const measure: Record<string, number> = {
+    goodsValue: sum(looked.map(({ after }) => after)),
+    ...filled,
+    chargeableWeight: chargeable(filled, charge.volumeDivisor ?? 5000),
+  };
+  const minor = (value: number | Parameters<typeof minorOf>[0]) =>
+    typeof value === 'number' ? value : minorOf(value, policy, marketId);
   const prices = sorted(charge.lines).flatMap(({ item: { over, when, price } }) => {
     if (when && !holds(when, asked)) return [];
-    if (over && !(measure[over.measure]! >= minor(over.from) && (over.to === null || measure[over.measure]! < minor(over.to)))) return [];
+    if (
+      over &&
+      !(measure[over.measure]! >= minor(over.from) && (over.to === null || measure[over.measure]! < minor(over.to)))
+    )
+      return [];
     if ('carrier' in price) {
       const quote = input.quotes?.[price.carrier] ?? null;
       if (quote === null) return price.fallback ? [minor(price.fallback)] : [];
       const [w = '0', d = ''] = (price.marginPercent ?? '0').split('.');
       const hundred = 100n * 10n ** BigInt(d.length);
-      return [round(BigInt(quote) * (hundred + BigInt(w + d)), hundred) + (price.marginFixed ? minor(price.marginFixed) : 0)];
+      return [
+        round(BigInt(quote) * (hundred + BigInt(w + d)), hundred) + (price.marginFixed ? minor(price.marginFixed) : 0),
+      ];
     }
     let value: number;
-    if ('percent' in price) value = percentOf(sum(looked.map((line) => valueIn(line, price.basis, cart))), price.percent);
+    if ('percent' in price)
+      value = percentOf(sum(looked.map((line) => valueIn(line, price.basis, cart))), price.percent);
     else {
       value = minor(price.fixed);
       if (price.perUnit) {
         const { measure: of, amount, per, started } = price.perUnit;
-        const beyond = Math.max(0, measure[of]! - (over && over.measure === of && !price.perUnit.countsFrom ? minor(over.from) : 0));
-        value += started ? Math.ceil(beyond / per) * minor(amount) : round(BigInt(beyond) * BigInt(minor(amount)), BigInt(per));
+        const beyond = Math.max(
+          0,
+          measure[of]! - (over && over.measure === of && !price.perUnit.countsFrom ? minor(over.from) : 0),
+        );
+        value += started
+          ? Math.ceil(beyond / per) * minor(amount)
+          : round(BigInt(beyond) * BigInt(minor(amount)), BigInt(per));
       }
     }
     if (price.min) value = Math.max(value, minor(price.min));
@@ -135,20 +251,40 @@ function chargeOf(charge: Charge, asked: Asked): number | null {
     return [value];
   });
   if (prices.length === 0) return charge.otherwise.kind === 'price' ? minor(charge.otherwise.price) : null;
-  return { first: prices[0]!, sum: sum(prices), highest: Math.max(...prices), lowest: Math.min(...prices) }[charge.combine];
+  return { first: prices[0]!, sum: sum(prices), highest: Math.max(...prices), lowest: Math.min(...prices) }[
+    charge.combine
+  ];
 }
 
 const selected = (on: OptionSelection, id: string, option: DeliveryOption): boolean =>
-  on.by === 'all' || (on.by === 'kind' && on.kinds.includes(option.kind)) || (on.by === 'tag' && on.tags.some((tag) => option.tags?.includes(tag) ?? false)) || (on.by === 'list' && Object.keys(on.options).includes(id));
+  on.by === 'all' ||
+  (on.by === 'kind' && on.kinds.includes(option.kind)) ||
+  (on.by === 'tag' && on.tags.some((tag) => option.tags?.includes(tag) ?? false)) ||
+  (on.by === 'list' && Object.keys(on.options).includes(id));
 
 interface OfferHere {
   id: string;
   offer: Offer;
   status: string;
-  goals: { id: string; then: string; rewards: Reward[]; counted: number; target: number | null; remaining: number | null; percent: number; reached: boolean; measure: Goal['measure']['kind'] }[];
+  goals: {
+    id: string;
+    then: string;
+    rewards: Reward[];
+    counted: number;
+    target: number | null;
+    remaining: number | null;
+    percent: number;
+    reached: boolean;
+    measure: Goal['measure']['kind'];
+  }[];
 }
 
-function offerHere(id: string, offer: Offer, options: { id: string; item: DeliveryOption }[], asked: Asked): OfferHere[] {
+function offerHere(
+  id: string,
+  offer: Offer,
+  options: { id: string; item: DeliveryOption }[],
+  asked: Asked,
+): OfferHere[] {
   const { cart, input } = asked;
   const { policy, marketId } = cart;
   if (!offer.on || (offer.markets && !offer.markets[marketId])) return [];
@@ -157,42 +293,103 @@ function offerHere(id: string, offer: Offer, options: { id: string; item: Delive
   const used = input.redemptions?.[id];
   const when = within(offer.schedule, asked);
   const needsCode = offer.unlock.by === 'code' || offer.unlock.by === 'amountAndCode';
-  const usedUp = (used?.inAll ?? 0) >= (offer.limits?.inAll ?? Infinity) || (used?.byShopper ?? 0) >= (offer.limits?.perShopper ?? Infinity);
+  const usedUp =
+    (used?.inAll ?? 0) >= (offer.limits?.inAll ?? Infinity) ||
+    (used?.byShopper ?? 0) >= (offer.limits?.perShopper ?? Infinity);
   const forShopper = !offer.when || holds(offer.when, asked);
-  const status = when === 'before' ? 'notYet' : when === 'after' ? 'over' : !forShopper ? 'notForShopper' : usedUp ? 'usedUp' : needsCode && !entered ? 'needsCode' : 'inForce';
+  const status =
+    when === 'before'
+      ? 'notYet'
+      : when === 'after'
+        ? 'over'
+        : !forShopper
+          ? 'notForShopper'
+          : usedUp
+            ? 'usedUp'
+            : needsCode && !entered
+              ? 'needsCode'
+              : 'inForce';
   const goals = sorted(offer.goals).flatMap(({ id: goalId, item: goal }) => {
     const wanted = goal.targets[marketId];
-    const target = offer.unlock.by === 'code' || !wanted ? null : 'count' in wanted ? wanted.count : minorOf(wanted, policy, marketId);
+    const target =
+      offer.unlock.by === 'code' || !wanted
+        ? null
+        : 'count' in wanted
+          ? wanted.count
+          : minorOf(wanted, policy, marketId);
     if (target === null && offer.unlock.by !== 'code') return [];
-    const rewards = sorted(goal.rewards).map(({ item }) => item).filter((reward) => !('on' in reward) || options.some((option) => selected(reward.on, option.id, option.item)));
+    const rewards = sorted(goal.rewards)
+      .map(({ item }) => item)
+      .filter((reward) => !('on' in reward) || options.some((option) => selected(reward.on, option.id, option.item)));
     if (rewards.length === 0) return [];
     const counted = countedIn(goal, cart);
     const enough = target !== null && counted >= target;
-    const reached = status === 'inForce' && (enough || (entered && (offer.unlock.by === 'code' || offer.unlock.by === 'amountOrCode')));
-    const percent = reached ? 100 : target === null || target === 0 ? 0 : Math.min(99, Number((100n * BigInt(counted)) / BigInt(target)));
-    const remaining = reached ? 0 : status !== 'inForce' || target === null ? null : remainder(goal, offer, target, counted, asked);
-    return [{ id: goalId, then: goal.then, rewards, counted, target, remaining, percent, reached, measure: goal.measure.kind }];
+    const reached =
+      status === 'inForce' &&
+      (enough || (entered && (offer.unlock.by === 'code' || offer.unlock.by === 'amountOrCode')));
+    const percent = reached
+      ? 100
+      : target === null || target === 0
+        ? 0
+        : Math.min(99, Number((100n * BigInt(counted)) / BigInt(target)));
+    const remaining = reached
+      ? 0
+      : status !== 'inForce' || target === null
+        ? null
+        : remainder(goal, offer, target, counted, asked);
+    return [
+      {
+        id: goalId,
+        then: goal.then,
+        rewards,
+        counted,
+        target,
+        remaining,
+        percent,
+        reached,
+        measure: goal.measure.kind,
+      },
+    ];
   });
   return goals.length > 0 ? [{ id, offer, status, goals }] : [];
 }
 
 function countedIn({ goods, measure }: Goal, cart: PlainCart): number {
-  const counting = cart.lines.filter((line) => line.product.countsTowardGoals && (!goods || line.joker || among(line, goods, cart.policy, cart.marketId)));
+  const counting = cart.lines.filter(
+    (line) =>
+      line.product.countsTowardGoals && (!goods || line.joker || among(line, goods, cart.policy, cart.marketId)),
+  );
   if (measure.kind === 'items') return sum(counting.map(({ quantity }) => quantity));
-  if (measure.kind !== 'countedValue') return sum(counting.filter(({ product }) => product.needsDelivery).map(({ product, quantity }) => (product.weightGrams ?? 0) * quantity));
+  if (measure.kind !== 'countedValue')
+    return sum(
+      counting
+        .filter(({ product }) => product.needsDelivery)
+        .map(({ product, quantity }) => (product.weightGrams ?? 0) * quantity),
+    );
   return sum(counting.map((line) => valueIn(line, measure.basis, cart)));
 }
 
 /** Goods that bring what is missing, as a line of the cart: several pieces only where one would be too dear to count. */
-function bringing(missing: number, goal: Goal, asked: Asked): { product: PlainLine['product']; quantity: number; unit: number } | null {
+function bringing(
+  missing: number,
+  goal: Goal,
+  asked: Asked,
+): { product: PlainLine['product']; quantity: number; unit: number } | null {
   const { cart } = asked;
   const { policy, marketId } = cart;
   const { goods } = goal;
   const from = goods?.unitPriceFrom ? (amountHere(goods.unitPriceFrom, policy, marketId) ?? Infinity) : 0;
   const below = goods?.unitPriceBelow ? (amountHere(goods.unitPriceBelow, policy, marketId) ?? 0) : Infinity;
   if (from === Infinity || from >= below) return null;
-  const like = cart.lines.find((line) => line.product.countsTowardGoals && isOrdinary(line, marketId) && (!goods || among(line, goods, policy, marketId)));
-  const named = { ...(goods?.products ? { id: goods.products[0]! } : {}), categories: goods?.categories?.slice(0, 1) ?? [], tags: goods?.tags?.slice(0, 1) ?? [] };
+  const like = cart.lines.find(
+    (line) =>
+      line.product.countsTowardGoals && isOrdinary(line, marketId) && (!goods || among(line, goods, policy, marketId)),
+  );
+  const named = {
+    ...(goods?.products ? { id: goods.products[0]! } : {}),
+    categories: goods?.categories?.slice(0, 1) ?? [],
+    tags: goods?.tags?.slice(0, 1) ?? [],
+  };
   const product = { ...(like?.product ?? { ...plainArticle, ...named }), taxClass: 'standard' };
   if (goal.measure.kind === 'countedValue') {
     if (below === 1) return null;
@@ -201,7 +398,9 @@ function bringing(missing: number, goal: Goal, asked: Asked): { product: PlainLi
     return { product, quantity: pieces, unit: Math.max(from, Math.ceil(missing / pieces)) };
   }
   const unit = like?.unit ?? from;
-  return goal.measure.kind === 'items' ? { product, quantity: missing, unit } : { product: { ...product, weightGrams: missing }, quantity: 1, unit };
+  return goal.measure.kind === 'items'
+    ? { product, quantity: missing, unit }
+    : { product: { ...product, weightGrams: missing }, quantity: 1, unit };
 }
 
 function withGoods({ product, quantity, unit }: NonNullable<ReturnType<typeof bringing>>, asked: Asked): Asked {
@@ -225,7 +424,8 @@ function remainder(goal: Goal, offer: Offer, target: number, counted: number, as
     const converts = !goal.measure.basis.endsWith('AsShown') && !goal.measure.basis.endsWith(shown);
     if (converts || (discounts.length > 0 && goal.measure.basis.startsWith('after'))) return null;
   }
-  if (money && goal.goods?.unitPriceFrom) found = Math.max(found, goods.quantity * amountHere(goal.goods.unitPriceFrom, cart.policy, cart.marketId)!);
+  if (money && goal.goods?.unitPriceFrom)
+    found = Math.max(found, goods.quantity * amountHere(goal.goods.unitPriceFrom, cart.policy, cart.marketId)!);
   const before = sum(cart.lines.map((line) => line.before)) + (money ? found : goods.unit * goods.quantity);
   if (cart.applying.some((index) => before >= (discounts[index]!.below ?? Infinity))) return null;
   if (offer.when && looksAtCart(offer.when, cart.policy) && !holds(offer.when, withGoods(goods, asked))) return null;
@@ -237,11 +437,21 @@ function lowestPrice(goal: Goal, target: number, { cart, input }: Asked): number
   const discounts = input.cart.discounts ?? [];
   // Discounts on certain goods: the article is among those of each, or not.
   const naming = discounts.flatMap(({ goods }, index) => (goods ? [index] : []));
-  const cases = Array.from({ length: 2 ** naming.length }, (_, bits) => naming.filter((__, position) => Math.floor(bits / 2 ** position) % 2 === 1));
+  const cases = Array.from({ length: 2 ** naming.length }, (_, bits) =>
+    naming.filter((__, position) => Math.floor(bits / 2 ** position) % 2 === 1),
+  );
   const countedAt = (price: number) =>
     Math.min(
       ...cases.map((inThese) => {
-        const line: PlainLine = { product: plainArticle, quantity: 1, unit: price, before: price, after: price, rate: '0', joker: new Set(inThese) };
+        const line: PlainLine = {
+          product: plainArticle,
+          quantity: 1,
+          unit: price,
+          before: price,
+          after: price,
+          rate: '0',
+          joker: new Set(inThese),
+        };
         return countedIn(goal, plainCart(policy, marketId, input, [line]));
       }),
     );
@@ -263,16 +473,40 @@ function looksAtCart(condition: Parameters<typeof holds>[0], policy: Policy): bo
   return Object.values(condition.conditions).some((node) => {
     if (node.kind === 'group') return looksAtCart(node, policy);
     if (node.kind === 'qualifier') return looksAtCart(policy.qualifiers[node.qualifier]!.condition, policy);
-    return ['goodsNumber', 'money', 'goodsMoney', 'contents'].includes(node.kind) || (node.kind === 'number' && !node.fact.startsWith('shopper'));
+    return (
+      ['goodsNumber', 'money', 'goodsMoney', 'contents'].includes(node.kind) ||
+      (node.kind === 'number' && !node.fact.startsWith('shopper'))
+    );
   });
 }
 
-const plainArticle: PlainLine['product'] = { id: '', sku: '', name: '', prices: {}, taxClass: 'standard', weightGrams: 0, sizeMm: null, categories: [], tags: [], needsDelivery: true, countsTowardGoals: true, shipsFree: false, ownDelivery: null, notTo: [] };
+const plainArticle: PlainLine['product'] = {
+  id: '',
+  sku: '',
+  name: '',
+  prices: {},
+  taxClass: 'standard',
+  weightGrams: 0,
+  sizeMm: null,
+  categories: [],
+  tags: [],
+  needsDelivery: true,
+  countsTowardGoals: true,
+  shipsFree: false,
+  ownDelivery: null,
+  notTo: [],
+};
 
 type Active = { id: string; combines: boolean; rewards: { goal: string; reward: Reward }[] }[];
 
 /** All that combine, one after the other, against each of the others alone. */
-function rewarded(optionId: string, before: Parts, active: Active, asked: Asked, source: (on: OptionSelection) => Parts | null): { after: Parts; setBy: string[] } {
+function rewarded(
+  optionId: string,
+  before: Parts,
+  active: Active,
+  asked: Asked,
+  source: (on: OptionSelection) => Parts | null,
+): { after: Parts; setBy: string[] } {
   const option = asked.cart.policy.options[optionId]!;
   const apply = (start: Parts, { id, rewards }: Active[number]): { parts: Parts; took: boolean; by: string[] } => {
     let parts = start;
@@ -300,11 +534,19 @@ function rewarded(optionId: string, before: Parts, active: Active, asked: Asked,
     if (took) together = { parts, setBy: [...(together?.setBy ?? []), ...by], rank: together?.rank ?? rank };
   });
   if (together) candidates.push(together);
-  const best = candidates.filter(({ parts }) => whole(parts) < whole(before)).sort((a, b) => whole(a.parts) - whole(b.parts) || a.rank - b.rank)[0];
+  const best = candidates
+    .filter(({ parts }) => whole(parts) < whole(before))
+    .sort((a, b) => whole(a.parts) - whole(b.parts) || a.rank - b.rank)[0];
   return best ? { after: best.parts, setBy: best.setBy } : { after: before, setBy: [] };
 }
 
-function byReward(reward: Extract<Reward, { on: OptionSelection }>, parts: Parts, before: Parts, { cart }: Asked, source: (on: OptionSelection) => Parts | null): Parts | null {
+function byReward(
+  reward: Extract<Reward, { on: OptionSelection }>,
+  parts: Parts,
+  before: Parts,
+  { cart }: Asked,
+  source: (on: OptionSelection) => Parts | null,
+): Parts | null {
   const { policy, marketId } = cart;
   const here = (amounts: Parameters<typeof amountHere>[0]) => amountHere(amounts, policy, marketId)!;
   if (reward.cap && paid(before, cart) > here(reward.cap)) return null;
@@ -332,14 +574,21 @@ function goodsOff(active: Active, { lines, policy, marketId }: PlainCart): numbe
     const off = [...start];
     for (const { reward } of rewards) {
       if (reward.kind !== 'goodsLessPercent') continue;
-      const left = lines.map((line, i) => (!reward.goods || among(line, reward.goods, policy, marketId) ? line.after - off[i]! : 0));
+      const left = lines.map((line, i) =>
+        !reward.goods || among(line, reward.goods, policy, marketId) ? line.after - off[i]! : 0,
+      );
       split(percentOf(sum(left), reward.percent), left).forEach((part, i) => (off[i]! += part));
     }
     return off;
   };
   const together = active.filter(({ combines }) => combines).reduce(apply, none);
-  const togetherRank = active.findIndex(({ combines, rewards }) => combines && rewards.some(({ reward }) => reward.kind === 'goodsLessPercent'));
-  const candidates = [{ off: together, rank: togetherRank < 0 ? Infinity : togetherRank }, ...active.flatMap((offer, rank) => (offer.combines ? [] : [{ off: apply(none, offer), rank }]))];
+  const togetherRank = active.findIndex(
+    ({ combines, rewards }) => combines && rewards.some(({ reward }) => reward.kind === 'goodsLessPercent'),
+  );
+  const candidates = [
+    { off: together, rank: togetherRank < 0 ? Infinity : togetherRank },
+    ...active.flatMap((offer, rank) => (offer.combines ? [] : [{ off: apply(none, offer), rank }])),
+  ];
   return candidates.sort((a, b) => sum(b.off) - sum(a.off) || a.rank - b.rank)[0]!.off;
 }
 
@@ -360,13 +609,20 @@ interface Given {
 }
 
 /** All prices under some offers, upgrades last. */
-function pricesUnder(befores: { id: string; before: Parts }[], active: Active, asked: Asked): { id: string; before: Parts; after: Parts; setBy: string[] }[] {
+function pricesUnder(
+  befores: { id: string; before: Parts }[],
+  active: Active,
+  asked: Asked,
+): { id: string; before: Parts; after: Parts; setBy: string[] }[] {
   const priced = befores.map(({ id, before }) => ({ id, before, ...rewarded(id, before, active, asked, () => null) }));
   const slower = structuredClone(priced);
   return priced.map((entry) => {
     const source = (on: OptionSelection): Parts | null => {
       const found = slower.filter(({ id }) => id !== entry.id && selected(on, id, asked.cart.policy.options[id]!));
-      return found.reduce<Parts | null>((lowest, { after }) => (lowest === null || whole(after) < whole(lowest) ? after : lowest), null);
+      return found.reduce<Parts | null>(
+        (lowest, { after }) => (lowest === null || whole(after) < whole(lowest) ? after : lowest),
+        null,
+      );
     };
     return { ...entry, ...rewarded(entry.id, entry.before, active, asked, source) };
   });
@@ -374,7 +630,9 @@ function pricesUnder(befores: { id: string; before: Parts }[], active: Active, a
 
 function givenUnder(befores: { id: string; before: Parts }[], active: Active, asked: Asked): Given {
   const gifts: Record<string, number> = {};
-  for (const { rewards } of active) for (const { reward } of rewards) if (reward.kind === 'gift') gifts[reward.product] = (gifts[reward.product] ?? 0) + reward.quantity;
+  for (const { rewards } of active)
+    for (const { reward } of rewards)
+      if (reward.kind === 'gift') gifts[reward.product] = (gifts[reward.product] ?? 0) + reward.quantity;
   const priced = pricesUnder(befores, active, asked);
   return {
     paid: Object.fromEntries(priced.map(({ id, after }) => [id, paid(after, asked.cart)])),
@@ -384,14 +642,21 @@ function givenUnder(befores: { id: string; before: Parts }[], active: Active, as
   };
 }
 
-const better = (was: Given, is: Given): boolean => Object.keys(is.paid).some((id) => is.paid[id]! < was.paid[id]!) || is.off > was.off || Object.keys(is.gifts).some((product) => is.gifts[product]! > (was.gifts[product] ?? 0));
+const better = (was: Given, is: Given): boolean =>
+  Object.keys(is.paid).some((id) => is.paid[id]! < was.paid[id]!) ||
+  is.off > was.off ||
+  Object.keys(is.gifts).some((product) => is.gifts[product]! > (was.gifts[product] ?? 0));
 
-const isOn = (reward: Reward, id: string, { cart }: Asked): boolean => 'on' in reward && selected(reward.on, id, cart.policy.options[id]!);
+const isOn = (reward: Reward, id: string, { cart }: Asked): boolean =>
+  'on' in reward && selected(reward.on, id, cart.policy.options[id]!);
 
 /** Free is never said where nothing is free. */
 function freeHolds(rewards: Reward[], given: Given, asked: Asked): boolean {
   const free = rewards.filter(({ kind }) => kind === 'deliveryFree');
-  return free.length === 0 || free.some((reward) => Object.keys(given.paid).some((id) => isOn(reward, id, asked) && given.paid[id] === 0));
+  return (
+    free.length === 0 ||
+    free.some((reward) => Object.keys(given.paid).some((id) => isOn(reward, id, asked) && given.paid[id] === 0))
+  );
 }
 
 /** Which rewards hold among offers that have these goals reached. */
@@ -426,7 +691,12 @@ function comesTrue(offerId: string, goal: OfferHere['goals'][number], { asked, o
   const active = activeOf(offers);
   const given = givenUnder(befores, active, then);
   if (!freeHolds(goal.rewards, given, then)) return false;
-  const setBy = Object.fromEntries(pricesUnder(befores, active, then).map(({ id, before, after, setBy: by }) => [id, paid(after, then.cart) < paid(before, then.cart) && by.length > 0]));
+  const setBy = Object.fromEntries(
+    pricesUnder(befores, active, then).map(({ id, before, after, setBy: by }) => [
+      id,
+      paid(after, then.cart) < paid(before, then.cart) && by.length > 0,
+    ]),
+  );
   return goal.rewards.some((reward) => {
     if (reward.kind === 'gift') return (given.gifts[reward.product] ?? 0) > 0;
     if (reward.kind === 'goodsLessPercent') return given.off > 0;
@@ -452,24 +722,37 @@ function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
     state: string;
     leadsTo: Given;
   }
-  const texts = (id: string, state: string): Record<string, Record<string, string>> | undefined => (policy.wording[id] as Record<string, Record<string, Record<string, string>>> | undefined)?.[state];
+  const texts = (id: string, state: string): Record<string, Record<string, string>> | undefined =>
+    (policy.wording[id] as Record<string, Record<string, Record<string, string>>> | undefined)?.[state];
   const instead: Record<string, string> = { invite: 'progress', nearly: 'progress', onward: 'progress' };
   /** A text that says free is read only where something is free by the goal. */
   const sayIn = (place: string, { offer, goal, state, leadsTo }: Speaker): string | null => {
     for (const written of [state, instead[state]]) {
-      const text = written && (texts(offer, written)?.[place]?.['en-GB'] ?? texts(offer, written)?.everyPlace?.['en-GB']);
+      const text =
+        written && (texts(offer, written)?.[place]?.['en-GB'] ?? texts(offer, written)?.everyPlace?.['en-GB']);
       if (!text) continue;
-      const free = goal.rewards.some((reward) => reward.kind === 'gift' || Object.keys(leadsTo.paid).some((id) => isOn(reward, id, asked) && leadsTo.paid[id] === 0));
+      const free = goal.rewards.some(
+        (reward) =>
+          reward.kind === 'gift' ||
+          Object.keys(leadsTo.paid).some((id) => isOn(reward, id, asked) && leadsTo.paid[id] === 0),
+      );
       return text.startsWith('{reward') ? `${offer} ${written}` : text.startsWith('Free') && !free ? null : text;
     }
     return null;
   };
-  const hasText = (offer: string, state: string) => [state, instead[state]].some((written) => written && texts(offer, written));
+  const hasText = (offer: string, state: string) =>
+    [state, instead[state]].some((written) => written && texts(offer, written));
   const ahead = offers.flatMap(({ id, offer, status, goals }) => {
     const goal = goals.find(({ reached }) => !reached);
     if (status !== 'inForce' || !goal || goal.remaining === null) return [];
     const near = offer.nearly && 'share' in offer.nearly ? percentOf(goal.target!, offer.nearly.share) : null;
-    const state = goals.some(({ reached }) => reached) ? 'onward' : goal.counted === 0 ? 'invite' : near !== null && goal.remaining <= near ? 'nearly' : 'progress';
+    const state = goals.some(({ reached }) => reached)
+      ? 'onward'
+      : goal.counted === 0
+        ? 'invite'
+        : near !== null && goal.remaining <= near
+          ? 'nearly'
+          : 'progress';
     const leadsTo = givenUnder(priced, activeOf(offers, { offer: id, goal: goal.id }), asked);
     if (!better(now, leadsTo) || !freeHolds(goal.rewards, leadsTo, asked) || !comesTrue(id, goal, deciding)) return [];
     if (!hasText(id, state)) return [];
@@ -477,7 +760,12 @@ function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
   });
   const queue: Speaker[] = [];
   for (const one of ahead) {
-    const cheaper = ahead.filter((other) => other.goal.measure === one.goal.measure && other.goal.remaining! < one.goal.remaining! && !better(other.leadsTo, one.leadsTo));
+    const cheaper = ahead.filter(
+      (other) =>
+        other.goal.measure === one.goal.measure &&
+        other.goal.remaining! < one.goal.remaining! &&
+        !better(other.leadsTo, one.leadsTo),
+    );
     queue.push(...cheaper.sort((a, b) => a.goal.remaining! - b.goal.remaining!), one);
   }
   const giving = offers.flatMap(({ id, status, goals }) => {
@@ -485,16 +773,34 @@ function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
     const sets = answer.options.filter(({ setBy }) => setBy.some((by) => by.startsWith(`${id}/`)));
     const goodsBy = goodsSetBy(active, asked.cart).find((by) => by.startsWith(`${id}/`));
     const gift = active.find((one) => one.id === id)?.rewards.filter(({ reward }) => reward.kind === 'gift') ?? [];
-    const by = new Set([...sets.flatMap(({ setBy }) => setBy.filter((one) => one.startsWith(`${id}/`)).slice(0, 1)), ...(goodsBy ? [goodsBy] : []), ...gift.map(({ goal }) => `${id}/${goal}`)]);
+    const by = new Set([
+      ...sets.flatMap(({ setBy }) => setBy.filter((one) => one.startsWith(`${id}/`)).slice(0, 1)),
+      ...(goodsBy ? [goodsBy] : []),
+      ...gift.map(({ goal }) => `${id}/${goal}`),
+    ]);
     const goal = goals.findLast((one) => by.has(`${id}/${one.id}`));
     if (!goal || !freeHolds(goal.rewards, now, asked)) return [];
-    const rank = [sets.some((option) => option.id === answer.preselected) ? 1 : 0, sets.length, goodsBy ? 1 : 0, gift.length];
+    const rank = [
+      sets.some((option) => option.id === answer.preselected) ? 1 : 0,
+      sets.length,
+      goodsBy ? 1 : 0,
+      gift.length,
+    ];
     return [{ offer: id, goal, state: 'reached', leadsTo: now, rank }];
   });
-  giving.sort((a, b) => b.rank.map((value, index) => value - a.rank[index]!).find((difference) => difference !== 0) ?? 0);
+  giving.sort(
+    (a, b) => b.rank.map((value, index) => value - a.rank[index]!).find((difference) => difference !== 0) ?? 0,
+  );
   queue.push(...giving);
-  queue.push(...offers.flatMap(({ id, status, goals }) => (status === 'notForShopper' || status === 'usedUp' ? [{ offer: id, goal: goals.at(-1)!, state: 'missedOut', leadsTo: now }] : [])));
-  const inPlace = (place: string) => queue.map((speaker) => sayIn(place, speaker)).find((text) => text !== null) ?? null;
+  queue.push(
+    ...offers.flatMap(({ id, status, goals }) =>
+      status === 'notForShopper' || status === 'usedUp'
+        ? [{ offer: id, goal: goals.at(-1)!, state: 'missedOut', leadsTo: now }]
+        : [],
+    ),
+  );
+  const inPlace = (place: string) =>
+    queue.map((speaker) => sayIn(place, speaker)).find((text) => text !== null) ?? null;
   return { strip: inPlace('strip'), cart: inPlace('cart') };
 }
 
@@ -510,13 +816,18 @@ function goodsSetBy(active: Active, cart: PlainCart): string[] {
       if (offer.combines ? offOf([...before, offer]) === offOf(before) : offOf([offer]) === 0) return [];
       const last = offer.rewards.filter(({ reward }, position) => {
         if (reward.kind !== 'goodsLessPercent') return false;
-        const upTo = (count: number) => offOf([...(offer.combines ? before : []), { ...offer, rewards: offer.rewards.slice(0, count) }]);
+        const upTo = (count: number) =>
+          offOf([...(offer.combines ? before : []), { ...offer, rewards: offer.rewards.slice(0, count) }]);
         return upTo(position + 1) > upTo(position);
       });
       return last.length > 0 ? [`${offer.id}/${last.at(-1)!.goal}`] : [];
     });
   const alone = active.filter((offer) => !offer.combines && offOf([offer]) === most);
   const rankOf = (offer: Active[number] | undefined) => (offer ? active.indexOf(offer) : Infinity);
-  const firstCombining = combining.find(({ rewards }) => rewards.some(({ reward }) => reward.kind === 'goodsLessPercent'));
-  return offOf(combining) === most && rankOf(firstCombining) < rankOf(alone[0]) ? named(combining) : named(alone.slice(0, 1));
+  const firstCombining = combining.find(({ rewards }) =>
+    rewards.some(({ reward }) => reward.kind === 'goodsLessPercent'),
+  );
+  return offOf(combining) === most && rankOf(firstCombining) < rankOf(alone[0])
+    ? named(combining)
+    : named(alone.slice(0, 1));
 }

@@ -29,30 +29,52 @@ function conditionOf({ of, conditions }: Pick<Condition, 'of' | 'conditions'>): 
 }
 
 const leavesIn = ({ conditions }: Pick<Condition, 'conditions'>): LeafNode[] =>
-  Object.values(conditions).flatMap((node) => (node.kind === 'group' ? leavesIn(node) : node.kind === 'qualifier' ? leavesIn(demoPolicy.qualifiers[node.qualifier]!.condition) : [node]));
+  Object.values(conditions).flatMap((node) =>
+    node.kind === 'group'
+      ? leavesIn(node)
+      : node.kind === 'qualifier'
+        ? leavesIn(demoPolicy.qualifiers[node.qualifier]!.condition)
+        : [node],
+  );
 
 /** The demo policy's conditions as rules of a general JSON rules engine: one for each line of a charge and each goal in a zone. */
 export function rulesEngine(compiled: CompiledPolicy): Engine {
   const engine = new Engine([], { allowUndefinedFacts: true });
-  const rule = (name: string, conditions: NestedCondition[]) => engine.addRule({ conditions: { all: conditions }, event: { type: name } });
+  const rule = (name: string, conditions: NestedCondition[]) =>
+    engine.addRule({ conditions: { all: conditions }, event: { type: name } });
   for (const zone of [...compiled.markets.values()].flatMap((market) => market.zones)) {
     const here: NestedCondition = { fact: 'zone', operator: 'equal', value: zone.id };
     for (const { id, option, charge } of zone.options) {
       for (const line of charge.lines) {
         const definition = option.charge.lines[line.id]!;
         const range: NestedCondition[] = line.range
-          ? [{ fact: line.range.measure, operator: 'greaterThanInclusive', value: line.range.from }, ...(line.range.to === Infinity ? [] : [{ fact: line.range.measure, operator: 'lessThan', value: line.range.to }])]
+          ? [
+              { fact: line.range.measure, operator: 'greaterThanInclusive', value: line.range.from },
+              ...(line.range.to === Infinity
+                ? []
+                : [{ fact: line.range.measure, operator: 'lessThan', value: line.range.to }]),
+            ]
           : [];
-        rule(`${id}/${line.id}`, [here, ...range, ...(option.when ? [conditionOf(option.when)] : []), ...(definition.when ? [conditionOf(definition.when)] : [])]);
+        rule(`${id}/${line.id}`, [
+          here,
+          ...range,
+          ...(option.when ? [conditionOf(option.when)] : []),
+          ...(definition.when ? [conditionOf(definition.when)] : []),
+        ]);
       }
     }
     for (const { id, offer, span, goals } of zone.offers) {
       for (const goal of goals) {
         const dates: NestedCondition[] = [
-          ...(Number.isFinite(span.from) ? [{ fact: 'instant', operator: 'greaterThanInclusive', value: span.from }] : []),
+          ...(Number.isFinite(span.from)
+            ? [{ fact: 'instant', operator: 'greaterThanInclusive', value: span.from }]
+            : []),
           ...(Number.isFinite(span.until) ? [{ fact: 'instant', operator: 'lessThan', value: span.until }] : []),
         ];
-        const reached: NestedCondition[] = goal.target === null ? [] : [{ fact: `${id}/${goal.id}`, operator: 'greaterThanInclusive', value: goal.target }];
+        const reached: NestedCondition[] =
+          goal.target === null
+            ? []
+            : [{ fact: `${id}/${goal.id}`, operator: 'greaterThanInclusive', value: goal.target }];
         rule(`${id}/${goal.id}`, [here, ...dates, ...(offer.when ? [conditionOf(offer.when)] : []), ...reached]);
       }
     }
@@ -70,10 +92,26 @@ export function factsOf(compiled: CompiledPolicy, input: EvaluationInput): Facts
   const cart = measureCart(input.cart, terms, ratesAt(terms, input.destination.region), input.destination);
   const { facts } = zoneContext(zone, cart, postcode, input);
   const found: FactsOfCart = { zone: zone.id, instant: input.instant };
-  for (const measure of ['goodsValue', 'items', 'lines', 'weight', 'volume', 'longestSide', 'chargeableWeight'] satisfies ChargeMeasure[]) found[measure] = chargeMeasure(measure, cart.measures, usualVolumeDivisor);
-  for (const { id, goals } of zone.offers) for (const goal of goals) found[`${id}/${goal.id}`] = countedToward(goal.counts, cart);
-  const conditions = [...zone.options.map(({ option }) => option.when), ...zone.offers.map(({ offer }) => offer.when), ...zone.options.flatMap(({ option }) => Object.values(option.charge.lines).map(({ when }) => when))];
-  for (const condition of conditions) if (condition) for (const leaf of leavesIn(condition)) found[leafFact(leaf)] = compileLeaf(leaf, terms).holds(facts);
+  for (const measure of [
+    'goodsValue',
+    'items',
+    'lines',
+    'weight',
+    'volume',
+    'longestSide',
+    'chargeableWeight',
+  ] satisfies ChargeMeasure[])
+    found[measure] = chargeMeasure(measure, cart.measures, usualVolumeDivisor);
+  for (const { id, goals } of zone.offers)
+    for (const goal of goals) found[`${id}/${goal.id}`] = countedToward(goal.counts, cart);
+  const conditions = [
+    ...zone.options.map(({ option }) => option.when),
+    ...zone.offers.map(({ offer }) => offer.when),
+    ...zone.options.flatMap(({ option }) => Object.values(option.charge.lines).map(({ when }) => when)),
+  ];
+  for (const condition of conditions)
+    if (condition)
+      for (const leaf of leavesIn(condition)) found[leafFact(leaf)] = compileLeaf(leaf, terms).holds(facts);
   return found;
 }
 

@@ -3,7 +3,14 @@ import { demoProducts } from '../../../../demo/products.ts';
 import { seededRandom } from '../../../../src/core/statistics/random.ts';
 import type { EvaluationInput } from '../../../../src/core/evaluation/evaluation.ts';
 
-const everyMoment = ['2026-11-24T11:00Z', '2026-11-25T11:00Z', '2026-11-25T22:30Z', '2027-03-27T12:00Z', '2027-05-05T10:00Z', '2026-06-10T12:00Z'].map((at) => Date.parse(at));
+const everyMoment = [
+  '2026-11-24T11:00Z',
+  '2026-11-25T11:00Z',
+  '2026-11-25T22:30Z',
+  '2027-03-27T12:00Z',
+  '2027-05-05T10:00Z',
+  '2026-06-10T12:00Z',
+].map((at) => Date.parse(at));
 
 /**
  * Mixed carts: products of the demo catalogue, with the destinations, shoppers, codes, channels, quotes and redemptions
@@ -17,7 +24,10 @@ export function mixedCarts(count: number, seed = 1): EvaluationInput[] {
     const [who, where, how] = [pick(carts), pick(carts), pick(carts)];
     return {
       cart: {
-        lines: Array.from({ length: 1 + Math.floor(random() * 4) }, () => ({ product: pick(demoProducts), quantity: 1 + Math.floor(random() * 3) })),
+        lines: Array.from({ length: 1 + Math.floor(random() * 4) }, () => ({
+          product: pick(demoProducts),
+          quantity: 1 + Math.floor(random() * 3),
+        })),
         ...(how.codes ? { codes: how.codes } : {}),
         ...(how.channel ? { channel: how.channel } : {}),
       },

@@ -13,7 +13,9 @@ import { traceCondition } from './trace-condition.ts';
 export function traceCharge(option: CompiledOption, input: ChargeInput, policy: Policy): TraceNode {
   const { measures } = input.facts.cart;
   if (hasNothingToCharge(option, input)) {
-    const says = measures.allShipsFree ? 'Everything in the cart ships free: {outcome}' : 'Nothing in the cart is charged in the ordinary way: {outcome}';
+    const says = measures.allShipsFree
+      ? 'Everything in the cart ships free: {outcome}'
+      : 'Nothing in the cart is charged in the ordinary way: {outcome}';
     return node('charge', says, { nothingToCharge: yes(true) }, money(0));
   }
   const { charge } = option;
@@ -25,19 +27,44 @@ export function traceCharge(option: CompiledOption, input: ChargeInput, policy: 
     nothingToCharge: yes(false),
     ...(charge.otherwise === null ? {} : { otherwise: money(charge.otherwise) }),
   };
-  if (price === null) return node('charge', 'No line of the charge covers this cart, so it is not offered', inputs, text('not offered'));
+  if (price === null)
+    return node('charge', 'No line of the charge covers this cart, so it is not offered', inputs, text('not offered'));
   const handled = withHandling(charge, price);
   const outcome = money(handled);
   const children = taking.map(({ line, price: own }) => traceChargeLine(line, own, charge, input, policy));
   if (charge.handling) children.push(traceHandling(charge.handling, handled - price));
-  if (taking.length === 0) return node('charge', 'No line of the charge covers this cart; otherwise it is {outcome}', inputs, outcome, children);
-  const says = { first: 'The first line that applies', sum: 'The sum of the lines that apply', highest: 'The highest of the lines that apply', lowest: 'The lowest of the lines that apply' }[charge.combine];
-  return node('charge', `${says}${charge.handling ? ' with handling' : ''} is the charge: {outcome}`, inputs, outcome, children);
+  if (taking.length === 0)
+    return node(
+      'charge',
+      'No line of the charge covers this cart; otherwise it is {outcome}',
+      inputs,
+      outcome,
+      children,
+    );
+  const says = {
+    first: 'The first line that applies',
+    sum: 'The sum of the lines that apply',
+    highest: 'The highest of the lines that apply',
+    lowest: 'The lowest of the lines that apply',
+  }[charge.combine];
+  return node(
+    'charge',
+    `${says}${charge.handling ? ' with handling' : ''} is the charge: {outcome}`,
+    inputs,
+    outcome,
+    children,
+  );
 }
 
 function traceHandling(handling: NonNullable<CompiledCharge['handling']>, added: number): TraceNode {
-  if ('amount' in handling) return node('handling', 'Handling adds {outcome}', { amount: money(handling.amount) }, money(added));
-  return node('handling', 'Handling of {percent} adds {outcome}', { percent: percent(handling.decimal), ...fraction(handling.percent) }, money(added));
+  if ('amount' in handling)
+    return node('handling', 'Handling adds {outcome}', { amount: money(handling.amount) }, money(added));
+  return node(
+    'handling',
+    'Handling of {percent} adds {outcome}',
+    { percent: percent(handling.decimal), ...fraction(handling.percent) },
+    money(added),
+  );
 }
 
 /** How a measure is written in a sentence, and its unit. */
@@ -51,7 +78,13 @@ const measureWords: Record<ChargeMeasure, { name: string; unit: string; piece: s
   chargeableWeight: { name: 'a chargeable weight', unit: ' g', piece: ' g' },
 };
 
-function traceChargeLine(line: CompiledChargeLine, price: number, charge: CompiledCharge, input: ChargeInput, policy: Policy): TraceNode {
+function traceChargeLine(
+  line: CompiledChargeLine,
+  price: number,
+  charge: CompiledCharge,
+  input: ChargeInput,
+  policy: Policy,
+): TraceNode {
   const { measures } = input.facts.cart;
   const inputs: Record<string, TraceValue> = { line: text(line.id), kind: text(line.price.kind) };
   let where = 'Whatever the cart';
@@ -70,7 +103,12 @@ function traceChargeLine(line: CompiledChargeLine, price: number, charge: Compil
 }
 
 /** What the price is made of, in words; adds what they mention to `inputs`. */
-function sayPrice({ price }: CompiledChargeLine, charge: CompiledCharge, { facts, quotes }: ChargeInput, inputs: Record<string, TraceValue>): string {
+function sayPrice(
+  { price }: CompiledChargeLine,
+  charge: CompiledCharge,
+  { facts, quotes }: ChargeInput,
+  inputs: Record<string, TraceValue>,
+): string {
   if (price.kind === 'quoted') {
     const quote = quotes?.[price.carrier] ?? null;
     inputs.carrier = text(price.carrier);
@@ -78,15 +116,27 @@ function sayPrice({ price }: CompiledChargeLine, charge: CompiledCharge, { facts
       inputs.fallback = money(price.fallback ?? 0);
       return 'the carrier {carrier} gave no quote, so it is {outcome}';
     }
-    Object.assign(inputs, { quote: money(quote), margin: percent(price.marginDecimal), marginFixed: money(price.marginFixed), ...fraction(price.marginPercent) });
-    const margins = [price.marginPercent.numerator > 0 ? '{margin}' : '', price.marginFixed > 0 ? '{marginFixed}' : ''].filter(Boolean);
+    Object.assign(inputs, {
+      quote: money(quote),
+      margin: percent(price.marginDecimal),
+      marginFixed: money(price.marginFixed),
+      ...fraction(price.marginPercent),
+    });
+    const margins = [
+      price.marginPercent.numerator > 0 ? '{margin}' : '',
+      price.marginFixed > 0 ? '{marginFixed}' : '',
+    ].filter(Boolean);
     return `the carrier {carrier} quotes {quote}${margins.length > 0 ? `, and ${margins.join(' and ')} on top` : ''}: {outcome}`;
   }
   inputs.min = money(price.min);
   if (price.max !== Infinity) inputs.max = money(price.max);
   const bounds = `${price.min > 0 ? ', at least {min}' : ''}${price.max !== Infinity ? ', at most {max}' : ''}`;
   if (price.kind === 'percent') {
-    Object.assign(inputs, { goods: money(goodsValueOf(facts.cart, price.basis, { chargeable: true })), percent: percent(price.decimal), ...fraction(price.percent) });
+    Object.assign(inputs, {
+      goods: money(goodsValueOf(facts.cart, price.basis, { chargeable: true })),
+      percent: percent(price.decimal),
+      ...fraction(price.percent),
+    });
     return `{percent} of {goods}${bounds}, which is {outcome}`;
   }
   inputs.fixed = money(price.fixed);
@@ -95,6 +145,11 @@ function sayPrice({ price }: CompiledChargeLine, charge: CompiledCharge, { facts
   const { unit, piece } = measureWords[measure];
   const isMoney = measure === 'goodsValue';
   const beyond = Math.max(0, chargeMeasure(measure, facts.cart.measures, charge.volumeDivisor) - from);
-  Object.assign(inputs, { beyond: isMoney ? money(beyond) : number(beyond), amount: money(amount), per: isMoney ? money(per) : number(per), started: yes(started) });
+  Object.assign(inputs, {
+    beyond: isMoney ? money(beyond) : number(beyond),
+    amount: money(amount),
+    per: isMoney ? money(per) : number(per),
+    started: yes(started),
+  });
   return `{fixed} and {amount} for each ${started ? 'started ' : ''}{per}${piece} of {beyond}${unit}${bounds}, which is {outcome}`;
 }

@@ -12,10 +12,18 @@ export function traceCondition(condition: CompiledCondition, facts: Facts, polic
     return node('condition', holds ? 'Yes: {said}' : 'No: not so that {said}', { said: text(said) }, yes(holds));
   }
   const [only] = condition.children;
-  if (only && condition.children.length === 1 && condition.of !== 'none' && condition.qualifier === null) return traceCondition(only, facts, policy);
+  if (only && condition.children.length === 1 && condition.of !== 'none' && condition.qualifier === null)
+    return traceCondition(only, facts, policy);
   const needs = { all: 'all of this', any: 'at least one of this', none: 'none of this' }[condition.of];
   const { qualifier } = condition;
   const name = qualifier === null ? null : (policy.qualifiers[qualifier]?.name ?? qualifier);
   const says = `${name === null ? 'The condition' : '“{qualifier}”'} ${holds ? 'holds' : 'does not hold'}: ${needs} is needed`;
-  return node('condition', says, { of: text(condition.of), qualifier: text(name ?? '') }, yes(holds), condition.children.map((child) => traceCondition(child, facts, policy)), qualifier === null ? undefined : { kind: 'qualifier', id: qualifier });
+  return node(
+    'condition',
+    says,
+    { of: text(condition.of), qualifier: text(name ?? '') },
+    yes(holds),
+    condition.children.map((child) => traceCondition(child, facts, policy)),
+    qualifier === null ? undefined : { kind: 'qualifier', id: qualifier },
+  );
 }

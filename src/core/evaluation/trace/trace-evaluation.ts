@@ -9,7 +9,13 @@ import { traceOption } from './trace-option.ts';
 import { tracePlace } from './trace-place.ts';
 
 /** The tree of decisions behind an evaluation, complete enough to recompute each price by hand. */
-export function traceEvaluation(place: PlaceFound, input: EvaluationInput, cart: MeasuredCart | null, context: ZoneContext | null, evaluation: Evaluation): TraceNode {
+export function traceEvaluation(
+  place: PlaceFound,
+  input: EvaluationInput,
+  cart: MeasuredCart | null,
+  context: ZoneContext | null,
+  evaluation: Evaluation,
+): TraceNode {
   const children = [tracePlace(place, input)];
   if (cart) children.push(traceMeasures(cart));
   const whole = evaluation.noOptions === 'nothingToDeliver' || evaluation.noOptions === 'goodsBarred';

@@ -4,7 +4,10 @@ import type { PercentFraction } from '../../money/rounding.ts';
 import { money, node, number, percent, text, yes, type TraceNode, type TraceValue } from '../../trace/trace.ts';
 
 /** A fraction as a trace holds it: a percentage of which a program can recompute the fraction. */
-export function fraction({ numerator, denominator }: PercentFraction): { numerator: TraceValue; denominator: TraceValue } {
+export function fraction({ numerator, denominator }: PercentFraction): {
+  numerator: TraceValue;
+  denominator: TraceValue;
+} {
   return { numerator: number(numerator), denominator: number(denominator) };
 }
 
@@ -16,7 +19,9 @@ export function traceMeasures(cart: MeasuredCart): TraceNode {
     const off = discounted?.taken[index] ?? null;
     const inputs = {
       code: text(discount.code ?? 'none needed'),
-      ...('amount' in discount.off ? { amount: money(discount.off.amount) } : { percent: percent(discount.off.decimal) }),
+      ...('amount' in discount.off
+        ? { amount: money(discount.off.amount) }
+        : { percent: percent(discount.off.decimal) }),
     };
     const name = 'amount' in discount.off ? 'A discount of {amount}' : 'A discount of {percent}';
     const by = discount.code === null ? '' : ' with the code {code}';
@@ -26,7 +31,12 @@ export function traceMeasures(cart: MeasuredCart): TraceNode {
   return node(
     'measures',
     'The goods come to {goods}, of which {counted} count toward goals and {chargeable} are charged in the ordinary way',
-    { goods: money(measures.goodsValue), counted: money(measures.countedValue), chargeable: money(measures.chargeableValue), own: money(measures.ownDelivery) },
+    {
+      goods: money(measures.goodsValue),
+      counted: money(measures.countedValue),
+      chargeable: money(measures.chargeableValue),
+      own: money(measures.ownDelivery),
+    },
     money(measures.goodsValue),
     [...lines, ...taken],
   );

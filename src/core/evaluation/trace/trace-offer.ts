@@ -3,7 +3,17 @@ import type { GoalStanding } from '../../offers/standing.ts';
 import type { OfferStatus } from '../../offers/status.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
 import { paidFor, type PriceParts } from '../../options/price-before.ts';
-import { money, node, number, percent, text, yes, type TraceNode, type TraceSource, type TraceValue } from '../../trace/trace.ts';
+import {
+  money,
+  node,
+  number,
+  percent,
+  text,
+  yes,
+  type TraceNode,
+  type TraceSource,
+  type TraceValue,
+} from '../../trace/trace.ts';
 import type { ZoneContext } from '../context.ts';
 import type { OptionPrice } from '../evaluation.ts';
 import { traceCondition } from './trace-condition.ts';
@@ -18,46 +28,101 @@ const notInForce: Record<Exclude<OfferStatus, 'inForce'>, string> = {
 };
 
 /** What an offer does to an option: a node for each goal, with its rewards on that option beneath. */
-export function traceOffer(offer: CompiledOffer, rank: number, option: CompiledOption, before: PriceParts, price: OptionPrice, context: ZoneContext, sources: ReadonlyMap<string, PriceParts>): TraceNode[] {
+export function traceOffer(
+  offer: CompiledOffer,
+  rank: number,
+  option: CompiledOption,
+  before: PriceParts,
+  price: OptionPrice,
+  context: ZoneContext,
+  sources: ReadonlyMap<string, PriceParts>,
+): TraceNode[] {
   const { status, goals } = context.standings[rank]!;
   const name = text(offer.offer.name);
   const source: TraceSource = { kind: 'offer', id: offer.id };
   if (status !== 'inForce') {
-    const condition = status === 'notForShopper' && offer.when ? [traceCondition(offer.when, context.facts, context.zone.policy)] : [];
-    return [node('offer', `“{offer}” ${notInForce[status]}`, { offer: name, status: text(status) }, text('changes nothing'), condition, source)];
+    const condition =
+      status === 'notForShopper' && offer.when ? [traceCondition(offer.when, context.facts, context.zone.policy)] : [];
+    return [
+      node(
+        'offer',
+        `“{offer}” ${notInForce[status]}`,
+        { offer: name, status: text(status) },
+        text('changes nothing'),
+        condition,
+        source,
+      ),
+    ];
   }
   const active = context.active.find((candidate) => candidate.rank === rank)?.rewards ?? [];
   return goals.map((standing, index) => {
     const goal = offer.goals[index]!;
-    const rewards = active.flatMap(({ goalId, reward }) => (goalId === goal.id && 'options' in reward && reward.options.has(option.id) ? [reward] : []));
-    const inputs = { ...goalInputs(standing, goal), offer: name, rank: number(rank), combines: yes(offer.offer.combines) };
+    const rewards = active.flatMap(({ goalId, reward }) =>
+      goalId === goal.id && 'options' in reward && reward.options.has(option.id) ? [reward] : [],
+    );
+    const inputs = {
+      ...goalInputs(standing, goal),
+      offer: name,
+      rank: number(rank),
+      combines: yes(offer.offer.combines),
+    };
     if (!standing.reached) {
-      const toGo = standing.remaining === null ? 'no honest remainder can be said' : standing.measure === 'value' ? '{remaining} to go' : `{remaining} ${unitOf(standing)} to go`;
-      const amounts = standing.target === null ? 'no code entered' : `{counted} of at least {target}${unitOf(standing)}, ${toGo}`;
+      const toGo =
+        standing.remaining === null
+          ? 'no honest remainder can be said'
+          : standing.measure === 'value'
+            ? '{remaining} to go'
+            : `{remaining} ${unitOf(standing)} to go`;
+      const amounts =
+        standing.target === null ? 'no code entered' : `{counted} of at least {target}${unitOf(standing)}, ${toGo}`;
       return node('goal', `“{offer}” is not reached: ${amounts}`, inputs, text('not reached'), [], source);
     }
     if (rewards.length === 0) {
-      const replaced = goal.options.has(option.id) ? 'but a higher goal has taken its place' : 'but does not apply to this option';
+      const replaced = goal.options.has(option.id)
+        ? 'but a higher goal has taken its place'
+        : 'but does not apply to this option';
       return node('goal', `“{offer}” is reached, ${replaced}`, inputs, text('does not apply'), [], source);
     }
     const decides = price.setBy.some((by) => by.offerId === offer.id && by.goalId === goal.id);
     const by = standing.byCode ? 'by its code' : `{counted} is at least {target}${unitOf(standing)}`;
     const gives = rewards.map((reward, position) => sayReward(reward, before.own > 0, position)).join(' and ');
     const children = rewards.map((reward) => traceReward(reward, option, before, sources));
-    return node('goal', `“{offer}” is reached: ${by}, so ${gives}${decides ? '' : ' (it does not lower the price)'}`, { ...inputs, ...firstAmounts(rewards) }, text(decides ? 'sets the price' : 'changes nothing'), children, source);
+    return node(
+      'goal',
+      `“{offer}” is reached: ${by}, so ${gives}${decides ? '' : ' (it does not lower the price)'}`,
+      { ...inputs, ...firstAmounts(rewards) },
+      text(decides ? 'sets the price' : 'changes nothing'),
+      children,
+      source,
+    );
   });
 }
 
-const unitOf = ({ measure }: GoalStanding): string => (measure === 'value' ? '' : measure === 'items' ? ' items' : ' g');
+const unitOf = ({ measure }: GoalStanding): string =>
+  measure === 'value' ? '' : measure === 'items' ? ' items' : ' g';
 
-function goalInputs({ measure, target, counted, remaining }: GoalStanding, { goal }: CompiledGoal): Record<string, TraceValue> {
+function goalInputs(
+  { measure, target, counted, remaining }: GoalStanding,
+  { goal }: CompiledGoal,
+): Record<string, TraceValue> {
   const write = (value: number) => (measure === 'value' ? money(value) : number(value));
-  return { measure: text(measure), then: text(goal.then), target: write(target ?? 0), counted: write(counted), remaining: write(remaining ?? 0) };
+  return {
+    measure: text(measure),
+    then: text(goal.then),
+    target: write(target ?? 0),
+    counted: write(counted),
+    remaining: write(remaining ?? 0),
+  };
 }
 
 /** Amounts that the sentence mentions. */
 function firstAmounts(rewards: readonly DeliveryReward[]): Record<string, TraceValue> {
-  return Object.fromEntries(rewards.flatMap(({ amount, percentDecimal }, index) => [[`amount${index}`, money(amount)], [`percent${index}`, percent(percentDecimal)]]));
+  return Object.fromEntries(
+    rewards.flatMap(({ amount, percentDecimal }, index) => [
+      [`amount${index}`, money(amount)],
+      [`percent${index}`, percent(percentDecimal)],
+    ]),
+  );
 }
 
 function sayReward({ kind, coversOwnDelivery }: DeliveryReward, hasOwn: boolean, index: number): string {
@@ -72,8 +137,15 @@ function sayReward({ kind, coversOwnDelivery }: DeliveryReward, hasOwn: boolean,
 }
 
 /** A reward with all that it takes to apply it. */
-function traceReward(reward: DeliveryReward, { id: own, cashIncrement }: CompiledOption, before: PriceParts, sources: ReadonlyMap<string, PriceParts>): TraceNode {
-  const source = [...sources].filter(([id]) => reward.priceOf.has(id) && id !== own).sort(([, a], [, b]) => a.base + a.own - b.base - b.own)[0];
+function traceReward(
+  reward: DeliveryReward,
+  { id: own, cashIncrement }: CompiledOption,
+  before: PriceParts,
+  sources: ReadonlyMap<string, PriceParts>,
+): TraceNode {
+  const source = [...sources]
+    .filter(([id]) => reward.priceOf.has(id) && id !== own)
+    .sort(([, a], [, b]) => a.base + a.own - b.base - b.own)[0];
   const applies = paidFor(before, cashIncrement) <= reward.cap && (reward.kind !== 'upgrade' || source !== undefined);
   const inputs: Record<string, TraceValue> = {
     kind: text(reward.kind),
@@ -86,7 +158,11 @@ function traceReward(reward: DeliveryReward, { id: own, cashIncrement }: Compile
     ...(source ? { source: text(source[0]), sourceBase: money(source[1].base), sourceOwn: money(source[1].own) } : {}),
   };
   const says = applies
-    ? reward.coversOwnDelivery ? 'It covers own delivery prices too' : 'It is on the charge only'
-    : reward.kind === 'upgrade' && source === undefined ? 'No slower option is offered, so it does not apply' : 'The price before of {before} is more than {cap}, so it does not apply';
+    ? reward.coversOwnDelivery
+      ? 'It covers own delivery prices too'
+      : 'It is on the charge only'
+    : reward.kind === 'upgrade' && source === undefined
+      ? 'No slower option is offered, so it does not apply'
+      : 'The price before of {before} is more than {cap}, so it does not apply';
   return node('reward', says, inputs, text(applies ? 'applies' : 'does not apply'));
 }

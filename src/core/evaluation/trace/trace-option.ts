@@ -17,23 +17,62 @@ const whyNot: Record<Unavailability, string> = {
 };
 
 /** One option: its charge, what own delivery prices add, each offer for it, and the tax. */
-export function traceOption(option: CompiledOption, context: ZoneContext, price: OptionPrice | null, reason: Unavailability | null, sources: ReadonlyMap<string, PriceParts>): TraceNode {
+export function traceOption(
+  option: CompiledOption,
+  context: ZoneContext,
+  price: OptionPrice | null,
+  reason: Unavailability | null,
+  sources: ReadonlyMap<string, PriceParts>,
+): TraceNode {
   const { policy } = context.zone;
   const condition = option.when ? [traceCondition(option.when, context.facts, policy)] : [];
-  const inputs = { option: text(option.option.name), id: text(option.id), increment: number(option.cashIncrement ?? 1) };
+  const inputs = {
+    option: text(option.option.name),
+    id: text(option.id),
+    increment: number(option.cashIncrement ?? 1),
+  };
   const source: TraceSource = { kind: 'option', id: option.id };
   if (!price) {
-    const children = unavailableBecause(option, context) === null ? [...condition, traceCharge(option, context, policy)] : condition;
-    return node('option', `{option} is not offered: ${whyNot[reason ?? 'noLineApplies']}`, { ...inputs, reason: text(reason ?? 'noLineApplies') }, text('not offered'), children, source);
+    const children =
+      unavailableBecause(option, context) === null ? [...condition, traceCharge(option, context, policy)] : condition;
+    return node(
+      'option',
+      `{option} is not offered: ${whyNot[reason ?? 'noLineApplies']}`,
+      { ...inputs, reason: text(reason ?? 'noLineApplies') },
+      text('not offered'),
+      children,
+      source,
+    );
   }
   const children = [...condition, traceCharge(option, context, policy)];
   const before = priceBefore(option, context) as PriceParts;
-  if (before.own > 0) children.push(node('ownDelivery', 'Goods with an own delivery price add {outcome}', {}, money(before.own)));
-  children.push(...context.zone.offers.flatMap((offer, rank) => traceOffer(offer, rank, option, before, price, context, sources)));
-  if (option.cashIncrement) children.push(node('cashIncrement', 'Rounded once to what can be paid in cash: {outcome}', { increment: money(option.cashIncrement) }, money(price.after)));
+  if (before.own > 0)
+    children.push(node('ownDelivery', 'Goods with an own delivery price add {outcome}', {}, money(before.own)));
+  children.push(
+    ...context.zone.offers.flatMap((offer, rank) => traceOffer(offer, rank, option, before, price, context, sources)),
+  );
+  if (option.cashIncrement)
+    children.push(
+      node(
+        'cashIncrement',
+        'Rounded once to what can be paid in cash: {outcome}',
+        { increment: money(option.cashIncrement) },
+        money(price.after),
+      ),
+    );
   const { rates, terms } = context.facts.cart;
-  const taxSays = terms.shownWithTax ? 'The price contains {outcome} tax at {rate}' : 'Tax of {outcome} at {rate} comes on top';
-  children.push(node('tax', taxSays, { price: money(price.after), rate: percent(rates.deliveryPercent), ...fraction(rates.delivery) }, money(price.tax)));
-  const says = price.before === price.after ? '{option} costs {outcome}' : '{option} costs {outcome} instead of {before}';
+  const taxSays = terms.shownWithTax
+    ? 'The price contains {outcome} tax at {rate}'
+    : 'Tax of {outcome} at {rate} comes on top';
+  children.push(
+    node(
+      'tax',
+      taxSays,
+      { price: money(price.after), rate: percent(rates.deliveryPercent), ...fraction(rates.delivery) },
+      money(price.tax),
+    ),
+  );
+  const says =
+    price.before === price.after ? '{option} costs {outcome}' : '{option} costs {outcome} instead of {before}';
   return node('option', says, { ...inputs, before: money(price.before) }, money(price.after), children, source);
 }

@@ -5,11 +5,25 @@ import type { EvaluationInput } from '../evaluation.ts';
 /** Market and zone, and by what they were found. */
 export function tracePlace(place: PlaceFound, { destination, market: chosen }: EvaluationInput): TraceNode {
   const { country, region, postcode } = destination;
-  const inputs = { country: text(country), region: text(region ?? 'none given'), postcode: text(postcode || 'none given') };
-  if (!place.market) return node('place', chosen === undefined ? '{country} belongs to no market' : 'There is no market “{chosen}”', { ...inputs, chosen: text(chosen ?? '') }, text('no market'));
+  const inputs = {
+    country: text(country),
+    region: text(region ?? 'none given'),
+    postcode: text(postcode || 'none given'),
+  };
+  if (!place.market)
+    return node(
+      'place',
+      chosen === undefined ? '{country} belongs to no market' : 'There is no market “{chosen}”',
+      { ...inputs, chosen: text(chosen ?? '') },
+      text('no market'),
+    );
   const market = { ...inputs, market: text(place.market.market.name) };
   const belongs = chosen === undefined ? '{country} belongs to {market}' : '{market} was chosen';
-  if (!place.found) return node('place', `${belongs}, but no zone of it covers this destination`, market, text('no zone'), [], { kind: 'market', id: place.market.id });
+  if (!place.found)
+    return node('place', `${belongs}, but no zone of it covers this destination`, market, text('no zone'), [], {
+      kind: 'market',
+      id: place.market.id,
+    });
   const how = {
     wholeMarket: 'which covers the whole market',
     country: 'which names that country',
@@ -17,5 +31,12 @@ export function tracePlace(place: PlaceFound, { destination, market: chosen }: E
     postcodes: 'which names that postcode',
     radius: 'which lies within that distance',
   }[place.by];
-  return node('place', `${belongs}; its zone is {outcome}, ${how}`, { ...market, by: text(place.by) }, text(place.zone.zone.name), [], { kind: 'zone', id: place.zone.id });
+  return node(
+    'place',
+    `${belongs}; its zone is {outcome}, ${how}`,
+    { ...market, by: text(place.by) },
+    text(place.zone.zone.name),
+    [],
+    { kind: 'zone', id: place.zone.id },
+  );
 }

@@ -10,7 +10,13 @@ import { checkPattern } from './check-zone.ts';
 const maxDepth = 8;
 
 /** Qualifiers, markets and zones it names exist, ranges run upward, and operators have the values they ask for. */
-export function checkCondition(condition: Pick<Condition, 'conditions'>, policy: Policy, at: string, fault: Fault, depth = 1): void {
+export function checkCondition(
+  condition: Pick<Condition, 'conditions'>,
+  policy: Policy,
+  at: string,
+  fault: Fault,
+  depth = 1,
+): void {
   if (depth > maxDepth) return fault(at, `is nested more than ${maxDepth} levels deep`);
   for (const [id, node] of Object.entries(condition.conditions)) {
     const here = `${at}/conditions/${id}`;
@@ -20,18 +26,26 @@ export function checkCondition(condition: Pick<Condition, 'conditions'>, policy:
 }
 
 function checkLeaf(node: Exclude<ConditionNode, { kind: 'group' }>, policy: Policy, at: string, fault: Fault): void {
-  if ('operator' in node && 'to' in node && node.to !== undefined && node.operator !== 'between') fault(`${at}/to`, 'is only for between');
-  if ('operator' in node && node.operator === 'between' && !('to' in node && node.to !== undefined)) fault(`${at}/to`, 'is missing: between needs both ends');
+  if ('operator' in node && 'to' in node && node.to !== undefined && node.operator !== 'between')
+    fault(`${at}/to`, 'is only for between');
+  if ('operator' in node && node.operator === 'between' && !('to' in node && node.to !== undefined))
+    fault(`${at}/to`, 'is missing: between needs both ends');
   if ('goods' in node) checkGoods(node.goods, policy, `${at}/goods`, fault);
   switch (node.kind) {
     case 'qualifier':
       if (!policy.qualifiers[node.qualifier]) fault(`${at}/qualifier`, `there is no qualifier "${node.qualifier}"`);
       return;
     case 'word':
-      if ((node.operator === 'is' || node.operator === 'isNot' || node.operator === 'contains') && node.values.length !== 1) fault(`${at}/values`, 'must be one value');
+      if (
+        (node.operator === 'is' || node.operator === 'isNot' || node.operator === 'contains') &&
+        node.values.length !== 1
+      )
+        fault(`${at}/values`, 'must be one value');
       for (const [index, value] of node.values.entries()) {
-        if (node.fact === 'destination.zone' && !policy.zones[value]) fault(`${at}/values/${index}`, `there is no zone "${value}"`);
-        if (node.fact === 'destination.market' && !policy.markets[value]) fault(`${at}/values/${index}`, `there is no market "${value}"`);
+        if (node.fact === 'destination.zone' && !policy.zones[value])
+          fault(`${at}/values/${index}`, `there is no zone "${value}"`);
+        if (node.fact === 'destination.market' && !policy.markets[value])
+          fault(`${at}/values/${index}`, `there is no market "${value}"`);
       }
       return;
     case 'number':
@@ -49,7 +63,8 @@ function checkLeaf(node: Exclude<ConditionNode, { kind: 'group' }>, policy: Poli
       return;
     case 'instant':
       checkLocalTime(node.at, `${at}/at`, fault);
-      if (node.to !== undefined && checkLocalTime(node.to, `${at}/to`, fault) && node.to <= node.at) fault(`${at}/to`, 'must be after at');
+      if (node.to !== undefined && checkLocalTime(node.to, `${at}/to`, fault) && node.to <= node.at)
+        fault(`${at}/to`, 'must be after at');
       checkReadIn(node.readIn, `${at}/readIn`, fault);
       return;
     case 'weekday':

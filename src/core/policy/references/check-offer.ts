@@ -9,17 +9,20 @@ import { checkSchedule } from './check-schedule.ts';
 export function checkOffer(id: string, offer: Offer, policy: Policy, fault: Fault): void {
   const at = `/offers/${id}`;
   if (offer.archived && offer.on) fault(`${at}/on`, 'must be off: the offer is archived');
-  for (const market of Object.keys(offer.markets ?? {})) if (!policy.markets[market]) fault(`${at}/markets/${market}`, `there is no market "${market}"`);
+  for (const market of Object.keys(offer.markets ?? {}))
+    if (!policy.markets[market]) fault(`${at}/markets/${market}`, `there is no market "${market}"`);
   if (offer.schedule) checkSchedule(offer.schedule, `${at}/schedule`, fault);
   if (offer.when) checkCondition(offer.when, policy, `${at}/when`, fault);
-  if (offer.nearly && 'amounts' in offer.nearly) checkAmounts(offer.nearly.amounts, policy, [], `${at}/nearly/amounts`, fault);
+  if (offer.nearly && 'amounts' in offer.nearly)
+    checkAmounts(offer.nearly.amounts, policy, [], `${at}/nearly/amounts`, fault);
   const before = new Map<string, number>();
   for (const [goalId, goal] of inOrder(offer.goals)) {
     const here = `${at}/goals/${goalId}`;
     if (goal.goods) checkGoods(goal.goods, policy, `${here}/goods`, fault);
     checkTargets(goal, before, policy, `${here}/targets`, fault);
     const inMarkets = marketsOf(goal, offer, policy);
-    for (const [rewardId, reward] of Object.entries(goal.rewards)) checkReward(reward, inMarkets, policy, `${here}/rewards/${rewardId}`, fault);
+    for (const [rewardId, reward] of Object.entries(goal.rewards))
+      checkReward(reward, inMarkets, policy, `${here}/rewards/${rewardId}`, fault);
   }
 }
 
@@ -38,7 +41,12 @@ function checkTargets(goal: Goal, before: Map<string, number>, policy: Policy, a
       continue;
     }
     if (countsMoney === 'count' in target) {
-      fault(pointer, countsMoney ? 'must be an amount of money: the goal counts goods value' : 'must be a count: the goal counts pieces or weight');
+      fault(
+        pointer,
+        countsMoney
+          ? 'must be an amount of money: the goal counts goods value'
+          : 'must be a count: the goal counts pieces or weight',
+      );
       continue;
     }
     const amount = 'count' in target ? target.count : checkAmount(target, policy, market, pointer, fault);
@@ -61,11 +69,13 @@ function checkReward(reward: Reward, markets: readonly string[], policy: Policy,
   if (reward.cap) checkAmounts(reward.cap, policy, [], `${at}/cap`, fault);
   if (reward.kind === 'deliveryAt') checkAmounts(reward.price, policy, markets, `${at}/price`, fault);
   if (reward.kind === 'deliveryLessAmount') checkAmounts(reward.amount, policy, markets, `${at}/amount`, fault);
-  if (reward.kind === 'deliveryLessPercent' && Number(reward.percent) > 100) fault(`${at}/percent`, 'must be at most 100');
+  if (reward.kind === 'deliveryLessPercent' && Number(reward.percent) > 100)
+    fault(`${at}/percent`, 'must be at most 100');
   if (reward.kind === 'upgrade') checkSelection(reward.priceOf, policy, `${at}/priceOf`, fault);
 }
 
 function checkSelection(on: OptionSelection, policy: Policy, at: string, fault: Fault): void {
   if (on.by !== 'list') return;
-  for (const option of Object.keys(on.options)) if (!policy.options[option]) fault(`${at}/options/${option}`, `there is no delivery option "${option}"`);
+  for (const option of Object.keys(on.options))
+    if (!policy.options[option]) fault(`${at}/options/${option}`, `there is no delivery option "${option}"`);
 }

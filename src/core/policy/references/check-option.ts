@@ -10,9 +10,12 @@ export function checkOption(id: string, option: DeliveryOption, policy: Policy, 
   const at = `/options/${id}`;
   const { min, max, calendar } = option.estimate;
   if (min > max) fault(`${at}/estimate/max`, 'must not be less than min');
-  if (calendar !== undefined && !policy.calendars?.[calendar]) fault(`${at}/estimate/calendar`, `there is no calendar "${calendar}"`);
-  if (option.place !== undefined && !policy.places?.[option.place]) fault(`${at}/place`, `there is no place "${option.place}"`);
-  if (option.place !== undefined && option.kind !== 'pickUp') fault(`${at}/place`, 'only what is picked up has a place');
+  if (calendar !== undefined && !policy.calendars?.[calendar])
+    fault(`${at}/estimate/calendar`, `there is no calendar "${calendar}"`);
+  if (option.place !== undefined && !policy.places?.[option.place])
+    fault(`${at}/place`, `there is no place "${option.place}"`);
+  if (option.place !== undefined && option.kind !== 'pickUp')
+    fault(`${at}/place`, 'only what is picked up has a place');
   if (option.schedule) checkSchedule(option.schedule, `${at}/schedule`, fault);
   const zone = policy.zones[option.zone];
   if (!zone) return fault(`${at}/zone`, `there is no zone "${option.zone}"`);
@@ -37,7 +40,8 @@ type Resolve = (local: LocalAmount, pointer: string) => number | null;
 
 function checkRange({ over }: ChargeLine, amount: Resolve, at: string, fault: Fault): void {
   if (!over) return;
-  const bound = (value: LocalAmount | number, pointer: string) => (typeof value === 'number' ? value : amount(value, pointer));
+  const bound = (value: LocalAmount | number, pointer: string) =>
+    typeof value === 'number' ? value : amount(value, pointer);
   const from = bound(over.from, `${at}/from`);
   const to = over.to === null ? null : bound(over.to, `${at}/to`);
   if (from !== null && to !== null && to <= from) fault(`${at}/to`, 'must be more than from');

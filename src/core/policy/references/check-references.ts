@@ -30,27 +30,34 @@ export function checkReferences(policy: Policy, valid?: Policy): PolicyFault[] {
     if (!/[1-9]/.test(rate)) fault(`/rates/${currency}/rate`, 'must be more than nothing');
   }
   for (const [id, { holidays }] of Object.entries(policy.calendars ?? {})) {
-    for (const date of Object.keys(holidays)) if (dayNumber(date) === null) fault(`/calendars/${id}/holidays/${date}`, 'is not a day');
+    for (const date of Object.keys(holidays))
+      if (dayNumber(date) === null) fault(`/calendars/${id}/holidays/${date}`, 'is not a day');
   }
   checkMarkets(policy, fault);
   // Amounts cannot be worked out in currencies that do not exist.
   if (faults.length > 0) return faults;
-  for (const [id, { condition }] of inOrder(policy.qualifiers)) checkCondition(condition, policy, `/qualifiers/${id}/condition`, fault);
-  for (const { id, through } of qualifierCycles(policy)) fault(`/qualifiers/${id}/condition`, `refers to itself through ${through.map((name) => `“${name}”`).join(', ')}`);
+  for (const [id, { condition }] of inOrder(policy.qualifiers))
+    checkCondition(condition, policy, `/qualifiers/${id}/condition`, fault);
+  for (const { id, through } of qualifierCycles(policy))
+    fault(`/qualifiers/${id}/condition`, `refers to itself through ${through.map((name) => `“${name}”`).join(', ')}`);
   for (const [id, zone] of inOrder(policy.zones)) checkZone(id, zone, policy, fault);
   for (const [id, place] of inOrder(policy.places ?? {})) checkPlace(id, place, fault);
   const known = valid && sharesGround(policy, valid) ? valid : null;
-  for (const [id, option] of inOrder(policy.options)) if (!known || !sharesOption(id, option, policy, known)) checkOption(id, option, policy, fault);
+  for (const [id, option] of inOrder(policy.options))
+    if (!known || !sharesOption(id, option, policy, known)) checkOption(id, option, policy, fault);
   for (const [id, offer] of inOrder(policy.offers)) checkOffer(id, offer, policy, fault);
   checkWording(policy, valid, fault);
   for (const [id, cart] of inOrder(policy.testCarts)) checkTestCart(id, cart, policy, fault);
-  for (const id of Object.keys(policy.assumptions ?? {})) if (!policy.markets[id]) fault(`/assumptions/${id}`, `there is no market "${id}"`);
+  for (const id of Object.keys(policy.assumptions ?? {}))
+    if (!policy.markets[id]) fault(`/assumptions/${id}`, `there is no market "${id}"`);
   return faults;
 }
 
 /** Whether two policies share what any option may rest on, but its zone and market. */
 function sharesGround(policy: Policy, other: Policy): boolean {
-  return (['store', 'rates', 'qualifiers', 'calendars', 'places'] as const).every((part) => policy[part] === other[part]);
+  return (['store', 'rates', 'qualifiers', 'calendars', 'places'] as const).every(
+    (part) => policy[part] === other[part],
+  );
 }
 
 function sharesOption(id: string, option: DeliveryOption, policy: Policy, other: Policy): boolean {
@@ -58,5 +65,10 @@ function sharesOption(id: string, option: DeliveryOption, policy: Policy, other:
   if (policy.markets === other.markets && policy.zones === other.zones) return true;
   // Conditions may name any market and zone; without one only the option's own matter.
   const zone = policy.zones[option.zone];
-  return conditionsOfOption(option).length === 0 && zone !== undefined && other.zones[option.zone] === zone && policy.markets[zone.market] === other.markets[zone.market];
+  return (
+    conditionsOfOption(option).length === 0 &&
+    zone !== undefined &&
+    other.zones[option.zone] === zone &&
+    policy.markets[zone.market] === other.markets[zone.market]
+  );
 }

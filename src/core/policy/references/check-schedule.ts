@@ -22,5 +22,6 @@ export function checkSchedule({ readIn, from, until }: Schedule, pointer: string
   const ends = until === undefined || checkLocalTime(until, `${pointer}/until`, fault);
   if (!known || !begins || !ends || from === undefined || until === undefined) return;
   const zone = readIn === 'store' || readIn === 'market' ? 'UTC' : readIn;
-  if (instantOfLocal(zone, until, 'later') <= instantOfLocal(zone, from, 'earlier')) fault(`${pointer}/until`, 'must be after from');
+  if (instantOfLocal(zone, until, 'later') <= instantOfLocal(zone, from, 'earlier'))
+    fault(`${pointer}/until`, 'must be after from');
 }

@@ -11,14 +11,16 @@ import type { Policy } from '../types.ts';
  */
 export function checkWording(policy: Policy, valid: Policy | undefined, fault: Fault): void {
   for (const part of ['wording', 'textNotes'] as const) {
-    for (const id of Object.keys(policy[part] ?? {})) if (!policy.offers[id]) fault(`/${part}/${id}`, `there is no offer "${id}"`);
+    for (const id of Object.keys(policy[part] ?? {}))
+      if (!policy.offers[id]) fault(`/${part}/${id}`, `there is no offer "${id}"`);
   }
   if (valid?.wording === policy.wording) return;
   for (const offerId of Object.keys(policy.wording)) {
     if (valid?.wording[offerId] === policy.wording[offerId]) continue;
     for (const address of textAddresses(policy, offerId)) {
       const text = textAt(policy, address);
-      if (text !== undefined && !canBeShown(text)) fault(`/wording/${addressKey(address)}`, 'cannot be shown to shoppers: keep it in textNotes as unfinished');
+      if (text !== undefined && !canBeShown(text))
+        fault(`/wording/${addressKey(address)}`, 'cannot be shown to shoppers: keep it in textNotes as unfinished');
     }
   }
 }

@@ -8,17 +8,20 @@ import { sellsTo } from './check-markets.ts';
 export function checkZone(id: string, zone: Zone, policy: Policy, fault: Fault): void {
   if (!policy.markets[zone.market]) return fault(`/zones/${id}/market`, `there is no market "${zone.market}"`);
   for (const side of ['include', 'exclude'] as const) {
-    for (const [part, area] of Object.entries(zone.area[side] ?? {})) checkAreaPart(area, zone.market, policy, `/zones/${id}/area/${side}/${part}`, fault);
+    for (const [part, area] of Object.entries(zone.area[side] ?? {}))
+      checkAreaPart(area, zone.market, policy, `/zones/${id}/area/${side}/${part}`, fault);
   }
 }
 
 function checkAreaPart(part: AreaPart, marketId: string, policy: Policy, at: string, fault: Fault): void {
   const inMarket = (country: string, field: string) => {
-    if (!sellsTo(policy, marketId, country)) fault(`${at}/${field}`, `${country} is not a country of this zone's market`);
+    if (!sellsTo(policy, marketId, country))
+      fault(`${at}/${field}`, `${country} is not a country of this zone's market`);
   };
   if (part.kind === 'country' || part.kind === 'postcodes') inMarket(part.country, 'country');
   if (part.kind === 'region') inMarket(countryOfRegion(part.region), 'region');
-  if (part.kind === 'postcodes') for (const { pattern, reason } of wrongPatterns(part.patterns)) fault(`${at}/patterns/${pattern}`, reason);
+  if (part.kind === 'postcodes')
+    for (const { pattern, reason } of wrongPatterns(part.patterns)) fault(`${at}/patterns/${pattern}`, reason);
 }
 
 const wrongKnown = new WeakMap<object, { pattern: string; reason: string }[]>();

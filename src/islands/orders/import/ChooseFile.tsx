@@ -1,7 +1,13 @@
 import { useState } from 'react';
 import { call } from '../../../client/http.ts';
 import type { ImportKind } from '../../../core/imports/fields.ts';
-import { guessMapping, missingIn, sampleOf, type FileSample, type ImportMapping } from '../../../core/imports/mapping.ts';
+import {
+  guessMapping,
+  missingIn,
+  sampleOf,
+  type FileSample,
+  type ImportMapping,
+} from '../../../core/imports/mapping.ts';
 import { ColumnTable } from './ColumnTable.tsx';
 import { FileForm } from './FileForm.tsx';
 
@@ -17,7 +23,15 @@ interface Chosen {
 }
 
 /** A file is chosen, looked at, and what was guessed of it corrected. */
-export function ChooseFile({ kind, send, close }: { kind: ImportKind; send: (file: File, heading: string[], mapping: ImportMapping) => void; close: () => void }) {
+export function ChooseFile({
+  kind,
+  send,
+  close,
+}: {
+  kind: ImportKind;
+  send: (file: File, heading: string[], mapping: ImportMapping) => void;
+  close: () => void;
+}) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [over, setOver] = useState(false);
   const take = async (file: File | undefined) => {
@@ -25,14 +39,34 @@ export function ChooseFile({ kind, send, close }: { kind: ImportKind; send: (fil
     const start = new Uint8Array(await file.slice(0, looked).arrayBuffer());
     const { mapping, sample } = guessMapping(kind, start, file.size <= looked);
     if (sample.heading.length === 0) return setChosen({ file, start, sample, mapping, remembered: false });
-    const before = await call<{ mapping: ImportMapping | null }>('POST', '/api/imports/remembered', { body: { kind, heading: sample.heading.slice(0, 500) } });
+    const before = await call<{ mapping: ImportMapping | null }>('POST', '/api/imports/remembered', {
+      body: { kind, heading: sample.heading.slice(0, 500) },
+    });
     const remembered = before.ok && before.body.mapping !== null;
-    setChosen({ file, start, sample, mapping: remembered ? { ...before.body.mapping!, encoding: mapping.encoding, delimiter: mapping.delimiter } : mapping, remembered });
+    setChosen({
+      file,
+      start,
+      sample,
+      mapping: remembered
+        ? { ...before.body.mapping!, encoding: mapping.encoding, delimiter: mapping.delimiter }
+        : mapping,
+      remembered,
+    });
   };
   const change = (next: ImportMapping) => {
     if (!chosen) return;
-    const read = next.encoding === chosen.mapping.encoding && next.delimiter === chosen.mapping.delimiter ? chosen.sample : sampleOf(chosen.start, chosen.file.size <= looked, next.encoding, next.delimiter);
-    setChosen({ ...chosen, sample: read, mapping: { ...next, columns: Object.fromEntries(Object.entries(next.columns).filter(([, at]) => at < read.heading.length)) } });
+    const read =
+      next.encoding === chosen.mapping.encoding && next.delimiter === chosen.mapping.delimiter
+        ? chosen.sample
+        : sampleOf(chosen.start, chosen.file.size <= looked, next.encoding, next.delimiter);
+    setChosen({
+      ...chosen,
+      sample: read,
+      mapping: {
+        ...next,
+        columns: Object.fromEntries(Object.entries(next.columns).filter(([, at]) => at < read.heading.length)),
+      },
+    });
   };
   const missing = chosen ? missingIn(chosen.mapping) : [];
   return (
@@ -56,21 +90,52 @@ export function ChooseFile({ kind, send, close }: { kind: ImportKind; send: (fil
           void take(event.dataTransfer.files[0]);
         }}
       >
-        <input type="file" accept=".csv,.txt,.tsv,text/csv" className="max-w-full" onChange={(event) => void take(event.target.files?.[0])} aria-label={`File of ${kind}`} data-testid="import-file" />
-        <span className="text-soft">or drop a CSV file here: any columns; commas, semicolons or tabs between them.</span>
+        <input
+          type="file"
+          accept=".csv,.txt,.tsv,text/csv"
+          className="max-w-full"
+          onChange={(event) => void take(event.target.files?.[0])}
+          aria-label={`File of ${kind}`}
+          data-testid="import-file"
+        />
+        <span className="text-soft">
+          or drop a CSV file here: any columns; commas, semicolons or tabs between them.
+        </span>
       </label>
-      {kind === 'orders' && <p className="mt-1 text-[13px] text-soft">Kept are the figures of each order. A customer’s key is kept only as a hash that tells the same customer again, never who it is; names, addresses and e-mails are not kept, and columns without a meaning below are not read.</p>}
-      {chosen && chosen.sample.heading.length === 0 && <p role="alert" className="mt-2 text-error">The file is empty, so there is nothing to import.</p>}
+      {kind === 'orders' && (
+        <p className="mt-1 text-[13px] text-soft">
+          Kept are the figures of each order. A customer’s key is kept only as a hash that tells the same customer
+          again, never who it is; names, addresses and e-mails are not kept, and columns without a meaning below are not
+          read.
+        </p>
+      )}
+      {chosen && chosen.sample.heading.length === 0 && (
+        <p role="alert" className="mt-2 text-error">
+          The file is empty, so there is nothing to import.
+        </p>
+      )}
       {chosen && chosen.sample.heading.length > 0 && (
         <div className="mt-2">
-          {chosen.remembered && <p className="text-[13px] text-primary">Read as the last file with this heading was.</p>}
+          {chosen.remembered && (
+            <p className="text-[13px] text-primary">Read as the last file with this heading was.</p>
+          )}
           <FileForm mapping={chosen.mapping} sample={chosen.sample} change={change} />
           <ColumnTable mapping={chosen.mapping} sample={chosen.sample} change={change} />
           <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
-            <button type="button" className="btn btn-primary btn-sm" disabled={missing.length > 0} onClick={() => send(chosen.file, chosen.sample.heading, chosen.mapping)} data-testid="check-file">
+            <button
+              type="button"
+              className="btn btn-primary btn-sm"
+              disabled={missing.length > 0}
+              onClick={() => send(chosen.file, chosen.sample.heading, chosen.mapping)}
+              data-testid="check-file"
+            >
               Check the file
             </button>
-            <span className={missing.length > 0 ? 'text-warning' : 'text-soft'}>{missing.length > 0 ? `Still needed: ${missing.join('; ')}.` : 'Nothing is changed yet: you see first what importing it would do.'}</span>
+            <span className={missing.length > 0 ? 'text-warning' : 'text-soft'}>
+              {missing.length > 0
+                ? `Still needed: ${missing.join('; ')}.`
+                : 'Nothing is changed yet: you see first what importing it would do.'}
+            </span>
           </p>
         </div>
       )}

@@ -4,13 +4,29 @@ import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../../frame/page-context.tsx';
 
 /** What each column of the file stands for, with the first values in it. */
-export function ColumnTable({ mapping, sample, change }: { mapping: ImportMapping; sample: FileSample; change: (mapping: ImportMapping) => void }) {
+export function ColumnTable({
+  mapping,
+  sample,
+  change,
+}: {
+  mapping: ImportMapping;
+  sample: FileSample;
+  change: (mapping: ImportMapping) => void;
+}) {
   const policy = usePolicy();
   const currencies = [...new Set(Object.values(policy.markets).map(({ currency }) => currency))].sort();
-  const fields: { id: string; label: string }[] = mapping.kind === 'orders' ? [...orderFields] : [...productFields, ...currencies.map((currency) => ({ id: `price:${currency}`, label: `price in ${currency}` }))];
+  const fields: { id: string; label: string }[] =
+    mapping.kind === 'orders'
+      ? [...orderFields]
+      : [
+          ...productFields,
+          ...currencies.map((currency) => ({ id: `price:${currency}`, label: `price in ${currency}` })),
+        ];
   const fieldOf = (at: number) => Object.entries(mapping.columns).find(([, position]) => position === at)?.[0] ?? '';
   const assign = (at: number, field: string) => {
-    const columns = Object.fromEntries(Object.entries(mapping.columns).filter(([other, position]) => position !== at && other !== field));
+    const columns = Object.fromEntries(
+      Object.entries(mapping.columns).filter(([other, position]) => position !== at && other !== field),
+    );
     change({ ...mapping, columns: field === '' ? columns : { ...columns, [field]: at } });
   };
   return (
@@ -36,7 +52,14 @@ export function ColumnTable({ mapping, sample, change }: { mapping: ImportMappin
                 {name || `(column ${at + 1})`}
               </th>
               <td className="py-1 pr-4">
-                <PhraseSelect quiet={fieldOf(at) === ''} label={`${name || `Column ${at + 1}`} stands for`} value={fieldOf(at)} options={[['', 'nothing, not read'], ...fields.map(({ id, label }) => [id, label] as const)]} choose={(field) => assign(at, field)} testId={`column-${at}`} />
+                <PhraseSelect
+                  quiet={fieldOf(at) === ''}
+                  label={`${name || `Column ${at + 1}`} stands for`}
+                  value={fieldOf(at)}
+                  options={[['', 'nothing, not read'], ...fields.map(({ id, label }) => [id, label] as const)]}
+                  choose={(field) => assign(at, field)}
+                  testId={`column-${at}`}
+                />
               </td>
               <td className="max-w-80 truncate py-1 text-soft">
                 {sample.rows

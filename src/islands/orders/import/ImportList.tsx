@@ -10,7 +10,9 @@ export function ImportList() {
   const { count } = wordsFor(locale);
   const [runs, setRuns] = useState<ImportRun[]>([]);
   useEffect(() => {
-    void call<{ imports: ImportRun[] }>('GET', '/api/imports').then((answer) => answer.ok && setRuns(answer.body.imports));
+    void call<{ imports: ImportRun[] }>('GET', '/api/imports').then(
+      (answer) => answer.ok && setRuns(answer.body.imports),
+    );
   }, []);
   if (runs.length === 0) return null;
   const when = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short' });
@@ -23,7 +25,13 @@ export function ImportList() {
             <tr key={run.id} className="border-t border-hairline">
               <td className="py-0.5 pr-4">{when.format(new Date(run.madeAt))}</td>
               <td className="max-w-64 truncate pr-4">{run.fileName}</td>
-              <td className="pr-4">{run.state === 'done' ? `${count(run.fresh)} new, ${count(run.changed)} changed ${run.kind}` : run.state === 'failed' ? run.problem || 'not imported' : run.state}</td>
+              <td className="pr-4">
+                {run.state === 'done'
+                  ? `${count(run.fresh)} new, ${count(run.changed)} changed ${run.kind}`
+                  : run.state === 'failed'
+                    ? run.problem || 'not imported'
+                    : run.state}
+              </td>
               <td>
                 {run.rejected > 0 && (
                   <a className="phrase" href={`/api/imports/${run.id}/rejected.csv`} download>

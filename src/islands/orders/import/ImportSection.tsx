@@ -8,7 +8,15 @@ import { ImportList } from './ImportList.tsx';
 import { isUnderWay, RunProgress } from './RunProgress.tsx';
 
 /** Importing a file, in place: choosing and mapping, the dry run, taking over; and what was imported before. */
-export function ImportSection({ open, setOpen, changed }: { open: ImportKind | null; setOpen: (kind: ImportKind | null) => void; changed: () => void }) {
+export function ImportSection({
+  open,
+  setOpen,
+  changed,
+}: {
+  open: ImportKind | null;
+  setOpen: (kind: ImportKind | null) => void;
+  changed: () => void;
+}) {
   const [run, setRun] = useState<ImportRun | null>(null);
   const [problem, setProblem] = useState<HttpProblem | null>(null);
   const sending = useRef<AbortController | null>(null);
@@ -30,9 +38,14 @@ export function ImportSection({ open, setOpen, changed }: { open: ImportKind | n
   // One that is under way, or waits to be confirmed, is found again after a reload.
   useEffect(() => {
     void call<{ imports: ImportRun[] }>('GET', '/api/imports').then((answer) => {
-      const unfinished = answer.ok ? answer.body.imports.find((other) => isUnderWay(other) || other.state === 'checked') : undefined;
+      const unfinished = answer.ok
+        ? answer.body.imports.find((other) => isUnderWay(other) || other.state === 'checked')
+        : undefined;
       // The list tells less than the import itself.
-      if (unfinished) void call<ImportRun>('GET', `/api/imports/${unfinished.id}`).then((whole) => setRun((present) => present ?? (whole.ok ? whole.body : unfinished)));
+      if (unfinished)
+        void call<ImportRun>('GET', `/api/imports/${unfinished.id}`).then((whole) =>
+          setRun((present) => present ?? (whole.ok ? whole.body : unfinished)),
+        );
     });
   }, []);
 
@@ -47,17 +60,29 @@ export function ImportSection({ open, setOpen, changed }: { open: ImportKind | n
 
   const send = async (file: File, heading: string[], mapping: ImportMapping) => {
     setProblem(null);
-    const begun = await call<ImportRun>('POST', '/api/imports', { body: { fileName: file.name.slice(0, 200) || 'file', fileBytes: file.size, heading, mapping } });
+    const begun = await call<ImportRun>('POST', '/api/imports', {
+      body: { fileName: file.name.slice(0, 200) || 'file', fileBytes: file.size, heading, mapping },
+    });
     if (!begun.ok) return setProblem(begun.problem);
     setRun(begun.body);
     sending.current = new AbortController();
     try {
-      const response = await fetch(`/api/imports/${begun.body.id}/file`, { method: 'PUT', body: file, signal: sending.current.signal, headers: { 'content-type': 'application/octet-stream' } });
+      const response = await fetch(`/api/imports/${begun.body.id}/file`, {
+        method: 'PUT',
+        body: file,
+        signal: sending.current.signal,
+        headers: { 'content-type': 'application/octet-stream' },
+      });
       const body = (await response.json()) as unknown;
       if (response.ok) take(body as ImportRun);
       else setProblem(body as HttpProblem);
     } catch {
-      if (!sending.current.signal.aborted) setProblem({ status: 0, title: 'The file could not be sent to its end', detail: 'Nothing was changed. Check that Summant is running and choose the file again.' });
+      if (!sending.current.signal.aborted)
+        setProblem({
+          status: 0,
+          title: 'The file could not be sent to its end',
+          detail: 'Nothing was changed. Check that Summant is running and choose the file again.',
+        });
     }
     const now = await call<ImportRun>('GET', `/api/imports/${begun.body.id}`);
     if (now.ok) take(now.body);
@@ -86,7 +111,8 @@ export function ImportSection({ open, setOpen, changed }: { open: ImportKind | n
           cancel={() => void step('cancel')}
           close={() => {
             // The page holds the catalogue that it came with.
-            if (run.kind === 'products' && run.state === 'done') return window.location.assign(window.location.pathname);
+            if (run.kind === 'products' && run.state === 'done')
+              return window.location.assign(window.location.pathname);
             setRun(null);
             setOpen(null);
           }}
@@ -97,7 +123,12 @@ export function ImportSection({ open, setOpen, changed }: { open: ImportKind | n
         />
       ) : (
         <>
-          <ChooseFile key={open} kind={open!} send={(file, heading, mapping) => void send(file, heading, mapping)} close={() => setOpen(null)} />
+          <ChooseFile
+            key={open}
+            kind={open!}
+            send={(file, heading, mapping) => void send(file, heading, mapping)}
+            close={() => setOpen(null)}
+          />
           <ImportList />
         </>
       )}

@@ -2,13 +2,31 @@ import { usePage } from '../../frame/page-context.tsx';
 import { wordsFor } from '../words.ts';
 import type { ImportRun } from '../../../core/imports/import-run.ts';
 
-export const isUnderWay = ({ state }: ImportRun): boolean => state === 'reading' || state === 'applying' || state === 'takingBack';
+export const isUnderWay = ({ state }: ImportRun): boolean =>
+  state === 'reading' || state === 'applying' || state === 'takingBack';
 
 /** An import from the first byte to its end: how far it has come, what it would do, and what it did. */
-export function RunProgress({ run, apply, cancel, close, another }: { run: ImportRun; apply: () => void; cancel: () => void; close: () => void; another: () => void }) {
+export function RunProgress({
+  run,
+  apply,
+  cancel,
+  close,
+  another,
+}: {
+  run: ImportRun;
+  apply: () => void;
+  cancel: () => void;
+  close: () => void;
+  another: () => void;
+}) {
   const { locale } = usePage();
   const { count } = wordsFor(locale);
-  const share = run.state === 'reading' ? run.bytesRead / Math.max(1, run.fileBytes) : run.state === 'applying' ? run.applied / Math.max(1, run.staged) : null;
+  const share =
+    run.state === 'reading'
+      ? run.bytesRead / Math.max(1, run.fileBytes)
+      : run.state === 'applying'
+        ? run.applied / Math.max(1, run.staged)
+        : null;
   const underWay = isUnderWay(run);
   const nothing = run.fresh + run.changed === 0;
   return (
@@ -38,7 +56,14 @@ export function RunProgress({ run, apply, cancel, close, another }: { run: Impor
           )}
         </span>
       </h2>
-      {underWay && <progress className="toward mt-1" max={1} {...(share === null ? {} : { value: share })} aria-label={phrases[run.state]} />}
+      {underWay && (
+        <progress
+          className="toward mt-1"
+          max={1}
+          {...(share === null ? {} : { value: share })}
+          aria-label={phrases[run.state]}
+        />
+      )}
       {run.problem && <p className="mt-1 text-warning">{run.problem}</p>}
       {(run.state === 'checked' || run.state === 'done') && (
         <>
@@ -58,7 +83,11 @@ export function RunProgress({ run, apply, cancel, close, another }: { run: Impor
               </div>
             ))}
           </dl>
-          {run.rounded > 0 && <p className="mt-1 text-soft">{count(run.rounded)} amounts had more decimals than their currency and were rounded, half away from zero.</p>}
+          {run.rounded > 0 && (
+            <p className="mt-1 text-soft">
+              {count(run.rounded)} amounts had more decimals than their currency and were rounded, half away from zero.
+            </p>
+          )}
           {run.rejected > 0 && (
             <div className="mt-1">
               <p>
@@ -70,9 +99,15 @@ export function RunProgress({ run, apply, cancel, close, another }: { run: Impor
               <table className="mt-1 text-left">
                 <thead>
                   <tr className="text-[13px] text-soft">
-                    <th scope="col" className="pr-4 text-right font-normal">line</th>
-                    <th scope="col" className="pr-4 font-normal">column</th>
-                    <th scope="col" className="font-normal">why</th>
+                    <th scope="col" className="pr-4 text-right font-normal">
+                      line
+                    </th>
+                    <th scope="col" className="pr-4 font-normal">
+                      column
+                    </th>
+                    <th scope="col" className="font-normal">
+                      why
+                    </th>
                   </tr>
                 </thead>
                 <tbody>
@@ -87,7 +122,11 @@ export function RunProgress({ run, apply, cancel, close, another }: { run: Impor
               </table>
             </div>
           )}
-          {run.state === 'checked' && run.staged === 0 && <p className="mt-2 text-warning">No row of this file can be taken. Discard it and choose it again with other meanings for its columns.</p>}
+          {run.state === 'checked' && run.staged === 0 && (
+            <p className="mt-2 text-warning">
+              No row of this file can be taken. Discard it and choose it again with other meanings for its columns.
+            </p>
+          )}
           {run.state === 'checked' && run.staged > 0 && (
             <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
               <button type="button" className="btn btn-primary btn-sm" onClick={apply} data-testid="apply-import">

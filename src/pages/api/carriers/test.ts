@@ -12,6 +12,18 @@ export const POST: APIRoute = ({ request }) =>
   answering(async () => {
     const { market, carrier, to, weightGrams, volumeCm3 } = await readBody(request, validateCarrierTest, 4096);
     const { policy } = await readDraft();
-    if (!Object.hasOwn(policy.markets, market)) return problemResponse({ status: 422, title: 'There is no such market', detail: 'Nobody was asked.', fields: [{ pointer: '/market', message: 'is not a market of the draft' }] });
-    return json(await askCarrier(carrierService(), { carrier, from: policy.store.origin, to, weightGrams, volumeCm3 }, localMoneyOf(policy, market)));
+    if (!Object.hasOwn(policy.markets, market))
+      return problemResponse({
+        status: 422,
+        title: 'There is no such market',
+        detail: 'Nobody was asked.',
+        fields: [{ pointer: '/market', message: 'is not a market of the draft' }],
+      });
+    return json(
+      await askCarrier(
+        carrierService(),
+        { carrier, from: policy.store.origin, to, weightGrams, volumeCm3 },
+        localMoneyOf(policy, market),
+      ),
+    );
   });

@@ -9,6 +9,11 @@ import { userOf } from '../../../server/user.ts';
 export const POST: APIRoute = ({ request, params }) =>
   answering(async () => {
     const step = params.step;
-    if (step !== 'undo' && step !== 'redo') return problemResponse({ status: 404, title: 'There is no such call', detail: 'The draft can be stepped by /api/draft/undo and /api/draft/redo.' });
+    if (step !== 'undo' && step !== 'redo')
+      return problemResponse({
+        status: 404,
+        title: 'There is no such call',
+        detail: 'The draft can be stepped by /api/draft/undo and /api/draft/redo.',
+      });
     return editAnswer(await stepHistory(step, matchedRevision(request), userOf(request)), asksForChangesOnly(request));
   });

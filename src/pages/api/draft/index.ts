@@ -11,13 +11,20 @@ export const GET: APIRoute = ({ request, url }) =>
     const { since } = readQuery(url, validateDraftQuery);
     if (since !== undefined) return draftSinceAnswer(await readDraftSince(Number(since)));
     const draft = await readDraft();
-    if (request.headers.get('if-none-match') === draftEtag(draft.revision)) return new Response(null, { status: 304, headers: { etag: draftEtag(draft.revision) } });
+    if (request.headers.get('if-none-match') === draftEtag(draft.revision))
+      return new Response(null, { status: 304, headers: { etag: draftEtag(draft.revision) } });
     return draftAnswer(draft);
   });
 
 export const PATCH: APIRoute = ({ request }) =>
   answering(async () => {
     const revision = matchedRevision(request);
-    const patch = await readBody(request, validatePatch, maxPatchBytes, ['application/json-patch+json', 'application/json']);
-    return editAnswer(await editDraft(revision, patch, { kind: 'edit', madeBy: userOf(request) }), asksForChangesOnly(request));
+    const patch = await readBody(request, validatePatch, maxPatchBytes, [
+      'application/json-patch+json',
+      'application/json',
+    ]);
+    return editAnswer(
+      await editDraft(revision, patch, { kind: 'edit', madeBy: userOf(request) }),
+      asksForChangesOnly(request),
+    );
   });

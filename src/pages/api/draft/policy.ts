@@ -9,6 +9,13 @@ export const GET: APIRoute = ({ url }) =>
   answering(async () => {
     const { revision, stamp } = readQuery(url, validatePolicyQuery);
     const text = await policyText({ revision: Number(revision), stamp });
-    if (!text) return problemResponse({ status: 404, title: 'There is no such state of the draft', detail: 'GET /api/draft tells where it is.' });
-    return new Response(text, { headers: { 'content-type': 'application/json', 'cache-control': 'private, max-age=86400, immutable' } });
+    if (!text)
+      return problemResponse({
+        status: 404,
+        title: 'There is no such state of the draft',
+        detail: 'GET /api/draft tells where it is.',
+      });
+    return new Response(text, {
+      headers: { 'content-type': 'application/json', 'cache-control': 'private, max-age=86400, immutable' },
+    });
   });

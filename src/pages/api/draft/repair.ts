@@ -7,6 +7,7 @@ import { userOf } from '../../../server/user.ts';
 export const POST: APIRoute = ({ request }) =>
   answering(async () => {
     const backTo = await repairDraft(userOf(request));
-    if (request.headers.get('accept')?.includes('text/html')) return new Response(null, { status: 303, headers: { location: '/offers' } });
+    if (request.headers.get('accept')?.includes('text/html'))
+      return new Response(null, { status: 303, headers: { location: '/offers' } });
     return json({ repaired: backTo !== null, backTo });
   });

@@ -8,4 +8,5 @@ import { userOf } from '../../../server/user.ts';
 
 export const GET: APIRoute = () => answering(async () => json({ imports: await listRuns() }));
 
-export const POST: APIRoute = ({ request }) => answering(async () => beginImport(await readBody(request, validateImportRequest, 256 * 1024), userOf(request)));
+export const POST: APIRoute = ({ request }) =>
+  answering(async () => beginImport(await readBody(request, validateImportRequest, 256 * 1024), userOf(request)));

@@ -9,6 +9,20 @@ export const GET: APIRoute = ({ url }) =>
   answering(async () => {
     const { id, currency, policy } = await marketAsked(url);
     const months = await orderMonths(id, currency, policy.store.timeZone);
-    const heading = { currency, months: months.map(({ month, orders, options, bytes }) => ({ month, orders, bytes: bytes.length, options: [...options] })) };
-    return new Response(joinMonths(heading, months.map(({ bytes }) => bytes)) as Uint8Array<ArrayBuffer>, { headers: { 'content-type': 'application/octet-stream', 'cache-control': 'no-store' } });
+    const heading = {
+      currency,
+      months: months.map(({ month, orders, options, bytes }) => ({
+        month,
+        orders,
+        bytes: bytes.length,
+        options: [...options],
+      })),
+    };
+    return new Response(
+      joinMonths(
+        heading,
+        months.map(({ bytes }) => bytes),
+      ) as Uint8Array<ArrayBuffer>,
+      { headers: { 'content-type': 'application/octet-stream', 'cache-control': 'no-store' } },
+    );
   });

@@ -8,5 +8,11 @@ export const GET: APIRoute = ({ url }) =>
   answering(async () => {
     const { number } = readQuery(url, validateOrderAddress);
     const order = await findOrder(number);
-    return order ? json(order) : problemResponse({ status: 404, title: 'There is no such order', detail: `No past order has the number ${number}. Nothing was changed.` });
+    return order
+      ? json(order)
+      : problemResponse({
+          status: 404,
+          title: 'There is no such order',
+          detail: `No past order has the number ${number}. Nothing was changed.`,
+        });
   });

@@ -23,12 +23,42 @@ export function answerByHand(input: EvaluationInput): Answer {
   const sums = sumsOf(input, market, withTax, standard, reduced, per, terms.letterFrom, terms.spareBelow);
   const postcode = destination.postcode === '' ? '' : destination.postcode.toUpperCase().replace(/[\s-]/g, '');
   const zone = zoneOf(market, input, postcode);
-  if (zone === null) return { market, zone: null, options: [], offers: [], lead: null, gifts: [], preselected: null, totals: totals(sums, null, 0, withTax, per) };
+  if (zone === null)
+    return {
+      market,
+      zone: null,
+      options: [],
+      offers: [],
+      lead: null,
+      gifts: [],
+      preselected: null,
+      totals: totals(sums, null, 0, withTax, per),
+    };
   const codes = cart.codes ? cart.codes.map((code) => code.trim().toUpperCase()) : none;
-  const mainland = !(destination.region === 'US-AK' || destination.region === 'US-HI' || postcode === '1795ZX' || inRange(postcode, 8891, 8899));
-  const offers = offersIn({ market, zone, marketZone: terms.zone, codes, mainland, standard, per, withTax }, input, sums);
-  const answer: Answer = { market, zone, options: [], offers: offers.map(({ id, status, goals }) => ({ id, status, goals })), lead: null, gifts: [], preselected: null, totals: null };
-  for (const { id, status, goals } of offers) if (id === 'school-term' && status === 'inForce' && goals[0]!.reached) answer.gifts.push({ product: 'kite-book', quantity: 1 });
+  const mainland = !(
+    destination.region === 'US-AK' ||
+    destination.region === 'US-HI' ||
+    postcode === '1795ZX' ||
+    inRange(postcode, 8891, 8899)
+  );
+  const offers = offersIn(
+    { market, zone, marketZone: terms.zone, codes, mainland, standard, per, withTax },
+    input,
+    sums,
+  );
+  const answer: Answer = {
+    market,
+    zone,
+    options: [],
+    offers: offers.map(({ id, status, goals }) => ({ id, status, goals })),
+    lead: null,
+    gifts: [],
+    preselected: null,
+    totals: null,
+  };
+  for (const { id, status, goals } of offers)
+    if (id === 'school-term' && status === 'inForce' && goals[0]!.reached)
+      answer.gifts.push({ product: 'kite-book', quantity: 1 });
   const letter = offers.find(({ id, status }) => id === 'campaign' && status === 'inForce');
   const off = letter?.goals[0]!.reached ? share(sums.letterGoods, 10, 100) : 0;
   if (sums.barred || (sums.items > 0 && !sums.needsDelivery)) {
@@ -41,7 +71,13 @@ export function answerByHand(input: EvaluationInput): Answer {
   const paid = prices.map((price) => best(price, offers, swiss, null));
   for (const [index, price] of prices.entries()) {
     const { after } = paid[index]!;
-    answer.options.push({ id: price.id, before: swiss ? cash(price.base + price.own) : price.base + price.own, after, tax: after === 0 ? 0 : withTax ? included(after, deliveryRate, per) : share(after, deliveryRate, per), ...arrival(price.id, now.day, now.minute, instant) });
+    answer.options.push({
+      id: price.id,
+      before: swiss ? cash(price.base + price.own) : price.base + price.own,
+      after,
+      tax: after === 0 ? 0 : withTax ? included(after, deliveryRate, per) : share(after, deliveryRate, per),
+      ...arrival(price.id, now.day, now.minute, instant),
+    });
   }
   let chosen = answer.options[0] ?? null;
   if (terms.cheapest) for (const option of answer.options) if (chosen && option.after < chosen.after) chosen = option;
@@ -52,14 +88,60 @@ export function answerByHand(input: EvaluationInput): Answer {
 }
 
 const none: readonly string[] = [];
-const marketOf: Record<string, string> = { NL: 'nlbe', BE: 'nlbe', LU: 'nlbe', DE: 'deat', AT: 'deat', GB: 'uk', DK: 'dk', CH: 'ch', US: 'us', JP: 'jp' };
-const termsOf: Record<string, { standard: number; reduced: number; per: number; letterFrom: number; spareBelow: number; zone: string; cheapest: boolean }> = {
-  nlbe: { standard: 21, reduced: 9, per: 100, letterFrom: 2000, spareBelow: 0, zone: 'Europe/Amsterdam', cheapest: false },
+const marketOf: Record<string, string> = {
+  NL: 'nlbe',
+  BE: 'nlbe',
+  LU: 'nlbe',
+  DE: 'deat',
+  AT: 'deat',
+  GB: 'uk',
+  DK: 'dk',
+  CH: 'ch',
+  US: 'us',
+  JP: 'jp',
+};
+const termsOf: Record<
+  string,
+  {
+    standard: number;
+    reduced: number;
+    per: number;
+    letterFrom: number;
+    spareBelow: number;
+    zone: string;
+    cheapest: boolean;
+  }
+> = {
+  nlbe: {
+    standard: 21,
+    reduced: 9,
+    per: 100,
+    letterFrom: 2000,
+    spareBelow: 0,
+    zone: 'Europe/Amsterdam',
+    cheapest: false,
+  },
   deat: { standard: 19, reduced: 7, per: 100, letterFrom: 0, spareBelow: 0, zone: 'Europe/Berlin', cheapest: false },
   uk: { standard: 20, reduced: 0, per: 100, letterFrom: 1800, spareBelow: 0, zone: 'Europe/London', cheapest: true },
-  dk: { standard: 25, reduced: 25, per: 100, letterFrom: 15_000, spareBelow: 15_000, zone: 'Europe/Copenhagen', cheapest: true },
+  dk: {
+    standard: 25,
+    reduced: 25,
+    per: 100,
+    letterFrom: 15_000,
+    spareBelow: 15_000,
+    zone: 'Europe/Copenhagen',
+    cheapest: true,
+  },
   ch: { standard: 81, reduced: 26, per: 1000, letterFrom: 0, spareBelow: 0, zone: 'Europe/Zurich', cheapest: false },
-  us: { standard: 0, reduced: 0, per: 100_000, letterFrom: 2200, spareBelow: 2000, zone: 'America/New_York', cheapest: true },
+  us: {
+    standard: 0,
+    reduced: 0,
+    per: 100_000,
+    letterFrom: 2200,
+    spareBelow: 2000,
+    zone: 'America/New_York',
+    cheapest: true,
+  },
   jp: { standard: 10, reduced: 8, per: 100, letterFrom: 0, spareBelow: 3000, zone: 'Asia/Tokyo', cheapest: false },
 };
 
@@ -68,10 +150,17 @@ function inRange(postcode: string, from: number, to: number): boolean {
   return number >= from && number <= to;
 }
 
-function zoneOf(market: string, { destination: { country, region, coordinates } }: EvaluationInput, postcode: string): string | null {
+function zoneOf(
+  market: string,
+  { destination: { country, region, coordinates } }: EvaluationInput,
+  postcode: string,
+): string | null {
   switch (market) {
     case 'nlbe': {
-      const islands = country === 'NL' && postcode !== '' && (inRange(postcode, 8891, 8899) || /^17.7Z/.test(postcode) || postcode === '1795ZX');
+      const islands =
+        country === 'NL' &&
+        postcode !== '' &&
+        (inRange(postcode, 8891, 8899) || /^17.7Z/.test(postcode) || postcode === '1795ZX');
       if (islands && postcode !== '8895ZZ') return 'nlbe-islands';
       if (coordinates && kmFromShop(coordinates) <= 15) return 'nlbe-round';
       return country === 'LU' ? null : 'nlbe-all';
@@ -79,9 +168,12 @@ function zoneOf(market: string, { destination: { country, region, coordinates } 
     case 'deat':
       return country === 'AT' ? 'deat-austria' : 'deat-all';
     case 'uk':
-      return (postcode.startsWith('ZZ9') && !postcode.startsWith('ZZ91')) || postcode === 'ZY14ZZ' ? 'uk-highlands' : 'uk-all';
+      return (postcode.startsWith('ZZ9') && !postcode.startsWith('ZZ91')) || postcode === 'ZY14ZZ'
+        ? 'uk-highlands'
+        : 'uk-all';
     case 'us':
-      if (coordinates && distanceKm({ latitude: 40.7, longitude: -74.2 }, coordinates) <= 20 * 1.609344) return 'us-pick-up';
+      if (coordinates && distanceKm({ latitude: 40.7, longitude: -74.2 }, coordinates) <= 20 * 1.609344)
+        return 'us-pick-up';
       if (region === 'US-AK' || region === 'US-HI') return 'us-far';
       return country === 'US' ? 'us-all' : null;
     default:
@@ -132,12 +224,20 @@ function best(price: Price, offers: readonly Offer[], swiss: boolean, ahead: Off
   return cash(after) < cash(before) ? { after: cash(after), by } : { after: cash(after), by: nobody };
 }
 
-function totals({ goods, goodsTax, lineTaxes, letterGoods }: Sums, chosen: { after: number; tax: number } | null, off: number, withTax: boolean, per: number): Answer['totals'] {
+function totals(
+  { goods, goodsTax, lineTaxes, letterGoods }: Sums,
+  chosen: { after: number; tax: number } | null,
+  off: number,
+  withTax: boolean,
+  per: number,
+): Answer['totals'] {
   let tax = goodsTax;
   if (off > 0) {
     // Spread by largest remainder.
     const parts = lineTaxes.map(({ value, letter }) => (letter ? Math.floor((off * value) / letterGoods) : 0));
-    const rests = lineTaxes.map(({ value, letter }, index) => ({ index, rest: letter ? (off * value) % letterGoods : 0 })).sort((a, b) => b.rest - a.rest || a.index - b.index);
+    const rests = lineTaxes
+      .map(({ value, letter }, index) => ({ index, rest: letter ? (off * value) % letterGoods : 0 }))
+      .sort((a, b) => b.rest - a.rest || a.index - b.index);
     let left = off - parts.reduce((a, b) => a + b, 0);
     for (let i = 0; left > 0; i++, left--) parts[rests[i]!.index]! += 1;
     tax = 0;
@@ -157,27 +257,45 @@ interface Ahead {
   leadsTo: readonly Paid[];
 }
 
-const improves = (from: readonly Paid[], to: readonly Paid[]): boolean => to.some(({ after }, index) => after < from[index]!.after);
+const improves = (from: readonly Paid[], to: readonly Paid[]): boolean =>
+  to.some(({ after }, index) => after < from[index]!.after);
 
 /** The goals ahead by priority, each after those that ask less for as much; then what is given; then what is missed. */
-function lead(offers: readonly Offer[], prices: readonly Price[], paid: readonly Paid[], answer: Answer, swiss: boolean): Answer['lead'] {
+function lead(
+  offers: readonly Offer[],
+  prices: readonly Price[],
+  paid: readonly Paid[],
+  answer: Answer,
+  swiss: boolean,
+): Answer['lead'] {
   if (answer.options.length === 0) return null;
-  const isFree = (offer: Offer, reached: number, at: readonly Paid[]) => offer.free === null || prices.some((price, index) => at[index]!.after === 0 && offer.free!(price, reached));
+  const isFree = (offer: Offer, reached: number, at: readonly Paid[]) =>
+    offer.free === null || prices.some((price, index) => at[index]!.after === 0 && offer.free!(price, reached));
   const ahead: Ahead[] = [];
   let missed: Answer['lead'] = null;
   for (const offer of offers) {
     // The only offer with words for those who miss out on it.
-    if (offer.id === 'neighbours' && (offer.status === 'notForShopper' || offer.status === 'usedUp')) missed = { offer: offer.id, state: 'missedOut' };
+    if (offer.id === 'neighbours' && (offer.status === 'notForShopper' || offer.status === 'usedUp'))
+      missed = { offer: offer.id, state: 'missedOut' };
     if (offer.status !== 'inForce' || !offer.speaks) continue;
     const next = offer.goals.findIndex(({ reached }) => !reached);
     if (next < 0 || offer.goals[next]!.remaining === null) continue;
     const leadsTo = prices.map((price) => best(price, offers, swiss, offer));
-    if (improves(paid, leadsTo) && (offer.id === 'two-steps' && !stepIsFree(offer, next) ? true : isFree(offer, next + 1, leadsTo))) ahead.push({ offer, goal: offer.goals[next]!, leadsTo });
+    if (
+      improves(paid, leadsTo) &&
+      (offer.id === 'two-steps' && !stepIsFree(offer, next) ? true : isFree(offer, next + 1, leadsTo))
+    )
+      ahead.push({ offer, goal: offer.goals[next]!, leadsTo });
   }
   if (ahead.length > 0) {
     let first = ahead[0]!;
     for (const other of ahead) {
-      if (other.offer.pieces === ahead[0]!.offer.pieces && other.goal.remaining! < first.goal.remaining! && !improves(other.leadsTo, ahead[0]!.leadsTo)) first = other;
+      if (
+        other.offer.pieces === ahead[0]!.offer.pieces &&
+        other.goal.remaining! < first.goal.remaining! &&
+        !improves(other.leadsTo, ahead[0]!.leadsTo)
+      )
+        first = other;
     }
     return { offer: first.offer.id, state: stateOf(first) };
   }
@@ -186,7 +304,8 @@ function lead(offers: readonly Offer[], prices: readonly Price[], paid: readonly
     if (offer.status !== 'inForce' || !offer.speaks) continue;
     const reached = offer.goals.filter((goal) => goal.reached).length;
     let weight = 0;
-    for (const [index, { by }] of paid.entries()) if (by.includes(offer)) weight += prices[index]!.id === answer.preselected ? 1e6 : 1;
+    for (const [index, { by }] of paid.entries())
+      if (by.includes(offer)) weight += prices[index]!.id === answer.preselected ? 1e6 : 1;
     if (weight === 0 || (given !== null && weight <= given.weight)) continue;
     if (offer.id === 'two-steps' && !stepIsFree(offer, reached - 1) ? false : !isFree(offer, reached, paid)) continue;
     given = { offer, weight };
@@ -204,16 +323,54 @@ function stateOf({ offer, goal }: Ahead): string {
   return goal.remaining! <= near ? 'nearly' : 'progress';
 }
 
-const shopDays: WorkingDays = { weekdays: new Set([1, 2, 3, 4, 5]), holidays: new Set(['2026-12-25', '2026-12-26', '2027-01-01', '2027-03-29', '2027-04-27'].map((date) => dayNumber(date)!)), opens: 0 };
-const beachDays: WorkingDays = { weekdays: new Set([3, 4, 5, 6, 7]), holidays: new Set([dayNumber('2026-12-25')!]), opens: 570 };
+const shopDays: WorkingDays = {
+  weekdays: new Set([1, 2, 3, 4, 5]),
+  holidays: new Set(
+    ['2026-12-25', '2026-12-26', '2027-01-01', '2027-03-29', '2027-04-27'].map((date) => dayNumber(date)!),
+  ),
+  opens: 0,
+};
+const beachDays: WorkingDays = {
+  weekdays: new Set([3, 4, 5, 6, 7]),
+  holidays: new Set([dayNumber('2026-12-25')!]),
+  opens: 570,
+};
 const usualDays: WorkingDays = { weekdays: new Set([1, 2, 3, 4, 5]), holidays: new Set(), opens: 0 };
 const daysOf: Record<string, [number, number]> = {
-  'nlbe-door': [1, 2], 'nlbe-parcel-shop': [2, 3], 'nlbe-islands-ferry': [2, 4], 'nlbe-islands-air': [1, 1], 'nlbe-round-door': [1, 1], 'deat-door': [2, 3], 'deat-parcel-shop': [2, 4], 'deat-express': [1, 1],
-  'deat-austria-door': [3, 4], 'uk-tracked': [3, 5], 'uk-collection': [4, 6], 'uk-highlands-parcel': [5, 8], 'uk-highlands-summer': [2, 3], 'dk-door': [2, 3], 'dk-parcel-shop': [2, 4], 'ch-door': [3, 4],
-  'ch-economy': [6, 9], 'us-economy': [8, 12], 'us-express': [3, 4], 'us-far-economy': [10, 18], 'us-pick-up-economy': [5, 7], 'jp-air': [5, 9],
+  'nlbe-door': [1, 2],
+  'nlbe-parcel-shop': [2, 3],
+  'nlbe-islands-ferry': [2, 4],
+  'nlbe-islands-air': [1, 1],
+  'nlbe-round-door': [1, 1],
+  'deat-door': [2, 3],
+  'deat-parcel-shop': [2, 4],
+  'deat-express': [1, 1],
+  'deat-austria-door': [3, 4],
+  'uk-tracked': [3, 5],
+  'uk-collection': [4, 6],
+  'uk-highlands-parcel': [5, 8],
+  'uk-highlands-summer': [2, 3],
+  'dk-door': [2, 3],
+  'dk-parcel-shop': [2, 4],
+  'ch-door': [3, 4],
+  'ch-economy': [6, 9],
+  'us-economy': [8, 12],
+  'us-express': [3, 4],
+  'us-far-economy': [10, 18],
+  'us-pick-up-economy': [5, 7],
+  'jp-air': [5, 9],
 };
 /** When the shop is open, in minutes, by weekday. */
-const shopOpen: Record<number, [number, number][]> = { 2: [[570, 750], [795, 1050]], 3: [[570, 1050]], 4: [[570, 1050]], 5: [[570, 1200]], 6: [[600, 1020]] };
+const shopOpen: Record<number, [number, number][]> = {
+  2: [
+    [570, 750],
+    [795, 1050],
+  ],
+  3: [[570, 1050]],
+  4: [[570, 1050]],
+  5: [[570, 1200]],
+  6: [[600, 1020]],
+};
 
 function whenOpen(instant: number): number {
   const { day, minute } = localTime('Europe/Amsterdam', instant);
@@ -237,7 +394,15 @@ const arrivals = new Map<string, Arrival>();
 function arrival(option: string, day: number, minute: number, instant: number): Arrival {
   const hours = hoursOf[option];
   if (hours) {
-    const starts = Math.max(instant, instantOfClock('Europe/Amsterdam', workingDayFrom(hours.days, day + (minute >= hours.cutOff ? 1 : 0)), hours.days.opens, 'earlier'));
+    const starts = Math.max(
+      instant,
+      instantOfClock(
+        'Europe/Amsterdam',
+        workingDayFrom(hours.days, day + (minute >= hours.cutOff ? 1 : 0)),
+        hours.days.opens,
+        'earlier',
+      ),
+    );
     const ready = (count: number) => (hours.atShop ? whenOpen(starts + count * 3_600_000) : starts + count * 3_600_000);
     return { leaves: starts, earliest: ready(hours.min), latest: ready(hours.max) };
   }
@@ -247,7 +412,11 @@ function arrival(option: string, day: number, minute: number, instant: number): 
   const known = arrivals.get(key);
   if (known) return known;
   const leaves = workingDayFrom(shopDays, ordered);
-  const found = { leaves: dateOfDay(leaves), earliest: dateOfDay(addWorkingDays(shopDays, leaves, min)), latest: dateOfDay(addWorkingDays(shopDays, leaves, max)) };
+  const found = {
+    leaves: dateOfDay(leaves),
+    earliest: dateOfDay(addWorkingDays(shopDays, leaves, min)),
+    latest: dateOfDay(addWorkingDays(shopDays, leaves, max)),
+  };
   arrivals.set(key, found);
   return found;
 }

@@ -2,8 +2,20 @@
 export interface Answer {
   market: string | null;
   zone: string | null;
-  options: { id: string; before: number; after: number; tax: number; leaves: string | number; earliest: string | number; latest: string | number }[];
-  offers: { id: string; status: string; goals: { counted: number; remaining: number | null; percent: number; reached: boolean }[] }[];
+  options: {
+    id: string;
+    before: number;
+    after: number;
+    tax: number;
+    leaves: string | number;
+    earliest: string | number;
+    latest: string | number;
+  }[];
+  offers: {
+    id: string;
+    status: string;
+    goals: { counted: number; remaining: number | null; percent: number; reached: boolean }[];
+  }[];
   lead: { offer: string; state: string } | null;
   gifts: { product: string; quantity: number }[];
   preselected: string | null;

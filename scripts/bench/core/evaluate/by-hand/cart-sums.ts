@@ -32,8 +32,10 @@ export interface Sums {
   barred: boolean;
 }
 
-export const included = (amount: number, rate: number, per: number): number => Math.floor((2 * amount * rate + per + rate) / (2 * (per + rate)));
-export const share = (amount: number, rate: number, per: number): number => Math.floor((2 * amount * rate + per) / (2 * per));
+export const included = (amount: number, rate: number, per: number): number =>
+  Math.floor((2 * amount * rate + per + rate) / (2 * (per + rate)));
+export const share = (amount: number, rate: number, per: number): number =>
+  Math.floor((2 * amount * rate + per) / (2 * per));
 
 type Line = EvaluationInput['cart']['lines'][number];
 
@@ -55,10 +57,43 @@ function merged(lines: readonly Line[]): readonly Line[] {
 const followed: Record<string, number> = { dk: 14_500, ch: 1840 };
 
 /** @param standard, reduced tax rates in `per` @param letterFrom from which unit price the letter's discount is, @param spareBelow up to which three spares count */
-export function sumsOf({ cart, destination }: EvaluationInput, market: string, withTax: boolean, standard: number, reduced: number, per: number, letterFrom: number, spareBelow: number): Sums {
+export function sumsOf(
+  { cart, destination }: EvaluationInput,
+  market: string,
+  withTax: boolean,
+  standard: number,
+  reduced: number,
+  per: number,
+  letterFrom: number,
+  spareBelow: number,
+): Sums {
   const sums: Sums = {
-    goods: 0, counted: 0, countedUntaxed: 0, countedTax: 0, chargeable: 0, chargeableUntaxed: 0, goodsTax: 0, kiteValue: 0, kiteQuantity: 0, letterGoods: 0, lineTaxes: [], spares: 0, items: 0, lines: 0, most: 0, dearestUntaxed: 0,
-    charged: { items: 0, lines: 0, weight: 0, volume: 0, side: 0 }, delivered: { weight: 0, volume: 0, side: 0 }, countedWeight: 0, own: 0, heavy: false, onlySpares: cart.lines.length > 0, giftCards: false, needsDelivery: false, ordinary: false, barred: false,
+    goods: 0,
+    counted: 0,
+    countedUntaxed: 0,
+    countedTax: 0,
+    chargeable: 0,
+    chargeableUntaxed: 0,
+    goodsTax: 0,
+    kiteValue: 0,
+    kiteQuantity: 0,
+    letterGoods: 0,
+    lineTaxes: [],
+    spares: 0,
+    items: 0,
+    lines: 0,
+    most: 0,
+    dearestUntaxed: 0,
+    charged: { items: 0, lines: 0, weight: 0, volume: 0, side: 0 },
+    delivered: { weight: 0, volume: 0, side: 0 },
+    countedWeight: 0,
+    own: 0,
+    heavy: false,
+    onlySpares: cart.lines.length > 0,
+    giftCards: false,
+    needsDelivery: false,
+    ordinary: false,
+    barred: false,
   };
   let charged = 0;
   let delivered = 0;
@@ -93,7 +128,11 @@ export function sumsOf({ cart, destination }: EvaluationInput, market: string, w
     if (product.tags.includes('heavy')) sums.heavy = true;
     if (category !== 'spares' && category !== 'lines' && category !== 'reels') sums.onlySpares = false;
     if (category === 'gift-cards') sums.giftCards = true;
-    if (product.notTo.length > 0 && (product.notTo.includes(destination.country) || product.notTo.includes(destination.region ?? '-'))) sums.barred = true;
+    if (
+      product.notTo.length > 0 &&
+      (product.notTo.includes(destination.country) || product.notTo.includes(destination.region ?? '-'))
+    )
+      sums.barred = true;
     if (!product.needsDelivery) {
       sums.chargeable += value;
       sums.chargeableUntaxed += untaxed;

@@ -25,16 +25,41 @@ const weekends: Record<string, [number, number]> = {
 const schoolFrom = Date.parse('2026-07-31T22:00Z');
 
 /** @param delivered whether something in the cart is to be delivered: else nothing is promised */
-const goals = (delivered: boolean) => (counted: number, target: number, inForce: boolean, missing = target - counted): Goal => {
-  const reached = inForce && counted >= target;
-  return { counted, remaining: reached ? 0 : inForce && delivered ? missing : null, percent: reached ? 100 : Math.min(99, Math.floor((100 * counted) / target)), reached };
-};
+const goals =
+  (delivered: boolean) =>
+  (counted: number, target: number, inForce: boolean, missing = target - counted): Goal => {
+    const reached = inForce && counted >= target;
+    return {
+      counted,
+      remaining: reached ? 0 : inForce && delivered ? missing : null,
+      percent: reached ? 100 : Math.min(99, Math.floor((100 * counted) / target)),
+      reached,
+    };
+  };
 
 const isParcel = ({ kind }: Price) => kind === 'parcel';
 const everything = () => true;
 const freeParcels: Offer['price'] = (option) => (option.kind === 'parcel' ? { base: 0, own: option.own } : null);
 
-const offer = (id: string, status: string, goal: Goal, free: Offer['free'], price: Offer['price'], more: Partial<Offer> = {}): Offer => ({ id, status, goals: [goal], free, price, combines: false, pieces: false, speaks: false, nearly: 0, ...more });
+const offer = (
+  id: string,
+  status: string,
+  goal: Goal,
+  free: Offer['free'],
+  price: Offer['price'],
+  more: Partial<Offer> = {},
+): Offer => ({
+  id,
+  status,
+  goals: [goal],
+  free,
+  price,
+  combines: false,
+  pieces: false,
+  speaks: false,
+  nearly: 0,
+  ...more,
+});
 const spoken = { speaks: true };
 
 /** The offers that hold in a zone, highest priority first. */
@@ -48,7 +73,16 @@ export function offersIn(where: Where, input: EvaluationInput, sums: Sums): Offe
   const weekend = weekends[market];
   if (weekend) {
     const is = instant < weekend[0] ? 'notYet' : instant >= weekend[1] ? 'over' : 'inForce';
-    list.push(offer('windy-weekend', is, goalOf(counted, market === 'uk' ? 3500 : market === 'dk' ? 29_900 : 4000, is === 'inForce'), everything, (option) => ({ base: 0, own: option.own }), spoken));
+    list.push(
+      offer(
+        'windy-weekend',
+        is,
+        goalOf(counted, market === 'uk' ? 3500 : market === 'dk' ? 29_900 : 4000, is === 'inForce'),
+        everything,
+        (option) => ({ base: 0, own: option.own }),
+        spoken,
+      ),
+    );
   }
   const base = market === 'nlbe' || market === 'deat';
   if (base) {
@@ -59,9 +93,16 @@ export function offersIn(where: Where, input: EvaluationInput, sums: Sums): Offe
     const is = status(isTrade(input));
     const target = market === 'us' ? 20_000 : 15_000;
     const missing = target - sums.countedUntaxed;
-    const goal = goalOf(sums.countedUntaxed, target, is === 'inForce', where.withTax ? shownFor(missing, where) : missing);
+    const goal = goalOf(
+      sums.countedUntaxed,
+      target,
+      is === 'inForce',
+      where.withTax ? shownFor(missing, where) : missing,
+    );
     const cap = market === 'us' ? 8000 : 6000;
-    list.push(offer('trade', is, goal, everything, (option) => (option.base + option.own <= cap ? { base: 0, own: 0 } : null)));
+    list.push(
+      offer('trade', is, goal, everything, (option) => (option.base + option.own <= cap ? { base: 0, own: 0 } : null)),
+    );
   }
   if (base) {
     const is = instant < schoolFrom ? 'notYet' : codes.includes('SCHOOL') ? 'inForce' : 'needsCode';
@@ -69,33 +110,70 @@ export function offersIn(where: Where, input: EvaluationInput, sums: Sums): Offe
   }
   if (base || market === 'uk' || market === 'ch') {
     const is = status(isMember(input));
-    list.push(offer('members-sooner', is, goalOf(counted, market === 'uk' ? 4500 : market === 'ch' ? 5500 : 4900, is === 'inForce'), isParcel, freeParcels, { ...spoken, nearly: market === 'uk' ? 900 : market === 'ch' ? 0 : 1000 }));
+    list.push(
+      offer(
+        'members-sooner',
+        is,
+        goalOf(counted, market === 'uk' ? 4500 : market === 'ch' ? 5500 : 4900, is === 'inForce'),
+        isParcel,
+        freeParcels,
+        { ...spoken, nearly: market === 'uk' ? 900 : market === 'ch' ? 0 : 1000 },
+      ),
+    );
   }
   if (base || market === 'uk' || market === 'ch' || market === 'us') list.push(firstOrder(where, input, sums, goalOf));
   if (base) {
     const is = status(isAppEvening(input, sums, zone, where.marketZone, market, where.mainland));
-    list.push(offer('app-evening', is, goalOf(counted, 3500, is === 'inForce'), isParcel, (option) => (option.kind === 'parcel' && option.base + option.own <= 700 ? { base: 0, own: option.own } : null)));
+    list.push(
+      offer('app-evening', is, goalOf(counted, 3500, is === 'inForce'), isParcel, (option) =>
+        option.kind === 'parcel' && option.base + option.own <= 700 ? { base: 0, own: option.own } : null,
+      ),
+    );
   }
   if (market === 'dk') {
     const byCode = codes.includes('POSTCARD');
     const goal = byCode ? { counted, remaining: 0, percent: 100, reached: true } : goalOf(counted, 39_900, true);
-    list.push(offer('postcard', 'inForce', goal, null, ({ id, own }) => (id === 'dk-parcel-shop' ? { base: 0, own } : null)));
+    list.push(
+      offer('postcard', 'inForce', goal, null, ({ id, own }) => (id === 'dk-parcel-shop' ? { base: 0, own } : null)),
+    );
   }
   if (market === 'deat') list.push(twoSteps(zone, counted, goalOf));
   else {
     // Counts with tax, which is what is shown but in one market.
     const taxed = where.withTax ? counted : sums.countedUntaxed + sums.countedTax;
     const target = { nlbe: 7500, uk: 7000, dk: 56_900, ch: 9000, us: 9500, jp: 12_000 }[market]!;
-    list.push(offer('free-delivery', 'inForce', goalOf(taxed, target, true, where.withTax ? target - taxed : untaxedFor(target - taxed, where)), isParcel, freeParcels, spoken));
+    list.push(
+      offer(
+        'free-delivery',
+        'inForce',
+        goalOf(taxed, target, true, where.withTax ? target - taxed : untaxedFor(target - taxed, where)),
+        isParcel,
+        freeParcels,
+        spoken,
+      ),
+    );
   }
   if (zone === 'nlbe-round') {
     const is = status(isNeighbour(input, codes));
     const own = ({ id }: Price) => id === 'nlbe-round-van' || id === 'nlbe-round-pick-up';
-    list.push(offer('neighbours', is, goalOf(counted, 2000, is === 'inForce'), null, (option) => (own(option) ? covered(option, Math.min(100, option.base + option.own)) : null)));
+    list.push(
+      offer('neighbours', is, goalOf(counted, 2000, is === 'inForce'), null, (option) =>
+        own(option) ? covered(option, Math.min(100, option.base + option.own)) : null,
+      ),
+    );
   }
   if (market === 'dk' || market === 'us' || market === 'jp') {
     const off = market === 'dk' ? 1500 : 200;
-    list.push(offer('three-spares', 'inForce', goalOf(sums.spares, market === 'jp' ? 4 : 3, true), null, ({ kind, base: price, own }) => (kind === 'parcel' ? { base: Math.max(0, price - off), own } : null), { combines: true, pieces: true, speaks: true }));
+    list.push(
+      offer(
+        'three-spares',
+        'inForce',
+        goalOf(sums.spares, market === 'jp' ? 4 : 3, true),
+        null,
+        ({ kind, base: price, own }) => (kind === 'parcel' ? { base: Math.max(0, price - off), own } : null),
+        { combines: true, pieces: true, speaks: true },
+      ),
+    );
   }
   if (market === 'nlbe' || market === 'uk' || market === 'dk' || market === 'us') {
     const used = redemptions?.campaign;
@@ -104,10 +182,23 @@ export function offersIn(where: Where, input: EvaluationInput, sums: Sums): Offe
     const off = market === 'dk' ? 1500 : 200;
     const holds = is === 'inForce';
     const goal = { counted, remaining: holds ? 0 : null, percent: holds ? 100 : 0, reached: holds };
-    list.push(offer('campaign', is, goal, null, ({ base: price, own }) => ({ base: Math.max(0, price - off), own }), { combines: true }));
+    list.push(
+      offer('campaign', is, goal, null, ({ base: price, own }) => ({ base: Math.max(0, price - off), own }), {
+        combines: true,
+      }),
+    );
   }
   if (market === 'ch') {
-    list.push(offer('heavy-load', 'inForce', goalOf(sums.countedWeight, 5000, true), null, ({ base: price, own }) => ({ base: price - share(price, 333, 1000), own }), { combines: true }));
+    list.push(
+      offer(
+        'heavy-load',
+        'inForce',
+        goalOf(sums.countedWeight, 5000, true),
+        null,
+        ({ base: price, own }) => ({ base: price - share(price, 333, 1000), own }),
+        { combines: true },
+      ),
+    );
   }
   return list;
 }
@@ -125,7 +216,14 @@ function firstOrder(where: Where, input: EvaluationInput, sums: Sums, goalOf: Re
   const target = market === 'ch' || market === 'us' ? 3000 : 2500;
   const counted = withTax ? sums.counted : sums.countedUntaxed + sums.countedTax;
   const missing = withTax ? target - counted : untaxedFor(target - counted, where);
-  return offer('first-order', is, goalOf(counted, target, is === 'inForce', missing), null, ({ base, own }) => ({ base: base - share(base, 50, 100), own }), spoken);
+  return offer(
+    'first-order',
+    is,
+    goalOf(counted, target, is === 'inForce', missing),
+    null,
+    ({ base, own }) => ({ base: base - share(base, 50, 100), own }),
+    spoken,
+  );
 }
 
 /** The lowest price without tax that comes to an amount with it. */
@@ -148,7 +246,11 @@ function shownFor(missing: number, { standard, per }: Where): number {
 
 function twoSteps(zone: string, counted: number, goalOf: ReturnType<typeof goals>): Offer {
   const austria = zone === 'deat-austria';
-  const steps = [...(austria ? [] : [goalOf(counted, 5900, true)]), goalOf(counted, 7900, true), goalOf(counted, 13_900, true)];
+  const steps = [
+    ...(austria ? [] : [goalOf(counted, 5900, true)]),
+    goalOf(counted, 7900, true),
+    goalOf(counted, 13_900, true),
+  ];
   const door = austria ? 'deat-austria-door' : 'deat-door';
   return {
     id: 'two-steps',
@@ -158,7 +260,12 @@ function twoSteps(zone: string, counted: number, goalOf: ReturnType<typeof goals
     pieces: false,
     speaks: true,
     nearly: -15,
-    free: ({ id }, reached) => (reached === steps.length ? id === door || id === 'deat-parcel-shop' : austria || reached === 2 ? true : id === 'deat-parcel-shop'),
+    free: ({ id }, reached) =>
+      reached === steps.length
+        ? id === door || id === 'deat-parcel-shop'
+        : austria || reached === 2
+          ? true
+          : id === 'deat-parcel-shop',
     price: ({ id, base, own }, reached) => {
       if (reached === steps.length) {
         if (id === door || id === 'deat-parcel-shop') return { base: 0, own: 0 };

@@ -26,7 +26,8 @@ export function pricesIn(zone: string, { cart, instant, quotes }: EvaluationInpu
       break;
     }
     case 'nlbe-round':
-      if (fitsTheVan(sums) && isBeachHour(instant)) prices.push({ id: 'nlbe-round-van', kind: 'local', base: Math.min(600, 250 + 50 * charged.items), own });
+      if (fitsTheVan(sums) && isBeachHour(instant))
+        prices.push({ id: 'nlbe-round-van', kind: 'local', base: Math.min(600, 250 + 50 * charged.items), own });
       prices.push({ id: 'nlbe-round-pick-up', kind: 'pickUp', base: 0, own: 0 });
       parcel('nlbe-round-door', chargeable < 4000 ? 595 : chargeable < 12_000 ? 495 : 295);
       break;

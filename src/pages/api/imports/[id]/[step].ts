@@ -8,5 +8,9 @@ export const POST: APIRoute = ({ params }) =>
     const run = await runOr404(params.id);
     if (params.step === 'apply') return confirmImport(run);
     if (params.step === 'cancel') return cancelImport(run);
-    return problemResponse({ status: 404, title: 'There is no such call', detail: 'An import can be stepped by apply and cancel.' });
+    return problemResponse({
+      status: 404,
+      title: 'There is no such call',
+      detail: 'An import can be stepped by apply and cancel.',
+    });
   });

@@ -6,5 +6,11 @@ import { rejectedCsv } from '../../../../server/imports/rejected-csv.ts';
 export const GET: APIRoute = ({ params }) =>
   answering(async () => {
     const { id } = await runOr404(params.id);
-    return new Response(rejectedCsv(id), { headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="rejected-rows-${id}.csv"`, 'cache-control': 'no-store' } });
+    return new Response(rejectedCsv(id), {
+      headers: {
+        'content-type': 'text/csv; charset=utf-8',
+        'content-disposition': `attachment; filename="rejected-rows-${id}.csv"`,
+        'cache-control': 'no-store',
+      },
+    });
   });

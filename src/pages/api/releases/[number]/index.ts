@@ -7,5 +7,7 @@ import { readRelease } from '../../../../server/releases/release-store.ts';
 export const GET: APIRoute = ({ params }) =>
   answering(async () => {
     const release = await readRelease(releaseNumberOf(params.number));
-    return release ? json(release, { headers: { 'cache-control': 'private, max-age=31536000, immutable' } }) : problemResponse(noSuchRelease);
+    return release
+      ? json(release, { headers: { 'cache-control': 'private, max-age=31536000, immutable' } })
+      : problemResponse(noSuchRelease);
   });
