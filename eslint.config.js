@@ -2,7 +2,7 @@ import tseslint from 'typescript-eslint';
 import hooks from 'eslint-plugin-react-hooks';
 
 export default tseslint.config(
-  { ignores: ['dist/', 'node_modules/', '.astro/', '.data/', '.dependency-cruiser.cjs', '**/*.generated.ts'] },
+  { ignores: ['dist/', 'node_modules/', '.astro/', '.data/', '.dependency-cruiser.cjs', '**/*.generated.*'] },
   ...tseslint.configs.recommended,
   {
     rules: {

@@ -1,3 +1,4 @@
+import { same } from '../core/same.ts';
 import { starterOptions, type StarterSet } from '../core/charges/starter-sets.ts';
 import { chargeOfPreset, presetOfCharge, type ChargePreset } from '../core/charges/presets.ts';
 import { copyOption } from '../core/options/copy-option.ts';
@@ -41,7 +42,7 @@ export const moveEdge =
     to: LocalAmount | number,
   ): Edit =>
   (policy) => {
-    const is = (bound: LocalAmount | number | null) => bound !== null && JSON.stringify(bound) === JSON.stringify(from);
+    const is = (bound: LocalAmount | number | null) => bound !== null && same(bound, from);
     return inOrder(policy.options[option]?.charge.lines ?? {}).flatMap(([id, { over }]) => {
       if (over?.measure !== measure) return [];
       return [

@@ -1,3 +1,4 @@
+import { same } from '../same.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount } from '../policy/types.ts';
 import type { ChargeMeasure } from './charge-measure.ts';
@@ -123,7 +124,7 @@ function stepsOf({ volumeDivisor }: Charge, lines: readonly ChargeLine[]): Charg
   for (const [index, { over, price }] of lines.entries()) {
     if (!over || over.measure !== measure || !('fixed' in price) || price.perUnit) return null;
     const next = lines[index + 1]?.over?.from ?? null;
-    if (JSON.stringify(over.to) !== JSON.stringify(next)) return null;
+    if (!same(over.to, next)) return null;
     steps.push({ from: over.from, price: price.fixed });
   }
   if (!measure) return null;

@@ -78,6 +78,20 @@ describe('lines that no cart takes', () => {
       found(charge([{ when: heavy, price: price(1) }, { when: heavy, price: price(2) }, { price: price(3) }])),
     ).toEqual({ l2: ['l1'] });
   });
+  test('under a condition that asks the same in another order of keys, ids and words', () => {
+    const turned: ChargeLine['when'] = {
+      conditions: { other: { value: 999, operator: 'moreThan', fact: 'cart.weight', kind: 'number', order: 5 } },
+      of: 'any',
+    };
+    expect(
+      found(
+        charge([
+          { when: heavy, price: price(1) },
+          { when: turned, price: price(2) },
+        ]),
+      ),
+    ).toEqual({ l2: ['l1'] });
+  });
   test('a carrier that may be silent takes nothing for certain; with a fallback it does', () => {
     expect(found(charge([{ price: { carrier: 'post' } }, { price: price(2) }]))).toEqual({});
     expect(found(charge([{ price: { carrier: 'post', fallback: { exact: 1 } } }, { price: price(2) }]))).toEqual({

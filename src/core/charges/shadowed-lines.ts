@@ -1,3 +1,4 @@
+import { sameCondition } from '../conditions/same-condition.ts';
 import type { LocalMoney } from '../money/local-amount.ts';
 import { resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
@@ -23,10 +24,7 @@ export function shadowedLines(charge: Charge, money: LocalMoney): Map<string, st
   for (const [index, [id, line]] of lines.entries()) {
     const certain = lines
       .slice(0, index)
-      .filter(
-        ([, earlier]) =>
-          alwaysPriced(earlier) && (!earlier.when || JSON.stringify(earlier.when) === JSON.stringify(line.when)),
-      );
+      .filter(([, earlier]) => alwaysPriced(earlier) && (!earlier.when || sameCondition(earlier.when, line.when)));
     const open = certain.find(([, { over }]) => !over);
     const by = open ? [open[0]] : coveredBy(line, certain, money);
     if (by.length > 0) shadowed.set(id, by);

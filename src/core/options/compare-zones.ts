@@ -1,3 +1,4 @@
+import { meaningOf } from '../meaning.ts';
 import { inOrder } from '../ordered.ts';
 import type { DeliveryOption, Policy } from '../policy/types.ts';
 
@@ -32,7 +33,7 @@ export function compareZones(policy: Policy, marketId: string): { zones: string[
     rows: [...rows].map(([name, row]) => {
       const present = zones.flatMap((zone) => row.get(zone)?.[1] ?? []);
       const usual = Object.fromEntries(
-        comparedFields.map((field) => [field, mostCommon(present.map((option) => JSON.stringify(option[field])))]),
+        comparedFields.map((field) => [field, mostCommon(present.map((option) => meaningOf(option[field])))]),
       );
       const cells = new Map(
         zones.map((zone) => {
@@ -43,7 +44,7 @@ export function compareZones(policy: Policy, marketId: string): { zones: string[
               ? {
                   id: found[0],
                   option: found[1],
-                  differs: comparedFields.filter((field) => JSON.stringify(found[1][field]) !== usual[field]),
+                  differs: comparedFields.filter((field) => meaningOf(found[1][field]) !== usual[field]),
                 }
               : null,
           ] as const;

@@ -1,11 +1,9 @@
 import { applyPatch, createPatch, type Operation } from 'rfc6902';
-import { same } from '../same.ts';
+import { isRecord, same } from '../same.ts';
 import type { Policy } from './types.ts';
 
 const escape = (step: string) => step.replaceAll('~', '~0').replaceAll('/', '~1');
 const unescape = (step: string) => step.replaceAll('~1', '/').replaceAll('~0', '~');
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 export type PatchOutcome =
   | { ok: true; policy: Policy }
@@ -153,8 +151,8 @@ function changesBetween(before: unknown, after: unknown, path: string, depth: nu
   if (before === after) return [];
   if (after === undefined) return [{ op: 'remove', path }];
   if (before === undefined) return [{ op: 'add', path, value: after }];
-  if (!isObject(before) || !isObject(after) || depth === 0) {
-    if (JSON.stringify(before) === JSON.stringify(after)) return [];
+  if (!isRecord(before) || !isRecord(after) || depth === 0) {
+    if (same(before, after)) return [];
     return createPatch(before, after).map((operation) => ({ ...operation, path: path + operation.path }));
   }
   return differingKeys(before, after).flatMap((key) =>

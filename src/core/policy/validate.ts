@@ -1,8 +1,10 @@
-import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import schema from './schema/policy.schema.json' with { type: 'json' };
 import type { AreaPart, Policy } from './types.ts';
 import type { PolicyFault } from './fault.ts';
+import { isRecord } from '../same.ts';
 import { differingKeys } from './patch.ts';
+import { deepest, faultOf } from './schema-fault.ts';
 import { checkReferences } from './references/check-references.ts';
 
 export type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
@@ -15,9 +17,6 @@ const validateSchema = new Ajv2020({
   strictRequired: false,
   discriminator: true,
 }).compile(schema);
-
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /**
  * Checks shape (JSON Schema), then references and meaning. Never throws on any input.
@@ -50,13 +49,13 @@ const listsOf = ({ zones }: Policy): PostcodesPart[] =>
 
 /** A zone with a short list in place of each that is known to be valid. */
 function withoutKnownLists(zone: unknown): unknown {
-  if (!isObject(zone) || !isObject(zone.area)) return zone;
+  if (!isRecord(zone) || !isRecord(zone.area)) return zone;
   const side = (parts: unknown) =>
-    isObject(parts)
+    isRecord(parts)
       ? Object.fromEntries(
           Object.entries(parts).map(([id, part]) => [
             id,
-            isObject(part) && isObject(part.patterns) && validLists.has(part.patterns)
+            isRecord(part) && isRecord(part.patterns) && validLists.has(part.patterns)
               ? { ...part, patterns: someList }
               : part,
           ]),
@@ -67,12 +66,12 @@ function withoutKnownLists(zone: unknown): unknown {
 
 /** A document's collections without the entries that it shares with a valid policy. */
 function withoutShared(document: unknown, valid: Policy): unknown {
-  if (!isObject(document)) return document;
+  if (!isRecord(document)) return document;
   const before = valid as unknown as Record<string, unknown>;
   return Object.fromEntries(
     Object.entries(document).map(([name, collection]) => {
       const known = before[name];
-      if (!isCollection(name) || !isObject(collection) || !isObject(known)) return [name, collection];
+      if (!isCollection(name) || !isRecord(collection) || !isRecord(known)) return [name, collection];
       return [
         name,
         Object.fromEntries(
@@ -95,55 +94,11 @@ const isCollection = (name: string): boolean => collectionSchema(name)?.addition
 
 /** Collections with more entries than the schema allows, which cannot be seen once shared entries are left out. */
 function overfull(document: unknown): PolicyFault[] {
-  if (!isObject(document)) return [];
+  if (!isRecord(document)) return [];
   return Object.entries(document).flatMap(([name, collection]) => {
     const most = collectionSchema(name)?.maxProperties;
-    return most !== undefined && isObject(collection) && Object.keys(collection).length > most
+    return most !== undefined && isRecord(collection) && Object.keys(collection).length > most
       ? [{ pointer: `/${name}`, message: `must NOT have more than ${most} properties` }]
       : [];
   });
-}
-
-/** Of the errors of several alternatives, those of the alternative that came closest. */
-function deepest(errors: readonly ErrorObject[]): ErrorObject[] {
-  const depth = ({ instancePath }: ErrorObject) => instancePath.split('/').length;
-  const most = Math.max(...errors.map(depth));
-  const close = errors.filter((error) => depth(error) === most);
-  const telling = close.filter(({ keyword }) => keyword !== 'oneOf');
-  return telling.length > 0 ? telling : close;
-}
-
-/** An Ajv error in words, with the pointer to the offending value. */
-export function faultOf(error: ErrorObject): PolicyFault {
-  const params = error.params as Record<string, unknown>;
-  switch (error.keyword) {
-    case 'additionalProperties':
-      return {
-        pointer: `${error.instancePath}/${String(params.additionalProperty)}`,
-        message: 'is not a known property',
-      };
-    case 'required':
-      return { pointer: `${error.instancePath}/${String(params.missingProperty)}`, message: 'is missing' };
-    case 'enum':
-      return {
-        pointer: error.instancePath,
-        message: `must be one of ${(params.allowedValues as unknown[]).join(', ')}`,
-      };
-    case 'discriminator':
-      return {
-        pointer: `${error.instancePath}/${String(params.tag)}`,
-        message: params.error === 'tag' ? 'must say which kind it is' : 'is not one of the kinds there are',
-      };
-    case 'const':
-      return { pointer: error.instancePath, message: `must be ${JSON.stringify(params.allowedValue)}` };
-    case 'pattern': {
-      const described = (error.parentSchema as { description?: string } | undefined)?.description;
-      return {
-        pointer: error.instancePath,
-        message: described ? `must be ${described}` : 'is not written as it should be',
-      };
-    }
-    default:
-      return { pointer: error.instancePath, message: error.message ?? 'is not valid' };
-  }
 }

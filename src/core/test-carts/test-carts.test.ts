@@ -1,6 +1,8 @@
+import { readFile } from 'node:fs/promises';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
+import { validators, validatorsFile } from '../../../scripts/generate-validators.ts';
 import { demoProducts } from '../../../demo/products.ts';
 import { catalogueOf } from '../catalogue/product.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
@@ -10,8 +12,12 @@ import { closingProducts } from '../offers/closing-products.ts';
 import { placeIds } from '../wording/places.ts';
 import { renderLead } from '../wording/render.ts';
 import { expectationNow, missesOf } from './expectations.ts';
-import { cartAsText, cartFromText } from './shared-cart.ts';
-import { readTestCartFile, testCartFile } from './test-cart-file.ts';
+import { checkPolicy } from '../policy/validate.ts';
+import { checkTestCarts } from './check-test-carts.ts';
+import { cartAsText } from './cart-as-text.ts';
+import { cartFromText } from './cart-from-text.ts';
+import { readTestCartFile } from './read-test-cart-file.ts';
+import { testCartFile } from './test-cart-file.ts';
 
 const now = Date.parse('2026-11-25T11:00Z');
 const catalogue = catalogueOf(demoProducts);
@@ -118,4 +124,39 @@ test('a cart comes back from a link as it went; a link that is cut off is none',
       expect(cartFromText(text.slice(0, length))).toBeNull();
     }),
   );
+});
+
+describe('what comes from outside is checked in all its parts', () => {
+  const [, whole] = carts[0]!;
+  test.each<[string, unknown, RegExp]>([
+    [
+      'a quantity that is none',
+      { ...whole, lines: { spinner: { order: 1, quantity: -3 } } },
+      /quantity.* must be >= 1/,
+    ],
+    ['something unknown', { ...whole, colour: 'red' }, /colour.* is not a known property/],
+    ['a country in words', { ...whole, destination: { country: 'Norway', postcode: '' } }, /country/],
+    ['groups that are no list', { ...whole, shopper: { signedIn: true, groups: 'members' } }, /groups/],
+  ])('%s', (_, cart, reason) => {
+    const check = checkTestCarts({ odd: cart });
+    expect(check).toMatchObject({ ok: false, reason: expect.stringMatching(reason) });
+    expect(check.ok ? '' : check.reason).toContain('“odd”');
+    expect(cartFromText(cartAsText(cart as typeof whole))).toBeNull();
+  });
+  test('the check in the browser is that of the schema', async () => {
+    expect(await readFile(validatorsFile, 'utf8')).toBe(await validators());
+  });
+  test('it agrees with the policy’s own check on carts changed at random', () => {
+    const odd = fc.oneof(fc.constant(null), fc.integer(), fc.string(), fc.constant([]), fc.constant({}));
+    fc.assert(
+      fc.property(fc.constantFrom(...carts), fc.nat(), odd, ([id, cart], at, value) => {
+        const keys = Object.keys(cart) as (keyof typeof cart)[];
+        const changed = { ...cart, [keys[at % keys.length]!]: value };
+        const whole = checkPolicy({ ...demoPolicy, testCarts: { ...demoPolicy.testCarts, [id]: changed } });
+        // What a reference leads to is for the policy alone to say, so that only its refusals by shape count.
+        if (!checkTestCarts({ [id]: changed }).ok) expect(whole.ok).toBe(false);
+        if (whole.ok) expect(checkTestCarts({ [id]: changed }).ok).toBe(true);
+      }),
+    );
+  });
 });

@@ -1,5 +1,4 @@
-import { useMemo, useState } from 'react';
-import { cartFromText } from '../../core/test-carts/shared-cart.ts';
+import { useEffect, useMemo, useState } from 'react';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import type { SweepAxis } from '../../core/sweep/axis.ts';
 import { ShopperFacts } from '../frame/ShopperFacts.tsx';
@@ -15,7 +14,8 @@ import { useQuery } from '../frame/use-query.ts';
 import { CartSheet } from './CartSheet.tsx';
 import { Circumstances } from './Circumstances.tsx';
 import { CartLines } from './CartLines.tsx';
-import { countryName } from '../frame/place-names.ts';
+import { countryChoices } from './countries.ts';
+import { same } from '../../core/same.ts';
 import { particularsOf } from './particulars.ts';
 import { Seams } from './Seams.tsx';
 import { ImportOrder } from './ImportOrder.tsx';
@@ -54,10 +54,29 @@ const lays = [
   ['both', 'side by side'],
 ] as const;
 
+/** The cart of a link; null without one, or where it cannot be read. What checks it is fetched only then. */
+function useSharedCart(text: string | undefined): TestCart | null | 'being read' {
+  const [read, setRead] = useState<{ text: string; cart: TestCart | null } | null>(null);
+  useEffect(() => {
+    if (!text) return;
+    void import('../../core/test-carts/cart-from-text.ts').then(({ cartFromText }) =>
+      setRead({ text, cart: cartFromText(text) }),
+    );
+  }, [text]);
+  if (!text) return null;
+  return read?.text === text ? read.cart : 'being read';
+}
+
 /** A cart of the draft, or one that came by a link. */
 export function RehearseView({ query: initial }: { query: Record<string, string> }) {
   const [query, setQuery] = useQuery(initial);
-  const shared = useMemo(() => (query.shared ? cartFromText(query.shared) : null), [query.shared]);
+  const shared = useSharedCart(query.shared);
+  if (shared === 'being read')
+    return (
+      <p role="status" className="px-5 pt-3">
+        Reading the cart of the link …
+      </p>
+    );
   if (shared) return <SharedCart cart={shared} choose={(cart) => setQuery({ shared: '', cart })} />;
   return (
     <>
@@ -105,9 +124,7 @@ function OneCart({
   const laid: Laid = query.laid === 'release' || query.laid === 'both' ? query.laid : 'draft';
   const wide = width === 'desktop' || laid === 'both';
   const particulars = particularsOf(cart);
-  const countries = [
-    ...new Set([...Object.values(policy.markets).flatMap(({ countries: codes }) => codes), cart.destination.country]),
-  ].sort();
+  const countries = useMemo(() => countryChoices(compiled, locale), [compiled, locale]);
   const languages = [
     ...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language]),
   ].sort();
@@ -159,12 +176,7 @@ function OneCart({
           head
           label="Country"
           value={cart.destination.country}
-          options={[
-            ...countries.map((code) => [code, countryName(code, locale)] as const),
-            ...otherCountries
-              .filter((code) => !countries.includes(code))
-              .map((code) => [code, `${countryName(code, locale)} (no market)`] as const),
-          ]}
+          options={countries}
           choose={(code) => edit(setDestination(cartId, 'country', code))}
         />
         ,{' '}
@@ -315,10 +327,8 @@ function BuyerPhrase({
   choose: (shopper: Shopper | undefined) => void;
 }) {
   const { shoppers = {} } = usePolicy();
-  const same = inOrder(shoppers).find(
-    ([, persona]) => JSON.stringify(persona.shopper) === JSON.stringify(shopper),
-  )?.[0];
-  const value = shopper === undefined ? '' : (same ?? 'own');
+  const known = inOrder(shoppers).find(([, persona]) => same(persona.shopper, shopper))?.[0];
+  const value = shopper === undefined ? '' : (known ?? 'own');
   return (
     <PhraseSelect
       label="Bought by"
@@ -333,6 +343,3 @@ function BuyerPhrase({
     />
   );
 }
-
-/** A few countries nobody sells to in the demo, so that an uncovered destination can be rehearsed too. */
-const otherCountries = ['CA', 'FR', 'IE', 'NO', 'SE'];

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { TestCart } from '../../core/policy/types.ts';
-import { cartAsText } from '../../core/test-carts/shared-cart.ts';
+import { cartAsText } from '../../core/test-carts/cart-as-text.ts';
 
 /** A link that opens the same rehearsal wherever this Summant is reached, and a page to print. */
 export function ShareCart({ cart }: { cart: TestCart }) {

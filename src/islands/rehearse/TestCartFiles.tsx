@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { keepTestCarts } from '../../client/cart-edits.ts';
-import { readTestCartFile, testCartFile } from '../../core/test-carts/test-cart-file.ts';
+import { testCartFile } from '../../core/test-carts/test-cart-file.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
@@ -14,7 +14,9 @@ export function TestCartFiles() {
   const { edit, refusal } = useGuardedEdit();
   const [carts, setCarts] = useState<Record<string, TestCart> | null>(null);
   const [said, setSaid] = useState('');
-  const read = (text: string | null) => {
+  const read = async (text: string | null) => {
+    // The check is fetched with the first file: few come with one.
+    const { readTestCartFile } = await import('../../core/test-carts/read-test-cart-file.ts');
     const reading = text === null ? null : readTestCartFile(text);
     setCarts(reading?.ok ? reading.carts : null);
     setSaid(reading && !reading.ok ? `${reading.reason} Nothing was read.` : '');

@@ -1,5 +1,5 @@
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
-import { faultOf } from '../../core/policy/validate.ts';
+import { faultOf } from '../../core/policy/schema-fault.ts';
 import { ProblemError, type ProblemField } from './problem.ts';
 
 const settings = {

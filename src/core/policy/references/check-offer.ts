@@ -1,3 +1,4 @@
+import { meaningOf } from '../../meaning.ts';
 import { inOrder } from '../../ordered.ts';
 import type { Fault } from '../fault.ts';
 import type { Goal, Offer, OptionSelection, Policy, Reward } from '../types.ts';
@@ -52,7 +53,7 @@ function checkTargets(goal: Goal, before: Map<string, number>, policy: Policy, a
     const amount = 'count' in target ? target.count : checkAmount(target, policy, market, pointer, fault);
     if (amount === null) continue;
     // Goals that count different things do not compare.
-    const key = `${market} ${JSON.stringify(goal.measure)} ${JSON.stringify(goal.goods ?? null)}`;
+    const key = meaningOf([market, goal.measure, goal.goods]);
     if (amount <= (before.get(key) ?? -1)) fault(pointer, 'must be more than the goal before it');
     before.set(key, amount);
   }
