@@ -31,7 +31,7 @@ export function collidesWith(edit: readonly Operation[], theirs: readonly string
   return !mine.ok || patchBetween(newer, mine.policy).length > 0;
 }
 
-export interface Rebased {
+interface Rebased {
   /** edits that go on top of the newer policy as they are */
   kept: Operation[][];
   /** edits that met a change of someone else, each with the later ones that build on it */

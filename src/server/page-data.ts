@@ -7,7 +7,7 @@ import { plainQuery } from '../core/plain-query.ts';
 import type { Product } from '../core/catalogue/product.ts';
 import type { Operation } from 'rfc6902';
 
-export interface PageData {
+interface PageData {
   draft: Omit<Draft, 'stamp'> & { address: string };
   release: { number: number; patch: Operation[] } | null;
   products: Product[];

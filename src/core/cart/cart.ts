@@ -16,8 +16,7 @@ export interface Cart {
   channel?: string;
 }
 
-export type ResolvedLines =
-  { ok: true; lines: CartLine[] } | { ok: false; unknown: { index: number; product: string }[] };
+type ResolvedLines = { ok: true; lines: CartLine[] } | { ok: false; unknown: { index: number; product: string }[] };
 
 /** Looks products up; unknown ids are reported by position, never dropped. */
 export function resolveLines(

@@ -22,7 +22,7 @@ export function lineValue(cart: MeasuredCart, index: number, basis: CompiledBasi
 }
 
 /** Which lines a sum is over: a selection of goods, only those that count toward goals, only those an ordinary charge looks at. */
-export interface LinesWanted {
+interface LinesWanted {
   goods?: CompiledSelection | null;
   counting?: boolean;
   chargeable?: boolean;

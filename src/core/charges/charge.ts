@@ -33,7 +33,7 @@ export function lineApplies(line: CompiledChargeLine, charge: CompiledCharge, { 
  *
  * @returns null when a carrier gives no quote and there is no fallback: the line does not apply then
  */
-export function priceOfLine(
+function priceOfLine(
   { price }: CompiledChargeLine,
   charge: CompiledCharge,
   input: ChargeInput,

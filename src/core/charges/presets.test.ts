@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import type { Charge, LocalAmount } from '../policy/types.ts';
-import { chargeOfPreset, moveStep, presetOfCharge, type ChargePreset } from './presets.ts';
+import { chargeOfPreset, presetOfCharge, type ChargePreset } from './presets.ts';
 
 const amount = fc.integer({ min: 1, max: 5000 }).map((exact): LocalAmount => ({ exact }));
 const measure = fc.constantFrom('items', 'lines', 'weight', 'volume', 'longestSide', 'chargeableWeight');
@@ -111,19 +111,5 @@ describe('presets', () => {
     expect(new Set(kinds)).toEqual(
       new Set(['own', 'flat', 'perItem', 'firstAndFurther', 'stepsByValue', 'stepsByCount', 'baseAndFactor']),
     );
-  });
-  test('moving a step moves where the one before it ends, and never past a neighbour', () => {
-    const list = [
-      { from: 0, price: 'a' },
-      { from: 1000, price: 'b' },
-      { from: 2000, price: 'c' },
-    ];
-    expect(moveStep(list, 1, 1500)!.map(({ from }) => from)).toEqual([0, 1500, 2000]);
-    expect([moveStep(list, 1, 2000), moveStep(list, 1, 0), moveStep(list, 3, 9), moveStep(list, 0, -1)]).toEqual([
-      null,
-      null,
-      null,
-      null,
-    ]);
   });
 });

@@ -4,7 +4,7 @@ import type { Charge, ChargeLine, LocalAmount } from '../policy/types.ts';
 import type { ChargeMeasure } from './charge-measure.ts';
 
 /** One step of a stepped charge: it holds from its start to the start of the next, so steps cannot gap or overlap. */
-export interface PresetStep<From> {
+interface PresetStep<From> {
   from: From;
   price: LocalAmount;
 }
@@ -136,18 +136,4 @@ function stepsOf({ volumeDivisor }: Charge, lines: readonly ChargeLine[]): Charg
     ...(volumeDivisor === undefined ? {} : { volumeDivisor }),
     steps: steps as PresetStep<number>[],
   };
-}
-
-/**
- * Steps with one start moved; the step before it ends where it now begins.
- * @returns null when it would meet or pass one of its neighbours
- */
-export function moveStep<Price>(
-  steps: readonly { from: number; price: Price }[],
-  index: number,
-  from: number,
-): { from: number; price: Price }[] | null {
-  const [before, after] = [steps[index - 1]?.from ?? -1, steps[index + 1]?.from ?? Infinity];
-  if (!steps[index] || from <= before || from >= after) return null;
-  return steps.map((step, at) => (at === index ? { ...step, from } : step));
 }

@@ -28,7 +28,7 @@ export interface MeasureEdges {
 }
 
 /** What of an order a leaf looks at: a goods value in a basis, or a count. */
-export type LeafMeasure =
+type LeafMeasure =
   | { kind: 'value'; basis: CompiledBasis }
   | { kind: 'unitPrice' }
   | { kind: 'items' | 'lines' | 'weight' | 'volume' | 'chargeableWeight' | 'longestSide' };

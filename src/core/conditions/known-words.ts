@@ -8,7 +8,7 @@ import type { LeafNode } from './compile-leaf.ts';
 type WordFact = Extract<LeafNode, { kind: 'word' }>['fact'];
 
 /** A word as conditions hold it, and as it is read. */
-export interface KnownWord {
+interface KnownWord {
   word: string;
   name: string;
 }

@@ -86,7 +86,7 @@ function emptyEvaluation(market: CompiledMarket | null, zone: CompiledZone | nul
 }
 
 /** Options, standings, lead message and totals in a zone; fills `evaluation`. */
-export function evaluateZone(
+function evaluateZone(
   context: ZoneContext,
   evaluation: Evaluation,
   { earlier }: Pick<EvaluationInput, 'earlier'>,

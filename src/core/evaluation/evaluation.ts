@@ -40,7 +40,7 @@ export interface OptionPrice {
   setBy: readonly SetBy[];
 }
 
-export interface UnavailableOption {
+interface UnavailableOption {
   optionId: string;
   reason: Unavailability;
   /** whether shoppers are shown that it exists, with a wording */

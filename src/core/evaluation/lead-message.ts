@@ -24,17 +24,17 @@ export type Silence =
   | 'notFree';
 
 /** What an offer would say if it led, or why it says nothing. */
-export type Voice = { message: LeadMessage } | { silent: Silence };
+type Voice = { message: LeadMessage } | { silent: Silence };
 
 /** An offer's voices: of the goal ahead, and of what it gives already. */
-export interface Voices {
+interface Voices {
   offerId: string;
   ahead: Voice;
   given: Voice;
 }
 
 /** A cart as it stands: prices before rewards, what is paid and given now, and the option chosen at first. */
-export interface Standing {
+interface Standing {
   before: readonly OptionBefore[];
   now: Outcome;
   preselected: string | null;

@@ -43,7 +43,7 @@ export interface RowFault {
   number: string | null;
 }
 
-export interface OrderHandler {
+interface OrderHandler {
   /** an order that is complete as far as its rows stand together @param lines of its rows */
   order: (order: ImportedOrder, lines: number[]) => void;
   fault: (fault: RowFault) => void;

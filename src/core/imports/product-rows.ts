@@ -8,7 +8,7 @@ import type { RowFault } from './order-rows.ts';
 import { Refusal, RowCells, yesOrNo } from './row-cells.ts';
 
 /** What a row says of a product; what it does not say stays as it was. */
-export interface ImportedProduct {
+interface ImportedProduct {
   sku: string;
   name: string;
   said: Partial<Omit<Product, 'id' | 'sku' | 'name' | 'prices' | 'sizeMm'>>;

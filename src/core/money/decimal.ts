@@ -9,7 +9,7 @@ export function toDecimal(minor: number, currency: string): string {
   return `${sign}${digits.slice(0, -exponent)}.${digits.slice(-exponent)}`;
 }
 
-export type ParsedAmount = { ok: true; minor: number } | { ok: false; reason: string };
+type ParsedAmount = { ok: true; minor: number } | { ok: false; reason: string };
 
 /**
  * Reads an amount a person typed, with `.` or `,` as decimal separator; nothing is guessed: "1.234" for EUR is

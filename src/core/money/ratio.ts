@@ -4,7 +4,7 @@ export interface Ratio {
   denominator: bigint;
 }
 
-export type RoundingDirection = 'nearest' | 'up' | 'down';
+type RoundingDirection = 'nearest' | 'up' | 'down';
 
 /** A decimal string such as "0.8571" as an exact fraction. @throws RangeError when it is not a plain decimal number */
 export function ratioOf(decimal: string): Ratio {

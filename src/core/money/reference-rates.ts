@@ -3,7 +3,7 @@ import { dayNumber } from '../time/day.ts';
 import { isCurrency } from './currency.ts';
 import type { RateHistory } from './rate-history.ts';
 
-export interface ReferenceRates {
+interface ReferenceRates {
   /** currency → rates against one euro, the oldest first */
   rates: RateHistory;
   rejected: { line: number; column: string; reason: string }[];

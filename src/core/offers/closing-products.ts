@@ -6,7 +6,7 @@ import { evaluate } from '../evaluation/evaluate.ts';
 import type { EvaluationInput, LeadMessage } from '../evaluation/evaluation.ts';
 
 /** A product that closes the gap to a goal when it is added so many times. */
-export interface ClosingProduct {
+interface ClosingProduct {
   product: Product;
   quantity: number;
   /** what is added, minor units of the market's currency, as shown */

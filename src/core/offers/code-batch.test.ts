@@ -1,8 +1,7 @@
 import { webcrypto } from 'node:crypto';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { seededRandom } from '../statistics/random.ts';
-import { codeBatch, codeLetters, codesOf, collisionOdds, guessOdds } from './code-batch.ts';
+import { codeBatch, codeLetters, guessOdds } from './code-batch.ts';
 
 const random = (bytes: number) => webcrypto.getRandomValues(new Uint8Array(bytes));
 
@@ -41,23 +40,5 @@ describe('a batch of codes', () => {
 });
 
 describe('odds', () => {
-  test('of a collision follow the birthday problem: 23 people of 365 days', () => {
-    // The same formula with 365 in place of the number of codes; the exact value is 0.5073 (Feller, vol. 1, II.3).
-    const days = 365;
-    expect(-Math.expm1((-23 * 22) / (2 * days))).toBeCloseTo(0.5073, 1);
-    expect(collisionOdds(2, 6)).toBeCloseTo(1 / codesOf(6), 15);
-  });
-  test('of a collision as simulated, with few codes', () => {
-    const next = seededRandom(7);
-    const [n, space, rounds] = [400, codesOf(3), 3000];
-    let hit = 0;
-    for (let round = 0; round < rounds; round++) {
-      const drawn = new Set<number>();
-      for (let i = 0; i < n; i++) drawn.add(Math.floor(next() * space));
-      if (drawn.size < n) hit++;
-    }
-    const odds = collisionOdds(n, 3);
-    expect(Math.abs(hit / rounds - odds)).toBeLessThan(4 * Math.sqrt((odds * (1 - odds)) / rounds));
-  });
   test('of guessing grow with the number of codes', () => expect(guessOdds(5000, 8)).toBeCloseTo(5000 / 30 ** 8, 20));
 });

@@ -47,10 +47,3 @@ export const codesOf = (length: number): number => codeLetters.length ** length;
 
 /** How likely it is that one try at random hits one of the codes. */
 export const guessOdds = (count: number, length: number): number => count / codesOf(length);
-
-/**
- * How likely it is that among codes drawn independently two are equal: 1 − exp(−n(n − 1) / 2N), the usual approximation of
- * the birthday problem (Feller, An Introduction to Probability Theory and Its Applications, vol. 1, II.3).
- */
-export const collisionOdds = (count: number, length: number): number =>
-  -Math.expm1((-count * (count - 1)) / (2 * codesOf(length)));

@@ -71,7 +71,7 @@ export interface DeliveryReward {
   priceOf: ReadonlySet<string>;
 }
 
-export interface GoodsReward {
+interface GoodsReward {
   id: string;
   kind: 'goodsLessPercent';
   percent: PercentFraction;
@@ -79,7 +79,7 @@ export interface GoodsReward {
   goods: CompiledSelection | null;
 }
 
-export interface GiftReward {
+interface GiftReward {
   id: string;
   kind: 'gift';
   product: string;

@@ -29,7 +29,7 @@ export function codeStandsForAmount({ unlock, codes }: CompiledOffer, facts: Fac
 }
 
 /** Whether the shopper has entered one of an offer's codes. */
-export function hasCode(codes: ReadonlySet<string>, { cart }: Facts): boolean {
+function hasCode(codes: ReadonlySet<string>, { cart }: Facts): boolean {
   for (const code of cart.codes) if (codes.has(code)) return true;
   return false;
 }

@@ -7,7 +7,7 @@ import type { Goal, Policy } from '../policy/types.ts';
 import { resolveTarget } from './target.ts';
 
 /** A goal's cell in the grid. `value`: minor units or a count; null for not offered. */
-export interface TargetCell {
+interface TargetCell {
   offer: string;
   goal: string;
   market: string;
@@ -15,7 +15,7 @@ export interface TargetCell {
 }
 
 /** A pasted cell that cannot be taken, and why. `row` and `column` count from 1 within what was pasted. */
-export interface WrongCell {
+interface WrongCell {
   row: number;
   column: number;
   text: string;

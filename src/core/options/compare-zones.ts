@@ -3,11 +3,11 @@ import { inOrder } from '../ordered.ts';
 import type { DeliveryOption, Policy } from '../policy/types.ts';
 
 /** What of an option can differ from zone to zone. */
-export const comparedFields = ['charge', 'estimate', 'when', 'label', 'schedule', 'on', 'kind'] as const;
+const comparedFields = ['charge', 'estimate', 'when', 'label', 'schedule', 'on', 'kind'] as const;
 export type ComparedField = (typeof comparedFields)[number];
 
 /** An option of one name, as each zone of a market has it. */
-export interface ComparedOption {
+interface ComparedOption {
   name: string;
   /** zone → its option, and in what it differs from what most zones have; null where the zone has none */
   zones: Map<string, { id: string; option: DeliveryOption; differs: ComparedField[] } | null>;

@@ -4,7 +4,7 @@ import { localMoneyOf, type LocalMoney } from '../money/local-amount.ts';
 import { multiply, roundRatio } from '../money/ratio.ts';
 import type { DeliveryOption, LocalAmount, Policy } from '../policy/types.ts';
 
-export type CopiedOption =
+type CopiedOption =
   | {
       ok: true;
       option: DeliveryOption;

@@ -37,7 +37,7 @@ export function rateSheet(policy: Policy, zoneId: string): { rows: SheetRow[]; l
   return { rows, left };
 }
 
-export interface SheetRejection {
+interface SheetRejection {
   line: number;
   column: string;
   reason: string;

@@ -30,7 +30,7 @@ export interface Interval {
   high: number;
 }
 
-export interface Bunching {
+interface Bunching {
   /** orders above the goal beyond the counterfactual */
   moved: Interval;
   /** the same as a share of the orders that would have been within reach below it */

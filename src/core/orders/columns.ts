@@ -126,7 +126,7 @@ export function unpackMonths(months: readonly PackedMonth[]): OrderColumns {
 }
 
 /** A month of an answer: where its bytes lie among those behind the heading. */
-export interface MonthEntry {
+interface MonthEntry {
   /** first day, ISO 8601 */
   month: string;
   orders: number;
@@ -134,7 +134,7 @@ export interface MonthEntry {
   options: string[];
 }
 
-export interface MonthsHeading {
+interface MonthsHeading {
   currency: string;
   months: MonthEntry[];
 }

@@ -1,7 +1,7 @@
 import { ordersBetween, type Distribution } from './distribution.ts';
 
 /** A product that can close a gap to a goal. */
-export interface Lift {
+interface Lift {
   productId: string;
   /** minor units */
   price: number;

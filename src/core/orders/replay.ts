@@ -58,7 +58,7 @@ const shopperOf = (kind: number): Shopper | undefined =>
       : undefined;
 
 /** Where an order is replayed: the zone that the option belongs to under the draft, and what the release has for it. */
-export interface ReplayGround {
+interface ReplayGround {
   draft: CompiledZone;
   /** null: there is no release, so that every order pays what is charged before offers */
   release: CompiledZone | null;

@@ -2,7 +2,7 @@ import { lastUnder, parsePostcodePattern, type PostcodePattern } from './postcod
 import { postcodeList } from './postcode-list.ts';
 
 /** What a pasted list of postcodes holds. Patterns are as they are compared. */
-export interface PastedPostcodes {
+interface PastedPostcodes {
   /** in the order in which they stand there, each once */
   patterns: string[];
   /** how often a pattern came again */
@@ -47,7 +47,7 @@ function asRange(typed: string): string {
 }
 
 /** A pattern that others of its list cover wholly, so that leaving it out changes nothing but how specific a match is. */
-export interface CoveredPattern {
+interface CoveredPattern {
   pattern: string;
   by: string;
 }

@@ -3,7 +3,7 @@ import { lastUnder, leadingDigits, matchesGlob, parsePostcodePattern, type Postc
 import { placeRanks, type Specificity } from './specificity.ts';
 
 /** The pattern of a list that covers a postcode, and how specific that is. */
-export interface PostcodeMatch {
+interface PostcodeMatch {
   pattern: PostcodePattern;
   specificity: Specificity;
 }

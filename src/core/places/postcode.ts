@@ -14,7 +14,7 @@ export type PostcodePattern = { narrowness: number; text: string } & (
   | { kind: 'range'; by: 'letters'; from: string; to: string }
 );
 
-export type ParsedPattern = { ok: true; pattern: PostcodePattern } | { ok: false; reason: string };
+type ParsedPattern = { ok: true; pattern: PostcodePattern } | { ok: false; reason: string };
 
 /**
  * Reads a pattern: an exact postcode, one with `*` (any run) and `?` (one character), or an inclusive range

@@ -218,7 +218,7 @@ const isObject = (value: Json | undefined): value is { [key: string]: Json } =>
 const isAmount = (value: Json | undefined): boolean => isObject(value) && ('exact' in value || 'following' in value);
 
 /** An amount as a market has it; a following one with what it follows. */
-export function amountInWords(policy: Policy, marketId: string, amount: LocalAmount, language: string): string {
+function amountInWords(policy: Policy, marketId: string, amount: LocalAmount, language: string): string {
   const money = localMoneyOf(policy, marketId);
   const minor = resolveAmount(amount, money);
   const shown = minor === null ? 'without a rate' : formatMoney(minor, money.currency, language);

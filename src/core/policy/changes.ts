@@ -4,7 +4,7 @@ import { differingKeys } from './patch.ts';
 import type { Condition, DeliveryOption, Offer, Policy } from './types.ts';
 
 /** The stop of the trail where a change was made and can be looked at. */
-export type ChangePlace = 'markets' | 'delivery' | 'offers' | 'wording' | 'store';
+type ChangePlace = 'markets' | 'delivery' | 'offers' | 'wording' | 'store';
 
 /** One difference that reaches shoppers, in words. `path` is a JSON Pointer. */
 export interface PolicyChange {

@@ -5,7 +5,7 @@ import type { Policy } from './types.ts';
 const escape = (step: string) => step.replaceAll('~', '~0').replaceAll('/', '~1');
 const unescape = (step: string) => step.replaceAll('~1', '/').replaceAll('~0', '~');
 
-export type PatchOutcome =
+type PatchOutcome =
   | { ok: true; policy: Policy }
   | { ok: false; /** index of the operation that does not fit */ operation: number; reason: string };
 

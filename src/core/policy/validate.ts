@@ -7,7 +7,7 @@ import { differingKeys } from './patch.ts';
 import { deepest, faultOf } from './schema-fault.ts';
 import { checkReferences } from './references/check-references.ts';
 
-export type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
+type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
 
 const validateSchema = new Ajv2020({
   allErrors: false,

@@ -23,11 +23,11 @@ import { renderLead } from '../wording/render.ts';
 import { textIn } from '../wording/text-in.ts';
 
 /** Days as counts, moments as ISO 8601. */
-export type QuotedEstimate =
+type QuotedEstimate =
   | Extract<Estimate, { unit: 'workingDays' }>
   | { unit: 'hours'; min: number; max: number; leaves: string; earliest: string; latest: string };
 
-export interface QuotedOption {
+interface QuotedOption {
   id: string;
   kind: OptionKind;
   label: string;
@@ -51,12 +51,12 @@ export interface QuotedOption {
 }
 
 /** What an order comes to, with its tax by rate (a decimal percentage). */
-export interface QuotedTotals extends Totals {
+interface QuotedTotals extends Totals {
   taxes: { rate: string; tax: number }[];
 }
 
 /** A line as it was priced; those of one product are one. Minor units, with or without tax as the market shows prices. */
-export interface QuotedLine {
+interface QuotedLine {
   product: string;
   sku: string;
   quantity: number;
@@ -70,7 +70,7 @@ export interface QuotedLine {
 }
 
 /** Who is read in a place, and how far the offer is; what a bar beside the text shows. */
-export interface QuotedMessage {
+interface QuotedMessage {
   place: Place;
   text: string;
   language: string;

@@ -3,7 +3,7 @@ import type { Place } from '../wording/places.ts';
 import type { QuoteAnswer } from './quote-answer.ts';
 
 /** One line of goods as the shop shows it. */
-export interface ShopGoods {
+interface ShopGoods {
   name: string;
   quantity: number;
   /** quantity × price, minor units */
@@ -11,7 +11,7 @@ export interface ShopGoods {
 }
 
 /** A delivery option as the shop shows it. */
-export interface ShopOption {
+interface ShopOption {
   id: string;
   label: string;
   chosen: boolean;

@@ -20,7 +20,7 @@ export interface Seam {
  * Whether what the shopper just below reads comes true: that so much more reaches the goal. `none`: nothing is promised
  * there, or not in money. `least`: a smaller amount more that brings as much, whoever gives it; null where there is none.
  */
-export type SeamPromise =
+type SeamPromise =
   | { kind: 'none' }
   | { kind: 'broken'; offerId: string; goalId: string; remaining: number }
   | { kind: 'kept'; offerId: string; goalId: string; remaining: number; least: number | null };

@@ -1,6 +1,6 @@
 export type Delimiter = ',' | ';' | '\t';
 
-export interface CsvHandler {
+interface CsvHandler {
   /** @param line the line of the file on which the row begins, counted from 1 */
   row: (fields: string[], line: number) => void;
   /** a row that breaks the rules of quoting */

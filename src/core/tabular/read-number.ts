@@ -1,6 +1,6 @@
 export type DecimalMark = 'point' | 'comma';
 
-export type ReadNumber = { ok: true; minor: number; rounded: boolean } | { ok: false };
+type ReadNumber = { ok: true; minor: number; rounded: boolean } | { ok: false };
 
 /**
  * Reads a number of an export as a whole count of its 10^−exponent parts: "1.234,50" with a comma and exponent 2 is

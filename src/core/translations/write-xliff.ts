@@ -9,10 +9,10 @@ import { textParts, type TextPart } from './inline-codes.ts';
 export const xliffNamespace = 'urn:oasis:names:tc:xliff:document:2.0';
 
 /** What the state beside a target's own means: written from a source text that has changed since. */
-export const staleSubState = 'summant:stale';
+const staleSubState = 'summant:stale';
 
 /** The id of a unit, a name token: offer, state and place. */
-export const unitId = ({ offerId, state, place }: Pick<TextRow, 'offerId' | 'state' | 'place'>): string =>
+const unitId = ({ offerId, state, place }: Pick<TextRow, 'offerId' | 'state' | 'place'>): string =>
   `${offerId}.${state}.${place}`;
 
 /**

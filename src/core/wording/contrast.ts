@@ -4,7 +4,7 @@ export type HexColour = string;
 const channels = (colour: HexColour): number[] => [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16));
 
 /** Relative luminance of an sRGB colour, 0 to 1. Source: WCAG 2.2, “relative luminance”. */
-export function relativeLuminance(colour: HexColour): number {
+function relativeLuminance(colour: HexColour): number {
   const [red, green, blue] = channels(colour).map((value) => {
     const share = value / 255;
     return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;

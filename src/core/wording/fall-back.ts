@@ -1,5 +1,5 @@
 /** Ways in which a language of a text can stand for the one asked for, the best first. */
-export type LanguageMatch = (language: string) => boolean;
+type LanguageMatch = (language: string) => boolean;
 
 /** The language itself, then its base language in any region, then the market's first (2-domain §8). */
 export function languageMatches(language: string, marketLanguages: readonly string[]): LanguageMatch[] {

@@ -12,7 +12,7 @@ export const builtInLook: Look = {
 export const lookOf = (policy: Policy): Look => policy.look ?? builtInLook;
 
 /** What the ruled style stands on: the shop's own paper. */
-export const shopPaper: HexColour = '#ffffff';
+const shopPaper: HexColour = '#ffffff';
 
 /** The colours as a style uses them: a ruled strip is written on paper, in the colour that the others are filled with. */
 export function coloursOf({ style, colours: { ground, ink, bar } }: Look): {
@@ -30,7 +30,7 @@ export function countsDown({ countdownWithin }: Look, deadline: number | null, n
 }
 
 /** One pair of colours that must stand out from each other. */
-export interface ContrastFinding {
+interface ContrastFinding {
   what: 'text' | 'bar';
   ratio: number;
   least: number;

@@ -5,7 +5,7 @@ import type { MessageState } from '../evaluation/evaluation.ts';
 import { findText } from './find-text.ts';
 
 /** An offer that is on whose texts some shoppers would read in another language than theirs, or not at all. */
-export interface MissingLanguage {
+interface MissingLanguage {
   offerId: string;
   language: string;
   /** what is read instead; null: nothing */

@@ -12,7 +12,7 @@ import { textAddresses, textAt, unfinishedText, type TextAddress } from './text-
 export interface TextFault extends WordingFault, TextAddress {}
 
 /** The places in which a text is shown: that of every place wherever there is no own one in the language. */
-export function placesShowing(texts: PlaceTexts | undefined, place: TextPlace, language: string): Place[] {
+function placesShowing(texts: PlaceTexts | undefined, place: TextPlace, language: string): Place[] {
   return place === 'everyPlace' ? placeIds.filter((id) => !texts?.[id]?.[language]) : [place];
 }
 
@@ -32,7 +32,7 @@ export function subjectOf(offer: Offer): Pick<TextSituation, 'measure' | 'withou
  * What the goals give that a state's text is read for: on the way to the first, beyond it to the others, and having reached
  * any of them.
  */
-export function rewardsRead({ goals }: Offer, state: MessageState): RewardKind[][] {
+function rewardsRead({ goals }: Offer, state: MessageState): RewardKind[][] {
   const all = inOrder(goals).map(([, { rewards }]) => inOrder(rewards).map(([, { kind }]) => kind));
   if (state === 'missedOut') return [];
   if (state === 'onward') return all.slice(1);

@@ -66,7 +66,7 @@ export function renderLead(
  * A given message in a place and language; null where the shop shows none, none is written that can be filled, or the one
  * that is written says free where nothing would be.
  */
-export function renderMessage(
+function renderMessage(
   { policy }: CompiledPolicy,
   message: LeadMessage,
   { market, terms }: Pick<CompiledMarket, 'market' | 'terms'>,

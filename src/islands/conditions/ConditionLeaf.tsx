@@ -16,7 +16,7 @@ import { DateAndTime, DaysOfWeek, TimeOfDay } from './Moment.tsx';
 import { PatternList, WordValues } from './WordValues.tsx';
 
 type Leaf = Exclude<ConditionNode, { kind: 'group' }>;
-export interface LeafProps<N extends Leaf = Leaf> {
+interface LeafProps<N extends Leaf = Leaf> {
   /** steps from the policy, joined by slashes */
   path: string;
   node: N;

@@ -8,6 +8,7 @@ import type { PageProps, ThemeChoice } from './page-props.ts';
 import { Palette } from './Palette.tsx';
 import { remember } from './remember.ts';
 import { Shortcuts } from './Shortcuts.tsx';
+import { Unbroken } from './Unbroken.tsx';
 import type { StopId } from './trail.ts';
 
 /** Header, workspace and bench around a stop. */
@@ -69,9 +70,11 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
       <Header stop={stop} openPalette={() => setOpen('palette')} night={night} toggleTheme={toggleTheme} />
       <main id="workspace" tabIndex={-1} className="outline-none">
         <Notices />
-        {children}
+        <Unbroken name="This stop">{children}</Unbroken>
       </main>
-      <Bench folded={folded} fold={fold} />
+      <Unbroken name="The bench">
+        <Bench folded={folded} fold={fold} />
+      </Unbroken>
       <Palette
         open={open === 'palette'}
         close={close}

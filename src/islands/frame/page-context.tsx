@@ -21,7 +21,7 @@ import { createDraftStore, type DraftState, type DraftStore } from '../../client
 import { withPatches } from '../../core/policy/patch.ts';
 import type { PageProps } from './page-props.ts';
 
-export interface CurrentRelease {
+interface CurrentRelease {
   number: number;
   policy: Policy;
 }

@@ -3,7 +3,7 @@ import { sentenceOf, type TraceNode, type TraceSource } from '../../core/trace/t
 import type { Reason } from '../../ui/Why.tsx';
 
 /** Where what a reason rests on is set and can be edited. */
-export function addressOf(policy: Policy, { kind, id }: TraceSource): string | undefined {
+function addressOf(policy: Policy, { kind, id }: TraceSource): string | undefined {
   switch (kind) {
     case 'market':
       return `/markets?market=${id}`;
@@ -24,7 +24,7 @@ export function addressOf(policy: Policy, { kind, id }: TraceSource): string | u
 }
 
 /** A trace as sentences, amounts written for the reader, each leading to what set it. */
-export function reasonOf(trace: TraceNode, policy: Policy, writeMoney: (minor: number) => string): Reason {
+function reasonOf(trace: TraceNode, policy: Policy, writeMoney: (minor: number) => string): Reason {
   const address = trace.setBy && addressOf(policy, trace.setBy);
   return {
     sentence: sentenceOf(trace, writeMoney),

@@ -33,7 +33,7 @@ const drawn = [
 ];
 
 /** A picture as it stands on the page, with colours and type written into it, so that it looks the same anywhere. */
-export function pictureText(picture: SVGSVGElement): string {
+function pictureText(picture: SVGSVGElement): string {
   const copy = picture.cloneNode(true) as SVGSVGElement;
   const originals = [picture, ...picture.querySelectorAll('*')];
   const copies = [copy, ...copy.querySelectorAll('*')];

@@ -139,13 +139,6 @@ export function parseCurrency(text: string): Parsed<string> {
     : { ok: false, reason: 'A currency’s three letters, such as EUR.' };
 }
 
-export function parseLanguage(text: string): Parsed<string> {
-  const tag = text.trim();
-  return /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/.test(tag)
-    ? { ok: true, value: tag }
-    : { ok: false, reason: 'A language such as nl-NL.' };
-}
-
 export const parseNumber =
   (least: number, most: number) =>
   (text: string): Parsed<number> => {

@@ -3,7 +3,7 @@ import type { PageProps } from '../frame/page-props.ts';
 import { takeCountryNames } from '../frame/place-names.ts';
 import { MarketsView } from './MarketsView.tsx';
 
-export interface MarketsProps extends PageProps {
+interface MarketsProps extends PageProps {
   rateFeed: string;
   /** in the reader's language */
   countryNames: Record<string, string>;

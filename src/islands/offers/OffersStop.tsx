@@ -5,7 +5,7 @@ import { usePolicy } from '../frame/page-context.tsx';
 import { OffersView } from './OffersView.tsx';
 import type { ValueCounts } from '../../core/orders/distribution.ts';
 
-export interface OffersProps extends PageProps {
+interface OffersProps extends PageProps {
   /** of the market drawn first */
   values: ValueCounts | null;
 }

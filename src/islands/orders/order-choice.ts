@@ -3,7 +3,7 @@ import type { OrderFilter } from '../../core/orders/tally.ts';
 import { dateOfDay } from '../../core/time/day.ts';
 
 /** Days of an average month, by which a period becomes months: 365.25 ÷ 12. */
-export const daysPerMonth = 30.4375;
+const daysPerMonth = 30.4375;
 
 /** Length of a filter's period in months, of which orders are known at all. */
 export function monthsOf({ fromDay, toDay }: OrderFilter, bounds: OrderBounds): number {

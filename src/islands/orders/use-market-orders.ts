@@ -10,7 +10,7 @@ export interface MarketOrders {
   study: OrderStudy;
 }
 
-export interface MarketOrdersState {
+interface MarketOrdersState {
   /** of another market while the wanted one is on its way */
   orders: MarketOrders | null;
   reading: boolean;

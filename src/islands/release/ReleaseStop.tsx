@@ -3,7 +3,7 @@ import { Frame } from '../frame/Frame.tsx';
 import type { PageProps } from '../frame/page-props.ts';
 import { ReleaseView } from './ReleaseView.tsx';
 
-export interface ReleaseProps extends PageProps {
+interface ReleaseProps extends PageProps {
   releases: ReleaseSummary[];
 }
 

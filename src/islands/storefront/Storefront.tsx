@@ -8,7 +8,7 @@ import { shopWords, shopWordsLanguage, type ShopWords } from './shop-words.ts';
 import { Strip } from './Strip.tsx';
 import { useLook } from './use-look.ts';
 
-export interface StorefrontProps {
+interface StorefrontProps {
   sheet: ShopSheet;
   look: Look;
   shopName: string;

@@ -7,7 +7,7 @@ import { validateCarrierAnswer } from './carrier-schema.ts';
 /** How long a carrier may think while a shopper waits. ms */
 const patience = 1500;
 
-export interface CarrierReply {
+interface CarrierReply {
   request: CarrierRequest;
   /** what it said, as it came */
   answer: string | null;

@@ -16,7 +16,7 @@ const every = new Ajv2020({ ...settings, allErrors: true });
 const lookedThrough = 32 * 1024;
 
 /** A body's schema, compiled once. */
-export interface BodySchema<T> {
+interface BodySchema<T> {
   (body: unknown): body is T;
   /** what is wrong with a body that does not fit @param size of the body in bytes */
   faults: (body: unknown, size: number) => ProblemField[];

@@ -36,7 +36,7 @@ export const validateGroupAddress = bodySchema<{
 });
 
 /** Orders in a stretch of values and days. */
-export interface GroupQuery {
+interface GroupQuery {
   marketId: string;
   currency: string;
   /** minor units, [fromValue, toValue) */

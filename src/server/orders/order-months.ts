@@ -11,7 +11,7 @@ import { localTime } from '../../core/time/zone-clock.ts';
 import { database, reading } from '../database/pool.ts';
 
 /** A month of a market's orders, packed into columns. */
-export interface OrderMonth extends PackedMonth {
+interface OrderMonth extends PackedMonth {
   /** first day, ISO 8601 */
   month: string;
   orders: number;

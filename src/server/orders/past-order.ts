@@ -12,7 +12,7 @@ export const validateOrderAddress = bodySchema<{ number: string }>({
 });
 
 /** A past order as a cart can be made of it; null where the export did not say. Amounts in minor units of its currency. */
-export interface FoundOrder {
+interface FoundOrder {
   number: string;
   /** ISO 8601 */
   placedAt: string;

@@ -4,7 +4,7 @@ import { addRates, type RatesAdded } from './rate-store.ts';
 
 const patience = 4000;
 
-export interface FetchedRates extends RatesAdded {
+interface FetchedRates extends RatesAdded {
   /** the newest day that the feed has; null when it has none */
   newest: string | null;
 }

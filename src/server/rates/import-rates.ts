@@ -14,7 +14,7 @@ export const validateImportQuery = bodySchema<{ dryRun?: 'yes' | 'no' }>({
 /** Thirty years of forty currencies are about 2.5 MB. */
 const maxBytes = 8 * 1024 * 1024;
 
-export interface RatesImported extends RatesAdded {
+interface RatesImported extends RatesAdded {
   dryRun: boolean;
   currencies: string[];
   firstDay: string | null;

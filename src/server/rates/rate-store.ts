@@ -3,7 +3,7 @@ import type { RateHistory } from '../../core/money/rate-history.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { storeId } from '../user.ts';
 
-export type RateSource = 'feed' | 'import';
+type RateSource = 'feed' | 'import';
 
 export interface RatesAdded {
   /** days × currencies that were not there */

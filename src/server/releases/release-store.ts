@@ -10,7 +10,7 @@ export interface Release extends ReleaseSummary {
   policy: Policy;
 }
 
-export type ReleaseOutcome =
+type ReleaseOutcome =
   { kind: 'released'; release: ReleaseSummary } | { kind: 'stale'; revision: number } | { kind: 'unknown' };
 
 const columns = 'number, note, copy_of, released_by, released_at';

@@ -7,8 +7,8 @@ export const standIns = {
   carrier: ['works', 'slow', 'failing', 'wrong', 'down'],
 } as const;
 
-export type StandIn = keyof typeof standIns;
-export type StandInMode<Name extends StandIn> = (typeof standIns)[Name][number];
+type StandIn = keyof typeof standIns;
+type StandInMode<Name extends StandIn> = (typeof standIns)[Name][number];
 
 export const isStandIn = (name: string): name is StandIn => Object.hasOwn(standIns, name);
 
