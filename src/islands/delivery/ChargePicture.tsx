@@ -10,7 +10,7 @@ import { niceStep } from '../../core/orders/nice-step.ts';
 import type { ChargeLine, DeliveryOption, LocalAmount, Policy } from '../../core/policy/types.ts';
 import { axisMeasures, type SweepAxis } from '../../core/sweep/axis.ts';
 import { segmentOf, type Sweep } from '../../core/sweep/sweep.ts';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useWidth } from '../frame/use-width.ts';
 import { optionLine } from '../spend-line/option-line.ts';
 import { chargeSweep } from './charge-sweep.ts';
@@ -43,7 +43,7 @@ export function ChargePicture({
   const saved = useDraft((state) => state.saved.policy);
   const settled = useDraft((state) => state.settled);
   const show = useDraft((state) => state.show);
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const { figure, money, now } = usePage();
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, 884);

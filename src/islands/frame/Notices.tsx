@@ -7,7 +7,7 @@ export function Notices() {
   const dismiss = useDraft((state) => state.dismissProblem);
   const collisions = useDraft((state) => state.collisions);
   const [collision] = collisions;
-  const settle = useDraft((state) => state.settle);
+  const decide = useDraft((state) => state.decide);
   const { locale } = usePage();
   if (!problem && !collision) return null;
   const meeting = collision ? policyChanges(collision.theirs, collision.mine, locale)[0] : undefined;
@@ -22,10 +22,10 @@ export function Notices() {
               : ' differs.'}{' '}
             Everything else you did is kept.{collisions.length > 1 && ` ${collisions.length - 1} more to decide.`}
           </span>
-          <button type="button" className="btn btn-sm btn-primary" onClick={() => settle('mine')}>
+          <button type="button" className="btn btn-sm btn-primary" onClick={() => decide('mine')}>
             Keep mine
           </button>
-          <button type="button" className="btn btn-sm" onClick={() => settle('theirs')}>
+          <button type="button" className="btn btn-sm" onClick={() => decide('theirs')}>
             Take theirs
           </button>
         </p>

@@ -15,9 +15,10 @@ import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compil
 import { formatMoney, formatNumber } from '../../core/money/format.ts';
 import { policyChanges, type PolicyChange } from '../../core/policy/changes.ts';
 import type { Policy } from '../../core/policy/types.ts';
-import { announceRevision, connectStore } from '../../client/connect-tabs.ts';
+import type { Edit } from '../../client/edit.ts';
+import { announceRevision, connectStore } from '../../client/draft/connect-tabs.ts';
 import { policyOfPage } from '../../client/page-policy.ts';
-import { createDraftStore, type DraftState, type DraftStore } from '../../client/draft-store.ts';
+import { createDraftStore, type DraftState, type DraftStore } from '../../client/draft/draft-store.ts';
 import { withPatches } from '../../core/policy/patch.ts';
 import type { PageProps } from './page-props.ts';
 
@@ -51,6 +52,23 @@ export function useDraft<T>(select: (state: DraftState) => T): T {
   const store = useContext(StoreContext);
   if (!store) throw new Error('useDraft outside of its page');
   return useStore(store, select);
+}
+
+/**
+ * Makes an edit, wherever it stands. One that would leave the draft wrong is refused at the top of the page, with its reason.
+ * @returns whether it was made
+ */
+export function useEdit(): (edit: Edit) => boolean {
+  const edit = useDraft((state) => state.edit);
+  const refuse = useDraft((state) => state.refuse);
+  return useCallback(
+    (wanted) => {
+      const reason = edit(wanted);
+      if (reason !== null) refuse(reason);
+      return reason === null;
+    },
+    [edit, refuse],
+  );
 }
 
 export function usePolicy(): Policy {

@@ -2,7 +2,7 @@ import { providePolicy } from '../../client/page-policy.ts';
 import type { Operation } from 'rfc6902';
 import type { Product } from '../../core/catalogue/product.ts';
 import type { Policy } from '../../core/policy/types.ts';
-import type { DraftOnServer } from '../../client/draft-store.ts';
+import type { DraftOnServer } from '../../client/draft/draft-state.ts';
 
 /** What every page hands its island: enough to draw the whole frame without asking again. */
 export interface PageProps {

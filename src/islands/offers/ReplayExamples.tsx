@@ -4,7 +4,7 @@ import { ordinaryCart } from '../../core/catalogue/ordinary-cart.ts';
 import { shopperNew, shopperReturning } from '../../core/orders/columns.ts';
 import type { ReplayExample } from '../../core/orders/replay.ts';
 import type { Shopper } from '../../core/policy/types.ts';
-import { useDraft, usePage } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePage } from '../frame/page-context.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 
 const shown = 2;
@@ -12,7 +12,7 @@ const shown = 2;
 /** Orders that would pay something else, each to be opened in Rehearse as a cart of real products that comes nearest to its value. */
 export function ReplayExamples({ marketId, examples }: { marketId: string; examples: readonly ReplayExample[] }) {
   const { compiled, catalogue, money, locale, now } = usePage();
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const flushed = useDraft((state) => state.flushed);
   const carts = useDraft((state) => state.settled.testCarts);
   const market = compiled.markets.get(marketId);

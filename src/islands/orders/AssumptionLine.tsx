@@ -4,7 +4,7 @@ import { toDecimal } from '../../core/money/decimal.ts';
 import { usualAssumption } from '../../core/orders/response.ts';
 import type { Assumption } from '../../core/policy/types.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePolicy } from '../frame/page-context.tsx';
 import { parsePercentTo } from '../frame/typed-text.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
 
@@ -20,7 +20,7 @@ export const AssumptionLine = memo(function AssumptionLine({
 }) {
   const policy = usePolicy();
   const show = useDraft((state) => state.show);
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const assumption = policy.assumptions?.[marketId] ?? usualAssumption;
   const percent = (field: keyof Omit<Assumption, 'secondReward'>, label: string, most = 100) => (
     <>

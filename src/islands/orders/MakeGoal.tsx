@@ -5,7 +5,7 @@ import { followingNear, localMoneyOf, resolveAmount } from '../../core/money/loc
 import { inOrder } from '../../core/ordered.ts';
 import type { LocalAmount } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 
 /** Makes a trial goal the goal of an offer in this market, and goes to it. */
 export function MakeGoal({
@@ -21,7 +21,7 @@ export function MakeGoal({
 }) {
   const policy = usePolicy();
   const { money } = usePage();
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const flushed = useDraft((state) => state.flushed);
   const choices = inOrder(policy.offers).flatMap(([offerId, offer]) =>
     (offer.archived ? [] : inOrder(offer.goals)).flatMap(([goalId, { measure }], position, all) =>

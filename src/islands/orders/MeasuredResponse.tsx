@@ -9,7 +9,7 @@ import { minorPerMajor } from '../../core/money/currency.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { dateOfDay, dayNumber } from '../../core/time/day.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 import { parseGoal } from '../offers/goal-field.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv, savePng, saveSvg } from '../frame/save-file.ts';
@@ -47,7 +47,7 @@ export const MeasuredResponse = memo(function MeasuredResponse({
   const policy = usePolicy();
   const { money, locale } = usePage();
   const words = wordsFor(locale);
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const [goal, setGoal] = useState(() => inForce[0]?.value ?? 50 * minorPerMajor(currency));
   const [days, setDays] = useState<{ from: number; to: number } | null>(null);
   const [reach, setReach] = useState(25);

@@ -5,14 +5,14 @@ import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import type { Rehearsal } from '../bench/rehearse-cart.ts';
-import { useDraft, usePage } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePage } from '../frame/page-context.tsx';
 import { FillCart } from './FillCart.tsx';
 import { ProductSearch } from '../frame/ProductSearch.tsx';
 
 /** The goods: quantities changed in place, products added by name. */
 export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: TestCart; rehearsal: Rehearsal }) {
   const { catalogue, compiled, figure, money } = usePage();
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const show = useDraft((state) => state.show);
   const { marketId, currency, measures } = rehearsal.evaluation;
   const terms = marketId ? compiled.markets.get(marketId)?.terms : undefined;

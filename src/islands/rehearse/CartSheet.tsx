@@ -7,7 +7,7 @@ import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { EditedField } from '../frame/EditedField.tsx';
 import { parseName } from '../frame/typed-text.ts';
-import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePolicy } from '../frame/page-context.tsx';
 
 /** As many as a policy may hold. */
 const mostCarts = 200;
@@ -23,7 +23,7 @@ export function CartSheet({
   choose: (cart: string) => void;
 }) {
   const policy = usePolicy();
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const [kept, setKept] = useState<string | null>(null);
   const carts = Object.keys(policy.testCarts);
   const add = (name: string, like: Omit<TestCart, 'order' | 'lines'>, lines: TestCart['lines']) => {

@@ -10,7 +10,7 @@ import { Reasons, type Reason } from '../../ui/Why.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { rehearse, type Rehearsal } from '../bench/rehearse-cart.ts';
 import { EditedField } from '../frame/EditedField.tsx';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 import { onlyIn, reasonOfOption } from '../frame/reasons.ts';
 import { parseText } from '../frame/typed-text.ts';
 
@@ -35,7 +35,7 @@ export function Charged({
   currency: string;
 }) {
   const { catalogue, money, now, locale } = usePage();
-  const edit = useDraft((draft) => draft.edit);
+  const edit = useEdit();
   const { placed } = cart;
   const at = cart.at === undefined ? now : Date.parse(cart.at);
   const found = useReleaseAt(at);

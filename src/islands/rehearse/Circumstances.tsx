@@ -8,7 +8,7 @@ import { AddWord } from '../../ui/AddWord.tsx';
 import { DateTimeField } from '../../ui/DateTimeField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 
 const mostCodes = 20;
 const minute = 60_000;
@@ -37,7 +37,7 @@ export function Circumstances({
 }) {
   const policy = usePolicy();
   const { now, locale } = usePage();
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const [chosenClock, setClock] = useState('');
   const everyClock = useEveryClock();
   const marketClock = zone?.market.terms.clocks.market;

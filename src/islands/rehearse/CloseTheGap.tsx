@@ -3,7 +3,7 @@ import { setQuantity } from '../../client/edits.ts';
 import { closingProducts } from '../../core/offers/closing-products.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import type { TestCart } from '../../core/policy/types.ts';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 
 const named = 8;
 
@@ -11,7 +11,7 @@ const named = 8;
 export function CloseTheGap({ cartId, cart, currency }: { cartId: string; cart: TestCart; currency: string }) {
   const { compiled, catalogue, money, now } = usePage();
   const policy = usePolicy();
-  const edit = useDraft((draft) => draft.edit);
+  const edit = useEdit();
   const found = useMemo(
     () => closingProducts(compiled, catalogue, inputOfTestCart(cart, catalogue, now).input, named),
     [compiled, catalogue, cart, now],

@@ -7,7 +7,7 @@ import type { TestCart } from '../../core/policy/types.ts';
 import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePolicy } from '../frame/page-context.tsx';
 import { useRegions } from '../frame/use-regions.ts';
 
 const farthestKm = 20_000;
@@ -23,7 +23,7 @@ export function DestinationDetails({
   zone: CompiledZone | undefined;
 }) {
   const policy = usePolicy();
-  const edit = useDraft((draft) => draft.edit);
+  const edit = useEdit();
   const { destination, quotes = {} } = cart;
   const regions = useRegions(destination.country);
   const places = inOrder(policy.places ?? {}).flatMap(([id, { name, coordinates }]) =>

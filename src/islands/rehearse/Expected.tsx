@@ -5,14 +5,14 @@ import { expectationNow, missesOf } from '../../core/test-carts/expectations.ts'
 import { placeIds, places, type Place } from '../../core/wording/places.ts';
 import { messagesOf, missInWords } from '../bench/expected-in-words.ts';
 import type { Rehearsal } from '../bench/rehearse-cart.ts';
-import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePolicy } from '../frame/page-context.tsx';
 import { usePriceWords } from '../frame/use-price-words.ts';
 import { TestCartFiles } from './TestCartFiles.tsx';
 
 /** What this cart is expected to be offered and told, chosen from what is seen; the bench and the check compare it from then on. */
 export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: TestCart; rehearsal: Rehearsal }) {
   const policy = usePolicy();
-  const edit = useDraft((draft) => draft.edit);
+  const edit = useEdit();
   const { evaluation } = rehearsal;
   const now = expectationNow(evaluation, messagesOf(rehearsal));
   const { expects = {} } = cart;

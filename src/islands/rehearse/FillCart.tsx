@@ -3,12 +3,12 @@ import { setCartLines } from '../../client/cart-edits.ts';
 import { ordinaryCart } from '../../core/catalogue/ordinary-cart.ts';
 import type { MarketTerms } from '../../core/markets/terms.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
-import { useDraft, usePage } from '../frame/page-context.tsx';
+import { useEdit, usePage } from '../frame/page-context.tsx';
 
 /** Fills the cart with real products up to an amount, as near as any come. */
 export function FillCart({ cartId, currency, terms }: { cartId: string; currency: string; terms: MarketTerms }) {
   const { catalogue, money } = usePage();
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const [text, setText] = useState('');
   const amount = parseAmount(text, currency);
   const fill = () => {

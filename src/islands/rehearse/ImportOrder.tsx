@@ -4,13 +4,13 @@ import { call } from '../../client/http.ts';
 import { orderAsCart, type PastOrderFound } from '../../client/order-as-cart.ts';
 import { freshId } from '../../client/set-at.ts';
 import { findMarket } from '../../core/places/find-zone.ts';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 
 /** Brings a past order in as a test cart, by the number the shop gave it. */
 export function ImportOrder({ choose }: { choose: (cart: string) => void }) {
   const policy = usePolicy();
   const { catalogue, compiled } = usePage();
-  const edit = useDraft((draft) => draft.edit);
+  const edit = useEdit();
   const [number, setNumber] = useState('');
   const [said, setSaid] = useState('');
   const bring = async () => {

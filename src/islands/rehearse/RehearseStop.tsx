@@ -2,7 +2,7 @@ import { addTestCart } from '../../client/cart-edits.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { Frame } from '../frame/Frame.tsx';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 import type { PageProps } from '../frame/page-props.ts';
 import { RehearseView } from './RehearseView.tsx';
 
@@ -24,7 +24,7 @@ function Inside({ query }: { query: Record<string, string> }) {
 function FirstCart() {
   const policy = usePolicy();
   const { catalogue } = usePage();
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const [, market] = inOrder(policy.markets)[0]!;
   const [first] = catalogue.keys();
   const begin = () =>

@@ -9,7 +9,7 @@ import type { Shopper, TestCart } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { rehearse } from '../bench/rehearse-cart.ts';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 import { useQuery } from '../frame/use-query.ts';
 import { CartSheet } from './CartSheet.tsx';
 import { Circumstances } from './Circumstances.tsx';
@@ -101,7 +101,7 @@ function OneCart({
 }) {
   const policy = usePolicy();
   const { compiled, compiledRelease, catalogue, locale, now } = usePage();
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const show = useDraft((state) => state.show);
   const [madeUp, setMadeUp] = useState(false);
   const printing = usePrinting();

@@ -9,7 +9,7 @@ import type { TestCart } from '../../core/policy/types.ts';
 import { seamsOf, type Seam } from '../../core/sweep/seams.ts';
 import { renderLead } from '../../core/wording/render.ts';
 import { usePriceWords } from '../frame/use-price-words.ts';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
 
 /** Units of a price tag; seams beyond are of no ordinary cart. */
 const farthest = 1000;
@@ -18,7 +18,7 @@ const farthest = 1000;
 export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; zone: CompiledZone }) {
   const policy = usePolicy();
   const { compiled, catalogue, money, now } = usePage();
-  const edit = useDraft((state) => state.edit);
+  const edit = useEdit();
   const { currency } = zone.market.market;
   const seams = useMemo(() => {
     return seamsOf(zone, situationOfTestCart(cart, now), farthest * priceUnit(currency));

@@ -5,7 +5,7 @@ import { places } from '../../core/wording/places.ts';
 import { addressKey, stateName, type TextAddress } from '../../core/wording/text-address.ts';
 import { textTable, wantsWork, type TextCell, type TextRow } from '../../core/wording/text-table.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePolicy } from '../frame/page-context.tsx';
 import { TextEditor } from './TextEditor.tsx';
 
 const statusWords: Record<TextCell['status'], string> = {
@@ -140,7 +140,7 @@ function Cell({
   open: string | null;
   setOpen: (key: string | null) => void;
 }) {
-  const edit = useDraft((draft) => draft.edit);
+  const edit = useEdit();
   const address = useMemo<TextAddress>(
     () => ({ offerId: row.offerId, state: row.state, place: row.place, language: cell.language }),
     [row.offerId, row.state, row.place, cell.language],

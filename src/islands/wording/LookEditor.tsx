@@ -5,7 +5,7 @@ import { contrastsOf, lookOf } from '../../core/wording/look.ts';
 import { placeIds, places, type Place } from '../../core/wording/places.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePolicy } from '../frame/page-context.tsx';
 import { useServerClock } from '../frame/use-server-clock.ts';
 import { PlaceScene } from '../storefront/PlaceScene.tsx';
 import type { StripMessage } from '../storefront/Strip.tsx';
@@ -21,7 +21,7 @@ const dayMs = 86_400_000;
 /** How the shop draws strip and bar: style, colours with their contrast, place, countdown, whether it can be closed, where it is silent. */
 export function LookEditor({ message, timeZone }: { message: StripMessage | undefined; timeZone: string }) {
   const policy = usePolicy();
-  const edit = useDraft((draft) => draft.edit);
+  const edit = useEdit();
   const show = useDraft((draft) => draft.show);
   const look = lookOf(policy);
   const now = useServerClock(look.countdownWithin !== undefined);

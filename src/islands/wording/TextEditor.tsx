@@ -4,7 +4,7 @@ import type { FoundText } from '../../core/wording/find-text.ts';
 import { directionOf } from '../../core/wording/languages.ts';
 import { faultsAt, subjectOf } from '../../core/wording/policy-faults.ts';
 import { textAt, unfinishedText, type TextAddress } from '../../core/wording/text-address.ts';
-import { useDraft, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePolicy } from '../frame/page-context.tsx';
 import { begunAt, completionsOf, type Completion } from './completions.ts';
 import { MarkedText } from './MarkedText.tsx';
 
@@ -32,7 +32,7 @@ export function TextEditor({
 }) {
   const policy = usePolicy();
   const show = useDraft((draft) => draft.show);
-  const edit = useDraft((draft) => draft.edit);
+  const edit = useEdit();
   const [typing, setTyping] = useState<string | null>(null);
   const [caret, setCaret] = useState<number | null>(null);
   const [at, setAt] = useState(0);

@@ -1,12 +1,12 @@
 import type { Operation } from 'rfc6902';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { smallStore } from '../../tests/support/small-store.ts';
-import { withPatches } from '../core/policy/patch.ts';
-import { targetIn } from '../core/offers/target.ts';
-import type { Policy } from '../core/policy/types.ts';
+import { smallStore } from '../../../tests/support/small-store.ts';
+import { withPatches } from '../../core/policy/patch.ts';
+import { targetIn } from '../../core/offers/target.ts';
+import type { Policy } from '../../core/policy/types.ts';
 import { createDraftStore, type DraftStore } from './draft-store.ts';
-import { setTarget } from './edits.ts';
-import { setAt } from './set-at.ts';
+import { setTarget } from '../edits.ts';
+import { setAt } from '../set-at.ts';
 
 const goal = (market: string, minor: number) => setTarget('free-delivery', 'first', market, minor);
 const name = (value: string) => setAt(['store', 'name'], value);
@@ -97,8 +97,8 @@ describe('edits that meet someone else’s', () => {
       [5000, 2222],
       [1111, 6000],
     ]);
-    state().settle('mine');
-    state().settle('theirs');
+    state().decide('mine');
+    state().decide('theirs');
     await settle();
     expect([nlbe(server.policy), uk(server.policy), state().collisions.length]).toEqual([5000, 2222, 0]);
   });
@@ -131,7 +131,11 @@ describe('edits that meet someone else’s', () => {
   test('edits of an earlier page are asked about where others changed the same meanwhile', async () => {
     server.edit(goal('nlbe', 1111));
     store = createDraftStore({ revision: 2, policy: server.policy, canUndo: null, canRedo: null });
-    await state().restore([goal('nlbe', 5000)(smallStore), name('Kept')(smallStore)], 1);
+    state().restore({
+      edits: [goal('nlbe', 5000)(smallStore), name('Kept')(smallStore)],
+      revision: 1,
+      perhapsThere: null,
+    });
     await settle();
     expect([nlbe(server.policy), server.policy.store.name]).toEqual([1111, 'Kept']);
     expect(state().collisions).toHaveLength(1);

@@ -1,0 +1,123 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { faultInWords } from '../../core/policy/fault-in-words.ts';
+import { withPatches } from '../../core/policy/patch.ts';
+import { checkReferences } from '../../core/policy/references/check-references.ts';
+import type { Edit } from '../edit.ts';
+import { call } from '../http.ts';
+import { draftFrom, isAtRest, reduceDraft, statusOf, unsentOf } from './draft-reducer.ts';
+import type {
+  Direction,
+  DraftAnswer,
+  DraftEvent,
+  DraftModel,
+  DraftOnServer,
+  DraftReply,
+  DraftRequest,
+  DraftStatus,
+  Unsent,
+} from './draft-state.ts';
+
+/** The draft as views select from it, and what they can do with it. */
+export interface DraftState extends DraftModel {
+  status: DraftStatus;
+  /** shows without saving; null ends it */
+  show: (edit: Edit | null) => void;
+  /**
+   * Makes an edit: seen at once, saved in the background, undoable. One that would leave the draft wrong is not made.
+   * @returns why it was not, in words; null when it was
+   */
+  edit: (edit: Edit) => string | null;
+  step: (direction: Direction) => void;
+  /** decides the oldest collision */
+  decide: (keep: 'mine' | 'theirs') => void;
+  /** takes up edits that an earlier page could not send */
+  restore: (unsent: Unsent) => void;
+  /** what has to outlive this page */
+  unsent: () => Unsent | null;
+  /** asks the server whether there is a newer draft. @param revision known to be there; any when absent */
+  refresh: (revision?: number) => void;
+  /** once everything has been sent or is held back: what the server has then */
+  flushed: () => Promise<DraftOnServer>;
+  refuse: (reason: string) => void;
+  dismissProblem: () => void;
+}
+
+export type DraftStore = StoreApi<DraftState>;
+
+const etag = (revision: number) => `"draft-${revision}"`;
+/** RFC 7240: the draft of before is here, so what has changed is enough. */
+const changesOnly = 'return=minimal';
+const patchType = 'application/json-patch+json';
+
+/** The browser's copy of the draft: performs what the reducer asks for. @param announce told after each change that reached the server */
+export function createDraftStore(initial: DraftOnServer, announce: (revision: number) => void = () => {}): DraftStore {
+  let waiting: ((saved: DraftOnServer) => void)[] = [];
+
+  return createStore<DraftState>()((set, get) => {
+    const dispatch = (event: DraftEvent): void => {
+      const [model, requests] = reduceDraft(get(), event);
+      set({ ...model, status: statusOf(model) });
+      for (const request of requests) perform(request);
+      if (waiting.length > 0 && isAtRest(get())) {
+        const rested = waiting;
+        waiting = [];
+        for (const rest of rested) rest(get().saved);
+      }
+    };
+    const answered = (reply: Promise<DraftReply>) =>
+      void reply.then((answer) => dispatch({ type: 'answered', answer }));
+    const perform = (request: DraftRequest): void => {
+      switch (request.type) {
+        case 'send': {
+          const { edit: body, revision } = request;
+          const options = { body, etag: etag(revision), type: patchType, prefer: changesOnly };
+          return answered(call<DraftAnswer>('PATCH', '/api/draft', options));
+        }
+        case 'step': {
+          const { direction, revision } = request;
+          const options = { etag: etag(revision), prefer: changesOnly };
+          return answered(call<DraftAnswer>('POST', `/api/draft/${direction}`, options));
+        }
+        case 'readWhole':
+          return answered(call<DraftAnswer>('GET', '/api/draft'));
+        case 'readSince':
+          return answered(call<DraftAnswer>('GET', `/api/draft?since=${request.revision}`));
+        case 'readNews':
+          void call<DraftAnswer>('GET', `/api/draft?since=${request.revision}`).then((answer) =>
+            dispatch({ type: 'newsRead', answer }),
+          );
+          return;
+        case 'pause':
+          setTimeout(() => dispatch({ type: 'pauseOver' }), request.ms * (0.5 + Math.random()));
+          return;
+        case 'announce':
+          return announce(request.revision);
+      }
+    };
+    const edit = (wanted: Edit): string | null => {
+      const { settled } = get();
+      const patch = wanted(settled);
+      const next = withPatches(settled, [patch]);
+      const [fault] = checkReferences(next, settled);
+      if (fault) return `${faultInWords(fault, next)}. Nothing was changed.`;
+      dispatch({ type: 'edited', patch });
+      return null;
+    };
+    const problemMet = (title: string, detail: string) =>
+      dispatch({ type: 'problemMet', problem: { status: 0, title, detail } });
+    return {
+      ...draftFrom(initial),
+      status: 'saved',
+      show: (shown) => dispatch({ type: 'shown', patch: shown ? shown(get().settled) : null }),
+      edit,
+      step: (direction) => dispatch({ type: 'stepWanted', direction }),
+      decide: (keep) => dispatch({ type: 'decided', keep }),
+      restore: (unsent) => dispatch({ type: 'unsentFound', unsent }),
+      unsent: () => unsentOf(get()),
+      refresh: (revision) => dispatch({ type: 'newsHeard', ...(revision === undefined ? {} : { revision }) }),
+      flushed: () => (isAtRest(get()) ? Promise.resolve(get().saved) : new Promise((resolve) => waiting.push(resolve))),
+      refuse: (reason) => problemMet('This was not changed', reason),
+      dismissProblem: () => dispatch({ type: 'problemDismissed' }),
+    };
+  });
+}
