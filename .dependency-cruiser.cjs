@@ -19,7 +19,7 @@ module.exports = {
     layer(
       'core-knows-nobody',
       '^src/core',
-      '^src/(server|pages|islands|ui|client|layouts)|^demo|^scripts',
+      '^src/(contract|server|pages|islands|ui|client|layouts)|^demo|^scripts',
       'core points outward',
     ),
     {
@@ -53,6 +53,19 @@ module.exports = {
       '^src/(core|server|pages|islands|client|layouts)',
       'ui parts know only what they are handed',
     ),
+    layer(
+      'contract-knows-core-only',
+      '^src/contract',
+      '^src/(server|pages|islands|ui|client|layouts)',
+      'contract points outward',
+    ),
+    {
+      name: 'contract-as-types',
+      severity: 'error',
+      comment: 'schemas stay on the server: the browser takes types and the form of ETags',
+      from: { path: '^src/(client|islands)', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/contract', pathNot: '^src/contract/etag\\.ts$', dependencyTypesNot: ['type-only'] },
+    },
     layer(
       'islands-know-no-server',
       '^src/islands',

@@ -1,14 +1,27 @@
-/** A problem+json answer, as the interface shows it. */
-export interface HttpProblem {
-  status: number;
-  title: string;
-  detail: string;
-  fields?: { pointer: string; message: string }[];
-  draft?: unknown;
-}
+import { draftEtag } from '../contract/etag.ts';
+import type { AnswerTo, BodyOf, CallName, ParamsOf, QueryOf } from '../contract/calls.ts';
+import type { Problem } from '../contract/shapes/problem.ts';
+
+/** A problem as the interface shows it. */
+export type HttpProblem = Omit<Problem, 'type'>;
 
 export type Answer<T> =
   { ok: true; body: T } | { ok: false; problem: HttpProblem; unreachable: boolean; unreadable: boolean };
+
+/** What a call takes: only what it has. */
+export type CallInput<N extends CallName> = (BodyOf<N> extends undefined ? { body?: undefined } : { body: BodyOf<N> }) &
+  (object extends ParamsOf<N> ? { params?: undefined } : { params: { [Name in keyof ParamsOf<N>]: string | number } }) &
+  (object extends QueryOf<N> ? { query?: QueryOf<N> } : { query: QueryOf<N> }) & {
+    /** of the draft that was seen; travels as If-Match */
+    revision?: number;
+    /** the draft of before is here, so what has changed is enough (RFC 7240) */
+    changesOnly?: boolean;
+    /** sent as it is, for as long as it takes */
+    file?: { content: Blob; type: string; signal?: AbortSignal };
+  };
+
+/** How long an answer is waited for. ms */
+const patience = 60_000;
 
 const unreachable: HttpProblem = {
   status: 0,
@@ -16,38 +29,54 @@ const unreachable: HttpProblem = {
   detail: 'Your edits are kept here and sent as soon as it does.',
 };
 
-/** Calls the server; never throws. `unreachable` means that trying again later makes sense, `unreadable` that what answered is not Summant. */
-export async function call<T>(
-  method: string,
-  path: string,
-  options: { body?: unknown; etag?: string; type?: string; prefer?: string; keepalive?: boolean } = {},
-): Promise<Answer<T>> {
-  let response: Response;
-  try {
-    response = await fetch(path, {
-      method,
-      headers: {
-        ...(options.body === undefined ? {} : { 'content-type': options.type ?? 'application/json' }),
-        ...(options.etag ? { 'if-match': options.etag } : {}),
-        ...(options.prefer ? { prefer: options.prefer } : {}),
-      },
-      ...(options.body === undefined ? {} : { body: JSON.stringify(options.body) }),
-      ...(options.keepalive ? { keepalive: true } : {}),
-    });
-  } catch {
-    return { ok: false, problem: unreachable, unreachable: true, unreadable: false };
-  }
-  const body = (await response.json().catch(() => undefined)) as unknown;
-  const away = response.status === 502 || response.status === 503 || response.status === 504 || response.status === 429;
-  if (typeof body !== 'object' || body === null)
-    return { ok: false, problem: unreadable(response.status), unreachable: away, unreadable: !away };
-  if (response.ok) return { ok: true, body: body as T };
-  return { ok: false, problem: body as HttpProblem, unreachable: away, unreadable: false };
-}
-
 /** Something between here and Summant has answered in its place, or an answer was cut off. */
 const unreadable = (status: number): HttpProblem => ({
   status,
   title: 'The answer could not be read',
   detail: `It came with status ${status} and is not from Summant, or was cut off.`,
 });
+
+/** The address of a call. */
+export function addressOf(name: CallName, params: object = {}, query: object = {}): string {
+  const path = name
+    .slice(name.indexOf(' ') + 1)
+    .replace(/\{(\w+)\}/g, (_, part: string) => encodeURIComponent(String((params as Record<string, unknown>)[part])));
+  const asked = new URLSearchParams(Object.entries(query).map(([key, value]) => [key, String(value)])).toString();
+  return asked === '' ? path : `${path}?${asked}`;
+}
+
+/**
+ * Calls the server; never throws. `unreachable` means that trying again later makes sense, `unreadable` that what answered is
+ * not Summant.
+ */
+export async function call<N extends CallName>(
+  name: N,
+  ...[input]: object extends CallInput<N> ? [input?: CallInput<N>] : [input: CallInput<N>]
+): Promise<Answer<AnswerTo<N>>> {
+  const { body, params, query, revision, changesOnly, file } = (input ?? {}) as CallInput<CallName>;
+  const sent = file?.content ?? (body === undefined ? undefined : JSON.stringify(body));
+  const type = file?.type ?? (body === undefined ? undefined : 'application/json');
+  const signal = file ? file.signal : AbortSignal.timeout(patience);
+  let response: Response;
+  try {
+    response = await fetch(addressOf(name, params, query), {
+      method: name.slice(0, name.indexOf(' ')),
+      headers: {
+        ...(type === undefined ? {} : { 'content-type': type }),
+        ...(revision === undefined ? {} : { 'if-match': draftEtag(revision) }),
+        ...(changesOnly ? { prefer: 'return=minimal' } : {}),
+      },
+      ...(sent === undefined ? {} : { body: sent }),
+      ...(signal ? { signal } : {}),
+    });
+  } catch {
+    return { ok: false, problem: unreachable, unreachable: true, unreadable: false };
+  }
+  const { status, ok } = response;
+  const read = (await response.json().catch(() => undefined)) as unknown;
+  const away = status === 502 || status === 503 || status === 504 || status === 429;
+  if (typeof read !== 'object' || read === null)
+    return { ok: false, problem: unreadable(status), unreachable: away, unreadable: !away };
+  if (ok) return { ok: true, body: read as AnswerTo<N> };
+  return { ok: false, problem: read as Problem, unreachable: away, unreadable: false };
+}

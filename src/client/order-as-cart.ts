@@ -1,20 +1,6 @@
+import type { FoundOrder } from '../contract/shapes/order.ts';
 import type { Catalogue } from '../core/catalogue/product.ts';
 import type { TestCart } from '../core/policy/types.ts';
-
-/** A past order as the server finds it by its number. Amounts in minor units of its currency; null: the export did not say. */
-export interface PastOrderFound {
-  number: string;
-  placedAt: string;
-  country: string;
-  region: string;
-  postcode: string;
-  currency: string;
-  delivery: number | null;
-  option: string;
-  code: string;
-  returning: boolean | null;
-  lines: { sku: string; quantity: number }[];
-}
 
 /**
  * A past order as a test cart: its goods where the catalogue still has them, where it went, when it was placed and what was
@@ -23,7 +9,7 @@ export interface PastOrderFound {
  * @returns also the SKUs that the catalogue no longer has
  */
 export function orderAsCart(
-  order: PastOrderFound,
+  order: Omit<FoundOrder, 'market' | 'goods'>,
   catalogue: Catalogue,
   language: string,
 ): { cart: Omit<TestCart, 'order' | 'lines'>; pieces: Map<string, number>; gone: string[] } {

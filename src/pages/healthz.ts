@@ -1,6 +1,5 @@
-import type { APIRoute } from 'astro';
 import { figures } from '../server/carriers/quotes-for.ts';
-import { json } from '../server/http/problem.ts';
+import { endpoint, reply } from '../server/http/endpoint.ts';
 
 /** The process answers, and what it has counted since it began. */
-export const GET: APIRoute = () => json({ status: 'ok', carriers: figures });
+export const GET = endpoint('GET /healthz', () => Promise.resolve(reply({ status: 'ok', carriers: figures })));

@@ -1,22 +1,9 @@
-import type { Draft } from './draft/draft-store.ts';
+import type { PageData } from '../contract/page.ts';
 import { readDraft } from './draft/draft-store.ts';
 import { policyAddress } from './draft/policy-text.ts';
 import { listProducts } from './products/product-store.ts';
 import { currentReleaseBeside } from './releases/release-beside-draft.ts';
 import { plainQuery } from '../core/plain-query.ts';
-import type { Product } from '../core/catalogue/product.ts';
-import type { Operation } from 'rfc6902';
-
-interface PageData {
-  draft: Omit<Draft, 'stamp'> & { address: string };
-  release: { number: number; patch: Operation[] } | null;
-  products: Product[];
-  locale: string;
-  now: number;
-  benchFolded: boolean;
-  theme: 'summant-day' | 'summant-night' | null;
-  query: Record<string, string>;
-}
 
 /** What every page's frame needs, read at once. */
 export async function pageData(request: Request, url: URL): Promise<PageData> {

@@ -1,7 +1,7 @@
 import type { Operation } from 'rfc6902';
 import { inject, describe, expect, test } from 'vitest';
 import { withPatches } from '../../src/core/policy/patch.ts';
-import type { HistoricEdit } from '../../src/core/policy/draft-history.ts';
+import type { HistoricEdit } from '../../src/contract/shapes/draft.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { startApplication } from '../support/application.ts';
 import {

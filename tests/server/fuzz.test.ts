@@ -1,7 +1,7 @@
 import { afterAll, expect, inject, test } from 'vitest';
 import { freshDatabase, startApplication, type Application } from '../support/application.ts';
 import { FromSchema, seeded } from '../support/from-schema.ts';
-import { openApiDocument } from '../../src/server/openapi/document.ts';
+import { openApiDocument } from '../../src/contract/openapi.ts';
 
 /** Further on demand: FUZZ_REQUESTS=200000 FUZZ_SEED=7 npx vitest run --project server tests/server/fuzz.test.ts */
 const requests = Number(process.env.FUZZ_REQUESTS ?? 20_000);

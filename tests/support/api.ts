@@ -4,7 +4,10 @@ import type { Operation } from 'rfc6902';
 import { expect } from 'vitest';
 import { targetIn } from '../../src/core/offers/target.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
-import { openApiDocument } from '../../src/server/openapi/document.ts';
+import { calls } from '../../src/contract/calls.ts';
+import { openApiDocument } from '../../src/contract/openapi.ts';
+import type { Draft } from '../../src/contract/shapes/draft.ts';
+import type { Problem } from '../../src/contract/shapes/problem.ts';
 
 const ajv = new Ajv2020({ strict: false });
 ajvFormats.default(ajv);
@@ -17,19 +20,8 @@ export interface Reply<T = Record<string, unknown>> {
   body: T;
 }
 
-export interface ProblemBody {
-  title: string;
-  detail: string;
-  fields?: { pointer: string; message: string }[];
-  draft?: DraftBody;
-}
-
-export interface DraftBody {
-  revision: number;
-  policy: Policy;
-  canUndo: string | null;
-  canRedo: string | null;
-}
+export type ProblemBody = Omit<Problem, 'draft'> & { draft?: Draft };
+export type DraftBody = Draft;
 
 /** Calls the application and checks the answer against its OpenAPI document. */
 export async function call<T = Record<string, unknown>>(
@@ -51,20 +43,25 @@ export async function call<T = Record<string, unknown>>(
   return { status: response.status, etag: response.headers.get('etag'), type, body };
 }
 
+/** Calls as patterns of their paths: those with fewer open parts first. */
+const patterns = Object.keys(calls)
+  .map((name) => {
+    const [method, path] = name.split(' ') as [string, string];
+    return { method, path, pattern: new RegExp(`^${path.replaceAll('.', '\\.').replace(/\{\w+\}/g, '[^/]+')}$`) };
+  })
+  .sort((a, b) => a.path.split('{').length - b.path.split('{').length);
+
+/** The path of the call that a request is one of, as the document writes it; undefined for none. */
+const templateOf = (method: string, path: string): string | undefined =>
+  patterns.find((call) => call.method === method && call.pattern.test(path.split('?')[0]!))?.path;
+
 function conformsToOpenApi(method: string, path: string, status: number, type: string, body: unknown): void {
-  const template = path
-    .split('?')[0]!
-    .replace(/\/releases\/[^/]+/, '/releases/{number}')
-    .replace(/\/imports\/\d+/, '/imports/{id}')
-    .replace(/\/stand-ins\/[^/]+/, '/stand-ins/{name}');
-  const operation = (
-    openApiDocument.paths as Record<
-      string,
-      Record<string, { responses: Record<string, { content?: Record<string, unknown> }> }>
-    >
-  )[template]?.[method.toLowerCase()];
-  if (!operation) return;
-  const described = operation.responses[String(status)];
+  const template = templateOf(method, path);
+  if (!template) return expect([404, 405], `${method} ${path} is not described`).toContain(status);
+  const { responses } = openApiDocument.paths[template]![method.toLowerCase()] as {
+    responses: Record<string, { content?: Record<string, unknown> }>;
+  };
+  const described = responses[String(status)];
   expect(described, `${method} ${template} answered ${status}, which is not described`).toBeDefined();
   if (!described!.content) return;
   expect(Object.keys(described!.content)).toContain(type);

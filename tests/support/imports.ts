@@ -1,5 +1,5 @@
 import { expect } from 'vitest';
-import type { ImportRun } from '../../src/core/imports/import-run.ts';
+import type { ImportRun } from '../../src/contract/shapes/import.ts';
 import { guessMapping, type ImportMapping } from '../../src/core/imports/mapping.ts';
 import type { ImportKind } from '../../src/core/imports/fields.ts';
 import { call, type Reply } from './api.ts';

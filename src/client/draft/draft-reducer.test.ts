@@ -6,7 +6,8 @@ import { smallStore } from '../../../tests/support/small-store.ts';
 import { applyToPolicy, patchBetween, withPatches } from '../../core/policy/patch.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { draftFrom, isAtRest, reduceDraft, statusOf, unsentOf } from './draft-reducer.ts';
-import type { DraftAnswer, DraftEvent, DraftModel, DraftReply, DraftRequest } from './draft-state.ts';
+import type { DraftAnswer } from '../../contract/shapes/draft.ts';
+import type { DraftEvent, DraftModel, DraftReply, DraftRequest } from './draft-state.ts';
 
 /** A server as clients see it: one draft, its history, and answers that say what has changed. */
 class ServerModel {

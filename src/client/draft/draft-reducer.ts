@@ -3,12 +3,11 @@ import { applyToPolicy, patchBetween, samePolicy, withPatches } from '../../core
 import type { Policy } from '../../core/policy/types.ts';
 import { same } from '../../core/same.ts';
 import type { HttpProblem } from '../http.ts';
+import type { DraftAnswer, Draft } from '../../contract/shapes/draft.ts';
 import type {
   Collision,
-  DraftAnswer,
   DraftEvent,
   DraftModel,
-  DraftOnServer,
   DraftReply,
   DraftRequest,
   DraftStatus,
@@ -26,7 +25,7 @@ const mostSteps = 100;
 
 export type Reduced = readonly [state: DraftModel, requests: readonly DraftRequest[]];
 
-export function draftFrom(saved: DraftOnServer): DraftModel {
+export function draftFrom(saved: Draft): DraftModel {
   return {
     saved,
     pending: [],
@@ -156,7 +155,7 @@ function collisionOf(edit: Operation[], theirs: Policy): Collision {
 }
 
 /** The draft of an answer; null where it builds on another revision than the one here. */
-function draftOf(answer: DraftAnswer, saved: DraftOnServer): DraftOnServer | null {
+function draftOf(answer: DraftAnswer, saved: Draft): Draft | null {
   if ('policy' in answer) return answer;
   const { since, ...rest } = answer;
   return since.revision === saved.revision ? { ...rest, policy: withPatches(saved.policy, [since.patch]) } : null;
@@ -175,7 +174,7 @@ const beginsWith = (patch: readonly Operation[], start: readonly Operation[]): b
  * Takes a newer draft from the server, putting own edits on top; those that meet a foreign one are asked about. An edit whose
  * answer was lost and that turns out to be in there already is not made a second time.
  */
-function newerTaken(state: DraftModel, newer: DraftOnServer, answer: DraftAnswer): DraftModel {
+function newerTaken(state: DraftModel, newer: Draft, answer: DraftAnswer): DraftModel {
   const { saved, perhapsThere, collisions } = state;
   if (newer.revision <= saved.revision) return state;
   const since = 'since' in answer && answer.since.revision === saved.revision ? answer.since.patch : null;

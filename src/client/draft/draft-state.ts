@@ -1,17 +1,7 @@
 import type { Operation } from 'rfc6902';
+import type { Draft, DraftAnswer } from '../../contract/shapes/draft.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import type { Answer, HttpProblem } from '../http.ts';
-
-export interface DraftOnServer {
-  revision: number;
-  policy: Policy;
-  canUndo: string | null;
-  canRedo: string | null;
-}
-
-/** What the server answers to whoever has the draft of before. */
-export type DraftAnswer =
-  DraftOnServer | (Omit<DraftOnServer, 'policy'> & { since: { revision: number; patch: Operation[] } });
 
 /** An edit that met someone else's in the same place; the person decides. */
 export interface Collision {
@@ -46,7 +36,7 @@ export type UnderWay =
 /** All that a page knows of the draft. Changed by `reduceDraft` alone. */
 export interface DraftModel {
   /** what the server has confirmed */
-  saved: DraftOnServer;
+  saved: Draft;
   /** edits on their way, oldest first */
   pending: readonly Operation[][];
   /** of the first of them, once it has been sent without a clear answer: what the server will have stored if it did arrive */

@@ -5,12 +5,11 @@ import { checkReferences } from '../../core/policy/references/check-references.t
 import type { Edit } from '../edit.ts';
 import { call } from '../http.ts';
 import { draftFrom, isAtRest, reduceDraft, statusOf, unsentOf } from './draft-reducer.ts';
+import type { Draft } from '../../contract/shapes/draft.ts';
 import type {
   Direction,
-  DraftAnswer,
   DraftEvent,
   DraftModel,
-  DraftOnServer,
   DraftReply,
   DraftRequest,
   DraftStatus,
@@ -37,21 +36,18 @@ export interface DraftState extends DraftModel {
   /** asks the server whether there is a newer draft. @param revision known to be there; any when absent */
   refresh: (revision?: number) => void;
   /** once everything has been sent or is held back: what the server has then */
-  flushed: () => Promise<DraftOnServer>;
+  flushed: () => Promise<Draft>;
   refuse: (reason: string) => void;
   dismissProblem: () => void;
 }
 
 export type DraftStore = StoreApi<DraftState>;
 
-const etag = (revision: number) => `"draft-${revision}"`;
-/** RFC 7240: the draft of before is here, so what has changed is enough. */
-const changesOnly = 'return=minimal';
-const patchType = 'application/json-patch+json';
+const changesSince = (revision: number) => call('GET /api/draft', { query: { since: String(revision) } });
 
 /** The browser's copy of the draft: performs what the reducer asks for. @param announce told after each change that reached the server */
-export function createDraftStore(initial: DraftOnServer, announce: (revision: number) => void = () => {}): DraftStore {
-  let waiting: ((saved: DraftOnServer) => void)[] = [];
+export function createDraftStore(initial: Draft, announce: (revision: number) => void = () => {}): DraftStore {
+  let waiting: ((saved: Draft) => void)[] = [];
 
   return createStore<DraftState>()((set, get) => {
     const dispatch = (event: DraftEvent): void => {
@@ -70,22 +66,18 @@ export function createDraftStore(initial: DraftOnServer, announce: (revision: nu
       switch (request.type) {
         case 'send': {
           const { edit: body, revision } = request;
-          const options = { body, etag: etag(revision), type: patchType, prefer: changesOnly };
-          return answered(call<DraftAnswer>('PATCH', '/api/draft', options));
+          return answered(call('PATCH /api/draft', { body, revision, changesOnly: true }));
         }
         case 'step': {
           const { direction, revision } = request;
-          const options = { etag: etag(revision), prefer: changesOnly };
-          return answered(call<DraftAnswer>('POST', `/api/draft/${direction}`, options));
+          return answered(call(`POST /api/draft/${direction}`, { revision, changesOnly: true }));
         }
         case 'readWhole':
-          return answered(call<DraftAnswer>('GET', '/api/draft'));
+          return answered(call('GET /api/draft'));
         case 'readSince':
-          return answered(call<DraftAnswer>('GET', `/api/draft?since=${request.revision}`));
+          return answered(changesSince(request.revision));
         case 'readNews':
-          void call<DraftAnswer>('GET', `/api/draft?since=${request.revision}`).then((answer) =>
-            dispatch({ type: 'newsRead', answer }),
-          );
+          void changesSince(request.revision).then((answer) => dispatch({ type: 'newsRead', answer }));
           return;
         case 'pause':
           setTimeout(() => dispatch({ type: 'pauseOver' }), request.ms * (0.5 + Math.random()));

@@ -1,3 +1,4 @@
+import type { CarrierReply } from '../../contract/shapes/carrier.ts';
 import { useEffect, useState } from 'react';
 import { call } from '../../client/http.ts';
 import { priceOfQuote } from '../../core/charges/charge.ts';
@@ -7,14 +8,6 @@ import type { Charge } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 
-interface Reply {
-  request: object;
-  answer: string | null;
-  quote: number | null;
-  problem: string | null;
-  took: number;
-}
-
 const modes: [string, string][] = [
   ['works', 'works'],
   ['slow', 'answers after four seconds'],
@@ -22,6 +15,8 @@ const modes: [string, string][] = [
   ['wrong', 'answers nonsense'],
   ['down', 'is down'],
 ];
+
+const standIn = { name: 'carrier' };
 
 /** Asks the carriers of a charge as a shop's quote would: what is sent, what comes back, and what a shopper then pays. */
 export function CarrierTest({ charge, marketId, country }: { charge: Charge; marketId: string; country: string }) {
@@ -32,19 +27,19 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
   const [to, setTo] = useState(country);
   const [postcode, setPostcode] = useState('');
   const [mode, setMode] = useState('works');
-  const [reply, setReply] = useState<(Reply & { carrier: string }) | null>(null);
+  const [reply, setReply] = useState<(CarrierReply & { carrier: string }) | null>(null);
   const [asking, setAsking] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const carriers = carriersOf(charge);
   const { currency, countries } = policy.markets[marketId]!;
   useEffect(() => {
-    void call<{ mode: string }>('GET', '/api/stand-ins/carrier').then(
+    void call('GET /api/stand-ins/{name}', { params: standIn }).then(
       (answer) => answer.ok && setMode(answer.body.mode),
     );
   }, []);
   const ask = async (carrier: string) => {
     setAsking(true);
-    const answer = await call<Reply>('POST', '/api/carriers/test', {
+    const answer = await call('POST /api/carriers/test', {
       body: {
         carrier,
         market: marketId,
@@ -58,7 +53,7 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
     if (answer.ok) setReply({ ...answer.body, carrier });
   };
   const changeMode = async (wanted: string) => {
-    const answer = await call<{ mode: string }>('PUT', '/api/stand-ins/carrier', { body: { mode: wanted } });
+    const answer = await call('PUT /api/stand-ins/{name}', { params: standIn, body: { mode: wanted } });
     if (answer.ok) setMode(answer.body.mode);
   };
   return (
@@ -138,7 +133,7 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
   );
 
   /** With the margins of each line that asks this carrier, or its fallback. */
-  function outcome({ carrier, quote, problem: why }: Reply & { carrier: string }): string {
+  function outcome({ carrier, quote, problem: why }: CarrierReply & { carrier: string }): string {
     const terms = compiled.markets.get(marketId)!.terms;
     const said = compileCharge(charge, terms, policy.qualifiers).lines.flatMap(({ price }) => {
       if (price.kind !== 'quoted' || price.carrier !== carrier) return [];

@@ -36,11 +36,10 @@ export const ProductsDelivery = memo(function ProductsDelivery({
   const make = async (product: Product, change: ProductDeliveryChange, back = false) => {
     // What was looked at stays in sight, whatever becomes of it.
     setLooked((ids) => (ids.includes(product.id) ? ids : [...ids, product.id]));
-    const answer = await call<{ product: Product }>('PATCH', `/api/products/${product.id}`, { body: change });
+    const answer = await call('PATCH /api/products/{id}', { params: { id: product.id }, body: change });
     if (!answer.ok) {
       const { problem } = answer;
-      const current = (problem as { product?: Product }).product;
-      if (current) setProduct(current);
+      if (problem.product) setProduct(problem.product);
       return setSaid({
         text: answer.unreachable
           ? `Summant does not answer. ${product.name} is as it was; try again in a moment.`

@@ -7,7 +7,7 @@ export function EmptyStore({ title }: { title?: string }) {
   const [problem, setProblem] = useState<HttpProblem | null>(null);
   const load = async () => {
     setLoading(true);
-    const answer = await call('POST', '/api/demo', { body: {} });
+    const answer = await call('POST /api/demo');
     if (answer.ok) window.location.reload();
     else {
       setProblem(answer.problem);

@@ -4,7 +4,7 @@ import { commandsOf, type Command } from './commands.ts';
 import { Header } from './Header.tsx';
 import { Notices } from './Notices.tsx';
 import { PageProvider, useDraft, usePolicy } from './page-context.tsx';
-import type { PageProps, ThemeChoice } from './page-props.ts';
+import type { PageProps, ThemeChoice } from '../../contract/page.ts';
 import { Palette } from './Palette.tsx';
 import { remember } from './remember.ts';
 import { Shortcuts } from './Shortcuts.tsx';

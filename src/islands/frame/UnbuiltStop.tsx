@@ -1,5 +1,5 @@
 import { Frame } from './Frame.tsx';
-import type { PageProps } from './page-props.ts';
+import type { PageProps } from '../../contract/page.ts';
 import { trail, type StopId } from './trail.ts';
 
 /** A stop that is not built yet says in a line what it will hold. */

@@ -20,7 +20,7 @@ import { announceRevision, connectStore } from '../../client/draft/connect-tabs.
 import { policyOfPage } from '../../client/page-policy.ts';
 import { createDraftStore, type DraftState, type DraftStore } from '../../client/draft/draft-store.ts';
 import { withPatches } from '../../core/policy/patch.ts';
-import type { PageProps } from './page-props.ts';
+import type { PageProps } from '../../contract/page.ts';
 
 interface CurrentRelease {
   number: number;

@@ -39,7 +39,7 @@ function useRegionsOf(countries: readonly string[]): void {
   useEffect(() => {
     for (const country of wanted.split(' ')) {
       if (country === '' || known.has(country)) continue;
-      void call<{ regions: Region[] }>('GET', `/api/regions?country=${country}`).then((answer) => {
+      void call('GET /api/regions', { query: { country } }).then((answer) => {
         if (!answer.ok) return;
         known.set(country, answer.body.regions);
         again((count) => count + 1);

@@ -38,15 +38,13 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
   const amounts = useMemo(() => driftingAmounts(policy, marketId), [policy, marketId]);
 
   const reload = useCallback(async () => {
-    const answer = await call<{ rates: RateHistory }>('GET', '/api/rates');
+    const answer = await call('GET /api/rates');
     if (answer.ok) setRates(answer.body.rates);
     setRead(true);
   }, []);
   useEffect(() => void reload(), [reload]);
   const fetchNow = async () => {
-    const answer = await call<{ added: number; changed: number; newest: string | null }>('POST', '/api/rates/fetch', {
-      body: {},
-    });
+    const answer = await call('POST /api/rates/fetch');
     if (!answer.ok) return setSaid({ wrong: true, text: `${answer.problem.title}. ${answer.problem.detail}` });
     const { added, changed, newest } = answer.body;
     const age = newest ? Math.floor((Date.now() - Date.parse(`${newest}T00:00Z`)) / 86_400_000) : null;
@@ -57,7 +55,7 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
     await reload();
   };
   const setMode = async (mode: string) => {
-    const answer = await call<{ mode: string }>('PUT', '/api/stand-ins/rate-feed', { body: { mode } });
+    const answer = await call('PUT /api/stand-ins/{name}', { params: { name: 'rate-feed' }, body: { mode } });
     if (answer.ok) setFeed(answer.body.mode);
   };
   return (

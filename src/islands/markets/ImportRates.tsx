@@ -1,14 +1,8 @@
+import { call } from '../../client/http.ts';
+import type { AnswerTo } from '../../contract/calls.ts';
 import { useState } from 'react';
 
-interface Imported {
-  added: number;
-  changed: number;
-  same: number;
-  currencies: string[];
-  firstDay: string;
-  lastDay: string;
-  rejected: { line: number; column: string; reason: string }[];
-}
+type Imported = AnswerTo<'POST /api/rates/import'>;
 
 /** A file of reference rates: what it would bring first, then taken over. */
 export function ImportRates({ imported }: { imported: () => void }) {
@@ -16,18 +10,18 @@ export function ImportRates({ imported }: { imported: () => void }) {
   const [would, setWould] = useState<Imported | null>(null);
   const [said, setSaid] = useState<{ wrong: boolean; text: string } | null>(null);
   const send = async (chosen: File, dryRun: boolean): Promise<Imported | null> => {
-    try {
-      const response = await fetch(`/api/rates/import?dryRun=${dryRun ? 'yes' : 'no'}`, {
-        method: 'POST',
-        headers: { 'content-type': 'text/csv' },
-        body: chosen,
-      });
-      const body = (await response.json()) as Imported & { title: string; detail: string };
-      if (response.ok) return body;
-      setSaid({ wrong: true, text: `${body.title}. ${body.detail}` });
-    } catch {
-      setSaid({ wrong: true, text: 'Summant does not answer. Nothing was changed; try again in a moment.' });
-    }
+    const answer = await call('POST /api/rates/import', {
+      query: { dryRun: dryRun ? 'yes' : 'no' },
+      file: { content: chosen, type: 'text/csv' },
+    });
+    if (answer.ok) return answer.body;
+    const { title, detail } = answer.problem;
+    setSaid({
+      wrong: true,
+      text: answer.unreachable
+        ? 'Summant does not answer. Nothing was changed; try again in a moment.'
+        : `${title}. ${detail}`,
+    });
     return null;
   };
   const choose = async (chosen: File | null) => {

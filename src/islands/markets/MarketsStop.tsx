@@ -1,5 +1,5 @@
 import { Frame } from '../frame/Frame.tsx';
-import type { PageProps } from '../frame/page-props.ts';
+import type { PageProps } from '../../contract/page.ts';
 import { takeCountryNames } from '../frame/place-names.ts';
 import { MarketsView } from './MarketsView.tsx';
 

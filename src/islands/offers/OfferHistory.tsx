@@ -1,13 +1,10 @@
 import { useEffect, useState } from 'react';
 import { call } from '../../client/http.ts';
 import type { PolicyChange } from '../../core/policy/changes.ts';
-import { isOfOffer, type HistoricEdit } from '../../core/policy/draft-history.ts';
+import { isOfOffer } from '../../core/policy/draft-history.ts';
+import type { AnswerTo } from '../../contract/calls.ts';
+import type { HistoricEdit } from '../../contract/shapes/draft.ts';
 import { useDraft, usePage } from '../frame/page-context.tsx';
-
-interface History {
-  edits: HistoricEdit[];
-  complete: boolean;
-}
 
 /** What is planned for an offer, that is in the draft and not released, and what has been done to it in the draft. */
 export function OfferHistory({ offerId }: { offerId: string }) {
@@ -57,13 +54,10 @@ export function OfferHistory({ offerId }: { offerId: string }) {
 function Edits({ offerId }: { offerId: string }) {
   const { locale } = usePage();
   const revision = useDraft((state) => state.saved.revision);
-  const [history, setHistory] = useState<History | 'none' | null>(null);
+  const [history, setHistory] = useState<AnswerTo<'GET /api/draft/history'> | 'none' | null>(null);
   useEffect(() => {
     let wanted = true;
-    void call<History>(
-      'GET',
-      `/api/draft/history?offer=${encodeURIComponent(offerId)}&language=${encodeURIComponent(locale)}`,
-    ).then((answer) => {
+    void call('GET /api/draft/history', { query: { offer: offerId, language: locale } }).then((answer) => {
       if (wanted) setHistory(answer.ok ? answer.body : 'none');
     });
     return () => {

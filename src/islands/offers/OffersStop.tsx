@@ -1,5 +1,5 @@
 import { Frame } from '../frame/Frame.tsx';
-import type { PageProps } from '../frame/page-props.ts';
+import type { PageProps } from '../../contract/page.ts';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
 import { OffersView } from './OffersView.tsx';

@@ -16,7 +16,7 @@ export function useDistributions(
     const next = missing.split(',')[0];
     if (!next) return;
     let wanted = true;
-    void call<ValueCounts>('GET', `/api/orders/values?market=${encodeURIComponent(next)}`).then((answer) => {
+    void call('GET /api/orders/values', { query: { market: next } }).then((answer) => {
       const counts = answer.ok ? answer.body : { valueSteps: [], counts: [] };
       if (wanted) setLoaded((known) => new Map(known).set(next, distributionOf(counts)));
     });

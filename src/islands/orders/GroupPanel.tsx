@@ -1,3 +1,4 @@
+import type { BasketStudy } from '../../contract/shapes/order.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { call } from '../../client/http.ts';
 import { priceIn } from '../../core/catalogue/product-amount.ts';
@@ -5,7 +6,6 @@ import { toDecimal } from '../../core/money/decimal.ts';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { liftsOver } from '../../core/orders/lifts.ts';
 import { ordersBetween } from '../../core/orders/distribution.ts';
-import type { BoughtTogether, Bought } from '../../core/orders/baskets.ts';
 import type { OrderFilter, Tally } from '../../core/orders/tally.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
@@ -17,13 +17,6 @@ import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv } from '../frame/save-file.ts';
 import { sumBelow } from '../../core/orders/tally.ts';
 import { wordsFor } from './words.ts';
-
-interface Baskets {
-  baskets: number;
-  mostBaskets: number;
-  products: Bought[];
-  pairs: BoughtTogether[];
-}
 
 /** The orders in a stretch of values: who they are, what they buy, and what would lift them over a goal. */
 export function GroupPanel({
@@ -294,15 +287,15 @@ export function GroupPanel({
 }
 
 /** What the group holds, asked of the server once its ends stand still. */
-function useBaskets(market: string, filter: OrderFilter, group: Stretch | null): Baskets | null {
-  const [baskets, setBaskets] = useState<Baskets | null>(null);
+function useBaskets(market: string, filter: OrderFilter, group: Stretch | null): BasketStudy | null {
+  const [baskets, setBaskets] = useState<BasketStudy | null>(null);
   const { fromDay, toDay, shopper, option, delivery } = filter;
   const [from, to] = group ? [group.from, group.to] : [null, null];
   useEffect(() => {
     if (from === null || to === null) return;
     let wanted = true;
     setBaskets(null);
-    const query = new URLSearchParams({
+    const query = {
       market,
       fromValue: String(from),
       toValue: String(to),
@@ -311,8 +304,8 @@ function useBaskets(market: string, filter: OrderFilter, group: Stretch | null):
       shopper,
       delivery,
       ...(option === null ? {} : { option }),
-    });
-    void call<Baskets>('GET', `/api/orders/group?${query.toString()}`).then((answer) => {
+    };
+    void call('GET /api/orders/group', { query }).then((answer) => {
       if (wanted) setBaskets(answer.ok ? answer.body : { baskets: 0, mostBaskets: 0, products: [], pairs: [] });
     });
     return () => {

@@ -1,7 +1,7 @@
 import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { Frame } from '../frame/Frame.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
-import type { PageProps } from '../frame/page-props.ts';
+import type { PageProps } from '../../contract/page.ts';
 import { OrdersView } from './OrdersView.tsx';
 
 export default function OrdersStop({ props }: { props: PageProps }) {

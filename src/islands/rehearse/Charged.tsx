@@ -4,7 +4,7 @@ import { call } from '../../client/http.ts';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
 import type { Policy, TestCart } from '../../core/policy/types.ts';
-import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
+import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Reasons, type Reason } from '../../ui/Why.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
@@ -193,13 +193,13 @@ function useReleaseAt(at: number): OfThatDay | 'none' | null {
   useEffect(() => {
     let here = true;
     void (async () => {
-      const list = await call<{ releases: ReleaseSummary[] }>('GET', '/api/releases');
+      const list = await call('GET /api/releases');
       if (!list.ok || !here) return;
       const before = list.body.releases
         .filter(({ releasedAt }) => Date.parse(releasedAt) <= at)
         .reduce<ReleaseSummary | null>((last, one) => (last === null || one.number > last.number ? one : last), null);
       if (!before) return setFound({ at, release: 'none' });
-      const whole = await call<{ number: number; policy: Policy }>('GET', `/api/releases/${before.number}`);
+      const whole = await call('GET /api/releases/{number}', { params: { number: before.number } });
       if (whole.ok && here) setFound({ at, release: { number: whole.body.number, policy: whole.body.policy } });
     })();
     return () => {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { addTestCart } from '../../client/cart-edits.ts';
 import { call } from '../../client/http.ts';
-import { orderAsCart, type PastOrderFound } from '../../client/order-as-cart.ts';
+import { orderAsCart } from '../../client/order-as-cart.ts';
 import { freshId } from '../../client/set-at.ts';
 import { findMarket } from '../../core/places/find-zone.ts';
 import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
@@ -16,7 +16,7 @@ export function ImportOrder({ choose }: { choose: (cart: string) => void }) {
   const bring = async () => {
     if (number.trim() === '') return;
     setSaid('');
-    const answer = await call<PastOrderFound>('GET', `/api/orders/order?number=${encodeURIComponent(number.trim())}`);
+    const answer = await call('GET /api/orders/order', { query: { number: number.trim() } });
     if (!answer.ok) return setSaid(`${answer.problem.title}. ${answer.problem.detail}`);
     const market = findMarket(compiled, answer.body);
     const { cart, pieces, gone } = orderAsCart(answer.body, catalogue, market?.market.languages[0] ?? 'en-GB');

@@ -3,7 +3,7 @@ import { inOrder } from '../../core/ordered.ts';
 import { Frame } from '../frame/Frame.tsx';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
-import type { PageProps } from '../frame/page-props.ts';
+import type { PageProps } from '../../contract/page.ts';
 import { RehearseView } from './RehearseView.tsx';
 
 export default function RehearseStop({ props }: { props: PageProps }) {

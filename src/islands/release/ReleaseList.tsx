@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { usePage } from '../frame/page-context.tsx';
-import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
+import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 
 /** All releases, newest first; an older one can be made current again. */
 export function ReleaseList({

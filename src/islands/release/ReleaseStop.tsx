@@ -1,6 +1,6 @@
-import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
+import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import { Frame } from '../frame/Frame.tsx';
-import type { PageProps } from '../frame/page-props.ts';
+import type { PageProps } from '../../contract/page.ts';
 import { ReleaseView } from './ReleaseView.tsx';
 
 interface ReleaseProps extends PageProps {

@@ -1,13 +1,12 @@
 import { useState } from 'react';
-import { call, type HttpProblem } from '../../client/http.ts';
+import { call, type Answer, type HttpProblem } from '../../client/http.ts';
 import { samePolicy } from '../../core/policy/patch.ts';
-import type { Policy } from '../../core/policy/types.ts';
 import { useDraft, usePage } from '../frame/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
 import { TestCartWarnings } from './TestCartWarnings.tsx';
 import { LanguageWarnings, TextWarnings } from './TextWarnings.tsx';
-import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
+import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 
 /** What changes for shoppers, handing it to the shop, and going back. */
 export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] }) {
@@ -25,19 +24,19 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
   const empty = Object.keys(saved.policy.markets).length === 0;
   const nothingToDo = empty || (release !== null && changes.length === 0);
 
-  const send = async (path: string, body: { note: string }, etag?: string): Promise<boolean> => {
+  const take = async (releasing: () => Promise<Answer<ReleaseSummary>>): Promise<boolean> => {
     setBusy(true);
     setProblem(null);
     setSaid('');
-    const answer = await call<ReleaseSummary>('POST', path, { body, ...(etag ? { etag } : {}) });
+    const answer = await releasing();
     if (answer.ok) {
-      const current = await call<ReleaseSummary & { policy: Policy }>('GET', `/api/releases/${answer.body.number}`);
+      const current = await call('GET /api/releases/{number}', { params: { number: answer.body.number } });
       if (current.ok) setRelease({ number: current.body.number, policy: current.body.policy });
       setReleases((list) => [answer.body, ...list]);
       setSaid(`Release ${answer.body.number} is what the shop uses now.`);
     } else {
       setProblem(answer.problem);
-      if (answer.problem.status === 412) await refresh();
+      if (answer.problem.status === 412) refresh();
     }
     setBusy(false);
     return answer.ok;
@@ -52,7 +51,8 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
         title: 'The draft has moved on',
         detail: 'Someone edited it since you looked at the changes. Nothing was released. Look at the changes again.',
       });
-    if (await send('/api/releases', { note: note.trim() }, `"draft-${revision}"`)) setNote('');
+    const body = { note: note.trim() };
+    if (await take(() => call('POST /api/releases', { body, revision }))) setNote('');
   };
 
   return (
@@ -113,7 +113,9 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
         <ReleaseList
           releases={releases}
           busy={busy}
-          rollBack={(number, why) => send(`/api/releases/${number}/roll-back`, { note: why })}
+          rollBack={(number, why) =>
+            take(() => call('POST /api/releases/{number}/roll-back', { params: { number }, body: { note: why } }))
+          }
         />
       )}
     </div>

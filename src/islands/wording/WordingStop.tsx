@@ -1,7 +1,7 @@
 import { Frame } from '../frame/Frame.tsx';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
-import type { PageProps } from '../frame/page-props.ts';
+import type { PageProps } from '../../contract/page.ts';
 import { WordingView } from './WordingView.tsx';
 
 export default function WordingStop({ props }: { props: PageProps }) {

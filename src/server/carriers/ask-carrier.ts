@@ -1,23 +1,11 @@
 import { convertAmount } from '../../core/money/convert.ts';
 import { currencyExponent, isCurrency } from '../../core/money/currency.ts';
 import type { LocalMoney } from '../../core/money/local-amount.ts';
-import type { CarrierRequest } from '../stand-ins/carrier.ts';
+import type { CarrierReply, CarrierRequest } from '../../contract/shapes/carrier.ts';
 import { validateCarrierAnswer } from './carrier-schema.ts';
 
 /** How long a carrier may think while a shopper waits. ms */
 const patience = 1500;
-
-interface CarrierReply {
-  request: CarrierRequest;
-  /** what it said, as it came */
-  answer: string | null;
-  /** minor units of the market's currency; null: silent, as far as charges go */
-  quote: number | null;
-  /** why there is no quote */
-  problem: string | null;
-  /** ms */
-  took: number;
-}
 
 /** Questions under way at once; more wait for their turn, and a carrier's time begins when it is asked. */
 const mostUnderWay = 32;

@@ -1,7 +1,8 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import type { Operation } from 'rfc6902';
 import { policyChanges } from '../../core/policy/changes.ts';
-import { isOfOffer, type HistoricEdit } from '../../core/policy/draft-history.ts';
+import { isOfOffer } from '../../core/policy/draft-history.ts';
+import type { HistoricEdit } from '../../contract/shapes/draft.ts';
 import { applyToPolicy } from '../../core/policy/patch.ts';
 import { currentVersion } from '../../core/policy/version.ts';
 import { reading } from '../database/pool.ts';

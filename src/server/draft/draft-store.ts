@@ -1,5 +1,6 @@
 import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
 import type { Operation } from 'rfc6902';
+import type { Draft } from '../../contract/shapes/draft.ts';
 import type { PolicyFault } from '../../core/policy/fault.ts';
 import { policyChanges } from '../../core/policy/changes.ts';
 import { emptyPolicy } from '../../core/policy/empty.ts';
@@ -22,16 +23,13 @@ import {
 } from './draft-document.ts';
 import { sizeFault } from './draft-size.ts';
 
-export interface Draft {
-  revision: number;
+/** The draft, with what tells its state from that of any other store. */
+export interface StoredDraft extends Draft {
   stamp: string;
-  policy: Policy;
-  canUndo: string | null;
-  canRedo: string | null;
 }
 
 /** A draft, with what has changed since the revision that was asked about; null where that is too long a way. */
-export interface DraftSince extends Draft {
+export interface DraftSince extends StoredDraft {
   since: { revision: number; patch: Operation[] } | null;
 }
 
@@ -48,7 +46,7 @@ interface Edit {
   madeBy: string;
 }
 
-export async function readDraft(): Promise<Draft> {
+export async function readDraft(): Promise<StoredDraft> {
   return reading(async (pool) => {
     const at = await draftRevision(pool, false);
     if (!at) return { revision: 0, stamp: '', policy: emptyPolicy(), canUndo: null, canRedo: null };
@@ -329,7 +327,10 @@ async function historyEnd(
   return rows[0];
 }
 
-async function withHistory(connection: Pool | PoolConnection, { revision, stamp, policy }: DraftState): Promise<Draft> {
+async function withHistory(
+  connection: Pool | PoolConnection,
+  { revision, stamp, policy }: DraftState,
+): Promise<StoredDraft> {
   const label = async (direction: Direction) => {
     const end = await historyEnd(connection, direction, 'label');
     return end ? String(end.label) : null;

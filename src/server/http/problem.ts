@@ -1,12 +1,7 @@
+import type { ProblemField } from '../../contract/shapes/problem.ts';
 import { isUnavailable } from '../database/pool.ts';
 import { log } from '../log.ts';
 import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
-
-/** A field that is wrong: where (JSON Pointer into the body) and what would be accepted. */
-export interface ProblemField {
-  pointer: string;
-  message: string;
-}
 
 export interface Problem {
   status: number;
@@ -25,6 +20,9 @@ export class ProblemError extends Error {
     super(problem.title);
   }
 }
+
+/** Whether what an endpoint answers is a problem rather than what was asked for. */
+export const isProblem = (outcome: object): outcome is Problem => 'title' in outcome && 'detail' in outcome;
 
 /** An RFC 9457 answer. */
 export function problemResponse({ status, title, detail, fields, more, headers }: Problem): Response {

@@ -1,6 +1,8 @@
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import { faultOf } from '../../core/policy/schema-fault.ts';
-import { ProblemError, type ProblemField } from './problem.ts';
+import { revisionOfEtag } from '../../contract/etag.ts';
+import type { ProblemField } from '../../contract/shapes/problem.ts';
+import { ProblemError } from './problem.ts';
 
 const settings = {
   strict: true,
@@ -16,7 +18,7 @@ const every = new Ajv2020({ ...settings, allErrors: true });
 const lookedThrough = 32 * 1024;
 
 /** A body's schema, compiled once. */
-interface BodySchema<T> {
+export interface BodySchema<T> {
   (body: unknown): body is T;
   /** what is wrong with a body that does not fit @param size of the body in bytes */
   faults: (body: unknown, size: number) => ProblemField[];
@@ -181,14 +183,12 @@ export function matchedRevision(request: Request): number {
       title: 'If-Match is missing',
       detail: 'Send the ETag of the draft this edit was made on. Nothing was changed.',
     });
-  const match = /^"draft-(\d{1,15})"$/.exec(header.trim());
-  if (!match)
+  const revision = revisionOfEtag(header);
+  if (revision === null)
     throw new ProblemError({
       status: 400,
       title: 'If-Match is not an ETag of the draft',
       detail: 'It looks like "draft-17". Nothing was changed.',
     });
-  return Number(match[1]);
+  return revision;
 }
-
-export const draftEtag = (revision: number): string => `"draft-${revision}"`;

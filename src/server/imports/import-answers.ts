@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import type { ImportRequest, ImportRun } from '../../contract/shapes/import.ts';
 import { missingIn } from '../../core/imports/mapping.ts';
 import { readDraft } from '../draft/draft-store.ts';
-import { json, ProblemError } from '../http/problem.ts';
+import { ProblemError } from '../http/problem.ts';
 import { goOnWithImports } from './apply.ts';
 import {
   addRun,
@@ -15,7 +16,6 @@ import {
   rememberMapping,
   type FullImportRun,
 } from './import-store.ts';
-import type { ImportRequest } from './import-requests.ts';
 import { readFileInto, ReadingStopped } from './read-file.ts';
 import { dropStaging } from './staging.ts';
 
@@ -24,6 +24,12 @@ const mostReading = 4;
 let readingNow = 0;
 /** Imports that are read or wait for confirmation. */
 const mostOpen = 40;
+
+/** An import as calls answer it. */
+interface ImportReply {
+  status: 200 | 201 | 202;
+  body: ImportRun;
+}
 
 /** @throws ProblemError 404 */
 export async function runOr404(id: string | undefined): Promise<FullImportRun> {
@@ -41,7 +47,7 @@ export async function runOr404(id: string | undefined): Promise<FullImportRun> {
 export async function beginImport(
   { fileName, fileBytes, heading, mapping }: ImportRequest,
   madeBy: string,
-): Promise<Response> {
+): Promise<ImportReply> {
   const missing = missingIn(mapping);
   if (missing.length > 0)
     throw new ProblemError({
@@ -78,7 +84,7 @@ export async function beginImport(
 }
 
 /** Reads the file as it comes in and says what importing it would do. */
-export async function takeFile(run: FullImportRun, request: Request): Promise<Response> {
+export async function takeFile(run: FullImportRun, request: Request): Promise<ImportReply> {
   const reader = randomUUID();
   if (run.state !== 'reading' || run.bytesRead > 0 || !(await claimReading(run.id, reader)))
     throw new ProblemError({
@@ -137,7 +143,7 @@ async function readAway(body: ReadableStream<Uint8Array>): Promise<void> {
   }
 }
 
-export async function confirmImport(run: FullImportRun): Promise<Response> {
+export async function confirmImport(run: FullImportRun): Promise<ImportReply> {
   if (!(await noteRun(run.id, 'checked', { state: 'applying' })))
     throw new ProblemError({
       status: 409,
@@ -149,7 +155,7 @@ export async function confirmImport(run: FullImportRun): Promise<Response> {
 }
 
 /** Stops an import wherever it is. What has been taken over is taken back. */
-export async function cancelImport(run: FullImportRun): Promise<Response> {
+export async function cancelImport(run: FullImportRun): Promise<ImportReply> {
   if (await noteRun(run.id, 'applying', { state: 'takingBack' })) void goOnWithImports();
   else if (await noteRun(run.id, 'checked', { state: 'cancelled' })) await dropStaging(run.id);
   // One whose file is being read is cleared away by who reads it.
@@ -162,7 +168,7 @@ export async function cancelImport(run: FullImportRun): Promise<Response> {
   return answerRun(run.id, 202);
 }
 
-export async function answerRun(id: number, status = 200): Promise<Response> {
+export async function answerRun(id: number, status: ImportReply['status'] = 200): Promise<ImportReply> {
   const run = (await findRun(id))!;
-  return json({ ...publicRun(run), rejections: run.rejected > 0 ? await rejectionsOf(id, 20) : [] }, { status });
+  return { status, body: { ...publicRun(run), rejections: run.rejected > 0 ? await rejectionsOf(id, 20) : [] } };
 }

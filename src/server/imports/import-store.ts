@@ -1,7 +1,7 @@
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
 import { createHash } from 'node:crypto';
 import type { ImportKind } from '../../core/imports/fields.ts';
-import type { ImportRun, ImportState, Rejection } from '../../core/imports/import-run.ts';
+import type { ImportRun, ImportState, Rejection } from '../../contract/shapes/import.ts';
 import type { ImportMapping } from '../../core/imports/mapping.ts';
 import type { RowFault } from '../../core/imports/order-rows.ts';
 import { database, reading } from '../database/pool.ts';

@@ -1,42 +1,10 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import type { Basket } from '../../core/orders/baskets.ts';
 import { reading } from '../database/pool.ts';
-import { bodySchema } from '../http/read-request.ts';
 import { linesFromText } from './order-store.ts';
 
-const whole = { type: 'string', pattern: '^[0-9]{1,15}$' };
-/** Days that MariaDB has: to the year 2134. */
-const day = { type: 'string', pattern: '^([0-9]{1,4}|[1-5][0-9]{4})$' };
-const word = { type: 'string', maxLength: 80 };
-
-/** What an address asks of a group. */
-export const validateGroupAddress = bodySchema<{
-  market: string;
-  fromValue: string;
-  toValue: string;
-  fromDay: string;
-  toDay: string;
-  shopper?: GroupQuery['shopper'];
-  option?: string;
-  delivery?: GroupQuery['delivery'];
-}>({
-  type: 'object',
-  additionalProperties: false,
-  required: ['market', 'fromValue', 'toValue', 'fromDay', 'toDay'],
-  properties: {
-    market: word,
-    fromValue: whole,
-    toValue: whole,
-    fromDay: day,
-    toDay: day,
-    shopper: { enum: ['all', 'new', 'returning'] },
-    option: word,
-    delivery: { enum: ['all', 'paid', 'free'] },
-  },
-});
-
 /** Orders in a stretch of values and days. */
-interface GroupQuery {
+interface GroupOfOrders {
   marketId: string;
   currency: string;
   /** minor units, [fromValue, toValue) */
@@ -54,7 +22,7 @@ interface GroupQuery {
 export const mostBaskets = 20_000;
 
 /** What the newest orders of a group hold, of those of which it is known. */
-export async function basketsOf(query: GroupQuery): Promise<Basket[]> {
+export async function basketsOf(query: GroupOfOrders): Promise<Basket[]> {
   const conditions = [
     'market_id = ?',
     'currency = ?',

@@ -2,9 +2,8 @@ import type { Policy } from '../../core/policy/types.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { ProblemError } from '../http/problem.ts';
 
-/** The market of the draft that an address names by `?market=ID`. @throws ProblemError 404 */
-export async function marketAsked(url: URL): Promise<{ id: string; currency: string; policy: Policy }> {
-  const id = url.searchParams.get('market') ?? '';
+/** The market of the draft that an address names. @throws ProblemError 404 */
+export async function marketAsked(id: string): Promise<{ id: string; currency: string; policy: Policy }> {
   const { policy } = await readDraft();
   const market = Object.hasOwn(policy.markets, id) ? policy.markets[id] : undefined;
   if (!market) {

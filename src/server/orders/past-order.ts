@@ -1,33 +1,7 @@
 import type { RowDataPacket } from 'mysql2/promise';
+import type { FoundOrder } from '../../contract/shapes/order.ts';
 import { reading } from '../database/pool.ts';
-import { bodySchema } from '../http/read-request.ts';
 import { linesFromText } from './order-store.ts';
-
-/** What an address asks for: the number the shop gave the order. */
-export const validateOrderAddress = bodySchema<{ number: string }>({
-  type: 'object',
-  additionalProperties: false,
-  required: ['number'],
-  properties: { number: { type: 'string', minLength: 1, maxLength: 40 } },
-});
-
-/** A past order as a cart can be made of it; null where the export did not say. Amounts in minor units of its currency. */
-interface FoundOrder {
-  number: string;
-  /** ISO 8601 */
-  placedAt: string;
-  market: string;
-  country: string;
-  region: string;
-  postcode: string;
-  currency: string;
-  goods: number;
-  delivery: number | null;
-  option: string;
-  code: string;
-  returning: boolean | null;
-  lines: { sku: string; quantity: number }[];
-}
 
 /** The order with that number; null when there is none. */
 export async function findOrder(number: string): Promise<FoundOrder | null> {

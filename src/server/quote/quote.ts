@@ -1,77 +1,15 @@
 import { resolveLines, type Cart } from '../../core/cart/cart.ts';
 import { evaluate } from '../../core/evaluation/evaluate.ts';
-import type { Evaluation, EvaluationInput } from '../../core/evaluation/evaluation.ts';
+import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import { unitPriceOf } from '../../core/cart/line-values.ts';
 import { largestAmount } from '../../core/money/rounding.ts';
-import { schemaDefinitions } from '../../core/policy/schema/definitions.ts';
 import { quoteAnswer } from '../../core/quote/quote-answer.ts';
 import { quotesFor } from '../carriers/quotes-for.ts';
-import { ProblemError, type ProblemField } from '../http/problem.ts';
-import { bodySchema } from '../http/read-request.ts';
+import type { ProblemField } from '../../contract/shapes/problem.ts';
+import type { Quote, QuoteRequest } from '../../contract/shapes/quote.ts';
+import { ProblemError } from '../http/problem.ts';
 import { productsById, productsBySku } from '../products/product-store.ts';
 import type { CurrentPolicy } from './current-policy.ts';
-
-export interface QuoteRequest
-  extends
-    Pick<EvaluationInput, 'shopper' | 'destination' | 'market' | 'quotes' | 'redemptions' | 'earlier'>,
-    Pick<Cart, 'codes' | 'discounts' | 'channel'> {
-  /** `product`: an id of the catalogue, else an SKU */
-  lines: { product: string; quantity: number }[];
-  language?: string;
-}
-
-const ref = (name: string) => ({ $ref: `#/$defs/${name}` });
-
-export const quoteRequestSchema = {
-  $schema: 'https://json-schema.org/draft/2020-12/schema',
-  $id: 'https://summant.example.com/schema/quote-request',
-  type: 'object',
-  additionalProperties: false,
-  required: ['lines', 'destination'],
-  properties: {
-    lines: {
-      type: 'array',
-      maxItems: 200,
-      items: {
-        type: 'object',
-        additionalProperties: false,
-        required: ['product', 'quantity'],
-        properties: {
-          product: { description: 'id or SKU of the catalogue', type: 'string', minLength: 1, maxLength: 80 },
-          quantity: { type: 'integer', minimum: 1, maximum: 9999 },
-        },
-      },
-    },
-    codes: { description: 'as the shopper entered them', type: 'array', maxItems: 20, items: ref('word') },
-    discounts: {
-      description: 'on goods, in the order in which they apply',
-      type: 'array',
-      maxItems: 20,
-      items: ref('cartDiscount'),
-    },
-    channel: { description: 'where the cart is; `web` when absent', ...ref('word') },
-    shopper: ref('shopper'),
-    destination: ref('destination'),
-    market: ref('id'),
-    quotes: ref('quotes'),
-    redemptions: ref('redemptions'),
-    earlier: ref('earlierChoice'),
-    language: ref('language'),
-  },
-  $defs: schemaDefinitions([
-    'word',
-    'cartDiscount',
-    'shopper',
-    'destination',
-    'id',
-    'quotes',
-    'redemptions',
-    'earlierChoice',
-    'language',
-  ]),
-} as const;
-
-export const validateQuoteRequest = bodySchema<QuoteRequest>(quoteRequestSchema);
 
 /**
  * Options, goals and messages for a cart under the current release.
@@ -85,7 +23,7 @@ export async function quote(
   request: QuoteRequest,
   instant: number,
   carriers: URL,
-): Promise<object> {
+): Promise<Quote> {
   const { lines, codes, discounts, channel, language, ...situation } = request;
   if (situation.market !== undefined && !compiled.markets.has(situation.market))
     throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);

@@ -1,15 +1,8 @@
 import { readReferenceRates } from '../../core/money/reference-rates.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { ProblemError } from '../http/problem.ts';
-import { bodySchema, readText } from '../http/read-request.ts';
+import { readText } from '../http/read-request.ts';
 import { addRates, type RatesAdded } from './rate-store.ts';
-
-export const validateImportQuery = bodySchema<{ dryRun?: 'yes' | 'no' }>({
-  $schema: 'https://json-schema.org/draft/2020-12/schema',
-  type: 'object',
-  additionalProperties: false,
-  properties: { dryRun: { enum: ['yes', 'no'] } },
-});
 
 /** Thirty years of forty currencies are about 2.5 MB. */
 const maxBytes = 8 * 1024 * 1024;

@@ -1,5 +1,5 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
-import type { ReleaseSummary } from '../../core/policy/release-summary.ts';
+import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { lockedPolicy } from '../draft/draft-store.ts';

@@ -1,20 +1,6 @@
+import type { CarrierAnswer, CarrierRequest } from '../../contract/shapes/carrier.ts';
 import { continents } from '../../core/places/continent.ts';
 import { usualVolumeDivisor, volumeWeight } from '../../core/charges/charge-measure.ts';
-
-/** What a carrier is asked. Grams and cm³ of all parcels together. */
-export interface CarrierRequest {
-  carrier: string;
-  from: { country: string; postcode: string };
-  to: { country: string; postcode: string };
-  weightGrams: number;
-  volumeCm3: number;
-}
-
-/** What it answers. Minor units. */
-export interface CarrierAnswer {
-  amount: number;
-  currency: string;
-}
 
 const bands = [
   { first: 480, further: 95 },

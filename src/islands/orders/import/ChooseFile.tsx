@@ -39,7 +39,7 @@ export function ChooseFile({
     const start = new Uint8Array(await file.slice(0, looked).arrayBuffer());
     const { mapping, sample } = guessMapping(kind, start, file.size <= looked);
     if (sample.heading.length === 0) return setChosen({ file, start, sample, mapping, remembered: false });
-    const before = await call<{ mapping: ImportMapping | null }>('POST', '/api/imports/remembered', {
+    const before = await call('POST /api/imports/remembered', {
       body: { kind, heading: sample.heading.slice(0, 500) },
     });
     const remembered = before.ok && before.body.mapping !== null;

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { call } from '../../../client/http.ts';
 import { usePage } from '../../frame/page-context.tsx';
 import { wordsFor } from '../words.ts';
-import type { ImportRun } from '../../../core/imports/import-run.ts';
+import type { ImportRun } from '../../../contract/shapes/import.ts';
 
 /** What was imported before. */
 export function ImportList() {
@@ -10,9 +10,7 @@ export function ImportList() {
   const { count } = wordsFor(locale);
   const [runs, setRuns] = useState<ImportRun[]>([]);
   useEffect(() => {
-    void call<{ imports: ImportRun[] }>('GET', '/api/imports').then(
-      (answer) => answer.ok && setRuns(answer.body.imports),
-    );
+    void call('GET /api/imports').then((answer) => answer.ok && setRuns(answer.body.imports));
   }, []);
   if (runs.length === 0) return null;
   const when = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short' });

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { call, type HttpProblem } from '../../../client/http.ts';
 import type { ImportKind } from '../../../core/imports/fields.ts';
-import type { ImportRun } from '../../../core/imports/import-run.ts';
+import type { ImportRun } from '../../../contract/shapes/import.ts';
 import type { ImportMapping } from '../../../core/imports/mapping.ts';
 import { ChooseFile } from './ChooseFile.tsx';
 import { ImportList } from './ImportList.tsx';
@@ -37,13 +37,13 @@ export function ImportSection({
 
   // One that is under way, or waits to be confirmed, is found again after a reload.
   useEffect(() => {
-    void call<{ imports: ImportRun[] }>('GET', '/api/imports').then((answer) => {
+    void call('GET /api/imports').then((answer) => {
       const unfinished = answer.ok
         ? answer.body.imports.find((other) => isUnderWay(other) || other.state === 'checked')
         : undefined;
       // The list tells less than the import itself.
       if (unfinished)
-        void call<ImportRun>('GET', `/api/imports/${unfinished.id}`).then((whole) =>
+        void call('GET /api/imports/{id}', { params: { id: unfinished.id } }).then((whole) =>
           setRun((present) => present ?? (whole.ok ? whole.body : unfinished)),
         );
     });
@@ -53,44 +53,39 @@ export function ImportSection({
   useEffect(() => {
     if (watched === null) return;
     const timer = setInterval(() => {
-      void call<ImportRun>('GET', `/api/imports/${watched}`).then((answer) => answer.ok && take(answer.body));
+      void call('GET /api/imports/{id}', { params: { id: watched } }).then((answer) => answer.ok && take(answer.body));
     }, 400);
     return () => clearInterval(timer);
   }, [watched, take]);
 
   const send = async (file: File, heading: string[], mapping: ImportMapping) => {
     setProblem(null);
-    const begun = await call<ImportRun>('POST', '/api/imports', {
+    const begun = await call('POST /api/imports', {
       body: { fileName: file.name.slice(0, 200) || 'file', fileBytes: file.size, heading, mapping },
     });
     if (!begun.ok) return setProblem(begun.problem);
     setRun(begun.body);
-    sending.current = new AbortController();
-    try {
-      const response = await fetch(`/api/imports/${begun.body.id}/file`, {
-        method: 'PUT',
-        body: file,
-        signal: sending.current.signal,
-        headers: { 'content-type': 'application/octet-stream' },
+    const { signal } = (sending.current = new AbortController());
+    const params = { id: begun.body.id };
+    const answer = await call('PUT /api/imports/{id}/file', {
+      params,
+      file: { content: file, type: 'application/octet-stream', signal },
+    });
+    if (answer.ok) take(answer.body);
+    else if (answer.problem.status !== 0) setProblem(answer.problem);
+    else if (!signal.aborted)
+      setProblem({
+        status: 0,
+        title: 'The file could not be sent to its end',
+        detail: 'Nothing was changed. Check that Summant is running and choose the file again.',
       });
-      const body = (await response.json()) as unknown;
-      if (response.ok) take(body as ImportRun);
-      else setProblem(body as HttpProblem);
-    } catch {
-      if (!sending.current.signal.aborted)
-        setProblem({
-          status: 0,
-          title: 'The file could not be sent to its end',
-          detail: 'Nothing was changed. Check that Summant is running and choose the file again.',
-        });
-    }
-    const now = await call<ImportRun>('GET', `/api/imports/${begun.body.id}`);
+    const now = await call('GET /api/imports/{id}', { params });
     if (now.ok) take(now.body);
   };
   const step = async (what: 'apply' | 'cancel') => {
     if (!run) return;
     setProblem(null);
-    const answer = await call<ImportRun>('POST', `/api/imports/${run.id}/${what}`, { body: {} });
+    const answer = await call(`POST /api/imports/{id}/${what}`, { params: { id: run.id } });
     if (what === 'cancel') sending.current?.abort();
     if (answer.ok) take(answer.body);
     else setProblem(answer.problem);

@@ -1,6 +1,6 @@
 import { usePage } from '../../frame/page-context.tsx';
 import { wordsFor } from '../words.ts';
-import type { ImportRun } from '../../../core/imports/import-run.ts';
+import type { ImportRun } from '../../../contract/shapes/import.ts';
 
 export const isUnderWay = ({ state }: ImportRun): boolean =>
   state === 'reading' || state === 'applying' || state === 'takingBack';

@@ -1,30 +1,17 @@
-import type { APIRoute } from 'astro';
+import { draftEtag } from '../../../contract/etag.ts';
 import { asksForChangesOnly, draftAnswer, draftSinceAnswer, editAnswer } from '../../../server/draft/draft-answers.ts';
 import { editDraft, readDraft, readDraftSince } from '../../../server/draft/draft-store.ts';
-import { maxPatchBytes, validateDraftQuery, validatePatch } from '../../../server/draft/draft-requests.ts';
-import { answering } from '../../../server/http/problem.ts';
-import { draftEtag, matchedRevision, readBody, readQuery } from '../../../server/http/read-request.ts';
+import { endpoint } from '../../../server/http/endpoint.ts';
 import { userOf } from '../../../server/user.ts';
 
-export const GET: APIRoute = ({ request, url }) =>
-  answering(async () => {
-    const { since } = readQuery(url, validateDraftQuery);
-    if (since !== undefined) return draftSinceAnswer(await readDraftSince(Number(since)));
-    const draft = await readDraft();
-    if (request.headers.get('if-none-match') === draftEtag(draft.revision))
-      return new Response(null, { status: 304, headers: { etag: draftEtag(draft.revision) } });
-    return draftAnswer(draft);
-  });
+export const GET = endpoint('GET /api/draft', async ({ query: { since }, request }) => {
+  if (since !== undefined) return draftSinceAnswer(await readDraftSince(Number(since)));
+  const draft = await readDraft();
+  const etag = draftEtag(draft.revision);
+  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } });
+  return draftAnswer(draft);
+});
 
-export const PATCH: APIRoute = ({ request }) =>
-  answering(async () => {
-    const revision = matchedRevision(request);
-    const patch = await readBody(request, validatePatch, maxPatchBytes, [
-      'application/json-patch+json',
-      'application/json',
-    ]);
-    return editAnswer(
-      await editDraft(revision, patch, { kind: 'edit', madeBy: userOf(request) }),
-      asksForChangesOnly(request),
-    );
-  });
+export const PATCH = endpoint('PATCH /api/draft', async ({ revision, body, request }) =>
+  editAnswer(await editDraft(revision, body, { kind: 'edit', madeBy: userOf(request) }), asksForChangesOnly(request)),
+);

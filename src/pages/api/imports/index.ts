@@ -1,12 +1,8 @@
-import type { APIRoute } from 'astro';
-import { answering, json } from '../../../server/http/problem.ts';
-import { readBody } from '../../../server/http/read-request.ts';
+import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { beginImport } from '../../../server/imports/import-answers.ts';
-import { validateImportRequest } from '../../../server/imports/import-requests.ts';
 import { listRuns } from '../../../server/imports/import-store.ts';
 import { userOf } from '../../../server/user.ts';
 
-export const GET: APIRoute = () => answering(async () => json({ imports: await listRuns() }));
+export const GET = endpoint('GET /api/imports', async () => reply({ imports: await listRuns() }));
 
-export const POST: APIRoute = ({ request }) =>
-  answering(async () => beginImport(await readBody(request, validateImportRequest, 256 * 1024), userOf(request)));
+export const POST = endpoint('POST /api/imports', ({ body, request }) => beginImport(body, userOf(request)));

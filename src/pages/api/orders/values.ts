@@ -1,11 +1,9 @@
-import type { APIRoute } from 'astro';
-import { answering, json } from '../../../server/http/problem.ts';
+import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { marketAsked } from '../../../server/orders/market-query.ts';
 import { valueCounts } from '../../../server/orders/order-store.ts';
 
 /** How order values are distributed in a market of the draft: `?market=ID`. */
-export const GET: APIRoute = ({ url }) =>
-  answering(async () => {
-    const { id, currency, policy } = await marketAsked(url);
-    return json(await valueCounts(id, currency, policy.store.timeZone));
-  });
+export const GET = endpoint('GET /api/orders/values', async ({ query: { market } }) => {
+  const { id, currency, policy } = await marketAsked(market);
+  return reply(await valueCounts(id, currency, policy.store.timeZone));
+});

@@ -1,5 +1,4 @@
-import type { APIRoute } from 'astro';
-import { answering, json } from '../../../server/http/problem.ts';
+import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { listProducts } from '../../../server/products/product-store.ts';
 
-export const GET: APIRoute = () => answering(async () => json({ products: await listProducts() }));
+export const GET = endpoint('GET /api/products', async () => reply({ products: await listProducts() }));

@@ -1,7 +1,7 @@
-import type { APIRoute } from 'astro';
-import { answering, json } from '../../../server/http/problem.ts';
+import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { rateHistory } from '../../../server/rates/rate-store.ts';
 import { standInMode } from '../../../server/stand-ins/stand-in-modes.ts';
 
-export const GET: APIRoute = () =>
-  answering(async () => json({ rates: await rateHistory(), feed: await standInMode('rate-feed') }));
+export const GET = endpoint('GET /api/rates', async () =>
+  reply({ rates: await rateHistory(), feed: await standInMode('rate-feed') }),
+);

@@ -1,23 +1,18 @@
-import type { APIRoute } from 'astro';
-import { answering, json, problemResponse } from '../../../server/http/problem.ts';
-import { draftEtag, matchedRevision, readBody } from '../../../server/http/read-request.ts';
-import { maxReleaseBytes, validateRelease } from '../../../server/releases/release-requests.ts';
+import { draftEtag } from '../../../contract/etag.ts';
+import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { listReleases, releaseDraft } from '../../../server/releases/release-store.ts';
 import { userOf } from '../../../server/user.ts';
 
-export const GET: APIRoute = () => answering(async () => json({ releases: await listReleases() }));
+export const GET = endpoint('GET /api/releases', async () => reply({ releases: await listReleases() }));
 
 /** Makes the draft that the caller has looked at (If-Match) the next release. */
-export const POST: APIRoute = ({ request }) =>
-  answering(async () => {
-    const revision = matchedRevision(request);
-    const { note } = await readBody(request, validateRelease, maxReleaseBytes);
-    const outcome = await releaseDraft(revision, note, userOf(request));
-    if (outcome.kind === 'released') return json(outcome.release, { status: 201 });
-    return problemResponse({
-      status: 412,
-      title: 'The draft has moved on',
-      detail: 'Someone edited it since you looked at the changes. Nothing was released. Look at the changes again.',
-      headers: outcome.kind === 'stale' ? { etag: draftEtag(outcome.revision) } : {},
-    });
-  });
+export const POST = endpoint('POST /api/releases', async ({ revision, body, request }) => {
+  const outcome = await releaseDraft(revision, body.note, userOf(request));
+  if (outcome.kind === 'released') return reply(outcome.release, {}, 201);
+  return {
+    status: 412,
+    title: 'The draft has moved on',
+    detail: 'Someone edited it since you looked at the changes. Nothing was released. Look at the changes again.',
+    headers: outcome.kind === 'stale' ? { etag: draftEtag(outcome.revision) } : {},
+  };
+});

@@ -1,5 +1,4 @@
-import type { APIRoute } from 'astro';
-import { answering } from '../../../../server/http/problem.ts';
+import { endpoint } from '../../../../server/http/endpoint.ts';
 import { answerRun, runOr404 } from '../../../../server/imports/import-answers.ts';
 
-export const GET: APIRoute = ({ params }) => answering(async () => answerRun((await runOr404(params.id)).id));
+export const GET = endpoint('GET /api/imports/{id}', async ({ params }) => answerRun((await runOr404(params.id)).id));

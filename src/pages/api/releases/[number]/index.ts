@@ -1,13 +1,9 @@
-import type { APIRoute } from 'astro';
-import { answering, json, problemResponse } from '../../../../server/http/problem.ts';
+import { endpoint, reply } from '../../../../server/http/endpoint.ts';
 import { noSuchRelease, releaseNumberOf } from '../../../../server/releases/release-number.ts';
 import { readRelease } from '../../../../server/releases/release-store.ts';
 
 /** One immutable release with its whole policy. */
-export const GET: APIRoute = ({ params }) =>
-  answering(async () => {
-    const release = await readRelease(releaseNumberOf(params.number));
-    return release
-      ? json(release, { headers: { 'cache-control': 'private, max-age=31536000, immutable' } })
-      : problemResponse(noSuchRelease);
-  });
+export const GET = endpoint('GET /api/releases/{number}', async ({ params: { number } }) => {
+  const release = await readRelease(releaseNumberOf(number));
+  return release ? reply(release, { 'cache-control': 'private, max-age=31536000, immutable' }) : noSuchRelease;
+});

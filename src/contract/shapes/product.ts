@@ -1,6 +1,15 @@
 import policySchema from '../../core/policy/schema/policy.schema.json' with { type: 'json' };
-import type { ProductDeliveryChange } from '../../core/catalogue/product.ts';
-import { bodySchema } from '../http/read-request.ts';
+import type { Product, ProductDeliveryChange } from '../../core/catalogue/product.ts';
+import { named, written } from '../shape.ts';
+
+export const ProductShape = named(
+  'Product',
+  written<Product>({
+    type: 'object',
+    required: ['id', 'sku', 'name', 'prices', 'taxClass', 'needsDelivery', 'countsTowardGoals', 'shipsFree', 'notTo'],
+    properties: { id: { type: 'string' }, sku: { type: 'string' }, name: { type: 'string' } },
+  }),
+);
 
 const { followingAmount, decimalPercent } = policySchema.$defs;
 const { following } = followingAmount.properties;
@@ -12,8 +21,7 @@ const follows = {
 const amount = { oneOf: [{ type: 'integer', minimum: 0, maximum: 1_000_000_000_000 }, { type: 'null' }, follows] };
 const flag = { type: 'boolean' };
 
-export const productDeliveryChangeSchema = {
-  $schema: 'https://json-schema.org/draft/2020-12/schema',
+export const ProductDeliveryChangeShape = written<ProductDeliveryChange>({
   type: 'object',
   discriminator: { propertyName: 'field' },
   required: ['field'],
@@ -36,6 +44,4 @@ export const productDeliveryChangeSchema = {
       },
     },
   ],
-};
-
-export const validateProductDeliveryChange = bodySchema<ProductDeliveryChange>(productDeliveryChangeSchema);
+});

@@ -1,0 +1,36 @@
+import type { TObject, TSchema } from '@sinclair/typebox';
+import { ProblemShape } from './shapes/problem.ts';
+
+/** One answer of a call: what it means, and its shape where it has one. */
+export interface AnswerShape {
+  says: string;
+  schema?: TSchema;
+  /** `application/json` when absent */
+  type?: string;
+}
+
+/** Everything that is known of a call beside its method and path, which are its key. */
+export interface CallShape {
+  summary: string;
+  /** parts of the path, by name */
+  params?: Record<string, TSchema>;
+  query?: TObject;
+  /** needs the ETag of the draft that was seen (RFC 9110, If-Match) */
+  ifMatch?: true;
+  /** answers with what has changed where `return=minimal` is preferred (RFC 7240) */
+  prefer?: true;
+  /** JSON, at most so many bytes, in other content types too; without a schema it is read as it comes in */
+  body?: { schema: TSchema; most: number; types?: readonly string[] } | { types: readonly string[] };
+  answers: Record<number, AnswerShape>;
+}
+
+/** Keeps the literal type of a group of calls, by method and path. */
+export const defineCalls = <const C extends Record<`${string} /${string}`, CallShape>>(calls: C): C => calls;
+
+export const answer = <S extends TSchema>(says: string, schema: S) => ({ says, schema });
+/** An answer that is not JSON. */
+export const file = (says: string, type: string) => ({ says, type });
+export const nothing = (says: string) => ({ says });
+export const problem = (says: string) => ({ says, schema: ProblemShape, type: 'application/problem+json' }) as const;
+
+export const databaseAway = problem('the database cannot be reached');

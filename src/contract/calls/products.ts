@@ -1,0 +1,26 @@
+import { answer, databaseAway, defineCalls, problem } from '../call.ts';
+import { list, object, text } from '../shape.ts';
+import { ProductDeliveryChangeShape, ProductShape } from '../shapes/product.ts';
+
+export const productCalls = defineCalls({
+  'GET /api/products': {
+    summary: 'The catalogue',
+    answers: { 200: answer('products by SKU', object({ products: list(ProductShape) })), 503: databaseAway },
+  },
+  'PATCH /api/products/{id}': {
+    summary: 'Changes what bears on a product’s delivery; it holds for shoppers at once',
+    params: { id: text },
+    body: { schema: ProductDeliveryChangeShape, most: 4096 },
+    answers: {
+      200: answer('the product after the change', object({ product: ProductShape })),
+      400: problem('not JSON'),
+      403: problem('sent by another site'),
+      404: problem('no such product'),
+      409: problem('the field has been changed meanwhile; the product is in `product`'),
+      413: problem('too large'),
+      415: problem('not JSON by its content type'),
+      422: problem('malformed'),
+      503: databaseAway,
+    },
+  },
+});

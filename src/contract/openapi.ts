@@ -1,0 +1,72 @@
+import type { TSchema } from '@sinclair/typebox';
+import type { AnswerShape, CallShape } from './call.ts';
+import { calls } from './calls.ts';
+import { components } from './shape.ts';
+
+const text = { type: 'string' };
+const ifMatch = {
+  name: 'If-Match',
+  in: 'header',
+  required: true,
+  description: 'the ETag of the draft that was seen',
+  schema: text,
+};
+const prefer = {
+  name: 'Prefer',
+  in: 'header',
+  description: '`return=minimal` answers with what has changed since If-Match (RFC 7240)',
+  schema: text,
+};
+
+function parametersOf({ params, query, ifMatch: asksForEtag, prefer: knowsPreference }: CallShape): object[] {
+  const inPath = Object.entries(params ?? {}).map(([name, schema]) => ({ name, in: 'path', required: true, schema }));
+  const inQuery = Object.entries<TSchema>(query?.properties ?? {}).map(([name, schema]) => ({
+    name,
+    in: 'query',
+    required: query?.required?.includes(name) ?? false,
+    schema,
+  }));
+  return [...inPath, ...inQuery, ...(asksForEtag ? [ifMatch] : []), ...(knowsPreference ? [prefer] : [])];
+}
+
+function bodyOf({ body }: CallShape): object {
+  if (!body) return {};
+  const content =
+    'schema' in body
+      ? { [body.types?.[0] ?? 'application/json']: { schema: body.schema } }
+      : Object.fromEntries(body.types.map((type) => [type, {}]));
+  return { requestBody: { required: true, content } };
+}
+
+function answerOf({ says, schema, type }: AnswerShape): object {
+  if (!schema) return { description: says, ...(type ? { content: { [type]: {} } } : {}) };
+  return { description: says, content: { [type ?? 'application/json']: { schema } } };
+}
+
+function pathsOf(all: Record<string, CallShape>): Record<string, Record<string, object>> {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const [name, call] of Object.entries(all)) {
+    const [method, path] = name.split(' ') as [string, string];
+    const parameters = parametersOf(call);
+    (paths[path] ??= {})[method.toLowerCase()] = {
+      summary: call.summary,
+      ...(parameters.length > 0 ? { parameters } : {}),
+      ...bodyOf(call),
+      responses: Object.fromEntries(Object.entries(call.answers).map(([status, said]) => [status, answerOf(said)])),
+    };
+  }
+  return paths;
+}
+
+/** OpenAPI 3.1 of everything Summant answers, derived from the contract. The tests validate answers against it. */
+export const openApiDocument = {
+  openapi: '3.1.0',
+  info: {
+    title: 'Summant',
+    version: '1',
+    description:
+      'Delivery prices and spend goals of a store. The shop calls `POST /api/quote`; the rest is for Summant’s own pages.',
+  },
+  paths: pathsOf(calls),
+  components: { schemas: components },
+};

@@ -1,0 +1,53 @@
+import { Type, type Static } from '@sinclair/typebox';
+import type { ValueCounts } from '../../core/orders/distribution.ts';
+import { flag, list, minor, moment, nullable, object, ofCore, optional, text, whole, word } from '../shape.ts';
+
+export const ValueCountsShape = ofCore<ValueCounts>()(
+  object({ currency: nullable(text), orders: whole, valueSteps: list(whole), counts: list(whole) }),
+);
+
+/** A past order as a cart can be made of it; null where the export did not say. Amounts in minor units of its currency. */
+export const FoundOrderShape = object({
+  number: text,
+  placedAt: moment,
+  market: text,
+  country: text,
+  region: text,
+  postcode: text,
+  currency: text,
+  goods: minor,
+  delivery: nullable(minor),
+  option: text,
+  code: text,
+  returning: nullable(flag),
+  lines: list(object({ sku: text, quantity: whole })),
+});
+export type FoundOrder = Static<typeof FoundOrderShape>;
+
+/** What a group of orders holds: products, and pairs bought together more often than by chance. */
+export const BasketStudyShape = object({
+  baskets: whole,
+  /** more are not looked at: the newest are */
+  mostBaskets: whole,
+  products: list(object({ sku: text, orders: whole })),
+  pairs: list(object({ skus: Type.Tuple([text, text]), orders: whole, times: Type.Number() })),
+});
+export type BasketStudy = Static<typeof BasketStudyShape>;
+
+const digits = Type.String({ pattern: '^[0-9]{1,15}$' });
+/** Days that MariaDB has: to the year 2134. */
+const day = Type.String({ pattern: '^([0-9]{1,4}|[1-5][0-9]{4})$' });
+const name = Type.String({ maxLength: 80 });
+
+/** Orders in a stretch of values (minor units) and days (since 1970-01-01), both half-open. */
+export const GroupQueryShape = object({
+  market: name,
+  fromValue: digits,
+  toValue: digits,
+  fromDay: day,
+  toDay: day,
+  shopper: optional(word('all', 'new', 'returning')),
+  option: optional(name),
+  delivery: optional(word('all', 'paid', 'free')),
+});
+export type GroupQuery = Static<typeof GroupQueryShape>;

@@ -1,0 +1,20 @@
+import policySchema from '../../core/policy/schema/policy.schema.json' with { type: 'json' };
+import type { PolicyChange } from '../../core/policy/changes.ts';
+import type { Policy } from '../../core/policy/types.ts';
+import { named, nullable, object, ofCore, text, word, written } from '../shape.ts';
+
+/** The policy document; its own schema says what is in it. */
+export const PolicyShape = named(
+  'Policy',
+  written<Policy>({ type: 'object', description: `JSON Schema ${policySchema.$id}` }),
+);
+
+export const PolicyChangeShape = ofCore<PolicyChange>()(
+  object({
+    path: text,
+    place: word('markets', 'delivery', 'offers', 'wording', 'store'),
+    subject: text,
+    before: nullable(text),
+    after: nullable(text),
+  }),
+);

@@ -1,0 +1,218 @@
+import type { Cart } from '../../core/cart/cart.ts';
+import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
+import { schemaDefinitions } from '../../core/policy/schema/definitions.ts';
+import type { QuoteAnswer } from '../../core/quote/quote-answer.ts';
+import { Type } from '@sinclair/typebox';
+import { flag, list, minor, moment, named, nullable, object, optional, text, whole, word, written } from '../shape.ts';
+
+export interface QuoteRequest
+  extends
+    Pick<EvaluationInput, 'shopper' | 'destination' | 'market' | 'quotes' | 'redemptions' | 'earlier'>,
+    Pick<Cart, 'codes' | 'discounts' | 'channel'> {
+  /** `product`: an id of the catalogue, else an SKU */
+  lines: { product: string; quantity: number }[];
+  language?: string;
+}
+
+const ref = (name: string) => ({ $ref: `#/$defs/${name}` });
+
+export const QuoteRequestShape = written<QuoteRequest>({
+  $id: 'https://summant.example.com/schema/quote-request',
+  type: 'object',
+  additionalProperties: false,
+  required: ['lines', 'destination'],
+  properties: {
+    lines: {
+      type: 'array',
+      maxItems: 200,
+      items: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['product', 'quantity'],
+        properties: {
+          product: { description: 'id or SKU of the catalogue', type: 'string', minLength: 1, maxLength: 80 },
+          quantity: { type: 'integer', minimum: 1, maximum: 9999 },
+        },
+      },
+    },
+    codes: { description: 'as the shopper entered them', type: 'array', maxItems: 20, items: ref('word') },
+    discounts: {
+      description: 'on goods, in the order in which they apply',
+      type: 'array',
+      maxItems: 20,
+      items: ref('cartDiscount'),
+    },
+    channel: { description: 'where the cart is; `web` when absent', ...ref('word') },
+    shopper: ref('shopper'),
+    destination: ref('destination'),
+    market: ref('id'),
+    quotes: ref('quotes'),
+    redemptions: ref('redemptions'),
+    earlier: ref('earlierChoice'),
+    language: ref('language'),
+  },
+  $defs: schemaDefinitions([
+    'word',
+    'cartDiscount',
+    'shopper',
+    'destination',
+    'id',
+    'quotes',
+    'redemptions',
+    'earlierChoice',
+    'language',
+  ]),
+});
+
+/** What a shop is told, and the release that it is told from. */
+export interface Quote extends QuoteAnswer {
+  release: number;
+  /** carriers that were asked and gave no quote: prices that wait for them are their fallback */
+  carriersSilent: string[];
+}
+
+const described = (description: string) => ({ description });
+const state = word('invite', 'progress', 'nearly', 'reached', 'onward', 'missedOut');
+const given = object({ offer: text, goal: text });
+const totals = object({
+  goods: minor,
+  goodsReward: minor,
+  delivery: minor,
+  tax: minor,
+  toPay: minor,
+  taxes: list(object({ rate: text, tax: minor }), described('by rate, a decimal percentage')),
+});
+const place = object({
+  id: text,
+  name: text,
+  address: object({ street: text, postcode: text, town: text, country: text }),
+  coordinates: nullable(object({ latitude: Type.Number(), longitude: Type.Number() })),
+  hours: nullable(written({ type: 'object', description: 'weekday (1 Monday to 7 Sunday) → open from and to' })),
+  instructions: nullable(text),
+});
+
+export const QuoteShape = named(
+  'Quote',
+  written<Quote>(
+    object({
+      release: whole,
+      market: nullable(text),
+      zone: nullable(text),
+      currency: nullable(text),
+      pricesIncludeTax: nullable(flag),
+      lines: list(
+        object({
+          product: text,
+          sku: text,
+          quantity: whole,
+          unitPrice: minor,
+          value: minor,
+          afterDiscounts: minor,
+          afterRewards: minor,
+          taxRate: text,
+          tax: minor,
+        }),
+        described('as priced; those of one product are one'),
+      ),
+      goodsValue: nullable(minor),
+      options: list(
+        object({
+          id: text,
+          kind: word('parcel', 'localDelivery', 'pickUp'),
+          label: text,
+          description: nullable(text),
+          place: nullable(place),
+          priceBefore: minor,
+          priceAfter: minor,
+          tax: minor,
+          estimate: object({
+            unit: word('workingDays', 'hours'),
+            min: whole,
+            max: whole,
+            leaves: text,
+            earliest: text,
+            latest: text,
+          }),
+          totals,
+          setBy: list(given),
+        }),
+      ),
+      unavailable: list(
+        object({
+          id: text,
+          reason: word('otherChannel', 'notNow', 'conditionNotMet', 'noLineApplies', 'carrierSilent'),
+          label: text,
+          shown: Type.Boolean(described('whether shoppers are to see that it exists')),
+          text: nullable(text),
+        }),
+      ),
+      noOptions: nullable(
+        word('noMarket', 'noZone', 'goodsBarred', 'nothingToDeliver', 'zoneWithoutOptions', 'noneApplies'),
+      ),
+      outOfArea: nullable(text),
+      preselected: nullable(text),
+      earlier: nullable(
+        object(
+          {
+            optionId: text,
+            still: word('same', 'cheaper', 'dearer', 'gone'),
+            was: minor,
+            now: optional(minor),
+            because: optional(text),
+          },
+          described('what became of the earlier choice'),
+        ),
+      ),
+      totals: nullable(totals),
+      goals: list(
+        object({
+          offer: text,
+          status: word('inForce', 'notYet', 'over', 'notForShopper', 'usedUp', 'needsCode'),
+          goal: text,
+          measure: word('value', 'items', 'weight'),
+          target: nullable(Type.Integer(described('minor units, pieces or grams; null: a code alone reaches it'))),
+          counted: whole,
+          remaining: nullable(Type.Integer(described('null when no promise can be made'))),
+          remainingAtBest: nullable(
+            Type.Integer(
+              described(
+                'what is enough for goods that the discounts on certain goods treat best; null where all are treated alike',
+              ),
+            ),
+          ),
+          percent: whole,
+          reached: Type.Boolean(described('only while the offer is in force')),
+          byCode: flag,
+        }),
+      ),
+      gifts: list(object({ offer: text, goal: text, product: text, quantity: whole })),
+      carriersSilent: list(text),
+      goodsRewards: list(given, described('which offers took something off the goods')),
+      messages: list(
+        object({
+          place: text,
+          text,
+          language: text,
+          state,
+          offer: text,
+          goal: text,
+          percent: whole,
+          deadline: nullable(moment),
+        }),
+      ),
+      lead: nullable(object({ offer: text, goal: text, state })),
+      percent: nullable(whole),
+      deadline: nullable(
+        Type.String({ format: 'date-time', ...described('the first minute after the offer that leads') }),
+      ),
+      look: object({
+        style: word('filled', 'ruled', 'label'),
+        colours: object({ ground: text, ink: text, bar: text }),
+        position: word('top', 'bottom'),
+        closable: flag,
+        countdownWithin: optional(whole),
+        silentIn: optional(written({ type: 'object' })),
+      }),
+    }),
+  ),
+);

@@ -1,0 +1,67 @@
+import type { APIContext, APIRoute } from 'astro';
+import {
+  callNamed,
+  type AnswerTo,
+  type BodyOf,
+  type CallName,
+  type ParamsOf,
+  type QueryOf,
+} from '../../contract/calls.ts';
+import type { CallShape } from '../../contract/call.ts';
+import { answering, isProblem, json, problemResponse, type Problem } from './problem.ts';
+import { bodySchema, matchedRevision, readBody, readQuery } from './read-request.ts';
+
+/** What an endpoint is given: everything of the request that its call describes, read and checked. */
+export interface Asked<N extends CallName> {
+  body: BodyOf<N>;
+  query: QueryOf<N>;
+  params: ParamsOf<N>;
+  /** of the draft that was seen, by If-Match; 0 for calls that ask for none */
+  revision: number;
+  request: Request;
+}
+
+/** A 2xx answer with what its call says it has. */
+export interface Reply<N extends CallName> {
+  status: 200 | 201 | 202;
+  body: AnswerTo<N>;
+  headers?: Record<string, string>;
+}
+
+/** What an endpoint answers: what the call says, a problem, or a response of its own for what is no JSON. */
+export type Outcome<N extends CallName> = Reply<N> | Problem | Response;
+
+export const reply = <N extends CallName>(
+  body: AnswerTo<N>,
+  headers: Record<string, string> = {},
+  status: Reply<N>['status'] = 200,
+): Reply<N> => ({ status, body, headers });
+
+/**
+ * The endpoint of a call: reads path, query, If-Match and body as the contract describes them, refuses what does not fit, and
+ * answers whatever goes wrong as a problem.
+ */
+export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) => Promise<Outcome<N>>): APIRoute {
+  const read = reader(callNamed(name));
+  return (context) =>
+    answering(async () => {
+      const outcome = await work((await read(context)) as Asked<N>);
+      if (outcome instanceof Response) return outcome;
+      if (isProblem(outcome)) return problemResponse(outcome);
+      return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
+    });
+}
+
+/** Prepares the reading of a call's request once. */
+function reader({ query, body, ifMatch }: CallShape): (context: APIContext) => Promise<Asked<CallName>> {
+  const ofQuery = query ? bodySchema(query) : null;
+  const ofBody = body && 'schema' in body ? bodySchema(body.schema) : null;
+  const [most, types] = body && 'schema' in body ? [body.most, body.types ?? []] : [0, []];
+  return async ({ request, url, params }) => {
+    const revision = ifMatch ? matchedRevision(request) : 0;
+    const asked: Record<string, unknown> = { request, params, revision, query: {}, body: undefined };
+    if (ofQuery) asked.query = readQuery(url, ofQuery);
+    if (ofBody) asked.body = await readBody(request, ofBody, most, [...types, 'application/json']);
+    return asked as unknown as Asked<CallName>;
+  };
+}
