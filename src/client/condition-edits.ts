@@ -1,5 +1,5 @@
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
-import type { Unplaced } from '../core/conditions/begin-leaf.ts';
+import type { Unplaced } from '../core/conditions/leaf.ts';
 import type { Condition, ConditionNode } from '../core/policy/types.ts';
 import type { Edit } from './edit.ts';
 import { freshId, inTurn, renumber, setAt, valueAt } from './set-at.ts';

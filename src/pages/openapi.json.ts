@@ -1,5 +1,6 @@
-import type { APIRoute } from 'astro';
-import { json } from '../server/http/problem.ts';
 import { openApiDocument } from '../contract/openapi.ts';
+import { endpoint, reply } from '../server/http/endpoint.ts';
 
-export const GET: APIRoute = () => json(openApiDocument, { headers: { 'cache-control': 'public, max-age=300' } });
+export const GET = endpoint('GET /openapi.json', () =>
+  Promise.resolve(reply(openApiDocument, { 'cache-control': 'public, max-age=300' })),
+);

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import { answer, databaseAway, defineCalls, problem } from '../call.ts';
-import { list, object, text, whole } from '../shape.ts';
+import { list, object, text, whole, written as json } from '../shape.ts';
 import { CarrierReplyShape, CarrierTestShape } from '../shapes/carrier.ts';
 import { QuoteRequestShape, QuoteShape } from '../shapes/quote.ts';
 
@@ -71,6 +71,10 @@ export const otherCalls = defineCalls({
       409: problem('the store is not empty'),
       503: databaseAway,
     },
+  },
+  'GET /openapi.json': {
+    summary: 'This document',
+    answers: { 200: answer('OpenAPI 3.1', json<object>({ type: 'object', required: ['openapi', 'paths'] })) },
   },
   'GET /healthz': {
     summary: 'The process answers',

@@ -1,6 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { ValueCounts } from '../../core/orders/distribution.ts';
-import { flag, list, minor, moment, nullable, object, ofCore, optional, text, whole, word } from '../shape.ts';
+import { flag, list, minor, moment, nullable, object, ofCore, optional, text, whole, word, written } from '../shape.ts';
 
 export const ValueCountsShape = ofCore<ValueCounts>()(
   object({ currency: nullable(text), orders: whole, valueSteps: list(whole), counts: list(whole) }),
@@ -30,7 +30,13 @@ export const BasketStudyShape = object({
   /** more are not looked at: the newest are */
   mostBaskets: whole,
   products: list(object({ sku: text, orders: whole })),
-  pairs: list(object({ skus: Type.Tuple([text, text]), orders: whole, times: Type.Number() })),
+  pairs: list(
+    object({
+      skus: written<[string, string]>({ type: 'array', items: { type: 'string' }, minItems: 2, maxItems: 2 }),
+      orders: whole,
+      times: Type.Number(),
+    }),
+  ),
 });
 export type BasketStudy = Static<typeof BasketStudyShape>;
 

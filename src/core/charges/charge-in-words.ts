@@ -1,4 +1,5 @@
-import { basisInWords, readOut } from '../conditions/read-out.ts';
+import { readOut } from '../conditions/read-out.ts';
+import { basisInWords } from '../conditions/reader.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount, Policy } from '../policy/types.ts';

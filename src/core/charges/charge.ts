@@ -1,5 +1,5 @@
 import { goodsValueOf } from '../cart/line-values.ts';
-import type { Facts } from '../conditions/facts.ts';
+import type { Facts } from '../conditions/asked.ts';
 import { atMostLargest, largestAmount, multiplyDivide, percentOf } from '../money/rounding.ts';
 import type { Charge, Quotes } from '../policy/types.ts';
 import { chargeMeasure } from './charge-measure.ts';

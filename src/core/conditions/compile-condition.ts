@@ -1,8 +1,9 @@
 import type { MarketTerms } from '../markets/terms.ts';
 import { inOrder } from '../ordered.ts';
 import type { Condition, ConditionNode, Qualifier } from '../policy/types.ts';
-import { compileLeaf, type Leaf } from './compile-leaf.ts';
-import type { Facts } from './facts.ts';
+import type { Facts } from './asked.ts';
+import type { Leaf } from './leaf.ts';
+import { factOf } from './registry.ts';
 
 /** A condition ready to be asked, in a market. */
 export type CompiledCondition =
@@ -40,7 +41,7 @@ function compileNode(
   if (node.kind === 'qualifier') {
     return compileCondition(qualifiers[node.qualifier]!.condition, qualifiers, terms, node.qualifier);
   }
-  const leaf = compileLeaf(node, terms);
+  const leaf = factOf(node).compile(node, terms);
   return { kind: 'leaf', leaf, node, holds: leaf.holds };
 }
 

@@ -1,4 +1,4 @@
-import type { Condition, ConditionNode, DeliveryOption, Qualifier } from '../policy/types.ts';
+import type { Condition, ConditionNode, DeliveryOption, Policy, Qualifier } from '../policy/types.ts';
 
 type Tree = Pick<Condition, 'conditions'>;
 
@@ -41,4 +41,13 @@ export function restingOn(
   };
   for (const tree of trees) visit(tree);
   return [...found.values()];
+}
+
+/** Every condition that a policy holds, wherever it stands. */
+export function conditionsIn(policy: Policy): Pick<Condition, 'conditions'>[] {
+  return [
+    ...Object.values(policy.qualifiers).map(({ condition }) => condition),
+    ...Object.values(policy.options).flatMap(conditionsOfOption),
+    ...Object.values(policy.offers).map(({ when }) => when),
+  ].filter((condition) => condition !== undefined);
 }

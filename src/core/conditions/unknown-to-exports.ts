@@ -1,40 +1,31 @@
 import type { Condition, Policy } from '../policy/types.ts';
-import { factOf, type FactEntry } from './fact-list.ts';
+import type { Fact, ToldByOrders } from './fact.ts';
 import { leaves } from './leaves.ts';
-
-/** Facts that past orders tell: the goods value, and whether someone had ordered before. */
-const told: ReadonlySet<string> = new Set([
-  'cart.goodsValue',
-  'cart.countedValue',
-  'shopper.firstOrder',
-  'destination.market',
-  'cart.currency',
-]);
-
-/** What is told besides where each order is looked at on its own day and by the option that was chosen. */
-export const toldOfEach: ReadonlySet<string> = new Set(['weekday', 'instant', 'destination.zone']);
+import { factOf } from './registry.ts';
 
 /**
  * Facts that a condition asks about, references followed, and that an export of orders cannot know.
  *
- * @param also facts that are known besides
+ * @param told how much orders tell: of all alike, or each looked at on its own day and by the option that was chosen
  */
 export function unknownToExports(
   condition: Pick<Condition, 'conditions'>,
   policy: Policy,
-  also: ReadonlySet<string> = new Set(),
+  told: ReadonlySet<ToldByOrders> = ofAll,
   seen: ReadonlySet<string> = new Set(),
-): FactEntry[] {
-  const found = leaves(condition).flatMap((node): FactEntry[] => {
+): Fact[] {
+  const found = leaves(condition).flatMap((node): Fact[] => {
     if (node.kind === 'group') return [];
     if (node.kind === 'qualifier') {
       const named = policy.qualifiers[node.qualifier];
-      return named && !seen.has(node.qualifier)
-        ? unknownToExports(named.condition, policy, also, new Set([...seen, node.qualifier]))
-        : [];
+      if (!named || seen.has(node.qualifier)) return [];
+      return unknownToExports(named.condition, policy, told, new Set([...seen, node.qualifier]));
     }
     const fact = factOf(node);
-    return told.has(fact.id) || also.has(fact.id) ? [] : [fact];
+    return told.has(fact.told) ? [] : [fact];
   });
   return [...new Set(found)];
 }
+
+const ofAll: ReadonlySet<ToldByOrders> = new Set(['always']);
+export const ofEachOrder: ReadonlySet<ToldByOrders> = new Set(['always', 'ofEach']);

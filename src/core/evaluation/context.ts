@@ -5,7 +5,7 @@ import { normalPostcode } from '../places/postcode.ts';
 import type { ChargeInput } from '../charges/charge.ts';
 import { guest } from '../cart/shopper.ts';
 import type { MeasuredCart } from '../cart/measures.ts';
-import type { Facts } from '../conditions/facts.ts';
+import type { Facts } from '../conditions/asked.ts';
 import { activeOffers, type ActiveOffer } from '../offers/active-offers.ts';
 import { offerStanding, type OfferStanding } from '../offers/standing.ts';
 import type { CompiledZone } from './compile.ts';

@@ -2,7 +2,7 @@ import { goodsThatBring, withGoods } from '../offers/added-goods.ts';
 import type { CompiledGoal, CompiledOffer } from '../offers/compile-offer.ts';
 import { saidInstead, type TextState } from '../offers/texts-written.ts';
 import { percentOf } from '../money/rounding.ts';
-import type { Facts } from '../conditions/facts.ts';
+import type { Facts } from '../conditions/asked.ts';
 import type { GoalStanding, OfferStanding } from '../offers/standing.ts';
 import { withFacts, type ZoneContext } from './context.ts';
 import type { LeadMessage, MessageState } from './evaluation.ts';

@@ -5,7 +5,7 @@ import { ordinaryArticle } from '../cart/ordinary-article.ts';
 import { ownDeliveryIn } from '../catalogue/product-amount.ts';
 import type { Product } from '../catalogue/product.ts';
 import { selects, type CompiledSelection } from '../catalogue/goods-selection.ts';
-import type { Facts } from '../conditions/facts.ts';
+import type { Facts } from '../conditions/asked.ts';
 import type { Counting } from './compile-offer.ts';
 
 /** So many pieces of one article, each at a price as shown. */

@@ -4,7 +4,7 @@ import { lineValue, unitPriceOf } from '../cart/line-values.ts';
 import type { MeasuredCart } from '../cart/measures.ts';
 import { ordinaryArticle } from '../cart/ordinary-article.ts';
 import { selects } from '../catalogue/goods-selection.ts';
-import type { Facts } from '../conditions/facts.ts';
+import type { Facts } from '../conditions/asked.ts';
 import { lowestThat } from '../lowest-that.ts';
 import { multiplyDivide } from '../money/rounding.ts';
 import { goodsThatBring, withGoods, type AddedGoods } from './added-goods.ts';

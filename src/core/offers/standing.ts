@@ -1,4 +1,4 @@
-import type { Facts } from '../conditions/facts.ts';
+import type { Facts } from '../conditions/asked.ts';
 import type { Redemptions } from '../policy/types.ts';
 import type { CompiledGoal, CompiledOffer } from './compile-offer.ts';
 import { countedToward } from './counted.ts';

@@ -1,4 +1,4 @@
-// Generated from schema/policy.schema.json by `npm run types`. Do not edit.
+// Generated from the schema by `npm run types`. Do not edit.
 
 export type Name = string;
 /**
@@ -66,15 +66,15 @@ export type ConditionNode =
   | YesNoFact
   | WordFact
   | NumberFact
-  | GoodsNumberFact
   | MoneyFact
-  | GoodsMoneyFact
   | ContentsFact
+  | GoodsMoneyFact
+  | GoodsNumberFact
   | PostcodeFact
   | DistanceFact
-  | InstantFact
   | WeekdayFact
-  | TimeOfDayFact;
+  | TimeOfDayFact
+  | InstantFact;
 export type Word = string;
 /**
  * groups, categories, tags and the like
@@ -84,10 +84,6 @@ export type Word = string;
  */
 export type Words = Word[];
 export type Comparison = 'is' | 'isNot' | 'atLeast' | 'atMost' | 'moreThan' | 'lessThan' | 'between';
-/**
- * An amount in the currency of the market it belongs to: exact, or following an amount in the store's base currency.
- */
-export type LocalAmount = ExactAmount | FollowingAmount;
 /**
  * before or after discounts, with or without tax; as shown is whichever of the two the market shows
  */
@@ -99,13 +95,9 @@ export type Basis =
   | 'beforeDiscountsWithTax'
   | 'beforeDiscountsWithoutTax';
 /**
- * ISO 8601 without zone, to the minute
+ * An amount in the currency of the market it belongs to: exact, or following an amount in the store's base currency.
  */
-export type LocalDateTime = string;
-/**
- * whose clock is read: the store’s, the market’s, or an IANA time zone
- */
-export type ReadIn = string;
+export type LocalAmount = ExactAmount | FollowingAmount;
 /**
  * ISO 8601: 1 is Monday, 7 Sunday
  *
@@ -114,9 +106,17 @@ export type ReadIn = string;
  */
 export type Weekdays = number[];
 /**
+ * whose clock is read: the store’s, the market’s, or an IANA time zone
+ */
+export type ReadIn = string;
+/**
  * hours and minutes
  */
 export type TimeOfDay = string;
+/**
+ * ISO 8601 without zone, to the minute
+ */
+export type LocalDateTime = string;
 /**
  * pieces, lines, grams, cm³, mm, grams
  */
@@ -188,7 +188,7 @@ export type Reward =
        */
       coversOwnDelivery: boolean;
       cap?: Amounts9;
-      amount: Amounts2;
+      amount: Amounts;
     }
   | {
       order: Order;
@@ -631,7 +631,7 @@ export interface QualifierReference {
 export interface YesNoFact {
   order: Order;
   kind: 'yesNo';
-  fact: 'shopper.signedIn' | 'shopper.business' | 'shopper.firstOrder' | 'destination.residential';
+  fact: 'shopper.signedIn' | 'shopper.firstOrder' | 'shopper.business' | 'destination.residential';
   is: boolean;
 }
 export interface WordFact {
@@ -666,11 +666,11 @@ export interface NumberFact {
     | 'shopper.lifetimeSpend'
     | 'cart.items'
     | 'cart.lines'
+    | 'line.quantity'
     | 'cart.weight'
-    | 'cart.volume'
     | 'cart.chargeableWeight'
-    | 'cart.longestSide'
-    | 'line.quantity';
+    | 'cart.volume'
+    | 'cart.longestSide';
   operator: Comparison;
   value: number;
   /**
@@ -678,34 +678,17 @@ export interface NumberFact {
    */
   to?: number;
 }
-export interface GoodsNumberFact {
+export interface MoneyFact {
   order: Order;
-  kind: 'goodsNumber';
-  fact: 'cart.quantityOf';
-  goods: GoodsSelection;
+  kind: 'money';
+  fact: 'cart.goodsValue' | 'cart.countedValue' | 'line.value';
+  basis: Basis;
   operator: Comparison;
-  value: number;
-  /**
-   * the upper end of between, included
-   */
-  to?: number;
+  amounts: Amounts;
+  to?: Amounts1;
 }
 /**
- * goods that are one of the products, or in one of the categories, or carry one of the tags (any goods when none is named), and whose price is in the range
- */
-export interface GoodsSelection {
-  /**
-   * @minItems 1
-   * @maxItems 200
-   */
-  products?: Id[];
-  categories?: Words;
-  tags?: Words;
-  unitPriceFrom?: Amounts;
-  unitPriceBelow?: Amounts1;
-}
-/**
- * least price of one piece as shown
+ * market id → amount there
  */
 export interface Amounts {
   [k: string]: LocalAmount;
@@ -741,19 +724,30 @@ export interface FollowingAmount {
   };
 }
 /**
- * a piece costs less than this
+ * market id → amount there
  */
 export interface Amounts1 {
   [k: string]: LocalAmount;
 }
-export interface MoneyFact {
+export interface ContentsFact {
   order: Order;
-  kind: 'money';
-  fact: 'cart.goodsValue' | 'cart.countedValue' | 'line.value';
-  basis: Basis;
-  operator: Comparison;
-  amounts: Amounts2;
-  to?: Amounts3;
+  kind: 'contents';
+  operator: 'contains' | 'only' | 'none';
+  goods: GoodsSelection;
+}
+/**
+ * goods that are one of the products, or in one of the categories, or carry one of the tags (any goods when none is named), and whose price is in the range
+ */
+export interface GoodsSelection {
+  /**
+   * @minItems 1
+   * @maxItems 200
+   */
+  products?: Id[];
+  categories?: Words;
+  tags?: Words;
+  unitPriceFrom?: Amounts2;
+  unitPriceBelow?: Amounts3;
 }
 /**
  * market id → amount there
@@ -771,10 +765,10 @@ export interface GoodsMoneyFact {
   order: Order;
   kind: 'goodsMoney';
   fact: 'cart.valueOf';
-  basis: Basis;
   goods: GoodsSelection;
+  basis: Basis;
   operator: Comparison;
-  amounts: Amounts2;
+  amounts: Amounts;
   to?: Amounts4;
 }
 /**
@@ -783,11 +777,17 @@ export interface GoodsMoneyFact {
 export interface Amounts4 {
   [k: string]: LocalAmount;
 }
-export interface ContentsFact {
+export interface GoodsNumberFact {
   order: Order;
-  kind: 'contents';
-  operator: 'contains' | 'only' | 'none';
+  kind: 'goodsNumber';
+  fact: 'cart.quantityOf';
   goods: GoodsSelection;
+  operator: Comparison;
+  value: number;
+  /**
+   * the upper end of between, included
+   */
+  to?: number;
 }
 export interface PostcodeFact {
   order: Order;
@@ -812,17 +812,6 @@ export interface DistanceFact {
    */
   to?: number;
 }
-export interface InstantFact {
-  order: Order;
-  kind: 'instant';
-  /**
-   * before and after leave the minute out and in; between includes the whole minute of its end
-   */
-  operator: 'before' | 'after' | 'between';
-  at: LocalDateTime;
-  to?: LocalDateTime;
-  readIn: ReadIn;
-}
 export interface WeekdayFact {
   order: Order;
   kind: 'weekday';
@@ -837,6 +826,17 @@ export interface TimeOfDayFact {
    * hours and minutes
    */
   to: string;
+  readIn: ReadIn;
+}
+export interface InstantFact {
+  order: Order;
+  kind: 'instant';
+  /**
+   * before and after leave the minute out and in; between includes the whole minute of its end
+   */
+  operator: 'before' | 'after' | 'between';
+  at: LocalDateTime;
+  to?: LocalDateTime;
   readIn: ReadIn;
 }
 export interface PricePerUnit {
@@ -984,7 +984,7 @@ export interface Offer {
         share: string;
       }
     | {
-        amounts: Amounts2;
+        amounts: Amounts;
       };
   /**
    * ascending
@@ -1044,8 +1044,8 @@ export interface GoodsSelection1 {
   products?: Id[];
   categories?: Words;
   tags?: Words;
-  unitPriceFrom?: Amounts;
-  unitPriceBelow?: Amounts1;
+  unitPriceFrom?: Amounts2;
+  unitPriceBelow?: Amounts3;
 }
 /**
  * market id → amount there

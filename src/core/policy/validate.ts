@@ -1,5 +1,7 @@
-import { Ajv2020 } from 'ajv/dist/2020.js';
+import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
+import { facts } from '../conditions/registry.ts';
 import schema from './schema/policy.schema.json' with { type: 'json' };
+import { policySchema } from './schema/policy-schema.ts';
 import type { AreaPart, Policy } from './types.ts';
 import type { PolicyFault } from './fault.ts';
 import { isRecord } from '../same.ts';
@@ -9,14 +11,23 @@ import { checkReferences } from './references/check-references.ts';
 
 type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
 
-const validateSchema = new Ajv2020({
-  allErrors: false,
-  verbose: true,
-  strict: true,
-  strictTypes: false,
-  strictRequired: false,
-  discriminator: true,
-}).compile(schema);
+let compiled: { facts: number; validate: ValidateFunction } | null = null;
+
+/** The schema's check, compiled anew when there are more facts than before. */
+function schemaCheck(): ValidateFunction {
+  if (compiled?.facts !== facts().length) {
+    const ajv = new Ajv2020({
+      allErrors: false,
+      verbose: true,
+      strict: true,
+      strictTypes: false,
+      strictRequired: false,
+      discriminator: true,
+    });
+    compiled = { facts: facts().length, validate: ajv.compile(policySchema()) };
+  }
+  return compiled.validate;
+}
 
 /**
  * Checks shape (JSON Schema), then references and meaning. Never throws on any input.
@@ -26,8 +37,9 @@ const validateSchema = new Ajv2020({
 export function checkPolicy(document: unknown, valid?: Policy): PolicyCheck {
   const crowded = valid ? overfull(document) : [];
   if (crowded.length > 0) return { ok: false, faults: crowded };
-  if (!validateSchema(valid ? withoutShared(document, valid) : document))
-    return { ok: false, faults: deepest(validateSchema.errors ?? []).map(faultOf) };
+  const check = schemaCheck();
+  if (!check(valid ? withoutShared(document, valid) : document))
+    return { ok: false, faults: deepest(check.errors ?? []).map(faultOf) };
   const policy = document as unknown as Policy;
   for (const part of listsOf(policy)) validLists.add(part.patterns);
   const faults = checkReferences(policy, valid);

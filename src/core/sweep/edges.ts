@@ -3,7 +3,7 @@ import type { CompiledBasis } from '../cart/basis.ts';
 import { volumeWeight, type ChargeMeasure } from '../charges/charge-measure.ts';
 import type { CompiledCharge } from '../charges/compile-charge.ts';
 import { leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
-import { priceEdges, type MeasureEdges } from '../conditions/compile-leaf.ts';
+import { priceEdges, type MeasureEdges } from '../conditions/leaf.ts';
 import { imagineCart } from '../cart/imagined-cart.ts';
 import type { ImaginedOrder } from '../cart/imagined-order.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';

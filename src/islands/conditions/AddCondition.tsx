@@ -1,13 +1,14 @@
 import { useState } from 'react';
-import { asksFirst, beginLeaf, type Unplaced } from '../../core/conditions/begin-leaf.ts';
-import { factList, type FactEntry } from '../../core/conditions/fact-list.ts';
+import type { Fact } from '../../core/conditions/fact.ts';
+import type { Unplaced } from '../../core/conditions/leaf.ts';
+import { beginLeaf, facts } from '../../core/conditions/registry.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { ConditionNode, GoodsSelection } from '../../core/policy/types.ts';
 import { SearchList, type SearchEntry } from '../../ui/SearchList.tsx';
 import { useDraft, usePage } from '../frame/page-context.tsx';
 import { GoodsSearch, PostcodeWord, WordSearch } from './first-words.tsx';
 
-type Start = { fact: FactEntry } | { qualifier: string } | 'group';
+type Start = { fact: Fact } | { qualifier: string } | 'group';
 
 /** A condition added in two steps at most: what it asks about, and the first word of those that need one. */
 export function AddCondition({
@@ -19,7 +20,7 @@ export function AddCondition({
   nested: boolean;
   add: (node: Unplaced<ConditionNode>) => boolean;
 }) {
-  const [step, setStep] = useState<'idle' | 'fact' | FactEntry>('idle');
+  const [step, setStep] = useState<'idle' | 'fact' | Fact>('idle');
   const [chosen, setChosen] = useState(0);
   const close = () => setStep('idle');
   if (step === 'idle') {
@@ -56,20 +57,20 @@ function AddingStep({
   close,
   add,
 }: {
-  step: 'fact' | FactEntry;
+  step: 'fact' | Fact;
   markets: string;
   nested: boolean;
-  go: (step: FactEntry) => void;
+  go: (step: Fact) => void;
   close: () => void;
   add: (node: Unplaced<ConditionNode>) => void;
 }) {
   const { now } = usePage();
   const policy = useDraft((state) => state.settled);
-  const begin = ({ id }: FactEntry, first: string | GoodsSelection | null) =>
-    add(beginLeaf(id, first, policy, markets.split(' '), new Date(now).toISOString().slice(0, 10)));
+  const begin = (fact: Fact, first: string | GoodsSelection | null) =>
+    add(beginLeaf(fact, first, policy, markets.split(' '), new Date(now).toISOString().slice(0, 10)));
   if (step === 'fact') {
     const entries: SearchEntry<Start>[] = [
-      ...factList.map((fact) => ({ value: { fact }, name: fact.name, group: fact.about, also: fact.also })),
+      ...facts().map((fact) => ({ value: { fact }, name: fact.name, group: fact.about, also: fact.also })),
       ...inOrder(policy.qualifiers).map(([qualifier, { name }]) => ({
         value: { qualifier },
         name: `“${name}” holds`,
@@ -96,13 +97,13 @@ function AddingStep({
         choose={(start) => {
           if (start === 'group') add({ kind: 'group', of: 'any', conditions: {} });
           else if ('qualifier' in start) add({ kind: 'qualifier', qualifier: start.qualifier });
-          else if (asksFirst(start.fact.id)) go(start.fact);
+          else if (start.fact.form.asksFirst) go(start.fact);
           else begin(start.fact, null);
         }}
       />
     );
   }
-  switch (asksFirst(step.id)) {
+  switch (step.form.asksFirst) {
     case 'goods':
       return <GoodsSearch close={close} choose={(field, word) => begin(step, { [field]: [word] })} />;
     case 'postcode':
@@ -110,7 +111,7 @@ function AddingStep({
     default:
       return (
         <WordSearch
-          fact={step.id}
+          fact={step}
           label={`${step.about} ${step.name}`}
           close={close}
           choose={(word) => begin(step, word)}

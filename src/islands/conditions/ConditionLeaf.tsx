@@ -1,9 +1,9 @@
 import { memo } from 'react';
 import { setNode } from '../../client/condition-edits.ts';
 import type { Edit } from '../../client/edit.ts';
-import { basesInWords, wordFactInWords } from '../../core/conditions/read-out.ts';
-import { wordsWith } from '../../core/conditions/begin-leaf.ts';
-import { factOf } from '../../core/conditions/fact-list.ts';
+import { isNegated, verbsOf, wordsWith } from '../../core/conditions/forms/word.ts';
+import { basesInWords } from '../../core/conditions/reader.ts';
+import { factOf } from '../../core/conditions/registry.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
@@ -52,23 +52,24 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
         </>
       );
     case 'word': {
-      const negated = node.operator === 'isNot' || node.operator === 'noneOf';
-      const words = wordFactInWords(node.fact);
+      const negated = isNegated(node);
+      const { name } = fact.words!;
+      const verbs = verbsOf(fact.words!);
       return (
         <>
-          {words.name}{' '}
+          {name}{' '}
           <PhraseSelect
-            label={`${words.name}: is or is not`}
+            label={`${name}: is or is not`}
             value={String(negated)}
             options={[
-              ['false', words.is],
-              ['true', words.isNot],
+              ['false', verbs.is],
+              ['true', verbs.isNot],
             ]}
             choose={(value) => edit(set(wordsWith(node.values, value === 'true')))}
           />{' '}
           <WordValues
-            fact={node.fact}
-            label={words.name}
+            fact={fact}
+            label={name}
             values={node.values}
             change={(values) => edit(set(wordsWith(values, negated)))}
           />
@@ -81,7 +82,7 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
           {subject}
           <Compared
             node={node}
-            unit={units[node.fact] ?? ''}
+            unit={fact.unit ?? ''}
             parse={parseMeasured(node.fact, 0, 1_000_000_000)}
             base={node.fact === 'shopper.lifetimeSpend'}
             set={set}
@@ -176,18 +177,6 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
       );
   }
 });
-
-const units: Partial<Record<string, string>> = {
-  'shopper.orderCount': 'times',
-  'shopper.daysSinceLastOrder': 'days',
-  'cart.items': 'items',
-  'cart.lines': 'lines',
-  'cart.weight': 'g',
-  'cart.volume': 'cm³',
-  'cart.chargeableWeight': 'g',
-  'cart.longestSide': 'mm',
-  'line.quantity': 'pieces',
-};
 
 function NamedCondition({ path, node, edit }: LeafProps<Extract<Leaf, { kind: 'qualifier' }>>) {
   const qualifiers = useDraft((state) => state.policy.qualifiers);

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Edit } from '../../client/edit.ts';
-import { withGoods } from '../../core/conditions/known-words.ts';
+import { withGoods } from '../../core/conditions/goods-words.ts';
 import type { Amounts, GoodsSelection } from '../../core/policy/types.ts';
 import { Remove } from '../../ui/Remove.tsx';
 import { AmountField } from '../frame/AmountField.tsx';

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { ordersWorker } from '../../client/orders-worker.ts';
-import { toldOfEach, unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
+import { ofEachOrder, unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import type { ConditionOnOrders, Trait } from '../../core/orders/condition-on-orders.ts';
 import type { Condition, Policy } from '../../core/policy/types.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
@@ -28,15 +28,11 @@ export function TriedOnOrders({ condition, marketId }: { condition: Condition; m
       wanted = false;
     };
   }, [condition, marketId, market, store, rates, qualifiers, zoneOf]);
-  const unknown = useMemo(
-    () =>
-      unknownToExports(
-        condition,
-        policy,
-        market.countries.length === 1 ? new Set([...toldOfEach, 'destination.country']) : toldOfEach,
-      ),
-    [condition, policy, market],
-  );
+  const unknown = useMemo(() => {
+    // Orders of a market with one country went there.
+    const told = market.countries.length === 1 ? 'destination.country' : null;
+    return unknownToExports(condition, policy, ofEachOrder).filter(({ id }) => id !== told);
+  }, [condition, policy, market]);
   if (tried === 'failed')
     return <p className="text-[13px] text-warning">It could not be tried on past orders, which could not be read.</p>;
   const untold = unknown.length > 0 && (

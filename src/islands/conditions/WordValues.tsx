@@ -1,11 +1,9 @@
 import { useState } from 'react';
-import type { LeafNode } from '../../core/conditions/compile-leaf.ts';
+import type { Fact } from '../../core/conditions/fact.ts';
 import { Remove } from '../../ui/Remove.tsx';
 import { useDraft, usePage } from '../frame/page-context.tsx';
 import { countryName } from '../frame/place-names.ts';
 import { PostcodeWord, WordSearch } from './first-words.tsx';
-
-type WordFact = Extract<LeafNode, { kind: 'word' }>['fact'];
 
 /** The words of a condition; the last one stays, because without any there would be no condition. */
 export function WordValues({
@@ -14,7 +12,7 @@ export function WordValues({
   values,
   change,
 }: {
-  fact: WordFact;
+  fact: Fact;
   label: string;
   values: readonly string[];
   change: (values: string[]) => void;
@@ -48,16 +46,11 @@ export function WordValues({
   );
 }
 
-function WordName({ fact, word }: { fact: WordFact; word: string }) {
+function WordName({ fact, word }: { fact: Fact; word: string }) {
   const { locale } = usePage();
-  const name = useDraft(({ policy }) =>
-    fact === 'destination.zone'
-      ? policy.zones[word]?.name
-      : fact === 'destination.market'
-        ? policy.markets[word]?.name
-        : undefined,
-  );
-  return <>{fact === 'destination.country' ? countryName(word, locale) : (name ?? word)}</>;
+  const { nameOf, shown } = fact.words!;
+  const name = useDraft(({ policy }) => nameOf?.(word, policy) ?? word);
+  return <>{shown ? shown(word, (code) => countryName(code, locale)) : name}</>;
 }
 
 export function PatternList({

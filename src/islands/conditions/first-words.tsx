@@ -1,13 +1,10 @@
-import { goodsWords, isOpen, knownWords } from '../../core/conditions/known-words.ts';
-import type { LeafNode } from '../../core/conditions/compile-leaf.ts';
-import type { FactId } from '../../core/conditions/fact-list.ts';
+import type { Fact } from '../../core/conditions/fact.ts';
+import { goodsWords } from '../../core/conditions/goods-words.ts';
 import { parsePostcodePattern } from '../../core/places/postcode.ts';
 import { AddWord } from '../../ui/AddWord.tsx';
 import { SearchList } from '../../ui/SearchList.tsx';
 import { useDraft, usePage } from '../frame/page-context.tsx';
 import { countryName } from '../frame/place-names.ts';
-
-type WordFact = Extract<LeafNode, { kind: 'word' }>['fact'];
 
 /** A word that a fact can have: one of those known, or where a shop may hand in others any. */
 export function WordSearch({
@@ -16,27 +13,23 @@ export function WordSearch({
   close,
   choose,
 }: {
-  fact: FactId;
+  fact: Fact;
   label: string;
   close: () => void;
   choose: (word: string) => void;
 }) {
   const { locale } = usePage();
   const policy = useDraft((state) => state.settled);
-  const words = knownWords(fact as WordFact, policy, (code) => countryName(code, locale));
-  const own = (text: string) => {
-    if (fact === 'cart.code') return text.toUpperCase();
-    if (fact === 'destination.region') return /^[A-Za-z]{2}-[A-Za-z0-9]{1,3}$/.test(text) ? text.toUpperCase() : null;
-    return text.length <= 60 ? text : null;
-  };
+  const { known, accept } = fact.words!;
+  const words = known(policy, (code) => countryName(code, locale));
   return (
     <SearchList
       label={label}
-      placeholder={fact === 'destination.region' ? 'A code such as NL-FR' : 'Type or choose'}
+      placeholder={fact.id === 'destination.region' ? 'A code such as NL-FR' : 'Type or choose'}
       entries={words.map(({ word, name }) => ({ value: word, name, also: word }))}
       close={close}
       choose={choose}
-      {...(isOpen(fact as WordFact) ? { own } : {})}
+      {...(accept ? { own: accept } : {})}
     />
   );
 }

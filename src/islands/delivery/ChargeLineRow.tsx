@@ -2,7 +2,7 @@ import type { Edit } from '../../client/edit.ts';
 import { moveEdge, setLine } from '../../client/option-edits.ts';
 import { measureInWords } from '../../core/charges/charge-in-words.ts';
 import type { ChargeMeasure } from '../../core/charges/charge-measure.ts';
-import { basesInWords } from '../../core/conditions/read-out.ts';
+import { basesInWords } from '../../core/conditions/reader.ts';
 import type { ChargeLine, LocalAmount } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import type { useRowDrag } from '../../ui/use-row-drag.tsx';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ReplayReply, ReplayRequest } from '../../client/workers/replay-messages.ts';
-import type { FactEntry } from '../../core/conditions/fact-list.ts';
+import type { Fact } from '../../core/conditions/fact.ts';
 import { unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Replay } from '../../core/orders/replay.ts';
@@ -168,7 +168,7 @@ export function Effect() {
 
 const mostNamed = 3;
 
-function Untold({ facts }: { facts: readonly FactEntry[] }) {
+function Untold({ facts }: { facts: readonly Fact[] }) {
   const [all, setAll] = useState(false);
   const named = (all ? facts : facts.slice(0, mostNamed))
     .map(({ about, name }) => `${about.toLowerCase()}: ${name}`)

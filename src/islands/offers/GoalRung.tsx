@@ -2,7 +2,7 @@ import { setTarget } from '../../client/edits.ts';
 import type { Edit } from '../../client/edit.ts';
 import { addReward, removeGoal, rewardOfKind, setMeasure } from '../../client/offer-edits.ts';
 import { setAt } from '../../client/set-at.ts';
-import { basesInWords } from '../../core/conditions/read-out.ts';
+import { basesInWords } from '../../core/conditions/reader.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { targetIn } from '../../core/offers/target.ts';
 import { inOrder } from '../../core/ordered.ts';

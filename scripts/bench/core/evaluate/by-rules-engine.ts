@@ -1,7 +1,8 @@
 import { Engine, type NestedCondition, type TopLevelCondition } from 'json-rules-engine';
 import { demoPolicy } from '../../../../demo/policy/demo-policy.ts';
 import { chargeMeasure, usualVolumeDivisor, type ChargeMeasure } from '../../../../src/core/charges/charge-measure.ts';
-import { compileLeaf, type LeafNode } from '../../../../src/core/conditions/compile-leaf.ts';
+import type { LeafNode } from '../../../../src/core/conditions/leaf.ts';
+import { factOf } from '../../../../src/core/conditions/registry.ts';
 import { zoneContext } from '../../../../src/core/evaluation/context.ts';
 import type { CompiledPolicy, CompiledZone } from '../../../../src/core/evaluation/compile.ts';
 import type { EvaluationInput } from '../../../../src/core/evaluation/evaluation.ts';
@@ -111,7 +112,7 @@ export function factsOf(compiled: CompiledPolicy, input: EvaluationInput): Facts
   ];
   for (const condition of conditions)
     if (condition)
-      for (const leaf of leavesIn(condition)) found[leafFact(leaf)] = compileLeaf(leaf, terms).holds(facts);
+      for (const leaf of leavesIn(condition)) found[leafFact(leaf)] = factOf(leaf).compile(leaf, terms).holds(facts);
   return found;
 }
 

@@ -1,5 +1,5 @@
 import type { CompiledCondition } from '../../conditions/compile-condition.ts';
-import type { Facts } from '../../conditions/facts.ts';
+import type { Facts } from '../../conditions/asked.ts';
 import { readOut } from '../../conditions/read-out.ts';
 import type { Condition, Policy } from '../../policy/types.ts';
 import { node, text, yes, type TraceNode } from '../../trace/trace.ts';

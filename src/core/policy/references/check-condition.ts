@@ -1,10 +1,8 @@
 import { inOrder } from '../../ordered.ts';
+import { factOf } from '../../conditions/registry.ts';
 import { referredIn } from '../../conditions/leaves.ts';
 import type { Fault } from '../fault.ts';
-import type { Condition, ConditionNode, GoodsSelection, Policy } from '../types.ts';
-import { checkAmounts } from './check-amounts.ts';
-import { checkLocalTime, checkReadIn } from './check-schedule.ts';
-import { checkPattern } from './check-zone.ts';
+import type { Condition, ConditionNode, Policy } from '../types.ts';
 
 /** Nesting beyond this is refused: nobody could read it. */
 const maxDepth = 8;
@@ -26,57 +24,11 @@ export function checkCondition(
 }
 
 function checkLeaf(node: Exclude<ConditionNode, { kind: 'group' }>, policy: Policy, at: string, fault: Fault): void {
-  if ('operator' in node && 'to' in node && node.to !== undefined && node.operator !== 'between')
-    fault(`${at}/to`, 'is only for between');
-  if ('operator' in node && node.operator === 'between' && !('to' in node && node.to !== undefined))
-    fault(`${at}/to`, 'is missing: between needs both ends');
-  if ('goods' in node) checkGoods(node.goods, policy, `${at}/goods`, fault);
-  switch (node.kind) {
-    case 'qualifier':
-      if (!policy.qualifiers[node.qualifier]) fault(`${at}/qualifier`, `there is no qualifier "${node.qualifier}"`);
-      return;
-    case 'word':
-      if (
-        (node.operator === 'is' || node.operator === 'isNot' || node.operator === 'contains') &&
-        node.values.length !== 1
-      )
-        fault(`${at}/values`, 'must be one value');
-      for (const [index, value] of node.values.entries()) {
-        if (node.fact === 'destination.zone' && !policy.zones[value])
-          fault(`${at}/values/${index}`, `there is no zone "${value}"`);
-        if (node.fact === 'destination.market' && !policy.markets[value])
-          fault(`${at}/values/${index}`, `there is no market "${value}"`);
-      }
-      return;
-    case 'number':
-    case 'goodsNumber':
-    case 'distance':
-      if (node.to !== undefined && node.to < node.value) fault(`${at}/to`, 'must not be less than value');
-      return;
-    case 'money':
-    case 'goodsMoney':
-      checkAmounts(node.amounts, policy, [], `${at}/amounts`, fault);
-      if (node.to) checkAmounts(node.to, policy, [], `${at}/to`, fault);
-      return;
-    case 'postcode':
-      for (const [index, pattern] of node.patterns.entries()) checkPattern(pattern, `${at}/patterns/${index}`, fault);
-      return;
-    case 'instant':
-      checkLocalTime(node.at, `${at}/at`, fault);
-      if (node.to !== undefined && checkLocalTime(node.to, `${at}/to`, fault) && node.to <= node.at)
-        fault(`${at}/to`, 'must be after at');
-      checkReadIn(node.readIn, `${at}/readIn`, fault);
-      return;
-    case 'weekday':
-    case 'timeOfDay':
-      checkReadIn(node.readIn, `${at}/readIn`, fault);
+  if (node.kind !== 'qualifier') {
+    const { form, words } = factOf(node);
+    return form.check(node, policy, at, fault, words);
   }
-}
-
-/** Markets in its price bounds exist. */
-export function checkGoods(goods: GoodsSelection, policy: Policy, at: string, fault: Fault): void {
-  if (goods.unitPriceFrom) checkAmounts(goods.unitPriceFrom, policy, [], `${at}/unitPriceFrom`, fault);
-  if (goods.unitPriceBelow) checkAmounts(goods.unitPriceBelow, policy, [], `${at}/unitPriceBelow`, fault);
+  if (!policy.qualifiers[node.qualifier]) fault(`${at}/qualifier`, `there is no qualifier "${node.qualifier}"`);
 }
 
 /** Qualifiers that lead back to themselves, with the names on the way. */

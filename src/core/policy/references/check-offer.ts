@@ -3,7 +3,8 @@ import { inOrder } from '../../ordered.ts';
 import type { Fault } from '../fault.ts';
 import type { Goal, Offer, OptionSelection, Policy, Reward } from '../types.ts';
 import { checkAmount, checkAmounts } from './check-amounts.ts';
-import { checkCondition, checkGoods } from './check-condition.ts';
+import { checkCondition } from './check-condition.ts';
+import { checkGoods } from './check-goods.ts';
 import { checkSchedule } from './check-schedule.ts';
 
 /** Markets, options and qualifiers it names exist; goals ascend in each market; rewards have an amount wherever a goal is. */

@@ -1,7 +1,7 @@
 import { isCountry } from '../../places/country.ts';
 import type { Fault } from '../fault.ts';
 import type { Policy, TestCart } from '../types.ts';
-import { checkGoods } from './check-condition.ts';
+import { checkGoods } from './check-goods.ts';
 
 /** Its country exists and its discounts make sense. Products, offers and options may be gone: the bench says so. */
 export function checkTestCart(

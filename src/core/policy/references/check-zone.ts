@@ -38,8 +38,3 @@ function wrongPatterns(patterns: Record<string, true>): { pattern: string; reaso
   }
   return wrong;
 }
-
-export function checkPattern(pattern: string, pointer: string, fault: Fault): void {
-  const parsed = parsePostcodePattern(pattern);
-  if (!parsed.ok) fault(pointer, parsed.reason);
-}

@@ -1,8 +1,8 @@
-import schema from './policy.schema.json' with { type: 'json' };
+import { policySchema } from './policy-schema.ts';
 
 /** The named parts of the policy's schema with all that they refer to, for other schemas to build on. */
 export function schemaDefinitions(names: readonly string[]): Record<string, object> {
-  const all = schema.$defs as Record<string, object>;
+  const all = policySchema().$defs;
   const found: Record<string, object> = {};
   const add = (name: string): void => {
     const definition = all[name];

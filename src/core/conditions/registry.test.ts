@@ -1,25 +1,26 @@
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { checkPolicy } from '../policy/validate.ts';
-import schema from '../policy/schema/policy.schema.json' with { type: 'json' };
+import { policySchema } from '../policy/schema/policy-schema.ts';
 import type { ConditionNode } from '../policy/types.ts';
-import { asksFirst, beginLeaf, wordsWith } from './begin-leaf.ts';
-import { factList, factOf, type FactId } from './fact-list.ts';
-import { allConditions, isOpen, knownWords, withGoods } from './known-words.ts';
-import { leaves } from './leaves.ts';
+import type { Fact } from './fact.ts';
+import { wordsWith } from './forms/word.ts';
+import { withGoods } from './goods-words.ts';
+import { conditionsIn, leaves } from './leaves.ts';
+import { beginLeaf, factNamed, factOf, facts } from './registry.ts';
 import { readOut } from './read-out.ts';
 
 /** Every fact of the schema, as it names its leaves. */
-const factsOfSchema = Object.values(
-  schema.$defs as Record<
+const factsOfSchema = Object.entries(
+  policySchema().$defs as Record<
     string,
     { properties?: { kind?: { const?: string }; fact?: { enum?: string[]; const?: string } } }
   >,
 )
-  .filter((_, index) => Object.keys(schema.$defs)[index]!.endsWith('Fact'))
-  .flatMap(({ properties }) => properties?.fact?.enum ?? [properties?.fact?.const ?? properties!.kind!.const!]);
+  .filter(([name]) => name.endsWith('Fact'))
+  .flatMap(([, { properties }]) => properties?.fact?.enum ?? [properties?.fact?.const ?? properties!.kind!.const!]);
 
-const words: Partial<Record<FactId, string>> = {
+const words: Record<string, string> = {
   'destination.country': 'NL',
   'destination.zone': 'nlbe-all',
   'destination.market': 'nlbe',
@@ -27,29 +28,38 @@ const words: Partial<Record<FactId, string>> = {
   'cart.currency': 'EUR',
   postcode: '17*',
 };
-const first = (fact: FactId) =>
-  asksFirst(fact) === null ? null : asksFirst(fact) === 'goods' ? { tags: ['long'] } : (words[fact] ?? 'SCHOOL');
+const first = ({ id, form: { asksFirst } }: Fact) => {
+  if (asksFirst === null) return null;
+  return asksFirst === 'goods' ? { tags: ['long'] } : (words[id] ?? 'SCHOOL');
+};
 
 describe('facts in everyday words', () => {
   test('are those of the schema, each once', () =>
-    expect(factList.map(({ id }) => id).sort()).toEqual([...factsOfSchema].sort()));
-  test.each(factList.map(({ id }) => id))('%s begins as a condition that is valid and reads as one', (fact) => {
-    const node = {
-      order: 1,
-      ...beginLeaf(fact, first(fact), demoPolicy, ['nlbe', 'jp'], '2026-11-25'),
-    } as ConditionNode;
-    const policy = {
-      ...demoPolicy,
-      qualifiers: {
-        ...demoPolicy.qualifiers,
-        tried: { order: 999, name: 'Tried', condition: { of: 'all' as const, conditions: { one: node } } },
-      },
-    };
-    const check = checkPolicy(policy);
-    expect(check.ok ? [] : check.faults).toEqual([]);
-    expect(readOut(policy, policy.qualifiers.tried!.condition, 'nlbe')).not.toMatch(/undefined|^always$/);
-    expect(node.kind !== 'group' && node.kind !== 'qualifier' && factOf(node).id).toBe(fact);
-  });
+    expect(
+      facts()
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual([...factsOfSchema].sort()));
+  test.each(facts().map((fact) => [fact.id, fact] as const))(
+    '%s begins as a condition that is valid and reads as one',
+    (id, fact) => {
+      const node = {
+        order: 1,
+        ...beginLeaf(fact, first(fact), demoPolicy, ['nlbe', 'jp'], '2026-11-25'),
+      } as ConditionNode;
+      const policy = {
+        ...demoPolicy,
+        qualifiers: {
+          ...demoPolicy.qualifiers,
+          tried: { order: 999, name: 'Tried', condition: { of: 'all' as const, conditions: { one: node } } },
+        },
+      };
+      const check = checkPolicy(policy);
+      expect(check.ok ? [] : check.faults).toEqual([]);
+      expect(readOut(policy, policy.qualifiers.tried!.condition, 'nlbe')).not.toMatch(/undefined|^always$/);
+      expect(node.kind !== 'group' && node.kind !== 'qualifier' && factOf(node).id).toBe(id);
+    },
+  );
 });
 
 test('the operator of words follows from their number', () => {
@@ -60,8 +70,11 @@ test('the operator of words follows from their number', () => {
   ).toEqual(['is', 'oneOf', 'isNot', 'noneOf']);
 });
 test('words known are those of the store; others can be typed where a shop hands them in', () => {
-  const known = (fact: Parameters<typeof knownWords>[0]) =>
-    knownWords(fact, demoPolicy, (code) => code).map(({ word }) => word);
+  const wordsOf = (fact: string) => factNamed(fact)!.words!;
+  const known = (fact: string) =>
+    wordsOf(fact)
+      .known(demoPolicy, (code) => code)
+      .map(({ word }) => word);
   expect(known('shopper.group')).toEqual(expect.arrayContaining(['members', 'schools', 'trade']));
   expect(known('destination.market')).toEqual(
     Object.entries(demoPolicy.markets)
@@ -69,7 +82,10 @@ test('words known are those of the store; others can be typed where a shop hands
       .map(([id]) => id),
   );
   expect(known('destination.country')).toHaveLength(249);
-  expect([isOpen('shopper.group'), isOpen('destination.country')]).toEqual([true, false]);
+  expect(['shopper.group', 'destination.country'].map((fact) => wordsOf(fact).accept !== undefined)).toEqual([
+    true,
+    false,
+  ]);
 });
 test('goods lose what they are chosen by one by one, and never all of it', () => {
   const two = withGoods({ tags: ['long'] }, 'products', 'spinner', true)!;
@@ -79,7 +95,7 @@ test('goods lose what they are chosen by one by one, and never all of it', () =>
 });
 test('conditions are found wherever they stand', () => {
   const kinds = new Set(
-    allConditions(demoPolicy)
+    conditionsIn(demoPolicy)
       .flatMap(leaves)
       .map(({ kind }) => kind),
   );

@@ -1,0 +1,17 @@
+import { usedWords } from '../../used-words.ts';
+import { upper } from '../../upper.ts';
+import { wordFact } from '../../forms/word.ts';
+
+export const code = wordFact('cart.code', {
+  about: 'The cart',
+  name: 'has a code',
+  also: 'coupon voucher promotion campaign',
+  words: {
+    name: 'the codes entered',
+    several: true,
+    known: (policy) => usedWords('cart.code', policy, ({ codes }) => codes?.map(upper)),
+    accept: upper,
+  },
+  of: ({ cart }) => [...cart.codes],
+  compareAs: upper,
+});

@@ -1,0 +1,11 @@
+import { goodsValueOf } from '../../../cart/line-values.ts';
+import { moneyFact } from '../../forms/money.ts';
+
+export const goodsValue = moneyFact('cart.goodsValue', {
+  about: 'The cart',
+  name: 'goods value',
+  also: 'amount total spend money price subtotal',
+  called: 'the goods value',
+  of: ({ cart }, basis) => goodsValueOf(cart, basis, {}),
+  told: 'always',
+});

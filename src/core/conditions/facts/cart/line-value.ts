@@ -1,0 +1,10 @@
+import { lineValue } from '../../../cart/line-values.ts';
+import { moneyFact } from '../../forms/money.ts';
+
+export const ofLine = moneyFact('line.value', {
+  about: 'The cart',
+  name: 'value of one line',
+  also: 'amount dear expensive product',
+  called: 'the value of some line',
+  of: ({ cart }, basis) => cart.lines.map((_, index) => lineValue(cart, index, basis)),
+});

@@ -1,0 +1,72 @@
+import { compileBasis, type CompiledBasis } from '../../cart/basis.ts';
+import { amountIn } from '../../markets/terms.ts';
+import { checkAmounts } from '../../policy/references/check-amounts.ts';
+import type { Facts } from '../asked.ts';
+import { isInRange, rangeOf } from '../compare.ts';
+import type { Fact, FactForm, FactWords, ToldByOrders } from '../fact.ts';
+import { edgesOf, plainLeaf, type LeafOf } from '../leaf.ts';
+import { basisInWords } from '../reader.ts';
+import { checkEnds } from './comparison.ts';
+
+type Node = LeafOf<'money'>;
+
+/** Members of a leaf that compares amounts, in the schema. */
+export const comparedMoney = {
+  basis: { $ref: '#/$defs/basis' },
+  operator: { $ref: '#/$defs/comparison' },
+  amounts: { $ref: '#/$defs/amounts' },
+  to: { description: 'the upper end of between, included', $ref: '#/$defs/amounts' },
+};
+
+export const checkMoney: FactForm<LeafOf<'money' | 'goodsMoney'>>['check'] = (node, policy, at, fault) => {
+  checkEnds(node, at, fault);
+  checkAmounts(node.amounts, policy, [], `${at}/amounts`, fault);
+  if (node.to) checkAmounts(node.to, policy, [], `${at}/to`, fault);
+};
+
+export const moneyForm: FactForm<Node> = {
+  kind: 'money',
+  definition: 'moneyFact',
+  schema: (facts) => ({
+    required: ['fact', 'basis', 'operator', 'amounts'],
+    properties: { fact: { enum: [...facts] }, ...comparedMoney },
+  }),
+  field: 'money',
+  asksFirst: null,
+  check: checkMoney,
+};
+
+interface MoneyFact extends FactWords {
+  /** as read-outs name it */
+  called: string;
+  /** minor units in the basis; of several amounts one that fits is enough */
+  of: (facts: Facts, basis: CompiledBasis) => number | readonly number[];
+  told?: ToldByOrders;
+}
+
+/** A fact that is an amount of money in the market's currency. Without an amount there it never holds. */
+export function moneyFact(id: Node['fact'], { called, of, told = 'never', ...words }: MoneyFact): Fact<Node> {
+  return {
+    id,
+    ...words,
+    form: moneyForm,
+    told,
+    compile: (node, terms) => {
+      const amount = amountIn(node.amounts, terms);
+      const to = node.to === undefined ? undefined : amountIn(node.to, terms);
+      if (amount === null || to === null) return plainLeaf(() => false);
+      const basis = compileBasis(node.basis, terms);
+      const range = rangeOf(node.operator, amount, to, 1);
+      return {
+        holds: (facts) => {
+          const value = of(facts, basis);
+          return typeof value === 'number' ? isInRange(range, value) : value.some((one) => isInRange(range, one));
+        },
+        looksAt: [{ measure: { kind: 'value', basis }, edges: edgesOf(range) }],
+      };
+    },
+    readOut: ({ basis, operator, amounts, to }, reader) =>
+      `${called} ${basisInWords(basis)}, ${reader.money(operator, amounts, to)}`,
+    begin: ({ amounts }) => ({ kind: 'money', fact: id, basis: 'afterDiscountsAsShown', operator: 'atLeast', amounts }),
+  };
+}

@@ -1,0 +1,93 @@
+import type { Facts } from '../asked.ts';
+import type { Fact, FactForm, FactWords, ToldByOrders, WordsOfFact } from '../fact.ts';
+import { plainLeaf, type LeafOf } from '../leaf.ts';
+import { listed } from '../reader.ts';
+
+type Node = LeafOf<'word'>;
+
+export const wordForm: FactForm<Node> = {
+  kind: 'word',
+  definition: 'wordFact',
+  schema: (facts) => ({
+    required: ['fact', 'operator', 'values'],
+    properties: {
+      fact: { enum: [...facts] },
+      operator: {
+        description: 'is and isNot take one value; contains is is for facts of several words',
+        enum: ['is', 'isNot', 'oneOf', 'noneOf', 'contains'],
+      },
+      values: { $ref: '#/$defs/words' },
+    },
+  }),
+  field: 'word',
+  asksFirst: 'word',
+  check: ({ operator, values }, policy, at, fault, words) => {
+    const one = operator === 'is' || operator === 'isNot' || operator === 'contains';
+    if (one && values.length !== 1) fault(`${at}/values`, 'must be one value');
+    for (const [index, value] of values.entries()) {
+      const wrong = words?.fault?.(value, policy) ?? null;
+      if (wrong !== null) fault(`${at}/values/${index}`, wrong);
+    }
+  },
+};
+
+/** Words with the operator that their number asks for. */
+export function wordsWith(
+  values: readonly string[],
+  negated: boolean,
+): { operator: 'is' | 'isNot' | 'oneOf' | 'noneOf'; values: string[] } {
+  const positive = values.length === 1 ? 'is' : 'oneOf';
+  const negative = values.length === 1 ? 'isNot' : 'noneOf';
+  return { operator: negated ? negative : positive, values: [...values] };
+}
+
+export const isNegated = ({ operator }: Pick<Node, 'operator'>): boolean =>
+  operator === 'isNot' || operator === 'noneOf';
+
+/** How a fact's being or not being something is said. */
+export function verbsOf({ several }: Pick<WordsOfFact, 'several'>): { is: string; isNot: string } {
+  return several
+    ? { is: 'include', isNot: 'are known and do not include' }
+    : { is: 'is', isNot: 'is known and is not' };
+}
+
+interface WordFact extends FactWords {
+  words: WordsOfFact;
+  /** the word, or all of them; null or undefined where they are not known */
+  of: (facts: Facts) => string | readonly string[] | null | undefined;
+  /** as words are compared, where not as they are written */
+  compareAs?: (word: string) => string;
+  told?: ToldByOrders;
+}
+
+/** A fact that is a word, or several, of a list. */
+export function wordFact(id: Node['fact'], { of, compareAs, told = 'never', ...known }: WordFact): Fact<Node> {
+  return {
+    id,
+    ...known,
+    form: wordForm,
+    told,
+    compile: (node) => {
+      const wanted = new Set(compareAs ? node.values.map(compareAs) : node.values);
+      const negated = isNegated(node);
+      const one = (value: string | null | undefined) => typeof value === 'string' && wanted.has(value) !== negated;
+      const several = (values: readonly string[] | null | undefined) =>
+        Array.isArray(values) && values.some((value: string) => wanted.has(value)) !== negated;
+      return plainLeaf(
+        known.words.several
+          ? (facts) => several(of(facts) as readonly string[] | null | undefined)
+          : (facts) => one(of(facts) as string | null | undefined),
+      );
+    },
+    readOut: (node, { policy }) => {
+      const { is, isNot } = verbsOf(known.words);
+      const nameOf = known.words.nameOf ?? ((word: string) => word);
+      const shown = listed(
+        node.values.map((value) => `“${nameOf(value, policy)}”`),
+        'or',
+      );
+      return `${known.words.name} ${isNegated(node) ? isNot : is} ${shown}`;
+    },
+    begin: ({ first }) => ({ kind: 'word', fact: id, ...wordsWith([typeof first === 'string' ? first : ''], false) }),
+  };
+}

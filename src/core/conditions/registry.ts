@@ -1,0 +1,124 @@
+import type { Amounts, GoodsSelection, Policy } from '../policy/types.ts';
+import { priceUnit } from '../money/currency.ts';
+import type { Fact, FactForm } from './fact.ts';
+import { chargeableWeight } from './facts/cart/chargeable-weight.ts';
+import { channel } from './facts/cart/channel.ts';
+import { code } from './facts/cart/code.ts';
+import { contents } from './facts/cart/contents.ts';
+import { countedValue } from './facts/cart/counted-value.ts';
+import { currency } from './facts/cart/currency.ts';
+import { goodsValue } from './facts/cart/goods-value.ts';
+import { items } from './facts/cart/items.ts';
+import { lineQuantity } from './facts/cart/line-quantity.ts';
+import { ofLine } from './facts/cart/line-value.ts';
+import { lines } from './facts/cart/lines.ts';
+import { longestSide } from './facts/cart/longest-side.ts';
+import { quantityOf } from './facts/cart/quantity-of.ts';
+import { valueOf } from './facts/cart/value-of.ts';
+import { volume } from './facts/cart/volume.ts';
+import { weight } from './facts/cart/weight.ts';
+import { country } from './facts/destination/country.ts';
+import { distance } from './facts/destination/distance.ts';
+import { market } from './facts/destination/market.ts';
+import { postcode } from './facts/destination/postcode.ts';
+import { region } from './facts/destination/region.ts';
+import { residential } from './facts/destination/residential.ts';
+import { zone } from './facts/destination/zone.ts';
+import { date } from './facts/moment/date.ts';
+import { timeOfDay } from './facts/moment/time-of-day.ts';
+import { weekday } from './facts/moment/weekday.ts';
+import { business } from './facts/shopper/business.ts';
+import { daysSinceLastOrder } from './facts/shopper/days-since-last-order.ts';
+import { firstOrder } from './facts/shopper/first-order.ts';
+import { group } from './facts/shopper/group.ts';
+import { individual } from './facts/shopper/individual.ts';
+import { lifetimeSpend } from './facts/shopper/lifetime-spend.ts';
+import { orderCount } from './facts/shopper/order-count.ts';
+import { signedIn } from './facts/shopper/signed-in.ts';
+import { tag } from './facts/shopper/tag.ts';
+import type { LeafNode, Unplaced } from './leaf.ts';
+
+/** Every fact that conditions can ask about, in the order in which they are offered. */
+const registered: Fact[] = [
+  signedIn,
+  group,
+  tag,
+  firstOrder,
+  orderCount,
+  daysSinceLastOrder,
+  lifetimeSpend,
+  business,
+  individual,
+  goodsValue,
+  countedValue,
+  items,
+  lines,
+  contents,
+  valueOf,
+  quantityOf,
+  lineQuantity,
+  ofLine,
+  weight,
+  chargeableWeight,
+  volume,
+  longestSide,
+  code,
+  currency,
+  channel,
+  country,
+  region,
+  postcode,
+  distance,
+  zone,
+  market,
+  residential,
+  weekday,
+  timeOfDay,
+  date,
+];
+const byId = new Map(registered.map((fact) => [fact.id, fact]));
+
+export const facts = (): readonly Fact[] => registered;
+
+/** Adds a fact to those that conditions can ask about. Everything that walks the registry knows it from then on. */
+export function registerFact(fact: Fact): void {
+  if (byId.has(fact.id)) throw new RangeError(`there is a fact "${fact.id}" already`);
+  registered.push(fact);
+  byId.set(fact.id, fact);
+}
+
+/** The fact that a leaf asks about. */
+export function factOf(node: LeafNode): Fact {
+  const fact = byId.get('fact' in node ? node.fact : node.kind);
+  if (!fact) throw new RangeError(`there is no fact "${'fact' in node ? node.fact : node.kind}"`);
+  return fact;
+}
+
+/** The fact with that id. */
+export const factNamed = (id: string): Fact | undefined => byId.get(id);
+
+/** Every form that facts have, once, with the ids of those that have it. */
+export function forms(): Map<FactForm, string[]> {
+  const found = new Map<FactForm, string[]>();
+  for (const { id, form } of registered) found.set(form, [...(found.get(form) ?? []), id]);
+  return found;
+}
+
+/**
+ * A condition on a fact as it is first put down, to be changed from there: a usual comparison, and amounts of about 50 of the
+ * currency's units.
+ *
+ * @param markets those that are given an amount
+ */
+export function beginLeaf(
+  fact: Fact,
+  first: string | GoodsSelection | null,
+  policy: Policy,
+  markets: readonly string[],
+  today: string,
+): Unplaced<LeafNode> {
+  const amounts: Amounts = Object.fromEntries(
+    markets.map((id) => [id, { exact: 50 * priceUnit(policy.markets[id]!.currency) }]),
+  );
+  return fact.begin({ first, amounts, policy, today });
+}
