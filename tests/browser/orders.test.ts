@@ -8,7 +8,7 @@ import { beforeEach, describe, expect, inject, test } from 'vitest';
 import { generateOrders } from '../../demo/generate-orders.ts';
 import { orderExport } from '../../demo/order-export.ts';
 import { goalOf, readDraft } from '../support/api.ts';
-import { resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { emptyDraft, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
 
 const { open } = useBrowser();
 const address = inject('address');
@@ -354,6 +354,7 @@ describe('importing', () => {
 });
 
 test('an empty store says what to do first', async () => {
+  await emptyDraft(inject('emptyAddress'));
   const page = await open('/orders', { address: inject('emptyAddress') });
   expect(await page.getByRole('button', { name: 'Load the demo store' }).isVisible()).toBe(true);
 });

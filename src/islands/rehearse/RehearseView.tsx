@@ -14,7 +14,7 @@ import { useQuery } from '../frame/use-query.ts';
 import { CartSheet } from './CartSheet.tsx';
 import { Circumstances } from './Circumstances.tsx';
 import { CartLines } from './CartLines.tsx';
-import { countryChoices } from './countries.ts';
+import { useCountryChoices } from './countries.ts';
 import { same } from '../../core/same.ts';
 import { particularsOf } from './particulars.ts';
 import { Seams } from './Seams.tsx';
@@ -124,7 +124,7 @@ function OneCart({
   const laid: Laid = query.laid === 'release' || query.laid === 'both' ? query.laid : 'draft';
   const wide = width === 'desktop' || laid === 'both';
   const particulars = particularsOf(cart);
-  const countries = useMemo(() => countryChoices(compiled, locale), [compiled, locale]);
+  const countries = useCountryChoices(compiled, cart.destination.country, locale);
   const languages = [
     ...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language]),
   ].sort();

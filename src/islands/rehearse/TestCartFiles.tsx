@@ -15,11 +15,15 @@ export function TestCartFiles() {
   const [carts, setCarts] = useState<Record<string, TestCart> | null>(null);
   const [said, setSaid] = useState('');
   const read = async (text: string | null) => {
+    if (text === null) {
+      setCarts(null);
+      return setSaid('');
+    }
     // The check is fetched with the first file: few come with one.
     const { readTestCartFile } = await import('../../core/test-carts/read-test-cart-file.ts');
-    const reading = text === null ? null : readTestCartFile(text);
-    setCarts(reading?.ok ? reading.carts : null);
-    setSaid(reading && !reading.ok ? `${reading.reason} Nothing was read.` : '');
+    const reading = readTestCartFile(text);
+    setCarts(reading.ok ? reading.carts : null);
+    setSaid(reading.ok ? '' : `${reading.reason} Nothing was read.`);
   };
   const take = () => {
     if (!carts || !edit(keepTestCarts(carts))) return;
