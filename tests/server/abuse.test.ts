@@ -270,6 +270,11 @@ describe('requests that make no sense', () => {
     expect((await write(`https://${host}`)).status).toBe(403);
     expect((await write(`http://${host}`)).status).not.toBe(403);
   });
+  test.each(['/nowhere', '/nowhere/deeper', '/offers/17'])('%s leads nowhere, which a page says', async (path) => {
+    const response = await fetch(address + path);
+    expect([response.status, response.headers.get('content-type')]).toEqual([404, 'text/html; charset=utf-8']);
+    expect(await response.text()).toMatch(/plain\.css.*There is no such page.*href="\/offers"/s);
+  });
   test('every answer says what it may be used for', async () => {
     for (const path of ['/api/draft', '/healthz', '/nowhere', '/offers', '/favicon.svg', '/openapi.json']) {
       const { headers } = await raw('GET', path);

@@ -17,7 +17,9 @@ export async function migrate(pool: Pool, folder: URL): Promise<string[]> {
   await pool.query(
     'CREATE TABLE IF NOT EXISTS schema_migration (name VARCHAR(120) NOT NULL PRIMARY KEY, checksum CHAR(64) NOT NULL, applied_at DATETIME(3) NOT NULL) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4',
   );
-  await pool.query("INSERT IGNORE INTO schema_migration VALUES ('0000_lock', '', UTC_TIMESTAMP(3))");
+  await pool.query(
+    "INSERT IGNORE INTO schema_migration (name, checksum, applied_at) VALUES ('0000_lock', '', UTC_TIMESTAMP(3))",
+  );
   const guard = await pool.getConnection();
   try {
     await guard.beginTransaction();
@@ -69,7 +71,7 @@ async function apply(pool: Pool, migration: Migration): Promise<boolean> {
     return false;
   }
   for (const statement of migration.statements) await pool.query(statement);
-  await pool.query('INSERT IGNORE INTO schema_migration VALUES (?, ?, UTC_TIMESTAMP(3))', [
+  await pool.query('INSERT IGNORE INTO schema_migration (name, checksum, applied_at) VALUES (?, ?, UTC_TIMESTAMP(3))', [
     migration.name,
     migration.checksum,
   ]);

@@ -132,12 +132,10 @@ export async function snapshotWhereDue(
     )
       return;
   }
-  await connection.query('REPLACE INTO draft_snapshot VALUES (?, ?, ?, ?)', [
-    storeId,
-    revision,
-    currentVersion,
-    JSON.stringify(policy),
-  ]);
+  await connection.query(
+    'REPLACE INTO draft_snapshot (store_id, revision, schema_version, document) VALUES (?, ?, ?, ?)',
+    [storeId, revision, currentVersion, JSON.stringify(policy)],
+  );
   await connection.query(
     'DELETE FROM draft_snapshot WHERE store_id = ? AND revision < (SELECT MIN(revision) FROM (SELECT revision FROM draft_snapshot WHERE store_id = ? ORDER BY revision DESC LIMIT 2) AS newest)',
     [storeId, storeId],

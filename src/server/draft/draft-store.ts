@@ -267,7 +267,10 @@ async function lockDraft(connection: PoolConnection): Promise<LockedDraft> {
   let at = await draftRevision(connection, true);
   if (!at) {
     // An insert that meets a row shares its lock, which two transactions cannot both make exclusive: so it comes second.
-    await connection.query<ResultSetHeader>('INSERT IGNORE INTO draft VALUES (?, 0, UTC_TIMESTAMP(3))', [storeId]);
+    await connection.query<ResultSetHeader>(
+      'INSERT IGNORE INTO draft (store_id, revision, updated_at) VALUES (?, 0, UTC_TIMESTAMP(3))',
+      [storeId],
+    );
     at = (await draftRevision(connection, true))!;
   }
   return { ...at, policy: await policyAt(connection, at) };
@@ -293,17 +296,20 @@ async function writeEdit(
     state.stamp,
     storeId,
   ]);
-  await connection.query("INSERT INTO draft_edit VALUES (?, ?, ?, 'done', ?, ?, ?, ?, ?, ?)", [
-    storeId,
-    state.revision,
-    kind,
-    label.slice(0, 200),
-    JSON.stringify(patch),
-    JSON.stringify(inverse),
-    madeBy,
-    state.stamp,
-    currentVersion,
-  ]);
+  await connection.query(
+    "INSERT INTO draft_edit (store_id, revision, kind, state, label, patch, inverse, made_by, made_at, schema_version) VALUES (?, ?, ?, 'done', ?, ?, ?, ?, ?, ?)",
+    [
+      storeId,
+      state.revision,
+      kind,
+      label.slice(0, 200),
+      JSON.stringify(patch),
+      JSON.stringify(inverse),
+      madeBy,
+      state.stamp,
+      currentVersion,
+    ],
+  );
   await snapshotWhereDue(connection, state, kind === 'found');
   // After an edit there is nothing to ask: it is what undo takes back, and what had been undone is dropped.
   const draft =

@@ -26,6 +26,14 @@ export function errorPage(error: unknown): Response {
   );
 }
 
+/** For an address that leads nowhere. */
+export const notFoundPage = (): Response =>
+  page(
+    404,
+    'There is no such page',
+    '<p>Nothing was changed. The address may be cut off, or of a page that has another name.</p><p><a href="/offers">Go to Offers</a></p>',
+  );
+
 function repairBody({ faults, revision }: InvalidStoredPolicy): string {
   const list = faults
     .slice(0, 10)

@@ -8,7 +8,7 @@ import { storeId } from '../user.ts';
  * installation, the first 16 bytes in hexadecimal. The key itself is kept nowhere.
  */
 export async function customerHasher(): Promise<(key: string) => string> {
-  await database().query('INSERT IGNORE INTO customer_salt VALUES (?, ?)', [storeId, randomBytes(32)]);
+  await database().query('INSERT IGNORE INTO customer_salt (store_id, salt) VALUES (?, ?)', [storeId, randomBytes(32)]);
   const [rows] = await database().query<RowDataPacket[]>('SELECT salt FROM customer_salt WHERE store_id = ?', [
     storeId,
   ]);

@@ -160,7 +160,10 @@ export async function addRejections(
         column.slice(0, 200),
         reason.slice(0, 300),
       ]);
-    await connection.query('INSERT IGNORE INTO import_rejection VALUES ?', [rows]);
+    await connection.query(
+      'INSERT IGNORE INTO import_rejection (import_id, line, position, column_name, reason) VALUES ?',
+      [rows],
+    );
   }
 }
 
@@ -179,7 +182,7 @@ const hashOf = (heading: readonly string[]) => createHash('sha256').update(JSON.
 
 export async function rememberMapping(mapping: ImportMapping, heading: readonly string[]): Promise<void> {
   await database().query(
-    'INSERT INTO import_mapping VALUES (?, ?, ?, UTC_TIMESTAMP(3)) ON DUPLICATE KEY UPDATE mapping = VALUES(mapping), used_at = VALUES(used_at)',
+    'INSERT INTO import_mapping (kind, heading_hash, mapping, used_at) VALUES (?, ?, ?, UTC_TIMESTAMP(3)) ON DUPLICATE KEY UPDATE mapping = VALUES(mapping), used_at = VALUES(used_at)',
     [mapping.kind, hashOf(heading), JSON.stringify(mapping)],
   );
 }

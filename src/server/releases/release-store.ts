@@ -107,15 +107,10 @@ export async function addRelease(
     [storeId],
   );
   const number = Number(last[0]!.number) + 1;
-  await connection.query('INSERT INTO policy_release VALUES (?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))', [
-    storeId,
-    number,
-    note,
-    document,
-    revision,
-    copyOf,
-    releasedBy,
-  ]);
+  await connection.query(
+    'INSERT INTO policy_release (store_id, number, note, document, draft_revision, copy_of, released_by, released_at) VALUES (?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
+    [storeId, number, note, document, revision, copyOf, releasedBy],
+  );
   const [rows] = await connection.query<RowDataPacket[]>(
     `SELECT ${columns} FROM policy_release WHERE store_id = ? AND number = ?`,
     [storeId, number],

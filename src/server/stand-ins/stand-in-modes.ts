@@ -22,5 +22,5 @@ export async function standInMode<Name extends StandIn>(name: Name): Promise<Sta
 }
 
 export async function setStandInMode(name: StandIn, mode: string): Promise<void> {
-  await reading((pool) => pool.query('REPLACE INTO stand_in VALUES (?, ?)', [name, mode]));
+  await reading((pool) => pool.query('REPLACE INTO stand_in (name, mode) VALUES (?, ?)', [name, mode]));
 }
