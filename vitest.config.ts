@@ -13,6 +13,7 @@ export default defineConfig({
             'tests/properties/**/*.test.ts',
           ],
           exclude: ['src/server/**'],
+          setupFiles: ['tests/support/take-a-breath.ts'],
           testTimeout: 30_000,
         },
       },
