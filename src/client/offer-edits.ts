@@ -1,3 +1,4 @@
+import { rewardKindOf } from '../core/offers/rewards/registry.ts';
 import type { StartedOffer } from '../core/offers/starter-offers.ts';
 import { minorPerMajor, priceUnit } from '../core/money/currency.ts';
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
@@ -224,22 +225,7 @@ export function rewardOfKind(
       ];
     }),
   );
-  switch (kind) {
-    case 'deliveryFree':
-      return { kind, ...delivery };
-    case 'deliveryAt':
-      return { kind, ...delivery, price: two };
-    case 'deliveryLessPercent':
-      return { kind, ...delivery, percent: '50' };
-    case 'deliveryLessAmount':
-      return { kind, ...delivery, amount: two };
-    case 'upgrade':
-      return { kind, ...delivery, priceOf: { by: 'kind', kinds: ['parcel'] } };
-    case 'goodsLessPercent':
-      return { kind, percent: '10' };
-    case 'gift':
-      return { kind, product, quantity: 1 };
-  }
+  return rewardKindOf({ kind }).begin({ ...delivery, two, product });
 }
 
 export const addReward =

@@ -84,6 +84,7 @@ test('whoever is told a reward is given it', () => {
         if (
           goal.rewards.length === 1 &&
           fixed.kind === 'deliveryAt' &&
+          fixed.acts === 'onDelivery' &&
           !fixed.coversOwnDelivery &&
           then.measures!.ownDelivery === 0 &&
           policy.markets.here!.cashIncrement === undefined

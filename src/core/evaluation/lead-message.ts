@@ -125,7 +125,7 @@ function goalAhead(rank: number, context: ZoneContext, { before, now }: Standing
 }
 
 function whyNothingChanges({ options, rewards }: CompiledGoal, { priced, paid }: Outcome): { silent: Silence } {
-  if (rewards.some((reward) => !('options' in reward))) return silences.changesNothing;
+  if (rewards.some(({ acts }) => acts !== 'onDelivery')) return silences.changesNothing;
   let offered = false;
   let free = true;
   for (const [index, { option }] of priced.entries()) {
@@ -139,11 +139,12 @@ function whyNothingChanges({ options, rewards }: CompiledGoal, { priced, paid }:
 
 /** Whether goods that are added cannot take away what the goal gives, as long as no later goal takes its place: gifts, or delivery that is free at any price on an option that stays offered. */
 function staysGiven({ rewards }: CompiledGoal, { priced }: Outcome, { facts }: ZoneContext): boolean {
-  if (rewards.every(({ kind }) => kind === 'gift')) return true;
+  if (rewards.every(({ acts }) => acts === 'asGift')) return true;
   const { ownDelivery } = facts.cart.measures;
   return rewards.some(
     (reward) =>
-      reward.kind === 'deliveryFree' &&
+      reward.acts === 'onDelivery' &&
+      reward.isFree &&
       reward.cap === Infinity &&
       priced.some(
         (entry) =>

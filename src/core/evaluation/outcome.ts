@@ -1,5 +1,6 @@
 import { activeOffers, type ActiveOffer } from '../offers/active-offers.ts';
-import type { CompiledGoal, CompiledReward, DeliveryReward } from '../offers/compile-offer.ts';
+import type { CompiledGoal } from '../offers/compile-offer.ts';
+import type { CompiledReward, DeliveryReward } from '../offers/reward.ts';
 import { applyReward } from '../offers/delivery-rewards.ts';
 import { giftsOf, rewardedGoods, type Gift, type GoodsRewarded } from '../offers/goods-rewards.ts';
 import { paidFor } from '../options/price-before.ts';
@@ -57,7 +58,7 @@ export const isAsGood = (one: Outcome, other: Outcome): boolean => !improves(one
 export function keepsFree({ rewards }: CompiledGoal, outcome: Outcome): boolean {
   let promised = false;
   for (const reward of rewards) {
-    if (reward.kind !== 'deliveryFree') continue;
+    if (reward.acts !== 'onDelivery' || !reward.isFree) continue;
     promised = true;
     for (const [index, { option }] of outcome.priced.entries())
       if (reward.options.has(option.id) && outcome.paid[index] === 0) return true;
@@ -67,8 +68,8 @@ export function keepsFree({ rewards }: CompiledGoal, outcome: Outcome): boolean 
 
 /** Whether a reward has something to act on in this outcome: an option it is for at a price it is for, goods, or a gift. */
 export function acts(reward: CompiledReward, { priced, goods }: Outcome): boolean {
-  if (reward.kind === 'gift') return true;
-  if (reward.kind === 'goodsLessPercent') return goods.off > 0;
+  if (reward.acts === 'asGift') return true;
+  if (reward.acts === 'onGoods') return goods.off > 0;
   return priced.some((entry) => isFor(reward, entry));
 }
 
@@ -86,9 +87,9 @@ export function isGiven(goal: CompiledGoal, outcome: Outcome): boolean {
 }
 
 function isKept(reward: CompiledReward, outcome: Outcome): boolean {
-  if (reward.kind === 'gift') return outcome.gifts.some(({ product }) => product === reward.product);
-  if (reward.kind === 'goodsLessPercent') return outcome.goods.off > 0;
-  if (reward.kind === 'upgrade')
+  if (reward.acts === 'asGift') return outcome.gifts.some(({ product }) => product === reward.product);
+  if (reward.acts === 'onGoods') return outcome.goods.off > 0;
+  if (reward.priceOf)
     return outcome.priced.some((entry) => isFor(reward, entry) && 'after' in entry && entry.after.setBy.length > 0);
   return outcome.priced.some((entry, index) => {
     if (!('after' in entry) || !isFor(reward, entry)) return false;

@@ -1,3 +1,4 @@
+import type { CompiledReward, DeliveryReward } from '../offers/reward.ts';
 import type { DecisionPath } from '../charges/charge.ts';
 import type { ActiveOffer } from '../offers/active-offers.ts';
 import { rewardedPrice, type RewardedPrice, type UpgradeSource } from '../offers/delivery-rewards.ts';
@@ -54,9 +55,13 @@ export function withRewards(
   const priced: PricedOption[] = [];
   for (const entry of before) priced.push(withoutUpgrades(entry, active, path));
   for (const { rewards } of active)
-    for (const { reward } of rewards) if (reward.kind === 'upgrade') return withUpgrades(priced, active, path);
+    for (const { reward } of rewards) if (isUpgrade(reward)) return withUpgrades(priced, active, path);
   return priced;
 }
+
+/** Whether a reward takes the price of other options, so that these are priced first. */
+const isUpgrade = (reward: CompiledReward): reward is DeliveryReward =>
+  reward.acts === 'onDelivery' && reward.priceOf !== null;
 
 function withUpgrades(
   priced: readonly PricedOption[],
@@ -79,7 +84,7 @@ function withUpgrades(
       return lowest;
     };
   const upgradable = (id: string) =>
-    active.some(({ rewards }) => rewards.some(({ reward }) => reward.kind === 'upgrade' && reward.options.has(id)));
+    active.some(({ rewards }) => rewards.some(({ reward }) => isUpgrade(reward) && reward.options.has(id)));
   return priced.map((entry) => {
     if (!('after' in entry) || !upgradable(entry.option.id)) return entry;
     const { option, before } = entry;

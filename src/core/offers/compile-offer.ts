@@ -3,10 +3,12 @@ import { compileSelection, type CompiledSelection } from '../catalogue/goods-sel
 import { compileCondition, looksAtCart, type CompiledCondition } from '../conditions/compile-condition.ts';
 import { amountIn, type MarketTerms } from '../markets/terms.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
-import { selectsOption, type CompiledOption } from '../options/compile-option.ts';
+import type { CompiledOption } from '../options/compile-option.ts';
 import { inOrder } from '../ordered.ts';
-import type { Amounts, Goal, Offer, OptionSelection, Policy, Reward } from '../policy/types.ts';
+import type { Goal, Offer, Policy } from '../policy/types.ts';
 import { compileSchedule, type TimeSpan } from '../time/schedule.ts';
+import type { CompiledReward } from './reward.ts';
+import { rewardKindOf } from './rewards/registry.ts';
 import { resolveTarget } from './target.ts';
 import { statesWritten, type TextState } from './texts-written.ts';
 
@@ -52,41 +54,6 @@ export interface GivenReward {
   reward: CompiledReward;
 }
 
-export type CompiledReward = DeliveryReward | GoodsReward | GiftReward;
-
-/** A reward on the price of delivery options. Amounts in minor units. */
-export interface DeliveryReward {
-  id: string;
-  kind: 'deliveryFree' | 'deliveryAt' | 'deliveryLessPercent' | 'deliveryLessAmount' | 'upgrade';
-  options: ReadonlySet<string>;
-  coversOwnDelivery: boolean;
-  /** only where the price before is at most this */
-  cap: number;
-  /** the price it becomes, or what comes off; 0 for the others */
-  amount: number;
-  percent: PercentFraction | null;
-  /** in percent, as written */
-  percentDecimal: string;
-  /** of an upgrade: the options whose lowest price it becomes */
-  priceOf: ReadonlySet<string>;
-}
-
-interface GoodsReward {
-  id: string;
-  kind: 'goodsLessPercent';
-  percent: PercentFraction;
-  percentDecimal: string;
-  goods: CompiledSelection | null;
-}
-
-interface GiftReward {
-  id: string;
-  kind: 'gift';
-  product: string;
-  quantity: number;
-}
-
-const noOptions: ReadonlySet<string> = new Set();
 const noCodes: ReadonlySet<string> = new Set();
 
 /**
@@ -140,8 +107,8 @@ function compileGoal(
   const wanted = goal.targets[terms.id];
   const target = unlock === 'code' || !wanted ? null : resolveTarget(wanted, terms.money);
   if (target === null && unlock !== 'code') return [];
-  const rewards = inOrder(goal.rewards).flatMap(([rewardId, reward]) =>
-    compileReward(rewardId, reward, terms, options),
+  const rewards = inOrder(goal.rewards).flatMap(
+    ([rewardId, reward]) => rewardKindOf(reward).compile(rewardId, reward, terms, options) ?? [],
   );
   if (rewards.length === 0) return [];
   const { measure, goods } = goal;
@@ -157,48 +124,7 @@ function compileGoal(
       target,
       rewards,
       gives: rewards.map((reward) => ({ goalId: id, reward })),
-      options: new Set(rewards.flatMap((reward) => ('options' in reward ? [...reward.options] : []))),
+      options: new Set(rewards.flatMap((reward) => (reward.acts === 'onDelivery' ? [...reward.options] : []))),
     },
   ];
-}
-
-function compileReward(
-  id: string,
-  reward: Reward,
-  terms: MarketTerms,
-  options: readonly CompiledOption[],
-): CompiledReward[] {
-  const { kind } = reward;
-  if (kind === 'gift') return [{ id, kind, product: reward.product, quantity: reward.quantity }];
-  if (kind === 'goodsLessPercent') {
-    return [
-      {
-        id,
-        kind,
-        percent: percentAsFraction(reward.percent),
-        percentDecimal: reward.percent,
-        goods: reward.goods ? compileSelection(reward.goods, terms) : null,
-      },
-    ];
-  }
-  const chosen = (on: OptionSelection) =>
-    new Set(options.filter((option) => selectsOption(on, option)).map((option) => option.id));
-  const stated = (amounts: Amounts | undefined): number | null => (amounts ? amountIn(amounts, terms) : null);
-  // A market without a cap of its own has none.
-  const cap = reward.cap?.[terms.id] ? stated(reward.cap) : Infinity;
-  const amount =
-    kind === 'deliveryAt' ? stated(reward.price) : kind === 'deliveryLessAmount' ? stated(reward.amount) : 0;
-  const percent = kind === 'deliveryLessPercent' ? reward.percent : null;
-  const compiled = {
-    id,
-    kind,
-    options: chosen(reward.on),
-    coversOwnDelivery: reward.coversOwnDelivery,
-    percent: percent === null ? null : percentAsFraction(percent),
-    percentDecimal: percent ?? '0',
-    priceOf: kind === 'upgrade' ? chosen(reward.priceOf) : noOptions,
-  };
-  // A reward whose amount is not stated in this market is not offered there.
-  if (cap === null || amount === null || compiled.options.size === 0) return [];
-  return [{ ...compiled, cap, amount }];
 }

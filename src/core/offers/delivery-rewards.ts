@@ -1,8 +1,7 @@
 import type { DecisionPath } from '../charges/charge.ts';
-import { percentOf } from '../money/rounding.ts';
 import { paidFor, type PriceParts } from '../options/price-before.ts';
 import type { ActiveOffer } from './active-offers.ts';
-import type { DeliveryReward } from './compile-offer.ts';
+import type { DeliveryReward } from './reward.ts';
 
 /** The offer and goal that changed a price. */
 export interface SetBy {
@@ -99,10 +98,10 @@ function applyOffer(
   let lowered: SetBy | null = null;
   for (let index = 0; index < rewards.length; index++) {
     const { goalId, reward } = rewards[index]!;
-    if (reward.kind === 'goodsLessPercent' || reward.kind === 'gift' || !reward.options.has(optionId)) continue;
+    if (reward.acts !== 'onDelivery' || !reward.options.has(optionId)) continue;
     if (paidFor(before, cashIncrement) > reward.cap) continue;
-    const from = source && reward.kind === 'upgrade' ? source(reward.priceOf) : null;
-    if (reward.kind === 'upgrade' && from === null) continue;
+    const from = source && reward.priceOf ? source(reward.priceOf) : null;
+    if (reward.priceOf && from === null) continue;
     const current: PriceParts = parts ?? start;
     parts = applyReward(reward, current, from, path);
     if (total(parts) < total(current)) lowered = { offerId, goalId };
@@ -122,24 +121,15 @@ export function applyReward(
 ): PriceParts {
   const covers = reward.coversOwnDelivery;
   const subject = covers ? parts.base + parts.own : parts.base;
-  const price = Math.min(subject, Math.max(0, priceByReward(reward, subject, covers, source)));
+  const price = Math.min(subject, Math.max(0, reward.becomes(subject, costOf(source, covers))));
   path?.push(price === subject ? 1 : price === 0 ? 0 : 2);
   if (!covers) return { base: price, own: parts.own };
   const base = Math.max(0, parts.base - (subject - price));
   return { base, own: price - base };
 }
 
-function priceByReward(reward: DeliveryReward, subject: number, covers: boolean, source: PriceParts | null): number {
-  switch (reward.kind) {
-    case 'deliveryFree':
-      return 0;
-    case 'deliveryAt':
-      return reward.amount;
-    case 'deliveryLessPercent':
-      return subject - percentOf(subject, reward.percent!);
-    case 'deliveryLessAmount':
-      return subject - reward.amount;
-    case 'upgrade':
-      return source === null ? subject : covers ? source.base + source.own : source.base;
-  }
+/** What the lowest of other options costs, of what the reward covers. */
+function costOf(source: PriceParts | null, covers: boolean): number | null {
+  if (source === null) return null;
+  return covers ? total(source) : source.base;
 }

@@ -3,7 +3,6 @@ import { lineValue, unitPriceOf } from '../cart/line-values.ts';
 import type { MeasuredCart } from '../cart/measures.ts';
 import { selects } from '../catalogue/goods-selection.ts';
 import { allocate } from '../money/allocate.ts';
-import { percentOf } from '../money/rounding.ts';
 import type { ActiveOffer } from './active-offers.ts';
 import type { SetBy } from './delivery-rewards.ts';
 
@@ -25,11 +24,11 @@ export const nothingOff: GoodsRewarded = { off: 0, byLine: null, setBy: [] };
 
 /** Combined and compared as rewards on delivery are: what is lowest for the shopper counts. */
 export function rewardedGoods(cart: MeasuredCart, active: readonly ActiveOffer[]): GoodsRewarded {
-  if (!gives(active, 'goodsLessPercent')) return nothingOff;
+  if (!gives(active, 'onGoods')) return nothingOff;
   let best: GoodsRewarded & { rank: number } = { ...nothingOff, rank: -1 };
   let combination = null as (GoodsRewarded & { rank: number }) | null;
   for (const offer of active) {
-    if (!offer.rewards.some(({ reward }) => reward.kind === 'goodsLessPercent')) continue;
+    if (!offer.rewards.some(({ reward }) => reward.acts === 'onGoods')) continue;
     const start: readonly number[] =
       offer.combines && combination?.byLine ? combination.byLine : cart.lines.map(() => 0);
     const { byLine, goalId } = takeOff(cart, offer, start);
@@ -61,36 +60,33 @@ function takeOff(
   const byLine = [...start];
   let by: string | null = null;
   for (const { goalId, reward } of rewards) {
-    if (reward.kind !== 'goodsLessPercent') continue;
+    if (reward.acts !== 'onGoods') continue;
     const among = cart.lines.map(({ product }, index) =>
       reward.goods === null || selects(reward.goods, product, unitPriceOf(cart, index))
         ? lineValue(cart, index, shownBasis) - byLine[index]!
         : 0,
     );
-    const off = percentOf(
-      among.reduce((sum, value) => sum + value, 0),
-      reward.percent,
-    );
+    const off = reward.off(among.reduce((sum, value) => sum + value, 0));
     allocate(off, among).forEach((part, index) => (byLine[index] = byLine[index]! + part));
     if (off > 0) by = goalId;
   }
   return { byLine, goalId: by };
 }
 
-function gives(active: readonly ActiveOffer[], kind: 'goodsLessPercent' | 'gift'): boolean {
+function gives(active: readonly ActiveOffer[], acts: 'onGoods' | 'asGift'): boolean {
   for (let index = 0; index < active.length; index++) {
     const { rewards } = active[index]!;
-    for (let at = 0; at < rewards.length; at++) if (rewards[at]!.reward.kind === kind) return true;
+    for (let at = 0; at < rewards.length; at++) if (rewards[at]!.reward.acts === acts) return true;
   }
   return false;
 }
 
 /** The gifts of all active offers. */
 export function giftsOf(active: readonly ActiveOffer[]): Gift[] {
-  if (!gives(active, 'gift')) return [];
+  if (!gives(active, 'asGift')) return [];
   return active.flatMap(({ offerId, rewards }) =>
     rewards.flatMap(({ goalId, reward }) =>
-      reward.kind === 'gift' ? [{ offerId, goalId, product: reward.product, quantity: reward.quantity }] : [],
+      reward.acts === 'asGift' ? [{ offerId, goalId, product: reward.product, quantity: reward.quantity }] : [],
     ),
   );
 }

@@ -1,3 +1,4 @@
+import { rewardKindNamed } from '../offers/rewards/registry.ts';
 import { formatMoney } from '../money/format.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
@@ -195,13 +196,6 @@ export function stepsInWords(steps: readonly string[], entry: unknown, policy: P
 }
 
 const kindWords: Readonly<Record<string, string>> = {
-  deliveryFree: 'delivery is free',
-  deliveryAt: 'delivery at a fixed price',
-  deliveryLessPercent: 'a share off the delivery',
-  deliveryLessAmount: 'an amount off the delivery',
-  upgrade: 'an option at another one’s price',
-  goodsLessPercent: 'a share off the goods',
-  gift: 'a gift',
   wholeMarket: 'the whole market',
   countedValue: 'the value of goods',
   items: 'pieces',
@@ -241,7 +235,7 @@ export function valueInWords(
   if (value === undefined || value === null) return null;
   if (typeof value === 'boolean') return value ? 'on' : 'off';
   if (typeof value === 'number') return String(value);
-  if (typeof value === 'string') return own(kindWords, value) ?? value;
+  if (typeof value === 'string') return own(kindWords, value) ?? rewardKindNamed(value)?.changed ?? value;
   if (Array.isArray(value))
     return value.map((item) => valueInWords(item, policy, marketId, language)).join(', ') || 'none';
   if (isAmount(value))

@@ -1,5 +1,6 @@
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import { facts } from '../conditions/registry.ts';
+import { rewardKindRecords } from '../offers/rewards/registry.ts';
 import schema from './schema/policy.schema.json' with { type: 'json' };
 import { policySchema } from './schema/policy-schema.ts';
 import type { AreaPart, Policy } from './types.ts';
@@ -11,11 +12,12 @@ import { checkReferences } from './references/check-references.ts';
 
 type PolicyCheck = { ok: true; policy: Policy } | { ok: false; faults: PolicyFault[] };
 
-let compiled: { facts: number; validate: ValidateFunction } | null = null;
+let compiled: { kinds: number; validate: ValidateFunction } | null = null;
 
-/** The schema's check, compiled anew when there are more facts than before. */
+/** The schema's check, compiled anew when there are more kinds than before. */
 function schemaCheck(): ValidateFunction {
-  if (compiled?.facts !== facts().length) {
+  const kinds = facts().length + rewardKindRecords().length;
+  if (compiled?.kinds !== kinds) {
     const ajv = new Ajv2020({
       allErrors: false,
       verbose: true,
@@ -24,7 +26,7 @@ function schemaCheck(): ValidateFunction {
       strictRequired: false,
       discriminator: true,
     });
-    compiled = { facts: facts().length, validate: ajv.compile(policySchema()) };
+    compiled = { kinds, validate: ajv.compile(policySchema()) };
   }
   return compiled.validate;
 }

@@ -12,7 +12,7 @@ import { places, type Place } from './places.ts';
 import { pluralCategories } from './plural-categories.ts';
 import { renderText } from './render.ts';
 import { saysFree } from './free-words.ts';
-import { rewardKinds, type RewardKind } from './reward-kinds.ts';
+import { rewardCalled, rewardKinds, type RewardKind } from './reward-kinds.ts';
 
 /** Something to mend in a text; `at` is the offset and length to mark, when it is one spot. */
 export interface WordingFault {
@@ -119,13 +119,13 @@ function inspect(
         });
     } else if (element.value === 'reward') {
       const strange = Object.keys(element.options).filter(
-        (branch) => branch !== 'other' && !(rewardKinds as readonly string[]).includes(branch),
+        (branch) => branch !== 'other' && !(rewardKinds() as readonly string[]).includes(branch),
       );
       if (strange.length > 0)
         faults.push({
           severity: 'risky',
           breaks: false,
-          message: `{reward} is never ${strange.join(', ')}; it can be ${rewardKinds.join(', ')}.`,
+          message: `{reward} is never ${strange.join(', ')}; it can be ${rewardKinds().join(', ')}.`,
           at,
         });
     }
@@ -157,17 +157,6 @@ function mistakeOf(
   return null;
 }
 
-const rewardWords: Record<RewardKind, string> = {
-  deliveryFree: 'free delivery',
-  deliveryAt: 'delivery at a fixed price',
-  deliveryLessPercent: 'a share off the delivery',
-  deliveryLessAmount: 'an amount off the delivery',
-  upgrade: 'faster delivery at a slower option’s price',
-  goodsLessPercent: 'a share off the goods',
-  gift: 'a gift',
-  none: 'nothing here',
-};
-
 /** Where a text says free but what it is read for is not, and where it is read for goals that give different things and does not tell them apart. */
 function otherRewards(
   text: string,
@@ -183,7 +172,7 @@ function otherRewards(
         formattedArguments({ ...longValues, measure, reward: kinds[0] ?? 'none' }, setting, language),
       ) ?? '';
     if (saysFree(shown, language) && !kinds.some((kind) => kind === 'deliveryFree' || kind === 'gift'))
-      wrong.add(kinds.map((kind) => rewardWords[kind]).join(' and '));
+      wrong.add(kinds.map(rewardCalled).join(' and '));
   }
   const at = null;
   if (wrong.size > 0)

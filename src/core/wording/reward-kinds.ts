@@ -1,15 +1,10 @@
+import { rewardKindNamed, rewardKindRecords } from '../offers/rewards/registry.ts';
 import type { Reward } from '../policy/types.ts';
 
-/** Kinds of rewards, as the branches of a text that chooses by them; `none` where a goal gives nothing here. */
-export const rewardKinds = [
-  'deliveryFree',
-  'deliveryAt',
-  'deliveryLessPercent',
-  'deliveryLessAmount',
-  'upgrade',
-  'goodsLessPercent',
-  'gift',
-  'none',
-] as const satisfies readonly (Reward['kind'] | 'none')[];
+export type RewardKind = Reward['kind'] | 'none';
 
-export type RewardKind = (typeof rewardKinds)[number];
+/** Kinds of rewards, as the branches of a text that chooses by them; `none` where a goal gives nothing here. */
+export const rewardKinds = (): RewardKind[] => [...rewardKindRecords().map(({ kind }) => kind), 'none'];
+
+/** What a text is told to be about. */
+export const rewardCalled = (kind: RewardKind): string => rewardKindNamed(kind)?.called ?? 'nothing here';

@@ -3,6 +3,8 @@ import type { Edit } from '../../client/edit.ts';
 import { rewardOfKind, setAmountIn, setReward } from '../../client/offer-edits.ts';
 import { setAt } from '../../client/set-at.ts';
 import type { Amounts, Reward } from '../../core/policy/types.ts';
+import type { RewardField } from '../../core/offers/reward.ts';
+import { rewardKindOf, rewardKindRecords } from '../../core/offers/rewards/registry.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { GoodsPhrase } from '../conditions/GoodsPhrase.tsx';
@@ -11,16 +13,6 @@ import { EditedField } from '../frame/EditedField.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { parsePercentTo, parseWhole } from '../frame/typed-text.ts';
 import { OptionsPhrase } from './OptionsPhrase.tsx';
-
-const kinds: [Reward['kind'], string][] = [
-  ['deliveryFree', 'delivery is free'],
-  ['deliveryAt', 'delivery costs at most'],
-  ['deliveryLessPercent', 'delivery is cheaper by a share of'],
-  ['deliveryLessAmount', 'delivery is cheaper by'],
-  ['upgrade', 'an upgrade:'],
-  ['goodsLessPercent', 'goods are cheaper by'],
-  ['gift', 'a gift:'],
-];
 
 /** What shoppers get at a goal, as a clause. Amounts are those of one market; others keep theirs. */
 export function RewardPhrase({
@@ -43,6 +35,8 @@ export function RewardPhrase({
   edit: (edit: Edit) => boolean;
 }) {
   const policy = usePolicy();
+  const { fields } = rewardKindOf(reward);
+  const has = (field: RewardField): boolean => fields.includes(field);
   const [limited, setLimited] = useState('on' in reward && (reward.cap !== undefined || reward.coversOwnDelivery));
   const { catalogue } = usePage();
   const at = (...steps: string[]) => ['offers', offerId, 'goals', goalId, 'rewards', rewardId, ...steps];
@@ -79,16 +73,16 @@ export function RewardPhrase({
       <PhraseSelect
         label={`What shoppers get, ${label}`}
         value={reward.kind}
-        options={kinds}
+        options={rewardKindRecords().map((record) => [record.kind, record.offered] as const)}
         choose={(kind) =>
           edit(setReward(offerId, goalId, rewardId, rewardOfKind(kind as Reward['kind'], reward, policy, first ?? '')))
         }
         testId={`reward-${rewardId}`}
       />{' '}
-      {reward.kind === 'deliveryAt' && <>{amount('Price', 'price', reward.price, 'no amount')} </>}
-      {reward.kind === 'deliveryLessAmount' && <>{amount('Amount', 'amount', reward.amount, 'no amount')} </>}
-      {(reward.kind === 'deliveryLessPercent' || reward.kind === 'goodsLessPercent') && <>{percent} % </>}
-      {reward.kind === 'gift' && (
+      {has('price') && 'price' in reward && <>{amount('Price', 'price', reward.price, 'no amount')} </>}
+      {has('amount') && 'amount' in reward && <>{amount('Amount', 'amount', reward.amount, 'no amount')} </>}
+      {has('percent') && <>{percent} % </>}
+      {has('gift') && 'product' in reward && (
         <>
           <EditedField
             label={`Pieces, ${label}`}
@@ -112,9 +106,9 @@ export function RewardPhrase({
           />
         </>
       )}
-      {reward.kind === 'goodsLessPercent' && (
+      {has('goods') && (
         <>
-          {reward.goods ? (
+          {'goods' in reward && reward.goods ? (
             <>
               on{' '}
               <GoodsPhrase
@@ -130,16 +124,16 @@ export function RewardPhrase({
           )}
         </>
       )}
-      {'on' in reward && (
+      {has('options') && 'on' in reward && (
         <>
-          {reward.kind !== 'upgrade' && 'on '}
+          {!has('priceOf') && 'on '}
           <OptionsPhrase
             label={`Options of the reward, ${label}`}
             selection={reward.on}
             marketId={marketId}
             change={(on) => edit(setAt(at('on'), on))}
           />
-          {reward.kind === 'upgrade' && (
+          {has('priceOf') && 'priceOf' in reward && (
             <>
               {' '}
               at the lowest price of{' '}

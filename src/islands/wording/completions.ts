@@ -31,7 +31,9 @@ export function completionsOf(
       const kind = argumentKind(name, measure);
       const plain: Completion = { id: name, text: `{${name}}`, means, caret: name.length + 2 };
       if (kind === 'choice') {
-        const branches = rewardKinds.slice(0, 2).map((branch) => `${branch} {}`);
+        const branches = rewardKinds()
+          .slice(0, 2)
+          .map((branch) => `${branch} {}`);
         const text = `{${name}, select, ${branches.join(' ')} other {}}`;
         return [{ id: `${name} select`, text, means, caret: text.indexOf('{}') + 1 }];
       }

@@ -1,4 +1,6 @@
-import type { CompiledGoal, CompiledOffer, DeliveryReward } from '../../offers/compile-offer.ts';
+import type { CompiledGoal, CompiledOffer } from '../../offers/compile-offer.ts';
+import type { DeliveryReward } from '../../offers/reward.ts';
+import { rewardKindOf } from '../../offers/rewards/registry.ts';
 import type { GoalStanding } from '../../offers/standing.ts';
 import type { OfferStatus } from '../../offers/status.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
@@ -58,7 +60,7 @@ export function traceOffer(
   return goals.map((standing, index) => {
     const goal = offer.goals[index]!;
     const rewards = active.flatMap(({ goalId, reward }) =>
-      goalId === goal.id && 'options' in reward && reward.options.has(option.id) ? [reward] : [],
+      goalId === goal.id && reward.acts === 'onDelivery' && reward.options.has(option.id) ? [reward] : [],
     );
     const inputs = {
       ...goalInputs(standing, goal),
@@ -125,15 +127,9 @@ function firstAmounts(rewards: readonly DeliveryReward[]): Record<string, TraceV
   );
 }
 
-function sayReward({ kind, coversOwnDelivery }: DeliveryReward, hasOwn: boolean, index: number): string {
-  const says = {
-    deliveryFree: 'delivery is free',
-    deliveryAt: `delivery costs at most {amount${index}}`,
-    deliveryLessPercent: `delivery costs {percent${index}} less`,
-    deliveryLessAmount: `delivery costs {amount${index}} less`,
-    upgrade: 'it costs what the slower option costs',
-  }[kind];
-  return `${says}${hasOwn && !coversOwnDelivery ? ' but for goods with an own delivery price' : ''}`;
+function sayReward(reward: DeliveryReward, hasOwn: boolean, position: number): string {
+  const says = rewardKindOf(reward).says?.(position) ?? '';
+  return `${says}${hasOwn && !reward.coversOwnDelivery ? ' but for goods with an own delivery price' : ''}`;
 }
 
 /** A reward with all that it takes to apply it. */
@@ -144,9 +140,9 @@ function traceReward(
   sources: ReadonlyMap<string, PriceParts>,
 ): TraceNode {
   const source = [...sources]
-    .filter(([id]) => reward.priceOf.has(id) && id !== own)
+    .filter(([id]) => reward.priceOf?.has(id) && id !== own)
     .sort(([, a], [, b]) => a.base + a.own - b.base - b.own)[0];
-  const applies = paidFor(before, cashIncrement) <= reward.cap && (reward.kind !== 'upgrade' || source !== undefined);
+  const applies = paidFor(before, cashIncrement) <= reward.cap && (reward.priceOf === null || source !== undefined);
   const inputs: Record<string, TraceValue> = {
     kind: text(reward.kind),
     applies: yes(applies),
@@ -161,7 +157,7 @@ function traceReward(
     ? reward.coversOwnDelivery
       ? 'It covers own delivery prices too'
       : 'It is on the charge only'
-    : reward.kind === 'upgrade' && source === undefined
+    : reward.priceOf !== null && source === undefined
       ? 'No slower option is offered, so it does not apply'
       : 'The price before of {before} is more than {cap}, so it does not apply';
   return node('reward', says, inputs, text(applies ? 'applies' : 'does not apply'));

@@ -1,7 +1,8 @@
+import { rewardKindOf } from '../../offers/rewards/registry.ts';
 import { meaningOf } from '../../meaning.ts';
 import { inOrder } from '../../ordered.ts';
 import type { Fault } from '../fault.ts';
-import type { Goal, Offer, OptionSelection, Policy, Reward } from '../types.ts';
+import type { Goal, Offer, Policy } from '../types.ts';
 import { checkAmount, checkAmounts } from './check-amounts.ts';
 import { checkCondition } from './check-condition.ts';
 import { checkGoods } from './check-goods.ts';
@@ -24,7 +25,7 @@ export function checkOffer(id: string, offer: Offer, policy: Policy, fault: Faul
     checkTargets(goal, before, policy, `${here}/targets`, fault);
     const inMarkets = marketsOf(goal, offer, policy);
     for (const [rewardId, reward] of Object.entries(goal.rewards))
-      checkReward(reward, inMarkets, policy, `${here}/rewards/${rewardId}`, fault);
+      rewardKindOf(reward).check(reward, { policy, markets: inMarkets, at: `${here}/rewards/${rewardId}`, fault });
   }
 }
 
@@ -58,26 +59,4 @@ function checkTargets(goal: Goal, before: Map<string, number>, policy: Policy, a
     if (amount <= (before.get(key) ?? -1)) fault(pointer, 'must be more than the goal before it');
     before.set(key, amount);
   }
-}
-
-function checkReward(reward: Reward, markets: readonly string[], policy: Policy, at: string, fault: Fault): void {
-  if (reward.kind === 'gift') return;
-  if (reward.kind === 'goodsLessPercent') {
-    if (Number(reward.percent) > 100) fault(`${at}/percent`, 'must be at most 100');
-    if (reward.goods) checkGoods(reward.goods, policy, `${at}/goods`, fault);
-    return;
-  }
-  checkSelection(reward.on, policy, `${at}/on`, fault);
-  if (reward.cap) checkAmounts(reward.cap, policy, [], `${at}/cap`, fault);
-  if (reward.kind === 'deliveryAt') checkAmounts(reward.price, policy, markets, `${at}/price`, fault);
-  if (reward.kind === 'deliveryLessAmount') checkAmounts(reward.amount, policy, markets, `${at}/amount`, fault);
-  if (reward.kind === 'deliveryLessPercent' && Number(reward.percent) > 100)
-    fault(`${at}/percent`, 'must be at most 100');
-  if (reward.kind === 'upgrade') checkSelection(reward.priceOf, policy, `${at}/priceOf`, fault);
-}
-
-function checkSelection(on: OptionSelection, policy: Policy, at: string, fault: Fault): void {
-  if (on.by !== 'list') return;
-  for (const option of Object.keys(on.options))
-    if (!policy.options[option]) fault(`${at}/options/${option}`, `there is no delivery option "${option}"`);
 }

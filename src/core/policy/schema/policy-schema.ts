@@ -1,3 +1,4 @@
+import { rewardKindRecords } from '../../offers/rewards/registry.ts';
 import { forms } from '../../conditions/registry.ts';
 import base from './policy.schema.json' with { type: 'json' };
 
@@ -8,21 +9,37 @@ export type PolicySchema = Omit<typeof base, '$defs'> & { $defs: Definitions };
 
 /**
  * The policy's JSON Schema (2020-12): the document as the file beside this one describes it, with the kinds of leaves that
- * conditions can have by the facts that are registered.
+ * conditions can have by the facts that are registered, and of rewards.
  */
 export function policySchema(): PolicySchema {
   const { $defs, ...document } = base;
   const leaves: Definitions = {};
   for (const [form, facts] of forms()) {
-    const { required, properties } = form.schema(facts);
-    leaves[form.definition] = {
-      type: 'object',
-      additionalProperties: false,
-      required: ['order', 'kind', ...required],
-      properties: { order: { $ref: '#/$defs/order' }, kind: { const: form.kind }, ...properties },
-    };
+    leaves[form.definition] = member(form.kind, form.schema(facts));
   }
   const { oneOf, ...node } = $defs.conditionNode;
   const kinds = [...oneOf, ...Object.keys(leaves).map((name) => ({ $ref: `#/$defs/${name}` }))];
-  return { ...document, $defs: { ...$defs, ...leaves, conditionNode: { ...node, oneOf: kinds } } };
+  const rewards = rewardKindRecords().map(({ kind, schema }) => member(kind, schema));
+  return {
+    ...document,
+    $defs: {
+      ...$defs,
+      ...leaves,
+      conditionNode: { ...node, oneOf: kinds },
+      reward: { ...$defs.reward, oneOf: rewards },
+    },
+  };
 }
+
+interface Members {
+  required: readonly string[];
+  properties: Record<string, object>;
+}
+
+/** One kind of what stands in an order, told apart by `kind`. */
+const member = (kind: string, { required, properties }: Members): object => ({
+  type: 'object',
+  additionalProperties: false,
+  required: ['order', 'kind', ...required],
+  properties: { order: { $ref: '#/$defs/order' }, kind: { const: kind }, ...properties },
+});
