@@ -6,20 +6,13 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import standaloneCode from 'ajv/dist/standalone/index.js';
 import { build } from 'esbuild';
 import { schemaDefinitions } from '../src/core/policy/schema/definitions.ts';
+import { schemaSettings } from '../src/core/policy/schema/settings.ts';
 import { testCartsSchema } from '../src/core/test-carts/test-carts-schema.ts';
 
 export const validatorsFile = new URL('../src/core/test-carts/valid-test-carts.generated.js', import.meta.url);
 
 export async function validators(): Promise<string> {
-  const ajv = new Ajv2020({
-    allErrors: false,
-    verbose: true,
-    strict: true,
-    strictTypes: false,
-    strictRequired: false,
-    discriminator: true,
-    code: { source: true, esm: true },
-  });
+  const ajv = new Ajv2020({ ...schemaSettings, allErrors: false, code: { source: true, esm: true } });
   const validate = ajv.compile({ ...testCartsSchema, $defs: schemaDefinitions(['id', 'testCart']) });
   const code = (standaloneCode as unknown as { default: typeof standaloneCode }).default(ajv, validate);
   const {

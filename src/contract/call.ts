@@ -34,3 +34,12 @@ export const nothing = (says: string) => ({ says });
 export const problem = (says: string) => ({ says, schema: ProblemShape, type: 'application/problem+json' }) as const;
 
 export const databaseAway = problem('the database cannot be reached');
+
+/** How a call that writes JSON may refuse before it looks at what is asked. */
+export const writeRefused = {
+  400: problem('not JSON'),
+  403: problem('sent by another site'),
+  413: problem('too large'),
+  415: problem('not JSON by its content type'),
+  503: databaseAway,
+};

@@ -3,10 +3,12 @@ import type { CallShape } from './call.ts';
 import { draftCalls } from './calls/draft.ts';
 import { importCalls } from './calls/imports.ts';
 import { orderCalls } from './calls/orders.ts';
-import { otherCalls, quoteCalls } from './calls/others.ts';
 import { productCalls } from './calls/products.ts';
+import { quoteCalls } from './calls/quote.ts';
 import { rateCalls } from './calls/rates.ts';
 import { releaseCalls } from './calls/releases.ts';
+import { standInCalls } from './calls/stand-ins.ts';
+import { systemCalls } from './calls/system.ts';
 
 /** Every call there is, by method and path. Endpoints, client, tests and the OpenAPI document derive from it. */
 export const calls = {
@@ -17,7 +19,8 @@ export const calls = {
   ...orderCalls,
   ...importCalls,
   ...rateCalls,
-  ...otherCalls,
+  ...standInCalls,
+  ...systemCalls,
 };
 
 export type Calls = typeof calls;

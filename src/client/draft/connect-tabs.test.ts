@@ -2,6 +2,7 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { smallStore } from '../../../tests/support/small-store.ts';
 import { setAt } from '../set-at.ts';
 import { keepUnsent, takeUnsent } from './connect-tabs.ts';
+import { statusOf } from './draft-reducer.ts';
 import { createDraftStore } from './draft-store.ts';
 
 /** What a tab keeps between its pages. */
@@ -35,7 +36,7 @@ test('what was not sent, and what was just being typed, is there on the next pag
   const after = createDraftStore(initial);
   takeUnsent(after, storage);
   expect(after.getState().policy.store).toMatchObject({ name: 'First', origin: { postcode: '1234' } });
-  expect(after.getState().status).toBe('saving');
+  expect(statusOf(after.getState())).toBe('saving');
   expect(requests.filter(({ method }) => method === 'PATCH')).toHaveLength(2);
   expect(storage.items.size).toBe(0);
 });

@@ -297,3 +297,14 @@ test('what is shown while something is dragged is no edit, and ends with one', (
   expect([made.policy.shoppers?.a?.name, made.preview]).toEqual(['value-2', null]);
   expect(requests).toHaveLength(1);
 });
+
+test('edits of an earlier page come after one that is under way, and its answer is taken for its own', () => {
+  const server = new ServerModel();
+  const client = new Client(server);
+  client.dispatch({ type: 'edited', patch: setSlot('a', 'value-1')(client.model.settled) });
+  const unsent = { edits: [setSlot('b', 'value-2')(client.model.settled)], revision: 1, perhapsThere: null };
+  client.dispatch({ type: 'unsentFound', unsent });
+  calmDown(server, [client]);
+  expect(server.history.flatMap(({ patch }) => valuesOf(patch))).toEqual(['value-1', 'value-2']);
+  expect(client.model.policy).toEqual(server.policy);
+});

@@ -48,7 +48,7 @@ export function draftFrom(saved: Draft): DraftModel {
 
 export function statusOf({ pending, restoring, underWay, held, tries }: DraftModel): DraftStatus {
   if (pending.length === 0 && !restoring) return 'saved';
-  return held || (underWay?.kind === 'pause' && tries > 0) ? 'waiting' : 'saving';
+  return held || (underWay === 'pause' && tries > 0) ? 'waiting' : 'saving';
 }
 
 /** Whether nothing is under way any more and nothing waits to be: what has not been sent is held back. */
@@ -65,7 +65,7 @@ export function unsentOf(state: DraftModel): Unsent | null {
   if (edits.length === 0) return null;
   // Edits made on different states have no one revision that others' changes could be counted from.
   if (restoring || collisions.length > 0) return { edits, revision: null, perhapsThere: null };
-  const sent = underWay?.kind === 'send' ? storedFor(saved.policy, underWay.edit) : null;
+  const sent = underWay === 'send' && pending[0] ? storedFor(saved.policy, pending[0]) : null;
   return { edits, revision: saved.revision, perhapsThere: perhapsThere ?? sent };
 }
 
@@ -94,7 +94,7 @@ export function reduceDraft(state: DraftModel, event: DraftEvent): Reduced {
     case 'answered':
       return answered(state, event.answer);
     case 'pauseOver':
-      return goOn(state.underWay?.kind === 'pause' ? { ...state, underWay: null } : state);
+      return goOn(state.underWay === 'pause' ? { ...state, underWay: null } : state);
     case 'problemMet':
       return [{ ...state, problem: event.problem }, []];
     case 'problemDismissed':
@@ -113,17 +113,12 @@ function laid(state: DraftModel, before: DraftModel = state): DraftModel {
 function goOn(state: DraftModel): Reduced {
   if (state.underWay) return [state, []];
   const { saved, pending, restoring, steps, held } = state;
-  if (restoring)
-    return [{ ...state, underWay: { kind: 'changesSince' } }, [{ type: 'readSince', revision: restoring.revision }]];
+  if (restoring) return [{ ...state, underWay: 'changesSince' }, [{ type: 'readSince', revision: restoring.revision }]];
   const [edit] = pending;
-  if (edit && !held)
-    return [{ ...state, underWay: { kind: 'send', edit } }, [{ type: 'send', edit, revision: saved.revision }]];
+  if (edit && !held) return [{ ...state, underWay: 'send' }, [{ type: 'send', edit, revision: saved.revision }]];
   const [direction] = steps;
   if (direction && !edit)
-    return [
-      { ...state, underWay: { kind: 'step', direction } },
-      [{ type: 'step', direction, revision: saved.revision }],
-    ];
+    return [{ ...state, underWay: 'step' }, [{ type: 'step', direction, revision: saved.revision }]];
   if (state.news && !state.reading)
     return [{ ...state, news: false, reading: true }, [{ type: 'readNews', revision: saved.revision }]];
   return [state, []];
@@ -132,14 +127,15 @@ function goOn(state: DraftModel): Reduced {
 /** Nothing more until some time has passed: longer after each try. */
 function pausing(state: DraftModel): Reduced {
   const ms = Math.min(firstPause * 2 ** state.tries, longestPause);
-  return [{ ...state, underWay: { kind: 'pause' }, tries: state.tries + 1 }, [{ type: 'pause', ms }]];
+  return [{ ...state, underWay: 'pause', tries: state.tries + 1 }, [{ type: 'pause', ms }]];
 }
 
 function edited(state: DraftModel, patch: Operation[]): DraftModel {
-  const changes = !samePolicy(withPatches(state.settled, [patch]), state.settled);
+  const settled = withPatches(state.settled, [patch]);
   // What was held back is tried again with it, and with one that changes nothing as well.
-  const free = { ...state, preview: null, held: false, failures: 0 };
-  return laid(changes ? { ...free, pending: [...state.pending, patch] } : free, state);
+  const free = { ...state, preview: null, policy: state.settled, held: false, failures: 0 };
+  if (samePolicy(settled, state.settled)) return free;
+  return { ...free, pending: [...state.pending, patch], settled, policy: settled };
 }
 
 function decided(state: DraftModel, keep: 'mine' | 'theirs'): DraftModel {
@@ -205,7 +201,11 @@ function unsentTaken(state: DraftModel, unsent: Unsent): DraftModel {
   return { ...state, restoring: { edits, revision, perhapsThere } };
 }
 
-/** Edits of an earlier page before those of this one. @param theirs paths that others have changed since they were made */
+/**
+ * Edits of an earlier page before those of this one, but for one that is under way already.
+ *
+ * @param theirs paths that others have changed since they were made
+ */
 function puttingFirst(
   state: DraftModel,
   edits: readonly Operation[][],
@@ -213,10 +213,12 @@ function puttingFirst(
   perhapsThere: Operation[] | null,
 ): DraftModel {
   const { kept, meeting } = rebase(edits, theirs, state.settled);
+  const started = state.underWay === 'send' || state.perhapsThere !== null ? 1 : 0;
+  const first = started === 0 && kept[0] !== undefined && kept[0] === edits[0];
   const next = {
     ...state,
-    pending: [...kept, ...state.pending],
-    perhapsThere: kept.length === 0 ? state.perhapsThere : kept[0] === edits[0] ? perhapsThere : null,
+    pending: [...state.pending.slice(0, started), ...kept, ...state.pending.slice(started)],
+    perhapsThere: first ? perhapsThere : state.perhapsThere,
     collisions: [...state.collisions, ...meeting.map((edit) => collisionOf(edit, state.settled))],
   };
   return laid(next, state);
@@ -226,9 +228,9 @@ function puttingFirst(
 function answered(state: DraftModel, answer: DraftReply): Reduced {
   const { underWay } = state;
   const free = { ...state, underWay: null };
-  switch (underWay?.kind) {
+  switch (underWay) {
     case 'send':
-      return answer.ok ? sent(free, answer.body) : notSent(free, underWay.edit, answer);
+      return answer.ok ? sent(free, answer.body) : notSent(free, answer);
     case 'step':
       return answer.ok ? stepped(free, answer.body) : notStepped(free, answer);
     case 'whole':
@@ -258,11 +260,12 @@ const telling = ([state, requests]: Reduced, revision: number): Reduced => [
 
 /** What has changed since ours cannot be told from an answer: the whole draft is asked for. */
 function wanting(state: DraftModel): Reduced {
-  return [{ ...state, underWay: { kind: 'whole' } }, [{ type: 'readWhole' }]];
+  return [{ ...state, underWay: 'whole' }, [{ type: 'readWhole' }]];
 }
 
-function notSent(state: DraftModel, edit: Operation[], { problem, unreachable, unreadable }: Failed): Reduced {
+function notSent(state: DraftModel, { problem, unreachable, unreadable }: Failed): Reduced {
   if (problem.status === 412) return overtaken(state, problem);
+  const [edit = []] = state.pending;
   const unclear = { ...state, perhapsThere: state.perhapsThere ?? storedFor(state.saved.policy, edit) };
   if (unreachable) return pausing(unclear);
   if (problem.status >= 500 || unreadable) {
@@ -280,7 +283,7 @@ type Failed = Extract<DraftReply, { ok: false }>;
 
 /** Someone else was there first. */
 function overtaken(state: DraftModel, problem: HttpProblem): Reduced {
-  const answer = problem.draft as DraftAnswer | undefined;
+  const { draft: answer } = problem;
   const newer = answer ? draftOf(answer, state.saved) : null;
   if (!answer || !newer) return wanting(state);
   if (newer.revision <= state.saved.revision) return pausing(state);

@@ -24,14 +24,16 @@ export interface Unsent {
 
 /** What is under way to the server; one at a time, since each builds on the revision that the one before has left. */
 export type UnderWay =
-  | { kind: 'send'; edit: Operation[] }
-  | { kind: 'step'; direction: Direction }
+  /** the first of `pending` */
+  | 'send'
+  /** the first of `steps` */
+  | 'step'
   /** the whole draft, where what has changed since ours is not known */
-  | { kind: 'whole' }
+  | 'whole'
   /** what others have changed since `restoring` was made */
-  | { kind: 'changesSince' }
+  | 'changesSince'
   /** until the next try */
-  | { kind: 'pause' };
+  | 'pause';
 
 /** All that a page knows of the draft. Changed by `reduceDraft` alone. */
 export interface DraftModel {

@@ -4,6 +4,7 @@ import { smallStore } from '../../../tests/support/small-store.ts';
 import { withPatches } from '../../core/policy/patch.ts';
 import { targetIn } from '../../core/offers/target.ts';
 import type { Policy } from '../../core/policy/types.ts';
+import { statusOf } from './draft-reducer.ts';
 import { createDraftStore, type DraftStore } from './draft-store.ts';
 import { setTarget } from '../edits.ts';
 import { setAt } from '../set-at.ts';
@@ -126,7 +127,7 @@ describe('edits that meet someone else’s', () => {
     state().edit(goal('nlbe', 5000));
     await settle();
     expect([nlbe(server.policy), uk(server.policy), state().collisions.length]).toEqual([5000, 2222, 0]);
-    expect(state().status).toBe('saved');
+    expect(statusOf(state())).toBe('saved');
   });
   test('edits of an earlier page are asked about where others changed the same meanwhile', async () => {
     server.edit(goal('nlbe', 1111));

@@ -4,21 +4,12 @@ import { withPatches } from '../../core/policy/patch.ts';
 import { checkReferences } from '../../core/policy/references/check-references.ts';
 import type { Edit } from '../edit.ts';
 import { call } from '../http.ts';
-import { draftFrom, isAtRest, reduceDraft, statusOf, unsentOf } from './draft-reducer.ts';
+import { draftFrom, isAtRest, reduceDraft, unsentOf } from './draft-reducer.ts';
 import type { Draft } from '../../contract/shapes/draft.ts';
-import type {
-  Direction,
-  DraftEvent,
-  DraftModel,
-  DraftReply,
-  DraftRequest,
-  DraftStatus,
-  Unsent,
-} from './draft-state.ts';
+import type { Direction, DraftEvent, DraftModel, DraftReply, DraftRequest, Unsent } from './draft-state.ts';
 
 /** The draft as views select from it, and what they can do with it. */
 export interface DraftState extends DraftModel {
-  status: DraftStatus;
   /** shows without saving; null ends it */
   show: (edit: Edit | null) => void;
   /**
@@ -52,7 +43,7 @@ export function createDraftStore(initial: Draft, announce: (revision: number) =>
   return createStore<DraftState>()((set, get) => {
     const dispatch = (event: DraftEvent): void => {
       const [model, requests] = reduceDraft(get(), event);
-      set({ ...model, status: statusOf(model) });
+      set(model);
       for (const request of requests) perform(request);
       if (waiting.length > 0 && isAtRest(get())) {
         const rested = waiting;
@@ -99,7 +90,6 @@ export function createDraftStore(initial: Draft, announce: (revision: number) =>
       dispatch({ type: 'problemMet', problem: { status: 0, title, detail } });
     return {
       ...draftFrom(initial),
-      status: 'saved',
       show: (shown) => dispatch({ type: 'shown', patch: shown ? shown(get().settled) : null }),
       edit,
       step: (direction) => dispatch({ type: 'stepWanted', direction }),

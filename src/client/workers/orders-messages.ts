@@ -1,3 +1,4 @@
+import { addressOf } from '../http.ts';
 import type { BunchingQuestion, BunchingResult } from '../../core/orders/bunching.ts';
 import type { ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
 import type { OrderBounds, OrderStudy } from '../../core/orders/study.ts';
@@ -31,4 +32,4 @@ export type OrdersReply =
   | { kind: 'failed'; number: number; reason: string };
 
 /** Where a market's orders are read from. */
-export const columnsAddress = (market: string): string => `/api/orders/columns?market=${encodeURIComponent(market)}`;
+export const columnsAddress = (market: string): string => addressOf('GET /api/orders/columns', {}, { market });

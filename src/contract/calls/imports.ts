@@ -1,18 +1,11 @@
 import { Type } from '@sinclair/typebox';
-import { answer, databaseAway, defineCalls, file, problem } from '../call.ts';
+import { answer, databaseAway, defineCalls, file, problem, writeRefused } from '../call.ts';
 import { list, nullable, object } from '../shape.ts';
 import { HeadingRequestShape, ImportMappingShape, ImportRequestShape, ImportShape } from '../shapes/import.ts';
 
 const params = { id: Type.Integer({ minimum: 1 }) };
 const noSuchImport = problem('no such import');
 const body = { most: 256 * 1024 };
-const refused = {
-  400: problem('not JSON'),
-  403: problem('sent by another site'),
-  413: problem('too large'),
-  415: problem('not JSON by its content type'),
-  503: databaseAway,
-};
 
 export const importCalls = defineCalls({
   'GET /api/imports': {
@@ -24,7 +17,7 @@ export const importCalls = defineCalls({
     body: { schema: ImportRequestShape, ...body },
     answers: {
       201: answer('its file can be sent', ImportShape),
-      ...refused,
+      ...writeRefused,
       409: problem('too many are open'),
       422: problem('malformed, or the file cannot be read like this'),
     },
@@ -34,7 +27,7 @@ export const importCalls = defineCalls({
     body: { schema: HeadingRequestShape, ...body },
     answers: {
       200: answer('null for a heading not seen before', object({ mapping: nullable(ImportMappingShape) })),
-      ...refused,
+      ...writeRefused,
       422: problem('malformed'),
     },
   },

@@ -1,4 +1,4 @@
-import { answer, databaseAway, defineCalls, problem } from '../call.ts';
+import { answer, databaseAway, defineCalls, problem, writeRefused } from '../call.ts';
 import { list, object, text } from '../shape.ts';
 import { ProductDeliveryChangeShape, ProductShape } from '../shapes/product.ts';
 
@@ -13,14 +13,10 @@ export const productCalls = defineCalls({
     body: { schema: ProductDeliveryChangeShape, most: 4096 },
     answers: {
       200: answer('the product after the change', object({ product: ProductShape })),
-      400: problem('not JSON'),
-      403: problem('sent by another site'),
+      ...writeRefused,
       404: problem('no such product'),
       409: problem('the field has been changed meanwhile; the product is in `product`'),
-      413: problem('too large'),
-      415: problem('not JSON by its content type'),
       422: problem('malformed'),
-      503: databaseAway,
     },
   },
 });

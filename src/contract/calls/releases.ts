@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { answer, databaseAway, defineCalls, problem } from '../call.ts';
+import { answer, databaseAway, defineCalls, problem, writeRefused } from '../call.ts';
 import { list, object } from '../shape.ts';
 import { ReleaseRequestShape, ReleaseShape, ReleaseSummaryShape } from '../shapes/release.ts';
 
@@ -7,12 +7,8 @@ const params = { number: Type.Integer({ minimum: 1 }) };
 const body = { schema: ReleaseRequestShape, most: 8 * 1024 };
 const written = {
   201: answer('released', ReleaseSummaryShape),
-  400: problem('not JSON'),
-  403: problem('sent by another site'),
-  413: problem('too large'),
-  415: problem('not JSON by its content type'),
+  ...writeRefused,
   422: problem('malformed'),
-  503: databaseAway,
 };
 
 export const releaseCalls = defineCalls({

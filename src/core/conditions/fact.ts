@@ -6,8 +6,10 @@ import type { Reader } from './reader.ts';
 
 /** What a first condition on a fact is made of. */
 export interface Beginning {
-  /** the first word or postcode, or goods, for facts that ask for it */
-  first: string | GoodsSelection | null;
+  /** the first word or postcode, for facts that ask for it; empty for others */
+  word: string;
+  /** the first goods, the same */
+  goods: GoodsSelection;
   /** about 50 of the currency's units in each market that is given an amount */
   amounts: Amounts;
   policy: Policy;
@@ -73,14 +75,12 @@ export interface Fact<Node extends LeafNode = LeafNode> extends FactWords {
 
 /** What facts of one kind of leaf have in common. */
 export interface FactForm<Node extends LeafNode = LeafNode> {
-  /** the kind of leaf, by which the schema tells them apart */
+  /** the kind of leaf, by which the schema tells them apart, and which field edits it */
   kind: Node['kind'];
   /** name of the leaf's definition in the schema */
   definition: string;
   /** JSON Schema of the leaf's members beside `order` and `kind`. @param facts ids of those that have this form */
   schema: (facts: readonly string[]) => { required: readonly string[]; properties: Record<string, object> };
-  /** which field edits it */
-  field: Node['kind'];
   /** what has to be given before a condition can stand at all */
   asksFirst: 'word' | 'postcode' | 'goods' | null;
   /** what the schema cannot say. @param at JSON Pointer of the leaf */

@@ -40,7 +40,7 @@ describe('a fact that is only registered', () => {
     expect(checkPolicy(strange)).toMatchObject({ ok: false });
   });
   test('is in the editor’s list, with its words and its field', () => {
-    expect(facts().at(-1)).toMatchObject({ name: 'pieces in all', form: { field: 'number' }, unit: 'items' });
+    expect(facts().at(-1)).toMatchObject({ name: 'pieces in all', form: { kind: 'number' }, unit: 'items' });
   });
   test('is read out', () => {
     expect(readOut(policy, condition)).toBe('the number of pieces in all is at least 7');

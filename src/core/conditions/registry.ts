@@ -108,6 +108,7 @@ export function forms(): Map<FactForm, string[]> {
  * A condition on a fact as it is first put down, to be changed from there: a usual comparison, and amounts of about 50 of the
  * currency's units.
  *
+ * @param first the first word or postcode, or goods, for facts that ask for it
  * @param markets those that are given an amount
  */
 export function beginLeaf(
@@ -120,5 +121,7 @@ export function beginLeaf(
   const amounts: Amounts = Object.fromEntries(
     markets.map((id) => [id, { exact: 50 * priceUnit(policy.markets[id]!.currency) }]),
   );
-  return fact.begin({ first, amounts, policy, today });
+  const word = typeof first === 'string' ? first : '';
+  const goods = typeof first === 'object' && first !== null ? first : {};
+  return fact.begin({ word, goods, amounts, policy, today });
 }

@@ -3,6 +3,7 @@ import { facts } from '../conditions/registry.ts';
 import { rewardKindRecords } from '../offers/rewards/registry.ts';
 import schema from './schema/policy.schema.json' with { type: 'json' };
 import { policySchema } from './schema/policy-schema.ts';
+import { schemaSettings } from './schema/settings.ts';
 import type { AreaPart, Policy } from './types.ts';
 import type { PolicyFault } from './fault.ts';
 import { isRecord } from '../same.ts';
@@ -18,14 +19,7 @@ let compiled: { kinds: number; validate: ValidateFunction } | null = null;
 function schemaCheck(): ValidateFunction {
   const kinds = facts().length + rewardKindRecords().length;
   if (compiled?.kinds !== kinds) {
-    const ajv = new Ajv2020({
-      allErrors: false,
-      verbose: true,
-      strict: true,
-      strictTypes: false,
-      strictRequired: false,
-      discriminator: true,
-    });
+    const ajv = new Ajv2020({ ...schemaSettings, allErrors: false });
     compiled = { kinds, validate: ajv.compile(policySchema()) };
   }
   return compiled.validate;

@@ -1,8 +1,9 @@
+import { statusOf } from '../../client/draft/draft-reducer.ts';
 import { useDraft, usePage } from './page-context.tsx';
 
 /** The state of the draft in words. */
 export function DraftPhrase() {
-  const status = useDraft((state) => state.status);
+  const status = useDraft(statusOf);
   const { changes, release } = usePage();
   const saving = { saved: 'draft saved', saving: 'saving …', waiting: 'not saved yet, trying again' }[status];
   const count = changes.length === 0 ? 'no change' : changes.length === 1 ? '1 change' : `${changes.length} changes`;

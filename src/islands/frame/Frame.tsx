@@ -43,7 +43,7 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
       const control = event.ctrlKey || event.metaKey;
       const key = event.key.toLowerCase();
       if (control && key === 'k') setOpen('palette');
-      else if (control && key === 'z' && !ownUndo) void step(event.shiftKey ? 'redo' : 'undo');
+      else if (control && key === 'z' && !ownUndo) step(event.shiftKey ? 'redo' : 'undo');
       else if (event.key === '?' && !typing) setOpen('shortcuts');
       else return;
       event.preventDefault();
@@ -56,8 +56,8 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
 
   const actions = useMemo<Command[]>(
     () => [
-      { group: 'Do', name: 'Undo', hint: 'Ctrl Z', run: () => void step('undo') },
-      { group: 'Do', name: 'Redo', hint: 'Ctrl Shift Z', run: () => void step('redo') },
+      { group: 'Do', name: 'Undo', hint: 'Ctrl Z', run: () => step('undo') },
+      { group: 'Do', name: 'Redo', hint: 'Ctrl Shift Z', run: () => step('redo') },
       { group: 'Do', name: folded ? 'Unfold the bench' : 'Fold the bench', run: fold },
       { group: 'Do', name: night ? 'Use the day theme' : 'Use the night theme', run: toggleTheme },
       { group: 'Do', name: 'List the keys', hint: '?', run: () => setOpen('shortcuts') },

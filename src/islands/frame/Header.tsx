@@ -76,7 +76,7 @@ function HistoryButtons() {
         type="button"
         className="quiet-button"
         disabled={!undo && !pending}
-        onClick={() => void step('undo')}
+        onClick={() => step('undo')}
         title={undo ? `Undo: ${undo}` : 'Nothing to undo'}
         aria-label="Undo"
         aria-keyshortcuts="Control+Z Meta+Z"
@@ -87,7 +87,7 @@ function HistoryButtons() {
         type="button"
         className="quiet-button"
         disabled={!redo}
-        onClick={() => void step('redo')}
+        onClick={() => step('redo')}
         title={redo ? `Redo: ${redo}` : 'Nothing to redo'}
         aria-label="Redo"
         aria-keyshortcuts="Control+Shift+Z Meta+Shift+Z"

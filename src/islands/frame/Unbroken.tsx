@@ -1,3 +1,4 @@
+import { statusOf } from '../../client/draft/draft-reducer.ts';
 import type { ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { useDraft, usePolicy } from './page-context.tsx';
@@ -18,7 +19,7 @@ export function Unbroken({ name, children }: { name: string; children: ReactNode
 }
 
 function Failed({ name, error, resetErrorBoundary }: FallbackProps & { name: string }) {
-  const status = useDraft((state) => state.status);
+  const status = useDraft(statusOf);
   const step = useDraft((state) => state.step);
   const reason = error instanceof Error ? error.message : String(error);
   return (
@@ -33,7 +34,7 @@ function Failed({ name, error, resetErrorBoundary }: FallbackProps & { name: str
         <button type="button" className="btn btn-sm" onClick={resetErrorBoundary}>
           Show it again
         </button>
-        <button type="button" className="btn btn-sm btn-ghost" onClick={() => void step('undo')}>
+        <button type="button" className="btn btn-sm btn-ghost" onClick={() => step('undo')}>
           Undo the last edit
         </button>
       </p>

@@ -15,12 +15,10 @@ export function ImportRates({ imported }: { imported: () => void }) {
       file: { content: chosen, type: 'text/csv' },
     });
     if (answer.ok) return answer.body;
-    const { title, detail } = answer.problem;
+    const { status, title, detail } = answer.problem;
     setSaid({
       wrong: true,
-      text: answer.unreachable
-        ? 'Summant does not answer. Nothing was changed; try again in a moment.'
-        : `${title}. ${detail}`,
+      text: `${title}. ${status === 0 ? 'Nothing was changed; try again in a moment.' : detail}`,
     });
     return null;
   };

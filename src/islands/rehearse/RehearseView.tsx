@@ -14,7 +14,7 @@ import { useQuery } from '../frame/use-query.ts';
 import { CartSheet } from './CartSheet.tsx';
 import { Circumstances } from './Circumstances.tsx';
 import { CartLines } from './CartLines.tsx';
-import { useCountryChoices } from './countries.ts';
+import { useCountryChoices } from './use-country-choices.ts';
 import { same } from '../../core/same.ts';
 import { particularsOf } from './particulars.ts';
 import { Seams } from './Seams.tsx';

@@ -1,3 +1,4 @@
+import { statusOf } from '../../client/draft/draft-reducer.ts';
 import { useState } from 'react';
 import { call, type Answer, type HttpProblem } from '../../client/http.ts';
 import { samePolicy } from '../../core/policy/patch.ts';
@@ -14,7 +15,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
   const saved = useDraft((state) => state.saved);
   const settled = useDraft((state) => state.settled);
   const flushed = useDraft((state) => state.flushed);
-  const busySaving = useDraft((state) => state.status !== 'saved');
+  const busySaving = useDraft((state) => statusOf(state) !== 'saved');
   const refresh = useDraft((state) => state.refresh);
   const [releases, setReleases] = useState(initial);
   const [note, setNote] = useState('');

@@ -46,7 +46,7 @@ export function editAnswer(outcome: EditOutcome, onlyChanges: boolean): DraftRep
         title: 'The draft has moved on',
         detail:
           'Someone else edited it meanwhile. Nothing was changed. The newer draft is in “draft”: put the edit on top of it and send it again.',
-        more: { draft: (onlyChanges && changesOnly(outcome.draft)) || wholeDraft(outcome.draft) },
+        draft: (onlyChanges && changesOnly(outcome.draft)) || wholeDraft(outcome.draft),
         headers: { etag: draftEtag(outcome.draft.revision) },
       };
     case 'refused':

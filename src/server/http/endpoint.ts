@@ -38,8 +38,8 @@ export const reply = <N extends CallName>(
 ): Reply<N> => ({ status, body, headers });
 
 /**
- * The endpoint of a call: reads path, query, If-Match and body as the contract describes them, refuses what does not fit, and
- * answers whatever goes wrong as a problem.
+ * The endpoint of a call: hands on the parts of the path as they are, reads query, If-Match and body as the contract
+ * describes them, refuses what does not fit, and answers whatever goes wrong as a problem.
  */
 export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) => Promise<Outcome<N>>): APIRoute {
   const read = reader(callNamed(name));

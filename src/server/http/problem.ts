@@ -1,16 +1,10 @@
-import type { ProblemField } from '../../contract/shapes/problem.ts';
+import type { Problem as ProblemBody } from '../../contract/shapes/problem.ts';
 import { isUnavailable } from '../database/pool.ts';
 import { log } from '../log.ts';
 import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
 
-export interface Problem {
-  status: number;
-  title: string;
-  /** what happened, what was kept, what to do */
-  detail: string;
-  fields?: readonly ProblemField[];
-  /** further members, such as the newer draft */
-  more?: Record<string, unknown>;
+/** A problem on its way out, with the headers that go with it. */
+export interface Problem extends Omit<ProblemBody, 'type'> {
   headers?: Record<string, string>;
 }
 
@@ -25,10 +19,10 @@ export class ProblemError extends Error {
 export const isProblem = (outcome: object): outcome is Problem => 'title' in outcome && 'detail' in outcome;
 
 /** An RFC 9457 answer. */
-export function problemResponse({ status, title, detail, fields, more, headers }: Problem): Response {
-  const body = { type: 'about:blank', title, status, detail, ...(fields ? { fields } : {}), ...more };
+export function problemResponse({ headers, ...problem }: Problem): Response {
+  const body: ProblemBody = { type: 'about:blank', ...problem };
   return new Response(JSON.stringify(body), {
-    status,
+    status: problem.status,
     headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...headers },
   });
 }

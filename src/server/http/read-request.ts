@@ -1,19 +1,13 @@
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
+import { schemaSettings } from '../../core/policy/schema/settings.ts';
 import { faultOf } from '../../core/policy/schema-fault.ts';
 import { revisionOfEtag } from '../../contract/etag.ts';
 import type { ProblemField } from '../../contract/shapes/problem.ts';
 import { ProblemError } from './problem.ts';
 
-const settings = {
-  strict: true,
-  verbose: true,
-  strictTypes: false,
-  strictRequired: false,
-  discriminator: true,
-} as const;
 /** Stops at the first fault, so that a hostile body costs no more than reading it. */
-const first = new Ajv2020({ ...settings, allErrors: false });
-const every = new Ajv2020({ ...settings, allErrors: true });
+const first = new Ajv2020({ ...schemaSettings, allErrors: false });
+const every = new Ajv2020({ ...schemaSettings, allErrors: true });
 /** Bodies up to this size are looked through to their end, so that all their faults are named. Bytes */
 const lookedThrough = 32 * 1024;
 

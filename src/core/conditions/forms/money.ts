@@ -1,10 +1,10 @@
 import { compileBasis, type CompiledBasis } from '../../cart/basis.ts';
-import { amountIn } from '../../markets/terms.ts';
+import { amountIn, type MarketTerms } from '../../markets/terms.ts';
 import { checkAmounts } from '../../policy/references/check-amounts.ts';
 import type { Facts } from '../asked.ts';
 import { isInRange, rangeOf } from '../compare.ts';
 import type { Fact, FactForm, FactWords, ToldByOrders } from '../fact.ts';
-import { edgesOf, plainLeaf, type LeafOf } from '../leaf.ts';
+import { edgesOf, plainLeaf, type Leaf, type LeafOf } from '../leaf.ts';
 import { basisInWords } from '../reader.ts';
 import { checkEnds } from './comparison.ts';
 
@@ -31,40 +31,42 @@ export const moneyForm: FactForm<Node> = {
     required: ['fact', 'basis', 'operator', 'amounts'],
     properties: { fact: { enum: [...facts] }, ...comparedMoney },
   }),
-  field: 'money',
   asksFirst: null,
   check: checkMoney,
 };
 
+/** Whether some amount of a cart, in minor units and in the basis, fits. */
+type MoneyTest = (facts: Facts, basis: CompiledBasis, fits: (value: number) => boolean) => boolean;
+
+/** A comparison of money ready to be asked in a market; without an amount there it never holds. */
+export function moneyLeaf(node: LeafOf<'money' | 'goodsMoney'>, terms: MarketTerms, holds: MoneyTest): Leaf {
+  const amount = amountIn(node.amounts, terms);
+  const to = node.to === undefined ? undefined : amountIn(node.to, terms);
+  if (amount === null || to === null) return plainLeaf(() => false);
+  const basis = compileBasis(node.basis, terms);
+  const range = rangeOf(node.operator, amount, to, 1);
+  const fits = (value: number) => isInRange(range, value);
+  return {
+    holds: (facts) => holds(facts, basis, fits),
+    looksAt: [{ measure: { kind: 'value', basis }, edges: edgesOf(range) }],
+  };
+}
+
 interface MoneyFact extends FactWords {
   /** as read-outs name it */
   called: string;
-  /** minor units in the basis; of several amounts one that fits is enough */
-  of: (facts: Facts, basis: CompiledBasis) => number | readonly number[];
+  holds: MoneyTest;
   told?: ToldByOrders;
 }
 
 /** A fact that is an amount of money in the market's currency. Without an amount there it never holds. */
-export function moneyFact(id: Node['fact'], { called, of, told = 'never', ...words }: MoneyFact): Fact<Node> {
+export function moneyFact(id: Node['fact'], { called, holds, told = 'never', ...words }: MoneyFact): Fact<Node> {
   return {
     id,
     ...words,
     form: moneyForm,
     told,
-    compile: (node, terms) => {
-      const amount = amountIn(node.amounts, terms);
-      const to = node.to === undefined ? undefined : amountIn(node.to, terms);
-      if (amount === null || to === null) return plainLeaf(() => false);
-      const basis = compileBasis(node.basis, terms);
-      const range = rangeOf(node.operator, amount, to, 1);
-      return {
-        holds: (facts) => {
-          const value = of(facts, basis);
-          return typeof value === 'number' ? isInRange(range, value) : value.some((one) => isInRange(range, one));
-        },
-        looksAt: [{ measure: { kind: 'value', basis }, edges: edgesOf(range) }],
-      };
-    },
+    compile: (node, terms) => moneyLeaf(node, terms, holds),
     readOut: ({ basis, operator, amounts, to }, reader) =>
       `${called} ${basisInWords(basis)}, ${reader.money(operator, amounts, to)}`,
     begin: ({ amounts }) => ({ kind: 'money', fact: id, basis: 'afterDiscountsAsShown', operator: 'atLeast', amounts }),

@@ -21,7 +21,6 @@ export const numberForm: FactForm<Node> = {
       ...comparedNumber(1_000_000_000_000),
     },
   }),
-  field: 'number',
   asksFirst: null,
   check: (node, _policy, at, fault) => checkNumbers(node, at, fault),
 };
@@ -33,8 +32,10 @@ interface NumberFact extends FactWords {
   said?: string;
   /** after the number, as it is typed */
   unit?: string;
-  /** undefined where it is not known; of several numbers one that fits is enough */
-  of: (facts: Facts) => number | undefined | readonly number[];
+  /** undefined where it is not known */
+  of?: (facts: Facts) => number | undefined;
+  /** in place of `of`, where there are several and one that fits is enough */
+  some?: (facts: Facts, fits: (value: number) => boolean) => boolean;
   /** the measure of the cart that it is, or changes with */
   measure?: CountedMeasure;
   usual: number;
@@ -45,7 +46,7 @@ interface NumberFact extends FactWords {
 
 /** A fact that is a number, compared with one. */
 export function numberFact(id: Node['fact'], known: NumberFact): Fact<Node> {
-  const { about, name, also, called, said = '', unit, of, measure, usual, write, told = 'never' } = known;
+  const { about, name, also, called, said = '', unit, of, some, measure, usual, write, told = 'never' } = known;
   return {
     id,
     about,
@@ -56,11 +57,12 @@ export function numberFact(id: Node['fact'], known: NumberFact): Fact<Node> {
     ...(unit === undefined ? {} : { unit }),
     compile: ({ operator, value, to }) => {
       const range = rangeOf(operator, value, to, 1);
-      const fits = (amount: number | undefined | readonly number[]): boolean => {
-        if (typeof amount === 'number') return isInRange(range, amount);
-        return amount !== undefined && amount.some((one) => isInRange(range, one));
+      const fits = (amount: number) => isInRange(range, amount);
+      const holds = (facts: Facts): boolean => {
+        if (some) return some(facts, fits);
+        const amount = of?.(facts);
+        return amount !== undefined && fits(amount);
       };
-      const holds = (facts: Facts) => fits(of(facts));
       return measure ? { holds, looksAt: [{ measure: { kind: measure }, edges: edgesOf(range) }] } : plainLeaf(holds);
     },
     readOut: ({ operator, value, to }, reader) =>

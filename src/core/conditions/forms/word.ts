@@ -19,7 +19,6 @@ export const wordForm: FactForm<Node> = {
       values: { $ref: '#/$defs/words' },
     },
   }),
-  field: 'word',
   asksFirst: 'word',
   check: ({ operator, values }, policy, at, fault, words) => {
     const one = operator === 'is' || operator === 'isNot' || operator === 'contains';
@@ -54,7 +53,7 @@ export function verbsOf({ several }: Pick<WordsOfFact, 'several'>): { is: string
 interface WordFact extends FactWords {
   words: WordsOfFact;
   /** the word, or all of them; null or undefined where they are not known */
-  of: (facts: Facts) => string | readonly string[] | null | undefined;
+  of: (facts: Facts) => string | Iterable<string> | null | undefined;
   /** as words are compared, where not as they are written */
   compareAs?: (word: string) => string;
   told?: ToldByOrders;
@@ -70,14 +69,15 @@ export function wordFact(id: Node['fact'], { of, compareAs, told = 'never', ...k
     compile: (node) => {
       const wanted = new Set(compareAs ? node.values.map(compareAs) : node.values);
       const negated = isNegated(node);
-      const one = (value: string | null | undefined) => typeof value === 'string' && wanted.has(value) !== negated;
-      const several = (values: readonly string[] | null | undefined) =>
-        Array.isArray(values) && values.some((value: string) => wanted.has(value)) !== negated;
-      return plainLeaf(
-        known.words.several
-          ? (facts) => several(of(facts) as readonly string[] | null | undefined)
-          : (facts) => one(of(facts) as string | null | undefined),
-      );
+      const isWanted = (there: string | Iterable<string>): boolean => {
+        if (typeof there === 'string') return wanted.has(there);
+        for (const word of there) if (wanted.has(word)) return true;
+        return false;
+      };
+      return plainLeaf((facts) => {
+        const there = of(facts);
+        return there !== undefined && there !== null && isWanted(there) !== negated;
+      });
     },
     readOut: (node, { policy }) => {
       const { is, isNot } = verbsOf(known.words);
@@ -88,6 +88,6 @@ export function wordFact(id: Node['fact'], { of, compareAs, told = 'never', ...k
       );
       return `${known.words.name} ${isNegated(node) ? isNot : is} ${shown}`;
     },
-    begin: ({ first }) => ({ kind: 'word', fact: id, ...wordsWith([typeof first === 'string' ? first : ''], false) }),
+    begin: ({ word }) => ({ kind: 'word', fact: id, ...wordsWith([word], false) }),
   };
 }

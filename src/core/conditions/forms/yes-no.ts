@@ -11,7 +11,6 @@ export const yesNoForm: FactForm<Node> = {
     required: ['fact', 'is'],
     properties: { fact: { enum: [...facts] }, is: { type: 'boolean' } },
   }),
-  field: 'yesNo',
   asksFirst: null,
   check: () => {},
 };

@@ -15,7 +15,7 @@ export const PATCH = endpoint('PATCH /api/products/{id}', async ({ params: { id 
       status: 409,
       title: `${result.product.name} has been changed meanwhile`,
       detail: 'Nothing was changed. It is shown as it is now.',
-      more: { product: result.product },
+      product: result.product,
     };
   return reply({ product: result.product });
 });

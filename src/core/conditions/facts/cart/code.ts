@@ -1,6 +1,8 @@
 import { usedWords } from '../../used-words.ts';
-import { upper } from '../../upper.ts';
 import { wordFact } from '../../forms/word.ts';
+
+/** Codes are compared whatever the case in which a shopper types them. */
+const upper = (typed: string): string => typed.toUpperCase();
 
 export const code = wordFact('cart.code', {
   about: 'The cart',
@@ -12,6 +14,6 @@ export const code = wordFact('cart.code', {
     known: (policy) => usedWords('cart.code', policy, ({ codes }) => codes?.map(upper)),
     accept: upper,
   },
-  of: ({ cart }) => [...cart.codes],
+  of: ({ cart }) => cart.codes,
   compareAs: upper,
 });

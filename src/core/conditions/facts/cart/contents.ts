@@ -14,7 +14,6 @@ const form: FactForm<Node> = {
     required: ['operator', 'goods'],
     properties: { operator: { enum: ['contains', 'only', 'none'] }, goods: { $ref: '#/$defs/goodsSelection' } },
   }),
-  field: 'contents',
   asksFirst: 'goods',
   check: ({ goods }, policy, at, fault) => checkGoods(goods, policy, `${at}/goods`, fault),
 };
@@ -51,9 +50,9 @@ export const contents: Fact<Node> = {
     }
   },
   readOut: ({ operator, goods }, reader) => `${said[operator]} ${reader.goods(goods)}`,
-  begin: ({ first }) => ({
+  begin: ({ goods }) => ({
     kind: 'contents',
     operator: 'contains',
-    goods: typeof first === 'object' && first !== null ? first : {},
+    goods,
   }),
 };

@@ -6,6 +6,6 @@ export const countedValue = moneyFact('cart.countedValue', {
   name: 'value that counts toward goals',
   also: 'amount total spend money threshold',
   called: 'the counted value',
-  of: ({ cart }, basis) => goodsValueOf(cart, basis, { counting: true }),
+  holds: ({ cart }, basis, fits) => fits(goodsValueOf(cart, basis, { counting: true })),
   told: 'always',
 });

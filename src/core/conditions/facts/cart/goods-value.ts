@@ -6,6 +6,6 @@ export const goodsValue = moneyFact('cart.goodsValue', {
   name: 'goods value',
   also: 'amount total spend money price subtotal',
   called: 'the goods value',
-  of: ({ cart }, basis) => goodsValueOf(cart, basis, {}),
+  holds: ({ cart }, basis, fits) => fits(goodsValueOf(cart, basis, {})),
   told: 'always',
 });

@@ -6,7 +6,7 @@ export const lineQuantity = numberFact('line.quantity', {
   also: 'line quantity pieces of the same bulk',
   called: 'the quantity of some line',
   unit: 'pieces',
-  of: ({ cart }) => cart.lines.map(({ quantity }) => quantity),
+  some: ({ cart }, fits) => cart.lines.some(({ quantity }) => fits(quantity)),
   measure: 'items',
   usual: 2,
 });

@@ -6,5 +6,5 @@ export const ofLine = moneyFact('line.value', {
   name: 'value of one line',
   also: 'amount dear expensive product',
   called: 'the value of some line',
-  of: ({ cart }, basis) => cart.lines.map((_, index) => lineValue(cart, index, basis)),
+  holds: ({ cart }, basis, fits) => cart.lines.some((_, index) => fits(lineValue(cart, index, basis))),
 });

@@ -20,7 +20,6 @@ const form: FactForm<Node> = {
       ...comparedNumber(1_000_000_000_000),
     },
   }),
-  field: 'goodsNumber',
   asksFirst: 'goods',
   check: (node, policy, at, fault) => {
     checkNumbers(node, at, fault);
@@ -46,10 +45,10 @@ export const quantityOf: Fact<Node> = {
   },
   readOut: ({ goods, operator, value, to }, reader) =>
     `the number of items of ${reader.goods(goods)} ${compared(operator, value, to, String)}`,
-  begin: ({ first }) => ({
+  begin: ({ goods }) => ({
     kind: 'goodsNumber',
     fact: 'cart.quantityOf',
-    goods: typeof first === 'object' && first !== null ? first : {},
+    goods,
     operator: 'atLeast',
     value: 2,
   }),

@@ -1,12 +1,9 @@
-import { compileBasis } from '../../../cart/basis.ts';
 import { goodsValueOf } from '../../../cart/line-values.ts';
 import { compileSelection } from '../../../catalogue/goods-selection.ts';
-import { amountIn } from '../../../markets/terms.ts';
 import { checkGoods } from '../../../policy/references/check-goods.ts';
-import { isInRange, rangeOf } from '../../compare.ts';
 import type { Fact, FactForm } from '../../fact.ts';
-import { checkMoney, comparedMoney } from '../../forms/money.ts';
-import { edgesOf, plainLeaf, priceEdges, type LeafOf } from '../../leaf.ts';
+import { checkMoney, comparedMoney, moneyLeaf } from '../../forms/money.ts';
+import { priceEdges, type LeafOf } from '../../leaf.ts';
 import { basisInWords } from '../../reader.ts';
 
 type Node = LeafOf<'goodsMoney'>;
@@ -18,7 +15,6 @@ const form: FactForm<Node> = {
     required: ['fact', 'basis', 'goods', 'operator', 'amounts'],
     properties: { fact: { const: fact }, goods: { $ref: '#/$defs/goodsSelection' }, ...comparedMoney },
   }),
-  field: 'goodsMoney',
   asksFirst: 'goods',
   check: (node, policy, at, fault) => {
     checkMoney(node, policy, at, fault);
@@ -34,24 +30,17 @@ export const valueOf: Fact<Node> = {
   form,
   told: 'never',
   compile: (node, terms) => {
-    const amount = amountIn(node.amounts, terms);
-    const to = node.to === undefined ? undefined : amountIn(node.to, terms);
-    if (amount === null || to === null) return plainLeaf(() => false);
-    const basis = compileBasis(node.basis, terms);
-    const range = rangeOf(node.operator, amount, to, 1);
     const goods = compileSelection(node.goods, terms);
-    return {
-      holds: ({ cart }) => isInRange(range, goodsValueOf(cart, basis, { goods })),
-      looksAt: [{ measure: { kind: 'value', basis }, edges: edgesOf(range) }, priceEdges(goods)],
-    };
+    const leaf = moneyLeaf(node, terms, ({ cart }, basis, fits) => fits(goodsValueOf(cart, basis, { goods })));
+    return leaf.looksAt.length > 0 ? { ...leaf, looksAt: [...leaf.looksAt, priceEdges(goods)] } : leaf;
   },
   readOut: ({ goods, basis, operator, amounts, to }, reader) =>
     `the value of ${reader.goods(goods)} ${basisInWords(basis)}, ${reader.money(operator, amounts, to)}`,
-  begin: ({ first, amounts }) => ({
+  begin: ({ goods, amounts }) => ({
     kind: 'goodsMoney',
     fact: 'cart.valueOf',
     basis: 'afterDiscountsAsShown',
-    goods: typeof first === 'object' && first !== null ? first : {},
+    goods,
     operator: 'atLeast',
     amounts,
   }),

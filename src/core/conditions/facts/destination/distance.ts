@@ -14,7 +14,6 @@ const form: FactForm<Node> = {
     required: ['center', 'operator', 'value'],
     properties: { center: { $ref: '#/$defs/coordinates' }, ...comparedNumber(20_040, 'km') },
   }),
-  field: 'distance',
   asksFirst: null,
   check: (node, _policy, at, fault) => checkNumbers(node, at, fault),
 };

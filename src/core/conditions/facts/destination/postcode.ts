@@ -20,7 +20,6 @@ const form: FactForm<Node> = {
       },
     },
   }),
-  field: 'postcode',
   asksFirst: 'postcode',
   check: ({ patterns }, _policy, at, fault) => {
     for (const [index, pattern] of patterns.entries()) checkPattern(pattern, `${at}/patterns/${index}`, fault);
@@ -43,5 +42,5 @@ export const postcode: Fact<Node> = {
     return plainLeaf((facts) => facts.postcode !== '' && patterns.some((one) => matchesPattern(one, facts.postcode)));
   },
   readOut: ({ patterns }) => `the postcode matches ${patterns.join(' or ')}`,
-  begin: ({ first }) => ({ kind: 'postcode', patterns: [typeof first === 'string' ? first : ''] }),
+  begin: ({ word }) => ({ kind: 'postcode', patterns: [word] }),
 };

@@ -22,7 +22,6 @@ const form: FactForm<Node> = {
       readIn: { $ref: '#/$defs/readIn' },
     },
   }),
-  field: 'instant',
   asksFirst: null,
   check: (node, _policy, at, fault) => {
     checkEnds(node, at, fault);

@@ -21,7 +21,6 @@ const form: FactForm<Node> = {
       readIn: { $ref: '#/$defs/readIn' },
     },
   }),
-  field: 'timeOfDay',
   asksFirst: null,
   check: ({ readIn }, _policy, at, fault) => void checkReadIn(readIn, `${at}/readIn`, fault),
 };

@@ -17,7 +17,6 @@ const form: FactForm<Node> = {
     required: ['days', 'readIn'],
     properties: { days: { $ref: '#/$defs/weekdays' }, readIn: { $ref: '#/$defs/readIn' } },
   }),
-  field: 'weekday',
   asksFirst: null,
   check: ({ readIn }, _policy, at, fault) => void checkReadIn(readIn, `${at}/readIn`, fault),
 };
