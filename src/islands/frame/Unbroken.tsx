@@ -21,22 +21,25 @@ export function Unbroken({ name, children }: { name: string; children: ReactNode
 function Failed({ name, error, resetErrorBoundary }: FallbackProps & { name: string }) {
   const status = useDraft(statusOf);
   const step = useDraft((state) => state.step);
+  const canUndo = useDraft((state) => state.saved.canUndo !== null || state.pending.length > 0);
   const reason = error instanceof Error ? error.message : String(error);
   return (
     <section role="alert" className="px-5 py-4" data-testid="failed">
       <h2 className="font-head text-[17px]">{name} could not be shown</h2>
       <p className="mt-1 max-w-[65ch]">
         Something in it has failed{reason && ` (${reason})`}.{' '}
-        {status === 'saved' ? 'All your edits are saved.' : 'Your edits are kept and still being sent.'} Undo takes the
-        last one back, should it be the cause.
+        {status === 'saved' ? 'All your edits are saved.' : 'Your edits are kept and still being sent.'}
+        {canUndo && ' Undo takes the last one back, should it be the cause.'}
       </p>
       <p className="mt-2 flex flex-wrap gap-2">
         <button type="button" className="btn btn-sm" onClick={resetErrorBoundary}>
           Show it again
         </button>
-        <button type="button" className="btn btn-sm btn-ghost" onClick={() => step('undo')}>
-          Undo the last edit
-        </button>
+        {canUndo && (
+          <button type="button" className="btn btn-sm btn-ghost" onClick={() => step('undo')}>
+            Undo the last edit
+          </button>
+        )}
       </p>
     </section>
   );
