@@ -1,5 +1,6 @@
 import { same } from '../core/same.ts';
 import { starterOptions, type StarterSet } from '../core/charges/starter-sets.ts';
+import { priceKindOf } from '../core/charges/prices/registry.ts';
 import { chargeOfPreset, presetOfCharge, type ChargePreset } from '../core/charges/presets.ts';
 import { copyOption } from '../core/options/copy-option.ts';
 import { inOrder, orderAfterLast } from '../core/ordered.ts';
@@ -113,7 +114,7 @@ export function chargeLike(kind: ChargePreset['kind'], charge: Charge): Charge {
   const preset = presetOfCharge(charge);
   const first = inOrder(charge.lines)[0]?.[1].price;
   const price: LocalAmount =
-    preset?.kind === 'perItem' ? preset.each : first && 'fixed' in first ? first.fixed : { exact: 500 };
+    preset?.kind === 'perItem' ? preset.each : ((first && priceKindOf(first).startOf(first)) ?? { exact: 500 });
   switch (kind) {
     case 'flat':
       return chargeOfPreset({ kind, price });
@@ -164,7 +165,7 @@ export const takeBeyondPresets =
     const last = inOrder(policy.options[option]?.charge.lines ?? {}).at(-1)?.[1].price;
     return setAt(['options', option, 'charge', 'otherwise'], {
       kind: 'price',
-      price: last && 'fixed' in last ? last.fixed : { exact: 500 },
+      price: (last && priceKindOf(last).startOf(last)) ?? { exact: 500 },
     })(policy);
   };
 

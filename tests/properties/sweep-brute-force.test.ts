@@ -8,6 +8,7 @@ import { evaluate, evaluateImagined } from '../../src/core/evaluation/evaluate.t
 import type { Evaluation } from '../../src/core/evaluation/evaluation.ts';
 import { orderAt, type SweepAxis } from '../../src/core/sweep/axis.ts';
 import { segmentOf, sweepZone, type Sweep } from '../../src/core/sweep/sweep.ts';
+import { resolveAmount } from '../../src/core/money/local-amount.ts';
 import { smallStore } from '../support/small-store.ts';
 import type { DeliveryOption, Goal, Offer, Policy } from '../../src/core/policy/types.ts';
 import { ordinaryProduct, randomDestination, randomInstant, randomPolicy } from '../support/random-policy.ts';
@@ -31,9 +32,12 @@ function evaluateValue(
 }
 
 /** What one further started unit adds on any line of an option: beyond 500 of them a sweep rises evenly instead. */
-const startedUnits = ({ charge }: CompiledZone['options'][number]): number =>
-  charge.lines.reduce(
-    (sum, { price }) => sum + (price.kind === 'perUnit' && price.perUnit?.started ? price.perUnit.amount : 0),
+const startedUnits = (zone: CompiledZone, { option }: CompiledZone['options'][number]): number =>
+  Object.values(option.charge.lines).reduce(
+    (sum, { price }) =>
+      'fixed' in price && price.perUnit?.started
+        ? sum + (resolveAmount(price.perUnit.amount, zone.market.terms.money) ?? 0)
+        : sum,
     0,
   );
 
@@ -59,7 +63,9 @@ function agrees(sweep: Sweep, zone: CompiledZone, at: number, evaluation: Evalua
       [swept.after, swept.lastAfter, evaluated.after],
     ] as const) {
       const rounding =
-        first === last ? 0 : option.charge.lines.length + 4 + 3 * (option.cashIncrement ?? 0) + startedUnits(option);
+        first === last
+          ? 0
+          : option.charge.lines.length + 4 + 3 * (option.cashIncrement ?? 0) + startedUnits(zone, option);
       expect(
         Math.abs(along(first, last) - found),
         `${option.id} at ${at} in ${JSON.stringify(segment)}: ${found}`,

@@ -1,6 +1,8 @@
 import type { Cart } from '../../core/cart/cart.ts';
 import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
 import { schemaDefinitions } from '../../core/policy/schema/definitions.ts';
+import { optionKindRecords } from '../../core/options/kinds/registry.ts';
+import type { OptionKind } from '../../core/policy/types.ts';
 import type { QuoteAnswer } from '../../core/quote/quote-answer.ts';
 import { Type } from '@sinclair/typebox';
 import { flag, list, minor, moment, named, nullable, object, optional, text, whole, word, written } from '../shape.ts';
@@ -118,7 +120,7 @@ export const QuoteShape = named(
       options: list(
         object({
           id: text,
-          kind: word('parcel', 'localDelivery', 'pickUp'),
+          kind: written<OptionKind>({ type: 'string', enum: optionKindRecords().map(({ kind }) => kind) }),
           label: text,
           description: nullable(text),
           place: nullable(place),

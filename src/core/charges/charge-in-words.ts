@@ -1,42 +1,15 @@
 import { readOut } from '../conditions/read-out.ts';
-import { basisInWords } from '../conditions/reader.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount, Policy } from '../policy/types.ts';
-import type { ChargeMeasure } from './charge-measure.ts';
+import { measures, type ChargeMeasure } from './charge-measure.ts';
+import { countInWords } from './count-in-words.ts';
 import { presetOfCharge } from './presets.ts';
-
-const measureWords: Record<ChargeMeasure, string> = {
-  goodsValue: 'goods value',
-  items: 'number of items',
-  lines: 'number of lines',
-  weight: 'weight',
-  volume: 'volume',
-  longestSide: 'longest side',
-  chargeableWeight: 'chargeable weight',
-};
-
-export const measureInWords = (measure: ChargeMeasure): string => measureWords[measure];
-
-/** A count of a measure with its unit: grams from a kilogram on in kilograms. */
-export function countInWords(measure: Exclude<ChargeMeasure, 'goodsValue'>, count: number): string {
-  switch (measure) {
-    case 'items':
-      return count === 1 ? '1 item' : `${count} items`;
-    case 'lines':
-      return count === 1 ? '1 line' : `${count} lines`;
-    case 'volume':
-      return `${count} cm³`;
-    case 'longestSide':
-      return `${count} mm`;
-    case 'weight':
-    case 'chargeableWeight':
-      return count >= 1000 && count % 10 === 0 ? `${count / 1000} kg` : `${count} g`;
-  }
-}
+import type { PriceWords } from './prices/price-kind.ts';
+import { priceKindOf } from './prices/registry.ts';
 
 /** Says charges of one market. @param writeMoney writes minor units of the market's currency for the reader */
-export class ChargeWords {
+export class ChargeWords implements PriceWords {
   readonly #policy: Policy;
   readonly #marketId: string;
   readonly #writeMoney: (minor: number) => string;
@@ -102,7 +75,7 @@ export class ChargeWords {
       typeof value === 'number'
         ? countInWords(over.measure as Exclude<ChargeMeasure, 'goodsValue'>, value)
         : this.amount(value);
-    const measure = `of ${measureWords[over.measure]}`;
+    const measure = `of ${measures[over.measure].name}`;
     const zero = typeof over.from === 'number' ? over.from === 0 : 'exact' in over.from && over.from.exact === 0;
     if (over.to === null) return zero ? '' : `from ${write(over.from)} ${measure}`;
     return zero
@@ -111,20 +84,11 @@ export class ChargeWords {
   }
 
   price(price: ChargeLine['price']): string {
-    if ('carrier' in price) {
-      const margins = [
-        price.marginPercent && price.marginPercent !== '0' ? `${price.marginPercent} %` : '',
-        price.marginFixed ? this.amount(price.marginFixed) : '',
-      ].filter(Boolean);
-      return `what ${price.carrier} quotes${margins.length > 0 ? ` and ${margins.join(' and ')}` : ''}${price.fallback ? `, ${this.amount(price.fallback)} when it is silent` : ', nothing when it is silent'}`;
-    }
-    const bounds = `${price.min ? `, at least ${this.amount(price.min)}` : ''}${price.max ? `, at most ${this.amount(price.max)}` : ''}`;
-    if ('percent' in price) return `${price.percent} % of the goods, ${basisInWords(price.basis)}${bounds}`;
-    const { fixed, perUnit } = price;
-    if (!perUnit) return `${this.amount(fixed)}${bounds}`;
-    const per =
-      perUnit.measure === 'goodsValue' ? this.#writeMoney(perUnit.per) : countInWords(perUnit.measure, perUnit.per);
-    return `${this.amount(fixed)} and ${this.amount(perUnit.amount)} for each ${perUnit.started ? 'started ' : ''}${per}${perUnit.measure === 'goodsValue' || perUnit.measure === 'items' || perUnit.measure === 'lines' ? '' : ` of ${measureWords[perUnit.measure]}`}${bounds}`;
+    return priceKindOf(price).inWords(price, this);
+  }
+
+  money(minor: number): string {
+    return this.#writeMoney(minor);
   }
 
   amount(amount: LocalAmount): string {

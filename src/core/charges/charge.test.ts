@@ -6,7 +6,8 @@ import { imaginedContext } from '../evaluation/context.ts';
 import { compileTerms } from '../markets/terms.ts';
 import type { Charge, ChargeLine, Quotes } from '../policy/types.ts';
 import { chargeMeasure } from './charge-measure.ts';
-import { linesOfCharge, priceOfCharge, withHandling, type ChargeInput } from './charge.ts';
+import type { ChargeInput } from './charge-input.ts';
+import { linesOfCharge, priceOfCharge, withHandling } from './charge.ts';
 import { compileCharge } from './compile-charge.ts';
 
 const zone = compilePolicy(smallStore).markets.get('nlbe')!.zones[0]!;

@@ -1,22 +1,8 @@
-import { goodsValueOf } from '../cart/line-values.ts';
-import type { Facts } from '../conditions/asked.ts';
-import { atMostLargest, largestAmount, multiplyDivide, percentOf } from '../money/rounding.ts';
-import type { Charge, Quotes } from '../policy/types.ts';
+import { atMostLargest, percentOf } from '../money/rounding.ts';
+import type { Charge } from '../policy/types.ts';
+import type { ChargeInput, DecisionPath } from './charge-input.ts';
 import { chargeMeasure } from './charge-measure.ts';
-import type { CompiledCharge, CompiledChargeLine, CompiledPrice } from './compile-charge.ts';
-
-/** What a charge is computed from. */
-export interface ChargeInput {
-  facts: Facts;
-  /** what carriers quote, minor units; none known: every carrier is silent */
-  quotes: Quotes | undefined;
-}
-
-/**
- * Notes the decisions on the way to a price, so that two amounts that are priced in the same way can be told from two
- * that are not. Null in ordinary evaluations.
- */
-export type DecisionPath = number[] | null;
+import type { CompiledCharge, CompiledChargeLine } from './compile-charge.ts';
 
 export function lineApplies(line: CompiledChargeLine, charge: CompiledCharge, { facts }: ChargeInput): boolean {
   if (line.range) {
@@ -24,58 +10,6 @@ export function lineApplies(line: CompiledChargeLine, charge: CompiledCharge, { 
     if (value < line.range.from || value >= line.range.to) return false;
   }
   return line.when === null || line.when.holds(facts);
-}
-
-/**
- * A line's price in minor units (2-domain §4): fixed + amount × (measure − start) ÷ per, by started units or in
- * proportion (rounded once, half away from zero); or a percentage of a goods value; both kept between minimum and
- * maximum; or a carrier's quote with its margins, else its fallback.
- *
- * @returns null when a carrier gives no quote and there is no fallback: the line does not apply then
- */
-function priceOfLine(
-  { price }: CompiledChargeLine,
-  charge: CompiledCharge,
-  input: ChargeInput,
-  path: DecisionPath = null,
-): number | null {
-  switch (price.kind) {
-    case 'perUnit':
-      return bounded(price, price.fixed + (price.perUnit ? perUnitPart(price.perUnit, charge, input) : 0), path);
-    case 'percent':
-      return bounded(
-        price,
-        percentOf(goodsValueOf(input.facts.cart, price.basis, { chargeable: true }), price.percent),
-        path,
-      );
-    case 'quoted':
-      return priceOfQuote(price, input.quotes?.[price.carrier] ?? null);
-  }
-}
-
-/** A carrier's quote with its margins, the percentage rounded once; without one the fallback, or null for none. Minor units. */
-export function priceOfQuote(
-  { marginPercent: { numerator, denominator }, marginFixed, fallback }: Extract<CompiledPrice, { kind: 'quoted' }>,
-  quote: number | null,
-): number | null {
-  return quote === null
-    ? fallback
-    : atMostLargest(multiplyDivide(atMostLargest(quote), numerator + denominator, denominator) + marginFixed);
-}
-
-function perUnitPart(
-  { measure, from, amount, per, started }: NonNullable<Extract<CompiledPrice, { kind: 'perUnit' }>['perUnit']>,
-  charge: CompiledCharge,
-  { facts }: ChargeInput,
-): number {
-  const beyond = Math.max(0, chargeMeasure(measure, facts.cart.measures, charge.volumeDivisor) - from);
-  if ((amount * beyond) / per >= largestAmount) return largestAmount;
-  return started ? amount * Math.ceil(beyond / per) : multiplyDivide(amount, beyond, per);
-}
-
-function bounded({ min, max }: { min: number; max: number }, price: number, path: DecisionPath): number {
-  path?.push(price >= max ? 2 : price <= min ? 0 : 1);
-  return atMostLargest(Math.min(max, Math.max(min, price)));
 }
 
 /** The lines that take part in a charge, with their prices: the first that applies, or all that do. */
@@ -86,7 +20,7 @@ export function linesOfCharge(
   const found: { line: CompiledChargeLine; price: number }[] = [];
   for (const line of charge.lines) {
     if (!lineApplies(line, charge, input)) continue;
-    const price = priceOfLine(line, charge, input);
+    const price = line.price.priceOf(input, charge.volumeDivisor, null);
     if (price === null) continue;
     found.push({ line, price });
     if (charge.combine === 'first') break;
@@ -101,7 +35,7 @@ export function priceOfCharge(charge: CompiledCharge, input: ChargeInput, path: 
   for (let index = 0; index < charge.lines.length; index++) {
     const line = charge.lines[index]!;
     if (!lineApplies(line, charge, input)) continue;
-    const next = priceOfLine(line, charge, input, path);
+    const next = line.price.priceOf(input, charge.volumeDivisor, path);
     if (next === null) continue;
     path?.push(index);
     if (charge.combine === 'first') return next;

@@ -1,11 +1,12 @@
-import { compileBasis, type CompiledBasis } from '../cart/basis.ts';
 import { compileCondition, type CompiledCondition } from '../conditions/compile-condition.ts';
 import type { MarketTerms } from '../markets/terms.ts';
 import { resolveAmount } from '../money/local-amount.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount, Qualifier } from '../policy/types.ts';
-import { usualVolumeDivisor, type ChargeMeasure } from './charge-measure.ts';
+import { usualVolumeDivisor } from './charge-measure.ts';
+import type { CompiledPrice, CompiledRange } from './prices/price-kind.ts';
+import { priceKindOf } from './prices/registry.ts';
 
 /** A charge ready to be computed: lines in order, amounts as plain minor units. */
 export interface CompiledCharge {
@@ -23,27 +24,9 @@ export interface CompiledChargeLine {
   id: string;
   when: CompiledCondition | null;
   /** half-open range [from, to) of a measure; null: applies whatever the cart */
-  range: { measure: ChargeMeasure; from: number; to: number } | null;
+  range: CompiledRange | null;
   price: CompiledPrice;
 }
-
-export type CompiledPrice =
-  | {
-      kind: 'perUnit';
-      fixed: number;
-      perUnit: { measure: ChargeMeasure; from: number; amount: number; per: number; started: boolean } | null;
-      min: number;
-      max: number;
-    }
-  | { kind: 'percent'; percent: PercentFraction; decimal: string; basis: CompiledBasis; min: number; max: number }
-  | {
-      kind: 'quoted';
-      carrier: string;
-      marginPercent: PercentFraction;
-      marginDecimal: string;
-      marginFixed: number;
-      fallback: number | null;
-    };
 
 /** @param terms of the market the option is in; a following amount without an adopted rate makes a line never apply */
 export function compileCharge(
@@ -68,7 +51,7 @@ export function compileCharge(
 
 /** Whether some price comes about whatever the cart: a default, a line without condition or range, or ranges of one measure from nothing to open. */
 export function alwaysPriced({ lines, otherwise }: CompiledCharge): boolean {
-  const sure = lines.filter(({ when, price }) => when === null && (price.kind !== 'quoted' || price.fallback !== null));
+  const sure = lines.filter(({ when, price }) => when === null && (price.quoted?.priceOf(null) ?? 0) !== null);
   if (otherwise !== null || sure.some(({ range }) => range === null)) return true;
   return sure.some(({ range }) => {
     let reached = 0;
@@ -99,50 +82,7 @@ function compileLine(
     id,
     when: when ? compileCondition(when, qualifiers, terms) : null,
     range,
-    price: compilePrice(price, range, terms, minor),
+    price: priceKindOf(price).compile(price, range, terms, minor),
   };
   return complete ? [line] : [];
-}
-
-function compilePrice(
-  price: ChargeLine['price'],
-  range: CompiledChargeLine['range'],
-  terms: MarketTerms,
-  minor: (amount: LocalAmount | number) => number,
-): CompiledPrice {
-  if ('carrier' in price) {
-    const marginDecimal = price.marginPercent ?? '0';
-    return {
-      kind: 'quoted',
-      carrier: price.carrier,
-      marginPercent: percentAsFraction(marginDecimal),
-      marginDecimal,
-      marginFixed: price.marginFixed ? minor(price.marginFixed) : 0,
-      fallback: price.fallback ? minor(price.fallback) : null,
-    };
-  }
-  const bounds = { min: price.min ? minor(price.min) : 0, max: price.max ? minor(price.max) : Infinity };
-  if ('percent' in price)
-    return {
-      kind: 'percent',
-      percent: percentAsFraction(price.percent),
-      decimal: price.percent,
-      basis: compileBasis(price.basis, terms),
-      ...bounds,
-    };
-  const per = price.perUnit;
-  return {
-    kind: 'perUnit',
-    fixed: minor(price.fixed),
-    perUnit: per
-      ? {
-          measure: per.measure,
-          from: range && range.measure === per.measure && per.countsFrom === undefined ? range.from : 0,
-          amount: minor(per.amount),
-          per: per.per,
-          started: per.started,
-        }
-      : null,
-    ...bounds,
-  };
 }

@@ -3,6 +3,7 @@ import type { LocalMoney } from '../money/local-amount.ts';
 import { resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine } from '../policy/types.ts';
+import { priceKindOf } from './prices/registry.ts';
 
 interface Span {
   from: number;
@@ -24,15 +25,17 @@ export function shadowedLines(charge: Charge, money: LocalMoney): Map<string, st
   for (const [index, [id, line]] of lines.entries()) {
     const certain = lines
       .slice(0, index)
-      .filter(([, earlier]) => alwaysPriced(earlier) && (!earlier.when || sameCondition(earlier.when, line.when)));
+      .filter(
+        ([, earlier]) =>
+          priceKindOf(earlier.price).isCertain(earlier.price) &&
+          (!earlier.when || sameCondition(earlier.when, line.when)),
+      );
     const open = certain.find(([, { over }]) => !over);
     const by = open ? [open[0]] : coveredBy(line, certain, money);
     if (by.length > 0) shadowed.set(id, by);
   }
   return shadowed;
 }
-
-const alwaysPriced = ({ price }: ChargeLine): boolean => !('carrier' in price) || price.fallback !== undefined;
 
 /** Earlier lines that together cover a line's range, or the whole of their measure for a line without one; none if they do not. */
 function coveredBy(line: ChargeLine, earlier: readonly (readonly [string, ChargeLine])[], money: LocalMoney): string[] {

@@ -68,7 +68,7 @@ export class CompiledZone {
     return (this.#carriers ??= [
       ...new Set(
         this.options.flatMap(({ charge }) =>
-          charge.lines.flatMap(({ price }) => (price.kind === 'quoted' ? [price.carrier] : [])),
+          charge.lines.flatMap(({ price }) => (price.quoted ? [price.quoted.carrier] : [])),
         ),
       ),
     ]);

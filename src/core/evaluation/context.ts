@@ -2,7 +2,7 @@ import { imagineCart } from '../cart/imagined-cart.ts';
 import type { ImaginedOrder } from '../cart/imagined-order.ts';
 import { ratesAt } from '../markets/terms.ts';
 import { normalPostcode } from '../places/postcode.ts';
-import type { ChargeInput } from '../charges/charge.ts';
+import type { ChargeInput } from '../charges/charge-input.ts';
 import { guest } from '../cart/shopper.ts';
 import type { MeasuredCart } from '../cart/measures.ts';
 import type { Facts } from '../conditions/asked.ts';

@@ -151,7 +151,7 @@ function staysGiven({ rewards }: CompiledGoal, { priced }: Outcome, { facts }: Z
           'after' in entry &&
           entry.option.staysOffered &&
           reward.options.has(entry.option.id) &&
-          (ownDelivery === 0 || reward.coversOwnDelivery || entry.option.option.kind === 'pickUp'),
+          (ownDelivery === 0 || reward.coversOwnDelivery || !entry.option.kind.paysOwnDelivery),
       ),
   );
 }

@@ -1,5 +1,5 @@
 import type { CompiledReward, DeliveryReward } from '../offers/reward.ts';
-import type { DecisionPath } from '../charges/charge.ts';
+import type { DecisionPath } from '../charges/charge-input.ts';
 import type { ActiveOffer } from '../offers/active-offers.ts';
 import { rewardedPrice, type RewardedPrice, type UpgradeSource } from '../offers/delivery-rewards.ts';
 import type { CompiledOption } from '../options/compile-option.ts';

@@ -1,3 +1,4 @@
+import { priceKindOf } from '../charges/prices/registry.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
 import type { DeliveryOption, LocalAmount, Policy } from '../policy/types.ts';
@@ -59,7 +60,7 @@ export function driftingAmounts(policy: Policy, marketId: string): DriftingAmoun
 }
 
 function followingPrices({ charge }: DeliveryOption): Extract<LocalAmount, { following: unknown }>[] {
-  const fixed = inOrder(charge.lines).flatMap(([, { price }]) => ('fixed' in price ? [price.fixed] : []));
+  const fixed = inOrder(charge.lines).flatMap(([, { price }]) => priceKindOf(price).startOf(price) ?? []);
   return [...fixed, ...(charge.otherwise.kind === 'price' ? [charge.otherwise.price] : [])].flatMap((amount) =>
     'following' in amount ? [amount] : [],
   );

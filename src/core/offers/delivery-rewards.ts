@@ -1,4 +1,4 @@
-import type { DecisionPath } from '../charges/charge.ts';
+import type { DecisionPath } from '../charges/charge-input.ts';
 import { paidFor, type PriceParts } from '../options/price-before.ts';
 import type { ActiveOffer } from './active-offers.ts';
 import type { DeliveryReward } from './reward.ts';

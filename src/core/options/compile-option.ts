@@ -1,6 +1,8 @@
 import { alwaysPriced, compileCharge, type CompiledCharge } from '../charges/compile-charge.ts';
 import { compileCondition, looksAtCart, type CompiledCondition } from '../conditions/compile-condition.ts';
 import type { MarketTerms } from '../markets/terms.ts';
+import type { OptionKindRecord } from './kinds/option-kind.ts';
+import { optionKindOf } from './kinds/registry.ts';
 import type { DeliveryOption, OptionSelection, Policy } from '../policy/types.ts';
 import { compileEstimate, type CompiledEstimate } from '../time/estimate.ts';
 import { compileOpenings } from '../time/openings.ts';
@@ -10,6 +12,7 @@ import { compileCalendar } from '../time/working-days.ts';
 export interface CompiledOption {
   id: string;
   option: DeliveryOption;
+  kind: OptionKindRecord;
   charge: CompiledCharge;
   when: CompiledCondition | null;
   span: TimeSpan;
@@ -31,6 +34,7 @@ export function compileOption(id: string, option: DeliveryOption, policy: Policy
   return {
     id,
     option,
+    kind: optionKindOf(option),
     charge,
     when,
     span: compileSchedule(option.schedule, terms.clocks),

@@ -1,4 +1,5 @@
-import { lineApplies, priceOfCharge, withHandling, type ChargeInput, type DecisionPath } from '../charges/charge.ts';
+import type { ChargeInput, DecisionPath } from '../charges/charge-input.ts';
+import { lineApplies, priceOfCharge, withHandling } from '../charges/charge.ts';
 import { toCashIncrement } from '../money/rounding.ts';
 import { isWithin } from '../time/schedule.ts';
 import type { CompiledOption } from './compile-option.ts';
@@ -18,9 +19,9 @@ export function paidFor({ base, own }: PriceParts, cashIncrement: number | undef
 }
 
 /** Nothing but goods that ship free or have their own delivery price: a parcel's charge has nothing to look at. */
-export function hasNothingToCharge({ option }: CompiledOption, { facts }: ChargeInput): boolean {
+export function hasNothingToCharge({ kind }: CompiledOption, { facts }: ChargeInput): boolean {
   const { items, hasOrdinaryLine } = facts.cart.measures;
-  return option.kind === 'parcel' && items > 0 && !hasOrdinaryLine;
+  return kind.chargesGoodsOnly && items > 0 && !hasOrdinaryLine;
 }
 
 /** Why an option is not offered to this shopper, whatever its charge; null when it is. */
@@ -41,7 +42,7 @@ export function priceBefore(
 ): PriceParts | Unavailability {
   const reason = unavailableBecause(option, input);
   if (reason !== null) return reason;
-  const own = option.option.kind === 'pickUp' ? 0 : input.facts.cart.measures.ownDelivery;
+  const own = option.kind.paysOwnDelivery ? input.facts.cart.measures.ownDelivery : 0;
   if (hasNothingToCharge(option, input)) return { base: 0, own };
   const charge = priceOfCharge(option.charge, input, path);
   // Every line that applies has been asked for a price, so one that applies without a price waits for its carrier.

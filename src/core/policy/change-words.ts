@@ -1,4 +1,5 @@
 import { rewardKindNamed } from '../offers/rewards/registry.ts';
+import { optionKindNamed } from '../options/kinds/registry.ts';
 import { formatMoney } from '../money/format.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
@@ -202,9 +203,6 @@ const kindWords: Readonly<Record<string, string>> = {
   weight: 'weight',
   notOffered: 'it is not offered',
   price: 'a price',
-  parcel: 'parcel',
-  localDelivery: 'local delivery',
-  pickUp: 'pick-up',
 };
 
 const isObject = (value: Json | undefined): value is { [key: string]: Json } =>
@@ -235,7 +233,8 @@ export function valueInWords(
   if (value === undefined || value === null) return null;
   if (typeof value === 'boolean') return value ? 'on' : 'off';
   if (typeof value === 'number') return String(value);
-  if (typeof value === 'string') return own(kindWords, value) ?? rewardKindNamed(value)?.changed ?? value;
+  if (typeof value === 'string')
+    return own(kindWords, value) ?? rewardKindNamed(value)?.changed ?? optionKindNamed(value)?.called ?? value;
   if (Array.isArray(value))
     return value.map((item) => valueInWords(item, policy, marketId, language)).join(', ') || 'none';
   if (isAmount(value))

@@ -59,7 +59,10 @@ export type AreaPart =
  * ISO 3166-2 code
  */
 export type Region = string;
-export type OptionKind = 'parcel' | 'localDelivery' | 'pickUp';
+/**
+ * one of the kinds that are registered
+ */
+export type OptionKind = 'parcel' | 'pickUp' | 'localDelivery';
 export type ConditionNode =
   | NestedCondition
   | QualifierReference
@@ -122,6 +125,10 @@ export type LocalDateTime = string;
  */
 export type CountMeasure = 'items' | 'lines' | 'weight' | 'volume' | 'longestSide' | 'chargeableWeight';
 export type Count = number;
+/**
+ * one of the kinds that are registered, told apart by the member that only it has
+ */
+export type LinePrice = PricePerUnit | PricePercent | PriceQuoted;
 /**
  * groups, categories, tags and the like
  *
@@ -604,7 +611,7 @@ export interface ChargeLine {
         from: Count;
         to: Count | null;
       };
-  price: PricePerUnit | PricePercent | PriceQuoted;
+  price: LinePrice;
 }
 export interface Condition {
   /**

@@ -12,9 +12,6 @@ import { ratesAt } from '../markets/terms.ts';
 import type { CompiledOffer } from '../offers/compile-offer.ts';
 import { axisMeasures, axisReach, orderAt, type SweepAxis } from './axis.ts';
 
-/** Of a per-unit price by started units at most so many steps are told apart; beyond, it counts as a slope. */
-const maxStartedSteps = 500;
-
 /** What edges are looked for along. */
 interface Along {
   zone: CompiledZone;
@@ -47,16 +44,10 @@ export function policyEdges(along: Along): number[] {
 const alongAxis = (measure: ChargeMeasure, axis: SweepAxis): boolean => axisMeasures[axis].includes(measure);
 
 function chargeEdges({ lines }: CompiledCharge, axis: SweepAxis): number[] {
-  return lines.flatMap(({ range, price }) => {
-    const edges = range && alongAxis(range.measure, axis) ? [range.from, range.to] : [];
-    if (price.kind !== 'perUnit' || !price.perUnit || !alongAxis(price.perUnit.measure, axis)) return edges;
-    const { from, per, started } = price.perUnit;
-    edges.push(from);
-    if (!started) return edges;
-    const end = range && range.measure === price.perUnit.measure ? range.to : Infinity;
-    for (let step = 0; step < maxStartedSteps && from + step * per + 1 < end; step++) edges.push(from + step * per + 1);
-    return edges;
-  });
+  return lines.flatMap(({ range, price }) => [
+    ...(range && alongAxis(range.measure, axis) ? [range.from, range.to] : []),
+    ...price.edges(axisMeasures[axis], range),
+  ]);
 }
 
 function conditionEdges(condition: CompiledCondition | null, along: Along): (number | null)[] {

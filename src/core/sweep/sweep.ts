@@ -113,13 +113,7 @@ const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
 
 /** Whether some price may rise between two edges of the policy; where none does, each stretch is level and its start tells all of it. */
 function mayRise({ options }: CompiledZone, axis: SweepAxis): boolean {
-  return options.some(({ charge }) =>
-    charge.lines.some(
-      ({ price }) =>
-        price.kind === 'percent' ||
-        (price.kind === 'perUnit' && price.perUnit !== null && axisMeasures[axis].includes(price.perUnit.measure)),
-    ),
-  );
+  return options.some(({ charge }) => charge.lines.some(({ price }) => price.rises(axisMeasures[axis])));
 }
 
 /** Whether prices come about in the same way, whatever they are. */

@@ -30,6 +30,17 @@ export const number = (value: number): TraceValue => ({ kind: 'number', value })
 export const text = (value: string): TraceValue => ({ kind: 'text', text: value });
 export const yes = (value: boolean): TraceValue => ({ kind: 'yes', yes: value });
 export const percent = (decimal: string): TraceValue => ({ kind: 'percent', decimal });
+/** A fraction as a trace holds it: a percentage of which a program can recompute the fraction. */
+export const fraction = ({
+  numerator,
+  denominator,
+}: {
+  numerator: number;
+  denominator: number;
+}): { numerator: TraceValue; denominator: TraceValue } => ({
+  numerator: number(numerator),
+  denominator: number(denominator),
+});
 export const node = (
   decision: string,
   says: string,

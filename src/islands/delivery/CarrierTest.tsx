@@ -1,7 +1,6 @@
 import type { CarrierReply } from '../../contract/shapes/carrier.ts';
 import { useEffect, useState } from 'react';
 import { call } from '../../client/http.ts';
-import { priceOfQuote } from '../../core/charges/charge.ts';
 import { carriersOf } from '../../core/charges/carriers-of.ts';
 import { compileCharge } from '../../core/charges/compile-charge.ts';
 import type { Charge } from '../../core/policy/types.ts';
@@ -136,8 +135,8 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
   function outcome({ carrier, quote, problem: why }: CarrierReply & { carrier: string }): string {
     const terms = compiled.markets.get(marketId)!.terms;
     const said = compileCharge(charge, terms, policy.qualifiers).lines.flatMap(({ price }) => {
-      if (price.kind !== 'quoted' || price.carrier !== carrier) return [];
-      const pays = priceOfQuote(price, quote);
+      if (price.quoted?.carrier !== carrier) return [];
+      const pays = price.quoted.priceOf(quote);
       if (pays === null) return [`no quote (${why}), and no fallback: this line does not apply`];
       return [
         quote === null

@@ -9,12 +9,15 @@ import {
   takeBeyondPresets,
 } from '../../client/option-edits.ts';
 import { renumber, setAt } from '../../client/set-at.ts';
-import { measureInWords, type ChargeWords } from '../../core/charges/charge-in-words.ts';
+import { type ChargeWords } from '../../core/charges/charge-in-words.ts';
+import { measures as measureWords } from '../../core/charges/charge-measure.ts';
+import { carriersOf } from '../../core/charges/carriers-of.ts';
+import { priceKindRecords } from '../../core/charges/prices/registry.ts';
 import { presetOfCharge, type ChargePreset } from '../../core/charges/presets.ts';
 import { shadowedLines } from '../../core/charges/shadowed-lines.ts';
 import { localMoneyOf } from '../../core/money/local-amount.ts';
 import { inOrder } from '../../core/ordered.ts';
-import type { Charge, ChargeLine } from '../../core/policy/types.ts';
+import type { Charge } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { useDraft, usePolicy } from '../frame/page-context.tsx';
@@ -35,7 +38,7 @@ const kinds: [ChargePreset['kind'], string][] = [
   ['baseAndFactor', 'a base and a factor'],
 ];
 const measures = (['weight', 'chargeableWeight', 'items', 'lines', 'volume', 'longestSide'] as const).map(
-  (measure) => [measure, measureInWords(measure)] as const,
+  (measure) => [measure, measureWords[measure].name] as const,
 );
 
 /** A charge: one of the usual kinds, or lines of one's own over the same structure. */
@@ -138,7 +141,7 @@ export function ChargeEditor({
           />
         ))}
       </ol>
-      {lines.some(([, { price }]) => 'carrier' in price) && (
+      {carriersOf(charge).length > 0 && (
         <CarrierTest
           charge={charge}
           marketId={marketId}
@@ -153,14 +156,14 @@ export function ChargeEditor({
         )}
         {!preset && (
           <>
-            {newLines.map(({ name, price }) => (
+            {priceKindRecords().map(({ offered, begin }) => (
               <button
-                key={name}
+                key={offered}
                 type="button"
                 className="quiet-button underline decoration-dotted underline-offset-2"
-                onClick={() => edit(addLine(optionId, price))}
+                onClick={() => edit(addLine(optionId, begin()))}
               >
-                {name}
+                {offered}
               </button>
             ))}
           </>
@@ -251,9 +254,3 @@ export function ChargeEditor({
     </div>
   );
 }
-
-const newLines: { name: string; price: ChargeLine['price'] }[] = [
-  { name: 'add a price', price: { fixed: { exact: 500 } } },
-  { name: 'add a percentage', price: { percent: '10', basis: 'afterDiscountsAsShown' } },
-  { name: 'add a carrier’s quote', price: { carrier: 'gale-express', marginPercent: '10', fallback: { exact: 1500 } } },
-];

@@ -1,37 +1,17 @@
 import type { Edit } from '../../client/edit.ts';
 import { moveEdge, setLine } from '../../client/option-edits.ts';
-import { measureInWords } from '../../core/charges/charge-in-words.ts';
-import type { ChargeMeasure } from '../../core/charges/charge-measure.ts';
-import { basesInWords } from '../../core/conditions/reader.ts';
+import { measures } from '../../core/charges/charge-measure.ts';
 import type { ChargeLine, LocalAmount } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import type { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../frame/EditedField.tsx';
-import { orNone, parseId, parseMeasured, parsePercent } from '../frame/typed-text.ts';
+import { orNone, parseMeasured } from '../frame/typed-text.ts';
 import { AmountField } from '../frame/AmountField.tsx';
+import { PriceFields } from './PriceFields.tsx';
 import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 
 type Over = NonNullable<ChargeLine['over']>;
-const measures: readonly ChargeMeasure[] = [
-  'goodsValue',
-  'weight',
-  'chargeableWeight',
-  'items',
-  'lines',
-  'volume',
-  'longestSide',
-];
-const units: Record<ChargeMeasure, string> = {
-  goodsValue: '',
-  items: 'items',
-  lines: 'lines',
-  weight: 'g',
-  chargeableWeight: 'g',
-  volume: 'cm³',
-  longestSide: 'mm',
-};
-
 /** One line of a charge, as a sentence whose figures are typed in place. */
 export function ChargeLineRow({
   optionId,
@@ -174,7 +154,10 @@ function RangeFields({
       label={`Range of line ${number}`}
       quiet={!over}
       value={over?.measure ?? ''}
-      options={[['', 'whatever the cart'], ...measures.map((measure) => [measure, measureInWords(measure)] as const)]}
+      options={[
+        ['', 'whatever the cart'],
+        ...Object.entries(measures).map(([measure, { name }]) => [measure, name] as const),
+      ]}
       choose={chooseMeasure}
     />
   );
@@ -219,170 +202,10 @@ function RangeFields({
   const fromZero = typeof over.from === 'number' ? over.from === 0 : 'exact' in over.from && over.from.exact === 0;
   return (
     <>
-      from {fromZero && !free ? '0' : bound('from', false)} {units[over.measure]} to below{' '}
+      from {fromZero && !free ? '0' : bound('from', false)} {measures[over.measure].editedIn} to below{' '}
       {free ? bound('to', true) : <span className="text-soft">{over.to === null ? 'any' : 'the next'}</span>}{' '}
       {which || ''}
       {': '}
-    </>
-  );
-}
-
-function PriceFields({
-  price,
-  over,
-  number,
-  marketId,
-  currency,
-  free,
-  edit,
-  set,
-}: {
-  price: ChargeLine['price'];
-  over: Over | undefined;
-  number: number;
-  marketId: string;
-  currency: string;
-  free: boolean;
-  edit: (edit: Edit) => boolean;
-  set: Setter;
-}) {
-  const amount = (
-    label: string,
-    value: LocalAmount | undefined,
-    field: string[],
-    optional?: string,
-    testId?: string,
-  ) => (
-    <AmountField
-      label={`${label}, line ${number}, ${currency}`}
-      amount={value}
-      marketId={marketId}
-      change={(next) => set('price', ...field)(next)}
-      edit={edit}
-      optional={optional}
-      testId={testId}
-    />
-  );
-  const percent = (label: string, value: string, field: string[]) => (
-    <EditedField
-      label={`${label}, line ${number}`}
-      shown={value}
-      parse={parsePercent}
-      change={set('price', ...field)}
-      edit={edit}
-      live
-      align="right"
-    />
-  );
-  const bounds = (min: LocalAmount | undefined, max: LocalAmount | undefined) =>
-    free && (
-      <>
-        , at least {amount('Minimum', min, ['min'], 'nothing')}, at most {amount('Maximum', max, ['max'], 'anything')}
-      </>
-    );
-  if ('carrier' in price) {
-    return (
-      <>
-        what{' '}
-        <EditedField
-          label={`Carrier of line ${number}`}
-          shown={price.carrier}
-          parse={parseId}
-          change={set('price', 'carrier')}
-          edit={edit}
-        />{' '}
-        quotes, and {percent('Margin', price.marginPercent ?? '0', ['marginPercent'])} % and{' '}
-        {amount('Fixed margin', price.marginFixed, ['marginFixed'], 'nothing')}; when it is silent{' '}
-        {amount('Fallback', price.fallback, ['fallback'], 'nothing')}
-      </>
-    );
-  }
-  if ('percent' in price) {
-    return (
-      <>
-        {percent('Percentage', price.percent, ['percent'])} % of the goods,{' '}
-        <PhraseSelect
-          label={`Basis of line ${number}`}
-          value={price.basis}
-          options={basesInWords}
-          choose={(basis) => edit(set('price', 'basis')(basis))}
-        />
-        {bounds(price.min, price.max)}
-      </>
-    );
-  }
-  const { perUnit } = price;
-  return (
-    <>
-      {amount('Price', price.fixed, ['fixed'], undefined, `price-${number}`)} {currency}
-      {perUnit && (
-        <>
-          {' '}
-          and {amount('Price for each', perUnit.amount, ['perUnit', 'amount'])} for each{' '}
-          <PhraseSelect
-            label={`Started units, line ${number}`}
-            value={perUnit.started ? 'started' : 'exact'}
-            options={[
-              ['started', 'started'],
-              ['exact', 'exact share of'],
-            ]}
-            choose={(value) => edit(set('price', 'perUnit', 'started')(value === 'started'))}
-          />{' '}
-          <EditedField
-            label={`Units, line ${number}`}
-            shown={String(perUnit.per)}
-            parse={parseMeasured(perUnit.measure, 1, 1_000_000_000)}
-            change={set('price', 'perUnit', 'per')}
-            edit={edit}
-            live
-            align="right"
-          />{' '}
-          {units[perUnit.measure]}
-          {over?.measure === perUnit.measure && (
-            <>
-              {' '}
-              counted{' '}
-              <PhraseSelect
-                label={`Where units begin to count, line ${number}`}
-                value={perUnit.countsFrom ?? ''}
-                options={[
-                  ['', 'from where the range begins'],
-                  ['nothing', 'from nothing'],
-                ]}
-                choose={(value) => edit(set('price', 'perUnit', 'countsFrom')(value === '' ? undefined : value))}
-              />
-            </>
-          )}
-          {free && (
-            <>
-              {' '}
-              of{' '}
-              <PhraseSelect
-                label={`Measure of the units, line ${number}`}
-                value={perUnit.measure}
-                options={measures.map((measure) => [measure, measureInWords(measure)] as const)}
-                choose={(measure) => edit(set('price', 'perUnit', 'measure')(measure))}
-              />
-              <Remove
-                what={`price for each unit of line ${number}`}
-                remove={() => edit(set('price', 'perUnit')(undefined))}
-              />
-            </>
-          )}
-        </>
-      )}
-      {free && !perUnit && (
-        <button
-          type="button"
-          className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
-          onClick={() =>
-            edit(set('price', 'perUnit')({ measure: 'weight', amount: { exact: 100 }, per: 1000, started: true }))
-          }
-        >
-          and for each …
-        </button>
-      )}
-      {bounds(price.min, price.max)}
     </>
   );
 }

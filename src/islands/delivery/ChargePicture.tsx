@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { moveEdge, setLine } from '../../client/option-edits.ts';
-import { countInWords } from '../../core/charges/charge-in-words.ts';
+import { countInWords } from '../../core/charges/count-in-words.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { localMoneyOf, resolveAmount } from '../../core/money/local-amount.ts';

@@ -15,7 +15,7 @@ import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { orNone, parseName, parseTime, parseWhole } from '../frame/typed-text.ts';
 import { ChargeEditor } from './ChargeEditor.tsx';
 import { CopyOption } from './CopyOption.tsx';
-import { kindWords } from './option-words.ts';
+import { optionKindOf, optionKindRecords } from '../../core/options/kinds/registry.ts';
 import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 
 /** An option as sentences that read aloud, and its charge. */
@@ -77,7 +77,7 @@ export function OptionDetails({
         <PhraseSelect
           label="Kind"
           value={option.kind}
-          options={Object.entries(kindWords)}
+          options={optionKindRecords().map(({ kind, called }) => [kind, called] as const)}
           choose={(kind) =>
             edit(inTurn(...(option.place ? [setAt(at('place'), undefined)] : []), setOption(optionId, 'kind', kind)))
           }
@@ -122,7 +122,7 @@ export function OptionDetails({
           choose={(id) => edit(setAt(at('estimate', 'calendar'), id === '' ? undefined : id))}
           testId="calendar-phrase"
         />
-        {option.kind === 'pickUp' && (
+        {optionKindOf(option).isCollected && (
           <>
             , collected at{' '}
             <PhraseSelect

@@ -8,7 +8,8 @@ import { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
 import { optionLine } from '../spend-line/option-line.ts';
-import { availabilityInWords, estimatePhrase, kindWords } from './option-words.ts';
+import { optionKindOf } from '../../core/options/kinds/registry.ts';
+import { availabilityInWords, estimatePhrase } from './option-words.ts';
 import { OptionDetails } from './OptionDetails.tsx';
 
 /** The options of a zone in the order in which shoppers see them; each opens in place. */
@@ -79,7 +80,7 @@ export function OptionList({
                   {words.charge(option.charge)}
                   <span className="text-soft">
                     {' '}
-                    · {kindWords[option.kind]}, {estimatePhrase(option.estimate)} ·{' '}
+                    · {optionKindOf(option).called}, {estimatePhrase(option.estimate)} ·{' '}
                     {textIn(option.label, market.languages[0]!, market.languages)}
                   </span>
                   {option.when && (

@@ -1,11 +1,5 @@
 import { readOut } from '../../core/conditions/read-out.ts';
-import type { DeliveryOption, OptionKind, Policy } from '../../core/policy/types.ts';
-
-export const kindWords: Record<OptionKind, string> = {
-  parcel: 'parcel',
-  localDelivery: 'local delivery',
-  pickUp: 'pick-up',
-};
+import type { DeliveryOption, Policy } from '../../core/policy/types.ts';
 
 /** “1–2 working days, ordered before 16:00”. */
 export function estimatePhrase({ min, max, unit, cutOff }: DeliveryOption['estimate']): string {

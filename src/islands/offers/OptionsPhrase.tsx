@@ -1,16 +1,11 @@
 import { useMemo, useState } from 'react';
+import { optionKindRecords } from '../../core/options/kinds/registry.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { OptionKind, OptionSelection } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { SearchList } from '../../ui/SearchList.tsx';
 import { usePolicy } from '../frame/page-context.tsx';
-
-const kindWords: [OptionKind, string][] = [
-  ['parcel', 'parcels'],
-  ['pickUp', 'pick-up'],
-  ['localDelivery', 'local delivery'],
-];
 
 /** The delivery options that something applies to: all, by kind, by tag, or one by one. */
 export function OptionsPhrase({
@@ -37,7 +32,7 @@ export function OptionsPhrase({
   );
   const by = (way: string) => {
     if (way === 'all') change({ by: 'all' });
-    if (way === 'kind') change({ by: 'kind', kinds: ['parcel'] });
+    if (way === 'kind') change({ by: 'kind', kinds: [optionKindRecords()[0]!.kind] });
     if (way === 'tag' && tags[0] !== undefined) change({ by: 'tag', tags: [tags[0]] });
     if (way === 'list' && here[0]) change({ by: 'list', options: { [here[0][0]]: true } });
   };
@@ -62,7 +57,7 @@ export function OptionsPhrase({
         choose={by}
       />{' '}
       {selection.by === 'kind' &&
-        kindWords.map(([kind, name]) => (
+        optionKindRecords().map(({ kind, several }) => (
           <button
             key={kind}
             type="button"
@@ -70,7 +65,7 @@ export function OptionsPhrase({
             aria-pressed={selection.kinds.includes(kind)}
             onClick={() => toggle(kind)}
           >
-            {name}
+            {several}
           </button>
         ))}
       {selection.by === 'tag' && (

@@ -1,15 +1,6 @@
 import { ownDeliveryIn, priceIn } from '../../catalogue/product-amount.ts';
 import type { MeasuredCart } from '../../cart/measures.ts';
-import type { PercentFraction } from '../../money/rounding.ts';
-import { money, node, number, percent, text, yes, type TraceNode, type TraceValue } from '../../trace/trace.ts';
-
-/** A fraction as a trace holds it: a percentage of which a program can recompute the fraction. */
-export function fraction({ numerator, denominator }: PercentFraction): {
-  numerator: TraceValue;
-  denominator: TraceValue;
-} {
-  return { numerator: number(numerator), denominator: number(denominator) };
-}
+import { fraction, money, node, number, percent, text, yes, type TraceNode } from '../../trace/trace.ts';
 
 /** The lines of a cart, what discounts took off them, and the sums that charges and goals look at. */
 export function traceMeasures(cart: MeasuredCart): TraceNode {

@@ -6,6 +6,7 @@ import type { OfferStatus } from '../../offers/status.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
 import { paidFor, type PriceParts } from '../../options/price-before.ts';
 import {
+  fraction,
   money,
   node,
   number,
@@ -19,7 +20,6 @@ import {
 import type { ZoneContext } from '../context.ts';
 import type { OptionPrice } from '../evaluation.ts';
 import { traceCondition } from './trace-condition.ts';
-import { fraction } from './trace-measures.ts';
 
 const notInForce: Record<Exclude<OfferStatus, 'inForce'>, string> = {
   notYet: 'has not begun',

@@ -1,11 +1,10 @@
 import { priceBefore, unavailableBecause, type PriceParts, type Unavailability } from '../../options/price-before.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
-import { money, node, number, percent, text, type TraceNode, type TraceSource } from '../../trace/trace.ts';
+import { fraction, money, node, number, percent, text, type TraceNode, type TraceSource } from '../../trace/trace.ts';
 import type { ZoneContext } from '../context.ts';
 import type { OptionPrice } from '../evaluation.ts';
 import { traceCharge } from './trace-charge.ts';
 import { traceCondition } from './trace-condition.ts';
-import { fraction } from './trace-measures.ts';
 import { traceOffer } from './trace-offer.ts';
 
 const whyNot: Record<Unavailability, string> = {

@@ -1,3 +1,5 @@
+import { priceKindOf } from '../../charges/prices/registry.ts';
+import { optionKindOf } from '../../options/kinds/registry.ts';
 import { inOrder } from '../../ordered.ts';
 import type { Fault } from '../fault.ts';
 import type { Charge, ChargeLine, DeliveryOption, LocalAmount, Policy } from '../types.ts';
@@ -14,7 +16,7 @@ export function checkOption(id: string, option: DeliveryOption, policy: Policy, 
     fault(`${at}/estimate/calendar`, `there is no calendar "${calendar}"`);
   if (option.place !== undefined && !policy.places?.[option.place])
     fault(`${at}/place`, `there is no place "${option.place}"`);
-  if (option.place !== undefined && option.kind !== 'pickUp')
+  if (option.place !== undefined && !optionKindOf(option).isCollected)
     fault(`${at}/place`, 'only what is picked up has a place');
   if (option.schedule) checkSchedule(option.schedule, `${at}/schedule`, fault);
   const zone = policy.zones[option.zone];
@@ -30,7 +32,7 @@ function checkCharge(charge: Charge, policy: Policy, marketId: string, at: strin
     const here = `${at}/lines/${id}`;
     if (line.when) checkCondition(line.when, policy, `${here}/when`, fault);
     checkRange(line, amount, `${here}/over`, fault);
-    checkPrice(line.price, amount, `${here}/price`, fault);
+    priceKindOf(line.price).check(line.price, amount, `${here}/price`, fault);
   }
   if (charge.otherwise.kind === 'price') amount(charge.otherwise.price, `${at}/otherwise/price`);
   if (charge.handling && 'amount' in charge.handling) amount(charge.handling.amount, `${at}/handling/amount`);
@@ -45,19 +47,4 @@ function checkRange({ over }: ChargeLine, amount: Resolve, at: string, fault: Fa
   const from = bound(over.from, `${at}/from`);
   const to = over.to === null ? null : bound(over.to, `${at}/to`);
   if (from !== null && to !== null && to <= from) fault(`${at}/to`, 'must be more than from');
-}
-
-function checkPrice(price: ChargeLine['price'], amount: Resolve, at: string, fault: Fault): void {
-  if ('carrier' in price) {
-    if (price.marginFixed) amount(price.marginFixed, `${at}/marginFixed`);
-    if (price.fallback) amount(price.fallback, `${at}/fallback`);
-    return;
-  }
-  if ('fixed' in price) {
-    amount(price.fixed, `${at}/fixed`);
-    if (price.perUnit) amount(price.perUnit.amount, `${at}/perUnit/amount`);
-  }
-  const min = price.min ? amount(price.min, `${at}/min`) : null;
-  const max = price.max ? amount(price.max, `${at}/max`) : null;
-  if (min !== null && max !== null && max < min) fault(`${at}/max`, 'must not be less than min');
 }

@@ -1,0 +1,18 @@
+import type { ChargeMeasure } from './charge-measure.ts';
+
+/** A count of a measure with its unit: grams from a kilogram on in kilograms. */
+export function countInWords(measure: Exclude<ChargeMeasure, 'goodsValue'>, count: number): string {
+  switch (measure) {
+    case 'items':
+      return count === 1 ? '1 item' : `${count} items`;
+    case 'lines':
+      return count === 1 ? '1 line' : `${count} lines`;
+    case 'volume':
+      return `${count} cm³`;
+    case 'longestSide':
+      return `${count} mm`;
+    case 'weight':
+    case 'chargeableWeight':
+      return count >= 1000 && count % 10 === 0 ? `${count / 1000} kg` : `${count} g`;
+  }
+}
