@@ -1,5 +1,6 @@
 import type { FoundOrder } from '../contract/shapes/order.ts';
 import type { Catalogue } from '../core/catalogue/product.ts';
+import { shopperOfOrder } from '../core/orders/shopper-of-order.ts';
 import type { TestCart } from '../core/policy/types.ts';
 
 /**
@@ -14,6 +15,7 @@ export function orderAsCart(
   language: string,
 ): { cart: Omit<TestCart, 'order' | 'lines'>; pieces: Map<string, number>; gone: string[] } {
   const bySku = new Map([...catalogue.values()].map((product) => [product.sku, product.id]));
+  const shopper = shopperOfOrder(order.returning);
   const pieces = new Map<string, number>();
   const gone: string[] = [];
   for (const { sku, quantity } of order.lines) {
@@ -30,7 +32,7 @@ export function orderAsCart(
       destination: { country: order.country, postcode: order.postcode, ...region },
       at: order.placedAt,
       ...(order.code === '' ? {} : { codes: [order.code.toUpperCase()] }),
-      ...(order.returning === null ? {} : { shopper: { signedIn: false, orderCount: order.returning ? 1 : 0 } }),
+      ...(shopper ? { shopper } : {}),
       ...(order.delivery === null
         ? {}
         : {

@@ -57,7 +57,7 @@ async function answer(request: OrdersRequest): Promise<void> {
   if (request.kind === 'condition') {
     const { market: id, condition, on } = request;
     const { market, store, rates, qualifiers, zoneOf } = on;
-    const terms = compileTerms({ store, ...(rates ? { rates } : {}), markets: { [id]: market } }, id, market);
+    const terms = compileTerms(market, { id, store, ...(rates ? { rates } : {}) });
     return worker.postMessage({
       kind: 'condition',
       number: request.number,

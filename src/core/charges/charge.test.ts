@@ -161,6 +161,9 @@ test('a line with a following amount and no adopted rate never applies', () => {
     { price: { fixed: { following: { base: 100, buffer: '0', round: 'nearest', step: 1, less: 0 } } } },
   ]);
   expect(
-    priceOfCharge(compileCharge(following, compileTerms(smallStore, 'uk', smallStore.markets.uk!), {}), of(1)),
+    priceOfCharge(
+      compileCharge(following, compileTerms(smallStore.markets.uk!, { ...smallStore, id: 'uk' }), {}),
+      of(1),
+    ),
   ).toBeNull();
 });

@@ -1,9 +1,10 @@
+import type { Qualifiers } from '../conditions/leaves.ts';
 import { compileCondition, type CompiledCondition } from '../conditions/compile-condition.ts';
 import type { MarketTerms } from '../markets/terms.ts';
 import { resolveAmount } from '../money/local-amount.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import { inOrder } from '../ordered.ts';
-import type { Charge, ChargeLine, LocalAmount, Qualifier } from '../policy/types.ts';
+import type { Charge, ChargeLine, LocalAmount } from '../policy/types.ts';
 import { usualVolumeDivisor } from './charge-measure.ts';
 import type { CompiledPrice, CompiledRange } from './prices/price-kind.ts';
 import { priceKindOf } from './prices/registry.ts';
@@ -29,11 +30,7 @@ export interface CompiledChargeLine {
 }
 
 /** @param terms of the market the option is in; a following amount without an adopted rate makes a line never apply */
-export function compileCharge(
-  charge: Charge,
-  terms: MarketTerms,
-  qualifiers: Record<string, Qualifier>,
-): CompiledCharge {
+export function compileCharge(charge: Charge, terms: MarketTerms, qualifiers: Qualifiers): CompiledCharge {
   const { handling } = charge;
   const minor = (amount: LocalAmount) => resolveAmount(amount, terms.money);
   return {
@@ -67,7 +64,7 @@ function compileLine(
   id: string,
   { when, over, price }: ChargeLine,
   terms: MarketTerms,
-  qualifiers: Record<string, Qualifier>,
+  qualifiers: Qualifiers,
 ): CompiledChargeLine[] {
   let complete = true;
   const minor = (amount: LocalAmount | number): number => {

@@ -1,8 +1,9 @@
 import type { MarketTerms } from '../markets/terms.ts';
 import { inOrder } from '../ordered.ts';
-import type { Condition, ConditionNode, Qualifier } from '../policy/types.ts';
+import type { Condition, ConditionNode } from '../policy/types.ts';
 import type { Facts } from './asked.ts';
 import type { Leaf } from './leaf.ts';
+import type { Qualifiers } from './leaves.ts';
 import { factOf } from './registry.ts';
 
 /** A condition ready to be asked, in a market. */
@@ -23,7 +24,7 @@ export type CompiledCondition =
  */
 export function compileCondition(
   condition: Condition,
-  qualifiers: Record<string, Qualifier>,
+  qualifiers: Qualifiers,
   terms: MarketTerms,
   qualifier: string | null = null,
 ): CompiledCondition {
@@ -32,11 +33,7 @@ export function compileCondition(
   return { kind: 'tree', of, children, holds: treeTest(of, children), qualifier };
 }
 
-function compileNode(
-  node: ConditionNode,
-  qualifiers: Record<string, Qualifier>,
-  terms: MarketTerms,
-): CompiledCondition {
+function compileNode(node: ConditionNode, qualifiers: Qualifiers, terms: MarketTerms): CompiledCondition {
   if (node.kind === 'group') return compileCondition(node, qualifiers, terms);
   if (node.kind === 'qualifier') {
     return compileCondition(qualifiers[node.qualifier]!.condition, qualifiers, terms, node.qualifier);

@@ -25,22 +25,22 @@ export function referredIn(tree: Tree | undefined): readonly string[] {
   return referred;
 }
 
+/** Named conditions by their ids. */
+export type Qualifiers = Readonly<Record<string, Qualifier>>;
+
 /** All that trees rest on beside themselves: the named conditions they refer to, and those that these refer to. */
-export function restingOn(
-  trees: readonly (Tree | undefined)[],
-  qualifiers: Readonly<Record<string, Qualifier>>,
-): Qualifier[] {
-  const found = new Map<string, Qualifier>();
+export function restingOn(trees: readonly (Tree | undefined)[], qualifiers: Qualifiers): Qualifiers {
+  const found: Record<string, Qualifier> = {};
   const visit = (tree: Tree | undefined) => {
     for (const id of referredIn(tree)) {
       const qualifier = qualifiers[id];
-      if (!qualifier || found.has(id)) continue;
-      found.set(id, qualifier);
+      if (!qualifier || Object.hasOwn(found, id)) continue;
+      found[id] = qualifier;
       visit(qualifier.condition);
     }
   };
   for (const tree of trees) visit(tree);
-  return [...found.values()];
+  return found;
 }
 
 /** Every condition that a policy holds, wherever it stands. */

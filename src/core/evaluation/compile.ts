@@ -1,12 +1,12 @@
 import { conditionsOfOption, restingOn } from '../conditions/leaves.ts';
 import { compileTerms, type MarketTerms } from '../markets/terms.ts';
-import { compileOffer, type CompiledOffer } from '../offers/compile-offer.ts';
+import { compileOffer, type CompiledOffer, type OfferSources } from '../offers/compile-offer.ts';
 import { compileOption, type CompiledOption } from '../options/compile-option.ts';
 import { statesWritten } from '../offers/texts-written.ts';
 import { inOrder } from '../ordered.ts';
 import { compileAreaPart, type CompiledAreaPart } from '../places/area.ts';
 import type { DeliveryOption, Market, Offer, Policy, Zone } from '../policy/types.ts';
-import { Reuse } from '../reuse.ts';
+import { Memo } from '../memo.ts';
 
 /** A policy prepared for many evaluations. Built once per draft state or release. */
 export interface CompiledPolicy {
@@ -48,18 +48,16 @@ export class CompiledZone {
 
   /** in shown order, switched-off ones left out */
   get options(): CompiledOption[] {
+    const { calendars, places, qualifiers } = this.policy;
+    const { terms } = this.market;
     return (this.#options ??= this.ownOptions.map(([id, option]) =>
-      optionsKnown.get(
-        option,
-        [
-          id,
-          this.market.terms,
-          this.policy.calendars,
-          option.place === undefined ? undefined : this.policy.places?.[option.place],
-          ...restingOn(conditionsOfOption(option), this.policy.qualifiers),
-        ],
-        () => compileOption(id, option, this.policy, this.market.terms),
-      ),
+      optionsKnown.get(option, {
+        id,
+        terms,
+        calendar: option.estimate.calendar === undefined ? undefined : calendars?.[option.estimate.calendar],
+        place: option.place === undefined ? undefined : places?.[option.place],
+        qualifiers: restingOn(conditionsOfOption(option), qualifiers),
+      }),
     ));
   }
 
@@ -80,9 +78,9 @@ export class CompiledZone {
   }
 }
 
-const termsKnown = new Reuse<Market, MarketTerms>();
-const optionsKnown = new Reuse<DeliveryOption, CompiledOption>();
-const offersKnown = new WeakMap<Zone, Reuse<Offer, CompiledOffer[]>>();
+const termsKnown = new Memo(compileTerms);
+const optionsKnown = new Memo(compileOption);
+const offersKnown = new WeakMap<Zone, Memo<Offer, OfferSources, CompiledOffer[]>>();
 
 /** An offer as it holds in a zone, whose options are there already. */
 function offerIn(
@@ -91,15 +89,14 @@ function offerIn(
   offer: Offer,
 ): CompiledOffer[] {
   let known = offersKnown.get(zone);
-  if (!known) offersKnown.set(zone, (known = new Reuse()));
-  const from = [
+  if (!known) offersKnown.set(zone, (known = new Memo(compileOffer)));
+  return known.get(offer, {
     id,
     terms,
-    [...statesWritten(policy.wording[id])].join(),
-    ...options,
-    ...restingOn([offer.when], policy.qualifiers),
-  ];
-  return known.get(offer, from, () => compileOffer(id, policy, terms, options));
+    options,
+    texts: [...statesWritten(policy.wording[id])],
+    qualifiers: restingOn([offer.when], policy.qualifiers),
+  });
 }
 
 /**
@@ -126,8 +123,9 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
   const known = policiesKnown.get(policy);
   if (known) return known;
   const compiled: CompiledPolicy = { policy, markets: new Map(), marketOfCountry: new Map(), marketElsewhere: null };
+  const { store, rates } = policy;
   for (const [id, market] of inOrder(policy.markets)) {
-    const terms = termsKnown.get(market, [id, policy.store, policy.rates], () => compileTerms(policy, id, market));
+    const terms = termsKnown.get(market, { id, store, ...(rates ? { rates } : {}) });
     const entry: CompiledMarket = { id, market, terms, zones: [] };
     compiled.markets.set(id, entry);
     for (const country of market.countries) compiled.marketOfCountry.set(country, entry);

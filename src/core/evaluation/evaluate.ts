@@ -1,18 +1,16 @@
 import type { ImaginedOrder } from '../cart/imagined-order.ts';
-import { measureCart, type MeasuredCart } from '../cart/measures.ts';
-import { ratesAt } from '../markets/terms.ts';
+import type { MeasuredCart } from '../cart/measures.ts';
 import { nothingOff } from '../offers/goods-rewards.ts';
 import { paidFor } from '../options/price-before.ts';
-import { findPlace } from '../places/find-zone.ts';
-import { normalPostcode } from '../places/postcode.ts';
 import { estimateAt } from '../time/estimate.ts';
 import { localTime } from '../time/zone-clock.ts';
 import type { CompiledMarket, CompiledPolicy, CompiledZone } from './compile.ts';
-import { imaginedContext, zoneContext, type Situation, type ZoneContext } from './context.ts';
+import { imaginedContext, type Situation, type ZoneContext } from './context.ts';
 import { earlierOutcome } from './earlier-choice.ts';
 import type { Evaluation, EvaluationInput, NoOptions, OptionPrice } from './evaluation.ts';
 import { speakers } from './lead-message.ts';
 import { outcomeOf, type Outcome } from './outcome.ts';
+import { prepare, type PreparedCase } from './prepare.ts';
 import { pricesBefore } from './price-options.ts';
 import { taxOf, totalsOf } from './totals.ts';
 import { traceEvaluation } from './trace/trace-evaluation.ts';
@@ -29,26 +27,23 @@ export function evaluate(
   input: EvaluationInput,
   options: { trace?: boolean } = {},
 ): Evaluation {
-  const { destination } = input;
-  const postcode = destination.postcode === '' ? '' : normalPostcode(destination.postcode);
-  const place = findPlace(compiled, destination, postcode, input.market);
-  const { market } = place;
-  const evaluation = emptyEvaluation(market, place.found ? place.zone : null);
+  return evaluatePrepared(prepare(compiled, input), options);
+}
+
+/** The same for who has been prepared. */
+export function evaluatePrepared(prepared: PreparedCase, options: { trace?: boolean } = {}): Evaluation {
+  const { input, place, cart, context } = prepared;
+  const evaluation = emptyEvaluation(place.market, place.found ? place.zone : null);
   if (place.found) evaluation.zoneBy = place.by;
   else evaluation.noOptions = place.reason;
-  let context: ZoneContext | null = null;
-  let cart: MeasuredCart | null = null;
-  if (market) {
-    cart = measureCart(input.cart, market.terms, ratesAt(market.terms, destination.region), destination);
+  if (cart) {
     evaluation.measures = cart.measures;
     evaluation.cart = cart;
-    if (place.found) {
-      context = zoneContext(place.zone, cart, postcode, input);
-      evaluateZone(context, evaluation, input);
-    } else evaluation.totals = totalsOf(cart, nothingOff, null);
+    if (context) evaluateZone(context, evaluation, input);
+    else evaluation.totals = totalsOf(cart, nothingOff, null);
   }
   if (input.earlier) evaluation.earlier = earlierOutcome(input.earlier, evaluation);
-  if (options.trace) evaluation.trace = traceEvaluation(place, input, cart, context, evaluation);
+  if (options.trace) evaluation.trace = traceEvaluation(prepared, evaluation);
   return evaluation;
 }
 

@@ -26,11 +26,12 @@ export interface MarketTerms {
   followed: WeakMap<LocalAmount, number>;
 }
 
-export function compileTerms(
-  policy: Pick<Policy, 'store' | 'rates' | 'markets'>,
-  id: string,
-  market: Market,
-): MarketTerms {
+/** What a market's terms are compiled from beside itself. */
+export interface TermsSources extends Pick<Policy, 'store' | 'rates'> {
+  id: string;
+}
+
+export function compileTerms(market: Market, { id, ...sources }: TermsSources): MarketTerms {
   const rates = ratesOf(market.tax.delivery, market.tax.classes);
   const regionRates = Object.entries(market.tax.regions ?? {}).map(([region, differing]): [string, TaxRates] => [
     region,
@@ -38,11 +39,11 @@ export function compileTerms(
   ]);
   return {
     id,
-    money: localMoneyOf(policy, id),
+    money: localMoneyOf({ ...sources, markets: { [id]: market } }, id),
     shownWithTax: market.tax.prices === 'withTax',
     rates,
     regionRates: new Map(regionRates),
-    clocks: { store: policy.store.timeZone, market: market.timeZone ?? policy.store.timeZone },
+    clocks: { store: sources.store.timeZone, market: market.timeZone ?? sources.store.timeZone },
     followed: new WeakMap(),
   };
 }

@@ -1,16 +1,17 @@
 import { compileBasis, shownBasis, type CompiledBasis } from '../cart/basis.ts';
 import { compileSelection, type CompiledSelection } from '../catalogue/goods-selection.ts';
+import type { Qualifiers } from '../conditions/leaves.ts';
 import { compileCondition, looksAtCart, type CompiledCondition } from '../conditions/compile-condition.ts';
 import { amountIn, type MarketTerms } from '../markets/terms.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import type { CompiledOption } from '../options/compile-option.ts';
 import { inOrder } from '../ordered.ts';
-import type { Goal, Offer, Policy } from '../policy/types.ts';
+import type { Goal, Offer } from '../policy/types.ts';
 import { compileSchedule, type TimeSpan } from '../time/schedule.ts';
 import type { CompiledReward } from './reward.ts';
 import { rewardKindOf } from './rewards/registry.ts';
 import { resolveTarget } from './target.ts';
-import { statesWritten, type TextState } from './texts-written.ts';
+import type { TextState } from './texts-written.ts';
 
 /** An offer as it holds in a zone. */
 export interface CompiledOffer {
@@ -56,19 +57,23 @@ export interface GivenReward {
 
 const noCodes: ReadonlySet<string> = new Set();
 
+/** What an offer is compiled from beside itself. */
+export interface OfferSources {
+  id: string;
+  terms: MarketTerms;
+  /** of the zone, switched-off ones left out */
+  options: readonly CompiledOption[];
+  /** states that have texts */
+  texts: readonly TextState[];
+  /** that its condition rests on */
+  qualifiers: Qualifiers;
+}
+
 /**
  * An offer as it holds in a zone; none when it is off, is not for the market, has no goal there or its rewards reach
  * nothing.
- *
- * @param options of the zone, switched-off ones left out
  */
-export function compileOffer(
-  id: string,
-  { offers, qualifiers, wording }: Policy,
-  terms: MarketTerms,
-  options: readonly CompiledOption[],
-): CompiledOffer[] {
-  const offer = offers[id]!;
+export function compileOffer(offer: Offer, { id, terms, options, texts, qualifiers }: OfferSources): CompiledOffer[] {
   if (!offer.on || (offer.markets && !offer.markets[terms.id])) return [];
   const { unlock } = offer;
   const goals = inOrder(offer.goals).flatMap(([goalId, goal]) => compileGoal(goalId, goal, unlock.by, terms, options));
@@ -85,7 +90,7 @@ export function compileOffer(
       codes: 'codes' in unlock ? new Set(Object.keys(unlock.codes)) : noCodes,
       goals,
       nearly: compileNearly(offer, terms),
-      texts: statesWritten(wording[id]),
+      texts: new Set(texts),
     },
   ];
 }

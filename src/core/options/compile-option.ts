@@ -1,9 +1,10 @@
 import { alwaysPriced, compileCharge, type CompiledCharge } from '../charges/compile-charge.ts';
+import type { Qualifiers } from '../conditions/leaves.ts';
 import { compileCondition, looksAtCart, type CompiledCondition } from '../conditions/compile-condition.ts';
 import type { MarketTerms } from '../markets/terms.ts';
 import type { OptionKindRecord } from './kinds/option-kind.ts';
 import { optionKindOf } from './kinds/registry.ts';
-import type { DeliveryOption, OptionSelection, Policy } from '../policy/types.ts';
+import type { Calendar, DeliveryOption, OptionSelection, PickUpPlace } from '../policy/types.ts';
 import { compileEstimate, type CompiledEstimate } from '../time/estimate.ts';
 import { compileOpenings } from '../time/openings.ts';
 import { compileSchedule, type TimeSpan } from '../time/schedule.ts';
@@ -25,12 +26,24 @@ export interface CompiledOption {
   staysOffered: boolean;
 }
 
-export function compileOption(id: string, option: DeliveryOption, policy: Policy, terms: MarketTerms): CompiledOption {
-  const calendar = compileCalendar(
-    option.estimate.calendar === undefined ? undefined : policy.calendars?.[option.estimate.calendar],
-  );
-  const charge = compileCharge(option.charge, terms, policy.qualifiers);
-  const when = option.when ? compileCondition(option.when, policy.qualifiers, terms) : null;
+/** What an option is compiled from beside itself. */
+export interface OptionSources {
+  id: string;
+  terms: MarketTerms;
+  /** of its estimate; undefined: Monday to Friday */
+  calendar: Calendar | undefined;
+  /** where it is collected */
+  place: PickUpPlace | undefined;
+  /** that its conditions rest on */
+  qualifiers: Qualifiers;
+}
+
+export function compileOption(
+  option: DeliveryOption,
+  { id, terms, calendar, place, qualifiers }: OptionSources,
+): CompiledOption {
+  const charge = compileCharge(option.charge, terms, qualifiers);
+  const when = option.when ? compileCondition(option.when, qualifiers, terms) : null;
   return {
     id,
     option,
@@ -41,9 +54,9 @@ export function compileOption(id: string, option: DeliveryOption, policy: Policy
     channels: option.channels ? new Set(option.channels) : null,
     estimate: compileEstimate(
       option.estimate,
-      calendar,
+      compileCalendar(calendar),
       terms.clocks.store,
-      option.place === undefined ? null : compileOpenings(policy.places?.[option.place], terms.clocks.store),
+      option.place === undefined ? null : compileOpenings(place, terms.clocks.store),
     ),
     cashIncrement: terms.money.cashIncrement,
     staysOffered: !(when && looksAtCart(when)) && alwaysPriced(charge),

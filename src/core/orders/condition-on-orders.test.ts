@@ -7,7 +7,7 @@ import { dayNumber } from '../time/day.ts';
 import { emptyColumns, shopperNew, shopperReturning, type OrderColumns } from './columns.ts';
 import { conditionOnOrders, quarter } from './condition-on-orders.ts';
 
-const terms = compileTerms(smallStore, 'uk', smallStore.markets.uk!);
+const terms = compileTerms(smallStore.markets.uk!, { ...smallStore, id: 'uk' });
 const lastDay = dayNumber('2026-11-23')!;
 
 type Order = [goods: number, shopper: number, option: number, daysAgo: number];

@@ -1,10 +1,12 @@
 import { imagineCart } from '../cart/imagined-cart.ts';
 import { orderOfValue } from '../cart/imagined-order.ts';
+import { guest } from '../cart/shopper.ts';
 import { compileCondition } from '../conditions/compile-condition.ts';
 import { ratesAt, type MarketTerms } from '../markets/terms.ts';
-import type { Condition, Policy, Shopper } from '../policy/types.ts';
+import type { Condition, Policy } from '../policy/types.ts';
 import { dateOfDay } from '../time/day.ts';
 import { shopperNew, shopperReturning, type OrderColumns } from './columns.ts';
+import { shopperOfKind } from './shopper-of-order.ts';
 
 /** For how many orders of the last days a condition holds. */
 export interface ConditionOnOrders {
@@ -58,14 +60,10 @@ export function conditionOnOrders(
     const key = `${goods[i]} ${shopper[i]} ${option[i]} ${day[i]}`;
     let answer = known.get(key);
     if (answer === undefined) {
-      const person: Shopper = {
-        signedIn: false,
-        ...(shopper[i] === shopperNew ? { orderCount: 0 } : shopper[i] === shopperReturning ? { orderCount: 1 } : {}),
-      };
       answer = compiled.holds({
         cart: imagineCart(orderOfValue(goods[i]!), terms, rates),
         delivered: null,
-        shopper: person,
+        shopper: shopperOfKind(shopper[i]!) ?? guest,
         destination,
         postcode: '',
         zoneId: zones[option[i]!] ?? '',

@@ -3,8 +3,8 @@ import type { CompiledMarket, CompiledZone } from '../evaluation/compile.ts';
 import { evaluateImagined } from '../evaluation/evaluate.ts';
 import { someoneIn } from '../evaluation/someone-in.ts';
 import type { Evaluation } from '../evaluation/evaluation.ts';
-import type { Shopper } from '../policy/types.ts';
-import { shopperNew, shopperReturning, type OrderColumns } from './columns.ts';
+import type { OrderColumns } from './columns.ts';
+import { shopperOfKind } from './shopper-of-order.ts';
 
 /** What past orders of a market would pay for delivery under the draft, against the current release. Minor units. */
 export interface Replay {
@@ -48,14 +48,6 @@ const kinds = 3;
 /** Orders, and orders worked out anew, between two words of progress. */
 const stretch = 20_000;
 const anew = 200;
-
-/** Of whom an export tells that they are new or returning, and nothing else. */
-const shopperOf = (kind: number): Shopper | undefined =>
-  kind === shopperNew
-    ? { signedIn: false, orderCount: 0 }
-    : kind === shopperReturning
-      ? { signedIn: false, orderCount: 1 }
-      : undefined;
 
 /** Where an order is replayed: the zone that the option belongs to under the draft, and what the release has for it. */
 interface ReplayGround {
@@ -114,7 +106,7 @@ export function replayOrders(
     let alike = known.get(who);
     if (!alike) {
       const { draft, release } = zones[zone]!;
-      const situation = someoneIn(draft, instant, shopperOf(shopper));
+      const situation = someoneIn(draft, instant, shopperOfKind(shopper));
       const [ahead, current] = [
         evaluateImagined(draft, orderOfValue(value), situation),
         release && evaluateImagined(release, orderOfValue(value), situation),

@@ -1,6 +1,7 @@
 import type { Catalogue } from '../../core/catalogue/product.ts';
 import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
-import { evaluate } from '../../core/evaluation/evaluate.ts';
+import { evaluatePrepared } from '../../core/evaluation/evaluate.ts';
+import { prepare, type PreparedCase } from '../../core/evaluation/prepare.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import type { TraceNode } from '../../core/trace/trace.ts';
@@ -9,6 +10,7 @@ import { renderLead, type RenderedMessage } from '../../core/wording/render.ts';
 import type { Place } from '../../core/wording/places.ts';
 
 export interface Rehearsal {
+  prepared: PreparedCase;
   evaluation: Evaluation;
   /** the tree of decisions, worked out when it is first asked for */
   trace: () => TraceNode | null;
@@ -20,11 +22,13 @@ export interface Rehearsal {
 /** What a test cart's shopper is offered and told under a policy. @param now the moment, unless the cart has its own */
 export function rehearse(compiled: CompiledPolicy, catalogue: Catalogue, cart: TestCart, now: number): Rehearsal {
   const { input, gone } = inputOfTestCart(cart, catalogue, now);
-  const evaluation = evaluate(compiled, input);
+  const prepared = prepare(compiled, input);
+  const evaluation = evaluatePrepared(prepared);
   let trace: TraceNode | null = null;
   return {
+    prepared,
     evaluation,
-    trace: () => (trace ??= evaluate(compiled, input, { trace: true }).trace),
+    trace: () => (trace ??= evaluatePrepared(prepared, { trace: true }).trace),
     gone,
     message: (place) => renderLead(compiled, evaluation, place, cart.language),
   };

@@ -2,6 +2,7 @@ import { memo, useMemo, useState } from 'react';
 import { freshId, setAt } from '../../client/set-at.ts';
 import { qualifierUses, statedMarkets, type QualifierUse } from '../../core/conditions/qualifier-uses.ts';
 import { readOut } from '../../core/conditions/read-out.ts';
+import { prepare } from '../../core/evaluation/prepare.ts';
 import { conditionHolds } from '../../core/evaluation/condition-holds.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
@@ -176,7 +177,11 @@ function TriedOnCarts({ condition }: { condition: Condition }) {
       inOrder(policy.testCarts).map(([id, cart]) => ({
         id,
         name: cart.name,
-        holds: conditionHolds(compiled, policy.qualifiers, condition, inputOfTestCart(cart, catalogue, now).input),
+        holds: conditionHolds(
+          prepare(compiled, inputOfTestCart(cart, catalogue, now).input),
+          condition,
+          policy.qualifiers,
+        ),
       })),
     [policy.testCarts, policy.qualifiers, compiled, catalogue, now, condition],
   );
@@ -213,7 +218,11 @@ function TriedOnShoppers({ condition, marketId }: { condition: Condition; market
   const shoppers = inOrder(policy.shoppers ?? {});
   if (!zone || shoppers.length === 0) return null;
   const yes = shoppers.filter(([, { shopper }]) =>
-    conditionHolds(compiled, policy.qualifiers, condition, { ...someoneIn(zone, now, shopper), cart: { lines: [] } }),
+    conditionHolds(
+      prepare(compiled, { ...someoneIn(zone, now, shopper), cart: { lines: [] } }),
+      condition,
+      policy.qualifiers,
+    ),
   );
   return (
     <p className="text-[13px]" data-testid="tried-on-shoppers">

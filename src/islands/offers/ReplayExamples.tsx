@@ -1,9 +1,8 @@
 import { addTestCart } from '../../client/cart-edits.ts';
 import { freshId } from '../../client/set-at.ts';
 import { ordinaryCart } from '../../core/catalogue/ordinary-cart.ts';
-import { shopperNew, shopperReturning } from '../../core/orders/columns.ts';
+import { shopperOfKind } from '../../core/orders/shopper-of-order.ts';
 import type { ReplayExample } from '../../core/orders/replay.ts';
-import type { Shopper } from '../../core/policy/types.ts';
 import { useDraft, useEdit, usePage } from '../frame/page-context.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 
@@ -22,12 +21,7 @@ export function ReplayExamples({ marketId, examples }: { marketId: string; examp
   const open = async ({ zoneId, value, shopper }: ReplayExample) => {
     const zone = market.zones.find(({ id }) => id === zoneId) ?? market.zones[0];
     if (!zone) return;
-    const person: Shopper | undefined =
-      shopper === shopperNew
-        ? { signedIn: false, orderCount: 0 }
-        : shopper === shopperReturning
-          ? { signedIn: false, orderCount: 1 }
-          : undefined;
+    const person = shopperOfKind(shopper);
     const { country } = someoneIn(zone, now, undefined).destination;
     const id = freshId('past-order', carts);
     edit(

@@ -1,5 +1,4 @@
 import { useEffect, useMemo, useState } from 'react';
-import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import type { SweepAxis } from '../../core/sweep/axis.ts';
 import { ShopperFacts } from '../frame/ShopperFacts.tsx';
 import { setCartField, setDestination } from '../../client/edits.ts';
@@ -113,7 +112,6 @@ function OneCart({
     () => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, now) : null),
     [compiledRelease, catalogue, cart, now],
   );
-  const input = useMemo(() => inputOfTestCart(cart, catalogue, now).input, [cart, catalogue, now]);
   const zone = compiled.markets
     .get(rehearsal.evaluation.marketId ?? '')
     ?.zones.find(({ id }) => id === rehearsal.evaluation.zoneId);
@@ -255,7 +253,7 @@ function OneCart({
       <div className={`mt-1 grid gap-x-8 gap-y-3 ${wide ? '' : 'lg:grid-cols-[minmax(0,1fr)_322px]'}`}>
         <div>
           <CartLines cartId={cartId} cart={cart} rehearsal={rehearsal} />
-          <WhyMessage compiled={compiled} rehearsal={rehearsal} input={input} />
+          <WhyMessage compiled={compiled} rehearsal={rehearsal} />
           <NotOffered rehearsal={rehearsal} />
           {!wide && toolPanel}
         </div>

@@ -1,5 +1,4 @@
 import { leadOrder } from '../../core/evaluation/lead-order.ts';
-import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
 import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { places, type Place } from '../../core/wording/places.ts';
 import { stateName } from '../../core/wording/text-address.ts';
@@ -9,17 +8,9 @@ import { silenceInWords } from '../frame/silence-in-words.ts';
 import { usePage } from '../frame/page-context.tsx';
 
 /** Why the shopper reads what they read: who leads and in which state, which text was found, and why others are silent. */
-export function WhyMessage({
-  compiled,
-  rehearsal,
-  input,
-}: {
-  compiled: CompiledPolicy;
-  rehearsal: Rehearsal;
-  input: EvaluationInput;
-}) {
+export function WhyMessage({ compiled, rehearsal }: { compiled: CompiledPolicy; rehearsal: Rehearsal }) {
   const { money } = usePage();
-  const why = useWhy('what the shopper reads', () => reasonOfMessage(compiled, rehearsal, input, money));
+  const why = useWhy('what the shopper reads', () => reasonOfMessage(compiled, rehearsal, money));
   return (
     <div className="text-[13px]" data-testid="why-message">
       <span className="inline-flex items-center text-soft">Why this is read {why.button}</span>
@@ -31,7 +22,6 @@ export function WhyMessage({
 function reasonOfMessage(
   compiled: CompiledPolicy,
   rehearsal: Rehearsal,
-  input: EvaluationInput,
   money: (minor: number, currency: string) => string,
 ): Reason {
   const { policy } = compiled;
@@ -41,7 +31,7 @@ function reasonOfMessage(
     (Object.keys(places) as Place[])
       .map((place) => rehearsal.message(place)?.message)
       .find((message) => message !== undefined) ?? first;
-  const order = leadOrder(compiled, input);
+  const order = leadOrder(rehearsal.prepared, rehearsal.evaluation);
   const name = (offerId: string) => `“${policy.offers[offerId]?.name ?? offerId}”`;
   const others = order.flatMap((one): Reason[] => {
     if (one.rank === 'leads') return [];

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
+import { evaluatePrepared } from '../../core/evaluation/evaluate.ts';
+import { prepare } from '../../core/evaluation/prepare.ts';
 import { leadOrder, type LeadRank } from '../../core/evaluation/lead-order.ts';
 import type { Silence } from '../../core/evaluation/lead-message.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { inOrder } from '../../core/ordered.ts';
-import { findPlace } from '../../core/places/find-zone.ts';
-import { normalPostcode } from '../../core/places/postcode.ts';
 import { silenceInWords } from '../frame/silence-in-words.ts';
 import { usePage, usePolicy } from '../frame/page-context.tsx';
 
@@ -15,14 +15,9 @@ export function WhoLeads({ marketId }: { marketId: string }) {
   const carts = useMemo(
     () =>
       inOrder(policy.testCarts).flatMap(([id, cart]) => {
-        const { destination } = cart;
-        const place = findPlace(
-          compiled,
-          destination,
-          destination.postcode === '' ? '' : normalPostcode(destination.postcode),
-        );
-        return place.market?.id === marketId
-          ? [{ id, name: cart.name, order: leadOrder(compiled, inputOfTestCart(cart, catalogue, now).input) }]
+        const prepared = prepare(compiled, inputOfTestCart(cart, catalogue, now).input);
+        return prepared.place.market?.id === marketId
+          ? [{ id, name: cart.name, order: leadOrder(prepared, evaluatePrepared(prepared)) }]
           : [];
       }),
     [policy.testCarts, compiled, catalogue, now, marketId],

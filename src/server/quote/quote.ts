@@ -1,5 +1,6 @@
 import { resolveLines, type Cart } from '../../core/cart/cart.ts';
-import { evaluate } from '../../core/evaluation/evaluate.ts';
+import { evaluatePrepared } from '../../core/evaluation/evaluate.ts';
+import { prepare, withQuotes } from '../../core/evaluation/prepare.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import { unitPriceOf } from '../../core/cart/line-values.ts';
 import { largestAmount } from '../../core/money/rounding.ts';
@@ -46,8 +47,9 @@ export async function quote(
     ...(discounts ? { discounts } : {}),
     ...(channel === undefined ? {} : { channel }),
   };
-  const { quotes, silent } = await quotesFor(compiled, { ...situation, cart, instant }, carriers);
-  const evaluation = evaluate(compiled, { ...situation, cart, instant, ...(quotes ? { quotes } : {}) });
+  const prepared = prepare(compiled, { ...situation, cart, instant });
+  const { quotes, silent } = await quotesFor(prepared, carriers);
+  const evaluation = evaluatePrepared(withQuotes(prepared, quotes));
   const unpriced = evaluation.measures?.unpriced ?? [];
   if (unpriced.length > 0) {
     throw refused(

@@ -1,21 +1,13 @@
-import type { MeasuredCart } from '../../cart/measures.ts';
-import type { PlaceFound } from '../../places/find-zone.ts';
 import { node, text, type TraceNode } from '../../trace/trace.ts';
-import type { ZoneContext } from '../context.ts';
-import type { Evaluation, EvaluationInput, NoOptions } from '../evaluation.ts';
+import type { Evaluation, NoOptions } from '../evaluation.ts';
+import type { PreparedCase } from '../prepare.ts';
 import { pricesWithoutUpgrades } from '../price-options.ts';
 import { traceMeasures } from './trace-measures.ts';
 import { traceOption } from './trace-option.ts';
 import { tracePlace } from './trace-place.ts';
 
 /** The tree of decisions behind an evaluation, complete enough to recompute each price by hand. */
-export function traceEvaluation(
-  place: PlaceFound,
-  input: EvaluationInput,
-  cart: MeasuredCart | null,
-  context: ZoneContext | null,
-  evaluation: Evaluation,
-): TraceNode {
+export function traceEvaluation({ place, input, cart, context }: PreparedCase, evaluation: Evaluation): TraceNode {
   const children = [tracePlace(place, input)];
   if (cart) children.push(traceMeasures(cart));
   const whole = evaluation.noOptions === 'nothingToDeliver' || evaluation.noOptions === 'goodsBarred';
