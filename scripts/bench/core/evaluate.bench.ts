@@ -11,9 +11,16 @@ import { answerByHand } from './evaluate/by-hand/answer-by-hand.ts';
 import { decideByRules, factsOf, rulesEngine } from './evaluate/by-rules-engine.ts';
 import { mixedCarts } from './evaluate/carts.ts';
 
-const rounds = 9;
+const rounds = 15;
+const slice = 1000;
 
-/** Carts a second, the three ways interleaved so that each meets the same machine. */
+setFlagsFromString('--expose-gc');
+const collect = runInNewContext('gc') as () => void;
+
+/**
+ * Carts a second, by turns in slices so short that both meet the same machine; the rules engine comes after them, and what it
+ * leaves is collected before the next round.
+ */
 export async function bars(): Promise<Bar[]> {
   const compiled = compilePolicy(demoPolicy);
   const carts = mixedCarts(20_000);
@@ -27,16 +34,22 @@ export async function bars(): Promise<Bar[]> {
   const rates = { engine: [] as number[], hand: [] as number[], rules: [] as number[] };
   let sink = 0;
   for (let round = 0; round < rounds; round++) {
-    rates.engine.push(
-      rate(carts.length, () => {
-        for (const input of carts) sink += evaluate(compiled, input).options.length;
-      }),
-    );
-    rates.hand.push(
-      rate(carts.length, () => {
-        for (const input of carts) sink += answerByHand(input).options.length;
-      }),
-    );
+    collect();
+    const spent = { engine: 0, hand: 0 };
+    for (let first = 0; first < carts.length; first += slice) {
+      const some = carts.slice(first, first + slice);
+      const engine = () => {
+        for (const input of some) sink += evaluate(compiled, input).options.length;
+      };
+      const hand = () => {
+        for (const input of some) sink += answerByHand(input).options.length;
+      };
+      if ((round + first / slice) % 2 === 0) spent.engine += time(engine);
+      spent.hand += time(hand);
+      if ((round + first / slice) % 2 !== 0) spent.engine += time(engine);
+    }
+    rates.engine.push((carts.length * 1000) / spent.engine);
+    rates.hand.push((carts.length * 1000) / spent.hand);
     const start = performance.now();
     for (const facts of few) sink += await decideByRules(rules, facts);
     rates.rules.push((few.length * 1000) / (performance.now() - start));
@@ -47,8 +60,8 @@ export async function bars(): Promise<Bar[]> {
     {
       name: 'evaluate, against a function written for the demo policy',
       measured: `${(hand / engine).toFixed(2)}× its time (${Math.round(engine / 1000)} k/s)`,
-      required: 'at most 2×',
-      held: hand / engine <= 2,
+      required: 'at most 1.8×',
+      held: hand / engine <= 1.8,
     },
     {
       name: 'evaluate, against a general JSON rules engine',
@@ -62,18 +75,16 @@ export async function bars(): Promise<Bar[]> {
   ];
 }
 
-function rate(count: number, work: () => void): number {
+function time(work: () => void): number {
   const start = performance.now();
   work();
-  return (count * 1000) / (performance.now() - start);
+  return performance.now() - start;
 }
 
 /** A million evaluations: the longest garbage collection on the way, and what is still held afterwards. */
 async function memory(batch: () => void, size: number): Promise<Bar> {
   const pauses: number[] = [];
   const observer = new PerformanceObserver((list) => pauses.push(...list.getEntries().map(({ duration }) => duration)));
-  setFlagsFromString('--expose-gc');
-  const collect = runInNewContext('gc') as () => void;
   batch();
   collect();
   const before = process.memoryUsage().heapUsed;

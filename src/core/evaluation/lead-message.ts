@@ -85,10 +85,11 @@ interface Ahead {
   leadsTo: Outcome;
 }
 
+const asks = ({ message }: Ahead): number => message.arguments.remaining;
+
 /** Before each offer, by priority, those that ask less of the same measure and lead to as much. */
 function leastFirst(ahead: readonly Ahead[]): LeadMessage[] {
   if (ahead.length < 2) return ahead.map(({ message }) => message);
-  const asks = ({ message }: Ahead) => message.arguments.remaining;
   const ordered = new Set<Ahead>();
   for (const one of ahead) {
     const less = ahead.filter(
@@ -184,32 +185,34 @@ function goalGiven(rank: number, context: ZoneContext, { now, preselected }: Sta
   const offer = context.zone.offers[rank]!;
   const standing = context.standings[rank]!;
   if (!standing.goals.some(({ reached }) => reached)) return silences.changesNothing;
-  const giving = new Set<string>();
+  let index = -1;
   let weight = 0;
   for (const entry of now.priced) {
     if (!('after' in entry)) continue;
+    // An option counts once, whether one goal of the offer set its price or several did.
     const by = entry.after.setBy.find(({ offerId }) => offerId === offer.id);
     if (!by) continue;
-    giving.add(by.goalId);
+    index = Math.max(index, indexOfGoal(offer, by.goalId));
     weight += entry.option.id === preselected ? weights.chosen : weights.option;
   }
-  for (const [more, gives] of [
-    [weights.goods, now.goods.setBy],
-    [weights.gift, now.gifts],
-  ] as const) {
-    for (const { offerId, goalId } of gives) {
-      if (offerId !== offer.id) continue;
-      giving.add(goalId);
-      weight += more;
-    }
+  for (const { offerId, goalId } of now.goods.setBy) {
+    if (offerId !== offer.id) continue;
+    index = Math.max(index, indexOfGoal(offer, goalId));
+    weight += weights.goods;
   }
-  if (giving.size === 0) return silences.changesNothing;
-  const index = offer.goals.findLastIndex(({ id }) => giving.has(id));
+  for (const { offerId, goalId } of now.gifts) {
+    if (offerId !== offer.id) continue;
+    index = Math.max(index, indexOfGoal(offer, goalId));
+    weight += weights.gift;
+  }
+  if (index < 0) return silences.changesNothing;
   const goal = offer.goals[index]!;
   if (!says(offer, 'reached')) return silences.noText;
   if (!keepsFree(goal, now)) return silences.notFree;
   return { message: messageOf(offer, standing, index, 'reached', context.facts, now, now), rank, weight };
 }
+
+const indexOfGoal = ({ goals }: CompiledOffer, goalId: string): number => goals.findIndex(({ id }) => id === goalId);
 
 function missedOut(rank: number, { zone, standings, facts }: ZoneContext, { now }: Standing): Voice {
   const offer = zone.offers[rank]!;

@@ -68,30 +68,34 @@ function withUpgrades(
   active: readonly ActiveOffer[],
   path: DecisionPath,
 ): PricedOption[] {
-  const source =
-    (upgraded: string): UpgradeSource =>
-    (priceOf) => {
-      let lowest: PriceParts | null = null;
-      let decides = -1;
-      for (const [index, entry] of priced.entries()) {
-        if (!('after' in entry) || !priceOf.has(entry.option.id) || entry.option.id === upgraded) continue;
-        const { base, own } = entry.after;
-        if (lowest !== null && base + own >= lowest.base + lowest.own) continue;
-        lowest = entry.after;
-        decides = index;
-      }
-      path?.push(decides);
-      return lowest;
-    };
-  const upgradable = (id: string) =>
-    active.some(({ rewards }) => rewards.some(({ reward }) => isUpgrade(reward) && reward.options.has(id)));
   return priced.map((entry) => {
-    if (!('after' in entry) || !upgradable(entry.option.id)) return entry;
+    if (!('after' in entry) || !isUpgradable(entry.option.id, active)) return entry;
     const { option, before } = entry;
-    return {
-      option,
-      before,
-      after: rewardedPrice(option.id, before, active, option.cashIncrement, source(option.id), path),
-    };
+    const lowest: UpgradeSource = (priceOf) => lowestOf(priced, priceOf, option.id, path);
+    return { option, before, after: rewardedPrice(option.id, before, active, option.cashIncrement, lowest, path) };
   });
+}
+
+function isUpgradable(id: string, active: readonly ActiveOffer[]): boolean {
+  return active.some(({ rewards }) => rewards.some(({ reward }) => isUpgrade(reward) && reward.options.has(id)));
+}
+
+/** The lowest price without upgrades of some options, never of the one that is upgraded itself. */
+function lowestOf(
+  priced: readonly PricedOption[],
+  options: ReadonlySet<string>,
+  upgraded: string,
+  path: DecisionPath,
+): PriceParts | null {
+  let lowest: PriceParts | null = null;
+  let decides = -1;
+  for (const [index, entry] of priced.entries()) {
+    if (!('after' in entry) || !options.has(entry.option.id) || entry.option.id === upgraded) continue;
+    const { base, own } = entry.after;
+    if (lowest !== null && base + own >= lowest.base + lowest.own) continue;
+    lowest = entry.after;
+    decides = index;
+  }
+  path?.push(decides);
+  return lowest;
 }
