@@ -12,7 +12,7 @@ import { speakers } from './lead-message.ts';
 import { outcomeOf, type Outcome } from './outcome.ts';
 import { prepare, type PreparedCase } from './prepare.ts';
 import { pricesBefore } from './price-options.ts';
-import { taxOf, totalsOf } from './totals.ts';
+import { goodsTaxOf, taxOf, totalsOf } from './totals.ts';
 import { traceEvaluation } from './trace/trace-evaluation.ts';
 
 /**
@@ -40,7 +40,7 @@ export function evaluatePrepared(prepared: PreparedCase, options: { trace?: bool
     evaluation.measures = cart.measures;
     evaluation.cart = cart;
     if (context) evaluateZone(context, evaluation, input);
-    else evaluation.totals = totalsOf(cart, nothingOff, null);
+    else evaluation.totals = totalsOf(cart, nothingOff, goodsTaxOf(cart, nothingOff), null);
   }
   if (input.earlier) evaluation.earlier = earlierOutcome(input.earlier, evaluation);
   if (options.trace) evaluation.trace = traceEvaluation(prepared, evaluation);
@@ -100,7 +100,7 @@ function evaluateZone(
   evaluation.preselected = chosen?.optionId ?? null;
   evaluation.goodsRewarded = now.goods;
   evaluation.gifts = now.gifts;
-  evaluation.totals = totalsOf(cart, now.goods, chosen);
+  evaluation.totals = totalsOf(cart, now.goods, goodsTaxOf(cart, now.goods), chosen);
   evaluation.speakers = speakers(context, { before, now, preselected: evaluation.preselected });
   evaluation.lead = evaluation.speakers[0] ?? null;
 }

@@ -26,36 +26,64 @@ export function lineAfterRewards(
   return { value, tax: taxOf(value, rateOfLine(cart, index), cart.terms.shownWithTax) };
 }
 
-/** What the order comes to. Tax is rounded per line, as the measures are. */
+/** Tax on the goods of an order, rounded per line, as the measures are. Minor units. */
+export function goodsTaxOf(cart: MeasuredCart, rewarded: GoodsRewarded): number {
+  let tax = 0;
+  for (let index = 0; index < cart.lines.length; index++) tax += lineAfterRewards(cart, rewarded, index).tax;
+  return tax;
+}
+
+/** What the order comes to with an option. @param goodsTax from `goodsTaxOf` */
 export function totalsOf(
-  cart: MeasuredCart,
+  { measures, terms }: MeasuredCart,
   rewarded: GoodsRewarded,
+  goodsTax: number,
   chosen: Pick<OptionPrice, 'after' | 'tax'> | null,
 ): Totals {
-  let tax = chosen?.tax ?? 0;
-  for (let index = 0; index < cart.lines.length; index++) tax += lineAfterRewards(cart, rewarded, index).tax;
-  const goods = cart.measures.goodsValue;
+  const tax = goodsTax + (chosen?.tax ?? 0);
+  const goods = measures.goodsValue;
   const delivery = chosen?.after ?? 0;
   return {
     goods,
     goodsReward: rewarded.off,
     delivery,
     tax,
-    toPay: goods - rewarded.off + delivery + (cart.terms.shownWithTax ? 0 : tax),
+    toPay: goods - rewarded.off + delivery + (terms.shownWithTax ? 0 : tax),
   };
 }
 
-/** The tax of an order by rate, a decimal percentage, in the order in which the rates first occur. They add up to its tax. */
-export function taxesByRate(
-  cart: MeasuredCart,
-  rewarded: GoodsRewarded,
-  chosen: Pick<OptionPrice, 'tax'> | null,
-): { rate: string; tax: number }[] {
-  const taxes = new Map<string, number>();
-  const add = (rate: PercentFraction, tax: number) =>
-    taxes.set(percentInWords(rate), (taxes.get(percentInWords(rate)) ?? 0) + tax);
+/** Tax by rate, a decimal percentage, in the order in which the rates first occur. */
+type TaxByRate = readonly { rate: string; tax: number }[];
+
+/** The tax on the goods by rate. They add up to `goodsTaxOf`. */
+export function goodsTaxByRate(cart: MeasuredCart, rewarded: GoodsRewarded): TaxByRate {
+  let taxes: TaxByRate = [];
   for (let index = 0; index < cart.lines.length; index++)
-    add(rateOfLine(cart, index), lineAfterRewards(cart, rewarded, index).tax);
-  if (chosen) add(cart.rates.delivery, chosen.tax);
-  return [...taxes].map(([rate, tax]) => ({ rate, tax }));
+    taxes = withTax(taxes, rateOfLine(cart, index), lineAfterRewards(cart, rewarded, index).tax);
+  return taxes;
+}
+
+/** The tax of an order with an option by rate. They add up to its tax. @param goods from `goodsTaxByRate` */
+export function taxByRate(
+  { rates }: MeasuredCart,
+  goods: TaxByRate,
+  chosen: Pick<OptionPrice, 'tax'> | null,
+): TaxByRate {
+  return chosen ? withTax(goods, rates.delivery, chosen.tax) : goods;
+}
+
+function withTax(taxes: TaxByRate, fraction: PercentFraction, tax: number): TaxByRate {
+  const rate = rateInWords(fraction);
+  return taxes.some((one) => one.rate === rate)
+    ? taxes.map((one) => (one.rate === rate ? { rate, tax: one.tax + tax } : one))
+    : [...taxes, { rate, tax }];
+}
+
+const ratesKnown = new WeakMap<PercentFraction, string>();
+
+/** A rate as it is written, worked out once. */
+export function rateInWords(rate: PercentFraction): string {
+  let words = ratesKnown.get(rate);
+  if (words === undefined) ratesKnown.set(rate, (words = percentInWords(rate)));
+  return words;
 }

@@ -7,10 +7,17 @@ import type {
   OptionPrice,
   Totals,
 } from '../evaluation/evaluation.ts';
-import { lineAfterRewards, rateOfLine, taxesByRate, totalsOf } from '../evaluation/totals.ts';
+import {
+  goodsTaxByRate,
+  goodsTaxOf,
+  lineAfterRewards,
+  rateInWords,
+  rateOfLine,
+  taxByRate,
+  totalsOf,
+} from '../evaluation/totals.ts';
 import { shownBasis } from '../cart/basis.ts';
 import { lineValue, unitPriceOf } from '../cart/line-values.ts';
-import { percentInWords } from '../money/rounding.ts';
 import type { GoalStanding } from '../offers/standing.ts';
 import type { OfferStatus } from '../offers/status.ts';
 import type { Unavailability } from '../options/price-before.ts';
@@ -52,7 +59,7 @@ interface QuotedOption {
 
 /** What an order comes to, with its tax by rate (a decimal percentage). */
 interface QuotedTotals extends Totals {
-  taxes: { rate: string; tax: number }[];
+  taxes: readonly { rate: string; tax: number }[];
 }
 
 /** A line as it was priced; those of one product are one. Minor units, with or without tax as the market shows prices. */
@@ -123,16 +130,16 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
   const policyOf = (optionId: string) => compiled.policy.options[optionId]!;
   const messages = messagesOf(compiled, evaluation, language);
   const [first] = messages;
+  const { cart, goodsRewarded } = evaluation;
+  const goodsTax = cart ? goodsTaxOf(cart, goodsRewarded) : 0;
+  const goodsTaxes = cart ? goodsTaxByRate(cart, goodsRewarded) : [];
   const totals = (chosen: OptionPrice | null): QuotedTotals | null =>
-    evaluation.cart && {
-      ...totalsOf(evaluation.cart, evaluation.goodsRewarded, chosen),
-      taxes: taxesByRate(evaluation.cart, evaluation.goodsRewarded, chosen),
-    };
+    cart && { ...totalsOf(cart, goodsRewarded, goodsTax, chosen), taxes: taxByRate(cart, goodsTaxes, chosen) };
   return {
     market: evaluation.marketId,
     zone: evaluation.zoneId,
     currency: evaluation.currency,
-    pricesIncludeTax: evaluation.cart?.terms.shownWithTax ?? null,
+    pricesIncludeTax: cart?.terms.shownWithTax ?? null,
     lines: linesOf(evaluation),
     goodsValue: evaluation.measures?.goodsValue ?? null,
     options: evaluation.options.map((option) => ({
@@ -174,7 +181,7 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
       product,
       quantity,
     })),
-    goodsRewards: evaluation.goodsRewarded.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
+    goodsRewards: goodsRewarded.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
     messages,
     lead: first ? { offer: first.offer, goal: first.goal, state: first.state } : null,
     percent: first?.percent ?? null,
@@ -219,7 +226,7 @@ function linesOf({ cart, goodsRewarded }: Evaluation): QuotedLine[] {
       value: unitPrice * quantity,
       afterDiscounts,
       afterRewards,
-      taxRate: percentInWords(rateOfLine(cart, index)),
+      taxRate: rateInWords(rateOfLine(cart, index)),
       tax,
     };
   });

@@ -45,26 +45,41 @@ export interface TextSetting {
   timeZone: string;
 }
 
+/** Values as a text receives them. */
+export type FormattedArguments = Partial<Record<WordingArgument, string | number>>;
+
 /**
  * Values as a text receives them: amounts written in the market's currency and the text's language, the deadline on the
- * shopper's clock. What an offer has none of is left out, so that a text that needs it is not shown half.
+ * shopper's clock. Each is written when the text asks for it, since most texts ask for few. What an offer has none of is left
+ * out, so that a text that needs it is not shown half.
  */
 export function formattedArguments(
   values: MessageArguments,
   { currency, timeZone }: TextSetting,
   language: string,
-): Partial<Record<WordingArgument, string | number>> {
+): FormattedArguments {
+  const { deadline, code } = values;
   const write = (argument: WordingArgument, value: number) =>
     argumentKind(argument, values.measure) === 'money' ? formatMoney(value, currency, language) : value;
-  return {
-    remaining: write('remaining', values.remaining),
-    goal: write('goal', values.goal),
-    counted: write('counted', values.counted),
+  const written: FormattedArguments = {
+    get remaining() {
+      return write('remaining', values.remaining);
+    },
+    get goal() {
+      return write('goal', values.goal);
+    },
+    get counted() {
+      return write('counted', values.counted);
+    },
+    get optionPrice() {
+      return write('optionPrice', values.optionPrice ?? 0);
+    },
     percent: values.percent,
     items: values.items,
-    optionPrice: write('optionPrice', values.optionPrice ?? 0),
     reward: values.reward,
-    ...(values.deadline === null ? {} : { deadline: deadlineInWords(values.deadline, timeZone, language) }),
-    ...(values.code === null ? {} : { code: values.code }),
   };
+  if (deadline !== null)
+    Object.defineProperty(written, 'deadline', { get: () => deadlineInWords(deadline, timeZone, language) });
+  if (code !== null) written.code = code;
+  return written;
 }

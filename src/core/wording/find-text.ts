@@ -1,7 +1,7 @@
 import { saidInstead } from '../offers/texts-written.ts';
 import type { MessageState } from '../evaluation/evaluation.ts';
 import type { OfferWording, Policy } from '../policy/types.ts';
-import { languageMatches, languageWritten } from './fall-back.ts';
+import { fallBack } from './fall-back.ts';
 import type { Place } from './places.ts';
 
 /** A text and how it was found; `fallback` names what was asked for but is not there. */
@@ -41,19 +41,16 @@ function findInState(
 ): FoundText | null {
   const texts = wording?.[state];
   if (!texts) return null;
-  const layers = [texts[place], texts.everyPlace];
-  for (const [rank, fits] of languageMatches(language, marketLanguages).entries()) {
-    for (const [layer, byLanguage] of layers.entries()) {
-      const key = languageWritten(byLanguage, fits);
-      if (key)
-        return {
-          text: byLanguage![key]!,
-          state,
-          language: key,
-          inherited: layer === 1,
-          fallback: rank === 0 ? null : { wanted: language },
-        };
-    }
-  }
-  return null;
+  const own = fallBack(texts[place], language, marketLanguages);
+  const general = fallBack(texts.everyPlace, language, marketLanguages);
+  const inherited = own === null || (general !== null && general.rank < own.rank);
+  const found = inherited ? general : own;
+  if (!found) return null;
+  return {
+    text: (inherited ? texts.everyPlace : texts[place])![found.language]!,
+    state,
+    language: found.language,
+    inherited,
+    fallback: found.rank === 0 ? null : { wanted: language },
+  };
 }

@@ -1,7 +1,8 @@
-import { IntlMessageFormat } from 'intl-messageformat';
+import { IntlMessageFormat, type Formatters } from 'intl-messageformat';
 import type { Evaluation, LeadMessage } from '../evaluation/evaluation.ts';
 import type { CompiledMarket, CompiledPolicy } from '../evaluation/compile.ts';
-import { formattedArguments } from './arguments.ts';
+import { formattedArguments, type TextSetting } from './arguments.ts';
+import { formattersOf } from './formatters.ts';
 import { saysFree } from './free-words.ts';
 import { findText, type FoundText } from './find-text.ts';
 import type { Place } from './places.ts';
@@ -17,12 +18,23 @@ function messageFormat(text: string, language: string): IntlMessageFormat | null
   let format: IntlMessageFormat | null;
   try {
     // Tags stay plain characters: shopper text is never markup.
-    format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true });
+    format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true, formatters: formattersFor(language) });
   } catch {
     format = null;
   }
   parsed.set(key, format);
   return format;
+}
+
+const formatters = new Map<string, Formatters>();
+const maxFormatters = 200;
+
+function formattersFor(language: string): Formatters {
+  let known = formatters.get(language);
+  if (known) return known;
+  if (formatters.size >= maxFormatters) formatters.clear();
+  formatters.set(language, (known = formattersOf(language)));
+  return known;
 }
 
 /** Fills an ICU text; null when it is faulty, in which case the shopper sees nothing rather than a wrong sentence. */
@@ -76,8 +88,22 @@ function renderMessage(
   if (policy.look?.silentIn?.[place]) return null;
   const found = findText(policy, message.offerId, message.state, place, language, market.languages);
   if (!found) return null;
-  const setting = { currency: market.currency, timeZone: terms.clocks.market };
-  const text = renderText(found.text, found.language, formattedArguments(message.arguments, setting, found.language));
-  if (text === null || text.trim() === '' || (!message.free && saysFree(text, found.language))) return null;
-  return { place, text, found, message };
+  const text = filled(message, found, { currency: market.currency, timeZone: terms.clocks.market });
+  return text === null ? null : { place, text, found, message };
+}
+
+const filledKnown = new WeakMap<LeadMessage, Map<string, string | null>>();
+
+/** A text filled for a message, once for all places that share it; null where it cannot be read. */
+function filled(message: LeadMessage, { text, language }: FoundText, setting: TextSetting): string | null {
+  let known = filledKnown.get(message);
+  if (!known) filledKnown.set(message, (known = new Map()));
+  const key = `${language}\u0000${setting.currency}\u0000${setting.timeZone}\u0000${text}`;
+  let found = known.get(key);
+  if (found === undefined) {
+    const read = renderText(text, language, formattedArguments(message.arguments, setting, language));
+    found = read === null || read.trim() === '' || (!message.free && saysFree(read, language)) ? null : read;
+    known.set(key, found);
+  }
+  return found;
 }

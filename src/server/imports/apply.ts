@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
 import { database, inTransaction, isUnavailable } from '../database/pool.ts';
+import { changingQuotes } from '../quote/current-state.ts';
+import { noteCatalogueChange } from '../products/catalogue-revision.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { log } from '../log.ts';
 import { packChangedMonths, touchMonths } from '../orders/order-months.ts';
@@ -194,11 +196,12 @@ async function keepReplaced(run: FullImportRun): Promise<void> {
 }
 
 async function applyProducts(run: FullImportRun): Promise<boolean> {
-  await inTransaction(async (connection) => {
+  await changingQuotes(async (connection) => {
     await stepTo(connection, run, run.staged, "state = 'done',");
     await connection.query(
       `INSERT INTO product (id, sku, name, details) SELECT id, sku, name, details FROM ${stagedTable(run.id)} WHERE outcome <> 'same' ON DUPLICATE KEY UPDATE name = VALUES(name), details = VALUES(details)`,
     );
+    await noteCatalogueChange(connection);
   });
   return true;
 }

@@ -1,7 +1,8 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { RowDataPacket } from 'mysql2/promise';
 import { changedProduct, stateOf, type Product, type ProductDeliveryChange } from '../../core/catalogue/product.ts';
-import { inTransaction } from '../database/pool.ts';
+import { changingQuotes } from '../quote/current-state.ts';
+import { noteCatalogueChange } from './catalogue-revision.ts';
 import { columns, detailsOf, productOf } from './product-store.ts';
 
 /** Makes a change unless somebody else has made one to the same field; the product is as it stands afterwards. @returns null when there is none */
@@ -9,7 +10,7 @@ export async function changeProductDelivery(
   id: string,
   change: ProductDeliveryChange,
 ): Promise<{ product: Product; made: boolean } | null> {
-  return inTransaction(async (connection) => {
+  return changingQuotes(async (connection) => {
     const [rows] = await connection.query<RowDataPacket[]>(`SELECT ${columns} FROM product WHERE id = ? FOR UPDATE`, [
       id,
     ]);
@@ -18,6 +19,7 @@ export async function changeProductDelivery(
     if (!isDeepStrictEqual(stateOf(product, change), change.was)) return { product, made: false };
     const changed = changedProduct(product, change);
     await connection.query('UPDATE product SET details = ? WHERE id = ?', [detailsOf(changed), id]);
+    await noteCatalogueChange(connection);
     return { product: changed, made: true };
   });
 }

@@ -1,6 +1,7 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { Product } from '../../core/catalogue/product.ts';
 import { reading } from '../database/pool.ts';
+import { noteCatalogueChange } from './catalogue-revision.ts';
 
 export const columns = 'id, sku, name, details';
 
@@ -45,4 +46,5 @@ export function detailsOf({ id: _, sku: __, name: ___, ...details }: Product): s
 export async function addProducts(connection: PoolConnection, products: readonly Product[]): Promise<void> {
   const rows = products.map((product) => [product.id, product.sku, product.name, detailsOf(product)]);
   await connection.query('INSERT INTO product (id, sku, name, details) VALUES ?', [rows]);
+  await noteCatalogueChange(connection);
 }

@@ -1,21 +1,25 @@
 import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { checkedPolicy } from '../policy/stored-policy.ts';
-import { currentReleaseNumber, readRelease } from '../releases/release-store.ts';
+import { readRelease } from '../releases/release-store.ts';
+import { currentState } from './current-state.ts';
 
 export interface CurrentPolicy {
   release: number;
   compiled: CompiledPolicy;
+  /** revision of the catalogue, see `productsNamed` */
+  catalogue: number;
 }
 
-let cached: CurrentPolicy | null = null;
+let cached: Omit<CurrentPolicy, 'catalogue'> | null = null;
 
-/** The release the shop uses, compiled. Only the number is asked for when it has not changed. Null: none yet. */
+/** The release the shop uses, compiled. It is read only when it has changed. Null: none yet. */
 export async function currentPolicy(): Promise<CurrentPolicy | null> {
-  const number = await currentReleaseNumber();
+  const { release: number, catalogue } = await currentState();
   if (number === null) return null;
-  if (cached?.release === number) return cached;
-  const release = await readRelease(number);
-  if (!release) return null;
-  cached = { release: number, compiled: compilePolicy(checkedPolicy(release.policy, number)) };
-  return cached;
+  if (cached?.release !== number) {
+    const release = await readRelease(number);
+    if (!release) return null;
+    cached = { release: number, compiled: compilePolicy(checkedPolicy(release.policy, number)) };
+  }
+  return { ...cached, catalogue };
 }

@@ -9,7 +9,7 @@ import { quotesFor } from '../carriers/quotes-for.ts';
 import type { ProblemField } from '../../contract/shapes/problem.ts';
 import type { Quote, QuoteRequest } from '../../contract/shapes/quote.ts';
 import { ProblemError } from '../http/problem.ts';
-import { productsById, productsBySku } from '../products/product-store.ts';
+import { productsNamed } from '../products/products-known.ts';
 import type { CurrentPolicy } from './current-policy.ts';
 
 /**
@@ -20,7 +20,7 @@ import type { CurrentPolicy } from './current-policy.ts';
  * @throws ProblemError 422 for unknown or unpriced products, or a market that does not exist
  */
 export async function quote(
-  { release, compiled }: CurrentPolicy,
+  { release, compiled, catalogue }: CurrentPolicy,
   request: QuoteRequest,
   instant: number,
   carriers: URL,
@@ -29,11 +29,7 @@ export async function quote(
   if (situation.market !== undefined && !compiled.markets.has(situation.market))
     throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
   const names = [...new Set(lines.map((line) => line.product))];
-  const byId = await productsById(names);
-  const found = new Map(byId.map((product) => [product.id, product]));
-  const others = names.filter((name) => !found.has(name));
-  for (const product of await productsBySku(others)) found.set(product.sku, product);
-  const resolved = resolveLines(lines, found);
+  const resolved = resolveLines(lines, await productsNamed(names, catalogue));
   if (!resolved.ok)
     throw refused(
       resolved.unknown.map(({ index, product }) => ({

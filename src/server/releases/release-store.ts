@@ -1,9 +1,10 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import type { Policy } from '../../core/policy/types.ts';
-import { inTransaction, reading } from '../database/pool.ts';
+import { reading } from '../database/pool.ts';
 import { lockedPolicy } from '../draft/draft-store.ts';
 import { checkedPolicy, storedPolicy } from '../policy/stored-policy.ts';
+import { changingQuotes } from '../quote/current-state.ts';
 import { storeId } from '../user.ts';
 
 export interface Release extends ReleaseSummary {
@@ -58,7 +59,7 @@ export async function readRelease(number: number): Promise<Release | null> {
 
 /** Makes the draft at `revision` the next release; refused when the draft has moved on since it was looked at. */
 export async function releaseDraft(revision: number, note: string, releasedBy: string): Promise<ReleaseOutcome> {
-  return inTransaction(async (connection) => {
+  return changingQuotes(async (connection) => {
     const draft = await lockedPolicy(connection, revision);
     if (!draft.policy) return { kind: 'stale', revision: draft.revision };
     checkedPolicy(draft.policy, revision);
@@ -71,7 +72,7 @@ export async function releaseDraft(revision: number, note: string, releasedBy: s
 
 /** Makes a new release of an old copy. The draft is left as it is: it is work in progress. */
 export async function rollBack(number: number, note: string, releasedBy: string): Promise<ReleaseOutcome> {
-  return inTransaction(async (connection) => {
+  return changingQuotes(async (connection) => {
     await connection.query('SELECT revision FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
     const [rows] = await connection.query<RowDataPacket[]>(
       'SELECT document, draft_revision FROM policy_release WHERE store_id = ? AND number = ?',

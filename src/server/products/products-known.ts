@@ -1,0 +1,40 @@
+import type { Product } from '../../core/catalogue/product.ts';
+import { sharedLookup } from '../database/shared-read.ts';
+import { productsById, productsBySku } from './product-store.ts';
+
+/** Products are kept by id and by SKU, so many names at most. */
+const mostKept = 20_000;
+
+let revision = -1;
+let kept = new Map<string, Product>();
+
+const look = sharedLookup(async (names: readonly string[]) => {
+  const found = new Map<string, Product>();
+  for (const product of await productsById(names)) found.set(product.id, product);
+  const others = names.filter((name) => !found.has(name));
+  for (const product of await productsBySku(others)) found.set(product.sku, product);
+  return found;
+});
+
+/**
+ * Products by id, else by SKU; names of none are left out. What has been read stays as long as the catalogue is at the same
+ * revision. @param now the catalogue's revision
+ */
+export async function productsNamed(names: readonly string[], now: number): Promise<ReadonlyMap<string, Product>> {
+  if (now !== revision) {
+    revision = now;
+    kept = new Map();
+  }
+  const known = kept;
+  const missing = names.filter((name) => !known.has(name));
+  if (missing.length === 0) return known;
+  const read = await look(missing);
+  const found = new Map<string, Product>();
+  for (const name of names) {
+    const product = known.get(name) ?? read.get(name);
+    if (!product) continue;
+    found.set(name, product);
+    if (known.size < mostKept) known.set(name, product);
+  }
+  return found;
+}
