@@ -1,7 +1,10 @@
 import { defineConfig } from 'vitest/config';
+import { workers } from './tests/support/workers.ts';
 
 export default defineConfig({
   test: {
+    minWorkers: workers,
+    maxWorkers: workers,
     projects: [
       {
         test: {
@@ -36,7 +39,6 @@ export default defineConfig({
           expect: { poll: { timeout: 15_000 } },
           testTimeout: 60_000,
           hookTimeout: 60_000,
-          poolOptions: { forks: { singleFork: true } },
         },
       },
     ],

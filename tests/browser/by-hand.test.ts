@@ -1,11 +1,12 @@
-import { describe, expect, inject, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { readDraft } from '../support/api.ts';
 import { emptyDraft, moveTo, resetDraft, textOf, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
-const blank = inject('blankAddress');
+const blank = here.blankAddress;
 const made = async () => (await readDraft(blank)).policy;
-const draft = async () => (await readDraft(inject('address'))).policy;
+const draft = async () => (await readDraft(here.address)).policy;
 
 describe('a store made by hand', () => {
   test('begins with a market in its country’s currency, and can be rehearsed before it has a product', async () => {
@@ -114,7 +115,7 @@ describe('typing', () => {
     await hours.fill('closed');
     await hours.press('Enter');
     await expect.poll(async () => (await draft()).places!.shop!.hours!['1']).toBeUndefined();
-    await moveTo(page, `${inject('address')}/delivery?market=nlbe&zone=nlbe-islands&option=nlbe-islands-ferry`);
+    await moveTo(page, `${here.address}/delivery?market=nlbe&zone=nlbe-islands&option=nlbe-islands-ferry`);
     await page.getByTestId('from-2').fill('2.5 kg');
     await page.getByTestId('from-2').press('Enter');
     await expect
@@ -132,7 +133,7 @@ test('a text that says free where the offer does not is pointed out at Offers an
   await expect
     .poll(() => textOf(page, '[data-testid=text-warnings]'))
     .toContain('says that something is free, but the offer gives a share off the delivery');
-  await moveTo(page, `${inject('address')}/release`);
+  await moveTo(page, `${here.address}/release`);
   await expect.poll(() => textOf(page, '[data-testid=text-warnings]')).toContain('says that something is free');
   await expect
     .poll(() => textOf(page, '[data-testid=language-warnings]'))

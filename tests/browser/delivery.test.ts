@@ -1,13 +1,14 @@
 import type { Page } from 'playwright-core';
-import { beforeEach, describe, expect, inject, test } from 'vitest';
+import { beforeEach, describe, expect, test } from 'vitest';
 import type { ChargeLine } from '../../src/core/policy/types.ts';
 import { inOrder } from '../../src/core/ordered.ts';
 import { readDraft } from '../support/api.ts';
 import { emptyDraft, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 
 const { open, another } = useBrowser();
 beforeEach(() => resetDraft());
-const address = inject('address');
+const address = here.address;
 const policy = async () => (await readDraft(address)).policy;
 const linesOf = async (option: string): Promise<ChargeLine[]> =>
   inOrder((await policy()).options[option]!.charge.lines).map(([, line]) => line);
@@ -254,8 +255,8 @@ describe('options', () => {
     await expect
       .poll(async () => Object.values((await policy()).options).filter(({ zone }) => zone === 'jp-all').length)
       .toBe(1);
-    await emptyDraft(inject('blankAddress'));
-    const empty = await open('/delivery', { address: inject('blankAddress') });
+    await emptyDraft(here.blankAddress);
+    const empty = await open('/delivery', { address: here.blankAddress });
     await empty.getByRole('main').getByRole('link', { name: 'Markets' }).click();
     await empty.waitForURL('**/markets');
   });

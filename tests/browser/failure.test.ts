@@ -1,6 +1,7 @@
-import { beforeEach, expect, inject, test } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { goalOf, readDraft } from '../support/api.ts';
 import { leadOf, ready, resetDraft, saved, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
 beforeEach(() => resetDraft());
@@ -10,7 +11,7 @@ test('a part that fails says so in its place: bench, draft and undo go on, and i
   const pennant = page.getByTestId('pennant');
   await pennant.focus();
   await page.keyboard.press('ArrowLeft');
-  const goal = async () => goalOf((await readDraft(inject('address'))).policy, 'nlbe');
+  const goal = async () => goalOf((await readDraft(here.address)).policy, 'nlbe');
   await expect.poll(goal).toBeLessThan(7500);
   await saved(page);
   // What the grid does first of all fails from now on, until it is put right.

@@ -1,67 +1,21 @@
-import axe from 'axe-core';
-import type { Page } from 'playwright-core';
-import { beforeAll, describe, expect, inject, test } from 'vitest';
-import { moveTo, ready, resetDraft, textOf, useBrowser } from '../support/browser.ts';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { ready, resetDraft, textOf, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
+import { stops } from '../support/stops.ts';
 
 const { open } = useBrowser();
 beforeAll(() => resetDraft());
-/** What views show besides when asked for. */
-const inside = [
-  '/wording?view=languages&beside=ar-DE',
-  '/wording?view=look',
-  '/wording?offer=two-steps&language=ar-DE&place=cart',
-  '/rehearse?laid=both&width=desktop&tool=line-up',
-  '/rehearse?cart=two-steps-arabic&tool=charged',
-];
-const insideByDay = ['/wording?view=leads', '/rehearse?tool=sweep', '/rehearse?tool=gap', '/rehearse?tool=expected'];
-const views = ['/orders', '/markets', '/delivery', '/offers', '/wording', '/rehearse', '/release', '/results'];
-
-async function violations(page: Page): Promise<string[]> {
-  await page.evaluate(axe.source);
-  const { violations: found } = await page.evaluate(() =>
-    (window as unknown as { axe: typeof axe }).axe.run(document, {
-      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
-    }),
-  );
-  return found.flatMap(({ id, nodes }) =>
-    nodes.map((node) => `${id}: ${node.html.slice(0, 160)} ${node.failureSummary ?? ''}`),
-  );
-}
-
-describe.each(['light', 'dark'] as const)('accessibility, %s', (colorScheme) => {
-  test.each(views)('%s', async (path) => {
-    const page = await open(path, { colorScheme });
-    expect(await violations(page)).toEqual([]);
-  });
-  test('with everything opened', async () => {
-    const page = await open('/rehearse', { colorScheme });
-    for (const why of await page.getByRole('button', { name: /^Why/ }).all()) await why.click();
-    expect(await violations(page)).toEqual([]);
-    await page.keyboard.press('Control+k');
-    await page.getByRole('dialog').waitFor();
-    expect(await violations(page)).toEqual([]);
-  });
-  test('an offer by code with a condition, its codes and a search opened', async () => {
-    const page = await open('/offers?offer=campaign&condition=dear-basket', { colorScheme });
-    await page.getByTestId('make-codes').click();
-    await page.getByTestId('qualifiers').getByTestId('add-condition').first().click();
-    await page.locator('.search-list [role=option]').first().waitFor();
-    expect(await violations(page)).toEqual([]);
-    await moveTo(page, new URL('/delivery?zone=nlbe-round&option=nlbe-round-van', page.url()).href);
-    await page.getByTestId('offered-when-edit').click();
-    expect(await violations(page)).toEqual([]);
-  });
-  test.each(colorScheme === 'light' ? [...inside, ...insideByDay] : inside)('%s', async (path) => {
-    expect(await violations(await open(path, { colorScheme }))).toEqual([]);
-  });
-  test('the empty store', async () => {
-    for (const path of ['/offers', '/wording', '/rehearse', '/release'])
-      expect(await violations(await open(path, { colorScheme, address: inject('emptyAddress') }))).toEqual([]);
-  });
-});
+/** In the page: what has moved once letters are there and what they moved has been painted. */
+const shiftsOnceSettled = async () => {
+  await document.fonts.ready;
+  for (let frame = 0; frame < 3; frame++) await new Promise((resolve) => requestAnimationFrame(resolve));
+  // Observers are told in tasks of their own, after the frame.
+  await new Promise((resolve) => requestIdleCallback(resolve));
+  return (window as unknown as { shifts: string[] }).shifts;
+};
 
 describe('loading', () => {
-  test.each(views)('%s does not move when the island takes over', async (path) => {
+  test.each(stops)('%s does not move when the island takes over', async (path) => {
     const page = await open('/healthz');
     await page.addInitScript(() => {
       const shifts: string[] = [];
@@ -73,10 +27,9 @@ describe('loading', () => {
           );
       }).observe({ type: 'layout-shift', buffered: true });
     });
-    await page.goto(`${inject('address')}${path}`);
+    await page.goto(`${here.address}${path}`);
     await ready(page);
-    await page.waitForTimeout(300);
-    expect(await page.evaluate(() => (window as unknown as { shifts: string[] }).shifts)).toEqual([]);
+    expect(await page.evaluate(shiftsOnceSettled)).toEqual([]);
   });
 
   test('Offers loads less than 350 kB of compressed script', async () => {
@@ -167,7 +120,7 @@ describe('the frame', () => {
 });
 
 test('an empty store says what to do next, and does it', async () => {
-  const page = await open('/offers', { address: inject('emptyAddress') });
+  const page = await open('/offers', { address: here.emptyAddress });
   expect(await textOf(page, '[data-testid=draft-phrase]')).toMatch(/nothing released yet/);
   await page.getByRole('button', { name: 'Load the demo store' }).click();
   await page.getByTestId('pennant').waitFor();

@@ -1,11 +1,12 @@
 import type { Page } from 'playwright-core';
-import { beforeEach, describe, expect, inject, test } from 'vitest';
+import { beforeEach, describe, expect, test } from 'vitest';
 import { patchDraft, readDraft } from '../support/api.ts';
 import { emptyDraft, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 
 const { open, another } = useBrowser();
 beforeEach(() => resetDraft());
-const address = inject('address');
+const address = here.address;
 const policy = async () => (await readDraft(address)).policy;
 const cell = (page: Page, code: string) => page.locator(`[data-country=${code}]`);
 
@@ -68,18 +69,16 @@ describe('the coverage board', () => {
     await expect.poll(async () => (await policy()).markets.sweden).toBeUndefined();
   });
   test('an empty store begins with a country', async () => {
-    await emptyDraft(inject('blankAddress'));
-    const page = await open('/markets', { address: inject('blankAddress') });
+    await emptyDraft(here.blankAddress);
+    const page = await open('/markets', { address: here.blankAddress });
     await page.getByTestId('find-country').fill('Norway');
     await page.getByTestId('make-market').click();
-    await expect
-      .poll(async () => Object.keys((await readDraft(inject('blankAddress'))).policy.markets))
-      .toEqual(['norway']);
+    await expect.poll(async () => Object.keys((await readDraft(here.blankAddress)).policy.markets)).toEqual(['norway']);
     await page.keyboard.press('Control+z');
-    await expect.poll(async () => Object.keys((await readDraft(inject('blankAddress'))).policy.markets)).toEqual([]);
+    await expect.poll(async () => Object.keys((await readDraft(here.blankAddress)).policy.markets)).toEqual([]);
     await cell(page, 'JP').click();
     await expect
-      .poll(async () => Object.values((await readDraft(inject('blankAddress'))).policy.markets))
+      .poll(async () => Object.values((await readDraft(here.blankAddress)).policy.markets))
       .toMatchObject([{ name: 'Japan', countries: ['JP'], currency: 'JPY' }]);
   });
 });

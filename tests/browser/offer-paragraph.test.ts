@@ -1,11 +1,12 @@
-import { beforeEach, describe, expect, inject, test } from 'vitest';
+import { beforeEach, describe, expect, test } from 'vitest';
 import type { Page } from 'playwright-core';
 import { inOrder } from '../../src/core/ordered.ts';
 import { readDraft } from '../support/api.ts';
 import { emptyDraft, leadOf, resetDraft, textOf, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
-const address = inject('address');
+const address = here.address;
 beforeEach(() => resetDraft());
 const policy = async () => (await readDraft(address)).policy;
 const offer = async (id: string) => (await policy()).offers[id]!;
@@ -207,8 +208,8 @@ describe('starters', () => {
     await expect.poll(() => leadOf(page, 'gift-and-spares')).toBe('Your delivery is free.');
   });
   test('an empty store can begin with one', async () => {
-    await emptyDraft(inject('blankAddress'));
-    const page = await open('/offers', { address: inject('blankAddress') });
+    await emptyDraft(here.blankAddress);
+    const page = await open('/offers', { address: here.blankAddress });
     expect(await page.locator('body').innerText()).toContain('Markets');
   });
 });

@@ -1,10 +1,11 @@
 import type { Page } from 'playwright-core';
-import { beforeEach, describe, expect, inject, test } from 'vitest';
+import { beforeEach, describe, expect, test } from 'vitest';
 import { goalOf, readDraft } from '../support/api.ts';
 import { leadOf, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 
 const { open, another } = useBrowser();
-const address = inject('address');
+const address = here.address;
 beforeEach(() => resetDraft());
 
 /** Where an order value lies on the page. */

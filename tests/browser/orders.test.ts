@@ -4,14 +4,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { parse } from 'csv-parse/sync';
-import { beforeEach, describe, expect, inject, test } from 'vitest';
+import { beforeEach, describe, expect, test } from 'vitest';
 import { generateOrders } from '../../demo/generate-orders.ts';
 import { orderExport } from '../../demo/order-export.ts';
 import { goalOf, readDraft } from '../support/api.ts';
 import { emptyDraft, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
-const address = inject('address');
+const address = here.address;
 const folder = mkdtempSync(join(tmpdir(), 'summant-orders-'));
 beforeEach(() => resetDraft());
 
@@ -354,7 +355,7 @@ describe('importing', () => {
 });
 
 test('an empty store says what to do first', async () => {
-  await emptyDraft(inject('emptyAddress'));
-  const page = await open('/orders', { address: inject('emptyAddress') });
+  await emptyDraft(here.emptyAddress);
+  const page = await open('/orders', { address: here.emptyAddress });
   expect(await page.getByRole('button', { name: 'Load the demo store' }).isVisible()).toBe(true);
 });

@@ -1,10 +1,11 @@
 import { readFile } from 'node:fs/promises';
-import { beforeEach, describe, expect, inject, test } from 'vitest';
+import { beforeEach, describe, expect, test } from 'vitest';
 import { call, patchDraft, readDraft, setGoal } from '../support/api.ts';
 import { moveTo, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
-const address = inject('address');
+const address = here.address;
 beforeEach(() => resetDraft());
 const cartOf = async (id: string) => (await readDraft(address)).policy.testCarts[id];
 

@@ -1,9 +1,10 @@
-import { beforeEach, describe, expect, inject, test } from 'vitest';
+import { beforeEach, describe, expect, test } from 'vitest';
 import { call, readDraft } from '../support/api.ts';
 import { moveTo, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
-const address = inject('address');
+const address = here.address;
 beforeEach(() => resetDraft());
 
 describe('Rehearse', () => {

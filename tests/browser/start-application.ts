@@ -1,34 +1,36 @@
 import type { TestProject } from 'vitest/node';
 import { programFromDebian } from '../../scripts/setup/debian.mjs';
 import { freshDatabase, startApplication, startTestDatabase } from '../support/application.ts';
+import type { Servers } from '../support/here.ts';
+import { workers as count } from '../support/workers.ts';
 
 declare module 'vitest' {
   interface ProvidedContext {
     chromium: string;
-    /** an empty store that tests may fill and empty again */
-    blankAddress: string;
   }
 }
 
-/** One application with the demo store and an empty one, for all browser tests. */
+/** For each worker of the browser tests: an application with the demo store, an empty one, and one to be filled by tests. */
 export async function setup(project: TestProject): Promise<() => Promise<void>> {
   const chromium = programFromDebian('chromium', ['chromium', 'fonts-liberation']);
   const database = await startTestDatabase('browser');
-  const application = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_browser') });
-  const empty = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_empty') }, [
-    '--empty',
-  ]);
-  const blank = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_blank') }, [
-    '--empty',
-  ]);
+  const stopping: (() => Promise<unknown>)[] = [];
+  const start = async (name: string, options: string[] = []): Promise<string> => {
+    const application = await startApplication({ DATABASE_URL: await freshDatabase(database.url, name) }, options);
+    stopping.push(application.stop);
+    return application.address;
+  };
+  const workers: Servers[] = [];
+  for (let worker = 1; worker <= count; worker++)
+    workers.push({
+      address: await start(`summant_browser_${worker}`),
+      emptyAddress: await start(`summant_empty_${worker}`, ['--empty']),
+      blankAddress: await start(`summant_blank_${worker}`, ['--empty']),
+    });
   project.provide('chromium', chromium);
-  project.provide('address', application.address);
-  project.provide('emptyAddress', empty.address);
-  project.provide('blankAddress', blank.address);
+  project.provide('workers', workers);
   return async () => {
-    await application.stop();
-    await empty.stop();
-    await blank.stop();
+    for (const stop of stopping) await stop();
     await database.stop();
   };
 }

@@ -4,6 +4,7 @@ import { emptyPolicy } from '../../src/core/policy/empty.ts';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { chromiumArguments } from '../../scripts/setup/chromium.mjs';
 import { patchDraft, readDraft } from './api.ts';
+import { here } from './here.ts';
 
 let browser: Browser;
 
@@ -46,7 +47,7 @@ export function useBrowser(): {
     page.on('pageerror', (error) => errors.push(String(error)));
   };
   return {
-    open: async (path, { address = inject('address'), allow, ...options } = {}) => {
+    open: async (path, { address = here.address, allow, ...options } = {}) => {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', ...options });
       contexts.push(context);
       const page = await context.newPage();
@@ -84,7 +85,7 @@ export async function moveTo(page: Page, address: string): Promise<void> {
 }
 
 /** Puts the demo policy back, whatever a test has done. */
-export async function resetDraft(address = inject('address')): Promise<void> {
+export async function resetDraft(address = here.address): Promise<void> {
   const patch = Object.entries(demoPolicy).map(([key, value]) => ({
     op: 'replace' as const,
     path: `/${key}`,
