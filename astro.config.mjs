@@ -3,6 +3,12 @@ import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 
+/** Errors of the server name the lines that were written; what browsers load stays without. */
+const serverSourceMaps = {
+  name: 'server-source-maps',
+  config: (_, { isSsrBuild }) => (isSsrBuild ? { build: { sourcemap: true } } : {}),
+};
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
@@ -30,5 +36,5 @@ export default defineConfig({
   },
   build: { inlineStylesheets: 'never' },
   // Views wait for their policy at the top of a module.
-  vite: { plugins: [tailwindcss()], build: { target: 'es2022' } },
+  vite: { plugins: [tailwindcss(), serverSourceMaps], build: { target: 'es2022' } },
 });

@@ -15,7 +15,6 @@ export default defineConfig({
             'tests/published/**/*.test.ts',
             'tests/properties/**/*.test.ts',
           ],
-          exclude: ['src/server/**'],
           setupFiles: ['tests/support/take-a-breath.ts'],
           testTimeout: 30_000,
         },

@@ -17,6 +17,7 @@ const underWay = new WeakMap();
 export async function serve(root, { host, port, lastPort }) {
   // Libraries look at it as they load: without it, views are drawn by React's slow development version.
   process.env.NODE_ENV = 'production';
+  process.setSourceMapsEnabled(true);
   const { default: sirv } = await import('sirv');
   const { handler } = await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href);
   const files = sirv(join(root, 'dist/client'), {

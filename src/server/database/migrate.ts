@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
+import { statementsOf } from './statements.ts';
 import type { Connection, Pool, RowDataPacket } from 'mysql2/promise';
 
 interface Migration {
@@ -46,14 +47,10 @@ async function readMigrations(folder: URL): Promise<Migration[]> {
   return Promise.all(
     files.map(async (file) => {
       const sql = await readFile(new URL(file, folder), 'utf8');
-      const bare = sql.replace(/^\s*--.*$/gm, '');
       return {
         name: file.replace(/\.sql$/, ''),
         checksum: createHash('sha256').update(sql).digest('hex'),
-        statements: bare
-          .split(/;\s*$/m)
-          .map((statement) => statement.trim())
-          .filter(Boolean),
+        statements: statementsOf(sql),
       };
     }),
   );

@@ -38,7 +38,10 @@ export function refuseForeignName(request: Request): Response | null {
 const loopback = new Set(['localhost', '127.0.0.1', '[::1]']);
 
 function ownNames(): string[] {
-  return (process.env.SUMMANT_HOSTS ?? '').split(',').map((name) => name.trim().toLowerCase());
+  return (process.env.SUMMANT_HOSTS ?? '')
+    .split(',')
+    .map((name) => name.trim().toLowerCase())
+    .filter((name) => name !== '');
 }
 
 /** Whether an origin is this application under the name it was asked by: in the clear on loopback, over TLS under a name of a proxy. */

@@ -5,7 +5,7 @@ import type { Policy } from '../../core/policy/types.ts';
 import { checkStaged, compareStaged, type Compared } from './check-staged.ts';
 import { customerHasher } from './customer-key.ts';
 import { addRejections, findRun, noteAlive, noteRun, type FullImportRun } from './import-store.ts';
-import { orderReader, type RowReader, type RowSink } from './read-orders.ts';
+import { orderReader, rowsAhead, type RowReader, type RowSink } from './read-orders.ts';
 import { productReader } from './read-products.ts';
 import { dropStaging, makeStaging, orderColumns, productColumns, StagedRows } from './staging.ts';
 
@@ -116,10 +116,13 @@ async function readRows(run: FullImportRun, policy: Policy, body: AsyncIterable<
     const taken = waiting;
     waiting = [];
     rows += taken.length;
-    for (const [fields, line] of taken) {
-      const wait = reader.row(fields, line);
-      if (wait) await wait;
-      if (batch.full) await send();
+    for (let first = 0; first < taken.length; first += rowsAhead) {
+      const some = taken.slice(first, first + rowsAhead);
+      await reader.ahead?.(some);
+      for (const [fields, line] of some) {
+        reader.row(fields, line);
+        if (batch.full) await send();
+      }
     }
   };
   const text = new TextReader(mapping.encoding);

@@ -12,8 +12,15 @@ export interface RowSink {
   rejected: (fault: RowFault) => void;
 }
 
+/** A row of the file and the line that it begins on. */
+export type Row = readonly [fields: readonly string[], line: number];
+
+export const rowsAhead = 500;
+
 export interface RowReader {
-  row: (fields: readonly string[], line: number) => void | Promise<void>;
+  /** given rows, at most `rowsAhead`, before they come one by one: what they need of the database is read for all at once */
+  ahead?: (rows: readonly Row[]) => Promise<void>;
+  row: (fields: readonly string[], line: number) => void;
   end: () => void;
   rounded: () => number;
 }

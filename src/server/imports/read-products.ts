@@ -13,27 +13,29 @@ import { cell } from './staging.ts';
 export async function productReader(run: FullImportRun, policy: Policy, sink: RowSink): Promise<RowReader> {
   const rows = new ProductRows(policy, run.mapping, run.heading);
   const seen = new SeenNumbers();
-  const ids = await allIds();
+  let read = new Map<number, ReturnType<ProductRows['read']>>();
+  let known = new Map<string, Product>();
+  const ids = new Set<string>();
   return {
-    row: async (fields, line) => {
-      const read = rows.read(fields, line);
-      if (!read.ok) return sink.rejected(read.fault);
+    async ahead(some) {
+      read = new Map(some.map(([fields, line]) => [line, rows.read(fields, line)]));
+      const skus = [...read.values()].flatMap((one) => (one.ok ? [one.product.sku] : []));
+      known = new Map((await productsBySku(skus)).map((product) => [product.sku, product]));
+      for (const id of await idsTaken(skus.filter((sku) => !known.has(sku)).map(productIdOf), ids)) ids.add(id);
+    },
+    row(_, line) {
+      const one = read.get(line)!;
+      if (!one.ok) return sink.rejected(one.fault);
+      const { sku } = one.product;
       const column = run.heading[run.mapping.columns.sku!] ?? '';
-      const before = seen.lineBefore(read.product.sku, line);
+      const before = seen.lineBefore(sku, line);
       if (before > 0) return sink.rejected({ line, column, reason: `stands on line ${before} already`, number: null });
-      const [known = null] = await productsBySku([read.product.sku]);
-      let id = known?.id ?? productIdOf(read.product.sku);
-      for (let next = 2; !known && ids.has(id); next++) id = `${productIdOf(read.product.sku).slice(0, 34)}-${next}`;
+      const was = known.get(sku) ?? null;
+      const id = was?.id ?? freeId(productIdOf(sku), ids);
       ids.add(id);
-      const product = afterRow(known, read.product, id);
-      const outcome =
-        known === null
-          ? 'fresh'
-          : detailsOf(known) === detailsOf(product) && known.name === product.name
-            ? 'same'
-            : 'changed';
+      const product = afterRow(was, one.product, id);
       sink.staged(
-        `${line}\t0\t\t${cell(id)}\t${cell(product.sku)}\t${cell(product.name)}\t${cell(detailsOf(product))}\t${outcome}\n`,
+        `${line}\t0\t\t${cell(id)}\t${cell(product.sku)}\t${cell(product.name)}\t${cell(detailsOf(product))}\t${outcomeOf(was, product)}\n`,
       );
     },
     end: () => {},
@@ -45,9 +47,38 @@ function detailsOf({ id: _id, sku: _sku, name: _name, ...details }: Product): st
   return JSON.stringify(Object.fromEntries(Object.entries(details).sort(([a], [b]) => (a < b ? -1 : 1))));
 }
 
-async function allIds(): Promise<Set<string>> {
+/** What an import does to a product. */
+function outcomeOf(was: Product | null, product: Product): 'fresh' | 'same' | 'changed' {
+  if (was === null) return 'fresh';
+  return detailsOf(was) === detailsOf(product) && was.name === product.name ? 'same' : 'changed';
+}
+
+/** What stands before a number that makes an id its own. */
+const numbered = (id: string): string => `${id.slice(0, 34)}-`;
+
+function freeId(wanted: string, taken: ReadonlySet<string>): string {
+  let id = wanted;
+  for (let next = 2; taken.has(id); next++) id = `${numbered(wanted)}${next}`;
+  return id;
+}
+
+/**
+ * Of the ids wanted those that are taken; and the numbered ones beside every id that will have to be numbered: it is taken, was
+ * given out before by the same import, or is wanted twice.
+ */
+async function idsTaken(wanted: readonly string[], given: ReadonlySet<string>): Promise<string[]> {
+  if (wanted.length === 0) return [];
   return reading(async (pool) => {
-    const [rows] = await pool.query<RowDataPacket[]>('SELECT id FROM product');
-    return new Set(rows.map((row) => String(row.id)));
+    const [rows] = await pool.query<RowDataPacket[]>('SELECT id FROM product WHERE id IN (?)', [wanted]);
+    const taken = rows.map((row) => String(row.id));
+    const twice = wanted.filter((id, index) => given.has(id) || wanted.indexOf(id) !== index);
+    for (const id of new Set([...taken, ...twice])) {
+      // Ids are letters, digits and hyphens: nothing in them is a pattern.
+      const [beside] = await pool.query<RowDataPacket[]>('SELECT id FROM product WHERE id LIKE ?', [
+        `${numbered(id)}%`,
+      ]);
+      taken.push(...beside.map((row) => String(row.id)));
+    }
+    return taken;
   });
 }
