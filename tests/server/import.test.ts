@@ -316,6 +316,36 @@ describe('products', () => {
     ).toEqual(['new-1', 'new-1-2']);
     expect(await check(address, text, {}, 'products')).toMatchObject({ fresh: 0, changed: 0, same: 4 });
   });
+  test('of a long file each product gets an id of its own, whatever stands already and however SKUs resemble each other', async () => {
+    const heading = 'SKU;Name;Price EUR;Weight (g)';
+    const bring = async (skus: readonly string[]) => {
+      const text = `${heading}\n${skus.map((sku) => `${sku};Vane;9,50;300`).join('\n')}\n`;
+      const checked = await check(address, text, {}, 'products');
+      expect(checked).toMatchObject({ staged: skus.length, rejected: 0 });
+      await apply(address, checked.id);
+    };
+    // What is numbered stands without the plain one, and the plain one comes late in the file, after a batch has been read.
+    await bring(['LIKE-2', 'LIKE-3']);
+    const many = Array.from({ length: 1200 }, (_, index) => `PART ${index}`);
+    await bring(['LIKE', ...many, 'like', 'L I K E', 'LIKE!', 'PART-7', 'PART.1100']);
+    const { products } = (await call<{ products: { id: string; sku: string }[] }>(address, 'GET', '/api/products'))
+      .body;
+    const idOf = new Map(products.map(({ id, sku }) => [sku, id]));
+    expect(new Set(idOf.values()).size).toBe(products.length);
+    expect(['LIKE-2', 'LIKE-3', 'LIKE', 'like', 'LIKE!'].map((sku) => idOf.get(sku))).toEqual([
+      'like-2',
+      'like-3',
+      'like',
+      'like-4',
+      'like-5',
+    ]);
+    expect(['PART 7', 'PART-7', 'PART 1100', 'PART.1100'].map((sku) => idOf.get(sku))).toEqual([
+      'part-7',
+      'part-7-2',
+      'part-1100',
+      'part-1100-2',
+    ]);
+  });
 });
 
 describe('requests', () => {
