@@ -6,8 +6,67 @@ const layer = (name, from, forbidden, comment) => ({
   from: { path: from, pathNot: '\\.test\\.tsx?$' },
   to: { path: forbidden },
 });
+
+/** The folders of core from bottom to top: each knows those before it. Files beside the folders are below them all. */
+const coreFolders = [
+  'trace',
+  'policy',
+  'money',
+  'time',
+  'tabular',
+  'statistics',
+  'markets',
+  'places',
+  'catalogue',
+  'cart',
+  'conditions',
+  'charges',
+  'options',
+  'offers',
+  'evaluation',
+  'wording',
+  'schema',
+  'checks',
+  'changes',
+  'translations',
+  'test-carts',
+  'sweep',
+  'imports',
+  'orders',
+  'quote',
+];
+const coreOrder = [
+  layer(
+    'core-files-below-its-folders',
+    '^src/core/[^/]+$',
+    '^src/core/[^/]+/',
+    'what all of core uses knows none of its folders',
+  ),
+  ...coreFolders.map((folder, index) =>
+    layer(
+      `core-order-${folder}`,
+      `^src/core/${folder}/`,
+      `^src/core/(?!(?:${coreFolders.slice(0, index + 1).join('|')})/)[^/]+/`,
+      'a folder of core knows those that stand before it in the list of folders',
+    ),
+  ),
+];
+
+/** The rooms that views share, from bottom to top, and above them the stops. */
+const islandRooms = ['page', 'fields', 'storefront', 'conditions', 'rehearsal', 'spend-line', 'bench', 'frame'];
+const islandOrder = islandRooms.map((room, index) =>
+  layer(
+    `islands-order-${room}`,
+    `^src/islands/${room}/`,
+    `^src/islands/(?!(?:${islandRooms.slice(0, index + 1).join('|')})/)[^/]+/`,
+    'a room of the views knows those that stand before it in the list of rooms',
+  ),
+);
+
 module.exports = {
   forbidden: [
+    ...coreOrder,
+    ...islandOrder,
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'no-orphans-resolved',

@@ -8,10 +8,10 @@ import type { Evaluation, EvaluationInput } from '../src/core/evaluation/evaluat
 import { inputOfTestCart } from '../src/core/evaluation/test-cart-input.ts';
 import { measureCart } from '../src/core/cart/measures.ts';
 import { ratesAt } from '../src/core/markets/terms.ts';
-import { findPlace } from '../src/core/places/find-zone.ts';
+import { findPlace } from '../src/core/evaluation/find-place.ts';
 import { normalPostcode } from '../src/core/places/postcode.ts';
-import base from '../src/core/policy/schema/policy.schema.json' with { type: 'json' };
-import { policySchema } from '../src/core/policy/schema/policy-schema.ts';
+import base from '../src/core/schema/policy.schema.json' with { type: 'json' };
+import { policySchema } from '../src/core/schema/policy-schema.ts';
 import { policyWordingFaults } from '../src/core/wording/policy-faults.ts';
 import type { TraceNode } from '../src/core/trace/trace.ts';
 import { demoPolicy } from './policy/demo-policy.ts';

@@ -1,5 +1,5 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
-import { readReferenceRates } from '../src/core/money/reference-rates.ts';
+import { readReferenceRates } from '../src/core/imports/reference-rates.ts';
 import { inTransaction } from '../src/server/database/pool.ts';
 import { foundDraft } from '../src/server/draft/draft-store.ts';
 import { addOrders } from '../src/server/orders/order-store.ts';

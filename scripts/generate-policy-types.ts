@@ -1,7 +1,7 @@
 // Writes src/core/policy/types.generated.ts from the JSON Schema; a unit test fails when the two drift apart.
 import { writeFile } from 'node:fs/promises';
 import { compile, type JSONSchema } from 'json-schema-to-typescript';
-import { policySchema } from '../src/core/policy/schema/policy-schema.ts';
+import { policySchema } from '../src/core/schema/policy-schema.ts';
 
 export const typesFile = new URL('../src/core/policy/types.generated.ts', import.meta.url);
 

@@ -5,8 +5,8 @@ import { fileURLToPath } from 'node:url';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import standaloneCode from 'ajv/dist/standalone/index.js';
 import { build } from 'esbuild';
-import { schemaDefinitions } from '../src/core/policy/schema/definitions.ts';
-import { schemaSettings } from '../src/core/policy/schema/settings.ts';
+import { schemaDefinitions } from '../src/core/schema/definitions.ts';
+import { schemaSettings } from '../src/core/schema/settings.ts';
 import { testCartsSchema } from '../src/core/test-carts/test-carts-schema.ts';
 
 export const validatorsFile = new URL('../src/core/test-carts/valid-test-carts.generated.js', import.meta.url);

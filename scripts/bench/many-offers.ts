@@ -1,7 +1,7 @@
 import { chargeOfPreset } from '../../src/core/charges/presets.ts';
 import { countryCodes } from '../../src/core/places/country.ts';
 import type { Condition, ConditionNode, Policy } from '../../src/core/policy/types.ts';
-import { checkPolicy } from '../../src/core/policy/validate.ts';
+import { checkPolicy } from '../../src/core/checks/validate.ts';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 
 const markets = 20;

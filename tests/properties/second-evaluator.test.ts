@@ -5,7 +5,7 @@ import { evaluate } from '../../src/core/evaluation/evaluate.ts';
 import type { EvaluationInput } from '../../src/core/evaluation/evaluation.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { renderLead } from '../../src/core/wording/render.ts';
-import { checkPolicy } from '../../src/core/policy/validate.ts';
+import { checkPolicy } from '../../src/core/checks/validate.ts';
 import { plainEvaluate, type PlainAnswer } from '../support/plain/plain-evaluator.ts';
 import { randomInput, randomPolicy, randomPolicyWithZones } from '../support/random-policy.ts';
 

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { describe, expect, test } from 'vitest';
-import { pluralCategories } from '../../src/core/wording/plural-categories.ts';
+import { pluralCategories } from '../../src/core/wording/languages/plural-categories.ts';
 import { wordingFaults } from '../../src/core/wording/faults.ts';
 import { renderText } from '../../src/core/wording/render.ts';
 

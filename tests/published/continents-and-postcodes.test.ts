@@ -7,7 +7,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { testCarts } from '../../demo/policy/test-carts.ts';
-import { readReferenceRates } from '../../src/core/money/reference-rates.ts';
+import { readReferenceRates } from '../../src/core/imports/reference-rates.ts';
 import { continents } from '../../src/core/places/continent.ts';
 import { currencyOfCountry } from '../../src/core/places/country-currency.ts';
 import { countryCodes } from '../../src/core/places/country.ts';

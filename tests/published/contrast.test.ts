@@ -3,8 +3,8 @@
 import fc from 'fast-check';
 import wcag from 'wcag-contrast';
 import { expect, test } from 'vitest';
-import { contrastRatio, leastContrast, readableOn } from '../../src/core/wording/contrast.ts';
-import { builtInLook, contrastsOf } from '../../src/core/wording/look.ts';
+import { contrastRatio, leastContrast, readableOn } from '../../src/core/wording/look/contrast.ts';
+import { builtInLook, contrastsOf } from '../../src/core/wording/look/look.ts';
 
 const colour = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`);
 

@@ -1,7 +1,7 @@
 // Sources: the examples of RFC 6901, section 5, and of RFC 6902, appendix A, on the library by which drafts are edited.
 import { applyPatch, Pointer, type Operation } from 'rfc6902';
 import { describe, expect, test } from 'vitest';
-import { setAt } from '../../src/client/set-at.ts';
+import { setAt } from '../../src/client/edits/set-at.ts';
 import { emptyPolicy } from '../../src/core/policy/empty.ts';
 
 describe('RFC 6901: JSON Pointer', () => {

@@ -5,7 +5,7 @@ import LatLon from 'geodesy/latlon-spherical.js';
 import { iso31661, iso31662 } from 'iso-3166';
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
-import policySchema from '../../src/core/policy/schema/policy.schema.json' with { type: 'json' };
+import policySchema from '../../src/core/schema/policy.schema.json' with { type: 'json' };
 import { countryOfRegion, isCountry } from '../../src/core/places/country.ts';
 import { distanceKm, earthRadiusKm } from '../../src/core/places/distance.ts';
 

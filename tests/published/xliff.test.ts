@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { SaxesParser } from 'saxes';
 import { xliff2js } from 'xliff';
 import { describe, expect, test } from 'vitest';
-import { takeTranslations } from '../../src/client/text-edits.ts';
+import { takeTranslations } from '../../src/client/edits/text-edits.ts';
 import { withPatches } from '../../src/core/policy/patch.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { readXliff } from '../../src/core/translations/read-xliff.ts';

@@ -11,7 +11,7 @@ import { formatMoney } from '../../src/core/money/format.ts';
 import type { Policy, TestCart } from '../../src/core/policy/types.ts';
 import type { QuoteAnswer } from '../../src/core/quote/quote-answer.ts';
 import { shopSheet } from '../../src/core/quote/shop-sheet.ts';
-import { rehearse } from '../../src/islands/bench/rehearse-cart.ts';
+import { rehearse } from '../../src/islands/rehearsal/rehearse-cart.ts';
 import { shopOf } from '../../src/islands/rehearse/shop-of.ts';
 import { Storefront } from '../../src/islands/storefront/Storefront.tsx';
 import { call } from '../support/api.ts';

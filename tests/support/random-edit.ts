@@ -1,4 +1,4 @@
-import { checkPolicy } from '../../src/core/policy/validate.ts';
+import { checkPolicy } from '../../src/core/checks/validate.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { isRecord } from '../../src/core/same.ts';
 import { seeded } from './from-schema.ts';

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { smallStore } from '../../../tests/support/small-store.ts';
-import { setAt } from '../set-at.ts';
+import { setAt } from '../edits/set-at.ts';
 import { keepUnsent, takeUnsent } from './connect-tabs.ts';
 import { statusOf } from './draft-reducer.ts';
 import { createDraftStore } from './draft-store.ts';

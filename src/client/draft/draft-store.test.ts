@@ -6,8 +6,8 @@ import { targetIn } from '../../core/offers/target.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { statusOf } from './draft-reducer.ts';
 import { createDraftStore, type DraftStore } from './draft-store.ts';
-import { setTarget } from '../edits.ts';
-import { setAt } from '../set-at.ts';
+import { setTarget } from '../edits/edits.ts';
+import { setAt } from '../edits/set-at.ts';
 
 const goal = (market: string, minor: number) => setTarget('free-delivery', 'first', market, minor);
 const name = (value: string) => setAt(['store', 'name'], value);

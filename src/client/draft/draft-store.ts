@@ -1,8 +1,8 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { faultInWords } from '../../core/policy/fault-in-words.ts';
+import { faultInWords } from '../../core/checks/fault-in-words.ts';
 import { withPatches } from '../../core/policy/patch.ts';
-import { checkReferences } from '../../core/policy/references/check-references.ts';
-import type { Edit } from '../edit.ts';
+import { checkReferences } from '../../core/checks/references/check-references.ts';
+import type { Edit } from '../edits/edit.ts';
 import { call } from '../http.ts';
 import { draftFrom, isAtRest, reduceDraft, unsentOf } from './draft-reducer.ts';
 import type { Draft } from '../../contract/shapes/draft.ts';

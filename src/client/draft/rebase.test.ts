@@ -1,8 +1,8 @@
 import type { Operation } from 'rfc6902';
 import { describe, expect, test } from 'vitest';
 import { smallStore } from '../../../tests/support/small-store.ts';
-import { setDestination, setQuantity, setTarget } from '../edits.ts';
-import { setOffer } from '../offer-edits.ts';
+import { setDestination, setQuantity, setTarget } from '../edits/edits.ts';
+import { setOffer } from '../edits/offer-edits.ts';
 import { withPatches } from '../../core/policy/patch.ts';
 import { pathsOf, rebase } from './rebase.ts';
 

@@ -1,5 +1,5 @@
-import policySchema from '../../core/policy/schema/policy.schema.json' with { type: 'json' };
-import type { PolicyChange } from '../../core/policy/changes.ts';
+import policySchema from '../../core/schema/policy.schema.json' with { type: 'json' };
+import type { PolicyChange } from '../../core/changes/changes.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { named, nullable, object, ofCore, text, word, written } from '../shape.ts';
 

@@ -1,4 +1,4 @@
-import policySchema from '../../core/policy/schema/policy.schema.json' with { type: 'json' };
+import policySchema from '../../core/schema/policy.schema.json' with { type: 'json' };
 import type { Product, ProductDeliveryChange } from '../../core/catalogue/product.ts';
 import { named, written } from '../shape.ts';
 

@@ -1,6 +1,6 @@
 import type { Cart } from '../../core/cart/cart.ts';
 import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
-import { schemaDefinitions } from '../../core/policy/schema/definitions.ts';
+import { schemaDefinitions } from '../../core/schema/definitions.ts';
 import { optionKindRecords } from '../../core/options/kinds/registry.ts';
 import type { OptionKind } from '../../core/policy/types.ts';
 import type { QuoteAnswer } from '../../core/quote/quote-answer.ts';

@@ -2,7 +2,7 @@ import { readOut } from '../conditions/read-out.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount, Policy } from '../policy/types.ts';
-import { measures, type ChargeMeasure } from './charge-measure.ts';
+import { measures, type ChargeMeasure } from '../cart/charge-measure.ts';
 import { countInWords } from './count-in-words.ts';
 import { presetOfCharge } from './presets.ts';
 import type { PriceWords } from './prices/price-kind.ts';

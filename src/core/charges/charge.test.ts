@@ -5,7 +5,7 @@ import { compilePolicy } from '../evaluation/compile.ts';
 import { imaginedContext } from '../evaluation/context.ts';
 import { compileTerms } from '../markets/terms.ts';
 import type { Charge, ChargeLine, Quotes } from '../policy/types.ts';
-import { chargeMeasure } from './charge-measure.ts';
+import { chargeMeasure } from '../cart/charge-measure.ts';
 import type { ChargeInput } from './charge-input.ts';
 import { linesOfCharge, priceOfCharge, withHandling } from './charge.ts';
 import { compileCharge } from './compile-charge.ts';

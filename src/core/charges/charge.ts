@@ -1,7 +1,7 @@
 import { atMostLargest, percentOf } from '../money/rounding.ts';
 import type { Charge } from '../policy/types.ts';
 import type { ChargeInput, DecisionPath } from './charge-input.ts';
-import { chargeMeasure } from './charge-measure.ts';
+import { chargeMeasure } from '../cart/charge-measure.ts';
 import type { CompiledCharge, CompiledChargeLine } from './compile-charge.ts';
 
 export function lineApplies(line: CompiledChargeLine, charge: CompiledCharge, { facts }: ChargeInput): boolean {

@@ -5,7 +5,7 @@ import { resolveAmount } from '../money/local-amount.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount } from '../policy/types.ts';
-import { usualVolumeDivisor } from './charge-measure.ts';
+import { usualVolumeDivisor } from '../cart/charge-measure.ts';
 import type { CompiledPrice, CompiledRange } from './prices/price-kind.ts';
 import { priceKindOf } from './prices/registry.ts';
 

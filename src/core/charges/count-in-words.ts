@@ -1,4 +1,4 @@
-import type { ChargeMeasure } from './charge-measure.ts';
+import type { ChargeMeasure } from '../cart/charge-measure.ts';
 
 /** A count of a measure with its unit: grams from a kilogram on in kilograms. */
 export function countInWords(measure: Exclude<ChargeMeasure, 'goodsValue'>, count: number): string {

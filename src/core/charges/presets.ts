@@ -1,7 +1,7 @@
 import { same } from '../same.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount } from '../policy/types.ts';
-import type { ChargeMeasure } from './charge-measure.ts';
+import type { ChargeMeasure } from '../cart/charge-measure.ts';
 
 /** One step of a stepped charge: it holds from its start to the start of the next, so steps cannot gap or overlap. */
 interface PresetStep<From> {

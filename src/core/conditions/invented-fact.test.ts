@@ -3,9 +3,9 @@ import { changed, evaluateLines, tuesday } from '../../../tests/support/evaluate
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { orderOfValue } from '../cart/imagined-order.ts';
 import { sweepZone } from '../sweep/sweep.ts';
-import { policySchema } from '../policy/schema/policy-schema.ts';
+import { policySchema } from '../schema/policy-schema.ts';
 import type { ConditionNode } from '../policy/types.ts';
-import { checkPolicy } from '../policy/validate.ts';
+import { checkPolicy } from '../checks/validate.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
 import { numberFact } from './forms/number.ts';
 import type { LeafOf } from './leaf.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
-import { checkPolicy } from '../policy/validate.ts';
-import { policySchema } from '../policy/schema/policy-schema.ts';
+import { checkPolicy } from '../checks/validate.ts';
+import { policySchema } from '../schema/policy-schema.ts';
 import type { ConditionNode } from '../policy/types.ts';
 import type { Fact } from './fact.ts';
 import { wordsWith } from './forms/word.ts';

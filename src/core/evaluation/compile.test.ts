@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
-import { setTarget } from '../../client/edits.ts';
+import { setTarget } from '../../client/edits/edits.ts';
 import { withPatches } from '../policy/patch.ts';
 import { compilePolicy, type CompiledPolicy } from './compile.ts';
 

@@ -8,7 +8,7 @@ import type { AreaPartKind } from '../places/area.ts';
 import type { Destination, EarlierChoice, Quotes, Redemptions, Shopper } from '../policy/types.ts';
 import type { Estimate } from '../time/estimate.ts';
 import type { TraceNode } from '../trace/trace.ts';
-import type { RewardKind } from '../wording/reward-kinds.ts';
+import type { RewardKind } from '../offers/reward-kinds.ts';
 
 /** Who buys what, where it goes and when. */
 export interface EvaluationInput {

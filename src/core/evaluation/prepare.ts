@@ -1,6 +1,6 @@
 import { measureCart, type MeasuredCart } from '../cart/measures.ts';
 import { ratesAt } from '../markets/terms.ts';
-import { findPlace, type PlaceFound } from '../places/find-zone.ts';
+import { findPlace, type PlaceFound } from './find-place.ts';
 import { normalPostcode } from '../places/postcode.ts';
 import type { Quotes } from '../policy/types.ts';
 import type { CompiledPolicy } from './compile.ts';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { driftOf } from './drift.ts';
 import { resolveAmount, type LocalMoney } from './local-amount.ts';
-import { readReferenceRates } from './reference-rates.ts';
+import { readReferenceRates } from '../imports/reference-rates.ts';
 
 const dkk: LocalMoney = { currency: 'DKK', baseCurrency: 'EUR', rate: '7.46', cashIncrement: undefined };
 const following = (base: number, buffer: string, step: number, less = 0) => ({

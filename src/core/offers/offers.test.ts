@@ -3,7 +3,7 @@ import { tree } from '../../../tests/support/conditions.ts';
 import { changed, evaluateLines, linesOf, pricesOf } from '../../../tests/support/evaluate-store.ts';
 import { ordinaryProduct } from '../../../tests/support/random-policy.ts';
 import { smallStore } from '../../../tests/support/small-store.ts';
-import { checkPolicy } from '../policy/validate.ts';
+import { checkPolicy } from '../checks/validate.ts';
 import type { Evaluation } from '../evaluation/evaluation.ts';
 import type { CartDiscount, Goal, Market, Offer, Policy, Reward } from '../policy/types.ts';
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import type { Charge, Policy } from '../policy/types.ts';
-import { checkPolicy } from '../policy/validate.ts';
+import { checkPolicy } from '../checks/validate.ts';
 import { csvOf } from '../tabular/write-csv.ts';
 import { rateSheet, rateSheetColumns, readRateSheet } from './rate-sheet.ts';
 

@@ -3,8 +3,8 @@ import { describe, expect, test } from 'vitest';
 import { smallStore } from '../../../tests/support/small-store.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
 import type { AreaPart, Destination, Policy, Zone } from '../policy/types.ts';
-import { checkPolicy } from '../policy/validate.ts';
-import { findMarket, findPlace, zonesThere } from './find-zone.ts';
+import { checkPolicy } from '../checks/validate.ts';
+import { findMarket, findPlace, zonesThere } from '../evaluation/find-place.ts';
 import { matchesPattern, normalPostcode, parsePostcodePattern } from './postcode.ts';
 
 const covers = (pattern: string, postcode: string): boolean => {

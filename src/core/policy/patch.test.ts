@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
-import { faultInWords } from './fault-in-words.ts';
+import { faultInWords } from '../checks/fault-in-words.ts';
 import { applyToPolicy, patchBetween, samePolicy, withPatches } from './patch.ts';
-import { checkPolicy } from './validate.ts';
+import { checkPolicy } from '../checks/validate.ts';
 import type { Policy } from './types.ts';
 
 const changed = (change: (policy: Policy) => void): Policy => {

@@ -23,7 +23,7 @@ import type { OfferStatus } from '../offers/status.ts';
 import type { Unavailability } from '../options/price-before.ts';
 import type { Coordinates, Look, OptionKind, PickUpPlace, Policy } from '../policy/types.ts';
 import type { Estimate } from '../time/estimate.ts';
-import { lookOf } from '../wording/look.ts';
+import { lookOf } from '../wording/look/look.ts';
 import { optionLabel } from '../wording/option-label.ts';
 import { placeIds, type Place } from '../wording/places.ts';
 import { renderLead } from '../wording/render.ts';

@@ -1,4 +1,4 @@
-import type { ChargeMeasure } from '../charges/charge-measure.ts';
+import type { ChargeMeasure } from '../cart/charge-measure.ts';
 import type { ImaginedOrder } from '../cart/imagined-order.ts';
 
 /** What a sweep walks along: goods value in minor units as shown, pieces, or grams. */

@@ -1,6 +1,6 @@
 import { lineValue } from '../cart/line-values.ts';
 import type { CompiledBasis } from '../cart/basis.ts';
-import { volumeWeight, type ChargeMeasure } from '../charges/charge-measure.ts';
+import { volumeWeight, type ChargeMeasure } from '../cart/charge-measure.ts';
 import type { CompiledCharge } from '../charges/compile-charge.ts';
 import { leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
 import { priceEdges, type MeasureEdges } from '../conditions/leaf.ts';

@@ -1,4 +1,4 @@
-import { deepest, faultOf } from '../policy/schema-fault.ts';
+import { deepest, faultOf } from '../checks/schema-fault.ts';
 import type { TestCart } from '../policy/types.ts';
 import validate from './valid-test-carts.generated.js';
 

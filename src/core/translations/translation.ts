@@ -1,4 +1,4 @@
-import { allLanguages, sourceLanguageOf } from '../wording/languages.ts';
+import { allLanguages, sourceLanguageOf } from '../wording/languages/languages.ts';
 import { faultsAt } from '../wording/policy-faults.ts';
 import { placeIds } from '../wording/places.ts';
 import { messageStates, textAt, type TextAddress } from '../wording/text-address.ts';

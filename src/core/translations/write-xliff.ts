@@ -1,5 +1,5 @@
 import type { Policy } from '../policy/types.ts';
-import { sourceLanguageOf } from '../wording/languages.ts';
+import { sourceLanguageOf } from '../wording/languages/languages.ts';
 import { places } from '../wording/places.ts';
 import { messageStates } from '../wording/text-address.ts';
 import { textTable, type TextCell, type TextRow } from '../wording/text-table.ts';

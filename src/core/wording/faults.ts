@@ -9,10 +9,10 @@ import {
   type WordingArgument,
 } from './arguments.ts';
 import { places, type Place } from './places.ts';
-import { pluralCategories } from './plural-categories.ts';
+import { pluralCategories } from './languages/plural-categories.ts';
 import { renderText } from './render.ts';
 import { saysFree } from './free-words.ts';
-import { rewardCalled, rewardKinds, type RewardKind } from './reward-kinds.ts';
+import { rewardCalled, rewardKinds, type RewardKind } from '../offers/reward-kinds.ts';
 
 /** Something to mend in a text; `at` is the offset and length to mark, when it is one spot. */
 export interface WordingFault {

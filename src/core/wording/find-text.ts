@@ -1,7 +1,7 @@
 import { saidInstead } from '../offers/texts-written.ts';
 import type { MessageState } from '../evaluation/evaluation.ts';
 import type { OfferWording, Policy } from '../policy/types.ts';
-import { fallBack } from './fall-back.ts';
+import { fallBack } from './languages/fall-back.ts';
 import type { Place } from './places.ts';
 
 /** A text and how it was found; `fallback` names what was asked for but is not there. */

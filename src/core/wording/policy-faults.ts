@@ -1,10 +1,10 @@
 import { inOrder } from '../ordered.ts';
 import type { Offer, PlaceTexts, Policy } from '../policy/types.ts';
 import type { TextSetting, WordingArgument } from './arguments.ts';
-import { marketReading } from './languages.ts';
+import { marketReading } from './languages/languages.ts';
 import { wordingFaults, type TextSituation, type WordingFault } from './faults.ts';
 import type { MessageState } from '../evaluation/evaluation.ts';
-import type { RewardKind } from './reward-kinds.ts';
+import type { RewardKind } from '../offers/reward-kinds.ts';
 import { placeIds, type Place, type TextPlace } from './places.ts';
 import { textAddresses, textAt, unfinishedText, type TextAddress } from './text-address.ts';
 

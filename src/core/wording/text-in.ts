@@ -1,5 +1,5 @@
 import type { Texts } from '../policy/types.ts';
-import { fallBack } from './fall-back.ts';
+import { fallBack } from './languages/fall-back.ts';
 
 /** A text in a language, falling back as wording does. */
 export function textIn(texts: Texts | undefined, language: string, marketLanguages: readonly string[]): string | null {

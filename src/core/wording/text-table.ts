@@ -2,7 +2,7 @@ import type { MessageState } from '../evaluation/evaluation.ts';
 import { inOrder } from '../ordered.ts';
 import type { Policy } from '../policy/types.ts';
 import { findText } from './find-text.ts';
-import { allLanguages, languagesOfOffer, marketReading, sourceLanguageOf } from './languages.ts';
+import { allLanguages, languagesOfOffer, marketReading, sourceLanguageOf } from './languages/languages.ts';
 import type { TextPlace } from './places.ts';
 import { messageStates, noteAt, textAt, textPlaces } from './text-address.ts';
 

@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import type { TestCart } from '../../core/policy/types.ts';
-import { usePage } from '../frame/page-context.tsx';
-import { ExpectedMark } from './ExpectedMark.tsx';
+import { usePage } from '../page/page-context.tsx';
+import { ExpectedMark } from '../rehearsal/ExpectedMark.tsx';
 import { DifferenceMark } from './DifferenceMark.tsx';
 import { Lead } from './Lead.tsx';
 import { OptionRow } from './OptionRow.tsx';
-import { rehearse, whyNothing } from './rehearse-cart.ts';
+import { rehearse, whyNothing } from '../rehearsal/rehearse-cart.ts';
 
 /** One pinned cart: who and where, how far toward the goal, what is read, what delivery costs. */
 export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {

@@ -1,6 +1,6 @@
 import { GitCompareArrows } from 'lucide-react';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { differences, type Rehearsal } from './rehearse-cart.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { differences, type Rehearsal } from '../rehearsal/rehearse-cart.ts';
 
 /** Where a cart fares otherwise than under the current release. */
 export function DifferenceMark({ now, released, currency }: { now: Rehearsal; released: Rehearsal; currency: string }) {

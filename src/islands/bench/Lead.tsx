@@ -1,5 +1,5 @@
 import { placeIds } from '../../core/wording/places.ts';
-import type { Rehearsal } from './rehearse-cart.ts';
+import type { Rehearsal } from '../rehearsal/rehearse-cart.ts';
 
 /** The progress toward the leading goal with the text of the strip. */
 export function Lead({ rehearsal, language }: { rehearsal: Rehearsal; language: string }) {

@@ -2,8 +2,8 @@ import { Gift } from 'lucide-react';
 import type { OptionPrice } from '../../core/evaluation/evaluation.ts';
 import type { TraceNode } from '../../core/trace/trace.ts';
 import { useWhy } from '../../ui/Why.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { reasonOfOption } from '../frame/reasons.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { reasonOfOption } from '../rehearsal/reasons.ts';
 
 /** An option's name with its price before, struck through where it changed, and after; and why. */
 export function OptionRow({

@@ -5,7 +5,7 @@ import { beginLeaf, facts } from '../../core/conditions/registry.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { ConditionNode, GoodsSelection } from '../../core/policy/types.ts';
 import { SearchList, type SearchEntry } from '../../ui/SearchList.tsx';
-import { useDraft, usePage } from '../frame/page-context.tsx';
+import { useDraft, usePage } from '../page/page-context.tsx';
 import { GoodsSearch, PostcodeWord, WordSearch } from './first-words.tsx';
 
 type Start = { fact: Fact } | { qualifier: string } | 'group';

@@ -1,12 +1,12 @@
-import type { Edit } from '../../client/edit.ts';
+import type { Edit } from '../../client/edits/edit.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import type { Amounts, Comparison, ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import type { Parsed } from '../../ui/TypedField.tsx';
-import { AmountField } from '../frame/AmountField.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { useDraft } from '../frame/page-context.tsx';
-import { parseMoney, parseWhole } from '../frame/typed-text.ts';
+import { AmountField } from '../fields/AmountField.tsx';
+import { EditedField } from '../fields/EditedField.tsx';
+import { useDraft } from '../page/page-context.tsx';
+import { parseMoney, parseWhole } from '../fields/typed-text.ts';
 
 type Set = (values: Record<string, unknown>) => Edit;
 

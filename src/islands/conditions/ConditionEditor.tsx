@@ -7,14 +7,14 @@ import {
   setNode,
   wrapNode,
   type ConditionPlace,
-} from '../../client/condition-edits.ts';
-import type { Edit } from '../../client/edit.ts';
+} from '../../client/edits/condition-edits.ts';
+import type { Edit } from '../../client/edits/edit.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Condition, ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
-import { useStable } from '../frame/use-stable.ts';
+import { useStable } from '../../ui/use-stable.ts';
 import { AddCondition } from './AddCondition.tsx';
 import { ConditionLeaf } from './ConditionLeaf.tsx';
 

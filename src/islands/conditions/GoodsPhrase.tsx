@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import type { Edit } from '../../client/edit.ts';
+import type { Edit } from '../../client/edits/edit.ts';
 import { withGoods } from '../../core/conditions/goods-words.ts';
 import type { Amounts, GoodsSelection } from '../../core/policy/types.ts';
 import { Remove } from '../../ui/Remove.tsx';
-import { AmountField } from '../frame/AmountField.tsx';
-import { useDraft, usePage } from '../frame/page-context.tsx';
+import { AmountField } from '../fields/AmountField.tsx';
+import { useDraft, usePage } from '../page/page-context.tsx';
 import { GoodsSearch } from './first-words.tsx';
 
 const fields = ['categories', 'tags', 'products'] as const;

@@ -1,11 +1,11 @@
-import type { Edit } from '../../client/edit.ts';
+import type { Edit } from '../../client/edits/edit.ts';
 import type { ConditionNode } from '../../core/policy/types.ts';
 import { addDays } from '../../core/time/day.ts';
 import { DateTimeField } from '../../ui/DateTimeField.tsx';
 import { UntilField } from '../../ui/UntilField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { parseTime } from '../frame/typed-text.ts';
+import { EditedField } from '../fields/EditedField.tsx';
+import { parseTime } from '../fields/typed-text.ts';
 
 interface MomentProps<Kind> {
   node: Extract<ConditionNode, { kind: Kind }>;

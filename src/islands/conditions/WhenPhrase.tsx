@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import type { Edit } from '../../client/edit.ts';
-import { setAt } from '../../client/set-at.ts';
+import type { Edit } from '../../client/edits/edit.ts';
+import { setAt } from '../../client/edits/set-at.ts';
 import { readOut } from '../../core/conditions/read-out.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Condition } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { ConditionEditor } from './ConditionEditor.tsx';
-import { usePolicy } from '../frame/page-context.tsx';
+import { usePolicy } from '../page/page-context.tsx';
 
 /**
  * A condition as a choice: none, one of the named ones, or a tree of its own that opens in place.

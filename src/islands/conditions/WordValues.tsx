@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { Fact } from '../../core/conditions/fact.ts';
 import { Remove } from '../../ui/Remove.tsx';
-import { useDraft, usePage } from '../frame/page-context.tsx';
-import { countryName } from '../frame/place-names.ts';
+import { useDraft, usePage } from '../page/page-context.tsx';
+import { countryName } from '../page/place-names.ts';
 import { PostcodeWord, WordSearch } from './first-words.tsx';
 
 /** The words of a condition; the last one stays, because without any there would be no condition. */

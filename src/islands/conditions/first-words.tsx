@@ -3,8 +3,8 @@ import { goodsWords } from '../../core/conditions/goods-words.ts';
 import { parsePostcodePattern } from '../../core/places/postcode.ts';
 import { AddWord } from '../../ui/AddWord.tsx';
 import { SearchList } from '../../ui/SearchList.tsx';
-import { useDraft, usePage } from '../frame/page-context.tsx';
-import { countryName } from '../frame/place-names.ts';
+import { useDraft, usePage } from '../page/page-context.tsx';
+import { countryName } from '../page/place-names.ts';
 
 /** A word that a fact can have: one of those known, or where a shop may hand in others any. */
 export function WordSearch({

@@ -1,14 +1,14 @@
 import { useMemo, useState } from 'react';
-import { freshId, setAt } from '../../client/set-at.ts';
+import { freshId, setAt } from '../../client/edits/set-at.ts';
 import { countOptions } from '../../core/options/count-options.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Calendar } from '../../core/policy/types.ts';
 import { dayNumber } from '../../core/time/day.ts';
 import { Remove } from '../../ui/Remove.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { parseName } from '../frame/typed-text.ts';
+import { EditedField } from '../fields/EditedField.tsx';
+import { usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { parseName } from '../fields/typed-text.ts';
 import { weekdays } from './opening-hours.ts';
 
 /** The days on which goods leave and arrive: weekdays, and days without delivery. */

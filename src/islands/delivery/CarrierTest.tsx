@@ -5,7 +5,7 @@ import { carriersOf } from '../../core/charges/carriers-of.ts';
 import { compileCharge } from '../../core/charges/compile-charge.ts';
 import type { Charge } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
 
 const modes: [string, string][] = [
   ['works', 'works'],

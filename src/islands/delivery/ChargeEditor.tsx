@@ -7,10 +7,10 @@ import {
   setCharge,
   setMeasure,
   takeBeyondPresets,
-} from '../../client/option-edits.ts';
-import { renumber, setAt } from '../../client/set-at.ts';
+} from '../../client/edits/option-edits.ts';
+import { renumber, setAt } from '../../client/edits/set-at.ts';
 import { type ChargeWords } from '../../core/charges/charge-in-words.ts';
-import { measures as measureWords } from '../../core/charges/charge-measure.ts';
+import { measures as measureWords } from '../../core/cart/charge-measure.ts';
 import { carriersOf } from '../../core/charges/carriers-of.ts';
 import { priceKindRecords } from '../../core/charges/prices/registry.ts';
 import { presetOfCharge, type ChargePreset } from '../../core/charges/presets.ts';
@@ -20,11 +20,11 @@ import { inOrder } from '../../core/ordered.ts';
 import type { Charge } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
-import { useDraft, usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { parsePercent } from '../frame/typed-text.ts';
-import { EditedField } from '../frame/EditedField.tsx';
-import { AmountField } from '../frame/AmountField.tsx';
+import { useDraft, usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { parsePercent } from '../fields/typed-text.ts';
+import { EditedField } from '../fields/EditedField.tsx';
+import { AmountField } from '../fields/AmountField.tsx';
 import { CarrierTest } from './CarrierTest.tsx';
 import { ChargeLineRow } from './ChargeLineRow.tsx';
 import { useLinesTaken } from './use-lines-taken.ts';

@@ -1,13 +1,13 @@
-import type { Edit } from '../../client/edit.ts';
-import { moveEdge, setLine } from '../../client/option-edits.ts';
-import { measures } from '../../core/charges/charge-measure.ts';
+import type { Edit } from '../../client/edits/edit.ts';
+import { moveEdge, setLine } from '../../client/edits/option-edits.ts';
+import { measures } from '../../core/cart/charge-measure.ts';
 import type { ChargeLine, LocalAmount } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import type { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { orNone, parseMeasured } from '../frame/typed-text.ts';
-import { AmountField } from '../frame/AmountField.tsx';
+import { EditedField } from '../fields/EditedField.tsx';
+import { orNone, parseMeasured } from '../fields/typed-text.ts';
+import { AmountField } from '../fields/AmountField.tsx';
 import { PriceFields } from './PriceFields.tsx';
 import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
-import { moveEdge, setLine } from '../../client/option-edits.ts';
+import { moveEdge, setLine } from '../../client/edits/option-edits.ts';
 import { countInWords } from '../../core/charges/count-in-words.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import { minorPerMajor } from '../../core/money/currency.ts';
@@ -10,8 +10,8 @@ import { niceStep } from '../../core/orders/nice-step.ts';
 import type { ChargeLine, DeliveryOption, LocalAmount, Policy } from '../../core/policy/types.ts';
 import { axisMeasures, type SweepAxis } from '../../core/sweep/axis.ts';
 import { segmentOf, type Sweep } from '../../core/sweep/sweep.ts';
-import { useDraft, useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
-import { useWidth } from '../frame/use-width.ts';
+import { useDraft, useEdit, usePage, usePolicy } from '../page/page-context.tsx';
+import { useWidth } from '../../ui/use-width.ts';
 import { optionLine } from '../spend-line/option-line.ts';
 import { chargeSweep } from './charge-sweep.ts';
 import { Handle } from './Handle.tsx';

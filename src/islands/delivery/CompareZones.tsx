@@ -2,8 +2,8 @@ import { useMemo, useState } from 'react';
 import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { compareZones, type ComparedField } from '../../core/options/compare-zones.ts';
 import type { Market } from '../../core/policy/types.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { saveCsv } from '../frame/save-file.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { saveCsv } from '../page/save-file.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { estimatePhrase } from './option-words.ts';
 

@@ -1,14 +1,14 @@
 import { useMemo, useState } from 'react';
-import { copyOptions } from '../../client/option-edits.ts';
+import { copyOptions } from '../../client/edits/option-edits.ts';
 import { minorPerMajor, priceUnit } from '../../core/money/currency.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { copyOption } from '../../core/options/copy-option.ts';
 import type { DeliveryOption } from '../../core/policy/types.ts';
-import { inTurn } from '../../client/set-at.ts';
+import { inTurn } from '../../client/edits/set-at.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 
 /** Copies an option, or all of its zone, to other zones: amounts converted and rounded, looked at before it is done. */
 export function CopyOption({

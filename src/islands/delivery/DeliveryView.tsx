@@ -1,12 +1,12 @@
 import { useMemo, useState } from 'react';
-import { addStarterSet } from '../../client/option-edits.ts';
+import { addStarterSet } from '../../client/edits/option-edits.ts';
 import { starterSets } from '../../core/charges/starter-sets.ts';
 import type { SweepAxis } from '../../core/sweep/axis.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { useQuery } from '../frame/use-query.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { useQuery } from '../page/use-query.ts';
 import { Calendars } from './Calendars.tsx';
 import { ChargePicture } from './ChargePicture.tsx';
 import { CompareZones } from './CompareZones.tsx';

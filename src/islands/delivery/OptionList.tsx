@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
-import { setOption } from '../../client/option-edits.ts';
-import { moveBy } from '../../client/set-at.ts';
+import { setOption } from '../../client/edits/option-edits.ts';
+import { moveBy } from '../../client/edits/set-at.ts';
 import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import type { DeliveryOption, Market } from '../../core/policy/types.ts';
 import { textIn } from '../../core/wording/text-in.ts';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 import { optionLine } from '../spend-line/option-line.ts';
 import { optionKindOf } from '../../core/options/kinds/registry.ts';
 import { availabilityInWords, estimatePhrase } from './option-words.ts';

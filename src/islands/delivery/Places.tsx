@@ -1,16 +1,16 @@
 import { useMemo } from 'react';
-import type { Edit } from '../../client/edit.ts';
-import { setHours } from '../../client/option-edits.ts';
-import { freshId, setAt } from '../../client/set-at.ts';
+import type { Edit } from '../../client/edits/edit.ts';
+import { setHours } from '../../client/edits/option-edits.ts';
+import { freshId, setAt } from '../../client/edits/set-at.ts';
 import { countOptions } from '../../core/options/count-options.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Market, PickUpPlace } from '../../core/policy/types.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { EditedTexts } from '../frame/EditedTexts.tsx';
-import { usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { orNone, parseCountry, parseName, parsePosition, parseText } from '../frame/typed-text.ts';
+import { EditedField } from '../fields/EditedField.tsx';
+import { EditedTexts } from '../fields/EditedTexts.tsx';
+import { usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { orNone, parseCountry, parseName, parsePosition, parseText } from '../fields/typed-text.ts';
 import { hoursInText, readHours, weekdays } from './opening-hours.ts';
 
 /** Where shoppers collect: address, position, opening hours and what they read. */

@@ -5,9 +5,9 @@ import { stateOf, type Product, type ProductAmount, type ProductDeliveryChange }
 import type { MarketTerms } from '../../core/markets/terms.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { usePage } from '../frame/page-context.tsx';
-import { ProductSearch } from '../frame/ProductSearch.tsx';
-import { orNone, parseMoney } from '../frame/typed-text.ts';
+import { usePage } from '../page/page-context.tsx';
+import { ProductSearch } from '../fields/ProductSearch.tsx';
+import { orNone, parseMoney } from '../fields/typed-text.ts';
 
 /** Shown at once; more are found by their name. */
 const mostShown = 30;

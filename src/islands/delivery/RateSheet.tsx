@@ -1,12 +1,12 @@
 import { useMemo, useState } from 'react';
-import { setCharge } from '../../client/option-edits.ts';
-import { inTurn } from '../../client/set-at.ts';
+import { setCharge } from '../../client/edits/option-edits.ts';
+import { inTurn } from '../../client/edits/set-at.ts';
 import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { rateSheet, rateSheetColumns, readRateSheet, type SheetReading } from '../../core/options/rate-sheet.ts';
 import type { Market } from '../../core/policy/types.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { saveCsv } from '../frame/save-file.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { saveCsv } from '../page/save-file.ts';
 import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { TraceNode } from '../../core/trace/trace.ts';
-import { rehearse, whyUnavailable } from '../bench/rehearse-cart.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { rehearse, whyUnavailable } from '../rehearsal/rehearse-cart.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
 
 /** The lines of an option's charge that a test cart takes, and in words where it takes none. Null without a cart. */
 export function useLinesTaken(

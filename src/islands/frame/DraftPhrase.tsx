@@ -1,5 +1,5 @@
 import { statusOf } from '../../client/draft/draft-reducer.ts';
-import { useDraft, usePage } from './page-context.tsx';
+import { useDraft, usePage } from '../page/page-context.tsx';
 
 /** The state of the draft in words. */
 export function DraftPhrase() {

@@ -3,7 +3,7 @@ import { Bench } from '../bench/Bench.tsx';
 import { commandsOf, type Command } from './commands.ts';
 import { Header } from './Header.tsx';
 import { Notices } from './Notices.tsx';
-import { PageProvider, useDraft, usePolicy } from './page-context.tsx';
+import { PageProvider, useDraft, usePolicy } from '../page/page-context.tsx';
 import type { PageProps, ThemeChoice } from '../../contract/page.ts';
 import { Palette } from './Palette.tsx';
 import { remember } from './remember.ts';

@@ -1,5 +1,5 @@
-import { policyChanges } from '../../core/policy/changes.ts';
-import { useDraft, usePage } from './page-context.tsx';
+import { policyChanges } from '../../core/changes/changes.ts';
+import { useDraft, usePage } from '../page/page-context.tsx';
 
 /** What needs the person's attention now: an edit refused, or two edits in one place. */
 export function Notices() {

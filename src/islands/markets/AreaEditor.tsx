@@ -1,17 +1,17 @@
 import { useState } from 'react';
-import { addAreaPart, removeAreaPart } from '../../client/market-edits.ts';
-import { setAt } from '../../client/set-at.ts';
+import { addAreaPart, removeAreaPart } from '../../client/edits/market-edits.ts';
+import { setAt } from '../../client/edits/set-at.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { AreaPart, Market, Policy, Zone } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { countryName } from '../frame/place-names.ts';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { useRegions } from '../frame/use-regions.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { EditedField } from '../fields/EditedField.tsx';
+import { countryName } from '../page/place-names.ts';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { useRegions } from '../page/use-regions.ts';
 import { PastePostcodes, PostcodePatterns } from './Postcodes.tsx';
-import { parseNumber } from '../frame/typed-text.ts';
+import { parseNumber } from '../fields/typed-text.ts';
 
 type Side = 'include' | 'exclude';
 

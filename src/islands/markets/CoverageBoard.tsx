@@ -1,6 +1,6 @@
 import { memo, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { continents } from '../../core/places/continent.ts';
-import { countryName } from '../frame/place-names.ts';
+import { countryName } from '../page/place-names.ts';
 import type { Coverage, MarketMark } from './market-marks.ts';
 
 /** Countries in the order of the board. */

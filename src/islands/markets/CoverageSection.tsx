@@ -1,12 +1,12 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import type { Edit } from '../../client/edit.ts';
-import { addMarket, assignCountries } from '../../client/market-edits.ts';
-import { freshId, inTurn } from '../../client/set-at.ts';
+import type { Edit } from '../../client/edits/edit.ts';
+import { addMarket, assignCountries } from '../../client/edits/market-edits.ts';
+import { freshId, inTurn } from '../../client/edits/set-at.ts';
 import { countryByName } from '../../core/places/country-names.ts';
 import { countryCodes } from '../../core/places/country.ts';
 import { focusOn } from '../../ui/focus-soon.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { countryName } from '../frame/place-names.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { countryName } from '../page/place-names.ts';
 import { CoverageBoard } from './CoverageBoard.tsx';
 import type { Coverage } from './market-marks.ts';
 

@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { call } from '../../client/http.ts';
-import { adoptRate } from '../../client/market-edits.ts';
-import { driftingAmounts } from '../../core/markets/drifting-amounts.ts';
+import { adoptRate } from '../../client/edits/market-edits.ts';
+import { driftingAmounts } from '../../core/offers/drifting-amounts.ts';
 import type { DayRate, RateHistory } from '../../core/money/rate-history.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 import { DriftTable } from './DriftTable.tsx';
 import { ImportRates } from './ImportRates.tsx';
 import { RateChart } from './RateChart.tsx';

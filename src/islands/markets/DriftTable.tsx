@@ -1,14 +1,14 @@
 import { useMemo } from 'react';
-import type { Edit } from '../../client/edit.ts';
-import { setGoalAmount } from '../../client/edits.ts';
-import type { DriftingAmount } from '../../core/markets/drifting-amounts.ts';
+import type { Edit } from '../../client/edits/edit.ts';
+import { setGoalAmount } from '../../client/edits/edits.ts';
+import type { DriftingAmount } from '../../core/offers/drifting-amounts.ts';
 import { driftOf, type Drift } from '../../core/money/drift.ts';
 import { localMoneyOf } from '../../core/money/local-amount.ts';
 import type { DayRate } from '../../core/money/rate-history.ts';
 import { minorPerMajor } from '../../core/money/currency.ts';
-import { saveCsv } from '../frame/save-file.ts';
+import { saveCsv } from '../page/save-file.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
 
 /** Each amount that rests on a rate: on how many days shoppers were promised less than was enforced, and what avoids it. */
 export function DriftTable({

@@ -1,7 +1,7 @@
 import { AddWord } from '../../ui/AddWord.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { languageByName } from '../../core/wording/language-by-name.ts';
-import { usePage } from '../frame/page-context.tsx';
+import { languageByName } from '../../core/wording/languages/language-by-name.ts';
+import { usePage } from '../page/page-context.tsx';
 
 /** Languages in the order in which texts fall back. */
 export function Languages({

@@ -1,18 +1,18 @@
-import { removeMarket } from '../../client/market-edits.ts';
-import { setAt } from '../../client/set-at.ts';
+import { removeMarket } from '../../client/edits/market-edits.ts';
+import { setAt } from '../../client/edits/set-at.ts';
 import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
 import type { Market } from '../../core/policy/types.ts';
 import { AddWord } from '../../ui/AddWord.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import type { Parsed } from '../../ui/TypedField.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { EditedTexts } from '../frame/EditedTexts.tsx';
-import { usePolicy } from '../frame/page-context.tsx';
-import { regionByName, useRegionsOfAll } from '../frame/use-regions.ts';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { EditedField } from '../fields/EditedField.tsx';
+import { EditedTexts } from '../fields/EditedTexts.tsx';
+import { usePolicy } from '../page/page-context.tsx';
+import { regionByName, useRegionsOfAll } from '../page/use-regions.ts';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 import { Languages } from './Languages.tsx';
-import { orNone, parseCurrency, parseId, parseName, parsePercent, parseTimeZone } from '../frame/typed-text.ts';
+import { orNone, parseCurrency, parseId, parseName, parsePercent, parseTimeZone } from '../fields/typed-text.ts';
 
 /** What a market fixes, as a sentence that reads aloud. */
 export function MarketTerms({ marketId, market, gone }: { marketId: string; market: Market; gone: () => void }) {

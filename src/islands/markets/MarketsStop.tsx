@@ -1,6 +1,6 @@
 import { Frame } from '../frame/Frame.tsx';
 import type { PageProps } from '../../contract/page.ts';
-import { takeCountryNames } from '../frame/place-names.ts';
+import { takeCountryNames } from '../page/place-names.ts';
 import { MarketsView } from './MarketsView.tsx';
 
 interface MarketsProps extends PageProps {

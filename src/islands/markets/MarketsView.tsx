@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { countryCodes } from '../../core/places/country.ts';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
-import { usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { useQuery } from '../frame/use-query.ts';
+import { usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { useQuery } from '../page/use-query.ts';
 import { CoverageSection } from './CoverageSection.tsx';
 import { Currencies } from './Currencies.tsx';
 import { coverageOf, type Coverage } from './market-marks.ts';

@@ -1,14 +1,14 @@
 import { useMemo, useState } from 'react';
-import { changePatterns } from '../../client/market-edits.ts';
+import { changePatterns } from '../../client/edits/market-edits.ts';
 import { coveredPatterns, readPastedPostcodes } from '../../core/places/pasted-postcodes.ts';
 import { canBePostcode } from '../../core/places/postcode-forms.ts';
 import { normalPostcode } from '../../core/places/postcode.ts';
 import { postcodeList } from '../../core/places/postcode-list.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { usePage } from '../frame/page-context.tsx';
-import { countryName } from '../frame/place-names.ts';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { usePage } from '../page/page-context.tsx';
+import { countryName } from '../page/place-names.ts';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 
 /** Shown at once; a longer list is looked through by its search. */
 const mostShown = 40;

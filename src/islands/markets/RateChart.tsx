@@ -1,9 +1,9 @@
 import { scaleLinear } from 'd3-scale';
 import { useRef, useState, type PointerEvent } from 'react';
 import type { DayRate } from '../../core/money/rate-history.ts';
-import { saveCsv } from '../frame/save-file.ts';
+import { saveCsv } from '../page/save-file.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { useWidth } from '../frame/use-width.ts';
+import { useWidth } from '../../ui/use-width.ts';
 
 const height = 120;
 const left = 52;

@@ -1,11 +1,11 @@
-import { setAt } from '../../client/set-at.ts';
-import { allLanguages, sourceLanguageOf } from '../../core/wording/languages.ts';
-import { languageByName } from '../../core/wording/language-by-name.ts';
-import { EditedField } from '../frame/EditedField.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { countryName } from '../frame/place-names.ts';
-import { parseCountry, parseCurrency, parseName, parseText, parseTimeZone } from '../frame/typed-text.ts';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { setAt } from '../../client/edits/set-at.ts';
+import { allLanguages, sourceLanguageOf } from '../../core/wording/languages/languages.ts';
+import { languageByName } from '../../core/wording/languages/language-by-name.ts';
+import { EditedField } from '../fields/EditedField.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { countryName } from '../page/place-names.ts';
+import { parseCountry, parseCurrency, parseName, parseText, parseTimeZone } from '../fields/typed-text.ts';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 
 /** What holds for the store as a whole, in a sentence: its name, the currency that amounts follow, its clock, where goods leave from. */
 export function StoreSettings() {

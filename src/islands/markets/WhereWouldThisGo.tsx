@@ -3,13 +3,13 @@ import { inOrder } from '../../core/ordered.ts';
 import type { AreaMatch } from '../../core/places/area.ts';
 import { countryByName } from '../../core/places/country-names.ts';
 import { northOf } from '../../core/places/distance.ts';
-import { findMarket, zonesThere, type ZoneStanding } from '../../core/places/find-zone.ts';
+import { findMarket, zonesThere, type ZoneStanding } from '../../core/evaluation/find-place.ts';
 import { normalPostcode } from '../../core/places/postcode.ts';
 import type { Destination } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { countryName } from '../frame/place-names.ts';
-import { useRegions } from '../frame/use-regions.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { countryName } from '../page/place-names.ts';
+import { useRegions } from '../page/use-regions.ts';
 
 /** A destination typed in, and the market and zone it falls into, with every zone that would have had it. */
 export function WhereWouldThisGo() {

@@ -1,18 +1,18 @@
 import { useMemo } from 'react';
-import { addZone, removeZone } from '../../client/market-edits.ts';
-import { moveBy, setAt } from '../../client/set-at.ts';
+import { addZone, removeZone } from '../../client/edits/market-edits.ts';
+import { moveBy, setAt } from '../../client/edits/set-at.ts';
 import { countOptions } from '../../core/options/count-options.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { areaInWords, decidesByInWords, regionsIn } from '../../core/places/area-in-words.ts';
 import type { Market } from '../../core/policy/types.ts';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { countryName } from '../frame/place-names.ts';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { useRegionNames } from '../frame/use-regions.ts';
+import { EditedField } from '../fields/EditedField.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { countryName } from '../page/place-names.ts';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { useRegionNames } from '../page/use-regions.ts';
 import { AreaEditor } from './AreaEditor.tsx';
-import { parseName } from '../frame/typed-text.ts';
+import { parseName } from '../fields/typed-text.ts';
 
 /** The zones of a market in their listed order; each opens in place. */
 export function ZoneList({

@@ -1,13 +1,13 @@
 import { useState } from 'react';
-import { addOffer } from '../../client/offer-edits.ts';
-import type { Edit } from '../../client/edit.ts';
-import { freshId } from '../../client/set-at.ts';
-import { codeBatch } from '../../core/offers/code-batch.ts';
-import { startOffer, starterOffers, type StarterOffer } from '../../core/offers/starter-offers.ts';
+import { addOffer } from '../../client/edits/offer-edits.ts';
+import type { Edit } from '../../client/edits/edit.ts';
+import { freshId } from '../../client/edits/set-at.ts';
+import { codeBatch } from '../../core/offers/authoring/code-batch.ts';
+import { startOffer, starterOffers, type StarterOffer } from '../../core/offers/authoring/starter-offers.ts';
 import { same } from '../../core/same.ts';
 import type { Offer } from '../../core/policy/types.ts';
-import { useDraft, usePage } from '../frame/page-context.tsx';
-import { randomBytes } from './UnlockPhrase.tsx';
+import { useDraft, usePage } from '../page/page-context.tsx';
+import { randomBytes } from './paragraph/UnlockPhrase.tsx';
 
 /** Whether an offer is what its starter made: what it says it did is true only so long. */
 function isAsBegun(offer: Offer | undefined, began: Omit<Offer, 'order'>): boolean {

@@ -4,7 +4,7 @@ import type { Fact } from '../../core/conditions/fact.ts';
 import { unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Replay } from '../../core/orders/replay.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
 import { ReplayExamples } from './ReplayExamples.tsx';
 
 interface Running {

@@ -8,23 +8,23 @@ import {
   type KeyboardEvent,
   type UIEvent,
 } from 'react';
-import type { Edit } from '../../client/edit.ts';
-import { setTarget } from '../../client/edits.ts';
-import { fillTarget } from '../../client/offer-edits.ts';
-import { inTurn } from '../../client/set-at.ts';
+import type { Edit } from '../../client/edits/edit.ts';
+import { setTarget } from '../../client/edits/edits.ts';
+import { fillTarget } from '../../client/edits/offer-edits.ts';
+import { inTurn } from '../../client/edits/set-at.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { localMoneyOf, type LocalMoney } from '../../core/money/local-amount.ts';
 import { countsOrderValue } from '../../core/offers/order-value-goals.ts';
-import { decimalMarkOf, pastedTargets, unevenTargets } from '../../core/offers/target-table.ts';
+import { decimalMarkOf, pastedTargets, unevenTargets } from '../../core/offers/authoring/target-table.ts';
 import { resolveTarget } from '../../core/offers/target.ts';
 import type { Goal, Market, Offer, Policy } from '../../core/policy/types.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
-import { useStable } from '../frame/use-stable.ts';
-import { useWidth } from '../frame/use-width.ts';
-import { parseCount, parseGoal } from './goal-field.ts';
+import { useDraft, usePage, usePolicy } from '../page/page-context.tsx';
+import { useStable } from '../../ui/use-stable.ts';
+import { useWidth } from '../../ui/use-width.ts';
+import { parseCount, parseGoal } from '../fields/goal-field.ts';
 import { sharesAround } from '../spend-line/Regions.tsx';
 
 /** Fixed widths, so that a figure that changes moves nothing else. px */

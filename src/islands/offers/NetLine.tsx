@@ -2,7 +2,7 @@ import { memo, useMemo } from 'react';
 import { candidateCurve, type Outcome } from '../../core/orders/candidates.ts';
 import { niceStep } from '../../core/orders/nice-step.ts';
 import { responseOf, usualAssumption } from '../../core/orders/response.ts';
-import { useDraft, usePage } from '../frame/page-context.tsx';
+import { useDraft, usePage } from '../page/page-context.tsx';
 import { monthsOf } from '../orders/order-choice.ts';
 import { useMarketOrders } from '../orders/use-market-orders.ts';
 import type { SpendScale } from '../spend-line/scale.ts';

@@ -1,9 +1,9 @@
 import { useMemo, useRef } from 'react';
 import type { CompiledMarket } from '../../core/evaluation/compile.ts';
-import { monthsAround, overlapOf } from '../../core/offers/overlaps.ts';
+import { monthsAround, overlapOf } from '../../core/offers/authoring/overlaps.ts';
 import type { TimeSpan } from '../../core/time/schedule.ts';
-import { usePage } from '../frame/page-context.tsx';
-import { useWidth } from '../frame/use-width.ts';
+import { usePage } from '../page/page-context.tsx';
+import { useWidth } from '../../ui/use-width.ts';
 
 const nameWidth = 150;
 const rowHeight = 18;

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { call } from '../../client/http.ts';
-import type { PolicyChange } from '../../core/policy/changes.ts';
-import { isOfOffer } from '../../core/policy/draft-history.ts';
+import type { PolicyChange } from '../../core/changes/changes.ts';
+import { isOfOffer } from '../../core/changes/draft-history.ts';
 import type { AnswerTo } from '../../contract/calls.ts';
 import type { HistoricEdit } from '../../contract/shapes/draft.ts';
-import { useDraft, usePage } from '../frame/page-context.tsx';
+import { useDraft, usePage } from '../page/page-context.tsx';
 
 /** What is planned for an offer, that is in the draft and not released, and what has been done to it in the draft. */
 export function OfferHistory({ offerId }: { offerId: string }) {

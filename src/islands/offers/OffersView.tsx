@@ -1,27 +1,27 @@
 import { memo, useEffect, useMemo, useRef } from 'react';
-import { setTarget } from '../../client/edits.ts';
+import { setTarget } from '../../client/edits/edits.ts';
 import { compilePolicy, sameGround, type CompiledZone } from '../../core/evaluation/compile.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Distribution, ValueCounts } from '../../core/orders/distribution.ts';
 import { targetIn } from '../../core/offers/target.ts';
 import { sweepZone } from '../../core/sweep/sweep.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { Calm, useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { useStable } from '../frame/use-stable.ts';
-import { useQuery } from '../frame/use-query.ts';
+import { Calm, useDraft, usePage, usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { useStable } from '../../ui/use-stable.ts';
+import { useQuery } from '../page/use-query.ts';
 import { GoalGrid } from './GoalGrid.tsx';
 import { AddOffer } from './AddOffer.tsx';
 import { Archive } from './Archive.tsx';
 import { Effect } from './Effect.tsx';
 import { NetLine } from './NetLine.tsx';
-import { OfferParagraph } from './OfferParagraph.tsx';
+import { OfferParagraph } from './paragraph/OfferParagraph.tsx';
 import { QualifierLibrary } from './QualifierLibrary.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { SpendLine, type AsideGoal, type SpendGoal } from '../spend-line/SpendLine.tsx';
 import { RowTools } from './RowTools.tsx';
 import { ShopperLibrary } from './ShopperLibrary.tsx';
-import { SharesByMarket } from './SharesByMarket.tsx';
+import { SharesByMarket } from './paragraph/SharesByMarket.tsx';
 import { useDistributions } from './use-distributions.ts';
 
 /** Offers in one market: the spend line over the goal grid and the wording. */

@@ -1,5 +1,5 @@
 import { memo, useMemo, useState } from 'react';
-import { freshId, setAt } from '../../client/set-at.ts';
+import { freshId, setAt } from '../../client/edits/set-at.ts';
 import { qualifierUses, statedMarkets, type QualifierUse } from '../../core/conditions/qualifier-uses.ts';
 import { readOut } from '../../core/conditions/read-out.ts';
 import { prepare } from '../../core/evaluation/prepare.ts';
@@ -9,10 +9,10 @@ import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Condition, Qualifier } from '../../core/policy/types.ts';
 import { TriedOnOrders } from '../conditions/TriedOnOrders.tsx';
 import { ConditionEditor } from '../conditions/ConditionEditor.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { useDraft, usePage, usePolicy } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { parseName } from '../frame/typed-text.ts';
+import { EditedField } from '../fields/EditedField.tsx';
+import { useDraft, usePage, usePolicy } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { parseName } from '../fields/typed-text.ts';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 
 /** The named conditions, what each says, where it is used, and whom of the test carts it holds for. */

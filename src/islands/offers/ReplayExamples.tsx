@@ -1,9 +1,9 @@
-import { addTestCart } from '../../client/cart-edits.ts';
-import { freshId } from '../../client/set-at.ts';
+import { addTestCart } from '../../client/edits/cart-edits.ts';
+import { freshId } from '../../client/edits/set-at.ts';
 import { ordinaryCart } from '../../core/catalogue/ordinary-cart.ts';
 import { shopperOfKind } from '../../core/orders/shopper-of-order.ts';
 import type { ReplayExample } from '../../core/orders/replay.ts';
-import { useDraft, useEdit, usePage } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePage } from '../page/page-context.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 
 const shown = 2;

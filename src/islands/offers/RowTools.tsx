@@ -1,13 +1,13 @@
 import { useState } from 'react';
-import type { Edit } from '../../client/edit.ts';
-import { setTargets } from '../../client/offer-edits.ts';
+import type { Edit } from '../../client/edits/edit.ts';
+import { setTargets } from '../../client/edits/offer-edits.ts';
 import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
 import { localMoneyOf } from '../../core/money/local-amount.ts';
 import { resolveTarget, targetIn } from '../../core/offers/target.ts';
-import { followingTargets, roundedTargets, spreadTarget } from '../../core/offers/target-table.ts';
+import { followingTargets, roundedTargets, spreadTarget } from '../../core/offers/authoring/target-table.ts';
 import type { Goal } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
 
 const steps: [string, string][] = [
   ['1', '1'],

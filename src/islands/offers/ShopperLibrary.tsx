@@ -1,14 +1,14 @@
 import { memo } from 'react';
-import type { Edit } from '../../client/edit.ts';
-import { freshId, setAt } from '../../client/set-at.ts';
+import type { Edit } from '../../client/edits/edit.ts';
+import { freshId, setAt } from '../../client/edits/set-at.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Persona } from '../../core/policy/types.ts';
 import { Remove } from '../../ui/Remove.tsx';
-import { EditedField } from '../frame/EditedField.tsx';
-import { ShopperFacts } from '../frame/ShopperFacts.tsx';
-import { useDraft } from '../frame/page-context.tsx';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
-import { parseName } from '../frame/typed-text.ts';
+import { EditedField } from '../fields/EditedField.tsx';
+import { ShopperFacts } from '../fields/ShopperFacts.tsx';
+import { useDraft } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { parseName } from '../fields/typed-text.ts';
 
 /** Made-up shoppers with all that a condition can ask of them; the spend line and test carts take them by name. */
 export const ShopperLibrary = memo(function ShopperLibrary() {

@@ -1,11 +1,11 @@
 import { memo } from 'react';
-import { setAssumption } from '../../client/edits.ts';
+import { setAssumption } from '../../client/edits/edits.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { usualAssumption } from '../../core/orders/response.ts';
 import type { Assumption } from '../../core/policy/types.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, useEdit, usePolicy } from '../frame/page-context.tsx';
-import { parsePercentTo } from '../frame/typed-text.ts';
+import { useDraft, useEdit, usePolicy } from '../page/page-context.tsx';
+import { parsePercentTo } from '../fields/typed-text.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
 
 /** What is assumed of shoppers, in one line; kept with the draft, undone like any edit. */

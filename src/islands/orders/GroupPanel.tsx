@@ -9,12 +9,12 @@ import { ordersBetween } from '../../core/orders/distribution.ts';
 import type { OrderFilter, Tally } from '../../core/orders/tally.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { usePage } from '../frame/page-context.tsx';
-import { parseGoal } from '../offers/goal-field.ts';
+import { usePage } from '../page/page-context.tsx';
+import { parseGoal } from '../fields/goal-field.ts';
 import { niceStep } from '../../core/orders/nice-step.ts';
 import type { Stretch } from './OrdersPicture.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { saveCsv } from '../frame/save-file.ts';
+import { saveCsv } from '../page/save-file.ts';
 import { sumBelow } from '../../core/orders/tally.ts';
 import { wordsFor } from './words.ts';
 

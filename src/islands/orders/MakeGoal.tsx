@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { setGoalAmount } from '../../client/edits.ts';
+import { setGoalAmount } from '../../client/edits/edits.ts';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { followingNear, localMoneyOf, resolveAmount } from '../../core/money/local-amount.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { LocalAmount } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { useDraft, useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePage, usePolicy } from '../page/page-context.tsx';
 
 /** Makes a trial goal the goal of an offer in this market, and goes to it. */
 export function MakeGoal({

@@ -1,5 +1,5 @@
 import { memo, useMemo, useRef, useState } from 'react';
-import { setAssumption } from '../../client/edits.ts';
+import { setAssumption } from '../../client/edits/edits.ts';
 import type { OrdersWorker } from '../../client/orders-worker.ts';
 import type { BunchingResult, NoBunching } from '../../core/orders/bunching.ts';
 import type { OrderValueGoal } from '../../core/offers/order-value-goals.ts';
@@ -9,10 +9,10 @@ import { minorPerMajor } from '../../core/money/currency.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { dateOfDay, dayNumber } from '../../core/time/day.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
-import { parseGoal } from '../offers/goal-field.ts';
+import { useEdit, usePage, usePolicy } from '../page/page-context.tsx';
+import { parseGoal } from '../fields/goal-field.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { saveCsv, savePng, saveSvg } from '../frame/save-file.ts';
+import { saveCsv, savePng, saveSvg } from '../page/save-file.ts';
 import { wordsFor } from './words.ts';
 
 const refusals: Record<NoBunching, string> = {

@@ -14,7 +14,7 @@ import { outcomeOf, type Outcome } from '../../core/orders/candidates.ts';
 import type { Response } from '../../core/orders/response.ts';
 import type { OrderValueGoal } from '../../core/offers/order-value-goals.ts';
 import type { OrderStudy } from '../../core/orders/study.ts';
-import { usePage } from '../frame/page-context.tsx';
+import { usePage } from '../page/page-context.tsx';
 import { Pennant } from '../spend-line/Pennant.tsx';
 import { keyMove, valueAt } from '../spend-line/scale.ts';
 import { GoalsInForce } from './GoalsInForce.tsx';

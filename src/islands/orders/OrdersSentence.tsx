@@ -1,7 +1,7 @@
 import type { Market } from '../../core/policy/types.ts';
 import { dateOfDay } from '../../core/time/day.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
 import { periodsOf } from './order-choice.ts';
 import type { MarketOrders } from './use-market-orders.ts';
 import { wordsFor } from './words.ts';

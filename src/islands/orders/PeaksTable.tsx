@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import type { OrderStudy } from '../../core/orders/study.ts';
-import { usePage } from '../frame/page-context.tsx';
+import { usePage } from '../page/page-context.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { saveCsv } from '../frame/save-file.ts';
+import { saveCsv } from '../page/save-file.ts';
 import type { Stretch } from './OrdersPicture.tsx';
 import { wordsFor } from './words.ts';
 

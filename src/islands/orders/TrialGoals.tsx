@@ -3,11 +3,11 @@ import type { Response } from '../../core/orders/response.ts';
 import type { Tally } from '../../core/orders/tally.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { usePage } from '../frame/page-context.tsx';
-import { parseGoal } from '../offers/goal-field.ts';
+import { usePage } from '../page/page-context.tsx';
+import { parseGoal } from '../fields/goal-field.ts';
 import { MakeGoal } from './MakeGoal.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { saveCsv } from '../frame/save-file.ts';
+import { saveCsv } from '../page/save-file.ts';
 import { wordsFor } from './words.ts';
 
 /** What the trial goals would do in a month, goal by goal and together. */

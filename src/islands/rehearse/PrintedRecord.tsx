@@ -3,9 +3,9 @@ import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { placeIds, places } from '../../core/wording/places.ts';
 import { Reasons, type Reason } from '../../ui/Why.tsx';
-import { whyNothing, whyUnavailable, type Rehearsal } from '../bench/rehearse-cart.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { reasonOfOption } from '../frame/reasons.ts';
+import { whyNothing, whyUnavailable, type Rehearsal } from '../rehearsal/rehearse-cart.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { reasonOfOption } from '../rehearsal/reasons.ts';
 
 /** Lines below the first that are printed: what lies deeper fills pages. */
 const deepest = 1;

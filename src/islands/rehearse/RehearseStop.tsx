@@ -1,8 +1,8 @@
-import { addTestCart } from '../../client/cart-edits.ts';
+import { addTestCart } from '../../client/edits/cart-edits.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { Frame } from '../frame/Frame.tsx';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
-import { useEdit, usePage, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePage, usePolicy } from '../page/page-context.tsx';
 import type { PageProps } from '../../contract/page.ts';
 import { RehearseView } from './RehearseView.tsx';
 

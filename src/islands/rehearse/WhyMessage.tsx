@@ -3,9 +3,9 @@ import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { places, type Place } from '../../core/wording/places.ts';
 import { stateName } from '../../core/wording/text-address.ts';
 import { useWhy, type Reason } from '../../ui/Why.tsx';
-import type { Rehearsal } from '../bench/rehearse-cart.ts';
-import { silenceInWords } from '../frame/silence-in-words.ts';
-import { usePage } from '../frame/page-context.tsx';
+import type { Rehearsal } from '../rehearsal/rehearse-cart.ts';
+import { silenceInWords } from '../rehearsal/silence-in-words.ts';
+import { usePage } from '../page/page-context.tsx';
 
 /** Why the shopper reads what they read: who leads and in which state, which text was found, and why others are silent. */
 export function WhyMessage({ compiled, rehearsal }: { compiled: CompiledPolicy; rehearsal: Rehearsal }) {

@@ -5,7 +5,7 @@ import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { quoteAnswer, type QuoteAnswer } from '../../core/quote/quote-answer.ts';
 import { shopSheet, type ShopSheet } from '../../core/quote/shop-sheet.ts';
-import type { Rehearsal } from '../bench/rehearse-cart.ts';
+import type { Rehearsal } from '../rehearsal/rehearse-cart.ts';
 
 /** What the shop would be told for a cart under a policy, and all it would show of it. */
 export interface ShopLaid {

@@ -1,4 +1,4 @@
-import type { PolicyChange } from '../../core/policy/changes.ts';
+import type { PolicyChange } from '../../core/changes/changes.ts';
 
 const stops: Record<PolicyChange['place'], { name: string; href: string }> = {
   markets: { name: 'Markets', href: '/markets' },

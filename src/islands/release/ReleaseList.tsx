@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { usePage } from '../frame/page-context.tsx';
+import { usePage } from '../page/page-context.tsx';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 
 /** All releases, newest first; an older one can be made current again. */

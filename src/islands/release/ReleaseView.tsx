@@ -2,7 +2,7 @@ import { statusOf } from '../../client/draft/draft-reducer.ts';
 import { useState } from 'react';
 import { call, type Answer, type HttpProblem } from '../../client/http.ts';
 import { samePolicy } from '../../core/policy/patch.ts';
-import { useDraft, usePage } from '../frame/page-context.tsx';
+import { useDraft, usePage } from '../page/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
 import { TestCartWarnings } from './TestCartWarnings.tsx';

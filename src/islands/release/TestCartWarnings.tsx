@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
 import { inOrder } from '../../core/ordered.ts';
 import { missesOf } from '../../core/test-carts/expectations.ts';
-import { messagesOf } from '../bench/expected-in-words.ts';
-import { ExpectedMark } from '../bench/ExpectedMark.tsx';
-import { rehearse } from '../bench/rehearse-cart.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { messagesOf } from '../rehearsal/expected-in-words.ts';
+import { ExpectedMark } from '../rehearsal/ExpectedMark.tsx';
+import { rehearse } from '../rehearsal/rehearse-cart.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
 
 /** Test carts that no longer come out as they are expected to, said before they are released. */
 export function TestCartWarnings() {

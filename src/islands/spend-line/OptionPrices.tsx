@@ -1,6 +1,6 @@
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import type { OptionPrice } from '../../core/evaluation/evaluation.ts';
-import { usePriceWords } from '../frame/use-price-words.ts';
+import { usePriceWords } from '../page/use-price-words.ts';
 import { optionLine } from './option-line.ts';
 
 /** The options of a zone with their lines and what each costs here. @param left ids of options to leave out */

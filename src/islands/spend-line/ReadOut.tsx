@@ -6,7 +6,7 @@ import { ordersBelow, type Distribution } from '../../core/orders/distribution.t
 import type { Shopper } from '../../core/policy/types.ts';
 import type { Sweep } from '../../core/sweep/sweep.ts';
 import { renderLead } from '../../core/wording/render.ts';
-import { usePage } from '../frame/page-context.tsx';
+import { usePage } from '../page/page-context.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { OptionPrices } from './OptionPrices.tsx';
 

@@ -1,5 +1,5 @@
 import type { Look } from '../../core/policy/types.ts';
-import { directionOf } from '../../core/wording/languages.ts';
+import { directionOf } from '../../core/wording/languages/languages.ts';
 import type { Place } from '../../core/wording/places.ts';
 import { GoalBar } from './GoalBar.tsx';
 import { shopWords } from './shop-words.ts';

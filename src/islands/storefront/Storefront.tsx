@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Look } from '../../core/policy/types.ts';
 import type { SheetPart, ShopSheet } from '../../core/quote/shop-sheet.ts';
-import { directionOf } from '../../core/wording/languages.ts';
+import { directionOf } from '../../core/wording/languages/languages.ts';
 import type { Place } from '../../core/wording/places.ts';
 import { GoalBar } from './GoalBar.tsx';
 import { shopWords, shopWordsLanguage, type ShopWords } from './shop-words.ts';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { Look } from '../../core/policy/types.ts';
 import { timeLeft } from '../../core/time/countdown.ts';
-import { countdownInWords } from '../../core/wording/countdown-words.ts';
-import { countsDown } from '../../core/wording/look.ts';
-import { directionOf } from '../../core/wording/languages.ts';
+import { countdownInWords } from '../../core/wording/look/countdown-words.ts';
+import { countsDown } from '../../core/wording/look/look.ts';
+import { directionOf } from '../../core/wording/languages/languages.ts';
 import { shopWords, shopWordsLanguage } from './shop-words.ts';
 import { useLook } from './use-look.ts';
 

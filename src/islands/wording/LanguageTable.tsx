@@ -1,11 +1,11 @@
 import { useMemo, useState } from 'react';
-import { keepTranslation } from '../../client/text-edits.ts';
-import { directionOf, sourceLanguageOf } from '../../core/wording/languages.ts';
+import { keepTranslation } from '../../client/edits/text-edits.ts';
+import { directionOf, sourceLanguageOf } from '../../core/wording/languages/languages.ts';
 import { places } from '../../core/wording/places.ts';
 import { addressKey, stateName, type TextAddress } from '../../core/wording/text-address.ts';
 import { textTable, wantsWork, type TextCell, type TextRow } from '../../core/wording/text-table.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { useEdit, usePolicy } from '../frame/page-context.tsx';
+import { useEdit, usePolicy } from '../page/page-context.tsx';
 import { TextEditor } from './TextEditor.tsx';
 
 const statusWords: Record<TextCell['status'], string> = {

@@ -1,12 +1,12 @@
-import { setAt } from '../../client/set-at.ts';
-import type { Edit } from '../../client/edit.ts';
+import { setAt } from '../../client/edits/set-at.ts';
+import type { Edit } from '../../client/edits/edit.ts';
 import type { Look } from '../../core/policy/types.ts';
-import { contrastsOf, lookOf } from '../../core/wording/look.ts';
+import { contrastsOf, lookOf } from '../../core/wording/look/look.ts';
 import { placeIds, places, type Place } from '../../core/wording/places.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, useEdit, usePolicy } from '../frame/page-context.tsx';
-import { useServerClock } from '../frame/use-server-clock.ts';
+import { useDraft, useEdit, usePolicy } from '../page/page-context.tsx';
+import { useServerClock } from '../page/use-server-clock.ts';
 import { PlaceScene } from '../storefront/PlaceScene.tsx';
 import type { StripMessage } from '../storefront/Strip.tsx';
 

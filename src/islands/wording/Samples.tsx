@@ -2,13 +2,13 @@ import { useMemo } from 'react';
 import type { CompiledMarket } from '../../core/evaluation/compile.ts';
 import type { MessageState } from '../../core/evaluation/evaluation.ts';
 import { findText } from '../../core/wording/find-text.ts';
-import { directionOf } from '../../core/wording/languages.ts';
-import { linesNeeded } from '../../core/wording/lines-needed.ts';
+import { directionOf } from '../../core/wording/languages/languages.ts';
+import { linesNeeded } from '../../core/wording/look/lines-needed.ts';
 import { placeIds, places, type Place, type TextPlace } from '../../core/wording/places.ts';
 import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { stateName } from '../../core/wording/text-address.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { usePage, usePolicy } from '../page/page-context.tsx';
 import { useTextWidth } from './use-text-width.ts';
 
 /** A text with carts that try it, and the room it takes in the places where it is shown. */

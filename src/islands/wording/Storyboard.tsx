@@ -2,13 +2,13 @@ import { useMemo } from 'react';
 import type { CompiledMarket } from '../../core/evaluation/compile.ts';
 import type { MessageState } from '../../core/evaluation/evaluation.ts';
 import { findText } from '../../core/wording/find-text.ts';
-import { countsDown, lookOf } from '../../core/wording/look.ts';
+import { countsDown, lookOf } from '../../core/wording/look/look.ts';
 import type { TextPlace } from '../../core/wording/places.ts';
 import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { messageStates, textAt, type TextAddress } from '../../core/wording/text-address.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
-import { useServerClock } from '../frame/use-server-clock.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
+import { useServerClock } from '../page/use-server-clock.ts';
 import { PlaceScene } from '../storefront/PlaceScene.tsx';
 import { TextEditor } from './TextEditor.tsx';
 

@@ -1,10 +1,10 @@
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { dropUnfinished, setText } from '../../client/text-edits.ts';
+import { dropUnfinished, setText } from '../../client/edits/text-edits.ts';
 import type { FoundText } from '../../core/wording/find-text.ts';
-import { directionOf } from '../../core/wording/languages.ts';
+import { directionOf } from '../../core/wording/languages/languages.ts';
 import { faultsAt, subjectOf } from '../../core/wording/policy-faults.ts';
 import { textAt, unfinishedText, type TextAddress } from '../../core/wording/text-address.ts';
-import { useDraft, useEdit, usePolicy } from '../frame/page-context.tsx';
+import { useDraft, useEdit, usePolicy } from '../page/page-context.tsx';
 import { begunAt, completionsOf, type Completion } from './completions.ts';
 import { MarkedText } from './MarkedText.tsx';
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { takeTranslations } from '../../client/text-edits.ts';
+import { takeTranslations } from '../../client/edits/text-edits.ts';
 import { readTextCsv, textCsv } from '../../core/translations/text-csv.ts';
 import { readXliff } from '../../core/translations/read-xliff.ts';
 import { targetLanguages, type TranslationReading } from '../../core/translations/translation.ts';
@@ -7,9 +7,9 @@ import { xliffOf } from '../../core/translations/write-xliff.ts';
 import { stateName, textAt } from '../../core/wording/text-address.ts';
 import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { usePolicy } from '../frame/page-context.tsx';
-import { saveCsv, saveFile } from '../frame/save-file.ts';
-import { useGuardedEdit } from '../frame/use-guarded-edit.tsx';
+import { usePolicy } from '../page/page-context.tsx';
+import { saveCsv, saveFile } from '../page/save-file.ts';
+import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 
 const listed = 40;
 

@@ -5,8 +5,8 @@ import { leadOrder, type LeadRank } from '../../core/evaluation/lead-order.ts';
 import type { Silence } from '../../core/evaluation/lead-message.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { inOrder } from '../../core/ordered.ts';
-import { silenceInWords } from '../frame/silence-in-words.ts';
-import { usePage, usePolicy } from '../frame/page-context.tsx';
+import { silenceInWords } from '../rehearsal/silence-in-words.ts';
+import { usePage, usePolicy } from '../page/page-context.tsx';
 
 /** For each test cart of the market, which offer speaks, which wait for it, and why the others are silent. */
 export function WhoLeads({ marketId }: { marketId: string }) {

@@ -5,8 +5,8 @@ import {
   type WordingArgument,
 } from '../../core/wording/arguments.ts';
 import type { MessageArguments } from '../../core/evaluation/evaluation.ts';
-import { pluralCategories } from '../../core/wording/plural-categories.ts';
-import { rewardKinds } from '../../core/wording/reward-kinds.ts';
+import { pluralCategories } from '../../core/wording/languages/plural-categories.ts';
+import { rewardKinds } from '../../core/offers/reward-kinds.ts';
 
 /** Something that can be put in where a brace has been opened. */
 export interface Completion {

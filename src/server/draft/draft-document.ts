@@ -3,7 +3,7 @@ import type { Operation } from 'rfc6902';
 import { emptyPolicy } from '../../core/policy/empty.ts';
 import { applyToPolicy } from '../../core/policy/patch.ts';
 import type { Policy } from '../../core/policy/types.ts';
-import { checkPolicy } from '../../core/policy/validate.ts';
+import { checkPolicy } from '../../core/checks/validate.ts';
 import { currentVersion } from '../../core/policy/version.ts';
 import { checkedPolicy, storedPolicy } from '../policy/stored-policy.ts';
 import { storeId } from '../user.ts';

@@ -1,7 +1,7 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import type { Operation } from 'rfc6902';
-import { policyChanges } from '../../core/policy/changes.ts';
-import { isOfOffer } from '../../core/policy/draft-history.ts';
+import { policyChanges } from '../../core/changes/changes.ts';
+import { isOfOffer } from '../../core/changes/draft-history.ts';
 import type { HistoricEdit } from '../../contract/shapes/draft.ts';
 import { applyToPolicy } from '../../core/policy/patch.ts';
 import { currentVersion } from '../../core/policy/version.ts';

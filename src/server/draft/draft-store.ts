@@ -2,12 +2,12 @@ import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql
 import type { Operation } from 'rfc6902';
 import type { Draft } from '../../contract/shapes/draft.ts';
 import type { PolicyFault } from '../../core/policy/fault.ts';
-import { policyChanges } from '../../core/policy/changes.ts';
+import { policyChanges } from '../../core/changes/changes.ts';
 import { emptyPolicy } from '../../core/policy/empty.ts';
 import { applyToPolicy, patchBetween } from '../../core/policy/patch.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { currentVersion } from '../../core/policy/version.ts';
-import { checkPolicy } from '../../core/policy/validate.ts';
+import { checkPolicy } from '../../core/checks/validate.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { unknownRegions } from '../places/regions.ts';
 import { storeId } from '../user.ts';

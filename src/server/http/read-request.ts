@@ -1,6 +1,6 @@
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
-import { schemaSettings } from '../../core/policy/schema/settings.ts';
-import { faultOf } from '../../core/policy/schema-fault.ts';
+import { schemaSettings } from '../../core/schema/settings.ts';
+import { faultOf } from '../../core/checks/schema-fault.ts';
 import { revisionOfEtag } from '../../contract/etag.ts';
 import type { ProblemField } from '../../contract/shapes/problem.ts';
 import { ProblemError } from './problem.ts';

@@ -1,8 +1,8 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import type { PolicyFault } from '../../core/policy/fault.ts';
 import type { Policy } from '../../core/policy/types.ts';
-import { upgradePolicy } from '../../core/policy/upgrade.ts';
-import { checkPolicy } from '../../core/policy/validate.ts';
+import { upgradePolicy } from '../../core/checks/upgrade.ts';
+import { checkPolicy } from '../../core/checks/validate.ts';
 
 /** A stored policy that is not valid: whoever reads it must not compute with it. */
 export class InvalidStoredPolicy extends Error {

@@ -1,4 +1,4 @@
-import { readReferenceRates } from '../../core/money/reference-rates.ts';
+import { readReferenceRates } from '../../core/imports/reference-rates.ts';
 import { ProblemError } from '../http/problem.ts';
 import { addRates, type RatesAdded } from './rate-store.ts';
 

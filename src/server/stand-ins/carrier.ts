@@ -1,6 +1,6 @@
 import type { CarrierAnswer, CarrierRequest } from '../../contract/shapes/carrier.ts';
 import { continents } from '../../core/places/continent.ts';
-import { usualVolumeDivisor, volumeWeight } from '../../core/charges/charge-measure.ts';
+import { usualVolumeDivisor, volumeWeight } from '../../core/cart/charge-measure.ts';
 
 const bands = [
   { first: 480, further: 95 },

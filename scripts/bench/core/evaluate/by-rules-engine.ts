@@ -1,6 +1,6 @@
 import { Engine, type NestedCondition, type TopLevelCondition } from 'json-rules-engine';
 import { demoPolicy } from '../../../../demo/policy/demo-policy.ts';
-import { chargeMeasure, usualVolumeDivisor, type ChargeMeasure } from '../../../../src/core/charges/charge-measure.ts';
+import { chargeMeasure, usualVolumeDivisor, type ChargeMeasure } from '../../../../src/core/cart/charge-measure.ts';
 import type { LeafNode } from '../../../../src/core/conditions/leaf.ts';
 import { factOf } from '../../../../src/core/conditions/registry.ts';
 import { zoneContext } from '../../../../src/core/evaluation/context.ts';
@@ -10,7 +10,7 @@ import { measureCart } from '../../../../src/core/cart/measures.ts';
 import { ratesAt } from '../../../../src/core/markets/terms.ts';
 import { countedToward } from '../../../../src/core/offers/counted.ts';
 import { inOrder } from '../../../../src/core/ordered.ts';
-import { findPlace } from '../../../../src/core/places/find-zone.ts';
+import { findPlace } from '../../../../src/core/evaluation/find-place.ts';
 import { normalPostcode } from '../../../../src/core/places/postcode.ts';
 import type { Condition, ConditionNode } from '../../../../src/core/policy/types.ts';
 

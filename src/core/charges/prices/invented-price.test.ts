@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../../demo/policy/demo-policy.ts';
 import { changed, evaluateLines, tuesday } from '../../../../tests/support/evaluate-store.ts';
-import { addLine } from '../../../client/option-edits.ts';
+import { addLine } from '../../../client/edits/option-edits.ts';
 import { compilePolicy } from '../../evaluation/compile.ts';
-import { policyChanges } from '../../policy/changes.ts';
+import { policyChanges } from '../../changes/changes.ts';
 import { withPatches } from '../../policy/patch.ts';
-import { policySchema } from '../../policy/schema/policy-schema.ts';
+import { policySchema } from '../../schema/policy-schema.ts';
 import type { LocalAmount } from '../../policy/types.ts';
-import { checkPolicy } from '../../policy/validate.ts';
+import { checkPolicy } from '../../checks/validate.ts';
 import { sweepZone } from '../../sweep/sweep.ts';
 import { money } from '../../trace/trace.ts';
 import { ChargeWords } from '../charge-in-words.ts';

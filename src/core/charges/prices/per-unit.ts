@@ -2,7 +2,7 @@ import { largestAmount, multiplyDivide } from '../../money/rounding.ts';
 import type { PricePerUnit } from '../../policy/types.ts';
 import { money, number, yes } from '../../trace/trace.ts';
 import type { ChargeInput } from '../charge-input.ts';
-import { chargeMeasure, measures, type ChargeMeasure } from '../charge-measure.ts';
+import { chargeMeasure, measures, type ChargeMeasure } from '../../cart/charge-measure.ts';
 import { countInWords } from '../count-in-words.ts';
 import { bounded, boundsInWords, boundsParts, boundsSchema, checkBounds, compileBounds, sayBounds } from './bounds.ts';
 import type { CompiledRange, PriceKindRecord, PricePart } from './price-kind.ts';

@@ -3,7 +3,7 @@ import type { Fault } from '../../policy/fault.ts';
 import type { ChargeLine, LocalAmount } from '../../policy/types.ts';
 import type { TraceValue } from '../../trace/trace.ts';
 import type { ChargeInput, DecisionPath } from '../charge-input.ts';
-import type { ChargeMeasure } from '../charge-measure.ts';
+import type { ChargeMeasure } from '../../cart/charge-measure.ts';
 
 export type LinePrice = ChargeLine['price'];
 

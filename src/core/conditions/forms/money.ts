@@ -1,6 +1,6 @@
 import { compileBasis, type CompiledBasis } from '../../cart/basis.ts';
 import { amountIn, type MarketTerms } from '../../markets/terms.ts';
-import { checkAmounts } from '../../policy/references/check-amounts.ts';
+import { checkAmounts } from '../../money/check-amounts.ts';
 import type { Facts } from '../asked.ts';
 import { isInRange, rangeOf } from '../compare.ts';
 import type { Fact, FactForm, FactWords, ToldByOrders } from '../fact.ts';

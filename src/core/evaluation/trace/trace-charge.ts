@@ -1,4 +1,4 @@
-import { chargeMeasure, measures } from '../../charges/charge-measure.ts';
+import { chargeMeasure, measures } from '../../cart/charge-measure.ts';
 import type { ChargeInput } from '../../charges/charge-input.ts';
 import { linesOfCharge, priceOfCharge, withHandling } from '../../charges/charge.ts';
 import type { CompiledCharge, CompiledChargeLine } from '../../charges/compile-charge.ts';

@@ -1,4 +1,4 @@
-import type { PlaceFound } from '../../places/find-zone.ts';
+import type { PlaceFound } from '../find-place.ts';
 import { node, text, type TraceNode } from '../../trace/trace.ts';
 import type { EvaluationInput } from '../evaluation.ts';
 

@@ -1,5 +1,5 @@
 import { amountIn } from '../../markets/terms.ts';
-import { checkAmounts } from '../../policy/references/check-amounts.ts';
+import { checkAmounts } from '../../money/check-amounts.ts';
 import type { RewardOf } from '../reward.ts';
 import { onDelivery } from './on-delivery.ts';
 

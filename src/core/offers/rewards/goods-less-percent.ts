@@ -1,6 +1,6 @@
 import { compileSelection } from '../../catalogue/goods-selection.ts';
 import { percentAsFraction, percentOf } from '../../money/rounding.ts';
-import { checkGoods } from '../../policy/references/check-goods.ts';
+import { checkGoods } from '../../catalogue/check-goods.ts';
 import type { RewardKindRecord, RewardOf } from '../reward.ts';
 
 export const goodsLessPercent: RewardKindRecord<RewardOf<'goodsLessPercent'>> = {

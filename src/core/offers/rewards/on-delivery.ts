@@ -1,8 +1,8 @@
 import { amountIn, type MarketTerms } from '../../markets/terms.ts';
 import { percentAsFraction } from '../../money/rounding.ts';
 import { selectsOption, type CompiledOption } from '../../options/compile-option.ts';
-import { checkAmounts } from '../../policy/references/check-amounts.ts';
-import { checkSelection } from '../../policy/references/check-selection.ts';
+import { checkAmounts } from '../../money/check-amounts.ts';
+import { checkSelection } from '../../options/check-selection.ts';
 import type { OptionSelection, Reward } from '../../policy/types.ts';
 import type { CompiledReward, DeliveryReward, DeliveryRewardNode, RewardKindRecord } from '../reward.ts';
 

@@ -1,4 +1,4 @@
-import { checkSelection } from '../../policy/references/check-selection.ts';
+import { checkSelection } from '../../options/check-selection.ts';
 import type { RewardOf } from '../reward.ts';
 import { onDelivery } from './on-delivery.ts';
 

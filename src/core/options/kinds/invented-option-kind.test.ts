@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../../demo/policy/demo-policy.ts';
 import { changed, evaluateLines } from '../../../../tests/support/evaluate-store.ts';
-import { policyChanges } from '../../policy/changes.ts';
-import { policySchema } from '../../policy/schema/policy-schema.ts';
-import { checkPolicy } from '../../policy/validate.ts';
+import { policyChanges } from '../../changes/changes.ts';
+import { policySchema } from '../../schema/policy-schema.ts';
+import { checkPolicy } from '../../checks/validate.ts';
 import type { OptionKindRecord } from './option-kind.ts';
 import { optionKindOf, registerOptionKind } from './registry.ts';
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { call } from '../../../client/http.ts';
-import { usePage } from '../../frame/page-context.tsx';
+import { usePage } from '../../page/page-context.tsx';
 import { wordsFor } from '../words.ts';
 import type { ImportRun } from '../../../contract/shapes/import.ts';
 

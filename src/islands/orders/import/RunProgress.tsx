@@ -1,4 +1,4 @@
-import { usePage } from '../../frame/page-context.tsx';
+import { usePage } from '../../page/page-context.tsx';
 import { wordsFor } from '../words.ts';
 import type { ImportRun } from '../../../contract/shapes/import.ts';
 

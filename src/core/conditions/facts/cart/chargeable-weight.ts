@@ -1,4 +1,4 @@
-import { usualVolumeDivisor, volumeWeight } from '../../../charges/charge-measure.ts';
+import { usualVolumeDivisor, volumeWeight } from '../../../cart/charge-measure.ts';
 import { deliveredOf } from '../../asked.ts';
 import { numberFact } from '../../forms/number.ts';
 

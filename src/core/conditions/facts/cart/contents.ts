@@ -1,6 +1,6 @@
 import { unitPriceOf } from '../../../cart/line-values.ts';
 import { compileSelection, selects } from '../../../catalogue/goods-selection.ts';
-import { checkGoods } from '../../../policy/references/check-goods.ts';
+import { checkGoods } from '../../../catalogue/check-goods.ts';
 import type { Facts } from '../../asked.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { priceEdges, type LeafOf } from '../../leaf.ts';

@@ -1,6 +1,6 @@
 import { quantityOf as piecesOf } from '../../../cart/line-values.ts';
 import { compileSelection } from '../../../catalogue/goods-selection.ts';
-import { checkGoods } from '../../../policy/references/check-goods.ts';
+import { checkGoods } from '../../../catalogue/check-goods.ts';
 import { isInRange, rangeOf } from '../../compare.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { checkNumbers, comparedNumber } from '../../forms/comparison.ts';

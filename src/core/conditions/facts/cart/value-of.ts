@@ -1,6 +1,6 @@
 import { goodsValueOf } from '../../../cart/line-values.ts';
 import { compileSelection } from '../../../catalogue/goods-selection.ts';
-import { checkGoods } from '../../../policy/references/check-goods.ts';
+import { checkGoods } from '../../../catalogue/check-goods.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { checkMoney, comparedMoney, moneyLeaf } from '../../forms/money.ts';
 import { priceEdges, type LeafOf } from '../../leaf.ts';

@@ -1,4 +1,4 @@
-import { checkLocalTime, checkReadIn } from '../../../policy/references/check-schedule.ts';
+import { checkLocalTime, checkReadIn } from '../../../time/check-schedule.ts';
 import { zoneOf } from '../../../time/schedule.ts';
 import { instantOfLocal } from '../../../time/zone-clock.ts';
 import type { Fact, FactForm } from '../../fact.ts';

@@ -1,4 +1,4 @@
-import { checkReadIn } from '../../../policy/references/check-schedule.ts';
+import { checkReadIn } from '../../../time/check-schedule.ts';
 import { isoWeekday } from '../../../time/day.ts';
 import { zoneOf } from '../../../time/schedule.ts';
 import { localTime } from '../../../time/zone-clock.ts';

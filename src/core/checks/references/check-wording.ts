@@ -1,0 +1,26 @@
+import { canBeShown } from '../../wording/faults.ts';
+import { addressKey, textAddresses, textAt } from '../../wording/text-address.ts';
+import type { Fault } from '../../policy/fault.ts';
+import type { Policy } from '../../policy/types.ts';
+
+/**
+ * Texts belong to offers that exist, and every text that shoppers would read can be shown to them: what cannot is kept beside
+ * it, as unfinished.
+ *
+ * @param valid a policy without faults, whose texts are not looked at again
+ */
+export function checkWording(policy: Policy, valid: Policy | undefined, fault: Fault): void {
+  for (const part of ['wording', 'textNotes'] as const) {
+    for (const id of Object.keys(policy[part] ?? {}))
+      if (!policy.offers[id]) fault(`/${part}/${id}`, `there is no offer "${id}"`);
+  }
+  if (valid?.wording === policy.wording) return;
+  for (const offerId of Object.keys(policy.wording)) {
+    if (valid?.wording[offerId] === policy.wording[offerId]) continue;
+    for (const address of textAddresses(policy, offerId)) {
+      const text = textAt(policy, address);
+      if (text !== undefined && !canBeShown(text))
+        fault(`/wording/${addressKey(address)}`, 'cannot be shown to shoppers: keep it in textNotes as unfinished');
+    }
+  }
+}

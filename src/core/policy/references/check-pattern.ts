@@ -1,7 +1,0 @@
-import { parsePostcodePattern } from '../../places/postcode.ts';
-import type { Fault } from '../fault.ts';
-
-export function checkPattern(pattern: string, pointer: string, fault: Fault): void {
-  const parsed = parsePostcodePattern(pattern);
-  if (!parsed.ok) fault(pointer, parsed.reason);
-}

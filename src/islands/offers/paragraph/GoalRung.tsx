@@ -1,0 +1,176 @@
+import { setTarget } from '../../../client/edits/edits.ts';
+import type { Edit } from '../../../client/edits/edit.ts';
+import { addReward, removeGoal, rewardOfKind, setMeasure } from '../../../client/edits/offer-edits.ts';
+import { setAt } from '../../../client/edits/set-at.ts';
+import { basesInWords } from '../../../core/conditions/reader.ts';
+import { toDecimal } from '../../../core/money/decimal.ts';
+import { targetIn } from '../../../core/offers/target.ts';
+import { inOrder } from '../../../core/ordered.ts';
+import type { Goal } from '../../../core/policy/types.ts';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { Remove } from '../../../ui/Remove.tsx';
+import { TypedField } from '../../../ui/TypedField.tsx';
+import type { useRowDrag } from '../../../ui/use-row-drag.tsx';
+import { GoodsPhrase } from '../../conditions/GoodsPhrase.tsx';
+import { useDraft, usePage, usePolicy } from '../../page/page-context.tsx';
+import { parseCount, parseGoal } from '../../fields/goal-field.ts';
+import { GoodsOnly } from './GoodsOnly.tsx';
+import { RewardPhrase } from './RewardPhrase.tsx';
+
+/** One goal of an offer: from what amount of what, and what shoppers get there. */
+export function GoalRung({
+  offerId,
+  goalId,
+  goal,
+  number,
+  of,
+  marketId,
+  byCode,
+  rows,
+  edit,
+}: {
+  offerId: string;
+  goalId: string;
+  goal: Goal;
+  number: number;
+  of: number;
+  marketId: string;
+  /** a code alone unlocks it, whatever the cart */
+  byCode: boolean;
+  rows: ReturnType<typeof useRowDrag>;
+  edit: (edit: Edit) => boolean;
+}) {
+  const policy = usePolicy();
+  const { catalogue } = usePage();
+  const show = useDraft((state) => state.show);
+  const at = (...steps: string[]) => ['offers', offerId, 'goals', goalId, ...steps];
+  const { currency, name } = policy.markets[marketId]!;
+  const target = targetIn(policy, offerId, goalId, marketId);
+  const { measure } = goal;
+  const money = measure.kind === 'countedValue';
+  const unit = measure.kind === 'items' ? 'items' : measure.kind === 'weight' ? 'g' : currency;
+  const rewards = inOrder(goal.rewards);
+  const [product] = catalogue.keys();
+  return (
+    <li
+      className="drop-row flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5"
+      {...rows.rowOf(goalId)}
+      onKeyDown={of > 1 ? rows.onKeyOf(goalId) : undefined}
+      data-testid={`rung-${goalId}`}
+    >
+      {of > 1 && (
+        <span className="flex items-center self-center" title="What this goal gives is moved; the amounts stay">
+          {rows.handleOf(goalId)}
+          {rows.arrowsOf(goalId, `What goal ${number} gives`)}
+        </span>
+      )}
+      <div className="sentence min-w-0 flex-1 basis-60">
+        {byCode ? (
+          <>With the code, </>
+        ) : (
+          <>
+            From{' '}
+            <TypedField
+              label={`Goal ${number} in ${name}, ${unit}`}
+              shown={target === null ? '' : money ? toDecimal(target, currency) : String(target)}
+              parse={(text) => (money ? parseGoal(text, currency, true) : parseCount(text, goal.measure.kind))}
+              show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, marketId, value))}
+              commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
+              placeholder="not here"
+              testId={number === 1 ? 'goal-field' : `goal-field-${number}`}
+            />{' '}
+            {unit} of{' '}
+            <PhraseSelect
+              label={`What goal ${number} counts`}
+              value={measure.kind}
+              options={[
+                ['countedValue', 'goods value'],
+                ['items', 'pieces'],
+                ['weight', 'weight'],
+              ]}
+              choose={(kind) =>
+                edit(
+                  setMeasure(
+                    offerId,
+                    goalId,
+                    kind === 'countedValue'
+                      ? { kind, basis: 'afterDiscountsAsShown' }
+                      : { kind: kind as 'items' | 'weight' },
+                  ),
+                )
+              }
+              testId={`measure-${number}`}
+            />
+            {measure.kind === 'countedValue' && (
+              <>
+                {' '}
+                <PhraseSelect
+                  label={`Basis of goal ${number}`}
+                  value={measure.basis}
+                  options={basesInWords}
+                  choose={(basis) => edit(setAt(at('measure', 'basis'), basis))}
+                />
+              </>
+            )}
+            {goal.goods ? (
+              <>
+                {' '}
+                of{' '}
+                <GoodsPhrase
+                  goods={goal.goods}
+                  markets={marketId}
+                  change={(goods) => setAt(at('goods'), goods)}
+                  edit={edit}
+                />
+                <Remove what={`goods of goal ${number}`} remove={() => edit(setAt(at('goods'), undefined))} />
+              </>
+            ) : (
+              <GoodsOnly number={number} choose={(goods) => edit(setAt(at('goods'), goods))} />
+            )}
+            {': '}
+          </>
+        )}
+        {rewards.map(([id, reward], index) => (
+          <span key={id}>
+            {index > 0 && ' and '}
+            <RewardPhrase
+              offerId={offerId}
+              goalId={goalId}
+              rewardId={id}
+              reward={reward}
+              label={`goal ${number}`}
+              marketId={marketId}
+              removable={rewards.length > 1}
+              edit={edit}
+            />
+          </span>
+        ))}
+        {rewards.length < 10 && (
+          <button
+            type="button"
+            className="quiet-button !px-1 text-[13px] text-soft"
+            onClick={() => edit(addReward(offerId, goalId, rewardOfKind('deliveryFree', null, policy, product ?? '')))}
+          >
+            and …
+          </button>
+        )}
+        {number > 1 && (
+          <>
+            {', '}
+            <PhraseSelect
+              label={`What becomes of lower rewards at goal ${number}`}
+              value={goal.then}
+              options={[
+                ['replace', 'instead of what lower goals give'],
+                ['add', 'in addition to what lower goals give'],
+              ]}
+              choose={(then) => edit(setAt(at('then'), then))}
+              testId={`then-${number}`}
+            />
+          </>
+        )}
+      </div>
+      {of > 1 && <Remove what={`goal ${number}`} remove={() => edit(removeGoal(offerId, goalId))} />}
+    </li>
+  );
+}

@@ -1,0 +1,372 @@
+import { useMemo } from 'react';
+import type { Edit } from '../../../client/edits/edit.ts';
+import {
+  addGoal,
+  archiveOffer,
+  byPriority,
+  duplicateOffer,
+  movePriority,
+  moveRung,
+  removeOffer,
+  setMarkets,
+  setOffer,
+} from '../../../client/edits/offer-edits.ts';
+import { freshId, setAt } from '../../../client/edits/set-at.ts';
+import type { CompiledMarket } from '../../../core/evaluation/compile.ts';
+import { togetherIn, type Together } from '../../../core/evaluation/together.ts';
+import { inOrder } from '../../../core/ordered.ts';
+import type { Offer, Policy } from '../../../core/policy/types.ts';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { Remove } from '../../../ui/Remove.tsx';
+import { useRowDrag } from '../../../ui/use-row-drag.tsx';
+import { WhenPhrase } from '../../conditions/WhenPhrase.tsx';
+import { EditedField } from '../../fields/EditedField.tsx';
+import { usePolicy } from '../../page/page-context.tsx';
+import { useGuardedEdit } from '../../page/use-guarded-edit.tsx';
+import { orNone, parseName, parseText, parseWhole } from '../../fields/typed-text.ts';
+import { TextWarnings } from '../../release/TextWarnings.tsx';
+import { GoalRung } from './GoalRung.tsx';
+import { OfferCalendar } from '../OfferCalendar.tsx';
+import { OfferHistory } from '../OfferHistory.tsx';
+import { SchedulePhrase } from './SchedulePhrase.tsx';
+import { UnlockPhrase } from './UnlockPhrase.tsx';
+
+/** An offer as a paragraph: when, where, for whom, from what, what they get, how often, and together with what. */
+export function OfferParagraph({
+  offerId,
+  offer,
+  marketId,
+  compiledMarket,
+  choose,
+}: {
+  offerId: string;
+  offer: Offer;
+  marketId: string;
+  compiledMarket: CompiledMarket | undefined;
+  choose: (offer: string) => void;
+}) {
+  const policy = usePolicy();
+  const { edit, refusal } = useGuardedEdit();
+  const at = (...steps: string[]) => ['offers', offerId, ...steps];
+  const goals = inOrder(offer.goals);
+  const rungs = useRowDrag(
+    goals.map(([id]) => id),
+    (id, by) => edit(moveRung(offerId, id, by)),
+  );
+  const duplicate = () => {
+    const copy = freshId(offerId, policy.offers);
+    if (edit(duplicateOffer(offerId, copy))) choose(copy);
+  };
+  const limit = (label: string, field: 'inAll' | 'perShopper') => (
+    <EditedField
+      label={label}
+      shown={offer.limits?.[field] === undefined ? '' : String(offer.limits[field])}
+      parse={orNone<number>(parseWhole(1, 1_000_000_000))}
+      change={(value: number | undefined) => setLimit(offerId, field, value)}
+      edit={edit}
+      placeholder="any number of times"
+      testId={`limit-${field}`}
+    />
+  );
+  return (
+    <section
+      className="seldom-seen mt-2 border-t border-hairline pt-2 leading-7"
+      aria-label={`Offer ${offer.name}`}
+      data-testid="offer-paragraph"
+    >
+      {refusal}
+      <TextWarnings offerId={offerId} />
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <label className="inline-flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="toggle toggle-xs toggle-primary"
+            checked={offer.on}
+            disabled={offer.archived}
+            aria-label={`${offer.name} is on`}
+            onChange={(event) => edit(setOffer(offerId, 'on', event.target.checked))}
+          />
+          {offer.archived ? 'archived' : offer.on ? 'on' : 'off'}
+        </label>
+        <strong className="text-[15px]">
+          <EditedField
+            label="Name of the offer"
+            shown={offer.name}
+            parse={parseName}
+            change={(name) => setOffer(offerId, 'name', name)}
+            edit={edit}
+            testId="offer-name"
+          />
+        </strong>
+        <span className="ml-auto text-[13px]">
+          <button
+            type="button"
+            className="quiet-button underline decoration-dotted underline-offset-2"
+            onClick={duplicate}
+            data-testid="duplicate-offer"
+          >
+            Duplicate
+          </button>
+          <button
+            type="button"
+            className="quiet-button underline decoration-dotted underline-offset-2"
+            title={
+              offer.archived
+                ? 'It comes back as it was, off'
+                : 'It is turned off, kept with its texts and history, and left out of the grid'
+            }
+            onClick={() => edit(archiveOffer(offerId, !offer.archived))}
+            data-testid="archive-offer"
+          >
+            {offer.archived ? 'Take out of the archive' : 'Archive'}
+          </button>
+          <button
+            type="button"
+            className="quiet-button underline decoration-dotted underline-offset-2"
+            onClick={() => edit(removeOffer(offerId))}
+            data-testid="remove-offer"
+          >
+            Delete with its texts
+          </button>
+        </span>
+      </p>
+      <p className="text-[13px] text-soft">
+        <EditedField
+          label="What it is for"
+          shown={offer.note}
+          parse={parseText(2000)}
+          change={(note) => setOffer(offerId, 'note', note)}
+          edit={edit}
+          placeholder="what it is for, and when to look at it again"
+          testId="offer-note"
+        />
+      </p>
+      <SchedulePhrase offerId={offerId} schedule={offer.schedule} edit={edit} />
+      {compiledMarket && <OfferCalendar market={compiledMarket} offerId={offerId} />}
+      <MarketsPhrase offerId={offerId} offer={offer} edit={edit} />
+      <div className="sentence">
+        For{' '}
+        <WhenPhrase
+          label="For whom"
+          place={at('when')}
+          when={offer.when}
+          markets={[marketId]}
+          always="everyone"
+          edit={edit}
+          testId="offer-when"
+        />
+      </div>
+      <UnlockPhrase offerId={offerId} unlock={offer.unlock} name={offer.name} edit={edit} />
+      <ol aria-label="Goals">
+        {goals.map(([id, goal], index) => (
+          <GoalRung
+            key={id}
+            offerId={offerId}
+            goalId={id}
+            goal={goal}
+            number={index + 1}
+            of={goals.length}
+            marketId={marketId}
+            byCode={offer.unlock.by === 'code'}
+            rows={rungs}
+            edit={edit}
+          />
+        ))}
+      </ol>
+      {goals.length < 10 && (
+        <button
+          type="button"
+          className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
+          onClick={() => edit(addGoal(offerId))}
+          data-testid="add-goal"
+        >
+          Add a goal above
+        </button>
+      )}
+      <p>
+        Each shopper may use it {limit('Uses per shopper', 'perShopper')}, all together {limit('Uses in all', 'inAll')}.{' '}
+        <NearlyPhrase offerId={offerId} offer={offer} edit={edit} />
+      </p>
+      <TogetherPhrase offerId={offerId} offer={offer} market={compiledMarket} edit={edit} />
+      <OfferHistory offerId={offerId} />
+    </section>
+  );
+}
+
+const setLimit =
+  (offer: string, field: 'inAll' | 'perShopper', value: number | undefined): Edit =>
+  (policy) => {
+    const { [field]: _, ...others } = policy.offers[offer]?.limits ?? {};
+    const limits = value === undefined ? others : { ...others, [field]: value };
+    return setOffer(offer, 'limits', Object.keys(limits).length > 0 ? limits : undefined)(policy);
+  };
+
+function MarketsPhrase({ offerId, offer, edit }: { offerId: string; offer: Offer; edit: (edit: Edit) => boolean }) {
+  const { markets } = usePolicy();
+  const chosen = offer.markets ? Object.keys(offer.markets) : null;
+  const others = inOrder(markets).filter(([id]) => !chosen?.includes(id));
+  return (
+    <p>
+      In{' '}
+      {chosen?.map((id) => (
+        <span key={id} className="mr-1">
+          {markets[id]?.name ?? id}
+          <Remove
+            what={`${markets[id]?.name ?? id} from the markets`}
+            remove={() =>
+              edit(
+                setMarkets(
+                  offerId,
+                  chosen.filter((other) => other !== id),
+                ),
+              )
+            }
+          />
+        </span>
+      ))}
+      <PhraseSelect
+        label="Markets of the offer"
+        quiet={chosen !== null}
+        value=""
+        options={
+          chosen
+            ? [['', 'and …'], ['*', 'every market'], ...others.map(([id, { name }]) => [id, name] as const)]
+            : [['', 'every market that has a goal'], ...others.map(([id, { name }]) => [id, `only ${name}`] as const)]
+        }
+        choose={(id) => edit(setMarkets(offerId, id === '*' ? [] : [...(chosen ?? []), id]))}
+        testId="offer-markets"
+      />
+    </p>
+  );
+}
+
+function NearlyPhrase({
+  offerId,
+  offer: { nearly },
+  edit,
+}: {
+  offerId: string;
+  offer: Offer;
+  edit: (edit: Edit) => boolean;
+}) {
+  return (
+    <>
+      Shoppers are <em>nearly there</em> when{' '}
+      {nearly && 'amounts' in nearly ? (
+        <>amounts of its own are missing</>
+      ) : (
+        <>
+          at most{' '}
+          <EditedField
+            label="Nearly there, percent of the goal"
+            shown={nearly && 'share' in nearly ? nearly.share : ''}
+            parse={orNone((text) =>
+              /^\d{1,2}([.,]\d{1,2})?$/.test(text.trim())
+                ? { ok: true, value: text.trim().replace(',', '.') }
+                : { ok: false, reason: 'A percentage below 100.' },
+            )}
+            change={(share) => setOffer(offerId, 'nearly', share === undefined ? undefined : { share })}
+            edit={edit}
+            placeholder="nothing"
+            testId="nearly"
+          />{' '}
+          % of the goal is missing
+        </>
+      )}
+      .
+    </>
+  );
+}
+
+function TogetherPhrase({
+  offerId,
+  offer,
+  market,
+  edit,
+}: {
+  offerId: string;
+  offer: Offer;
+  market: CompiledMarket | undefined;
+  edit: (edit: Edit) => boolean;
+}) {
+  const policy = usePolicy();
+  const met = useMemo(() => (market ? togetherIn(market, offerId) : null), [market, offerId]);
+  const ranked = useMemo(
+    () => byPriority(policy).filter(([, other]) => other.on || (other === offer && !other.archived)),
+    [policy, offer],
+  );
+  const rows = useRowDrag(
+    ranked.map(([id]) => id),
+    (id, by) => edit(movePriority(id, wholeSteps(policy, ranked, id, by))),
+  );
+  return (
+    <>
+      <p>
+        With other offers it{' '}
+        <PhraseSelect
+          label="With other offers"
+          value={String(offer.combines)}
+          options={[
+            ['true', 'combines'],
+            ['false', 'stands alone'],
+          ]}
+          choose={(value) => edit(setAt(['offers', offerId, 'combines'], value === 'true'))}
+          testId="combines"
+        />
+        {met && (
+          <span className="text-soft" data-testid="together">
+            {' '}
+            {togetherInWords(met, offer.name)}
+          </span>
+        )}
+      </p>
+      <div className="text-[13px]">
+        <span className="text-soft">In order of priority</span>
+        <ol className="flex flex-wrap gap-x-3" aria-label="Offers by priority">
+          {ranked.map(([id, other]) => (
+            <li
+              key={id}
+              className="drop-row inline-flex items-center"
+              {...rows.rowOf(id)}
+              data-testid={`priority-${id}`}
+            >
+              {rows.handleOf(id)}
+              <span
+                tabIndex={0}
+                className={id === offerId ? 'font-semibold' : ''}
+                onKeyDown={(event) => {
+                  if (!event.altKey || (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight')) return;
+                  event.preventDefault();
+                  edit(movePriority(id, wholeSteps(policy, ranked, id, event.key === 'ArrowLeft' ? -1 : 1)));
+                }}
+                aria-label={`${other.name}, priority ${other.priority}; Alt with the arrow keys moves it`}
+              >
+                {other.name} <span className="text-soft">{other.priority}</span>
+              </span>
+            </li>
+          ))}
+        </ol>
+      </div>
+    </>
+  );
+}
+
+/** Steps among all offers that come to so many among those shown. */
+function wholeSteps(policy: Policy, shown: readonly (readonly [string, Offer])[], id: string, by: number): number {
+  const all = byPriority(policy).map(([other]) => other);
+  const target = shown[Math.max(0, Math.min(shown.length - 1, shown.findIndex(([other]) => other === id) + by))]?.[0];
+  return target === undefined ? 0 : all.indexOf(target) - all.indexOf(id);
+}
+
+function togetherInWords({ combining, alone }: Together, own: string): string {
+  if (combining.length + alone.length <= 1)
+    return `and meets no other offer here${combining.concat(alone)[0] === own ? '' : ' yet'}.`;
+  const sides = [
+    ...(combining.length > 0
+      ? [combining.length > 1 ? `${combining.join(', then ')} one after the other` : combining[0]!]
+      : []),
+    ...alone,
+  ];
+  if (sides.length === 1) return `On one option apply ${sides[0]}.`;
+  return `On one option the shopper gets the lowest price of: ${sides.join('; ')}. Equal prices go to the higher priority.`;
+}

@@ -1,0 +1,172 @@
+import { useState } from 'react';
+import type { Edit } from '../../../client/edits/edit.ts';
+import { rewardOfKind, setAmountIn, setReward } from '../../../client/edits/offer-edits.ts';
+import { setAt } from '../../../client/edits/set-at.ts';
+import type { Amounts, Reward } from '../../../core/policy/types.ts';
+import type { RewardField } from '../../../core/offers/reward.ts';
+import { rewardKindOf, rewardKindRecords } from '../../../core/offers/rewards/registry.ts';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { Remove } from '../../../ui/Remove.tsx';
+import { GoodsPhrase } from '../../conditions/GoodsPhrase.tsx';
+import { AmountField } from '../../fields/AmountField.tsx';
+import { EditedField } from '../../fields/EditedField.tsx';
+import { usePage, usePolicy } from '../../page/page-context.tsx';
+import { parsePercentTo, parseWhole } from '../../fields/typed-text.ts';
+import { OptionsPhrase } from './OptionsPhrase.tsx';
+
+/** What shoppers get at a goal, as a clause. Amounts are those of one market; others keep theirs. */
+export function RewardPhrase({
+  offerId,
+  goalId,
+  rewardId,
+  reward,
+  label,
+  marketId,
+  removable,
+  edit,
+}: {
+  offerId: string;
+  goalId: string;
+  rewardId: string;
+  reward: Reward;
+  label: string;
+  marketId: string;
+  removable: boolean;
+  edit: (edit: Edit) => boolean;
+}) {
+  const policy = usePolicy();
+  const { fields } = rewardKindOf(reward);
+  const has = (field: RewardField): boolean => fields.includes(field);
+  const [limited, setLimited] = useState('on' in reward && (reward.cap !== undefined || reward.coversOwnDelivery));
+  const { catalogue } = usePage();
+  const at = (...steps: string[]) => ['offers', offerId, 'goals', goalId, 'rewards', rewardId, ...steps];
+  const { currency } = policy.markets[marketId]!;
+  const [first] = catalogue.keys();
+  const amount = (name: string, field: 'price' | 'amount' | 'cap', table: Amounts | undefined, optional: string) => (
+    <>
+      <AmountField
+        label={`${name}, ${label}, ${currency}`}
+        amount={table?.[marketId]}
+        marketId={marketId}
+        change={(value) => setAmountIn(at(field), marketId, value)}
+        edit={edit}
+        optional={optional}
+        testId={`${field}-${rewardId}`}
+      />{' '}
+      {currency}
+    </>
+  );
+  const percent = (
+    <EditedField
+      label={`Percentage, ${label}`}
+      shown={'percent' in reward ? reward.percent : ''}
+      parse={parsePercentTo(100)}
+      change={(value) => setAt(at('percent'), value)}
+      edit={edit}
+      live
+      align="right"
+      testId={`percent-${rewardId}`}
+    />
+  );
+  return (
+    <>
+      <PhraseSelect
+        label={`What shoppers get, ${label}`}
+        value={reward.kind}
+        options={rewardKindRecords().map((record) => [record.kind, record.offered] as const)}
+        choose={(kind) =>
+          edit(setReward(offerId, goalId, rewardId, rewardOfKind(kind as Reward['kind'], reward, policy, first ?? '')))
+        }
+        testId={`reward-${rewardId}`}
+      />{' '}
+      {has('price') && 'price' in reward && <>{amount('Price', 'price', reward.price, 'no amount')} </>}
+      {has('amount') && 'amount' in reward && <>{amount('Amount', 'amount', reward.amount, 'no amount')} </>}
+      {has('percent') && <>{percent} % </>}
+      {has('gift') && 'product' in reward && (
+        <>
+          <EditedField
+            label={`Pieces, ${label}`}
+            shown={String(reward.quantity)}
+            parse={parseWhole(1, 100)}
+            change={(value) => setAt(at('quantity'), value)}
+            edit={edit}
+            align="right"
+          />{' '}
+          ×{' '}
+          <PhraseSelect
+            label={`Gift, ${label}`}
+            value={reward.product}
+            options={[
+              ...(catalogue.has(reward.product)
+                ? []
+                : [[reward.product, `${reward.product}, no longer in the catalogue`] as const]),
+              ...[...catalogue.values()].map(({ id, name }) => [id, name] as const),
+            ]}
+            choose={(product) => edit(setAt(at('product'), product))}
+          />
+        </>
+      )}
+      {has('goods') && (
+        <>
+          {'goods' in reward && reward.goods ? (
+            <>
+              on{' '}
+              <GoodsPhrase
+                goods={reward.goods}
+                markets={marketId}
+                change={(goods) => setAt(at('goods'), goods)}
+                edit={edit}
+              />
+              <Remove what={`goods of the reward, ${label}`} remove={() => edit(setAt(at('goods'), undefined))} />
+            </>
+          ) : (
+            'on all goods'
+          )}
+        </>
+      )}
+      {has('options') && 'on' in reward && (
+        <>
+          {!has('priceOf') && 'on '}
+          <OptionsPhrase
+            label={`Options of the reward, ${label}`}
+            selection={reward.on}
+            marketId={marketId}
+            change={(on) => edit(setAt(at('on'), on))}
+          />
+          {has('priceOf') && 'priceOf' in reward && (
+            <>
+              {' '}
+              at the lowest price of{' '}
+              <OptionsPhrase
+                label={`Options whose price it becomes, ${label}`}
+                selection={reward.priceOf}
+                marketId={marketId}
+                change={(priceOf) => edit(setAt(at('priceOf'), priceOf))}
+              />
+            </>
+          )}
+          {limited ? (
+            <>
+              , where delivery costs at most {amount('Cap', 'cap', reward.cap, 'any amount')},{' '}
+              <PhraseSelect
+                label={`Own delivery prices of goods, ${label}`}
+                value={String(reward.coversOwnDelivery)}
+                options={[
+                  ['true', 'including'],
+                  ['false', 'not including'],
+                ]}
+                choose={(value) => edit(setAt(at('coversOwnDelivery'), value === 'true'))}
+              />{' '}
+              what goods with a delivery price of their own add
+            </>
+          ) : (
+            <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setLimited(true)}>
+              only where …
+            </button>
+          )}
+        </>
+      )}
+      {removable && <Remove what={`this reward of ${label}`} remove={() => edit(setAt(at(), undefined))} />}
+    </>
+  );
+}

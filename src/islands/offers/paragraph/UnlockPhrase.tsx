@@ -1,0 +1,163 @@
+import { useState } from 'react';
+import type { Edit } from '../../../client/edits/edit.ts';
+import { addCodes, setUnlock } from '../../../client/edits/offer-edits.ts';
+import { setAt } from '../../../client/edits/set-at.ts';
+import { codeBatch, codesOf, guessOdds, leastLength, mostLength } from '../../../core/offers/authoring/code-batch.ts';
+import type { Offer } from '../../../core/policy/types.ts';
+import { AddWord } from '../../../ui/AddWord.tsx';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { Remove } from '../../../ui/Remove.tsx';
+import { SaveAs } from '../../../ui/SaveAs.tsx';
+import { usePage } from '../../page/page-context.tsx';
+import { saveCsv } from '../../page/save-file.ts';
+
+const ways: [Offer['unlock']['by'], string][] = [
+  ['amount', 'an amount'],
+  ['code', 'a code'],
+  ['amountOrCode', 'an amount or a code'],
+  ['amountAndCode', 'an amount and a code'],
+];
+
+export const randomBytes = (count: number) => crypto.getRandomValues(new Uint8Array(count));
+/** As shoppers enter it. */
+const shape = /^[A-Z0-9][A-Z0-9_-]{0,39}$/;
+const mostShown = 12;
+
+/** By what the offer is unlocked, and its codes: typed one by one, or a batch that nobody can guess. */
+export function UnlockPhrase({
+  offerId,
+  unlock,
+  name,
+  edit,
+}: {
+  offerId: string;
+  unlock: Offer['unlock'];
+  name: string;
+  edit: (edit: Edit) => boolean;
+}) {
+  const [making, setMaking] = useState(false);
+  const codes = unlock.by === 'amount' ? [] : Object.keys(unlock.codes);
+  return (
+    <div>
+      <p>
+        Unlocked by{' '}
+        <PhraseSelect
+          label="Unlocked by"
+          value={unlock.by}
+          options={ways}
+          choose={(by) => edit(setUnlock(offerId, by as Offer['unlock']['by'], codeBatch(1, 8, '', randomBytes)[0]!))}
+          testId="unlock"
+        />
+        {unlock.by !== 'amount' && (
+          <span className="text-[13px]" data-testid="codes">
+            {': '}
+            {codes.slice(0, mostShown).map((code) => (
+              <span key={code} className="mr-2">
+                {code}
+                {codes.length > 1 && (
+                  <Remove
+                    what={`code ${code}`}
+                    remove={() => edit(setAt(['offers', offerId, 'unlock', 'codes', code], undefined))}
+                  />
+                )}
+              </span>
+            ))}
+            {codes.length > mostShown && <span className="mr-2 text-soft">and {codes.length - mostShown} more</span>}
+            <AddWord
+              label="New code"
+              placeholder="add a code"
+              accept={(text) => shape.test(text.toUpperCase()) && !codes.includes(text.toUpperCase())}
+              reason="Letters, digits, - and _, and not there yet."
+              add={(text) => edit(addCodes(offerId, [text.toUpperCase()]))}
+            />
+            <button
+              type="button"
+              className="quiet-button underline decoration-dotted underline-offset-2"
+              aria-expanded={making}
+              onClick={() => setMaking(!making)}
+              data-testid="make-codes"
+            >
+              many at once
+            </button>
+            {codes.length > 1 && (
+              <SaveAs
+                what="the codes"
+                forms={[
+                  {
+                    name: 'CSV',
+                    save: () =>
+                      saveCsv(
+                        `codes-${offerId}`,
+                        ['offer', 'code'],
+                        codes.map((code) => [name, code]),
+                      ),
+                  },
+                ]}
+              />
+            )}
+          </span>
+        )}
+      </p>
+      {making && unlock.by !== 'amount' && (
+        <Batch taken={codes} make={(batch) => edit(addCodes(offerId, batch)) && setMaking(false)} />
+      )}
+    </div>
+  );
+}
+
+/** Codes of one offer that a policy can hold. */
+const most = 5000;
+
+function Batch({ taken, make }: { taken: readonly string[]; make: (codes: string[]) => void }) {
+  const { locale } = usePage();
+  const [count, setCount] = useState('100');
+  const [length, setLength] = useState('8');
+  const [begin, setBegin] = useState('');
+  const [wanted, letters] = [Number(count), Number(length)];
+  const start = begin.trim().toUpperCase();
+  const wrong =
+    !/^\d+$/.test(count) || wanted < 1
+      ? 'How many is a whole number.'
+      : taken.length + wanted > most
+        ? `An offer has at most ${most} codes.`
+        : !/^\d+$/.test(length) || letters < leastLength || letters > mostLength
+          ? `${leastLength} to ${mostLength} letters.`
+          : start !== '' && !/^[A-Z0-9][A-Z0-9_-]{0,15}$/.test(start)
+            ? 'They may begin with up to 16 letters, digits, - and _.'
+            : wanted > codesOf(letters) / 1000
+              ? 'So many of this length could be found by trying. Make them longer.'
+              : null;
+  const field = (label: string, value: string, set: (text: string) => void, width: string, testId: string) => (
+    <input
+      className={`typed ${width} [field-sizing:fixed]`}
+      aria-label={label}
+      value={value}
+      onChange={(event) => set(event.target.value)}
+      data-testid={testId}
+    />
+  );
+  const odds = new Intl.NumberFormat(locale, { notation: 'compact', maximumSignificantDigits: 2 });
+  return (
+    <p className="border-l-2 border-primary pl-3 text-[13px]">
+      Make {field('How many codes', count, setCount, 'w-14', 'batch-count')} codes of{' '}
+      {field('Letters of a code', length, setLength, 'w-10', 'batch-length')} letters, beginning with{' '}
+      {field('Beginning of the codes', begin, setBegin, 'w-20', 'batch-begin')}{' '}
+      <button
+        type="button"
+        className="btn btn-xs btn-primary"
+        disabled={wrong !== null}
+        onClick={() => make(codeBatch(wanted, letters, start, randomBytes, new Set(taken)))}
+        data-testid="batch-make"
+      >
+        Make them
+      </button>{' '}
+      {wrong ? (
+        <span className="text-error">{wrong}</span>
+      ) : (
+        <span className="text-soft">
+          one try in {odds.format(1 / guessOdds(taken.length + wanted, letters))} would hit one of them
+        </span>
+      )}
+    </p>
+  );
+}

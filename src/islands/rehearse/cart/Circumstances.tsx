@@ -1,0 +1,158 @@
+import { useState, useSyncExternalStore } from 'react';
+import { setCartPart } from '../../../client/edits/cart-edits.ts';
+import { factNamed } from '../../../core/conditions/registry.ts';
+import type { CompiledZone } from '../../../core/evaluation/compile.ts';
+import type { TestCart } from '../../../core/policy/types.ts';
+import { instantOfLocal, localText, nextClockChange } from '../../../core/time/zone-clock.ts';
+import { AddWord } from '../../../ui/AddWord.tsx';
+import { DateTimeField } from '../../../ui/DateTimeField.tsx';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { Remove } from '../../../ui/Remove.tsx';
+import { useEdit, usePage, usePolicy } from '../../page/page-context.tsx';
+
+const mostCodes = 20;
+const minute = 60_000;
+const namesOfClocks = Intl.supportedValuesOf('timeZone');
+const never = () => () => {};
+
+/** Every clock there is, by its IANA name, once the page is alive: the server's list is not the browser's. */
+function useEveryClock(): readonly string[] {
+  return useSyncExternalStore(
+    never,
+    () => namesOfClocks,
+    () => none,
+  );
+}
+const none: readonly string[] = [];
+
+/** When the cart is bought, through which channel and with which codes. */
+export function Circumstances({
+  cartId,
+  cart,
+  zone,
+}: {
+  cartId: string;
+  cart: TestCart;
+  zone: CompiledZone | undefined;
+}) {
+  const policy = usePolicy();
+  const { now, locale } = usePage();
+  const edit = useEdit();
+  const [chosenClock, setClock] = useState('');
+  const everyClock = useEveryClock();
+  const marketClock = zone?.market.terms.clocks.market;
+  const timeZone = chosenClock || policy.store.timeZone;
+  const at = cart.at === undefined ? now : Date.parse(cart.at);
+  const goTo = (instant: number | undefined) =>
+    edit(setCartPart(cartId, 'at', instant === undefined ? undefined : new Date(instant).toISOString()));
+  const next = zone ? nextTurn(zone, at) : null;
+  const change = nextClockChange(timeZone, at);
+  const clocks = [
+    ['', `the store’s clock, ${policy.store.timeZone}`],
+    ...(marketClock && marketClock !== policy.store.timeZone
+      ? [[marketClock, `the market’s clock, ${marketClock}`]]
+      : []),
+    ...['UTC', ...everyClock]
+      .filter((name) => name !== policy.store.timeZone && name !== marketClock)
+      .map((name) => [name, name]),
+  ] as [string, string][];
+  const { codes = [] } = cart;
+  const channels = factNamed('cart.channel')?.words?.known(policy, String) ?? [];
+  const day = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone });
+  return (
+    <div
+      className="mb-2 flex flex-wrap items-baseline gap-x-1 gap-y-1 text-[13px] [&_input]:min-h-6 [&_select]:min-h-6"
+      data-testid="circumstances"
+    >
+      <span className="text-soft">at</span>
+      <DateTimeField
+        label={`Moment on the clock of ${timeZone}; empty for now`}
+        value={cart.at === undefined ? '' : localText(timeZone, at)}
+        change={(local) => goTo(local === '' ? undefined : instantOfLocal(timeZone, local, 'earlier'))}
+        testId="cart-moment"
+      />
+      <span className="text-soft">{cart.at === undefined ? 'now,' : ''} on</span>
+      <PhraseSelect
+        label="Clock"
+        quiet={chosenClock === ''}
+        value={chosenClock}
+        options={clocks}
+        choose={setClock}
+        testId="cart-clock"
+      />
+      {cart.at !== undefined && (
+        <button type="button" className="quiet-button" onClick={() => goTo(undefined)} data-testid="moment-now">
+          now
+        </button>
+      )}
+      {next && (
+        <button
+          type="button"
+          className="quiet-button underline decoration-dotted underline-offset-2"
+          title={day.format(next.instant)}
+          onClick={() => goTo(next.instant)}
+          data-testid="next-turn"
+        >
+          to when {next.offer} {next.begins ? 'begins' : 'is over'}
+        </button>
+      )}
+      {change !== null && (
+        <button
+          type="button"
+          className="quiet-button underline decoration-dotted underline-offset-2"
+          title={day.format(change)}
+          onClick={() => goTo(at < change - minute ? change - minute : change)}
+          data-testid="next-clock-change"
+        >
+          to the change of clocks
+        </button>
+      )}
+      <span className="ml-3 text-soft">through</span>
+      <PhraseSelect
+        label="Channel"
+        value={cart.channel ?? ''}
+        options={[
+          ['', 'the web'],
+          ...channels.filter(({ word }) => word !== 'web').map(({ word, name }) => [word, name] as const),
+        ]}
+        choose={(channel) => edit(setCartPart(cartId, 'channel', channel === '' ? undefined : channel))}
+        testId="cart-channel"
+      />
+      <span className="ml-3 text-soft">with codes</span>
+      {codes.map((code) => (
+        <span key={code}>
+          {code}
+          <Remove
+            what={`code ${code}`}
+            remove={() =>
+              edit(setCartPart(cartId, 'codes', codes.length > 1 ? codes.filter((other) => other !== code) : undefined))
+            }
+          />
+        </span>
+      ))}
+      {codes.length < mostCodes && (
+        <AddWord
+          label="Code entered"
+          placeholder={codes.length === 0 ? 'none' : 'another'}
+          accept={(text) => text.length <= 60 && !codes.includes(text.toUpperCase())}
+          reason="At most 60 letters, and not there yet."
+          add={(text) => edit(setCartPart(cartId, 'codes', [...codes, text.toUpperCase()]))}
+        />
+      )}
+    </div>
+  );
+}
+
+/** The next moment after an instant at which an offer of the zone begins or is over. */
+function nextTurn({ offers }: CompiledZone, after: number): { instant: number; offer: string; begins: boolean } | null {
+  const turns = offers.flatMap(({ offer: { name }, span }) => [
+    { instant: span.from, offer: name, begins: true },
+    { instant: span.until, offer: name, begins: false },
+  ]);
+  return turns
+    .filter(({ instant }) => Number.isFinite(instant) && instant > after)
+    .reduce<(typeof turns)[number] | null>(
+      (first, turn) => (first === null || turn.instant < first.instant ? turn : first),
+      null,
+    );
+}

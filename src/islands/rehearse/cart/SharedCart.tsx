@@ -1,0 +1,45 @@
+import { useMemo } from 'react';
+import { keepTestCarts } from '../../../client/edits/cart-edits.ts';
+import { freshId } from '../../../client/edits/set-at.ts';
+import { inOrder } from '../../../core/ordered.ts';
+import type { TestCart } from '../../../core/policy/types.ts';
+import { rehearse } from '../../rehearsal/rehearse-cart.ts';
+import { usePage, usePolicy } from '../../page/page-context.tsx';
+import { useGuardedEdit } from '../../page/use-guarded-edit.tsx';
+import { SideBySide } from '../tools/SideBySide.tsx';
+
+/** A rehearsal that came by a link: looked at as it is, and kept among the test carts when it is to be worked with. */
+export function SharedCart({ cart, choose }: { cart: TestCart; choose: (cart: string) => void }) {
+  const { compiled, compiledRelease, catalogue, now } = usePage();
+  const policy = usePolicy();
+  const { edit, refusal } = useGuardedEdit();
+  const draft = useMemo(() => rehearse(compiled, catalogue, cart, now), [compiled, catalogue, cart, now]);
+  const released = useMemo(
+    () => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, now) : null),
+    [compiledRelease, catalogue, cart, now],
+  );
+  const keep = () => {
+    const id = freshId('shared', policy.testCarts);
+    if (edit(keepTestCarts({ [id]: { ...cart, pinned: false } }))) choose(id);
+  };
+  const { country, postcode } = cart.destination;
+  return (
+    <div className="px-5 py-3" data-testid="shared-cart">
+      <h1 className="text-[22px] leading-9">Rehearse {cart.name}</h1>
+      <p className="text-soft">
+        Shared by a link:{' '}
+        {inOrder(cart.lines)
+          .map(([id, { quantity }]) => `${quantity} × ${catalogue.get(id)?.name ?? id}`)
+          .join(', ')}
+        , going to {country} {postcode}, read in {cart.language}.
+      </p>
+      {refusal}
+      <p className="py-2">
+        <button type="button" className="btn btn-sm btn-primary" onClick={keep} data-testid="keep-shared">
+          Keep it among the test carts
+        </button>
+      </p>
+      <SideBySide cart={cart} draft={draft} released={released} laid="draft" width="desktop" />
+    </div>
+  );
+}

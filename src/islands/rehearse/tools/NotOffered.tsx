@@ -1,0 +1,36 @@
+import { useWhy } from '../../../ui/Why.tsx';
+import { whyUnavailable, type Rehearsal } from '../../rehearsal/rehearse-cart.ts';
+import { usePage, usePolicy } from '../../page/page-context.tsx';
+import { reasonOfOption } from '../../rehearsal/reasons.ts';
+
+/** Options of the zone that this shopper is not offered, each with its reason. */
+export function NotOffered({ rehearsal }: { rehearsal: Rehearsal }) {
+  const { unavailable } = rehearsal.evaluation;
+  if (unavailable.length === 0) return null;
+  return (
+    <ul className="text-[13px] text-soft" aria-label="Not offered" data-testid="not-offered">
+      {unavailable.map(({ optionId, reason }) => (
+        <One key={optionId} optionId={optionId} said={whyUnavailable[reason]} rehearsal={rehearsal} />
+      ))}
+    </ul>
+  );
+}
+
+function One({ optionId, said, rehearsal }: { optionId: string; said: string; rehearsal: Rehearsal }) {
+  const policy = usePolicy();
+  const { money } = usePage();
+  const name = policy.options[optionId]?.name ?? optionId;
+  const why = useWhy(`${name} is not offered`, () =>
+    reasonOfOption(rehearsal.trace(), optionId, policy, (minor) =>
+      money(minor, rehearsal.evaluation.currency ?? policy.store.baseCurrency),
+    ),
+  );
+  return (
+    <li>
+      <span className="inline-flex items-center">
+        Not offered: {name} ({said}) {why.button}
+      </span>
+      {why.panel}
+    </li>
+  );
+}

@@ -1,0 +1,176 @@
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import type { CompiledZone } from '../../../core/evaluation/compile.ts';
+import { evaluateImagined } from '../../../core/evaluation/evaluate.ts';
+import { situationOfTestCart } from '../../../core/evaluation/test-cart-input.ts';
+import { orderOfValue } from '../../../core/cart/imagined-order.ts';
+import type { Measures } from '../../../core/cart/measures.ts';
+import { minorPerMajor } from '../../../core/money/currency.ts';
+import type { TestCart } from '../../../core/policy/types.ts';
+import { orderAt, type SweepAxis } from '../../../core/sweep/axis.ts';
+import { sweepZone } from '../../../core/sweep/sweep.ts';
+import { renderLead } from '../../../core/wording/render.ts';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { usePage } from '../../page/page-context.tsx';
+import { useWidth } from '../../../ui/use-width.ts';
+import { height, keyMove, spendScale, valueAt } from '../../spend-line/scale.ts';
+import { Staircases } from '../../spend-line/Staircases.tsx';
+import { OptionPrices } from '../../spend-line/OptionPrices.tsx';
+
+const axes: [SweepAxis, string][] = [
+  ['goodsValue', 'goods value'],
+  ['items', 'items'],
+  ['weight', 'weight, g'],
+];
+const designWidth = 884;
+
+/** The price of each option, and what the shopper reads, along goods value, items or weight, all else as in the cart. */
+export function SweepChart({
+  cart,
+  zone,
+  measures,
+  axis,
+  chooseAxis,
+}: {
+  cart: TestCart;
+  zone: CompiledZone;
+  measures: Measures;
+  axis: SweepAxis;
+  chooseAxis: (axis: SweepAxis) => void;
+}) {
+  const { compiled, now, money, figure, locale } = usePage();
+  const { currency } = zone.market.market;
+  const box = useRef<HTMLDivElement>(null);
+  const width = useWidth(box, designWidth);
+  const [cursor, setCursor] = useState<number | null>(null);
+  const situation = useMemo(() => situationOfTestCart(cart, now), [cart, now]);
+  const order = useMemo(
+    () => ({
+      ...orderOfValue(measures.goodsValue),
+      items: Math.max(1, measures.items),
+      weight: measures.charged.weight,
+    }),
+    [measures],
+  );
+  const sweep = useMemo(() => sweepZone(zone, axis, situation, order), [zone, axis, situation, order]);
+  const here =
+    axis === 'goodsValue' ? measures.goodsValue : axis === 'items' ? measures.items : measures.charged.weight;
+  const scale = useMemo(
+    () => spendScale(width, currency, null, sweep, here, axis === 'items' ? 8 : axis === 'weight' ? 1000 : undefined),
+    [width, axis, currency, sweep, here],
+  );
+  const count = useMemo(() => new Intl.NumberFormat(locale), [locale]);
+  const write = (value: number) =>
+    axis === 'goodsValue'
+      ? money(value, currency)
+      : axis === 'items'
+        ? `${count.format(value)} ${value === 1 ? 'piece' : 'pieces'}`
+        : `${count.format(value)} g`;
+  const at = Math.min(scale.end, cursor ?? here);
+  const evaluation = evaluateImagined(zone, orderAt(axis, order, at), situation);
+  const { options } = evaluation;
+  const text = renderLead(compiled, evaluation, 'strip', cart.language)?.text;
+  const ticks = scale.x.ticks(8);
+  const prices = scale.priceY.ticks(4);
+  const onKeyDown = (event: KeyboardEvent<SVGRectElement>) => {
+    const move = keyMove({ ...scale, step: axis === 'items' ? 1 : scale.step }, event);
+    if (event.key === 'Escape') setCursor(null);
+    else if (move !== null) setCursor(Math.min(scale.end, Math.max(0, at + move)));
+    else return;
+    event.preventDefault();
+  };
+  return (
+    <section aria-label="Sweep" data-testid="sweep-chart">
+      <p className="flex flex-wrap items-baseline gap-x-4 py-1 text-[13px]">
+        <span>
+          <span className="text-soft">along</span>{' '}
+          <PhraseSelect
+            label="Along"
+            value={axis}
+            options={axes}
+            choose={(next) => chooseAxis(next as SweepAxis)}
+            testId="sweep-axis"
+          />
+        </span>
+        <span>
+          at <strong>{write(at)}</strong>
+        </span>
+        <OptionPrices zone={zone} options={options} />
+        <span className="text-soft" data-testid="sweep-reads">
+          {text === undefined ? (
+            'reads nothing'
+          ) : (
+            <>
+              reads “<span lang={cart.language}>{text}</span>”
+            </>
+          )}
+        </span>
+      </p>
+      <div ref={box} className="relative h-[326px] w-full overflow-hidden">
+        <svg
+          width={width}
+          height={height}
+          className="block select-none"
+          role="group"
+          aria-label={`Delivery price in ${currency} along ${axes.find(([id]) => id === axis)![1]}`}
+        >
+          <g className="fill-soft" fontSize="12">
+            <line x1={scale.left} x2={scale.right} y1={scale.bottom} y2={scale.bottom} className="stroke-soft" />
+            {ticks.map((value) => (
+              <text key={value} x={scale.x(value)} y={scale.bottom + 16} textAnchor="middle">
+                {axis === 'goodsValue' ? count.format(value / minorPerMajor(currency)) : count.format(value)}
+              </text>
+            ))}
+            {prices.map((value) => (
+              <text key={value} x={scale.left - 8} y={scale.priceY(value) + 4} textAnchor="end">
+                {count.format(value / minorPerMajor(currency))}
+              </text>
+            ))}
+            <text x={4} y={scale.top - 16}>
+              delivery, {currency}
+            </text>
+          </g>
+          <Staircases
+            scale={scale}
+            sweep={sweep}
+            names={zone.options.map(({ option }) => option.name)}
+            write={(minor) => figure(minor, currency)}
+          />
+          <line
+            x1={scale.x(at)}
+            x2={scale.x(at)}
+            y1={scale.top - 6}
+            y2={scale.bottom}
+            className={cursor === null ? 'stroke-accent' : 'stroke-primary'}
+            strokeWidth="1"
+          />
+          <rect
+            role="slider"
+            tabIndex={0}
+            aria-label="Where to read it out"
+            aria-valuemin={0}
+            aria-valuemax={scale.end}
+            aria-valuenow={at}
+            aria-valuetext={write(at)}
+            x={scale.left}
+            y={scale.top}
+            width={scale.right - scale.left}
+            height={scale.bottom - scale.top}
+            fill="transparent"
+            onPointerMove={(event) =>
+              setCursor(
+                valueAt(
+                  scale,
+                  event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left,
+                  axis === 'items' ? 1 : scale.step,
+                ),
+              )
+            }
+            onPointerLeave={() => setCursor(null)}
+            onKeyDown={onKeyDown}
+            onBlur={() => setCursor(null)}
+          />
+        </svg>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,107 @@
+import type { CompiledPolicy, CompiledZone } from '../../../core/evaluation/compile.ts';
+import { inOrder } from '../../../core/ordered.ts';
+import { findMarket } from '../../../core/evaluation/find-place.ts';
+import type { TestCart } from '../../../core/policy/types.ts';
+
+/** What differs from column to column of a line-up. */
+export type Along = 'shoppers' | 'destinations' | 'moments' | 'carts';
+
+export const mostColumns = 8;
+
+/** One column: a cart as it is evaluated, and what makes it differ from the others. */
+export interface Variation {
+  id: string;
+  name: string;
+  cart: TestCart;
+}
+
+/**
+ * Everything that could stand in a line-up of a cart, itself first: other shoppers, other places, other moments, or for one
+ * shopper other carts.
+ */
+export function variationsOf(
+  along: Along,
+  cartId: string,
+  cart: TestCart,
+  compiled: CompiledPolicy,
+  zone: CompiledZone | undefined,
+  now: number,
+  moment: (instant: number) => string,
+): Variation[] {
+  const { policy } = compiled;
+  switch (along) {
+    case 'shoppers':
+      return [
+        { id: 'as-it-is', name: 'as it is', cart },
+        { id: 'guest', name: 'a guest', cart: withShopper(cart, undefined) },
+        ...inOrder(policy.shoppers ?? {}).map(([id, { name, shopper }]) => ({
+          id,
+          name,
+          cart: withShopper(cart, shopper),
+        })),
+      ];
+    case 'destinations':
+      return [{ id: 'as-it-is', name: placeName(cart), cart }, ...destinations(compiled, cart)];
+    case 'moments':
+      return moments(cart, zone, now, moment);
+    case 'carts': {
+      const others = inOrder(policy.testCarts).filter(([id]) => id !== cartId);
+      // One shopper with each cart's goods, where they stand now.
+      return [
+        { id: cartId, name: cart.name, cart },
+        ...others.map(([id, other]) => ({ id, name: other.name, cart: { ...cart, lines: other.lines } })),
+      ];
+    }
+  }
+}
+
+function withShopper({ shopper: _, ...rest }: TestCart, shopper: TestCart['shopper']): TestCart {
+  return shopper ? { ...rest, shopper } : rest;
+}
+
+const placeName = ({ destination: { country, region, postcode } }: TestCart) =>
+  [country, region, postcode].filter(Boolean).join(' ');
+
+/** Places where test carts go, each once, read in the market's first language. */
+function destinations(compiled: CompiledPolicy, cart: TestCart): Variation[] {
+  const found = new Map<string, Variation>();
+  for (const [id, { destination }] of inOrder(compiled.policy.testCarts)) {
+    const market = findMarket(compiled, destination)?.market;
+    const there: TestCart = {
+      ...cart,
+      destination,
+      language: market?.languages.includes(cart.language) ? cart.language : (market?.languages[0] ?? cart.language),
+    };
+    const name = placeName(there);
+    if (name !== placeName(cart) && !found.has(name)) found.set(name, { id, name, cart: there });
+  }
+  // Different countries first: they differ most.
+  const seen = new Set<string>([cart.destination.country]);
+  const first = [...found.values()].filter(
+    ({ cart: { destination } }) => !seen.has(destination.country) && seen.add(destination.country),
+  );
+  return [...first, ...[...found.values()].filter((variation) => !first.includes(variation))];
+}
+
+const minute = 60_000;
+
+/** Now, and the last minute before and the first of whatever begins or ends. */
+function moments(
+  cart: TestCart,
+  zone: CompiledZone | undefined,
+  now: number,
+  moment: (instant: number) => string,
+): Variation[] {
+  const own = cart.at === undefined ? now : Date.parse(cart.at);
+  const turns = new Set(
+    (zone?.offers ?? [])
+      .flatMap(({ span }) => [span.from, span.until])
+      .filter((instant) => Number.isFinite(instant) && instant > now - 366 * 1440 * minute),
+  );
+  const instants = [...turns].sort((a, b) => a - b).flatMap((turn) => [turn - minute, turn]);
+  return [own, ...instants.filter((instant) => instant !== own)].map((instant, index) => ({
+    id: String(instant),
+    name: `${moment(instant)}${index === 0 ? ', as it is' : ''}`,
+    cart: index === 0 ? cart : { ...cart, at: new Date(instant).toISOString() },
+  }));
+}
