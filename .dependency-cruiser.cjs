@@ -16,7 +16,7 @@ const coreFolders = [
   'tabular',
   'statistics',
   'markets',
-  'places',
+  'geography',
   'catalogue',
   'cart',
   'conditions',

@@ -7,9 +7,9 @@ import { evaluate } from '../src/core/evaluation/evaluate.ts';
 import type { Evaluation, EvaluationInput } from '../src/core/evaluation/evaluation.ts';
 import { inputOfTestCart } from '../src/core/evaluation/test-cart-input.ts';
 import { measureCart } from '../src/core/cart/measures.ts';
-import { ratesAt } from '../src/core/markets/terms.ts';
-import { findPlace } from '../src/core/evaluation/find-place.ts';
-import { normalPostcode } from '../src/core/places/postcode.ts';
+import { taxRatesAt } from '../src/core/markets/terms.ts';
+import { findZone } from '../src/core/evaluation/find-zone.ts';
+import { normalPostcode } from '../src/core/geography/postcode.ts';
 import base from '../src/core/schema/policy.schema.json' with { type: 'json' };
 import { policySchema } from '../src/core/schema/policy-schema.ts';
 import { policyWordingFaults } from '../src/core/wording/policy-faults.ts';
@@ -190,10 +190,10 @@ describe('and some demo cart exercises it', () => {
     const answers = (id: string) =>
       new Set(
         carts.flatMap(({ input }) => {
-          const place = findPlace(compiled, input.destination, normalPostcode(input.destination.postcode));
+          const place = findZone(compiled, input.destination, normalPostcode(input.destination.postcode));
           if (!place.found) return [];
           const { terms } = place.market;
-          const cart = measureCart(input.cart, terms, ratesAt(terms, input.destination.region), input.destination);
+          const cart = measureCart(input.cart, terms, taxRatesAt(terms, input.destination.region), input.destination);
           const condition: CompiledCondition = compileCondition(
             demoPolicy.qualifiers[id]!.condition,
             demoPolicy.qualifiers,

@@ -1,5 +1,5 @@
 import { chargeOfPreset } from '../../src/core/charges/presets.ts';
-import { countryCodes } from '../../src/core/places/country.ts';
+import { countryCodes } from '../../src/core/geography/country.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { checkPolicy } from '../../src/core/checks/validate.ts';
 import { seededRandom } from '../../src/core/statistics/random.ts';

@@ -1,5 +1,5 @@
 import { chargeOfPreset } from '../../src/core/charges/presets.ts';
-import { countryCodes } from '../../src/core/places/country.ts';
+import { countryCodes } from '../../src/core/geography/country.ts';
 import type { Condition, ConditionNode, Policy } from '../../src/core/policy/types.ts';
 import { checkPolicy } from '../../src/core/checks/validate.ts';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
@@ -9,7 +9,7 @@ const offers = 200;
 const groups = 10;
 const leavesOfGroup = 20;
 
-/** The demo store with 20 markets, 200 offers that have a goal in each, and a named condition of 200 leaves. */
+/** The demo store with 20 markets, 200 offers that have a goal in each, and a qualifier of 200 leaves. */
 export function manyOffers(): Policy {
   const policy = structuredClone(demoPolicy);
   const taken = new Set(Object.values(policy.markets).flatMap(({ countries }) => countries));

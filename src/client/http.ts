@@ -21,7 +21,7 @@ export type CallInput<N extends CallName> = (BodyOf<N> extends undefined ? { bod
   };
 
 /** How long an answer is waited for. ms */
-const patience = 60_000;
+const timeout = 60_000;
 
 const unreachable: HttpProblem = {
   status: 0,
@@ -56,7 +56,7 @@ export async function call<N extends CallName>(
   const { body, params, query, revision, changesOnly, file } = (input ?? {}) as CallInput<CallName>;
   const sent = file?.content ?? (body === undefined ? undefined : JSON.stringify(body));
   const type = file?.type ?? (body === undefined ? undefined : 'application/json');
-  const signal = file ? file.signal : AbortSignal.timeout(patience);
+  const signal = file ? file.signal : AbortSignal.timeout(timeout);
   let response: Response;
   try {
     response = await fetch(addressOf(name, params, query), {

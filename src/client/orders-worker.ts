@@ -5,7 +5,7 @@ import type { OrderFilter } from '../core/orders/tally.ts';
 import type { Condition } from '../core/policy/types.ts';
 import {
   columnsAddress,
-  type ConditionGround,
+  type ConditionSources,
   type OrdersReply,
   type OrdersRequest,
 } from './workers/orders-messages.ts';
@@ -90,7 +90,7 @@ export class OrdersWorker {
     return (reply as Extract<OrdersReply, { kind: 'bunching' }>).result;
   }
 
-  async condition(market: string, condition: Condition, on: ConditionGround): Promise<ConditionOnOrders> {
+  async condition(market: string, condition: Condition, on: ConditionSources): Promise<ConditionOnOrders> {
     const reply = await this.#ask({ kind: 'condition', market, condition, on });
     return (reply as Extract<OrdersReply, { kind: 'condition' }>).result;
   }

@@ -61,30 +61,30 @@ describe('an offer as a paragraph', () => {
       .poll(async () => (await offer('free-delivery')).goals.first!.rewards.delivery)
       .toMatchObject({ kind: 'deliveryAt', price: { nlbe: { exact: 150 } }, cap: { nlbe: { exact: 500 } } });
   });
-  test('an amount that would pass the next rung is refused where it is typed; what rungs give is moved, amounts stay', async () => {
+  test('an amount that would pass the next goal is refused where it is typed; what goals give is moved, amounts stay', async () => {
     const page = await open('/offers?market=deat&offer=two-steps');
     await type(page, 'goal-field-2', '150');
     await expect
       .poll(() => page.getByRole('alert').first().innerText())
       .toContain('must be more than the goal before it');
-    const rungs = async () =>
+    const goals = async () =>
       inOrder((await offer('two-steps')).goals).map(([, { targets, rewards }]) => [
         (targets.deat as { exact: number }).exact,
         Object.values(rewards)[0]!.kind,
       ]);
-    expect(await rungs()).toEqual([
+    expect(await goals()).toEqual([
       [5900, 'deliveryFree'],
       [7900, 'deliveryAt'],
       [13_900, 'deliveryFree'],
     ]);
-    await page.getByTestId('rung-door').getByTestId('drag-door').dragTo(page.getByTestId('rung-shop'));
-    await expect.poll(rungs).toEqual([
+    await page.getByTestId('goal-door').getByTestId('drag-door').dragTo(page.getByTestId('goal-shop'));
+    await expect.poll(goals).toEqual([
       [5900, 'deliveryAt'],
       [7900, 'deliveryFree'],
       [13_900, 'deliveryFree'],
     ]);
     await page.getByTestId('add-goal').click();
-    await expect.poll(async () => (await rungs()).length).toBe(4);
+    await expect.poll(async () => (await goals()).length).toBe(4);
     await page.getByTestId('measure-4').selectOption('items');
     await expect
       .poll(async () => inOrder((await offer('two-steps')).goals).at(-1)![1].targets)
@@ -316,7 +316,7 @@ describe('the effect before it goes live', () => {
   });
 });
 
-describe('named conditions', () => {
+describe('qualifiers', () => {
   test('are built, tried on test carts as they are typed, used, and cannot be deleted while something uses them', async () => {
     const page = await open('/offers?market=nlbe&offer=free-delivery');
     await page.getByTestId('add-qualifier').click();

@@ -7,7 +7,7 @@ import { catalogueOf } from '../../src/core/catalogue/product.ts';
 import { compilePolicy, type CompiledPolicy } from '../../src/core/evaluation/compile.ts';
 import { evaluate } from '../../src/core/evaluation/evaluate.ts';
 import type { Evaluation, EvaluationInput, LeadMessage } from '../../src/core/evaluation/evaluation.ts';
-import { ratesAt } from '../../src/core/markets/terms.ts';
+import { taxRatesAt } from '../../src/core/markets/terms.ts';
 import { goodsThatBring } from '../../src/core/offers/added-goods.ts';
 import { quoteAnswer } from '../../src/core/quote/quote-answer.ts';
 import { saysFree } from '../../src/core/wording/free-words.ts';
@@ -31,7 +31,7 @@ function withWhatIsAsked(
   message: LeadMessage,
 ): Evaluation {
   const { terms } = compiled.markets.get(evaluation.marketId!)!;
-  const cart = measureCart(input.cart, terms, ratesAt(terms, input.destination.region), input.destination);
+  const cart = measureCart(input.cart, terms, taxRatesAt(terms, input.destination.region), input.destination);
   const { product, quantity, unitPrice } = goodsThatBring(
     message.arguments.remaining,
     goalOf(compiled, evaluation, message).counts,

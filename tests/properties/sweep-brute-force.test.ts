@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
-import type { ImaginedOrder } from '../../src/core/cart/imagined-order.ts';
+import type { HypotheticalOrder } from '../../src/core/cart/hypothetical-order.ts';
 import { compilePolicy, type CompiledPolicy, type CompiledZone } from '../../src/core/evaluation/compile.ts';
 import type { Situation } from '../../src/core/evaluation/context.ts';
-import { evaluate, evaluateImagined } from '../../src/core/evaluation/evaluate.ts';
+import { evaluate, evaluateHypothetical } from '../../src/core/evaluation/evaluate.ts';
 import type { Evaluation } from '../../src/core/evaluation/evaluation.ts';
 import { orderAt, type SweepAxis } from '../../src/core/sweep/axis.ts';
 import { segmentOf, sweepZone, type Sweep } from '../../src/core/sweep/sweep.ts';
@@ -14,7 +14,7 @@ import type { DeliveryOption, Goal, Offer, Policy } from '../../src/core/policy/
 import { ordinaryProduct, randomDestination, randomInstant, randomPolicy } from '../support/random-policy.ts';
 
 /** What an order weighs and fills in these tests. */
-const order: ImaginedOrder = { value: 1234, items: 1, weight: 740, volume: 5400, longestSide: 300 };
+const order: HypotheticalOrder = { value: 1234, items: 1, weight: 740, volume: 5400, longestSide: 300 };
 
 /** An evaluation of a real cart worth exactly that. */
 function evaluateValue(
@@ -114,7 +114,7 @@ test.each(['items', 'weight'] as const)(
         const zone = compilePolicy(policy).markets.get('here')!.zones[0]!;
         const sweep = sweepZone(zone, axis, where, order);
         for (const at of pointsOf(sweep, more, 90_000))
-          agrees(sweep, zone, at, evaluateImagined(zone, orderAt(axis, order, at), where));
+          agrees(sweep, zone, at, evaluateHypothetical(zone, orderAt(axis, order, at), where));
       }),
       { numRuns: 80 },
     );

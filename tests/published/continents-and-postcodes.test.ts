@@ -8,11 +8,11 @@ import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { testCarts } from '../../demo/policy/test-carts.ts';
 import { readReferenceRates } from '../../src/core/imports/reference-rates.ts';
-import { continents } from '../../src/core/places/continent.ts';
-import { currencyOfCountry } from '../../src/core/places/country-currency.ts';
-import { countryCodes } from '../../src/core/places/country.ts';
-import { canBePostcode, postcodeForms } from '../../src/core/places/postcode-forms.ts';
-import { readPastedPostcodes } from '../../src/core/places/pasted-postcodes.ts';
+import { continents } from '../../src/core/geography/continent.ts';
+import { currencyOfCountry } from '../../src/core/geography/country-currency.ts';
+import { countryCodes } from '../../src/core/geography/country.ts';
+import { canBePostcode, postcodeForms } from '../../src/core/geography/postcode-forms.ts';
+import { readPastedPostcodes } from '../../src/core/geography/pasted-postcodes.ts';
 
 describe('continents', () => {
   test('hold every country of ISO 3166-1 once', () =>

@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
 import { expect, test } from 'vitest';
 import { timeLeft } from '../../src/core/time/countdown.ts';
-import { offsetAt } from '../../src/core/time/zone-clock.ts';
+import { offsetAt } from '../../src/core/time/time-zone-clock.ts';
 
 const changes = {
   'Europe/Amsterdam': ['2026-03-29T01:00Z', '2026-10-25T01:00Z', '2027-03-28T01:00Z'],

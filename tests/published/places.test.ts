@@ -6,8 +6,8 @@ import { iso31661, iso31662 } from 'iso-3166';
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import policySchema from '../../src/core/schema/policy.schema.json' with { type: 'json' };
-import { countryOfRegion, isCountry } from '../../src/core/places/country.ts';
-import { distanceKm, earthRadiusKm } from '../../src/core/places/distance.ts';
+import { countryOfRegion, isCountry } from '../../src/core/geography/country.ts';
+import { distanceKm, earthRadiusKm } from '../../src/core/geography/distance.ts';
 
 describe('ISO 3166', () => {
   test('every assigned country and no other pair of letters', () => {

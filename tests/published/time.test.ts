@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { dateOfDay, dayNumber, isoWeekday } from '../../src/core/time/day.ts';
 import { addWorkingDays, isWorkingDay, usualWorkingDays } from '../../src/core/time/working-days.ts';
-import { instantOfLocal, localTime, offsetAt } from '../../src/core/time/zone-clock.ts';
+import { instantOfLocal, localTime, offsetAt } from '../../src/core/time/time-zone-clock.ts';
 
 const zones = [
   'Europe/Amsterdam',

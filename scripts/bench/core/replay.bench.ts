@@ -1,7 +1,7 @@
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
-import { orderOfValue } from '../../../src/core/cart/imagined-order.ts';
+import { orderOfValue } from '../../../src/core/cart/hypothetical-order.ts';
 import { compilePolicy } from '../../../src/core/evaluation/compile.ts';
-import { evaluateImagined } from '../../../src/core/evaluation/evaluate.ts';
+import { evaluateHypothetical } from '../../../src/core/evaluation/evaluate.ts';
 import { emptyColumns } from '../../../src/core/orders/columns.ts';
 import { replayOrders } from '../../../src/core/orders/replay.ts';
 import { normal, seededRandom } from '../../../src/core/statistics/random.ts';
@@ -32,7 +32,7 @@ export async function bars(): Promise<Bar[]> {
   const evaluated = (count: number) => {
     const begun = performance.now();
     for (let i = 0; i < count; i++)
-      evaluateImagined(i % 2 === 0 ? draft : release, orderOfValue(columns.goods[i % orders]!), situation);
+      evaluateHypothetical(i % 2 === 0 ? draft : release, orderOfValue(columns.goods[i % orders]!), situation);
     return performance.now() - begun;
   };
   evaluated(20_000);

@@ -1,4 +1,4 @@
-import { currencyOfCountry } from '../../core/places/country-currency.ts';
+import { currencyOfCountry } from '../../core/geography/country-currency.ts';
 import { likelyLanguage } from '../../core/wording/languages/likely-language.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import { emptyPolicy } from '../../core/policy/empty.ts';

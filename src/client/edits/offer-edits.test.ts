@@ -12,7 +12,7 @@ import {
   byPriority,
   duplicateOffer,
   movePriority,
-  moveRung,
+  moveGoal,
   removeGoal,
   removeOffer,
   rewardOfKind,
@@ -81,7 +81,7 @@ describe('offers', () => {
   });
 });
 
-describe('rungs', () => {
+describe('goals', () => {
   const targets = (policy: Policy) =>
     inOrder(policy.offers['two-steps']!.goals).map(([, { targets: at }]) => (at.deat as { exact: number }).exact);
   test('one is added above, ascending; one is taken out', () => {
@@ -94,7 +94,7 @@ describe('rungs', () => {
   test('what they give is moved, the amounts stay', () => {
     const gives = (policy: Policy) =>
       inOrder(policy.offers['two-steps']!.goals).map(([, { rewards }]) => Object.keys(rewards).length);
-    const moved = after(moveRung('two-steps', 'express', -2));
+    const moved = after(moveGoal('two-steps', 'express', -2));
     expect([targets(moved), gives(demoPolicy), gives(moved)]).toEqual([targets(demoPolicy), [1, 1, 2], [2, 1, 1]]);
     expect(faults(moved)).toEqual([]);
   });

@@ -149,8 +149,8 @@ export const fillTarget =
 
 export const removeGoal = (offer: string, goal: string): Edit => setAt(goalsAt(offer, goal), undefined);
 
-/** Moves what a rung gives some rungs up or down. The amounts stay where they are, so that goals always ascend. */
-export const moveRung =
+/** Moves what a goal gives some goals up or down. The amounts stay where they are, so that goals always ascend. */
+export const moveGoal =
   (offer: string, goal: string, by: number): Edit =>
   (policy) => {
     const goals = inOrder(policy.offers[offer]?.goals ?? {});
@@ -170,11 +170,11 @@ export const setMeasure =
   (policy) => {
     const now = policy.offers[offer]?.goals[goal];
     if (!now) return [];
-    const rung = inOrder(policy.offers[offer]!.goals).findIndex(([id]) => id === goal) + 1;
+    const number = inOrder(policy.offers[offer]!.goals).findIndex(([id]) => id === goal) + 1;
     const target = (market: string): Goal['targets'][string] => {
-      if (measure.kind === 'items') return { count: 2 + rung };
-      if (measure.kind === 'weight') return { count: 5000 * rung };
-      return { exact: 50 * rung * priceUnit(policy.markets[market]?.currency ?? 'EUR') };
+      if (measure.kind === 'items') return { count: 2 + number };
+      if (measure.kind === 'weight') return { count: 5000 * number };
+      return { exact: 50 * number * priceUnit(policy.markets[market]?.currency ?? 'EUR') };
     };
     const sameKind = measure.kind === now.measure.kind;
     return inTurn(

@@ -6,7 +6,7 @@ import type { OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition, Market, Policy } from '../../core/policy/types.ts';
 
 /** Of the draft, what a condition is tried on orders with. */
-export interface ConditionGround extends Pick<Policy, 'store' | 'rates' | 'qualifiers'> {
+export interface ConditionSources extends Pick<Policy, 'store' | 'rates' | 'qualifiers'> {
   market: Market;
   /** zones of delivery options, by id */
   zoneOf: Record<string, string>;
@@ -17,7 +17,7 @@ export type OrdersRequest =
   | { kind: 'bounds'; number: number; market: string }
   | { kind: 'study'; number: number; market: string; filter: OrderFilter }
   | { kind: 'bunching'; number: number; market: string; filter: OrderFilter; question: BunchingQuestion }
-  | { kind: 'condition'; number: number; market: string; condition: Condition; on: ConditionGround }
+  | { kind: 'condition'; number: number; market: string; condition: Condition; on: ConditionSources }
   /** orders that the page has fetched itself */
   | { kind: 'hand'; number: number; market: string; bytes: ArrayBuffer }
   /** orders have been imported: read them again */

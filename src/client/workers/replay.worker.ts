@@ -1,6 +1,6 @@
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import { splitMonths, unpackMonths, type OrderColumns } from '../../core/orders/columns.ts';
-import { groundsOf, replayOrders } from '../../core/orders/replay.ts';
+import { replayZonesOf, replayOrders } from '../../core/orders/replay.ts';
 import { columnsAddress } from './orders-messages.ts';
 import type { ReplayReply, ReplayRequest } from './replay-messages.ts';
 
@@ -19,9 +19,9 @@ async function replayAll({ draft, release, markets, now }: ReplayRequest): Promi
   const held = new Map<string, OrderColumns>();
   for (const whole of [false, true]) {
     for (const [index, market] of markets.entries()) {
-      const grounds = groundsOf(ahead.markets.get(market), current?.markets.get(market));
+      const zonesOf = replayZonesOf(ahead.markets.get(market), current?.markets.get(market));
       const left = (reason: string) => !whole && worker.postMessage({ kind: 'left', market, reason });
-      if (!grounds) {
+      if (!zonesOf) {
         left('no zone of it is on');
         continue;
       }
@@ -38,7 +38,7 @@ async function replayAll({ draft, release, markets, now }: ReplayRequest): Promi
       held.set(market, columns);
       const replay = replayOrders(
         columns,
-        grounds,
+        zonesOf,
         now,
         whole ? 1 : sampled,
         (share) => whole && worker.postMessage({ kind: 'progress', share: (index + share) / markets.length }),

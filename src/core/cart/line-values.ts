@@ -6,8 +6,8 @@ import { addCharged, nothingCharged, type ChargedMeasures, type MeasuredCart } f
 
 /** Price of a piece of a line as shown, minor units; 0 where the market has no price. */
 export function unitPriceOf(cart: MeasuredCart, index: number): number {
-  return cart.imagined
-    ? Math.floor(cart.imagined.value / Math.max(1, cart.imagined.items))
+  return cart.hypothetical
+    ? Math.floor(cart.hypothetical.value / Math.max(1, cart.hypothetical.items))
     : (priceIn(cart.lines[index]!.product, cart.terms) ?? 0);
 }
 
@@ -15,10 +15,10 @@ export function unitPriceOf(cart: MeasuredCart, index: number): number {
 export function lineValue(cart: MeasuredCart, index: number, basis: CompiledBasis): number {
   const { product, quantity } = cart.lines[index]!;
   let value: number;
-  if (cart.imagined) value = cart.imagined.value;
+  if (cart.hypothetical) value = cart.hypothetical.value;
   else if (basis.afterDiscounts && cart.discounted) value = cart.discounted.after[index]!;
   else value = atMostLargest((priceIn(product, cart.terms) ?? 0) * quantity);
-  return basis.convertsTax ? convertTax(value, product, cart.terms, cart.rates) : value;
+  return basis.convertsTax ? convertTax(value, product, cart.terms, cart.taxRates) : value;
 }
 
 /** Which lines a sum is over: a selection of goods, only those that count toward goals, only those an ordinary charge looks at. */
@@ -55,7 +55,7 @@ export function quantityOf(cart: MeasuredCart, wanted: LinesWanted): number {
 /** Grams of the lines wanted, of goods that need delivery. */
 export function weightOf(cart: MeasuredCart, wanted: LinesWanted): number {
   let sum = 0;
-  if (cart.imagined) return isWanted(cart, 0, wanted) ? cart.measures.charged.weight : 0;
+  if (cart.hypothetical) return isWanted(cart, 0, wanted) ? cart.measures.charged.weight : 0;
   for (let index = 0; index < cart.lines.length; index++) {
     const { product, quantity } = cart.lines[index]!;
     if (product.needsDelivery && isWanted(cart, index, wanted)) sum += (product.weightGrams ?? 0) * quantity;
@@ -65,7 +65,7 @@ export function weightOf(cart: MeasuredCart, wanted: LinesWanted): number {
 
 /** What weighs and fills, over all goods that need delivery, however they are charged. */
 export function deliveredMeasures(cart: MeasuredCart): ChargedMeasures {
-  if (cart.imagined) return cart.measures.charged;
+  if (cart.hypothetical) return cart.measures.charged;
   const delivered = nothingCharged();
   let cubicMm = 0;
   for (const { product, quantity } of cart.lines)

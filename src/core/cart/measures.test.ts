@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { demoCatalogue as catalogue, linesOf } from '../../../tests/support/evaluate-store.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
-import { ratesAt } from '../markets/terms.ts';
+import { taxRatesAt } from '../markets/terms.ts';
 import { resolveLines, type CartLine } from './cart.ts';
 import { measureCart } from './measures.ts';
 
@@ -13,7 +13,7 @@ const measured = (
   destination: { country: string; region?: string } = { country: 'NL' },
 ) => {
   const { terms } = compiled.markets.get(market)!;
-  return measureCart({ lines }, terms, ratesAt(terms, destination.region), destination).measures;
+  return measureCart({ lines }, terms, taxRatesAt(terms, destination.region), destination).measures;
 };
 const measure = (quantities: Record<string, number>, market?: string) => measured(linesOf(quantities), market);
 

@@ -5,7 +5,7 @@ import type { MarketTerms, TaxRates } from '../markets/terms.ts';
 import { atMostLargest, percentAsFraction } from '../money/rounding.ts';
 import type { CartDiscount } from '../policy/types.ts';
 import type { Cart, CartLine } from './cart.ts';
-import type { ImaginedOrder } from './imagined-order.ts';
+import type { HypotheticalOrder } from './hypothetical-order.ts';
 import { applyDiscounts, type CompiledDiscount, type DiscountedLines } from './discounts.ts';
 import { mergeLines } from './merge-lines.ts';
 
@@ -57,14 +57,14 @@ export interface MeasuredCart {
   /** those of one product as one */
   lines: readonly CartLine[];
   terms: MarketTerms;
-  rates: TaxRates;
+  taxRates: TaxRates;
   codes: ReadonlySet<string>;
   channel: string;
   discounts: readonly CompiledDiscount[];
   /** null while nothing is discounted */
   discounted: DiscountedLines | null;
-  /** the order it imagines, whose product has no price; null for a real cart */
-  imagined: ImaginedOrder | null;
+  /** the hypothetical order it stands for, whose product has no price; null for a real cart */
+  hypothetical: HypotheticalOrder | null;
 }
 
 /** Shared by all measures that have nothing to name, which are nearly all. */
@@ -114,14 +114,14 @@ export function measureCart(
     cart,
     lines,
     terms,
-    rates,
+    taxRates: rates,
     codes: cart.codes?.length ? new Set(cart.codes.map((code) => code.trim().toUpperCase())) : noCodes,
     channel: cart.channel ?? 'web',
     discounts: cart.discounts?.length
       ? cart.discounts.map((discount) => compileDiscount(discount, terms))
       : noDiscounts,
     discounted: null,
-    imagined: null,
+    hypothetical: null,
   };
   if (measured.discounts.length > 0) {
     const unitPrices = lines.map(({ product }) => priceIn(product, terms) ?? 0);

@@ -4,12 +4,12 @@ import { differingKeys } from '../policy/patch.ts';
 import type { Condition, DeliveryOption, Offer, Policy } from '../policy/types.ts';
 
 /** The stop of the trail where a change was made and can be looked at. */
-type ChangePlace = 'markets' | 'delivery' | 'offers' | 'wording' | 'store';
+type ChangeStop = 'markets' | 'delivery' | 'offers' | 'wording' | 'store';
 
 /** One difference that reaches shoppers, in words. `path` is a JSON Pointer. */
 export interface PolicyChange {
   path: string;
-  place: ChangePlace;
+  stop: ChangeStop;
   /** what changed, such as “Free delivery, Netherlands & Belgium” */
   subject: string;
   before: string | null;
@@ -90,13 +90,13 @@ function describe(
   const lookUp = <T>(pick: (policy: Policy) => T | undefined): T | undefined => pick(to) ?? pick(from);
   const [collection, id = ''] = steps;
   const last = steps.at(-1) ?? '';
-  const change = (place: ChangePlace, subject: string, marketId?: string): PolicyChange => {
+  const change = (place: ChangeStop, subject: string, marketId?: string): PolicyChange => {
     const inMarket = marketId ?? (Object.hasOwn(to.markets, last) || Object.hasOwn(from.markets, last) ? last : null);
     const said = (policy: Policy, value: Json | undefined) =>
       value === undefined ? null : readOut(policy, value as unknown as Condition, marketId);
     const write = (policy: Policy, value: Json | undefined) =>
       conditions.test(path) ? said(policy, value) : valueInWords(value, policy, inMarket, language);
-    return { path, place, subject, before: write(from, before), after: write(to, after) };
+    return { path, stop: place, subject, before: write(from, before), after: write(to, after) };
   };
   /** the rest of the way, from the entry on */
   const rest = (depth: number): string => {

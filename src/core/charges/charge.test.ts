@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { smallStore } from '../../../tests/support/small-store.ts';
-import type { ImaginedOrder } from '../cart/imagined-order.ts';
+import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
-import { imaginedContext } from '../evaluation/context.ts';
+import { hypotheticalContext } from '../evaluation/context.ts';
 import { compileTerms } from '../markets/terms.ts';
 import type { Charge, ChargeLine, Quotes } from '../policy/types.ts';
 import { chargeMeasure } from '../cart/charge-measure.ts';
@@ -18,8 +18,8 @@ const charge = (lines: Omit<ChargeLine, 'order'>[], change: Partial<Charge> = {}
   ...change,
 });
 /** An order of that value which weighs and fills so much. */
-const of = (value: number, filled: Partial<ImaginedOrder> = {}, quotes: Quotes = {}): ChargeInput =>
-  imaginedContext(
+const of = (value: number, filled: Partial<HypotheticalOrder> = {}, quotes: Quotes = {}): ChargeInput =>
+  hypotheticalContext(
     zone,
     { value, items: 1, weight: 0, volume: 0, longestSide: 0, ...filled },
     { destination: { country: 'NL', postcode: '' }, instant: 0, quotes },

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { smallStore } from '../../../tests/support/small-store.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
-import { imaginedContext } from '../evaluation/context.ts';
+import { hypotheticalContext } from '../evaluation/context.ts';
 import { localMoneyOf } from '../money/local-amount.ts';
 import type { Charge, ChargeLine } from '../policy/types.ts';
 import { linesOfCharge } from './charge.ts';
@@ -123,7 +123,7 @@ describe('lines that no cart takes', () => {
           for (let items = 1; items <= 14; items++)
             for (const { line } of linesOfCharge(
               compiled,
-              imaginedContext(
+              hypotheticalContext(
                 zone,
                 { value: 100, items, weight: w, volume: 0, longestSide: 0 },
                 { destination: { country: 'NL', postcode: '' }, instant: 0 },

@@ -1,4 +1,4 @@
-import { normalPostcode } from '../places/postcode.ts';
+import { normalPostcode } from '../geography/postcode.ts';
 import { currentVersion } from '../policy/version.ts';
 
 type Json = Record<string, unknown>;

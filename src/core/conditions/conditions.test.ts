@@ -24,7 +24,7 @@ function asks(
   const cart = measureCart(
     { lines, codes, ...(channel ? { channel } : {}) },
     zone.market.terms,
-    zone.market.terms.rates,
+    zone.market.terms.taxRates,
     destination,
   );
   const { facts } = zoneContext(zone, cart, destination.postcode.replaceAll(' ', ''), {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { changed, evaluateLines, tuesday } from '../../../tests/support/evaluate-store.ts';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
-import { orderOfValue } from '../cart/imagined-order.ts';
+import { orderOfValue } from '../cart/hypothetical-order.ts';
 import { sweepZone } from '../sweep/sweep.ts';
 import { policySchema } from '../schema/policy-schema.ts';
 import type { ConditionNode } from '../policy/types.ts';

@@ -14,7 +14,7 @@ export function leaves({ conditions }: Tree): ConditionNode[] {
 const referredKnown = new WeakMap<Tree['conditions'], readonly string[]>();
 const nothing: readonly string[] = [];
 
-/** Ids of the named conditions that a tree refers to itself, each once. */
+/** Ids of the qualifiers that a tree refers to itself, each once. */
 export function referredIn(tree: Tree | undefined): readonly string[] {
   if (!tree) return nothing;
   let referred = referredKnown.get(tree.conditions);
@@ -28,7 +28,7 @@ export function referredIn(tree: Tree | undefined): readonly string[] {
 /** Named conditions by their ids. */
 export type Qualifiers = Readonly<Record<string, Qualifier>>;
 
-/** All that trees rest on beside themselves: the named conditions they refer to, and those that these refer to. */
+/** All that trees rest on beside themselves: the qualifiers they refer to, and those that these refer to. */
 export function restingOn(trees: readonly (Tree | undefined)[], qualifiers: Qualifiers): Qualifiers {
   const found: Record<string, Qualifier> = {};
   const visit = (tree: Tree | undefined) => {

@@ -2,14 +2,14 @@ import { inOrder } from '../ordered.ts';
 import type { Condition, Policy } from '../policy/types.ts';
 import { conditionsOfOption, leaves, referredIn } from './leaves.ts';
 
-/** Where a named condition is referred to. */
+/** Where a qualifier is referred to. */
 export interface QualifierUse {
   kind: 'offer' | 'option' | 'qualifier';
   id: string;
   name: string;
 }
 
-/** Uses of every named condition, each place once. */
+/** Uses of every qualifier, each place once. */
 export function qualifierUses(policy: Policy): ReadonlyMap<string, QualifierUse[]> {
   const uses = new Map<string, QualifierUse[]>();
   const note = (use: QualifierUse, ...conditions: (Pick<Condition, 'conditions'> | undefined)[]) => {

@@ -4,7 +4,7 @@ import { compileOffer, type CompiledOffer, type OfferSources } from '../offers/c
 import { compileOption, type CompiledOption } from '../options/compile-option.ts';
 import { statesWritten } from '../offers/texts-written.ts';
 import { inOrder } from '../ordered.ts';
-import { compileAreaPart, type CompiledAreaPart } from '../places/area.ts';
+import { compileAreaPart, type CompiledAreaPart } from '../geography/area.ts';
 import type { DeliveryOption, Market, Offer, Policy, Zone } from '../policy/types.ts';
 import { Memo } from '../memo.ts';
 
@@ -103,7 +103,7 @@ function offerIn(
  * Whether two zones, of one policy or two, do the same with every order: then whatever was worked out for one holds for the
  * other.
  */
-export function sameGround(a: CompiledZone, b: CompiledZone): boolean {
+export function sameRules(a: CompiledZone, b: CompiledZone): boolean {
   if (a === b) return true;
   const same = (these: readonly unknown[], those: readonly unknown[]) =>
     these.length === those.length && these.every((part, index) => part === those[index]);

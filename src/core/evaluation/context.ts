@@ -1,7 +1,7 @@
-import { imagineCart } from '../cart/imagined-cart.ts';
-import type { ImaginedOrder } from '../cart/imagined-order.ts';
-import { ratesAt } from '../markets/terms.ts';
-import { normalPostcode } from '../places/postcode.ts';
+import { cartOfHypotheticalOrder } from '../cart/hypothetical-cart.ts';
+import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
+import { taxRatesAt } from '../markets/terms.ts';
+import { normalPostcode } from '../geography/postcode.ts';
 import type { ChargeInput } from '../charges/charge-input.ts';
 import { guest } from '../cart/shopper.ts';
 import type { MeasuredCart } from '../cart/measures.ts';
@@ -45,7 +45,7 @@ function contextOf(
   return { facts, quotes, redemptions, zone, standings, active: activeOffers(zone.offers, standings) };
 }
 
-/** Who imagines an order, where it would go and when: an evaluation's input but for the cart. */
+/** Whose hypothetical order it is, where it would go and when: an evaluation's input but for the cart. */
 export interface Situation extends Pick<
   EvaluationInput,
   'shopper' | 'destination' | 'instant' | 'quotes' | 'redemptions'
@@ -54,25 +54,25 @@ export interface Situation extends Pick<
   channel?: string;
 }
 
-export function imaginedContext(zone: CompiledZone, order: ImaginedOrder, situation: Situation): ZoneContext {
+export function hypotheticalContext(zone: CompiledZone, order: HypotheticalOrder, situation: Situation): ZoneContext {
   return zoneContext(
     zone,
-    imaginedCart(zone, order, situation),
+    hypotheticalCart(zone, order, situation),
     normalPostcode(situation.destination.postcode),
     situation,
   );
 }
 
-/** An imagined order with the codes and the channel of who imagines it. */
-export function imaginedCart(
+/** A hypothetical order with the codes and the channel of whose it is. */
+export function hypotheticalCart(
   { market: { terms } }: CompiledZone,
-  order: ImaginedOrder,
+  order: HypotheticalOrder,
   { codes, channel, destination }: Situation,
 ): MeasuredCart {
-  return imagineCart(
+  return cartOfHypotheticalOrder(
     { ...order, ...(codes ? { codes } : {}), ...(channel === undefined ? {} : { channel }) },
     terms,
-    ratesAt(terms, destination.region),
+    taxRatesAt(terms, destination.region),
   );
 }
 

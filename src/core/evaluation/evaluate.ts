@@ -1,11 +1,11 @@
-import type { ImaginedOrder } from '../cart/imagined-order.ts';
+import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import type { MeasuredCart } from '../cart/measures.ts';
 import { nothingOff } from '../offers/goods-rewards.ts';
 import { paidFor } from '../options/price-before.ts';
 import { estimateAt } from '../time/estimate.ts';
-import { localTime } from '../time/zone-clock.ts';
+import { localTime } from '../time/time-zone-clock.ts';
 import type { CompiledMarket, CompiledPolicy, CompiledZone } from './compile.ts';
-import { imaginedContext, type Situation, type ZoneContext } from './context.ts';
+import { hypotheticalContext, type Situation, type ZoneContext } from './context.ts';
 import { earlierOutcome } from './earlier-choice.ts';
 import type { Evaluation, EvaluationInput, NoOptions, OptionPrice } from './evaluation.ts';
 import { speakers } from './lead-message.ts';
@@ -32,7 +32,7 @@ export function evaluate(
 
 /** The same for who has been prepared. */
 export function evaluatePrepared(prepared: PreparedCase, options: { trace?: boolean } = {}): Evaluation {
-  const { input, place, cart, context } = prepared;
+  const { input, found: place, cart, context } = prepared;
   const evaluation = emptyEvaluation(place.market, place.found ? place.zone : null);
   if (place.found) evaluation.zoneBy = place.by;
   else evaluation.noOptions = place.reason;
@@ -47,10 +47,10 @@ export function evaluatePrepared(prepared: PreparedCase, options: { trace?: bool
   return evaluation;
 }
 
-/** What a shopper with an imagined order is offered and told in a zone. */
-export function evaluateImagined(zone: CompiledZone, order: ImaginedOrder, situation: Situation): Evaluation {
+/** What a shopper with a hypothetical order is offered and told in a zone. */
+export function evaluateHypothetical(zone: CompiledZone, order: HypotheticalOrder, situation: Situation): Evaluation {
   const evaluation = emptyEvaluation(zone.market, zone);
-  const context = imaginedContext(zone, order, situation);
+  const context = hypotheticalContext(zone, order, situation);
   evaluation.measures = context.facts.cart.measures;
   evaluation.cart = context.facts.cart;
   evaluateZone(context, evaluation, {});
@@ -113,7 +113,7 @@ function hindrance({ measures }: MeasuredCart, zone: CompiledZone): NoOptions | 
 }
 
 function fillOptions({ priced, paid }: Outcome, { facts }: ZoneContext, evaluation: Evaluation): void {
-  const { terms, rates } = facts.cart;
+  const { terms, taxRates: rates } = facts.cart;
   const now = localTime(terms.clocks.store, facts.instant);
   for (let index = 0; index < priced.length; index++) {
     const entry = priced[index]!;

@@ -4,7 +4,7 @@ import type { SetBy } from '../offers/delivery-rewards.ts';
 import type { Gift, GoodsRewarded } from '../offers/goods-rewards.ts';
 import type { OfferStanding } from '../offers/standing.ts';
 import type { Unavailability } from '../options/price-before.ts';
-import type { AreaPartKind } from '../places/area.ts';
+import type { AreaPartKind } from '../geography/area.ts';
 import type { Destination, EarlierChoice, Quotes, Redemptions, Shopper } from '../policy/types.ts';
 import type { Estimate } from '../time/estimate.ts';
 import type { TraceNode } from '../trace/trace.ts';

@@ -1,7 +1,7 @@
 import { measureCart, type MeasuredCart } from '../cart/measures.ts';
-import { ratesAt } from '../markets/terms.ts';
-import { findPlace, type PlaceFound } from './find-place.ts';
-import { normalPostcode } from '../places/postcode.ts';
+import { taxRatesAt } from '../markets/terms.ts';
+import { findZone, type ZoneFound } from './find-zone.ts';
+import { normalPostcode } from '../geography/postcode.ts';
 import type { Quotes } from '../policy/types.ts';
 import type { CompiledPolicy } from './compile.ts';
 import { zoneContext, type ZoneContext } from './context.ts';
@@ -10,7 +10,7 @@ import type { EvaluationInput } from './evaluation.ts';
 /** Who buys what and where it goes, found and measured once for everything that is asked about them. */
 export interface PreparedCase {
   input: EvaluationInput;
-  place: PlaceFound;
+  found: ZoneFound;
   /** null: no market sells there */
   cart: MeasuredCart | null;
   /** where they stand toward the zone's offers; null: no zone covers the destination */
@@ -21,16 +21,16 @@ export interface PreparedCase {
 export function prepare(compiled: CompiledPolicy, input: EvaluationInput): PreparedCase {
   const { destination } = input;
   const postcode = destination.postcode === '' ? '' : normalPostcode(destination.postcode);
-  const place = findPlace(compiled, destination, postcode, input.market);
-  if (!place.market) return { input, place, cart: null, context: null };
-  const { terms } = place.market;
-  const cart = measureCart(input.cart, terms, ratesAt(terms, destination.region), destination);
-  return { input, place, cart, context: place.found ? zoneContext(place.zone, cart, postcode, input) : null };
+  const found = findZone(compiled, destination, postcode, input.market);
+  if (!found.market) return { input, found, cart: null, context: null };
+  const { terms } = found.market;
+  const cart = measureCart(input.cart, terms, taxRatesAt(terms, destination.region), destination);
+  return { input, found, cart, context: found.found ? zoneContext(found.zone, cart, postcode, input) : null };
 }
 
 /** The same with other quotes, on which nothing rests that has been prepared. */
-export const withQuotes = ({ input, context, ...found }: PreparedCase, quotes: Quotes | undefined): PreparedCase => ({
-  ...found,
+export const withQuotes = ({ input, context, ...rest }: PreparedCase, quotes: Quotes | undefined): PreparedCase => ({
+  ...rest,
   input: { ...input, ...(quotes ? { quotes } : {}) },
   context: context && { ...context, quotes },
 });

@@ -1,10 +1,10 @@
-import type { ImaginedOrder } from '../cart/imagined-order.ts';
+import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import { activeOffers, type GoalsReached } from '../offers/active-offers.ts';
 import { countedToward } from '../offers/counted.ts';
 import { codeStandsForAmount, statusOf, type OfferStatus } from '../offers/status.ts';
-import { normalPostcode } from '../places/postcode.ts';
+import { normalPostcode } from '../geography/postcode.ts';
 import type { CompiledZone } from './compile.ts';
-import { factsIn, imaginedCart, type Situation, type ZoneContext } from './context.ts';
+import { factsIn, hypotheticalCart, type Situation, type ZoneContext } from './context.ts';
 
 /** What an order's prices depend on, and which goals are in force and reached, counted through all offers of the zone. */
 export interface Priceable {
@@ -17,16 +17,16 @@ const isNot = { reached: false };
 const nothing: GoalsReached = { status: 'over', goals: [] };
 
 /**
- * Prepares to price many imagined orders of one shopper, place and moment. Whether an offer is in force is asked once unless
+ * Prepares to price many hypothetical orders of one shopper, place and moment. Whether an offer is in force is asked once unless
  * its condition looks at the cart, and nothing is worked out that only messages need: of many offers and orders that is most
  * of an evaluation.
  */
-export function pricing(zone: CompiledZone, situation: Situation): (order: ImaginedOrder) => Priceable {
+export function pricing(zone: CompiledZone, situation: Situation): (order: HypotheticalOrder) => Priceable {
   const { quotes, redemptions } = situation;
   const postcode = normalPostcode(situation.destination.postcode);
   let fixed: (OfferStatus | null)[] | null = null;
   return (order) => {
-    const facts = factsIn(zone, imaginedCart(zone, order, situation), postcode, situation);
+    const facts = factsIn(zone, hypotheticalCart(zone, order, situation), postcode, situation);
     fixed ??= zone.offers.map((offer) => (offer.whenLooksAtCart ? null : statusOf(offer, facts, redemptions)));
     const standings: GoalsReached[] = [];
     const reached: number[] = [];

@@ -12,7 +12,7 @@ export function taxOf(amount: number, rate: PercentFraction, shownWithTax: boole
 }
 
 /** The tax rate of a line's product at the destination. */
-export function rateOfLine({ lines, rates }: MeasuredCart, index: number): PercentFraction {
+export function taxRateOfLine({ lines, taxRates: rates }: MeasuredCart, index: number): PercentFraction {
   return rates.classes.get(lines[index]!.product.taxClass) ?? rates.standard;
 }
 
@@ -23,7 +23,7 @@ export function lineAfterRewards(
   index: number,
 ): { value: number; tax: number } {
   const value = lineValue(cart, index, shownBasis) - (rewarded.byLine?.[index] ?? 0);
-  return { value, tax: taxOf(value, rateOfLine(cart, index), cart.terms.shownWithTax) };
+  return { value, tax: taxOf(value, taxRateOfLine(cart, index), cart.terms.shownWithTax) };
 }
 
 /** Tax on the goods of an order, rounded per line, as the measures are. Minor units. */
@@ -59,13 +59,13 @@ type TaxByRate = readonly { rate: string; tax: number }[];
 export function goodsTaxByRate(cart: MeasuredCart, rewarded: GoodsRewarded): TaxByRate {
   let taxes: TaxByRate = [];
   for (let index = 0; index < cart.lines.length; index++)
-    taxes = withTax(taxes, rateOfLine(cart, index), lineAfterRewards(cart, rewarded, index).tax);
+    taxes = withTax(taxes, taxRateOfLine(cart, index), lineAfterRewards(cart, rewarded, index).tax);
   return taxes;
 }
 
 /** The tax of an order with an option by rate. They add up to its tax. @param goods from `goodsTaxByRate` */
 export function taxByRate(
-  { rates }: MeasuredCart,
+  { taxRates: rates }: MeasuredCart,
   goods: TaxByRate,
   chosen: Pick<OptionPrice, 'tax'> | null,
 ): TaxByRate {
@@ -73,7 +73,7 @@ export function taxByRate(
 }
 
 function withTax(taxes: TaxByRate, fraction: PercentFraction, tax: number): TaxByRate {
-  const rate = rateInWords(fraction);
+  const rate = taxRateInWords(fraction);
   return taxes.some((one) => one.rate === rate)
     ? taxes.map((one) => (one.rate === rate ? { rate, tax: one.tax + tax } : one))
     : [...taxes, { rate, tax }];
@@ -82,7 +82,7 @@ function withTax(taxes: TaxByRate, fraction: PercentFraction, tax: number): TaxB
 const ratesKnown = new WeakMap<PercentFraction, string>();
 
 /** A rate as it is written, worked out once. */
-export function rateInWords(rate: PercentFraction): string {
+export function taxRateInWords(rate: PercentFraction): string {
   let words = ratesKnown.get(rate);
   if (words === undefined) ratesKnown.set(rate, (words = percentInWords(rate)));
   return words;

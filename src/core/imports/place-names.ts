@@ -1,6 +1,6 @@
 import { currencyExponent } from '../money/currency.ts';
 import { inOrder } from '../ordered.ts';
-import { countryByName } from '../places/country-names.ts';
+import { countryByName } from '../geography/country-names.ts';
 import type { Policy } from '../policy/types.ts';
 
 type Place =

@@ -19,8 +19,8 @@ export interface MarketTerms {
   /** whether prices shown and entered contain tax */
   shownWithTax: boolean;
   /** all goods have the standard rate at every destination */
-  rates: TaxRates;
-  regionRates: ReadonlyMap<string, TaxRates>;
+  taxRates: TaxRates;
+  regionTaxRates: ReadonlyMap<string, TaxRates>;
   clocks: Clocks;
   /** following product prices, worked out once each */
   followed: WeakMap<LocalAmount, number>;
@@ -41,8 +41,8 @@ export function compileTerms(market: Market, { id, ...sources }: TermsSources): 
     id,
     money: localMoneyOf({ ...sources, markets: { [id]: market } }, id),
     shownWithTax: market.tax.prices === 'withTax',
-    rates,
-    regionRates: new Map(regionRates),
+    taxRates: rates,
+    regionTaxRates: new Map(regionRates),
     clocks: { store: sources.store.timeZone, market: market.timeZone ?? sources.store.timeZone },
     followed: new WeakMap(),
   };
@@ -61,8 +61,8 @@ function ratesOf(delivery: string, classes: Record<string, string>): TaxRates {
 }
 
 /** The rates at a destination: those of its region where they differ. */
-export function ratesAt(terms: MarketTerms, region: string | undefined): TaxRates {
-  return (region !== undefined && terms.regionRates.get(region)) || terms.rates;
+export function taxRatesAt(terms: MarketTerms, region: string | undefined): TaxRates {
+  return (region !== undefined && terms.regionTaxRates.get(region)) || terms.taxRates;
 }
 
 /** A market's amount out of a table of amounts, minor units; null where none is stated or it cannot be worked out. */

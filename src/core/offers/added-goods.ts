@@ -1,4 +1,4 @@
-import { imagineCart } from '../cart/imagined-cart.ts';
+import { cartOfHypotheticalOrder } from '../cart/hypothetical-cart.ts';
 import { unitPriceOf } from '../cart/line-values.ts';
 import { measureCart, type MeasuredCart } from '../cart/measures.ts';
 import { ordinaryArticle } from '../cart/ordinary-article.ts';
@@ -13,7 +13,7 @@ export interface AddedGoods {
   product: Product;
   quantity: number;
   unitPrice: number;
-  /** pieces more of an order that is only imagined: one along order value is one article, however dear */
+  /** pieces more of an order that is only hypothetical: one along order value is one article, however dear */
   piecesMore: number;
 }
 
@@ -49,7 +49,7 @@ export function goodsThatBring(missing: number, { kind, goods }: Counting, cart:
 
 /** A line whose goods count toward the goal and are delivered in the ordinary way. */
 function likeLine(goods: CompiledSelection | null, cart: MeasuredCart): { product: Product; unitPrice: number } | null {
-  if (cart.imagined) return null;
+  if (cart.hypothetical) return null;
   for (let index = 0; index < cart.lines.length; index++) {
     const { product } = cart.lines[index]!;
     const unitPrice = unitPriceOf(cart, index);
@@ -79,15 +79,19 @@ function articleAmong(goods: CompiledSelection | null): Product {
 /** The facts of a cart once goods have been added. */
 export function withGoods(facts: Facts, { product, quantity, unitPrice, piecesMore }: AddedGoods): Facts {
   const { cart } = facts;
-  const { terms, rates } = cart;
-  if (cart.imagined) {
-    const { value, items, weight } = cart.imagined;
+  const { terms, taxRates: rates } = cart;
+  if (cart.hypothetical) {
+    const { value, items, weight } = cart.hypothetical;
     const more = {
       value: value + unitPrice * quantity,
       items: items + piecesMore,
       weight: weight + (product.weightGrams ?? 0) * quantity,
     };
-    return { ...facts, cart: imagineCart({ ...cart.imagined, ...more }, terms, rates), delivered: null };
+    return {
+      ...facts,
+      cart: cartOfHypotheticalOrder({ ...cart.hypothetical, ...more }, terms, rates),
+      delivered: null,
+    };
   }
   const lines = [...cart.lines, { product: { ...product, prices: { [terms.id]: unitPrice } }, quantity }];
   return { ...facts, cart: measureCart({ ...cart.cart, lines }, terms, rates, facts.destination), delivered: null };

@@ -80,12 +80,12 @@ function missingValue(counting: Counting, counted: number, target: number, cart:
   return { remaining: counting.basis.convertsTax ? priceThatComesTo(missing, cart) : missing, atBest: null };
 }
 
-function inBasis(price: number, { basis }: Counting, { terms, rates }: MeasuredCart): number {
+function inBasis(price: number, { basis }: Counting, { terms, taxRates: rates }: MeasuredCart): number {
   return basis.convertsTax ? convertTax(price, ordinaryArticle, terms, rates) : price;
 }
 
 /** The lowest price as shown that comes to an amount in the tax habit that is not shown. */
-function priceThatComesTo(amount: number, { terms, rates }: MeasuredCart): number {
+function priceThatComesTo(amount: number, { terms, taxRates: rates }: MeasuredCart): number {
   const { numerator, denominator } = rates.standard;
   const comesTo = (price: number) => convertTax(price, ordinaryArticle, terms, rates);
   let price = terms.shownWithTax
@@ -192,7 +192,9 @@ function countedWith(
   for (const [index, { product }] of cart.lines.entries()) {
     if (!product.countsTowardGoals || (counting.goods && !selects(counting.goods, product, unitPriceOf(cart, index))))
       continue;
-    counted += counting.basis.convertsTax ? convertTax(after[index]!, product, cart.terms, cart.rates) : after[index]!;
+    counted += counting.basis.convertsTax
+      ? convertTax(after[index]!, product, cart.terms, cart.taxRates)
+      : after[index]!;
   }
   return counted;
 }

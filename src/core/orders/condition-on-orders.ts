@@ -1,8 +1,8 @@
-import { imagineCart } from '../cart/imagined-cart.ts';
-import { orderOfValue } from '../cart/imagined-order.ts';
+import { cartOfHypotheticalOrder } from '../cart/hypothetical-cart.ts';
+import { orderOfValue } from '../cart/hypothetical-order.ts';
 import { guest } from '../cart/shopper.ts';
 import { compileCondition } from '../conditions/compile-condition.ts';
-import { ratesAt, type MarketTerms } from '../markets/terms.ts';
+import { taxRatesAt, type MarketTerms } from '../markets/terms.ts';
 import type { Condition, Policy } from '../policy/types.ts';
 import { dateOfDay } from '../time/day.ts';
 import { shopperNew, shopperReturning, type OrderColumns } from './columns.ts';
@@ -54,14 +54,14 @@ export function conditionOnOrders(
   const compiled = compileCondition(condition, qualifiers, terms);
   const zones = options.map(zoneOf);
   const destination = { country, postcode: '' };
-  const rates = ratesAt(terms, undefined);
+  const rates = taxRatesAt(terms, undefined);
   const known = new Map<string, boolean>();
   const holds = (i: number): boolean => {
     const key = `${goods[i]} ${shopper[i]} ${option[i]} ${day[i]}`;
     let answer = known.get(key);
     if (answer === undefined) {
       answer = compiled.holds({
-        cart: imagineCart(orderOfValue(goods[i]!), terms, rates),
+        cart: cartOfHypotheticalOrder(orderOfValue(goods[i]!), terms, rates),
         delivered: null,
         shopper: shopperOfKind(shopper[i]!) ?? guest,
         destination,

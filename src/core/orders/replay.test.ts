@@ -6,14 +6,14 @@ import { unknownToExports } from '../conditions/unknown-to-exports.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
 import type { Policy } from '../policy/types.ts';
 import { emptyColumns, shopperNew, type OrderColumns } from './columns.ts';
-import { groundsOf, replayOrders } from './replay.ts';
+import { replayZonesOf, replayOrders } from './replay.ts';
 
 const now = Date.parse('2026-11-25T12:00Z');
 const zone = (policy: Policy) =>
   compilePolicy(policy)
     .markets.get('uk')!
     .zones.find(({ id }) => id === 'uk-all')!;
-const ground = (draft: Policy, release: Policy | null) => () => ({
+const zones = (draft: Policy, release: Policy | null) => () => ({
   draft: zone(draft),
   release: release && zone(release),
 });
@@ -42,7 +42,7 @@ describe('replaying orders', () => {
         fc.integer({ min: 1000, max: 12_000 }),
         fc.integer({ min: 1000, max: 12_000 }),
         (orders, before, after) => {
-          const replay = replayOrders(columns(orders), ground(onlyFreeDelivery(after), onlyFreeDelivery(before)), now);
+          const replay = replayOrders(columns(orders), zones(onlyFreeDelivery(after), onlyFreeDelivery(before)), now);
           const changes = orders.map(
             ([goods, option]) => plainPrice(goods, option, after) - plainPrice(goods, option, before),
           );
@@ -57,7 +57,7 @@ describe('replaying orders', () => {
           // Where the same option is taken under both, what shoppers save is what offers give away.
           const known = replayOrders(
             columns(orders.filter(([, option]) => option > 0)),
-            ground(onlyFreeDelivery(after), onlyFreeDelivery(before)),
+            zones(onlyFreeDelivery(after), onlyFreeDelivery(before)),
             now,
           );
           expect(known.givenNow - known.givenBefore + known.change).toBe(0);
@@ -68,7 +68,7 @@ describe('replaying orders', () => {
   });
   test('without a release everything is new; a sample looks at every n-th', () => {
     const orders = Array.from({ length: 100 }, (_, i): [number, number, number] => [5000 + i * 50, 1, 0]);
-    const replay = replayOrders(columns(orders), ground(onlyFreeDelivery(8000), null), now);
+    const replay = replayOrders(columns(orders), zones(onlyFreeDelivery(8000), null), now);
     expect(replay).toMatchObject({
       orders: 100,
       less: 40,
@@ -77,7 +77,7 @@ describe('replaying orders', () => {
       givenBefore: 0,
       givenNow: 40 * 695,
     });
-    expect(replayOrders(columns(orders), ground(onlyFreeDelivery(8000), null), now, 10)).toMatchObject({
+    expect(replayOrders(columns(orders), zones(onlyFreeDelivery(8000), null), now, 10)).toMatchObject({
       orders: 10,
       less: 4,
     });
@@ -89,7 +89,7 @@ describe('replaying orders', () => {
       [6400, 1, 0],
       [9000, 1, 0],
     ];
-    const { examples } = replayOrders(columns(orders), ground(onlyFreeDelivery(6000), onlyFreeDelivery(7000)), now);
+    const { examples } = replayOrders(columns(orders), zones(onlyFreeDelivery(6000), onlyFreeDelivery(7000)), now);
     expect(examples).toEqual([
       { zoneId: 'uk-all', value: 6400, shopper: 0, was: 695, now: 0, orders: 2 },
       { zoneId: 'uk-all', value: 6500, shopper: 0, was: 695, now: 0, orders: 1 },
@@ -101,7 +101,7 @@ describe('replaying orders', () => {
       [3000, 1, 2],
       [3000, 1, 0],
     ];
-    const replay = replayOrders(columns(orders), ground(demoPolicy, onlyFreeDelivery(100_000)), now);
+    const replay = replayOrders(columns(orders), zones(demoPolicy, onlyFreeDelivery(100_000)), now);
     expect([replay.less, replay.same]).toEqual([1, 2]);
   });
   test('an order is replayed in the zone of the option that was chosen, and where that is not known in the first', () => {
@@ -110,24 +110,24 @@ describe('replaying orders', () => {
       [3000, 2, 0],
       [3000, 0, 0],
     ]);
-    const grounds = groundsOf(compilePolicy(demoPolicy).markets.get('deat'), undefined)!;
-    const replay = replayOrders({ ...made, options: ['', 'deat-door', 'deat-austria-door'] }, grounds, now);
+    const zonesOf = replayZonesOf(compilePolicy(demoPolicy).markets.get('deat'), undefined)!;
+    const replay = replayOrders({ ...made, options: ['', 'deat-door', 'deat-austria-door'] }, zonesOf, now);
     const first =
       demoPolicy.zones['deat-all']!.order < demoPolicy.zones['deat-austria']!.order ? 'deat-all' : 'deat-austria';
-    expect(['', 'deat-door', 'deat-austria-door', 'gone'].map((option) => grounds(option).draft.id)).toEqual([
+    expect(['', 'deat-door', 'deat-austria-door', 'gone'].map((option) => zonesOf(option).draft.id)).toEqual([
       first,
       'deat-all',
       'deat-austria',
       first,
     ]);
     expect(replay).toMatchObject({ orders: 3, without: 0 });
-    expect(groundsOf(undefined, undefined)).toBeNull();
+    expect(replayZonesOf(undefined, undefined)).toBeNull();
   });
   test('progress runs to its end', () => {
     const shares: number[] = [];
     replayOrders(
       columns(Array.from({ length: 45_000 }, (): [number, number, number] => [5000, 1, 0])),
-      ground(demoPolicy, null),
+      zones(demoPolicy, null),
       now,
       1,
       (share) => shares.push(share),
@@ -137,7 +137,7 @@ describe('replaying orders', () => {
   });
 });
 
-test('facts that an export cannot know are named, through named conditions too', () => {
+test('facts that an export cannot know are named, through qualifiers too', () => {
   const facts = (offer: string) =>
     unknownToExports(demoPolicy.offers[offer]!.when ?? { conditions: {} }, demoPolicy).map(({ id }) => id);
   expect(facts('members-sooner')).toEqual(['shopper.signedIn', 'shopper.group']);

@@ -1,6 +1,6 @@
-import { orderOfValue } from '../cart/imagined-order.ts';
+import { orderOfValue } from '../cart/hypothetical-order.ts';
 import type { CompiledMarket, CompiledZone } from '../evaluation/compile.ts';
-import { evaluateImagined } from '../evaluation/evaluate.ts';
+import { evaluateHypothetical } from '../evaluation/evaluate.ts';
 import { someoneIn } from '../evaluation/someone-in.ts';
 import type { Evaluation } from '../evaluation/evaluation.ts';
 import type { OrderColumns } from './columns.ts';
@@ -50,17 +50,17 @@ const stretch = 20_000;
 const anew = 200;
 
 /** Where an order is replayed: the zone that the option belongs to under the draft, and what the release has for it. */
-interface ReplayGround {
+interface ReplayZones {
   draft: CompiledZone;
   /** null: there is no release, so that every order pays what is charged before offers */
   release: CompiledZone | null;
 }
 
-/** The ground of every option: its own zone where that is on, else the first zone of the market; null where no zone is on. */
-export function groundsOf(
+/** The zones in which orders of every option are replayed: its own zone where that is on, else the first zone of the market; null where no zone is on. */
+export function replayZonesOf(
   draft: CompiledMarket | undefined,
   release: CompiledMarket | undefined,
-): ((option: string) => ReplayGround) | null {
+): ((option: string) => ReplayZones) | null {
   const zoneIn = (market: CompiledMarket, option: string) =>
     market.zones.find(({ id, policy }) => id === policy.options[option]?.zone) ?? market.zones[0];
   if (!draft || draft.zones.length === 0) return null;
@@ -76,7 +76,7 @@ export function groundsOf(
  */
 export function replayOrders(
   columns: OrderColumns,
-  groundOf: (option: string) => ReplayGround,
+  zonesOf: (option: string) => ReplayZones,
   instant: number,
   every = 1,
   progress: (share: number) => void = () => undefined,
@@ -93,8 +93,8 @@ export function replayOrders(
     examples: [],
   };
   const options = columns.options.length > 0 ? columns.options : [''];
-  const chosen = options.map(groundOf);
-  const zones = [...new Map(chosen.map((ground) => [ground.draft.id, ground])).values()];
+  const chosen = options.map(zonesOf);
+  const zones = [...new Map(chosen.map((one) => [one.draft.id, one])).values()];
   const zoneOf = chosen.map(({ draft }) => zones.findIndex((zone) => zone.draft.id === draft.id));
   /** by value, shopper and zone: what becomes of each option, and how many orders took it; evaluations themselves are not kept */
   const known = new Map<number, { outcomes: (Outcome | null)[]; orders: Uint32Array }>();
@@ -108,8 +108,8 @@ export function replayOrders(
       const { draft, release } = zones[zone]!;
       const situation = someoneIn(draft, instant, shopperOfKind(shopper));
       const [ahead, current] = [
-        evaluateImagined(draft, orderOfValue(value), situation),
-        release && evaluateImagined(release, orderOfValue(value), situation),
+        evaluateHypothetical(draft, orderOfValue(value), situation),
+        release && evaluateHypothetical(release, orderOfValue(value), situation),
       ];
       alike = {
         outcomes: options.map((id, index) => (zoneOf[index] === zone ? outcomeOf(ahead, current, id) : null)),

@@ -369,7 +369,7 @@ export interface Policy {
    * made-up shoppers to try conditions and offers with; no promise to anybody
    */
   shoppers?: {
-    [k: string]: Persona;
+    [k: string]: MadeUpShopper;
   };
   /**
    * where shoppers collect what they have bought
@@ -1245,7 +1245,7 @@ export interface PlacedOrder {
    */
   exception?: string;
 }
-export interface Persona {
+export interface MadeUpShopper {
   order: Order;
   name: Name;
   shopper: Shopper;

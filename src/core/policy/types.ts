@@ -26,7 +26,7 @@ export type {
   OfferWording,
   OptionKind,
   OptionSelection,
-  Persona,
+  MadeUpShopper,
   PickUpPlace,
   PlacedOrder,
   PlaceTexts,

@@ -11,8 +11,8 @@ import {
   goodsTaxByRate,
   goodsTaxOf,
   lineAfterRewards,
-  rateInWords,
-  rateOfLine,
+  taxRateInWords,
+  taxRateOfLine,
   taxByRate,
   totalsOf,
 } from '../evaluation/totals.ts';
@@ -226,7 +226,7 @@ function linesOf({ cart, goodsRewarded }: Evaluation): QuotedLine[] {
       value: unitPrice * quantity,
       afterDiscounts,
       afterRewards,
-      taxRate: rateInWords(rateOfLine(cart, index)),
+      taxRate: taxRateInWords(taxRateOfLine(cart, index)),
       tax,
     };
   });

@@ -1,5 +1,5 @@
 import type { ChargeMeasure } from '../cart/charge-measure.ts';
-import type { ImaginedOrder } from '../cart/imagined-order.ts';
+import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
 
 /** What a sweep walks along: goods value in minor units as shown, pieces, or grams. */
 export type SweepAxis = 'goodsValue' | 'items' | 'weight';
@@ -15,7 +15,7 @@ export const axisMeasures: Record<SweepAxis, readonly ChargeMeasure[]> = {
 export const axisReach: Record<SweepAxis, number> = { goodsValue: 1_000_000_000, items: 100_000, weight: 100_000_000 };
 
 /** The order at a point of the axis, all else as in `order`. */
-export function orderAt(axis: SweepAxis, order: ImaginedOrder, at: number): ImaginedOrder {
+export function orderAt(axis: SweepAxis, order: HypotheticalOrder, at: number): HypotheticalOrder {
   switch (axis) {
     case 'goodsValue':
       return { ...order, value: at };

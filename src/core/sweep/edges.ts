@@ -4,11 +4,11 @@ import { volumeWeight, type ChargeMeasure } from '../cart/charge-measure.ts';
 import type { CompiledCharge } from '../charges/compile-charge.ts';
 import { leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
 import { priceEdges, type MeasureEdges } from '../conditions/leaf.ts';
-import { imagineCart } from '../cart/imagined-cart.ts';
-import type { ImaginedOrder } from '../cart/imagined-order.ts';
+import { cartOfHypotheticalOrder } from '../cart/hypothetical-cart.ts';
+import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
 import { lowestThat } from '../lowest-that.ts';
-import { ratesAt } from '../markets/terms.ts';
+import { taxRatesAt } from '../markets/terms.ts';
 import type { CompiledOffer } from '../offers/compile-offer.ts';
 import { axisMeasures, axisReach, orderAt, type SweepAxis } from './axis.ts';
 
@@ -16,7 +16,7 @@ import { axisMeasures, axisReach, orderAt, type SweepAxis } from './axis.ts';
 interface Along {
   zone: CompiledZone;
   axis: SweepAxis;
-  order: ImaginedOrder;
+  order: HypotheticalOrder;
   region: string | undefined;
 }
 
@@ -87,9 +87,10 @@ function measureEdges({ measure, edges }: MeasureEdges, along: Along): (number |
 function valueThatReaches(amount: number, basis: CompiledBasis, { zone, order, region }: Along): number | null {
   if (!basis.convertsTax) return amount;
   const { terms } = zone.market;
-  const rates = ratesAt(terms, region);
+  const rates = taxRatesAt(terms, region);
   return lowestThat(
-    (value) => lineValue(imagineCart(orderAt('goodsValue', order, value), terms, rates), 0, basis) >= amount,
+    (value) =>
+      lineValue(cartOfHypotheticalOrder(orderAt('goodsValue', order, value), terms, rates), 0, basis) >= amount,
     0,
     axisReach.goodsValue,
   );

@@ -1,4 +1,4 @@
-import { orderOfValue, type ImaginedOrder } from '../cart/imagined-order.ts';
+import { orderOfValue, type HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
 import { pricing, type Priceable } from '../evaluation/pricing.ts';
@@ -54,7 +54,7 @@ export function sweepZone(
   zone: CompiledZone,
   axis: SweepAxis,
   situation: Situation,
-  order: ImaginedOrder = orderOfValue(0),
+  order: HypotheticalOrder = orderOfValue(0),
 ): Sweep {
   const rising = mayRise(zone, axis);
   const price = pricing(zone, situation);

@@ -1,5 +1,5 @@
 import { dayOf } from '../time/day.ts';
-import { instantOfClock } from '../time/zone-clock.ts';
+import { instantOfClock } from '../time/time-zone-clock.ts';
 
 export const dateForms = ['ymd', 'dmy', 'mdy', 'unix'] as const;
 /** Year, month and day in that order with any marks between, or seconds since 1970-01-01T00:00Z. */

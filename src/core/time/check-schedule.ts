@@ -1,4 +1,4 @@
-import { instantOfLocal, isTimeZone } from './zone-clock.ts';
+import { instantOfLocal, isTimeZone } from './time-zone-clock.ts';
 import { dayNumber } from './day.ts';
 import type { Fault } from '../policy/fault.ts';
 import type { Schedule } from '../policy/types.ts';

@@ -1,4 +1,4 @@
-import { offsetAt } from './zone-clock.ts';
+import { offsetAt } from './time-zone-clock.ts';
 
 /** What is left until an instant, as a clock on the wall would have it. */
 export interface TimeLeft {

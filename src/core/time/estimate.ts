@@ -2,7 +2,7 @@ import type { DeliveryOption } from '../policy/types.ts';
 import { dateOfDay } from './day.ts';
 import { openDayFrom, openFrom, type Openings } from './openings.ts';
 import { addWorkingDays, minuteOfDay, workingDayFrom, type WorkingDays } from './working-days.ts';
-import { instantOfClock, type LocalTime } from './zone-clock.ts';
+import { instantOfClock, type LocalTime } from './time-zone-clock.ts';
 
 /** When goods are there: as it was promised, and what that means for an order at the moment of the evaluation. */
 export type Estimate =

@@ -1,7 +1,7 @@
 import type { PickUpPlace } from '../policy/types.ts';
 import { isoWeekday, type DayNumber } from './day.ts';
 import { minuteOfDay } from './working-days.ts';
-import { instantOfClock, localTime } from './zone-clock.ts';
+import { instantOfClock, localTime } from './time-zone-clock.ts';
 
 /** When a place is open: stretches [from, to) of a day in minutes on its clock, by weekday (1 Monday to 7 Sunday). */
 export interface Openings {

@@ -1,5 +1,5 @@
 import type { Schedule } from '../policy/types.ts';
-import { instantOfLocal } from './zone-clock.ts';
+import { instantOfLocal } from './time-zone-clock.ts';
 
 /** Half-open stretch of time [from, until) in ms since 1970-01-01T00:00Z. */
 export interface TimeSpan {

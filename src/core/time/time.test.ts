@@ -4,7 +4,7 @@ import { compileEstimate, estimateAt } from './estimate.ts';
 import { compileOpenings } from './openings.ts';
 import { compileSchedule, isWithin } from './schedule.ts';
 import { compileCalendar } from './working-days.ts';
-import { instantOfLocal, isTimeZone, localTime, nextClockChange } from './zone-clock.ts';
+import { instantOfLocal, isTimeZone, localTime, nextClockChange } from './time-zone-clock.ts';
 
 const amsterdam = 'Europe/Amsterdam';
 const clocks = { store: amsterdam, market: 'America/New_York' };

@@ -74,7 +74,7 @@ function AddingStep({
       ...inOrder(policy.qualifiers).map(([qualifier, { name }]) => ({
         value: { qualifier },
         name: `“${name}” holds`,
-        group: 'A named condition',
+        group: 'A qualifier',
         also: `${name} qualifier`,
       })),
       ...(nested

@@ -1,6 +1,6 @@
 import type { Fact } from '../../core/conditions/fact.ts';
 import { goodsWords } from '../../core/conditions/goods-words.ts';
-import { parsePostcodePattern } from '../../core/places/postcode.ts';
+import { parsePostcodePattern } from '../../core/geography/postcode.ts';
 import { AddWord } from '../../ui/AddWord.tsx';
 import { SearchList } from '../../ui/SearchList.tsx';
 import { useDraft, usePage } from '../page/page-context.tsx';

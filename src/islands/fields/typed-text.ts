@@ -1,9 +1,9 @@
 import { isCurrency } from '../../core/money/currency.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
-import { isCountry } from '../../core/places/country.ts';
-import type { Coordinates } from '../../core/places/distance.ts';
-import { timeZoneByName } from '../../core/places/zone-by-name.ts';
-import { countryByName } from '../../core/places/country-names.ts';
+import { isCountry } from '../../core/geography/country.ts';
+import type { Coordinates } from '../../core/geography/distance.ts';
+import { timeZoneByName } from '../../core/geography/zone-by-name.ts';
+import { countryByName } from '../../core/geography/country-names.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
 
 /** Reads a percentage, with `.` or `,`; kept as it is written. */

@@ -1,5 +1,5 @@
 import { memo, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { continents } from '../../core/places/continent.ts';
+import { continents } from '../../core/geography/continent.ts';
 import { countryName } from '../page/place-names.ts';
 import type { Coverage, MarketMark } from './market-marks.ts';
 

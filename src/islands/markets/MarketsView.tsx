@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { countryCodes } from '../../core/places/country.ts';
+import { countryCodes } from '../../core/geography/country.ts';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { usePolicy } from '../page/page-context.tsx';
 import { useGuardedEdit } from '../page/use-guarded-edit.tsx';

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { changePatterns } from '../../client/edits/market-edits.ts';
-import { coveredPatterns, readPastedPostcodes } from '../../core/places/pasted-postcodes.ts';
-import { canBePostcode } from '../../core/places/postcode-forms.ts';
-import { normalPostcode } from '../../core/places/postcode.ts';
-import { postcodeList } from '../../core/places/postcode-list.ts';
+import { coveredPatterns, readPastedPostcodes } from '../../core/geography/pasted-postcodes.ts';
+import { canBePostcode } from '../../core/geography/postcode-forms.ts';
+import { normalPostcode } from '../../core/geography/postcode.ts';
+import { postcodeList } from '../../core/geography/postcode-list.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { usePage } from '../page/page-context.tsx';

@@ -1,10 +1,10 @@
 import { useMemo, useState } from 'react';
 import { inOrder } from '../../core/ordered.ts';
-import type { AreaMatch } from '../../core/places/area.ts';
-import { countryByName } from '../../core/places/country-names.ts';
-import { northOf } from '../../core/places/distance.ts';
-import { findMarket, zonesThere, type ZoneStanding } from '../../core/evaluation/find-place.ts';
-import { normalPostcode } from '../../core/places/postcode.ts';
+import type { AreaMatch } from '../../core/geography/area.ts';
+import { countryByName } from '../../core/geography/country-names.ts';
+import { northOf } from '../../core/geography/distance.ts';
+import { findMarket, zonesThere, type ZoneStanding } from '../../core/evaluation/find-zone.ts';
+import { normalPostcode } from '../../core/geography/postcode.ts';
 import type { Destination } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePage, usePolicy } from '../page/page-context.tsx';

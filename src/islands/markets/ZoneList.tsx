@@ -3,7 +3,7 @@ import { addZone, removeZone } from '../../client/edits/market-edits.ts';
 import { moveBy, setAt } from '../../client/edits/set-at.ts';
 import { countOptions } from '../../core/options/count-options.ts';
 import { inOrder } from '../../core/ordered.ts';
-import { areaInWords, decidesByInWords, regionsIn } from '../../core/places/area-in-words.ts';
+import { areaInWords, decidesByInWords, regionsIn } from '../../core/geography/area-in-words.ts';
 import type { Market } from '../../core/policy/types.ts';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { EditedField } from '../fields/EditedField.tsx';

@@ -1,6 +1,6 @@
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { setTarget } from '../../client/edits/edits.ts';
-import { compilePolicy, sameGround, type CompiledZone } from '../../core/evaluation/compile.ts';
+import { compilePolicy, sameRules, type CompiledZone } from '../../core/evaluation/compile.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Distribution, ValueCounts } from '../../core/orders/distribution.ts';
 import { targetIn } from '../../core/offers/target.ts';
@@ -41,9 +41,9 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   );
   const market = policy.markets[marketId]!;
   const zones = compiled.markets.get(marketId)?.zones ?? [];
-  const zone = useGround(zones.find(({ id }) => id === query.zone) ?? zones[0]);
-  const persona = policy.shoppers?.[query.shopper ?? ''];
-  const shopper = persona?.shopper;
+  const zone = useSameRules(zones.find(({ id }) => id === query.zone) ?? zones[0]);
+  const madeUp = policy.shoppers?.[query.shopper ?? ''];
+  const shopper = madeUp?.shopper;
   const zoneId = zone?.id;
   const offerId = policy.offers[query.offer ?? '']
     ? query.offer!
@@ -54,7 +54,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   const isMoney = goalId !== undefined && offer?.goals[goalId]?.measure.kind === 'countedValue';
   const choose = useStable((id: string) => setQuery({ market: marketId, offer: id }));
   const openCondition = useStable((condition: string) => setQuery({ market: marketId, condition }));
-  const savedZone = useGround(
+  const savedZone = useSameRules(
     useMemo(
       () =>
         compilePolicy(savedPolicy)
@@ -135,7 +135,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
           <PhraseSelect
             head
             label="Shopper"
-            value={persona ? query.shopper! : ''}
+            value={madeUp ? query.shopper! : ''}
             options={[['', 'a guest'], ...inOrder(policy.shoppers ?? {}).map(([id, { name }]) => [id, name] as const)]}
             choose={(id) => setQuery({ shopper: id })}
             testId="shopper-phrase"
@@ -256,13 +256,13 @@ const OfferDetails = memo(function OfferDetails({
 });
 
 /** The zone as it was drawn last, as long as it does the same: what an edit elsewhere leaves as it is need not be swept again. */
-function useGround(zone: CompiledZone | undefined): CompiledZone | undefined {
+function useSameRules(zone: CompiledZone | undefined): CompiledZone | undefined {
   const last = useRef(zone);
-  const ground = last.current && zone && sameGround(last.current, zone) ? last.current : zone;
+  const known = last.current && zone && sameRules(last.current, zone) ? last.current : zone;
   useEffect(() => {
-    last.current = ground;
+    last.current = known;
   });
-  return ground;
+  return known;
 }
 
 function OrdersPhrase({ orders, net, toggleNet }: { orders: number | undefined; net: boolean; toggleNet: () => void }) {

@@ -15,7 +15,7 @@ import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 import { parseName } from '../fields/typed-text.ts';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 
-/** The named conditions, what each says, where it is used, and whom of the test carts it holds for. */
+/** The qualifiers, what each says, where it is used, and whom of the test carts it holds for. */
 export const QualifierLibrary = memo(function QualifierLibrary({
   marketId,
   open,
@@ -85,7 +85,7 @@ export const QualifierLibrary = memo(function QualifierLibrary({
         ))}
       </ul>
       <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-qualifier">
-        Add a named condition
+        Add a qualifier
       </button>
     </section>
   );

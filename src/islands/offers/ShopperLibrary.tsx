@@ -2,7 +2,7 @@ import { memo } from 'react';
 import type { Edit } from '../../client/edits/edit.ts';
 import { freshId, setAt } from '../../client/edits/set-at.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
-import type { Persona } from '../../core/policy/types.ts';
+import type { MadeUpShopper } from '../../core/policy/types.ts';
 import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { ShopperFacts } from '../fields/ShopperFacts.tsx';
@@ -22,7 +22,7 @@ export const ShopperLibrary = memo(function ShopperLibrary() {
         order: orderAfterLast(shoppers ?? {}),
         name: `Shopper ${listed.length + 1}`,
         shopper: { signedIn: true },
-      } satisfies Persona),
+      } satisfies MadeUpShopper),
     );
   return (
     <section
@@ -36,8 +36,8 @@ export const ShopperLibrary = memo(function ShopperLibrary() {
       </div>
       {refusal}
       <ul className="text-[13px] leading-7">
-        {listed.map(([id, persona]) => (
-          <OneShopper key={id} id={id} persona={persona} currency={currency} edit={edit} />
+        {listed.map(([id, madeUp]) => (
+          <OneShopper key={id} id={id} madeUp={madeUp} currency={currency} edit={edit} />
         ))}
       </ul>
       <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-shopper">
@@ -49,12 +49,12 @@ export const ShopperLibrary = memo(function ShopperLibrary() {
 
 function OneShopper({
   id,
-  persona: { name, shopper },
+  madeUp: { name, shopper },
   currency,
   edit,
 }: {
   id: string;
-  persona: Persona;
+  madeUp: MadeUpShopper;
   currency: string;
   edit: (edit: Edit) => boolean;
 }) {

@@ -1,4 +1,4 @@
-import { countryCodes } from '../../core/places/country.ts';
+import { countryCodes } from '../../core/geography/country.ts';
 
 const names = new Map<string, Intl.DisplayNames>();
 const given = new Map<string, Record<string, string>>();

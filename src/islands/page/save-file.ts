@@ -61,14 +61,14 @@ function pictureText(picture: SVGSVGElement): string {
   copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
   copy.setAttribute('font-family', page.fontFamily.replaceAll('"', "'"));
   copy.setAttribute('viewBox', `0 0 ${picture.clientWidth} ${picture.clientHeight}`);
-  const ground = document.createElementNS('http://www.w3.org/2000/svg', 'rect');
+  const background = document.createElementNS('http://www.w3.org/2000/svg', 'rect');
   for (const [name, value] of [
     ['width', '100%'],
     ['height', '100%'],
     ['fill', page.backgroundColor],
   ] as const)
-    ground.setAttribute(name, value);
-  copy.prepend(ground);
+    background.setAttribute(name, value);
+  copy.prepend(background);
   return new XMLSerializer().serializeToString(copy);
 }
 

@@ -45,9 +45,9 @@ export function reasonOfOption(
     (child) => child.decision === 'option' && child.inputs.id?.kind === 'text' && child.inputs.id.text === optionId,
   );
   if (!ofOption) return null;
-  const ground = trace.children.filter((child) => child.decision === 'place' || child.decision === 'measures');
+  const common = trace.children.filter((child) => child.decision === 'zone' || child.decision === 'measures');
   const option = reasonOf(ofOption, policy, writeMoney);
-  return { ...option, children: [...option.children, ...ground.map((child) => reasonOf(child, policy, writeMoney))] };
+  return { ...option, children: [...option.children, ...common.map((child) => reasonOf(child, policy, writeMoney))] };
 }
 
 /** The lines of a reason that another one does not have, with those above them; null when it has them all. */

@@ -325,7 +325,7 @@ function BuyerPhrase({
   choose: (shopper: Shopper | undefined) => void;
 }) {
   const { shoppers = {} } = usePolicy();
-  const known = inOrder(shoppers).find(([, persona]) => same(persona.shopper, shopper))?.[0];
+  const known = inOrder(shoppers).find(([, madeUp]) => same(madeUp.shopper, shopper))?.[0];
   const value = shopper === undefined ? '' : (known ?? 'own');
   return (
     <PhraseSelect

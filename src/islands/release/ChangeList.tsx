@@ -1,6 +1,6 @@
 import type { PolicyChange } from '../../core/changes/changes.ts';
 
-const stops: Record<PolicyChange['place'], { name: string; href: string }> = {
+const stops: Record<PolicyChange['stop'], { name: string; href: string }> = {
   markets: { name: 'Markets', href: '/markets' },
   delivery: { name: 'Delivery', href: '/delivery' },
   offers: { name: 'Offers', href: '/offers' },
@@ -37,8 +37,8 @@ export function ChangeList({ changes, released }: { changes: PolicyChange[]; rel
           {changes.map((change) => (
             <tr key={change.path} className="border-b border-hairline align-top" data-testid="change">
               <td className="py-1.5">
-                <a className="phrase" href={stops[change.place].href}>
-                  {stops[change.place].name}
+                <a className="phrase" href={stops[change.stop].href}>
+                  {stops[change.stop].name}
                 </a>
               </td>
               <td className="py-1.5 pr-4">{change.subject}</td>

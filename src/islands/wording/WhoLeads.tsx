@@ -16,7 +16,7 @@ export function WhoLeads({ marketId }: { marketId: string }) {
     () =>
       inOrder(policy.testCarts).flatMap(([id, cart]) => {
         const prepared = prepare(compiled, inputOfTestCart(cart, catalogue, now).input);
-        return prepared.place.market?.id === marketId
+        return prepared.found.market?.id === marketId
           ? [{ id, name: cart.name, order: leadOrder(prepared, evaluatePrepared(prepared)) }]
           : [];
       }),

@@ -5,7 +5,7 @@ import type { CarrierReply, CarrierRequest } from '../../contract/shapes/carrier
 import { validateCarrierAnswer } from './carrier-schema.ts';
 
 /** How long a carrier may think while a shopper waits. ms */
-const patience = 1500;
+const timeout = 1500;
 
 /** Questions under way at once; more wait for their turn, and a carrier's time begins when it is asked. */
 const mostUnderWay = 32;
@@ -49,7 +49,7 @@ export async function askCarrier(service: URL, request: CarrierRequest, money: L
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(request),
-        signal: AbortSignal.timeout(patience),
+        signal: AbortSignal.timeout(timeout),
       });
       return { ok: response.ok, status: response.status, text: await response.text() };
     });
@@ -69,7 +69,7 @@ export async function askCarrier(service: URL, request: CarrierRequest, money: L
       answer,
       null,
       late
-        ? `it did not answer within ${patience / 1000} s`
+        ? `it did not answer within ${timeout / 1000} s`
         : answer === null
           ? 'it could not be reached'
           : 'what it answered is no quote',

@@ -9,7 +9,7 @@ import type { Policy } from '../../core/policy/types.ts';
 import { currentVersion } from '../../core/policy/version.ts';
 import { checkPolicy } from '../../core/checks/validate.ts';
 import { inTransaction, reading } from '../database/pool.ts';
-import { unknownRegions } from '../places/regions.ts';
+import { unknownRegions } from '../geography/regions.ts';
 import { storeId } from '../user.ts';
 import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
 import {
@@ -103,7 +103,7 @@ export async function editDraft(revision: number, patch: Operation[], edit: Edit
 }
 
 /**
- * Puts a policy where nothing has been set yet, in the caller's transaction. It is the ground on which edits stand, so
+ * Puts a policy where nothing has been set yet, in the caller's transaction. It is what edits are made on, so
  * undo does not go behind it. @returns the draft's revision, or null when there was something already
  */
 export async function foundDraft(

@@ -127,14 +127,14 @@ const chunksOf = (body: ReadableStream<Uint8Array>): AsyncIterable<Uint8Array> =
   });
 
 /** How long the rest of a file is still taken in after it has been given up. ms */
-const patience = 10_000;
+const timeout = 10_000;
 
 /**
  * Takes in what a sender still has to send: whoever is cut off in the middle of sending sees a broken line and never the
  * answer that says why.
  */
 async function readAway(body: ReadableStream<Uint8Array>): Promise<void> {
-  const until = performance.now() + patience;
+  const until = performance.now() + timeout;
   try {
     for await (const _chunk of chunksOf(body)) if (performance.now() > until) break;
     await body.cancel();

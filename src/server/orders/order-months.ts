@@ -7,7 +7,7 @@ import {
   shopperReturning,
   type PackedMonth,
 } from '../../core/orders/columns.ts';
-import { localTime } from '../../core/time/zone-clock.ts';
+import { localTime } from '../../core/time/time-zone-clock.ts';
 import { database, reading } from '../database/pool.ts';
 
 /** A month of a market's orders, packed into columns. */

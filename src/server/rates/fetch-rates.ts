@@ -2,7 +2,7 @@ import { readReferenceRates } from '../../core/imports/reference-rates.ts';
 import { ProblemError } from '../http/problem.ts';
 import { addRates, type RatesAdded } from './rate-store.ts';
 
-const patience = 4000;
+const timeout = 4000;
 
 interface FetchedRates extends RatesAdded {
   /** the newest day that the feed has; null when it has none */
@@ -19,7 +19,7 @@ export async function fetchRates(feed: URL): Promise<FetchedRates> {
     });
   let text: string;
   try {
-    const response = await fetch(feed, { signal: AbortSignal.timeout(patience) });
+    const response = await fetch(feed, { signal: AbortSignal.timeout(timeout) });
     if (!response.ok) throw away(`It answers with ${response.status}.`);
     text = await response.text();
   } catch (error) {

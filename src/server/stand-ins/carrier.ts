@@ -1,5 +1,5 @@
 import type { CarrierAnswer, CarrierRequest } from '../../contract/shapes/carrier.ts';
-import { continents } from '../../core/places/continent.ts';
+import { continents } from '../../core/geography/continent.ts';
 import { usualVolumeDivisor, volumeWeight } from '../../core/cart/charge-measure.ts';
 
 const bands = [

@@ -7,11 +7,11 @@ import { zoneContext } from '../../../../src/core/evaluation/context.ts';
 import type { CompiledPolicy, CompiledZone } from '../../../../src/core/evaluation/compile.ts';
 import type { EvaluationInput } from '../../../../src/core/evaluation/evaluation.ts';
 import { measureCart } from '../../../../src/core/cart/measures.ts';
-import { ratesAt } from '../../../../src/core/markets/terms.ts';
+import { taxRatesAt } from '../../../../src/core/markets/terms.ts';
 import { countedToward } from '../../../../src/core/offers/counted.ts';
 import { inOrder } from '../../../../src/core/ordered.ts';
-import { findPlace } from '../../../../src/core/evaluation/find-place.ts';
-import { normalPostcode } from '../../../../src/core/places/postcode.ts';
+import { findZone } from '../../../../src/core/evaluation/find-zone.ts';
+import { normalPostcode } from '../../../../src/core/geography/postcode.ts';
 import type { Condition, ConditionNode } from '../../../../src/core/policy/types.ts';
 
 type FactsOfCart = Record<string, unknown>;
@@ -86,11 +86,11 @@ export function rulesEngine(compiled: CompiledPolicy): Engine {
 /** What the rules are about, worked out beforehand by the same code: only deciding is compared. */
 export function factsOf(compiled: CompiledPolicy, input: EvaluationInput): FactsOfCart {
   const postcode = normalPostcode(input.destination.postcode);
-  const place = findPlace(compiled, input.destination, postcode);
+  const place = findZone(compiled, input.destination, postcode);
   if (!place.found) return { zone: 'none' };
   const zone: CompiledZone = place.zone;
   const { terms } = zone.market;
-  const cart = measureCart(input.cart, terms, ratesAt(terms, input.destination.region), input.destination);
+  const cart = measureCart(input.cart, terms, taxRatesAt(terms, input.destination.region), input.destination);
   const { facts } = zoneContext(zone, cart, postcode, input);
   const found: FactsOfCart = { zone: zone.id, instant: input.instant };
   for (const measure of [

@@ -1,7 +1,7 @@
 import { isCurrency } from '../../money/currency.ts';
 import { inOrder } from '../../ordered.ts';
-import { countryOfRegion, isCountry } from '../../places/country.ts';
-import { isTimeZone } from '../../time/zone-clock.ts';
+import { countryOfRegion, isCountry } from '../../geography/country.ts';
+import { isTimeZone } from '../../time/time-zone-clock.ts';
 import type { Fault } from '../../policy/fault.ts';
 import type { Policy } from '../../policy/types.ts';
 

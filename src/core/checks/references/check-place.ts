@@ -1,7 +1,7 @@
-import { isCountry } from '../../places/country.ts';
+import { isCountry } from '../../geography/country.ts';
 import { closingMinute } from '../../time/openings.ts';
 import { minuteOfDay } from '../../time/working-days.ts';
-import { isTimeZone } from '../../time/zone-clock.ts';
+import { isTimeZone } from '../../time/time-zone-clock.ts';
 import type { Fault } from '../../policy/fault.ts';
 import type { PickUpPlace } from '../../policy/types.ts';
 

@@ -2,7 +2,7 @@ import { isCurrency } from '../../money/currency.ts';
 import { conditionsOfOption } from '../../conditions/leaves.ts';
 import { inOrder } from '../../ordered.ts';
 import { dayNumber } from '../../time/day.ts';
-import { isTimeZone } from '../../time/zone-clock.ts';
+import { isTimeZone } from '../../time/time-zone-clock.ts';
 import type { Fault, PolicyFault } from '../../policy/fault.ts';
 import type { DeliveryOption, Policy } from '../../policy/types.ts';
 import { checkOffer } from './check-offer.ts';

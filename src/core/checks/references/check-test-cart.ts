@@ -1,4 +1,4 @@
-import { isCountry } from '../../places/country.ts';
+import { isCountry } from '../../geography/country.ts';
 import type { Fault } from '../../policy/fault.ts';
 import type { Policy, TestCart } from '../../policy/types.ts';
 import { checkGoods } from '../../catalogue/check-goods.ts';

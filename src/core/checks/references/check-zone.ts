@@ -1,5 +1,5 @@
-import { countryOfRegion } from '../../places/country.ts';
-import { parsePostcodePattern } from '../../places/postcode.ts';
+import { countryOfRegion } from '../../geography/country.ts';
+import { parsePostcodePattern } from '../../geography/postcode.ts';
 import type { Fault } from '../../policy/fault.ts';
 import type { AreaPart, Policy, Zone } from '../../policy/types.ts';
 import { sellsTo } from './check-markets.ts';

@@ -4,11 +4,14 @@ import type { PreparedCase } from '../prepare.ts';
 import { pricesWithoutUpgrades } from '../price-options.ts';
 import { traceMeasures } from './trace-measures.ts';
 import { traceOption } from './trace-option.ts';
-import { tracePlace } from './trace-place.ts';
+import { traceZone } from './trace-zone.ts';
 
 /** The tree of decisions behind an evaluation, complete enough to recompute each price by hand. */
-export function traceEvaluation({ place, input, cart, context }: PreparedCase, evaluation: Evaluation): TraceNode {
-  const children = [tracePlace(place, input)];
+export function traceEvaluation(
+  { found: place, input, cart, context }: PreparedCase,
+  evaluation: Evaluation,
+): TraceNode {
+  const children = [traceZone(place, input)];
   if (cart) children.push(traceMeasures(cart));
   const whole = evaluation.noOptions === 'nothingToDeliver' || evaluation.noOptions === 'goodsBarred';
   if (context && !whole) {

@@ -40,7 +40,7 @@ function traceLine(cart: MeasuredCart, index: number): TraceNode {
   const own = ownDeliveryIn(product, terms);
   const before = (price ?? 0) * quantity;
   const after = cart.discounted ? cart.discounted.after[index]! : before;
-  const rate = cart.rates.classes.get(product.taxClass);
+  const rate = cart.taxRates.classes.get(product.taxClass);
   const remarks = [
     price === undefined ? 'has no price in this market, taken as nothing' : '',
     cart.measures.barred.includes(product.id) ? 'may not go to this destination' : '',
@@ -63,7 +63,7 @@ function traceLine(cart: MeasuredCart, index: number): TraceNode {
       needsDelivery: yes(product.needsDelivery),
       shipsFree: yes(product.shipsFree),
       ownDelivery: money(product.needsDelivery && !product.shipsFree ? (own ?? 0) : 0),
-      ...fraction(rate ?? cart.rates.standard),
+      ...fraction(rate ?? cart.taxRates.standard),
     },
     money(before),
     [],

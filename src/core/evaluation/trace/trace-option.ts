@@ -59,7 +59,7 @@ export function traceOption(
         money(price.after),
       ),
     );
-  const { rates, terms } = context.facts.cart;
+  const { taxRates: rates, terms } = context.facts.cart;
   const taxSays = terms.shownWithTax
     ? 'The price contains {outcome} tax at {rate}'
     : 'Tax of {outcome} at {rate} comes on top';

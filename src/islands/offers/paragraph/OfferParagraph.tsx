@@ -6,7 +6,7 @@ import {
   byPriority,
   duplicateOffer,
   movePriority,
-  moveRung,
+  moveGoal,
   removeOffer,
   setMarkets,
   setOffer,
@@ -25,7 +25,7 @@ import { usePolicy } from '../../page/page-context.tsx';
 import { useGuardedEdit } from '../../page/use-guarded-edit.tsx';
 import { orNone, parseName, parseText, parseWhole } from '../../fields/typed-text.ts';
 import { TextWarnings } from '../../release/TextWarnings.tsx';
-import { GoalRung } from './GoalRung.tsx';
+import { GoalFields } from './GoalFields.tsx';
 import { OfferCalendar } from '../OfferCalendar.tsx';
 import { OfferHistory } from '../OfferHistory.tsx';
 import { SchedulePhrase } from './SchedulePhrase.tsx';
@@ -49,9 +49,9 @@ export function OfferParagraph({
   const { edit, refusal } = useGuardedEdit();
   const at = (...steps: string[]) => ['offers', offerId, ...steps];
   const goals = inOrder(offer.goals);
-  const rungs = useRowDrag(
+  const rows = useRowDrag(
     goals.map(([id]) => id),
-    (id, by) => edit(moveRung(offerId, id, by)),
+    (id, by) => edit(moveGoal(offerId, id, by)),
   );
   const duplicate = () => {
     const copy = freshId(offerId, policy.offers);
@@ -159,7 +159,7 @@ export function OfferParagraph({
       <UnlockPhrase offerId={offerId} unlock={offer.unlock} name={offer.name} edit={edit} />
       <ol aria-label="Goals">
         {goals.map(([id, goal], index) => (
-          <GoalRung
+          <GoalFields
             key={id}
             offerId={offerId}
             goalId={id}
@@ -168,7 +168,7 @@ export function OfferParagraph({
             of={goals.length}
             marketId={marketId}
             byCode={offer.unlock.by === 'code'}
-            rows={rungs}
+            rows={rows}
             edit={edit}
           />
         ))}

@@ -3,7 +3,7 @@ import { setCartPart } from '../../../client/edits/cart-edits.ts';
 import { factNamed } from '../../../core/conditions/registry.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
-import { instantOfLocal, localText, nextClockChange } from '../../../core/time/zone-clock.ts';
+import { instantOfLocal, localText, nextClockChange } from '../../../core/time/time-zone-clock.ts';
 import { AddWord } from '../../../ui/AddWord.tsx';
 import { DateTimeField } from '../../../ui/DateTimeField.tsx';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';

@@ -2,7 +2,7 @@ import { setCartPart, setDestinationPart } from '../../../client/edits/cart-edit
 import { carriersOf } from '../../../core/charges/carriers-of.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import { inOrder } from '../../../core/ordered.ts';
-import { distanceKm, northOf } from '../../../core/places/distance.ts';
+import { distanceKm, northOf } from '../../../core/geography/distance.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
 import { parseAmount, toDecimal } from '../../../core/money/decimal.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';

@@ -3,7 +3,7 @@ import { addTestCart } from '../../../client/edits/cart-edits.ts';
 import { call } from '../../../client/http.ts';
 import { orderAsCart } from '../../../client/order-as-cart.ts';
 import { freshId } from '../../../client/edits/set-at.ts';
-import { findMarket } from '../../../core/evaluation/find-place.ts';
+import { findMarket } from '../../../core/evaluation/find-zone.ts';
 import { useEdit, usePage, usePolicy } from '../../page/page-context.tsx';
 
 /** Brings a past order in as a test cart, by the number the shop gave it. */

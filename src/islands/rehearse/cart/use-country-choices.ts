@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { CompiledPolicy } from '../../../core/evaluation/compile.ts';
-import { countryCodes } from '../../../core/places/country.ts';
+import { countryCodes } from '../../../core/geography/country.ts';
 import { countryName } from '../../page/place-names.ts';
 
 type Choice = readonly [code: string, name: string];

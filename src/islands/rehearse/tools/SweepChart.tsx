@@ -1,8 +1,8 @@
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
-import { evaluateImagined } from '../../../core/evaluation/evaluate.ts';
+import { evaluateHypothetical } from '../../../core/evaluation/evaluate.ts';
 import { situationOfTestCart } from '../../../core/evaluation/test-cart-input.ts';
-import { orderOfValue } from '../../../core/cart/imagined-order.ts';
+import { orderOfValue } from '../../../core/cart/hypothetical-order.ts';
 import type { Measures } from '../../../core/cart/measures.ts';
 import { minorPerMajor } from '../../../core/money/currency.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
@@ -66,7 +66,7 @@ export function SweepChart({
         ? `${count.format(value)} ${value === 1 ? 'piece' : 'pieces'}`
         : `${count.format(value)} g`;
   const at = Math.min(scale.end, cursor ?? here);
-  const evaluation = evaluateImagined(zone, orderAt(axis, order, at), situation);
+  const evaluation = evaluateHypothetical(zone, orderAt(axis, order, at), situation);
   const { options } = evaluation;
   const text = renderLead(compiled, evaluation, 'strip', cart.language)?.text;
   const ticks = scale.x.ticks(8);

@@ -1,6 +1,6 @@
 import type { CompiledPolicy, CompiledZone } from '../../../core/evaluation/compile.ts';
 import { inOrder } from '../../../core/ordered.ts';
-import { findMarket } from '../../../core/evaluation/find-place.ts';
+import { findMarket } from '../../../core/evaluation/find-zone.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
 
 /** What differs from column to column of a line-up. */

@@ -1,5 +1,5 @@
 import { studyBaskets } from '../../../core/orders/baskets.ts';
-import { instantOfClock } from '../../../core/time/zone-clock.ts';
+import { instantOfClock } from '../../../core/time/time-zone-clock.ts';
 import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { basketsOf, mostBaskets } from '../../../server/orders/group-store.ts';
 import { marketAsked } from '../../../server/orders/market-query.ts';

@@ -1,8 +1,8 @@
 import type { EvaluationInput } from '../../../../../src/core/evaluation/evaluation.ts';
-import { distanceKm } from '../../../../../src/core/places/distance.ts';
+import { distanceKm } from '../../../../../src/core/geography/distance.ts';
 import { addWorkingDays, workingDayFrom, type WorkingDays } from '../../../../../src/core/time/working-days.ts';
 import { dateOfDay, dayNumber, isoWeekday } from '../../../../../src/core/time/day.ts';
-import { instantOfClock, localTime } from '../../../../../src/core/time/zone-clock.ts';
+import { instantOfClock, localTime } from '../../../../../src/core/time/time-zone-clock.ts';
 import type { Answer, Offer, Price } from './answer.ts';
 import { included, share, sumsOf, type Sums } from './cart-sums.ts';
 import { offersIn } from './offers.ts';

@@ -1,7 +1,7 @@
 import type { EvaluationInput } from '../../../../../src/core/evaluation/evaluation.ts';
-import { distanceKm } from '../../../../../src/core/places/distance.ts';
+import { distanceKm } from '../../../../../src/core/geography/distance.ts';
 import { isoWeekday } from '../../../../../src/core/time/day.ts';
-import { localTime } from '../../../../../src/core/time/zone-clock.ts';
+import { localTime } from '../../../../../src/core/time/time-zone-clock.ts';
 import type { Sums } from './cart-sums.ts';
 
 const shop = { latitude: 53.1, longitude: 4.85 };

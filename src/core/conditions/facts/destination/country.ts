@@ -1,4 +1,4 @@
-import { countryCodes } from '../../../places/country.ts';
+import { countryCodes } from '../../../geography/country.ts';
 import { wordFact } from '../../forms/word.ts';
 
 export const country = wordFact('destination.country', {

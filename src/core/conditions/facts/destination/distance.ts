@@ -1,4 +1,4 @@
-import { distanceKm } from '../../../places/distance.ts';
+import { distanceKm } from '../../../geography/distance.ts';
 import { isInRange, rangeOf } from '../../compare.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { checkNumbers, comparedNumber } from '../../forms/comparison.ts';

@@ -1,5 +1,5 @@
-import { matchesPattern, parsePostcodePattern } from '../../../places/postcode.ts';
-import { checkPattern } from '../../../places/check-pattern.ts';
+import { matchesPattern, parsePostcodePattern } from '../../../geography/postcode.ts';
+import { checkPattern } from '../../../geography/check-pattern.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { plainLeaf, type LeafOf } from '../../leaf.ts';
 

@@ -1,6 +1,6 @@
 import { checkLocalTime, checkReadIn } from '../../../time/check-schedule.ts';
 import { zoneOf } from '../../../time/schedule.ts';
-import { instantOfLocal } from '../../../time/zone-clock.ts';
+import { instantOfLocal } from '../../../time/time-zone-clock.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { checkEnds } from '../../forms/comparison.ts';
 import { plainLeaf, type LeafOf } from '../../leaf.ts';

@@ -1,7 +1,7 @@
 import { checkReadIn } from '../../../time/check-schedule.ts';
 import { zoneOf } from '../../../time/schedule.ts';
 import { minuteOfDay } from '../../../time/working-days.ts';
-import { localTime } from '../../../time/zone-clock.ts';
+import { localTime } from '../../../time/time-zone-clock.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { plainLeaf, type LeafOf } from '../../leaf.ts';
 

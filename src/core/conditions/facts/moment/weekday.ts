@@ -1,7 +1,7 @@
 import { checkReadIn } from '../../../time/check-schedule.ts';
 import { isoWeekday } from '../../../time/day.ts';
 import { zoneOf } from '../../../time/schedule.ts';
-import { localTime } from '../../../time/zone-clock.ts';
+import { localTime } from '../../../time/time-zone-clock.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { plainLeaf, type LeafOf } from '../../leaf.ts';
 import { listed } from '../../reader.ts';

@@ -1,4 +1,4 @@
-import { localTime } from '../../../time/zone-clock.ts';
+import { localTime } from '../../../time/time-zone-clock.ts';
 import type { Facts } from '../../asked.ts';
 import { numberFact } from '../../forms/number.ts';
 

@@ -1,9 +1,9 @@
-import type { PlaceFound } from '../find-place.ts';
+import type { ZoneFound } from '../find-zone.ts';
 import { node, text, type TraceNode } from '../../trace/trace.ts';
 import type { EvaluationInput } from '../evaluation.ts';
 
 /** Market and zone, and by what they were found. */
-export function tracePlace(place: PlaceFound, { destination, market: chosen }: EvaluationInput): TraceNode {
+export function traceZone(place: ZoneFound, { destination, market: chosen }: EvaluationInput): TraceNode {
   const { country, region, postcode } = destination;
   const inputs = {
     country: text(country),
@@ -12,7 +12,7 @@ export function tracePlace(place: PlaceFound, { destination, market: chosen }: E
   };
   if (!place.market)
     return node(
-      'place',
+      'zone',
       chosen === undefined ? '{country} belongs to no market' : 'There is no market “{chosen}”',
       { ...inputs, chosen: text(chosen ?? '') },
       text('no market'),
@@ -20,7 +20,7 @@ export function tracePlace(place: PlaceFound, { destination, market: chosen }: E
   const market = { ...inputs, market: text(place.market.market.name) };
   const belongs = chosen === undefined ? '{country} belongs to {market}' : '{market} was chosen';
   if (!place.found)
-    return node('place', `${belongs}, but no zone of it covers this destination`, market, text('no zone'), [], {
+    return node('zone', `${belongs}, but no zone of it covers this destination`, market, text('no zone'), [], {
       kind: 'market',
       id: place.market.id,
     });
@@ -32,7 +32,7 @@ export function tracePlace(place: PlaceFound, { destination, market: chosen }: E
     radius: 'which lies within that distance',
   }[place.by];
   return node(
-    'place',
+    'zone',
     `${belongs}; its zone is {outcome}, ${how}`,
     { ...market, by: text(place.by) },
     text(place.zone.zone.name),

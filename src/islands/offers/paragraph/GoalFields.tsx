@@ -18,7 +18,7 @@ import { GoodsOnly } from './GoodsOnly.tsx';
 import { RewardPhrase } from './RewardPhrase.tsx';
 
 /** One goal of an offer: from what amount of what, and what shoppers get there. */
-export function GoalRung({
+export function GoalFields({
   offerId,
   goalId,
   goal,
@@ -56,7 +56,7 @@ export function GoalRung({
       className="drop-row flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5"
       {...rows.rowOf(goalId)}
       onKeyDown={of > 1 ? rows.onKeyOf(goalId) : undefined}
-      data-testid={`rung-${goalId}`}
+      data-testid={`goal-${goalId}`}
     >
       {of > 1 && (
         <span className="flex items-center self-center" title="What this goal gives is moved; the amounts stay">

@@ -4,7 +4,7 @@ import { smallStore } from '../../../tests/support/small-store.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
 import type { AreaPart, Destination, Policy, Zone } from '../policy/types.ts';
 import { checkPolicy } from '../checks/validate.ts';
-import { findMarket, findPlace, zonesThere } from '../evaluation/find-place.ts';
+import { findMarket, findZone, zonesThere } from '../evaluation/find-zone.ts';
 import { matchesPattern, normalPostcode, parsePostcodePattern } from './postcode.ts';
 
 const covers = (pattern: string, postcode: string): boolean => {
@@ -91,7 +91,7 @@ function withZones(zones: Record<string, { include: AreaPart; exclude?: AreaPart
 
 const zoneOf = (policy: Policy, asked: Partial<Destination>, chosen?: string): string => {
   const destination = { country: 'NL', postcode: '', ...asked };
-  const found = findPlace(compilePolicy(policy), destination, normalPostcode(destination.postcode), chosen);
+  const found = findZone(compilePolicy(policy), destination, normalPostcode(destination.postcode), chosen);
   return found.found ? found.zone.id : found.reason;
 };
 

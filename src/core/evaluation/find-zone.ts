@@ -1,9 +1,9 @@
 import type { CompiledMarket, CompiledPolicy, CompiledZone } from './compile.ts';
 import type { Destination } from '../policy/types.ts';
-import { bestMatch, type AreaMatch, type AreaPartKind } from '../places/area.ts';
-import { compareSpecificity } from '../places/specificity.ts';
+import { bestMatch, type AreaMatch, type AreaPartKind } from '../geography/area.ts';
+import { compareSpecificity } from '../geography/specificity.ts';
 
-export type PlaceFound =
+export type ZoneFound =
   | { found: true; market: CompiledMarket; zone: CompiledZone; by: AreaPartKind }
   | { found: false; market: CompiledMarket | null; reason: 'noMarket' | 'noZone' };
 
@@ -30,12 +30,12 @@ export function findMarket(compiled: CompiledPolicy, { country }: Destination, c
  * @param normal the destination's postcode as it is compared
  * @param chosen id of a market that was chosen instead of found; it still delivers only to its own countries
  */
-export function findPlace(
+export function findZone(
   compiled: CompiledPolicy,
   destination: Destination,
   normal: string,
   chosen?: string,
-): PlaceFound {
+): ZoneFound {
   const market = findMarket(compiled, destination, chosen);
   if (!market) return { found: false, market: null, reason: 'noMarket' };
   let best: { zone: CompiledZone; match: AreaMatch } | null = null;

@@ -1,4 +1,4 @@
-import { isTimeZone } from '../time/zone-clock.ts';
+import { isTimeZone } from '../time/time-zone-clock.ts';
 
 const plain = (text: string): string =>
   text

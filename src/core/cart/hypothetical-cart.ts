@@ -1,9 +1,9 @@
 import type { MarketTerms, TaxRates } from '../markets/terms.ts';
 import { noMeasures, type ChargedMeasures, type MeasuredCart } from './measures.ts';
-import type { ImaginedOrder } from './imagined-order.ts';
+import type { HypotheticalOrder } from './hypothetical-order.ts';
 import { ordinaryArticle } from './ordinary-article.ts';
 
-export function imagineCart(order: ImaginedOrder, terms: MarketTerms, rates: TaxRates): MeasuredCart {
+export function cartOfHypotheticalOrder(order: HypotheticalOrder, terms: MarketTerms, rates: TaxRates): MeasuredCart {
   const { value, items, weight, volume, longestSide, codes, channel } = order;
   const lines = [{ product: ordinaryArticle, quantity: items }];
   const charged: ChargedMeasures = { items, lines: 1, weight, volume, longestSide, withoutWeight: [], withoutSize: [] };
@@ -23,11 +23,11 @@ export function imagineCart(order: ImaginedOrder, terms: MarketTerms, rates: Tax
     cart: { lines },
     lines,
     terms,
-    rates,
+    taxRates: rates,
     codes: new Set(codes),
     channel: channel ?? 'web',
     discounts: [],
     discounted: null,
-    imagined: order,
+    hypothetical: order,
   };
 }

@@ -1,5 +1,5 @@
-/** An order of ordinary articles, as a diagram along order value imagines it: one line, whose pieces cost the same. */
-export interface ImaginedOrder {
+/** An order of ordinary articles, as a diagram along order value assumes it: one line, whose pieces cost the same. */
+export interface HypotheticalOrder {
   /** minor units, as shown */
   value: number;
   items: number;
@@ -12,7 +12,7 @@ export interface ImaginedOrder {
 }
 
 /** One article of that value, without weight or size. */
-export const orderOfValue = (value: number): ImaginedOrder => ({
+export const orderOfValue = (value: number): HypotheticalOrder => ({
   value,
   items: 1,
   weight: 0,
