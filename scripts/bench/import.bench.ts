@@ -66,13 +66,11 @@ export async function bars(): Promise<Bar[]> {
 /** The imported orders as the database itself would want them. */
 async function writeClean(connection: Connection, file: string): Promise<void> {
   const stream = createWriteStream(file);
-  const columns = orderColumns.map((column) =>
-    column === 'customer_hash'
-      ? 'HEX(customer_hash)'
-      : column === 'placed_at'
-        ? "DATE_FORMAT(placed_at, '%Y-%m-%d %H:%i:%s')"
-        : column,
-  );
+  const columns = orderColumns.map((column) => {
+    if (column === 'customer_hash') return 'HEX(customer_hash)';
+    if (column === 'placed_at') return "DATE_FORMAT(placed_at, '%Y-%m-%d %H:%i:%s')";
+    return column;
+  });
   let after = '';
   for (;;) {
     const [found] = await connection.query({

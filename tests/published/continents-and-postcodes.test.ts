@@ -28,13 +28,12 @@ describe('currencies of countries', () => {
     const others = countryCodes.flatMap((code) => {
       const known = countries[code as keyof typeof countries].currency as readonly string[];
       const ours = currencyOfCountry(code);
-      return ours === undefined
-        ? known.length === 0
-          ? []
-          : [[code, 'none', ...known]]
-        : known.includes(ours)
-          ? []
-          : [[code, ours, ...known]];
+      if (ours === undefined) {
+        if (known.length === 0) return [];
+        return [[code, 'none', ...known]];
+      }
+      if (known.includes(ours)) return [];
+      return [[code, ours, ...known]];
     });
     expect(others).toEqual([]);
   });

@@ -160,13 +160,11 @@ export function parseReadOut(sentence: string, names: ReadNames): ReadTree {
       const verb = several ? /( include| are known and do not include) (?=“)/ : /( is| is known and is not) (?=“)/;
       const found = match(new RegExp(`${text}${verb.source}`));
       if (!found) continue;
-      const list = quoted().map((name) =>
-        fact === 'destination.zone'
-          ? idOf(names.zones, name)
-          : fact === 'destination.market'
-            ? idOf(names.markets, name)
-            : name,
-      );
+      const list = quoted().map((name) => {
+        if (fact === 'destination.zone') return idOf(names.zones, name);
+        if (fact === 'destination.market') return idOf(names.markets, name);
+        return name;
+      });
       const not = found[1]!.includes('known');
       return {
         kind: 'word',

@@ -1,8 +1,11 @@
 import type { TraceNode, TraceValue } from '../../src/core/trace/trace.ts';
 
 /** A small program that knows nothing but a trace: recomputes an option's price from the amounts stated there. */
-const plain = (value: TraceValue | undefined): number =>
-  value?.kind === 'money' ? value.minor : value?.kind === 'number' ? value.value : 0;
+const plain = (value: TraceValue | undefined): number => {
+  if (value?.kind === 'money') return value.minor;
+  if (value?.kind === 'number') return value.value;
+  return 0;
+};
 const isYes = (value: TraceValue | undefined): boolean => value?.kind === 'yes' && value.yes;
 const word = (value: TraceValue | undefined): string => (value?.kind === 'text' ? value.text : '');
 const childrenOf = (node: TraceNode, decision: string): TraceNode[] =>

@@ -268,13 +268,11 @@ function objectInWords(
     return (
       entries
         .slice(0, 8)
-        .map(([key]) =>
-          Object.hasOwn(policy.markets, key)
-            ? policy.markets[key]!.name
-            : Object.hasOwn(policy.options, key)
-              ? policy.options[key]!.name
-              : own(words, key) || key,
-        )
+        .map(([key]) => {
+          if (Object.hasOwn(policy.markets, key)) return policy.markets[key]!.name;
+          if (Object.hasOwn(policy.options, key)) return policy.options[key]!.name;
+          return own(words, key) || key;
+        })
         .join(', ') + (entries.length > 8 ? ` and ${entries.length - 8} more` : '')
     );
   if (entries.every(([, part]) => typeof part === 'string') && entries.every(([key]) => /^[a-z]{2,3}(-|$)/.test(key)))

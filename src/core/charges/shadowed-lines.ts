@@ -65,7 +65,10 @@ function coveredBy(line: ChargeLine, earlier: readonly (readonly [string, Charge
 }
 
 function spanOf(over: NonNullable<ChargeLine['over']>, money: LocalMoney): Span {
-  const bound = (value: NonNullable<ChargeLine['over']>['from'] | null): number =>
-    value === null ? Infinity : typeof value === 'number' ? value : (resolveAmount(value, money) ?? 0);
+  const bound = (value: NonNullable<ChargeLine['over']>['from'] | null): number => {
+    if (value === null) return Infinity;
+    if (typeof value === 'number') return value;
+    return resolveAmount(value, money) ?? 0;
+  };
   return { from: bound(over.from), to: bound(over.to) };
 }

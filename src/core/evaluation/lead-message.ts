@@ -135,7 +135,9 @@ function whyNothingChanges({ options, rewards }: CompiledGoal, { priced, paid }:
     offered = true;
     if (price > 0) free = false;
   }
-  return !offered ? silences.nothingToGive : free ? silences.freeAlready : silences.changesNothing;
+  if (!offered) return silences.nothingToGive;
+  if (free) return silences.freeAlready;
+  return silences.changesNothing;
 }
 
 /** Whether goods that are added cannot take away what the goal gives, as long as no later goal takes its place: gifts, or delivery that is free at any price on an option that stays offered. */

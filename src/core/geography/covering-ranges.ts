@@ -12,7 +12,11 @@ interface Range<Point> {
 export function firstCovering<Point extends number | string, R extends Range<Point>>(
   ranges: readonly R[],
 ): (point: Point) => R | null {
-  const ends = [...new Set(ranges.flatMap(({ from, to }) => [from, to]))].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
+  const ends = [...new Set(ranges.flatMap(({ from, to }) => [from, to]))].sort((a, b) => {
+    if (a < b) return -1;
+    if (a > b) return 1;
+    return 0;
+  });
   const indexOf = new Map(ends.map((end, index) => [end, index]));
   // Piece 2i is the end i itself, piece 2i + 1 what lies between it and the next.
   const owner: (R | undefined)[] = new Array<R | undefined>(ends.length * 2).fill(undefined);

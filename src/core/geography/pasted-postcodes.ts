@@ -79,7 +79,13 @@ function rangesWithin(ranges: readonly Range[]): Map<string, string> {
         ? [{ text: range.text, from: range.from, to: range.by === 'letters' ? lastUnder(range.to) : range.to }]
         : [],
     );
-    sorted.sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.to > b.to ? -1 : a.to < b.to ? 1 : 0));
+    sorted.sort((a, b) => {
+      if (a.from < b.from) return -1;
+      if (a.from > b.from) return 1;
+      if (a.to > b.to) return -1;
+      if (a.to < b.to) return 1;
+      return 0;
+    });
     let widest: (typeof sorted)[number] | null = null;
     for (const range of sorted) {
       if (widest && range.to <= widest.to) found.set(range.text, widest.text);

@@ -52,12 +52,11 @@ describe('postcode patterns', () => {
       expect(parsePostcodePattern(pattern).ok, pattern).toBe(false);
   });
   test('globs agree with a plain recursive definition', () => {
-    const plain = (pattern: string, text: string): boolean =>
-      pattern === ''
-        ? text === ''
-        : pattern[0] === '*'
-          ? plain(pattern.slice(1), text) || (text !== '' && plain(pattern, text.slice(1)))
-          : text !== '' && (pattern[0] === '?' || pattern[0] === text[0]) && plain(pattern.slice(1), text.slice(1));
+    const plain = (pattern: string, text: string): boolean => {
+      if (pattern === '') return text === '';
+      if (pattern[0] === '*') return plain(pattern.slice(1), text) || (text !== '' && plain(pattern, text.slice(1)));
+      return text !== '' && (pattern[0] === '?' || pattern[0] === text[0]) && plain(pattern.slice(1), text.slice(1));
+    };
     const few = (letters: string, maxLength: number) =>
       fc.array(fc.constantFrom(...letters), { minLength: 1, maxLength }).map((list) => list.join(''));
     fc.assert(

@@ -62,7 +62,11 @@ function buildList(texts: readonly string[]): PostcodeList {
     const number = digits.length > 0 ? leadingDigits(normal) : null;
     const numeric = number === null ? null : byDigits(number);
     const lettered = letters.length > 0 ? byLetters(normal) : null;
-    return numeric && lettered ? (narrowestFirst(numeric, lettered) <= 0 ? numeric : lettered) : (numeric ?? lettered);
+    if (numeric && lettered) {
+      if (narrowestFirst(numeric, lettered) <= 0) return numeric;
+      return lettered;
+    }
+    return numeric ?? lettered;
   };
   const glob = (normal: string): PostcodeMatch | null => {
     let best: PostcodeMatch | null = null;

@@ -20,9 +20,11 @@ export function allocate(amount: number, weights: readonly number[]): number[] {
     return { index, part: Number(product / total), remainder: product % total };
   });
   let left = amount - shares.reduce((sum, share) => sum + share.part, 0);
-  const byRemainder = [...shares].sort((a, b) =>
-    a.remainder === b.remainder ? a.index - b.index : a.remainder < b.remainder ? 1 : -1,
-  );
+  const byRemainder = [...shares].sort((a, b) => {
+    if (a.remainder === b.remainder) return a.index - b.index;
+    if (a.remainder < b.remainder) return 1;
+    return -1;
+  });
   for (const share of byRemainder) {
     if (left === 0) break;
     share.part += 1;

@@ -30,8 +30,14 @@ function columns(orders: readonly [goods: number, option: number, shopper: numbe
 }
 
 /** What the two options cost, said plainly: £8.95 and from £50 £6.95 to the door, £4.95 at a collection point, free from the goal. */
-const plainPrice = (goods: number, option: number, goal: number) =>
-  goods >= goal ? 0 : option === 1 ? (goods < 5000 ? 895 : 695) : 495;
+const plainPrice = (goods: number, option: number, goal: number) => {
+  if (goods >= goal) return 0;
+  if (option === 1) {
+    if (goods < 5000) return 895;
+    return 695;
+  }
+  return 495;
+};
 
 describe('replaying orders', () => {
   test('counts and sums are those of a plain loop, whatever the orders and goals', () => {

@@ -19,8 +19,11 @@ const clock =
  */
 export function readDate(text: string, form: DateForm, timeZone: string): number | null {
   const plain = text.trim();
-  if (form === 'unix')
-    return /^\d{9,10}$/.test(plain) ? Number(plain) * 1000 : /^\d{12,13}$/.test(plain) ? Number(plain) : null;
+  if (form === 'unix') {
+    if (/^\d{9,10}$/.test(plain)) return Number(plain) * 1000;
+    if (/^\d{12,13}$/.test(plain)) return Number(plain);
+    return null;
+  }
   const match = (form === 'ymd' ? yearFirst : yearLast).exec(plain);
   if (!match) return null;
   const [year, month, date] =

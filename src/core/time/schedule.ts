@@ -17,7 +17,9 @@ export interface Clocks {
 
 /** @param readIn "store", "market" or an IANA time zone */
 export function zoneOf(readIn: string, clocks: Clocks): string {
-  return readIn === 'store' ? clocks.store : readIn === 'market' ? clocks.market : readIn;
+  if (readIn === 'store') return clocks.store;
+  if (readIn === 'market') return clocks.market;
+  return readIn;
 }
 
 /**

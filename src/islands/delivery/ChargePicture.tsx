@@ -55,8 +55,11 @@ export function ChargePicture({
   const option = policy.options[optionId];
   if (!sweep || !option) return null;
   const write = (at: number) => (axis === 'goodsValue' ? money(at, currency) : countInWords(axis, at));
-  const tick = (at: number) =>
-    axis === 'goodsValue' ? String(at / minorPerMajor(currency)) : axis === 'weight' ? `${at / 1000} kg` : String(at);
+  const tick = (at: number) => {
+    if (axis === 'goodsValue') return String(at / minorPerMajor(currency));
+    if (axis === 'weight') return `${at / 1000} kg`;
+    return String(at);
+  };
   // While one is dragged, edges are named by where they were: that is what the edit falls on.
   const before = settled.options[optionId];
   const edges = edgesOf(option, policy, zone.market.id, axis);

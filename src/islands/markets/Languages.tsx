@@ -15,7 +15,11 @@ export function Languages({
 }) {
   const { locale } = usePage();
   const moved = (index: number) =>
-    languages.map((tag, at) => (at === index - 1 ? languages[index]! : at === index ? languages[index - 1]! : tag));
+    languages.map((tag, at) => {
+      if (at === index - 1) return languages[index]!;
+      if (at === index) return languages[index - 1]!;
+      return tag;
+    });
   return (
     <p className="leading-7">
       Shoppers read{' '}

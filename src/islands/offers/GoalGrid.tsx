@@ -430,5 +430,7 @@ function whyMissing(offer: Offer, marketId: string): string {
 }
 
 function countUnit({ measure }: Goal): string {
-  return measure.kind === 'items' ? 'items' : measure.kind === 'weight' ? 'g' : '';
+  if (measure.kind === 'items') return 'items';
+  if (measure.kind === 'weight') return 'g';
+  return '';
 }

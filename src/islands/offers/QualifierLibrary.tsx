@@ -104,8 +104,11 @@ function UsesPhrase({ uses, remove }: { uses: readonly QualifierUse[]; remove: (
     );
   }
   const shown = all ? uses : uses.slice(0, 3);
-  const address = ({ kind, id }: QualifierUse) =>
-    kind === 'offer' ? `/offers?offer=${id}` : kind === 'option' ? `/delivery?option=${id}` : `/offers?condition=${id}`;
+  const address = ({ kind, id }: QualifierUse) => {
+    if (kind === 'offer') return `/offers?offer=${id}`;
+    if (kind === 'option') return `/delivery?option=${id}`;
+    return `/offers?condition=${id}`;
+  };
   return (
     <span className="text-[13px] text-soft">
       used by{' '}

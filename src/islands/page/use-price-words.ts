@@ -5,14 +5,12 @@ import { usePage } from './page-context.tsx';
 export function usePriceWords(currency: string | null): (minor: number | null | undefined) => string {
   const { money } = usePage();
   return useCallback(
-    (minor) =>
-      minor === null || minor === undefined
-        ? 'not offered'
-        : minor === 0
-          ? 'free'
-          : currency
-            ? money(minor, currency)
-            : String(minor),
+    (minor) => {
+      if (minor === null || minor === undefined) return 'not offered';
+      if (minor === 0) return 'free';
+      if (currency) return money(minor, currency);
+      return String(minor);
+    },
     [money, currency],
   );
 }

@@ -44,7 +44,11 @@ export function split(amount: number, weights: number[]): number[] {
   const parts = exact.map(({ floor }) => floor);
   const order = weights
     .map((_, i) => i)
-    .sort((a, b) => (exact[b]!.rest > exact[a]!.rest ? 1 : exact[b]!.rest < exact[a]!.rest ? -1 : a - b));
+    .sort((a, b) => {
+      if (exact[b]!.rest > exact[a]!.rest) return 1;
+      if (exact[b]!.rest < exact[a]!.rest) return -1;
+      return a - b;
+    });
   for (let i = 0; sum(parts) < amount; i++) parts[order[i]!]! += 1;
   return parts;
 }

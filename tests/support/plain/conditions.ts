@@ -125,23 +125,19 @@ function answer(node: ConditionNode, asked: Asked): boolean {
       const to = node.to ? here(node.to) : undefined;
       if (node.fact === 'line.value')
         return lines.some((line) => compare(node.operator, valueIn(line, node.basis, cart), wanted, to));
-      const chosen = lines.filter((line) =>
-        node.fact === 'cart.countedValue'
-          ? line.product.countsTowardGoals
-          : node.fact === 'cart.valueOf'
-            ? among(line, node.goods, policy, marketId)
-            : true,
-      );
+      const chosen = lines.filter((line) => {
+        if (node.fact === 'cart.countedValue') return line.product.countsTowardGoals;
+        if (node.fact === 'cart.valueOf') return among(line, node.goods, policy, marketId);
+        return true;
+      });
       if (wanted === null || to === null) return false;
       return compare(node.operator, sum(chosen.map((line) => valueIn(line, node.basis, cart))), wanted, to);
     }
     case 'contents': {
       const found = lines.filter((line) => among(line, node.goods, policy, marketId)).length;
-      return node.operator === 'contains'
-        ? found > 0
-        : node.operator === 'none'
-          ? found === 0
-          : lines.length > 0 && found === lines.length;
+      if (node.operator === 'contains') return found > 0;
+      if (node.operator === 'none') return found === 0;
+      return lines.length > 0 && found === lines.length;
     }
     case 'postcode':
       return (
@@ -155,11 +151,9 @@ function answer(node: ConditionNode, asked: Asked): boolean {
       );
     case 'instant': {
       const now = face(node.readIn).text;
-      return node.operator === 'before'
-        ? now < node.at
-        : node.operator === 'after'
-          ? now >= node.at
-          : now >= node.at && now < node.to!;
+      if (node.operator === 'before') return now < node.at;
+      if (node.operator === 'after') return now >= node.at;
+      return now >= node.at && now < node.to!;
     }
     case 'weekday':
       return node.days.includes(face(node.readIn).weekday);

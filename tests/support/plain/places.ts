@@ -19,9 +19,15 @@ export function matchesPattern(pattern: string, postcode: string): boolean {
   const code = normal(postcode);
   const [from, to] = pattern.split('..').map(normal);
   if (to === undefined)
-    return new RegExp(`^${[...from!].map((char) => (char === '*' ? '.*' : char === '?' ? '.' : char)).join('')}$`).test(
-      code,
-    );
+    return new RegExp(
+      `^${[...from!]
+        .map((char) => {
+          if (char === '*') return '.*';
+          if (char === '?') return '.';
+          return char;
+        })
+        .join('')}$`,
+    ).test(code);
   if (/^\d+$/.test(from!) && /^\d+$/.test(to)) {
     const digits = /^\d+/.exec(code)?.[0];
     return digits !== undefined && Number(digits) >= Number(from) && Number(digits) <= Number(to);

@@ -736,7 +736,9 @@ function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
           reward.kind === 'gift' ||
           Object.keys(leadsTo.paid).some((id) => isOn(reward, id, asked) && leadsTo.paid[id] === 0),
       );
-      return text.startsWith('{reward') ? `${offer} ${written}` : text.startsWith('Free') && !free ? null : text;
+      if (text.startsWith('{reward')) return `${offer} ${written}`;
+      if (text.startsWith('Free') && !free) return null;
+      return text;
     }
     return null;
   };

@@ -30,13 +30,11 @@ function conditionOf({ of, conditions }: Pick<Condition, 'of' | 'conditions'>): 
 }
 
 const leavesIn = ({ conditions }: Pick<Condition, 'conditions'>): LeafNode[] =>
-  Object.values(conditions).flatMap((node) =>
-    node.kind === 'group'
-      ? leavesIn(node)
-      : node.kind === 'qualifier'
-        ? leavesIn(demoPolicy.qualifiers[node.qualifier]!.condition)
-        : [node],
-  );
+  Object.values(conditions).flatMap((node) => {
+    if (node.kind === 'group') return leavesIn(node);
+    if (node.kind === 'qualifier') return leavesIn(demoPolicy.qualifiers[node.qualifier]!.condition);
+    return [node];
+  });
 
 /** The demo policy's conditions as rules of a general JSON rules engine: one for each line of a charge and each goal in a zone. */
 export function rulesEngine(compiled: CompiledPolicy): Engine {

@@ -100,8 +100,11 @@ export function traceOffer(
   });
 }
 
-const unitOf = ({ measure }: GoalStanding): string =>
-  measure === 'value' ? '' : measure === 'items' ? ' items' : ' g';
+const unitOf = ({ measure }: GoalStanding): string => {
+  if (measure === 'value') return '';
+  if (measure === 'items') return ' items';
+  return ' g';
+};
 
 function goalInputs(
   { measure, target, counted, remaining }: GoalStanding,

@@ -29,7 +29,9 @@ export function languageByName(text: string, country: string | undefined, reader
   const found = tags.find(
     (tag) => names.some((known) => plain(known.of(tag) ?? '') === wanted) || plain(ownName(tag)) === wanted,
   );
-  return found === undefined ? null : country ? `${found}-${country}` : found;
+  if (found === undefined) return null;
+  if (country) return `${found}-${country}`;
+  return found;
 }
 
 const ownName = (tag: string): string =>

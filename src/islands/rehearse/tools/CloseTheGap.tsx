@@ -19,12 +19,11 @@ export function CloseTheGap({ cartId, cart, currency }: { cartId: string; cart: 
   if (!found) return <p className="py-1 text-soft">No goal is ahead of this shopper, so there is no gap to close.</p>;
   const { lead, products } = found;
   const { remaining, measure } = lead.arguments;
-  const write = (value: number) =>
-    measure === 'value'
-      ? money(value, currency)
-      : measure === 'items'
-        ? `${value} ${value === 1 ? 'piece' : 'pieces'}`
-        : `${value} g`;
+  const write = (value: number) => {
+    if (measure === 'value') return money(value, currency);
+    if (measure === 'items') return `${value} ${value === 1 ? 'piece' : 'pieces'}`;
+    return `${value} g`;
+  };
   return (
     <section aria-label="What closes the gap" data-testid="close-the-gap">
       <p className="py-1 text-[13px]">

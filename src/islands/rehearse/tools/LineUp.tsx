@@ -95,8 +95,11 @@ function Columns({ columns, remove }: { columns: readonly Column[]; remove: ((id
       ),
     ),
   ];
-  const write = ({ evaluation }: Rehearsal, minor: number | undefined) =>
-    minor === undefined || !evaluation.currency ? '–' : minor === 0 ? 'free' : money(minor, evaluation.currency);
+  const write = ({ evaluation }: Rehearsal, minor: number | undefined) => {
+    if (minor === undefined || !evaluation.currency) return '–';
+    if (minor === 0) return 'free';
+    return money(minor, evaluation.currency);
+  };
   const rows: { name: string; cells: { text: string; language?: string }[] }[] = [
     {
       name: 'market',

@@ -59,12 +59,11 @@ export function SweepChart({
     [width, axis, currency, sweep, here],
   );
   const count = useMemo(() => new Intl.NumberFormat(locale), [locale]);
-  const write = (value: number) =>
-    axis === 'goodsValue'
-      ? money(value, currency)
-      : axis === 'items'
-        ? `${count.format(value)} ${value === 1 ? 'piece' : 'pieces'}`
-        : `${count.format(value)} g`;
+  const write = (value: number) => {
+    if (axis === 'goodsValue') return money(value, currency);
+    if (axis === 'items') return `${count.format(value)} ${value === 1 ? 'piece' : 'pieces'}`;
+    return `${count.format(value)} g`;
+  };
   const at = Math.min(scale.end, cursor ?? here);
   const evaluation = evaluateHypothetical(zone, orderAt(axis, order, at), situation);
   const { options } = evaluation;

@@ -260,12 +260,11 @@ function twoSteps(zone: string, counted: number, goalOf: ReturnType<typeof goals
     pieces: false,
     speaks: true,
     nearly: -15,
-    free: ({ id }, reached) =>
-      reached === steps.length
-        ? id === door || id === 'deat-parcel-shop'
-        : austria || reached === 2
-          ? true
-          : id === 'deat-parcel-shop',
+    free: ({ id }, reached) => {
+      if (reached === steps.length) return id === door || id === 'deat-parcel-shop';
+      if (austria || reached === 2) return true;
+      return id === 'deat-parcel-shop';
+    },
     price: ({ id, base, own }, reached) => {
       if (reached === steps.length) {
         if (id === door || id === 'deat-parcel-shop') return { base: 0, own: 0 };
