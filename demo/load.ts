@@ -33,7 +33,13 @@ export async function loadDemoStore(): Promise<boolean> {
     await addProducts(connection, demoProducts);
     await addOrders(connection, generateOrders());
     await addDemoRates(connection);
-    await addRelease(connection, JSON.stringify(demoPolicy), revision, 'The demo store as it comes', null, 'demo');
+    await addRelease(connection, {
+      document: JSON.stringify(demoPolicy),
+      revision,
+      note: 'The demo store as it comes',
+      copyOf: null,
+      releasedBy: 'demo',
+    });
     return true;
   });
 }

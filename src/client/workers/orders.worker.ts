@@ -61,14 +61,12 @@ async function answer(request: OrdersRequest): Promise<void> {
     return worker.postMessage({
       kind: 'condition',
       number: request.number,
-      result: conditionOnOrders(
-        columns,
-        condition,
+      result: conditionOnOrders(columns, condition, {
         qualifiers,
         terms,
-        market.countries[0] ?? '',
-        (option) => zoneOf[option] ?? '',
-      ),
+        country: market.countries[0] ?? '',
+        zoneOf: (option) => zoneOf[option] ?? '',
+      }),
     });
   }
   const result = measureBunching(tallyOf(columns, request.filter), request.question, 1, (share) =>

@@ -1,7 +1,7 @@
 import { readOut } from '../conditions/read-out.ts';
 import { stepsInWords, valueInWords, type Json } from './change-words.ts';
 import { differingKeys } from '../policy/patch.ts';
-import type { Condition, DeliveryOption, Offer, Policy } from '../policy/types.ts';
+import type { Condition, Policy } from '../policy/types.ts';
 
 /** The stop of the trail where a change was made and can be looked at. */
 type ChangeStop = 'markets' | 'delivery' | 'offers' | 'wording' | 'store';
@@ -44,7 +44,7 @@ export function policyChanges(from: Policy, to: Policy, language: string): Polic
       !isObject(before ?? {}) ||
       !isObject(after ?? {})
     ) {
-      changes.push(describe(path, before, after, from, to, language));
+      changes.push(describe(path, [before, after], from, to, language));
       return;
     }
     const [was, is] = [(before ?? {}) as Record<string, Json>, (after ?? {}) as Record<string, Json>];
@@ -75,10 +75,24 @@ function equal(a: Json | undefined, b: Json | undefined): boolean {
   );
 }
 
+/** A change as it is described: where it is, and the two policies it is between. */
+interface Described {
+  path: string;
+  steps: readonly string[];
+  from: Policy;
+  to: Policy;
+}
+
+interface Subject {
+  stop: ChangeStop;
+  says: string;
+  /** in whose terms amounts are told; the market that the way names when absent */
+  marketId?: string | undefined;
+}
+
 function describe(
   path: string,
-  before: Json | undefined,
-  after: Json | undefined,
+  [before, after]: readonly [Json | undefined, Json | undefined],
   from: Policy,
   to: Policy,
   language: string,
@@ -87,70 +101,94 @@ function describe(
     .slice(1)
     .split('/')
     .map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
-  const lookUp = <T>(pick: (policy: Policy) => T | undefined): T | undefined => pick(to) ?? pick(from);
-  const [collection, id = ''] = steps;
+  const subject = (Object.hasOwn(subjects, steps[0]!) ? subjects[steps[0]!] : undefined) ?? ofStore;
+  const { stop, says, marketId } = subject({ path, steps, from, to }, steps[1] ?? '');
   const last = steps.at(-1) ?? '';
-  const change = (place: ChangeStop, subject: string, marketId?: string): PolicyChange => {
-    const inMarket = marketId ?? (Object.hasOwn(to.markets, last) || Object.hasOwn(from.markets, last) ? last : null);
-    const said = (policy: Policy, value: Json | undefined) =>
-      value === undefined ? null : readOut(policy, value as unknown as Condition, marketId);
-    const write = (policy: Policy, value: Json | undefined) =>
-      conditions.test(path) ? said(policy, value) : valueInWords(value, policy, inMarket, language);
-    return { path, stop: place, subject, before: write(from, before), after: write(to, after) };
-  };
-  /** the rest of the way, from the entry on */
-  const rest = (depth: number): string => {
-    const entry = lookUp((policy) =>
-      steps
-        .slice(0, depth)
-        .reduce<unknown>(
-          (here, step) =>
-            typeof here === 'object' && here !== null ? (here as Record<string, unknown>)[step] : undefined,
-          policy,
-        ),
-    );
-    const way = stepsInWords(steps.slice(depth), entry, to);
-    return way.length > 0 ? `, ${way.join(', ')}` : '';
-  };
-
-  switch (collection) {
-    case 'offers': {
-      const offer = lookUp<Offer>((policy) => policy.offers[id]);
-      const targetAt = steps.indexOf('targets');
-      if (targetAt > 0) {
-        const marketId = steps[targetAt + 1] ?? '';
-        return change(
-          'offers',
-          `Goal of “${offer?.name}” in ${lookUp((policy) => policy.markets[marketId])?.name ?? marketId}`,
-          marketId,
-        );
-      }
-      return change('offers', `Offer “${offer?.name ?? id}”${rest(2)}`);
-    }
-    case 'wording': {
-      const offer = lookUp<Offer>((policy) => policy.offers[id]);
-      return change('wording', `Wording of “${offer?.name ?? id}”${rest(2)}`);
-    }
-    case 'look':
-      return change('wording', `Look of strip and bar${rest(1)}`);
-    case 'options': {
-      const option = lookUp<DeliveryOption>((policy) => policy.options[id]);
-      const marketId = lookUp((policy) => policy.zones[option?.zone ?? '']?.market);
-      return change('delivery', `Delivery option “${option?.name ?? id}”${rest(2)}`, marketId);
-    }
-    case 'qualifiers':
-      return change('offers', `Condition “${lookUp((policy) => policy.qualifiers[id])?.name ?? id}”${rest(2)}`);
-    case 'rates':
-      return change('markets', `Adopted rate of ${id}${last === 'rate' ? '' : rest(2)}`);
-    case 'markets':
-      return change('markets', `Market “${lookUp((policy) => policy.markets[id])?.name ?? id}”${rest(2)}`);
-    case 'places':
-      return change('delivery', `Pick-up place “${lookUp((policy) => policy.places?.[id])?.name ?? id}”${rest(2)}`);
-    case 'calendars':
-      return change('delivery', `Calendar “${lookUp((policy) => policy.calendars?.[id])?.name ?? id}”${rest(2)}`);
-    case 'zones':
-      return change('markets', `Zone “${lookUp((policy) => policy.zones[id])?.name ?? id}”${rest(2)}`);
-    default:
-      return change('store', `Store${rest(1)}`);
-  }
+  const inMarket = marketId ?? (Object.hasOwn(to.markets, last) || Object.hasOwn(from.markets, last) ? last : null);
+  const said = (policy: Policy, value: Json | undefined) =>
+    value === undefined ? null : readOut(policy, value as unknown as Condition, marketId);
+  const write = (policy: Policy, value: Json | undefined) =>
+    conditions.test(path) ? said(policy, value) : valueInWords(value, policy, inMarket, language);
+  return { path, stop, subject: says, before: write(from, before), after: write(to, after) };
 }
+
+/** What stands in the newer of the two policies, else in the older. */
+const lookUp = <T>({ from, to }: Described, pick: (policy: Policy) => T | undefined): T | undefined =>
+  pick(to) ?? pick(from);
+
+/** The name of an entry, else its id. */
+const nameIn = (
+  change: Described,
+  id: string,
+  collection: (policy: Policy) => Readonly<Record<string, { name: string }>> | undefined,
+): string => lookUp(change, (policy) => collection(policy)?.[id])?.name ?? id;
+
+/** The rest of the way, from the entry on. @param depth steps that lead to the entry */
+function rest(change: Described, depth: number): string {
+  const { steps, to } = change;
+  const entry = lookUp(change, (policy) =>
+    steps
+      .slice(0, depth)
+      .reduce<unknown>(
+        (here, step) =>
+          typeof here === 'object' && here !== null ? (here as Record<string, unknown>)[step] : undefined,
+        policy,
+      ),
+  );
+  const way = stepsInWords(steps.slice(depth), entry, to);
+  return way.length > 0 ? `, ${way.join(', ')}` : '';
+}
+
+const ofStore = (change: Described): Subject => ({ stop: 'store', says: `Store${rest(change, 1)}` });
+
+/** What a change is about, by the collection that it is in. */
+const subjects: Readonly<Record<string, (change: Described, id: string) => Subject>> = {
+  offers(change, id) {
+    const name = lookUp(change, (policy) => policy.offers[id])?.name;
+    const targetAt = change.steps.indexOf('targets');
+    if (targetAt < 0) return { stop: 'offers', says: `Offer “${name ?? id}”${rest(change, 2)}` };
+    const marketId = change.steps[targetAt + 1] ?? '';
+    return {
+      stop: 'offers',
+      says: `Goal of “${name}” in ${nameIn(change, marketId, ({ markets }) => markets)}`,
+      marketId,
+    };
+  },
+  wording: (change, id) => ({
+    stop: 'wording',
+    says: `Wording of “${nameIn(change, id, ({ offers }) => offers)}”${rest(change, 2)}`,
+  }),
+  look: (change) => ({ stop: 'wording', says: `Look of strip and bar${rest(change, 1)}` }),
+  options(change, id) {
+    const option = lookUp(change, (policy) => policy.options[id]);
+    return {
+      stop: 'delivery',
+      says: `Delivery option “${option?.name ?? id}”${rest(change, 2)}`,
+      marketId: lookUp(change, (policy) => policy.zones[option?.zone ?? '']?.market),
+    };
+  },
+  qualifiers: (change, id) => ({
+    stop: 'offers',
+    says: `Condition “${nameIn(change, id, ({ qualifiers }) => qualifiers)}”${rest(change, 2)}`,
+  }),
+  rates: (change, id) => ({
+    stop: 'markets',
+    says: `Adopted rate of ${id}${change.steps.at(-1) === 'rate' ? '' : rest(change, 2)}`,
+  }),
+  markets: (change, id) => ({
+    stop: 'markets',
+    says: `Market “${nameIn(change, id, ({ markets }) => markets)}”${rest(change, 2)}`,
+  }),
+  places: (change, id) => ({
+    stop: 'delivery',
+    says: `Pick-up place “${nameIn(change, id, ({ places }) => places)}”${rest(change, 2)}`,
+  }),
+  calendars: (change, id) => ({
+    stop: 'delivery',
+    says: `Calendar “${nameIn(change, id, ({ calendars }) => calendars)}”${rest(change, 2)}`,
+  }),
+  zones: (change, id) => ({
+    stop: 'markets',
+    says: `Zone “${nameIn(change, id, ({ zones }) => zones)}”${rest(change, 2)}`,
+  }),
+};

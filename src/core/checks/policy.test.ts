@@ -65,7 +65,7 @@ describe('changes between two policies', () => {
     expect(
       changes((policy) => (policy.offers['free-delivery']!.goals.first!.targets.uk = { exact: 6500 })),
     ).toMatchObject([
-      { place: 'offers', subject: 'Goal of “Free delivery” in United Kingdom', before: '£70.00', after: '£65.00' },
+      { stop: 'offers', subject: 'Goal of “Free delivery” in United Kingdom', before: '£70.00', after: '£65.00' },
     ]);
   });
   test('a goal that counts pieces in place of an amount', () => {
@@ -88,18 +88,18 @@ describe('changes between two policies', () => {
       { before: '£70.00', after: null },
     ]);
     expect(changes((policy) => delete policy.options['uk-tracked'])).toMatchObject([
-      { place: 'delivery', before: 'Tracked parcel', after: null },
+      { stop: 'delivery', before: 'Tracked parcel', after: null },
     ]);
   });
   test('a text and a charge', () => {
     expect(
       changes((policy) => (policy.wording['free-delivery']!.reached!.everyPlace!['en-GB'] = 'Free!')),
-    ).toMatchObject([{ place: 'wording', before: 'Your delivery is free.', after: 'Free!' }]);
+    ).toMatchObject([{ stop: 'wording', before: 'Your delivery is free.', after: 'Free!' }]);
     expect(
       changes((policy) =>
         Object.assign(policy.options['nlbe-door']!.charge.lines['step-1']!.price, { fixed: { exact: 700 } }),
       ),
-    ).toMatchObject([{ place: 'delivery', before: '€6.95', after: '€7.00' }]);
+    ).toMatchObject([{ stop: 'delivery', before: '€6.95', after: '€7.00' }]);
   });
   test('a tree of conditions is one change, read out, wherever it stands', () => {
     const when = {
@@ -117,7 +117,7 @@ describe('changes between two policies', () => {
     };
     const said = 'the shopper is signed in and the weight is at least 300 g';
     expect(changes((policy) => (policy.options['nlbe-door']!.when = when))).toMatchObject([
-      { place: 'delivery', subject: 'Delivery option “Parcel to the door”, for whom', before: null, after: said },
+      { stop: 'delivery', subject: 'Delivery option “Parcel to the door”, for whom', before: null, after: said },
     ]);
     expect(changes((policy) => (policy.options['nlbe-door']!.charge.lines['step-1']!.when = when))).toMatchObject([
       { after: said },
@@ -130,7 +130,7 @@ describe('changes between two policies', () => {
         'en-GB',
       ),
     ).toMatchObject([
-      { place: 'offers', subject: 'Condition “Known”', before: said, after: said.replace(' and ', ' or ') },
+      { stop: 'offers', subject: 'Condition “Known”', before: said, after: said.replace(' and ', ' or ') },
     ]);
   });
   test('every change is said in words, however deep it lies', () => {

@@ -25,6 +25,20 @@ export interface CompiledMarket {
   zones: CompiledZone[];
 }
 
+/** What a zone is made of. */
+interface ZoneParts {
+  id: string;
+  zone: Zone;
+  policy: Policy;
+  market: CompiledMarket;
+  include: readonly CompiledAreaPart[];
+  exclude: readonly CompiledAreaPart[];
+  /** of the zone's own, in shown order, switched-off ones left out */
+  options: readonly (readonly [string, DeliveryOption])[];
+  /** all offers, the highest priority first */
+  byPriority: readonly (readonly [string, Offer])[];
+}
+
 /**
  * A zone ready to be evaluated. Its options and offers are compiled when they are first asked for: most evaluations of a
  * large store touch a few of its zones.
@@ -34,23 +48,33 @@ export class CompiledZone {
   #offers: CompiledOffer[] | null = null;
   #carriers: string[] | null = null;
 
-  constructor(
-    readonly id: string,
-    readonly zone: Zone,
-    readonly policy: Policy,
-    readonly market: CompiledMarket,
-    readonly include: CompiledAreaPart[],
-    readonly exclude: CompiledAreaPart[],
-    /** of the zone's own, in shown order */
-    private readonly ownOptions: readonly (readonly [string, DeliveryOption])[],
-    private readonly byPriority: readonly (readonly [string, Offer])[],
-  ) {}
+  readonly id: string;
+  readonly zone: Zone;
+  readonly policy: Policy;
+  readonly market: CompiledMarket;
+  readonly include: readonly CompiledAreaPart[];
+  readonly exclude: readonly CompiledAreaPart[];
+  readonly #parts: ZoneParts;
+
+  constructor(parts: ZoneParts) {
+    this.id = parts.id;
+    this.zone = parts.zone;
+    this.policy = parts.policy;
+    this.market = parts.market;
+    this.include = parts.include;
+    this.exclude = parts.exclude;
+    this.#parts = parts;
+  }
 
   /** in shown order, switched-off ones left out */
   get options(): CompiledOption[] {
+    return (this.#options ??= this.#compileOptions());
+  }
+
+  #compileOptions(): CompiledOption[] {
     const { calendars, places, qualifiers } = this.policy;
     const { terms } = this.market;
-    return (this.#options ??= this.ownOptions.map(([id, option]) =>
+    return this.#parts.options.map(([id, option]) =>
       optionsKnown.get(option, {
         id,
         terms,
@@ -58,7 +82,7 @@ export class CompiledZone {
         place: option.place === undefined ? undefined : places?.[option.place],
         qualifiers: restingOn(conditionsOfOption(option), qualifiers),
       }),
-    ));
+    );
   }
 
   /** carriers whose quotes charges here ask for */
@@ -74,7 +98,7 @@ export class CompiledZone {
 
   /** offers that hold here, highest priority first */
   get offers(): CompiledOffer[] {
-    return (this.#offers ??= this.byPriority.flatMap(([id, offer]) => offerIn(this, id, offer)));
+    return (this.#offers ??= this.#parts.byPriority.flatMap(([id, offer]) => offerIn(this, id, offer)));
   }
 }
 
@@ -147,16 +171,16 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
     const parts = (side: Zone['area']['include'] | undefined) =>
       Object.values(side ?? {}).map((part) => compileAreaPart(part, sellsTo));
     market.zones.push(
-      new CompiledZone(
+      new CompiledZone({
         id,
         zone,
         policy,
         market,
-        parts(zone.area.include),
-        parts(zone.area.exclude),
-        optionsOf.get(id) ?? [],
+        include: parts(zone.area.include),
+        exclude: parts(zone.area.exclude),
+        options: optionsOf.get(id) ?? [],
         byPriority,
-      ),
+      }),
     );
   }
   policiesKnown.set(policy, compiled);

@@ -122,7 +122,7 @@ function goalAhead(rank: number, context: ZoneContext, { before, now }: Standing
   const replaced = offer.goals.some(({ goal: later }, position) => position > index && later.then === 'replace');
   if ((replaced || !staysGiven(goal, leadsTo, context)) && !isGivenWith(goal, rank, index, remaining, context))
     return silences.noPromise;
-  return { message: messageOf(offer, standing, index, state, context.facts, now, leadsTo), leadsTo };
+  return { message: messageOf({ offer, standing, facts: context.facts, now, leadsTo }, index, state), leadsTo };
 }
 
 function whyNothingChanges({ options, rewards }: CompiledGoal, { priced, paid }: Outcome): { silent: Silence } {
@@ -211,7 +211,11 @@ function goalGiven(rank: number, context: ZoneContext, { now, preselected }: Sta
   const goal = offer.goals[index]!;
   if (!says(offer, 'reached')) return silences.noText;
   if (!keepsFree(goal, now)) return silences.notFree;
-  return { message: messageOf(offer, standing, index, 'reached', context.facts, now, now), rank, weight };
+  return {
+    message: messageOf({ offer, standing, facts: context.facts, now, leadsTo: now }, index, 'reached'),
+    rank,
+    weight,
+  };
 }
 
 const indexOfGoal = ({ goals }: CompiledOffer, goalId: string): number => goals.findIndex(({ id }) => id === goalId);
@@ -222,7 +226,7 @@ function missedOut(rank: number, { zone, standings, facts }: ZoneContext, { now 
   const { status } = standing;
   if (status !== 'notForShopper' && status !== 'usedUp') return silences[status as Silence];
   if (!offer.texts.has('missedOut')) return silences[status];
-  return { message: messageOf(offer, standing, standing.goals.length - 1, 'missedOut', facts, now, now) };
+  return { message: messageOf({ offer, standing, facts, now, leadsTo: now }, standing.goals.length - 1, 'missedOut') };
 }
 
 /** Whether there is a text for a state, or for being on the way where that is said instead. */
@@ -237,15 +241,21 @@ function isFree({ rewards, options }: CompiledGoal, { priced, paid }: Outcome): 
   return priced.some(({ option }, index) => paid[index] === 0 && options.has(option.id));
 }
 
-/** @param leadsTo what the goal brings, by which its reward is named */
+/** What an offer's message is made from. */
+interface Speaking {
+  offer: CompiledOffer;
+  standing: OfferStanding;
+  facts: Facts;
+  now: Outcome;
+  /** what the goal brings, by which its reward is named */
+  leadsTo: Outcome;
+}
+
+/** @param index of the goal */
 function messageOf(
-  offer: CompiledOffer,
-  standing: OfferStanding,
+  { offer, standing, facts, now, leadsTo }: Speaking,
   index: number,
   state: MessageState,
-  facts: Facts,
-  now: Outcome,
-  leadsTo: Outcome,
 ): LeadMessage {
   const { goalId, target, counted, percent, remaining, measure } = standing.goals[index]!;
   const goal = offer.goals[index]!;

@@ -1,7 +1,7 @@
 import type { CompiledReward, DeliveryReward } from '../offers/reward.ts';
 import type { DecisionPath } from '../charges/charge-input.ts';
 import type { ActiveOffer } from '../offers/active-offers.ts';
-import { rewardedPrice, type RewardedPrice, type UpgradeSource } from '../offers/delivery-rewards.ts';
+import { rewardedPrice, type Applying, type RewardedPrice, type UpgradeSource } from '../offers/delivery-rewards.ts';
 import type { CompiledOption } from '../options/compile-option.ts';
 import { priceBefore, type PriceParts, type Unavailability } from '../options/price-before.ts';
 import type { ZoneContext } from './context.ts';
@@ -32,10 +32,16 @@ export function pricesWithoutUpgrades(context: ZoneContext): Map<string, PricePa
   return new Map(priced.flatMap((entry) => ('after' in entry ? [[entry.option.id, entry.after] as const] : [])));
 }
 
+const plainly: Applying = { source: null, path: null };
+
 function withoutUpgrades(entry: OptionBefore, active: readonly ActiveOffer[], path: DecisionPath): PricedOption {
   if (!('before' in entry)) return entry;
   const { option, before } = entry;
-  return { option, before, after: rewardedPrice(option.id, before, active, option.cashIncrement, null, path) };
+  return {
+    option,
+    before,
+    after: rewardedPrice(option, before, active, path === null ? plainly : { source: null, path }),
+  };
 }
 
 /**
@@ -71,8 +77,8 @@ function withUpgrades(
   return priced.map((entry) => {
     if (!('after' in entry) || !isUpgradable(entry.option.id, active)) return entry;
     const { option, before } = entry;
-    const lowest: UpgradeSource = (priceOf) => lowestOf(priced, priceOf, option.id, path);
-    return { option, before, after: rewardedPrice(option.id, before, active, option.cashIncrement, lowest, path) };
+    const source: UpgradeSource = (priceOf) => lowestOf(priced, priceOf, option.id, path);
+    return { option, before, after: rewardedPrice(option, before, active, { source, path }) };
   });
 }
 

@@ -1,4 +1,5 @@
 import type { DecisionPath } from '../charges/charge-input.ts';
+import type { CompiledOption } from '../options/compile-option.ts';
 import { paidFor, type PriceParts } from '../options/price-before.ts';
 import type { ActiveOffer } from './active-offers.ts';
 import type { DeliveryReward } from './reward.ts';
@@ -19,35 +20,32 @@ const nobody: readonly SetBy[] = [];
 /** For an upgrade: the lowest price among its options without upgrades, itself left out; null when none of them is offered. */
 export type UpgradeSource = (priceOf: ReadonlySet<string>) => PriceParts | null;
 
+/** How rewards are applied to an option. */
+export interface Applying {
+  /** null: upgrades are left out */
+  source: UpgradeSource | null;
+  path: DecisionPath;
+}
+
 /**
  * Applies the rewards of active offers to an option's price before. Combining offers apply one after the other in
  * priority order; what they come to together stands against each other offer alone, and the shopper gets the lowest
  * price. Of equal prices that of the higher priority counts, a combination having that of its first (2-domain §6).
  * Prices are compared before the cash increment; offers that change nothing of what is paid are not named.
  *
- * @param source null: upgrades are left out
  */
 export function rewardedPrice(
-  optionId: string,
+  option: Pick<CompiledOption, 'id' | 'cashIncrement'>,
   before: PriceParts,
   active: readonly ActiveOffer[],
-  cashIncrement: number | undefined,
-  source: UpgradeSource | null,
-  path: DecisionPath = null,
+  how: Applying,
 ): RewardedPrice {
   let best: Candidate | null = null;
   let combination: Candidate | null = null;
   for (let index = 0; index < active.length; index++) {
     const offer = active[index]!;
-    const result = applyOffer(
-      optionId,
-      before,
-      offer.combines && combination ? combination.parts : before,
-      offer,
-      cashIncrement,
-      source,
-      path,
-    );
+    const start = offer.combines && combination ? combination.parts : before;
+    const result = applyOffer(option, before, start, offer, how);
     if (result === null) continue;
     if (!offer.combines) {
       if (result.lowered && total(result.parts) < total(best?.parts ?? before))
@@ -65,13 +63,13 @@ export function rewardedPrice(
     const difference = total(combination.parts) - total(best?.parts ?? before);
     if (difference < 0 || (difference === 0 && best !== null && best.rank > combination.rank)) best = combination;
   }
-  path?.push(best === null ? -1 : best.rank);
+  how.path?.push(best === null ? -1 : best.rank);
   if (best === null) return { base: before.base, own: before.own, setBy: nobody };
   const { base, own } = best.parts;
   return {
     base,
     own,
-    setBy: paidFor(best.parts, cashIncrement) < paidFor(before, cashIncrement) ? best.setBy : nobody,
+    setBy: paidFor(best.parts, option.cashIncrement) < paidFor(before, option.cashIncrement) ? best.setBy : nobody,
   };
 }
 
@@ -86,19 +84,17 @@ const total = ({ base, own }: PriceParts): number => base + own;
 
 /** @returns null when no reward of the offer is for this option at this price */
 function applyOffer(
-  optionId: string,
+  { id, cashIncrement }: Pick<CompiledOption, 'id' | 'cashIncrement'>,
   before: PriceParts,
   start: PriceParts,
   { offerId, rewards }: ActiveOffer,
-  cashIncrement: number | undefined,
-  source: UpgradeSource | null,
-  path: DecisionPath,
+  { source, path }: Applying,
 ): { parts: PriceParts; lowered: SetBy | null } | null {
   let parts: PriceParts | null = null;
   let lowered: SetBy | null = null;
   for (let index = 0; index < rewards.length; index++) {
     const { goalId, reward } = rewards[index]!;
-    if (reward.acts !== 'onDelivery' || !reward.options.has(optionId)) continue;
+    if (reward.acts !== 'onDelivery' || !reward.options.has(id)) continue;
     if (paidFor(before, cashIncrement) > reward.cap) continue;
     const from = source && reward.priceOf ? source(reward.priceOf) : null;
     if (reward.priceOf && from === null) continue;

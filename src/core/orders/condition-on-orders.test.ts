@@ -22,9 +22,12 @@ function columns(orders: readonly Order[]): OrderColumns {
   return made;
 }
 const tried = (orders: readonly Order[], ...nodes: Node[]) =>
-  conditionOnOrders(columns(orders), tree('all', ...nodes), {}, terms, 'GB', (option) =>
-    option === 'island' ? 'uk-islands' : 'uk-all',
-  );
+  conditionOnOrders(columns(orders), tree('all', ...nodes), {
+    qualifiers: {},
+    terms,
+    country: 'GB',
+    zoneOf: (option) => (option === 'island' ? 'uk-islands' : 'uk-all'),
+  });
 const atLeast = (minor: number): Node => ({
   kind: 'money',
   fact: 'cart.goodsValue',

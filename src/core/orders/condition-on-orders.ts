@@ -1,9 +1,10 @@
 import { cartOfHypotheticalOrder } from '../cart/hypothetical-cart.ts';
 import { orderOfValue } from '../cart/hypothetical-order.ts';
 import { guest } from '../cart/shopper.ts';
+import type { Qualifiers } from '../conditions/leaves.ts';
 import { compileCondition } from '../conditions/compile-condition.ts';
 import { taxRatesAt, type MarketTerms } from '../markets/terms.ts';
-import type { Condition, Policy } from '../policy/types.ts';
+import type { Condition } from '../policy/types.ts';
 import { dateOfDay } from '../time/day.ts';
 import { shopperNew, shopperReturning, type OrderColumns } from './columns.ts';
 import { shopperOfKind } from './shopper-of-order.ts';
@@ -33,21 +34,25 @@ export const quarter = 91;
 const most = 0.5;
 const apart = 0.1;
 
+/** What past orders are asked in. */
+interface OrdersAsked {
+  qualifiers: Qualifiers;
+  terms: MarketTerms;
+  /** a destination in the market */
+  country: string;
+  /** the zone of a delivery option */
+  zoneOf: (option: string) => string;
+}
+
 /**
  * Tries a condition on a market's orders of the quarter before the last one known, each as one light article of its goods
  * value, bought at noon of its day by a guest of whom is known at most whether they had ordered before, to the zone of the
  * option that was chosen. What orders do not tell is missing, so a leaf about it is false (2-domain §5).
- *
- * @param zoneOf the zone of a delivery option
- * @param country a destination in the market
  */
 export function conditionOnOrders(
   columns: OrderColumns,
   condition: Condition,
-  qualifiers: Policy['qualifiers'],
-  terms: MarketTerms,
-  country: string,
-  zoneOf: (option: string) => string,
+  { qualifiers, terms, country, zoneOf }: OrdersAsked,
 ): ConditionOnOrders {
   const { count, goods, day, option, options, shopper } = columns;
   const last = day.reduce((latest, other) => Math.max(latest, other), 0);

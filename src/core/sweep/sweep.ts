@@ -72,7 +72,7 @@ export function sweepZone(
   const segments = points.map((from, index): SweepSegment => {
     const to = points[index + 1] ?? null;
     const last = to === null ? axisReach[axis] - 1 : to - 1;
-    return segmentOver(from, to, last, walk(from), rising ? walk(last) : walk(from), goals);
+    return segmentOver({ from, to, last }, walk(from), rising ? walk(last) : walk(from), goals);
   });
   return {
     zoneId: zone.id,
@@ -153,9 +153,7 @@ function changesBetween(from: number, last: number, walk: (at: number) => Priced
 
 /** @param first what holds at the start, `end` at the last amount @param goals names of all goals of the zone */
 function segmentOver(
-  from: number,
-  to: number | null,
-  last: number,
+  stretch: Pick<SweepSegment, 'from' | 'to' | 'last'>,
   first: PricedAt,
   end: PricedAt,
   goals: readonly string[],
@@ -164,7 +162,7 @@ function segmentOver(
     const atEnd = end.options[index];
     return price && atEnd ? { ...price, lastBefore: atEnd.before, lastAfter: atEnd.after } : null;
   });
-  return { from, to, last, options, reached: first.reached.map((number) => goals[number]!) };
+  return { ...stretch, options, reached: first.reached.map((number) => goals[number]!) };
 }
 
 const isLevel = ({ options }: SweepSegment): boolean =>

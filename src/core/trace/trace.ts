@@ -47,8 +47,11 @@ export const node = (
   inputs: Record<string, TraceValue>,
   outcome: TraceValue,
   children: TraceNode[] = [],
-  setBy?: TraceSource,
-): TraceNode => ({ decision, says, inputs, outcome, children, ...(setBy ? { setBy } : {}) });
+): TraceNode => ({ decision, says, inputs, outcome, children });
+
+/** A node with what set it. @param source undefined: no one thing did */
+export const setBy = (source: TraceSource | undefined, made: TraceNode): TraceNode =>
+  source ? { ...made, setBy: source } : made;
 
 /** The sentence of a node, amounts written by `writeMoney`. */
 export function sentenceOf(trace: TraceNode, writeMoney: (minor: number) => string): string {

@@ -14,29 +14,32 @@ export interface FoundText {
   fallback: { wanted: string } | null;
 }
 
+/** What is looked for: the text of an offer in a state, as it is read in a place and a language. */
+export interface ReadAddress {
+  offerId: string;
+  state: MessageState;
+  place: Place;
+  language: string;
+}
+
 /**
  * The text for a place and language: the place's own, else that of every place; for each language in turn the one
  * asked for, its base language (in any region), then the market's first (2-domain §8). A state without a text that can
  * be shown takes that of being on the way.
  */
-export function findText(
-  policy: Policy,
-  offerId: string,
-  state: MessageState,
-  place: Place,
-  language: string,
-  marketLanguages: readonly string[],
-): FoundText | null {
-  const found = findInState(policy.wording[offerId], state, place, language, marketLanguages);
+export function findText(policy: Policy, address: ReadAddress, marketLanguages: readonly string[]): FoundText | null {
+  const { offerId, state } = address;
+  const wording = policy.wording[offerId];
   const instead = saidInstead[state];
-  return found ?? (instead ? findInState(policy.wording[offerId], instead, place, language, marketLanguages) : null);
+  return (
+    findInState(wording, address, marketLanguages) ??
+    (instead ? findInState(wording, { ...address, state: instead }, marketLanguages) : null)
+  );
 }
 
 function findInState(
   wording: OfferWording | undefined,
-  state: MessageState,
-  place: Place,
-  language: string,
+  { state, place, language }: ReadAddress,
   marketLanguages: readonly string[],
 ): FoundText | null {
   const texts = wording?.[state];

@@ -80,14 +80,8 @@ function cellOf(
       : { language, status: 'written', text };
   }
   if (!needed.has(language)) return { language, status: 'notNeeded' };
-  const found = findText(
-    policy,
-    offerId,
-    state,
-    place === 'everyPlace' ? 'strip' : place,
-    language,
-    marketReading(policy, language)?.languages ?? [],
-  );
+  const read = { offerId, state, place: place === 'everyPlace' ? ('strip' as const) : place, language };
+  const found = findText(policy, read, marketReading(policy, language)?.languages ?? []);
   if (!found) return { language, status: 'missing' };
   // A place without its own text inherits; that is no lack.
   if (place !== 'everyPlace' && found.inherited && !found.fallback) return { language, status: 'notNeeded' };

@@ -59,7 +59,7 @@ test('mistakes of a whole policy name the text they are in', () => {
 
 describe('which text is shown', () => {
   const find = (place: 'strip' | 'cart', language: string, languages = ['nl-NL', 'fr-BE']) =>
-    findText(smallStore, 'free-delivery', 'progress', place, language, languages);
+    findText(smallStore, { offerId: 'free-delivery', state: 'progress', place, language }, languages);
   test('the place’s own before that of every place', () => {
     expect(find('cart', 'nl-NL')).toMatchObject({ inherited: false, fallback: null });
     expect(find('strip', 'nl-NL')).toMatchObject({ inherited: true, fallback: null });

@@ -79,15 +79,8 @@ export function OrdersPicture({
     const nets = curve.flatMap(({ low, high }) => [low, high]);
     // What is far below nothing is of no interest and would press the rest flat.
     const highest = Math.max(1, ...nets, ...curve.map(({ gain }) => gain));
-    return orderScale(
-      width,
-      currency,
-      study.end,
-      bandWidth,
-      most,
-      Math.max(-1.5 * highest, Math.min(0, ...nets)),
-      highest,
-    );
+    const lowest = Math.max(-1.5 * highest, Math.min(0, ...nets));
+    return orderScale(width, currency, { end: study.end, bandWidth, most, lowest, highest });
   }, [width, currency, study, bandWidth, most, curve]);
 
   const place = (event: PointerEvent<SVGElement>) =>

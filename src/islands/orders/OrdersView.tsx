@@ -193,7 +193,7 @@ function Studied({
         end={study.end}
         show={setBandDragged}
         set={setBand}
-        save={savesOf(picture, marketId, currency, study, band, curve)}
+        save={savesOf(picture, { marketId, currency, study, band, curve })}
       />
       <OrdersBeyond study={study} currency={currency} band={band} />
       <AssumptionLine marketId={marketId} currency={currency} two={trial.length > 1} />
@@ -264,13 +264,18 @@ function stretchIn(text: string | undefined): Stretch | null {
   return from !== undefined && to !== undefined && to > from ? { from, to } : null;
 }
 
+/** What the picture shows. */
+interface Shown {
+  marketId: string;
+  currency: string;
+  study: MarketOrders['study'];
+  band: number;
+  curve: readonly Outcome[];
+}
+
 function savesOf(
   picture: RefObject<SVGSVGElement | null>,
-  marketId: string,
-  currency: string,
-  study: MarketOrders['study'],
-  band: number,
-  curve: readonly Outcome[],
+  { marketId, currency, study, band, curve }: Shown,
 ): { name: string; save: () => void }[] {
   const name = `orders-${marketId}`;
   const write = (minor: number) => toDecimal(Math.round(minor), currency);

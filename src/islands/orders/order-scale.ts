@@ -18,15 +18,22 @@ export interface OrderScale extends LineScale {
   netY: ScaleLinear<number, number>;
 }
 
-/** @param most orders in the highest band @param lowest and @param highest amounts a month */
+/** What an axis of orders has to show. */
+interface Shown {
+  /** the last value of the axis, minor units */
+  end: number;
+  bandWidth: number;
+  /** orders in the highest band */
+  most: number;
+  /** amounts a month */
+  lowest: number;
+  highest: number;
+}
+
 export function orderScale(
   width: number,
   currency: string,
-  end: number,
-  bandWidth: number,
-  most: number,
-  lowest: number,
-  highest: number,
+  { end, bandWidth, most, lowest, highest }: Shown,
 ): OrderScale {
   const left = margin.left;
   const right = Math.max(left + 100, width - margin.right);

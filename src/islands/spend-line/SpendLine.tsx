@@ -73,7 +73,7 @@ export function SpendLine({
 
   const sweep = useMemo(() => sweepZone(zone, 'goodsValue', someoneIn(zone, now, shopper)), [zone, now, shopper]);
   const scale = useMemo(
-    () => spendScale(width, currency, distribution, steadySweep, steadyGoal),
+    () => spendScale(width, currency, { distribution, sweep: steadySweep, goal: steadyGoal }),
     [width, currency, distribution, steadySweep, steadyGoal],
   );
   const percent = useMemo(() => {

@@ -27,14 +27,20 @@ export interface SpendScale extends LineScale {
   priceY: ScaleLinear<number, number>;
 }
 
-/** @param least the axis reaches so far at least @param goal the saved goal, so that the axis holds still while one is dragged */
+/** What an axis of spending has to show. */
+interface Shown {
+  distribution: Distribution | null;
+  sweep: Sweep;
+  /** the saved goal, so that the axis holds still while one is dragged */
+  goal: number | null;
+  /** the axis reaches so far at least */
+  least?: number | undefined;
+}
+
 export function spendScale(
   width: number,
   currency: string,
-  distribution: Distribution | null,
-  sweep: Sweep,
-  goal: number | null,
-  least = 50 * minorPerMajor(currency),
+  { distribution, sweep, goal, least = 50 * minorPerMajor(currency) }: Shown,
 ): SpendScale {
   const lastBreak = sweep.segments.at(-1)?.from ?? 0;
   const orders = distribution ? valueAtShare(distribution, 0.985) : 0;

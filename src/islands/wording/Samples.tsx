@@ -33,7 +33,7 @@ export function Samples({
     () => textSamples(compiled, offerId, state, market, language),
     [compiled, offerId, state, market, language],
   );
-  const found = findText(policy, offerId, state, shown[0]!, language, market.market.languages);
+  const found = findText(policy, { offerId, state, place: shown[0]!, language }, market.market.languages);
   if (!found)
     return <p className="text-soft">Nothing is written for “{stateName(state)}”, so shoppers read nothing.</p>;
   return (

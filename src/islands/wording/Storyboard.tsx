@@ -64,7 +64,7 @@ function StoryFrame({
   const address = useMemo<TextAddress>(() => ({ offerId, state, place, language }), [offerId, state, place, language]);
   const shown = place === 'everyPlace' ? 'strip' : place;
   const { languages } = market.market;
-  const found = findText(policy, offerId, state, shown, language, languages);
+  const found = findText(policy, { offerId, state, place: shown, language }, languages);
   const [sample] = useMemo(
     () => textSamples(compiled, offerId, state, market, language),
     [compiled, offerId, state, market, language],

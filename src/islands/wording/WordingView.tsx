@@ -197,7 +197,7 @@ function Looks({ offerId, marketId, language }: { offerId: string; marketId: str
   const { compiled } = usePage();
   const market = compiled.markets.get(marketId)!;
   const [sample] = textSamples(compiled, offerId, 'progress', market, language);
-  const found = findText(policy, offerId, 'progress', 'strip', language, market.market.languages);
+  const found = findText(policy, { offerId, state: 'progress', place: 'strip', language }, market.market.languages);
   const text = found && sampleText(found, sample!);
   return (
     <LookEditor

@@ -79,7 +79,7 @@ export async function beginImport(
       detail: `${mostOpen} files are being read or wait to be taken over. Take some over or cancel them. Nothing was changed.`,
     });
   await rememberMapping(mapping, heading);
-  const id = await addRun(mapping.kind, fileName, fileBytes, mapping, heading, madeBy);
+  const id = await addRun({ fileName, fileBytes, mapping, heading }, madeBy);
   return answerRun(id, 201);
 }
 

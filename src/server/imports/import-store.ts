@@ -1,7 +1,7 @@
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
 import { createHash } from 'node:crypto';
 import type { ImportKind } from '../../core/imports/fields.ts';
-import type { ImportRun, ImportState, Rejection } from '../../contract/shapes/import.ts';
+import type { ImportRequest, ImportRun, ImportState, Rejection } from '../../contract/shapes/import.ts';
 import type { ImportMapping } from '../../core/imports/mapping.ts';
 import type { RowFault } from '../../core/imports/order-rows.ts';
 import { database, reading } from '../database/pool.ts';
@@ -54,16 +54,12 @@ export function publicRun({
 }
 
 export async function addRun(
-  kind: ImportKind,
-  fileName: string,
-  fileBytes: number,
-  mapping: ImportMapping,
-  heading: readonly string[],
+  { fileName, fileBytes, mapping, heading }: Pick<ImportRequest, 'fileName' | 'fileBytes' | 'mapping' | 'heading'>,
   madeBy: string,
 ): Promise<number> {
   const [result] = await database().query<ResultSetHeader>(
     "INSERT INTO import_run (kind, file_name, file_bytes, mapping, heading, state, alive_at, made_by, made_at) VALUES (?, ?, ?, ?, ?, 'reading', UTC_TIMESTAMP(3), ?, UTC_TIMESTAMP(3))",
-    [kind, fileName, fileBytes, JSON.stringify(mapping), JSON.stringify(heading), madeBy],
+    [mapping.kind, fileName, fileBytes, JSON.stringify(mapping), JSON.stringify(heading), madeBy],
   );
   return result.insertId;
 }

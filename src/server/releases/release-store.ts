@@ -65,7 +65,13 @@ export async function releaseDraft(revision: number, note: string, releasedBy: s
     checkedPolicy(draft.policy, revision);
     return {
       kind: 'released',
-      release: await addRelease(connection, JSON.stringify(draft.policy), revision, note, null, releasedBy),
+      release: await addRelease(connection, {
+        document: JSON.stringify(draft.policy),
+        revision,
+        note,
+        copyOf: null,
+        releasedBy,
+      }),
     };
   });
 }
@@ -82,26 +88,28 @@ export async function rollBack(number: number, note: string, releasedBy: string)
     checkedPolicy(storedPolicy(rows[0]), Number(rows[0].draft_revision));
     return {
       kind: 'released',
-      release: await addRelease(
-        connection,
-        String(rows[0].document),
-        Number(rows[0].draft_revision),
+      release: await addRelease(connection, {
+        document: String(rows[0].document),
+        revision: Number(rows[0].draft_revision),
         note,
-        number,
+        copyOf: number,
         releasedBy,
-      ),
+      }),
     };
   });
+}
+
+interface NewRelease extends Pick<ReleaseSummary, 'note' | 'copyOf' | 'releasedBy'> {
+  /** the policy as JSON */
+  document: string;
+  /** of the draft that it was */
+  revision: number;
 }
 
 /** Adds a release in the caller's transaction, which has locked the draft row: so numbers follow without a gap. */
 export async function addRelease(
   connection: PoolConnection,
-  document: string,
-  revision: number,
-  note: string,
-  copyOf: number | null,
-  releasedBy: string,
+  { document, revision, note, copyOf, releasedBy }: NewRelease,
 ): Promise<ReleaseSummary> {
   const [last] = await connection.query<RowDataPacket[]>(
     'SELECT COALESCE(MAX(number), 0) AS number FROM policy_release WHERE store_id = ?',

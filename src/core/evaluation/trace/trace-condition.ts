@@ -2,7 +2,7 @@ import type { CompiledCondition } from '../../conditions/compile-condition.ts';
 import type { Facts } from '../../conditions/asked.ts';
 import { readOut } from '../../conditions/read-out.ts';
 import type { Condition, Policy } from '../../policy/types.ts';
-import { node, text, yes, type TraceNode } from '../../trace/trace.ts';
+import { node, setBy, text, yes, type TraceNode } from '../../trace/trace.ts';
 
 /** A condition with its answer, and those of the conditions it is made of. */
 export function traceCondition(condition: CompiledCondition, facts: Facts, policy: Policy): TraceNode {
@@ -18,12 +18,14 @@ export function traceCondition(condition: CompiledCondition, facts: Facts, polic
   const { qualifier } = condition;
   const name = qualifier === null ? null : (policy.qualifiers[qualifier]?.name ?? qualifier);
   const says = `${name === null ? 'The condition' : '“{qualifier}”'} ${holds ? 'holds' : 'does not hold'}: ${needs} is needed`;
-  return node(
-    'condition',
-    says,
-    { of: text(condition.of), qualifier: text(name ?? '') },
-    yes(holds),
-    condition.children.map((child) => traceCondition(child, facts, policy)),
+  return setBy(
     qualifier === null ? undefined : { kind: 'qualifier', id: qualifier },
+    node(
+      'condition',
+      says,
+      { of: text(condition.of), qualifier: text(name ?? '') },
+      yes(holds),
+      condition.children.map((child) => traceCondition(child, facts, policy)),
+    ),
   );
 }

@@ -1,6 +1,6 @@
 import { ownDeliveryIn, priceIn } from '../../catalogue/product-amount.ts';
 import type { MeasuredCart } from '../../cart/measures.ts';
-import { fraction, money, node, number, percent, text, yes, type TraceNode } from '../../trace/trace.ts';
+import { fraction, money, node, setBy, number, percent, text, yes, type TraceNode } from '../../trace/trace.ts';
 
 /** The lines of a cart, what discounts took off them, and the sums that charges and goals look at. */
 export function traceMeasures(cart: MeasuredCart): TraceNode {
@@ -51,22 +51,23 @@ function traceLine(cart: MeasuredCart, index: number): TraceNode {
     product.needsDelivery && !product.shipsFree && own !== undefined ? 'has its own delivery price' : '',
   ].filter(Boolean);
   const discount = after === before ? '' : ', {after} after discounts';
-  return node(
-    'line',
-    `{quantity} × {product} at {price} is {outcome}${discount}${remarks.length ? ` (${remarks.join(', ')})` : ''}`,
-    {
-      quantity: number(quantity),
-      product: text(product.name),
-      price: money(price ?? 0),
-      after: money(after),
-      counts: yes(product.countsTowardGoals),
-      needsDelivery: yes(product.needsDelivery),
-      shipsFree: yes(product.shipsFree),
-      ownDelivery: money(product.needsDelivery && !product.shipsFree ? (own ?? 0) : 0),
-      ...fraction(rate ?? cart.taxRates.standard),
-    },
-    money(before),
-    [],
+  return setBy(
     { kind: 'product', id: product.id },
+    node(
+      'line',
+      `{quantity} × {product} at {price} is {outcome}${discount}${remarks.length ? ` (${remarks.join(', ')})` : ''}`,
+      {
+        quantity: number(quantity),
+        product: text(product.name),
+        price: money(price ?? 0),
+        after: money(after),
+        counts: yes(product.countsTowardGoals),
+        needsDelivery: yes(product.needsDelivery),
+        shipsFree: yes(product.shipsFree),
+        ownDelivery: money(product.needsDelivery && !product.shipsFree ? (own ?? 0) : 0),
+        ...fraction(rate ?? cart.taxRates.standard),
+      },
+      money(before),
+    ),
   );
 }

@@ -1,4 +1,4 @@
-import type { CompiledGoal, CompiledOffer } from '../../offers/compile-offer.ts';
+import type { CompiledGoal } from '../../offers/compile-offer.ts';
 import type { DeliveryReward } from '../../offers/reward.ts';
 import { rewardKindOf } from '../../offers/rewards/registry.ts';
 import type { GoalStanding } from '../../offers/standing.ts';
@@ -9,6 +9,7 @@ import {
   fraction,
   money,
   node,
+  setBy,
   number,
   percent,
   text,
@@ -29,16 +30,22 @@ const notInForce: Record<Exclude<OfferStatus, 'inForce'>, string> = {
   needsCode: 'needs a code that has not been entered',
 };
 
+/** An option that is offered, as offers are traced on it. */
+interface TracedOption {
+  option: CompiledOption;
+  before: PriceParts;
+  price: OptionPrice;
+  /** what upgrades may take */
+  sources: ReadonlyMap<string, PriceParts>;
+}
+
 /** What an offer does to an option: a node for each goal, with its rewards on that option beneath. */
 export function traceOffer(
-  offer: CompiledOffer,
   rank: number,
-  option: CompiledOption,
-  before: PriceParts,
-  price: OptionPrice,
+  { option, before, price, sources }: TracedOption,
   context: ZoneContext,
-  sources: ReadonlyMap<string, PriceParts>,
 ): TraceNode[] {
+  const offer = context.zone.offers[rank]!;
   const { status, goals } = context.standings[rank]!;
   const name = text(offer.offer.name);
   const source: TraceSource = { kind: 'offer', id: offer.id };
@@ -46,13 +53,15 @@ export function traceOffer(
     const condition =
       status === 'notForShopper' && offer.when ? [traceCondition(offer.when, context.facts, context.zone.policy)] : [];
     return [
-      node(
-        'offer',
-        `“{offer}” ${notInForce[status]}`,
-        { offer: name, status: text(status) },
-        text('changes nothing'),
-        condition,
+      setBy(
         source,
+        node(
+          'offer',
+          `“{offer}” ${notInForce[status]}`,
+          { offer: name, status: text(status) },
+          text('changes nothing'),
+          condition,
+        ),
       ),
     ];
   }
@@ -69,33 +78,31 @@ export function traceOffer(
       combines: yes(offer.offer.combines),
     };
     if (!standing.reached) {
-      const toGo =
-        standing.remaining === null
-          ? 'no honest remainder can be said'
-          : standing.measure === 'value'
-            ? '{remaining} to go'
-            : `{remaining} ${unitOf(standing)} to go`;
+      const unit = standing.measure === 'value' ? '' : ` ${unitOf(standing)}`;
+      const toGo = standing.remaining === null ? 'no honest remainder can be said' : `{remaining}${unit} to go`;
       const amounts =
         standing.target === null ? 'no code entered' : `{counted} of at least {target}${unitOf(standing)}, ${toGo}`;
-      return node('goal', `“{offer}” is not reached: ${amounts}`, inputs, text('not reached'), [], source);
+      return setBy(source, node('goal', `“{offer}” is not reached: ${amounts}`, inputs, text('not reached')));
     }
     if (rewards.length === 0) {
       const replaced = goal.options.has(option.id)
         ? 'but a higher goal has taken its place'
         : 'but does not apply to this option';
-      return node('goal', `“{offer}” is reached, ${replaced}`, inputs, text('does not apply'), [], source);
+      return setBy(source, node('goal', `“{offer}” is reached, ${replaced}`, inputs, text('does not apply')));
     }
     const decides = price.setBy.some((by) => by.offerId === offer.id && by.goalId === goal.id);
     const by = standing.byCode ? 'by its code' : `{counted} is at least {target}${unitOf(standing)}`;
     const gives = rewards.map((reward, position) => sayReward(reward, before.own > 0, position)).join(' and ');
     const children = rewards.map((reward) => traceReward(reward, option, before, sources));
-    return node(
-      'goal',
-      `“{offer}” is reached: ${by}, so ${gives}${decides ? '' : ' (it does not lower the price)'}`,
-      { ...inputs, ...firstAmounts(rewards) },
-      text(decides ? 'sets the price' : 'changes nothing'),
-      children,
+    return setBy(
       source,
+      node(
+        'goal',
+        `“{offer}” is reached: ${by}, so ${gives}${decides ? '' : ' (it does not lower the price)'}`,
+        { ...inputs, ...firstAmounts(rewards) },
+        text(decides ? 'sets the price' : 'changes nothing'),
+        children,
+      ),
     );
   });
 }

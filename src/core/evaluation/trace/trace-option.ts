@@ -1,6 +1,16 @@
 import { priceBefore, unavailableBecause, type PriceParts, type Unavailability } from '../../options/price-before.ts';
 import type { CompiledOption } from '../../options/compile-option.ts';
-import { fraction, money, node, number, percent, text, type TraceNode, type TraceSource } from '../../trace/trace.ts';
+import {
+  fraction,
+  money,
+  node,
+  setBy,
+  number,
+  percent,
+  text,
+  type TraceNode,
+  type TraceSource,
+} from '../../trace/trace.ts';
 import type { ZoneContext } from '../context.ts';
 import type { OptionPrice } from '../evaluation.ts';
 import { traceCharge } from './trace-charge.ts';
@@ -34,13 +44,15 @@ export function traceOption(
   if (!price) {
     const children =
       unavailableBecause(option, context) === null ? [...condition, traceCharge(option, context, policy)] : condition;
-    return node(
-      'option',
-      `{option} is not offered: ${whyNot[reason ?? 'noLineApplies']}`,
-      { ...inputs, reason: text(reason ?? 'noLineApplies') },
-      text('not offered'),
-      children,
+    return setBy(
       source,
+      node(
+        'option',
+        `{option} is not offered: ${whyNot[reason ?? 'noLineApplies']}`,
+        { ...inputs, reason: text(reason ?? 'noLineApplies') },
+        text('not offered'),
+        children,
+      ),
     );
   }
   const children = [...condition, traceCharge(option, context, policy)];
@@ -48,7 +60,7 @@ export function traceOption(
   if (before.own > 0)
     children.push(node('ownDelivery', 'Goods with an own delivery price add {outcome}', {}, money(before.own)));
   children.push(
-    ...context.zone.offers.flatMap((offer, rank) => traceOffer(offer, rank, option, before, price, context, sources)),
+    ...context.zone.offers.flatMap((_, rank) => traceOffer(rank, { option, before, price, sources }, context)),
   );
   if (option.cashIncrement)
     children.push(
@@ -73,5 +85,5 @@ export function traceOption(
   );
   const says =
     price.before === price.after ? '{option} costs {outcome}' : '{option} costs {outcome} instead of {before}';
-  return node('option', says, { ...inputs, before: money(price.before) }, money(price.after), children, source);
+  return setBy(source, node('option', says, { ...inputs, before: money(price.before) }, money(price.after), children));
 }

@@ -1,5 +1,5 @@
 import type { ZoneFound } from '../find-zone.ts';
-import { node, text, type TraceNode } from '../../trace/trace.ts';
+import { node, setBy, text, type TraceNode } from '../../trace/trace.ts';
 import type { EvaluationInput } from '../evaluation.ts';
 
 /** Market and zone, and by what they were found. */
@@ -20,10 +20,13 @@ export function traceZone(place: ZoneFound, { destination, market: chosen }: Eva
   const market = { ...inputs, market: text(place.market.market.name) };
   const belongs = chosen === undefined ? '{country} belongs to {market}' : '{market} was chosen';
   if (!place.found)
-    return node('zone', `${belongs}, but no zone of it covers this destination`, market, text('no zone'), [], {
-      kind: 'market',
-      id: place.market.id,
-    });
+    return setBy(
+      {
+        kind: 'market',
+        id: place.market.id,
+      },
+      node('zone', `${belongs}, but no zone of it covers this destination`, market, text('no zone')),
+    );
   const how = {
     wholeMarket: 'which covers the whole market',
     country: 'which names that country',
@@ -31,12 +34,13 @@ export function traceZone(place: ZoneFound, { destination, market: chosen }: Eva
     postcodes: 'which names that postcode',
     radius: 'which lies within that distance',
   }[place.by];
-  return node(
-    'zone',
-    `${belongs}; its zone is {outcome}, ${how}`,
-    { ...market, by: text(place.by) },
-    text(place.zone.zone.name),
-    [],
+  return setBy(
     { kind: 'zone', id: place.zone.id },
+    node(
+      'zone',
+      `${belongs}; its zone is {outcome}, ${how}`,
+      { ...market, by: text(place.by) },
+      text(place.zone.zone.name),
+    ),
   );
 }

@@ -24,7 +24,7 @@ export function missingLanguages(policy: Policy): MissingLanguage[] {
       for (const [marketId, market] of inOrder(policy.markets)) {
         if (!holdsInMarket(offer, marketId)) continue;
         for (const language of market.languages) {
-          const found = findText(policy, offerId, state, 'strip', language, market.languages);
+          const found = findText(policy, { offerId, state, place: 'strip', language }, market.languages);
           if (found && found.language.split('-')[0] === language.split('-')[0]) continue;
           missing.set(`${offerId} ${language}`, { offerId, language, instead: found?.language ?? null });
         }

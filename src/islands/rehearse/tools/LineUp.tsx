@@ -41,7 +41,7 @@ export function LineUp({
     return (instant: number) => format.format(instant);
   }, [locale, store.timeZone]);
   const all = useMemo(
-    () => variationsOf(along, cartId, cart, compiled, zone, now, moment),
+    () => variationsOf(along, { cartId, cart, compiled, zone, now, moment }),
     [along, cartId, cart, compiled, zone, now, moment],
   );
   const ids = chosen[along] ?? all.slice(0, atFirst).map(({ id }) => id);

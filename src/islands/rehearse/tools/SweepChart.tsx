@@ -23,6 +23,9 @@ const axes: [SweepAxis, string][] = [
 ];
 const designWidth = 884;
 
+/** The axis reaches so far at least: pieces and grams; of goods value as the scale has it. */
+const leastShown: Partial<Record<SweepAxis, number>> = { items: 8, weight: 1000 };
+
 /** The price of each option, and what the shopper reads, along goods value, items or weight, all else as in the cart. */
 export function SweepChart({
   cart,
@@ -55,7 +58,7 @@ export function SweepChart({
   const here =
     axis === 'goodsValue' ? measures.goodsValue : axis === 'items' ? measures.items : measures.charged.weight;
   const scale = useMemo(
-    () => spendScale(width, currency, null, sweep, here, axis === 'items' ? 8 : axis === 'weight' ? 1000 : undefined),
+    () => spendScale(width, currency, { distribution: null, sweep, goal: here, least: leastShown[axis] }),
     [width, axis, currency, sweep, here],
   );
   const count = useMemo(() => new Intl.NumberFormat(locale), [locale]);

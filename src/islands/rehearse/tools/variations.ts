@@ -15,19 +15,22 @@ export interface Variation {
   cart: TestCart;
 }
 
+/** What a line-up starts from. */
+interface LinedUp {
+  cartId: string;
+  cart: TestCart;
+  compiled: CompiledPolicy;
+  zone: CompiledZone | undefined;
+  now: number;
+  /** writes an instant for the reader */
+  moment: (instant: number) => string;
+}
+
 /**
  * Everything that could stand in a line-up of a cart, itself first: other shoppers, other places, other moments, or for one
  * shopper other carts.
  */
-export function variationsOf(
-  along: Along,
-  cartId: string,
-  cart: TestCart,
-  compiled: CompiledPolicy,
-  zone: CompiledZone | undefined,
-  now: number,
-  moment: (instant: number) => string,
-): Variation[] {
+export function variationsOf(along: Along, { cartId, cart, compiled, zone, now, moment }: LinedUp): Variation[] {
   const { policy } = compiled;
   switch (along) {
     case 'shoppers':
