@@ -45,6 +45,22 @@ export function addressOf(name: CallName, params: object = {}, query: object = {
   return asked === '' ? path : `${path}?${asked}`;
 }
 
+function requestOf(name: CallName, { body, revision, changesOnly, file }: CallInput<CallName>): RequestInit {
+  const sent = file?.content ?? (body === undefined ? undefined : JSON.stringify(body));
+  const type = file?.type ?? (body === undefined ? undefined : 'application/json');
+  const signal = file ? file.signal : AbortSignal.timeout(timeout);
+  return {
+    method: name.slice(0, name.indexOf(' ')),
+    headers: {
+      ...(type === undefined ? {} : { 'content-type': type }),
+      ...(revision === undefined ? {} : { 'if-match': draftEtag(revision) }),
+      ...(changesOnly ? { prefer: 'return=minimal' } : {}),
+    },
+    ...(sent === undefined ? {} : { body: sent }),
+    ...(signal ? { signal } : {}),
+  };
+}
+
 /**
  * Calls the server; never throws. `unreachable` means that trying again later makes sense, `unreadable` that what answered is
  * not Summant.
@@ -53,22 +69,10 @@ export async function call<N extends CallName>(
   name: N,
   ...[input]: object extends CallInput<N> ? [input?: CallInput<N>] : [input: CallInput<N>]
 ): Promise<Answer<AnswerTo<N>>> {
-  const { body, params, query, revision, changesOnly, file } = (input ?? {}) as CallInput<CallName>;
-  const sent = file?.content ?? (body === undefined ? undefined : JSON.stringify(body));
-  const type = file?.type ?? (body === undefined ? undefined : 'application/json');
-  const signal = file ? file.signal : AbortSignal.timeout(timeout);
+  const given = (input ?? {}) as CallInput<CallName>;
   let response: Response;
   try {
-    response = await fetch(addressOf(name, params, query), {
-      method: name.slice(0, name.indexOf(' ')),
-      headers: {
-        ...(type === undefined ? {} : { 'content-type': type }),
-        ...(revision === undefined ? {} : { 'if-match': draftEtag(revision) }),
-        ...(changesOnly ? { prefer: 'return=minimal' } : {}),
-      },
-      ...(sent === undefined ? {} : { body: sent }),
-      ...(signal ? { signal } : {}),
-    });
+    response = await fetch(addressOf(name, given.params, given.query), requestOf(name, given));
   } catch {
     return { ok: false, problem: unreachable, unreachable: true, unreadable: false };
   }

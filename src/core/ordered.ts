@@ -8,7 +8,7 @@ export function inOrder<T extends { order: number }>(collection: Record<string, 
   let entries = known.get(collection) as [id: string, item: T][] | undefined;
   if (!entries) {
     entries = Object.entries(collection).sort(
-      ([idA, a], [idB, b]) => a.order - b.order || (idA < idB ? -1 : idA > idB ? 1 : 0),
+      ([idA, a], [idB, b]) => a.order - b.order || Number(idA > idB) - Number(idA < idB),
     );
     known.set(collection, entries);
   }

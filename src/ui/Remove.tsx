@@ -12,15 +12,11 @@ export function Remove({ what, remove }: { what: string; remove: () => void }) {
         const around = row?.parentElement;
         const beside = row?.nextElementSibling ?? row?.previousElementSibling ?? null;
         remove();
-        focusSoon(
-          () =>
-            document.activeElement && document.activeElement !== document.body
-              ? null
-              : (beside?.isConnected ? beside : around?.isConnected ? around : null)?.querySelector<HTMLElement>(
-                  'button, input, select, a[href]',
-                ),
-          5,
-        );
+        focusSoon(() => {
+          if (document.activeElement && document.activeElement !== document.body) return null;
+          const left = [beside, around].find((one) => one?.isConnected);
+          return left?.querySelector<HTMLElement>('button, input, select, a[href]');
+        }, 5);
       }}
     >
       ×

@@ -27,7 +27,8 @@ export function useWhy(what: string, reason: () => Reason | null): { button: Rea
     ),
     panel: (
       <div id={id} hidden={!open} className="mt-1 border-l-2 border-primary py-0.5 pl-2 text-[13px]">
-        {shown ? <Reasons reasons={[shown]} /> : open ? 'There is nothing to explain here.' : null}
+        {shown && <Reasons reasons={[shown]} />}
+        {!shown && open && 'There is nothing to explain here.'}
       </div>
     ),
   };

@@ -54,6 +54,12 @@ export const byPriority = (policy: Policy): [id: string, offer: Offer][] =>
     .map(([id, offer]): [string, Offer] => [id, offer])
     .sort(([, a], [, b]) => b.priority - a.priority);
 
+/** A priority between two others, or beside the only one. */
+function priorityBetween(above: number | undefined, below: number | undefined): number {
+  if (above === undefined) return (below ?? 0) + 10;
+  return below === undefined ? above - 10 : Math.floor((above + below) / 2);
+}
+
 /** Puts an offer some places further in the order of priority; only those whose place changes get another number. */
 export const movePriority =
   (id: string, by: number): Edit =>
@@ -65,8 +71,7 @@ export const movePriority =
     const rest = ranked.filter(([other]) => other !== id);
     const to = Math.max(0, Math.min(rest.length, from + by));
     const [above, below] = [rest[to - 1]?.[1].priority, rest[to]?.[1].priority];
-    const fits =
-      above === undefined ? (below ?? 0) + 10 : below === undefined ? above - 10 : Math.floor((above + below) / 2);
+    const fits = priorityBetween(above, below);
     if ((above === undefined || fits < above) && (below === undefined || fits > below) && Math.abs(fits) <= 1000)
       return setOffer(id, 'priority', fits)(policy);
     // No whole number lies between the neighbours: those above are pushed up as far as they stand in the way, or those below
@@ -109,16 +114,7 @@ export const addGoal =
     const targets = Object.fromEntries(
       Object.entries(last.targets).map(([market, target]) => [
         market,
-        'count' in target
-          ? { count: Math.max(Math.ceil(target.count * 1.5), target.count + 1) }
-          : 'exact' in target
-            ? {
-                exact: roundUp(
-                  Math.max(1, target.exact * 1.5),
-                  minorPerMajor(policy.markets[market]?.currency ?? 'EUR'),
-                ),
-              }
-            : { following: { ...target.following, base: Math.ceil(target.following.base * 1.5) } },
+        halfAsMuchMore(target, policy.markets[market]?.currency ?? 'EUR'),
       ]),
     );
     return setAt(goalsAt(offer, freshId('goal', goals)), {
@@ -129,6 +125,13 @@ export const addGoal =
   };
 
 const roundUp = (amount: number, step: number) => Math.ceil(amount / step) * step;
+
+/** A target half as high again: amounts in whole units of the currency, counts by one at least. */
+function halfAsMuchMore(target: Goal['targets'][string], currency: string): Goal['targets'][string] {
+  if ('count' in target) return { count: Math.max(Math.ceil(target.count * 1.5), target.count + 1) };
+  if ('exact' in target) return { exact: roundUp(Math.max(1, target.exact * 1.5), minorPerMajor(currency)) };
+  return { following: { ...target.following, base: Math.ceil(target.following.base * 1.5) } };
+}
 
 /** All targets of a goal at once. */
 export const setTargets = (offer: string, goal: string, targets: Goal['targets']): Edit =>

@@ -73,6 +73,12 @@ export function freshId(name: string, taken: Readonly<Record<string, unknown>>):
   }
 }
 
+/** An order key between two others, or beside the only one. */
+function orderBetween(before: number | undefined, after: number | undefined): number {
+  if (before === undefined) return (after ?? 1) - 1;
+  return after === undefined ? before + 1 : (before + after) / 2;
+}
+
 /**
  * Moves an entry of a collection by some places among `siblings`, ids in shown order. Where there is room between its new
  * neighbours only its own order key changes; else those of all siblings do.
@@ -86,7 +92,7 @@ export const moveBy =
       other === undefined ? undefined : policy[collection]?.[other]?.order;
     const [before, after] = [orderOf(sequence[to - 1]), orderOf(sequence[to])];
     sequence.splice(to, 0, id);
-    const between = before === undefined ? (after ?? 1) - 1 : after === undefined ? before + 1 : (before + after) / 2;
+    const between = orderBetween(before, after);
     const fits = (before === undefined || between > before) && (after === undefined || between < after);
     return fits
       ? setAt([collection, id, 'order'], between)(policy)

@@ -56,8 +56,7 @@ export class ChargeWords implements PriceWords {
     const how = { first: 'the first of', sum: 'the sum of', highest: 'the highest of', lowest: 'the lowest of' }[
       combine
     ];
-    const list =
-      said.length === 0 ? 'no line' : said.length === 1 ? said[0]! : `${how} what applies: ${said.join('; ')}`;
+    const list = said.length > 1 ? `${how} what applies: ${said.join('; ')}` : (said[0] ?? 'no line');
     const rest = otherwise.kind === 'price' ? `; otherwise ${this.amount(otherwise.price)}` : '';
     return `${list}${rest}${handling ? `; plus handling of ${'amount' in handling ? this.amount(handling.amount) : `${handling.percent} %`}` : ''}`;
   }

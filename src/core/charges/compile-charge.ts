@@ -38,12 +38,17 @@ export function compileCharge(charge: Charge, terms: MarketTerms, qualifiers: Qu
     lines: inOrder(charge.lines).flatMap(([id, line]) => compileLine(id, line, terms, qualifiers)),
     otherwise: charge.otherwise.kind === 'price' ? minor(charge.otherwise.price) : null,
     volumeDivisor: charge.volumeDivisor ?? usualVolumeDivisor,
-    handling: !handling
-      ? null
-      : 'amount' in handling
-        ? { amount: minor(handling.amount) ?? 0 }
-        : { percent: percentAsFraction(handling.percent), decimal: handling.percent },
+    handling: handling ? compileHandling(handling, minor) : null,
   };
+}
+
+function compileHandling(
+  handling: NonNullable<Charge['handling']>,
+  minor: (amount: LocalAmount) => number | null,
+): NonNullable<CompiledCharge['handling']> {
+  return 'amount' in handling
+    ? { amount: minor(handling.amount) ?? 0 }
+    : { percent: percentAsFraction(handling.percent), decimal: handling.percent };
 }
 
 /** Whether some price comes about whatever the cart: a default, a line without condition or range, or ranges of one measure from nothing to open. */

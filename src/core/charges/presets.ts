@@ -1,6 +1,6 @@
 import { same } from '../same.ts';
 import { inOrder } from '../ordered.ts';
-import type { Charge, ChargeLine, LocalAmount } from '../policy/types.ts';
+import type { Charge, ChargeLine, LocalAmount, PricePerUnit } from '../policy/types.ts';
 import type { ChargeMeasure } from '../cart/charge-measure.ts';
 
 /** One step of a stepped charge: it holds from its start to the start of the next, so steps cannot gap or overlap. */
@@ -89,32 +89,34 @@ export function presetOfCharge(charge: Charge): ChargePreset | null {
   if (steps) return steps;
   if (lines.length > 1 || !('fixed' in line.price)) return null;
   const { fixed, perUnit } = line.price;
-  const divisor = charge.volumeDivisor === undefined ? {} : { volumeDivisor: charge.volumeDivisor };
-  if (!perUnit) return line.over || charge.volumeDivisor !== undefined ? null : { kind: 'flat', price: fixed };
-  if (perUnit.measure === 'goodsValue') return null;
-  if (line.over) {
-    const further =
-      line.over.measure === 'items' &&
-      line.over.from === 1 &&
-      line.over.to === null &&
-      perUnit.measure === 'items' &&
-      perUnit.per === 1;
-    return further && perUnit.started && charge.volumeDivisor === undefined
-      ? { kind: 'firstAndFurther', first: fixed, further: perUnit.amount }
-      : null;
-  }
-  const eachItem =
-    perUnit.measure === 'items' && perUnit.per === 1 && perUnit.started && 'exact' in fixed && fixed.exact === 0;
-  if (eachItem && charge.volumeDivisor === undefined) return { kind: 'perItem', each: perUnit.amount };
-  return {
-    kind: 'baseAndFactor',
-    measure: perUnit.measure,
-    ...divisor,
-    base: fixed,
-    factor: perUnit.amount,
-    per: perUnit.per,
-    started: perUnit.started,
-  };
+  const { volumeDivisor } = charge;
+  if (!perUnit) return line.over || volumeDivisor !== undefined ? null : { kind: 'flat', price: fixed };
+  if (line.over) return volumeDivisor === undefined ? furtherItems(line.over, fixed, perUnit) : null;
+  return perUnits(fixed, perUnit, volumeDivisor);
+}
+
+type Units = NonNullable<PricePerUnit['perUnit']>;
+
+/** A price for the first item and one for each further: units counted from the first. */
+function furtherItems(
+  over: NonNullable<ChargeLine['over']>,
+  first: LocalAmount,
+  { measure, per, started, amount }: Units,
+): ChargePreset | null {
+  const fromFirstItem = over.measure === 'items' && over.from === 1 && over.to === null;
+  const eachItem = measure === 'items' && per === 1 && started;
+  return fromFirstItem && eachItem ? { kind: 'firstAndFurther', first, further: amount } : null;
+}
+
+/** A price for each item where nothing is fixed, else a base and a factor. */
+function perUnits(base: LocalAmount, units: Units, volumeDivisor: number | undefined): ChargePreset | null {
+  const { measure, amount, per, started } = units;
+  if (measure === 'goodsValue') return null;
+  const nothingFixed = 'exact' in base && base.exact === 0;
+  if (measure === 'items' && per === 1 && started && nothingFixed && volumeDivisor === undefined)
+    return { kind: 'perItem', each: amount };
+  const divisor = volumeDivisor === undefined ? {} : { volumeDivisor };
+  return { kind: 'baseAndFactor', measure, ...divisor, base, factor: amount, per, started };
 }
 
 /** Contiguous steps of one measure, each a plain price and the last one open. */

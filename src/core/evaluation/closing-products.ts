@@ -1,3 +1,5 @@
+import type { MarketTerms } from '../markets/terms.ts';
+import type { CompiledGoal } from '../offers/compile-offer.ts';
 import { selects } from '../catalogue/goods-selection.ts';
 import type { Catalogue, Product } from '../catalogue/product.ts';
 import { priceIn } from '../catalogue/product-amount.ts';
@@ -48,27 +50,7 @@ export function closingProducts(
     lead.arguments.remaining <= 0
   )
     return null;
-  const { remaining, measure } = lead.arguments;
-  const candidates: ClosingProduct[] = [];
-  for (const product of catalogue.values()) {
-    const price = priceIn(product, market.terms);
-    if (
-      price === undefined ||
-      price === 0 ||
-      !product.countsTowardGoals ||
-      (goal.counts.goods !== null && !selects(goal.counts.goods, product, price))
-    )
-      continue;
-    const step =
-      measure === 'value' ? price : measure === 'items' ? 1 : product.needsDelivery ? (product.weightGrams ?? 0) : 0;
-    if (step === 0) continue;
-    // Discounts that the cart has can take from what is added: one piece more is tried then.
-    for (const quantity of [Math.ceil(remaining / step), Math.ceil(remaining / step) + 1]) {
-      if (quantity <= mostPieces)
-        candidates.push({ product, quantity, cost: price * quantity, over: step * quantity - remaining });
-    }
-  }
-  candidates.sort((a, b) => a.cost - b.cost || a.quantity - b.quantity || (a.product.id < b.product.id ? -1 : 1));
+  const candidates = candidatesFor(goal, lead, market.terms, catalogue);
   const products: ClosingProduct[] = [];
   const named = new Set<string>();
   for (const candidate of candidates.slice(0, mostTried)) {
@@ -84,4 +66,29 @@ export function closingProducts(
     products.push(candidate);
   }
   return { lead, products };
+}
+
+/** What would bring the goal by its own figures, the cheapest first. */
+function candidatesFor(
+  { counts }: CompiledGoal,
+  { arguments: { remaining, measure } }: LeadMessage,
+  terms: MarketTerms,
+  catalogue: Catalogue,
+): ClosingProduct[] {
+  const candidates: ClosingProduct[] = [];
+  for (const product of catalogue.values()) {
+    const price = priceIn(product, terms);
+    if (!price || !product.countsTowardGoals) continue;
+    if (counts.goods !== null && !selects(counts.goods, product, price)) continue;
+    const step = { value: price, items: 1, weight: product.needsDelivery ? (product.weightGrams ?? 0) : 0 }[measure];
+    if (step === 0) continue;
+    // Discounts that the cart has can take from what is added: one piece more is tried then.
+    for (const quantity of [Math.ceil(remaining / step), Math.ceil(remaining / step) + 1]) {
+      if (quantity <= mostPieces)
+        candidates.push({ product, quantity, cost: price * quantity, over: step * quantity - remaining });
+    }
+  }
+  return candidates.sort(
+    (a, b) => a.cost - b.cost || a.quantity - b.quantity || (a.product.id < b.product.id ? -1 : 1),
+  );
 }

@@ -10,10 +10,15 @@ export function earlierOutcome(
   if (found)
     return {
       optionId,
-      still: found.after === was ? 'same' : found.after < was ? 'cheaper' : 'dearer',
+      still: stillAs(found.after, was),
       was,
       now: found.after,
     };
   const because = unavailable.find((option) => option.optionId === optionId)?.reason ?? noOptions ?? 'notInZone';
   return { optionId, still: 'gone', was, because };
+}
+
+function stillAs(now: number, was: number): 'same' | 'cheaper' | 'dearer' {
+  if (now === was) return 'same';
+  return now < was ? 'cheaper' : 'dearer';
 }

@@ -28,8 +28,9 @@ export const postcodeForms: Readonly<Record<string, readonly string[]>> = {
   US: ['99999', '999999999'],
 };
 
-const fits = (form: string, mark: string): boolean =>
-  (form === '9' ? /[0-9*?]/ : form === 'A' ? /[A-Z*?]/ : /[A-Z0-9*?]/).test(mark);
+const marks: Readonly<Record<string, RegExp>> = { 9: /[0-9*?]/, A: /[A-Z*?]/ };
+const anyMark = /[A-Z0-9*?]/;
+const fits = (form: string, mark: string): boolean => (marks[form] ?? anyMark).test(mark);
 
 /** Whether a text can be the beginning of a postcode of that form; `whole`: all of it. */
 function begins(form: string, text: string, whole: boolean): boolean {

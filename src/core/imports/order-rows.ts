@@ -166,12 +166,8 @@ export class OrderRows {
     if (this.#sumsLines()) return 0;
     const value = this.#amount(fields, 'goods', exponent);
     if (value === null) throw new Refusal('goods', 'is empty');
-    const goods =
-      this.#mapping.goods === 'beforeDiscount'
-        ? value - Math.abs(discount ?? 0)
-        : this.#mapping.goods === 'withDelivery'
-          ? value - (delivery ?? 0)
-          : value;
+    const contained = { afterDiscount: 0, beforeDiscount: Math.abs(discount ?? 0), withDelivery: delivery ?? 0 };
+    const goods = value - contained[this.#mapping.goods];
     if (goods < 0) throw new Refusal('goods', 'is less than nothing');
     return goods;
   }

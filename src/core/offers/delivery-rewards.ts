@@ -32,7 +32,6 @@ export interface Applying {
  * priority order; what they come to together stands against each other offer alone, and the shopper gets the lowest
  * price. Of equal prices that of the higher priority counts, a combination having that of its first (2-domain §6).
  * Prices are compared before the cash increment; offers that change nothing of what is paid are not named.
- *
  */
 export function rewardedPrice(
   option: Pick<CompiledOption, 'id' | 'cashIncrement'>,
@@ -52,17 +51,9 @@ export function rewardedPrice(
         best = { parts: result.parts, setBy: [result.lowered], rank: offer.rank };
       continue;
     }
-    const setBy: readonly SetBy[] = combination ? combination.setBy : nobody;
-    combination = {
-      parts: result.parts,
-      setBy: result.lowered ? [...setBy, result.lowered] : setBy,
-      rank: combination ? combination.rank : offer.rank,
-    };
+    combination = combined(combination, result, offer.rank);
   }
-  if (combination && combination.setBy.length > 0) {
-    const difference = total(combination.parts) - total(best?.parts ?? before);
-    if (difference < 0 || (difference === 0 && best !== null && best.rank > combination.rank)) best = combination;
-  }
+  if (combination && isBetter(combination, best, before)) best = combination;
   how.path?.push(best === null ? -1 : best.rank);
   if (best === null) return { base: before.base, own: before.own, setBy: nobody };
   const { base, own } = best.parts;
@@ -78,6 +69,22 @@ interface Candidate {
   parts: PriceParts;
   setBy: readonly SetBy[];
   rank: number;
+}
+
+/** A combination with one more offer's rewards; it has the rank of its first. */
+function combined(
+  so: Candidate | null,
+  { parts, lowered }: { parts: PriceParts; lowered: SetBy | null },
+  rank: number,
+): Candidate {
+  const setBy = so === null ? nobody : so.setBy;
+  return { parts, setBy: lowered ? [...setBy, lowered] : setBy, rank: so === null ? rank : so.rank };
+}
+
+function isBetter(combination: Candidate, best: Candidate | null, before: PriceParts): boolean {
+  if (combination.setBy.length === 0) return false;
+  const difference = total(combination.parts) - total(best === null ? before : best.parts);
+  return difference < 0 || (difference === 0 && best !== null && best.rank > combination.rank);
 }
 
 const total = ({ base, own }: PriceParts): number => base + own;
@@ -118,7 +125,7 @@ export function applyReward(
   const covers = reward.coversOwnDelivery;
   const subject = covers ? parts.base + parts.own : parts.base;
   const price = Math.min(subject, Math.max(0, reward.becomes(subject, costOf(source, covers))));
-  path?.push(price === subject ? 1 : price === 0 ? 0 : 2);
+  if (path !== null) path.push(price === subject ? 1 : 2 * Number(price > 0));
   if (!covers) return { base: price, own: parts.own };
   const base = Math.max(0, parts.base - (subject - price));
   return { base, own: price - base };

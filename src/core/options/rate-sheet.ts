@@ -132,7 +132,8 @@ function presetOf(
     return (reject(first.line, 'measure', `must be goodsValue, ${countMeasures.join(', ')} or empty`), null);
   const steps: { from: number; price: LocalAmount }[] = [];
   for (const { line, from, price } of list) {
-    const start = money ? minorOf(from, currency) : /^\d{1,9}$/.test(from) ? Number(from) : null;
+    const count = /^\d{1,9}$/.test(from) ? Number(from) : null;
+    const start = money ? minorOf(from, currency) : count;
     if (start === null)
       return (reject(line, 'from', money ? 'must be an amount such as 40.00' : 'must be a whole number'), null);
     if (steps.some((step) => step.from === start)) return (reject(line, 'from', 'stands there twice'), null);

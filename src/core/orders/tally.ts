@@ -38,7 +38,7 @@ export function passer(
   filter: OrderFilter,
 ): (i: number) => boolean {
   const { fromDay, toDay } = filter;
-  const wantedShopper = filter.shopper === 'all' ? -1 : filter.shopper === 'new' ? shopperNew : shopperReturning;
+  const wantedShopper = { all: -1, new: shopperNew, returning: shopperReturning }[filter.shopper];
   const anyOption = filter.option === null;
   const wantedOption = anyOption ? -1 : options.indexOf(filter.option!);
   const paid = filter.delivery === 'paid';

@@ -19,23 +19,32 @@ const clock =
  */
 export function readDate(text: string, form: DateForm, timeZone: string): number | null {
   const plain = text.trim();
-  if (form === 'unix') {
-    if (/^\d{9,10}$/.test(plain)) return Number(plain) * 1000;
-    if (/^\d{12,13}$/.test(plain)) return Number(plain);
-    return null;
-  }
+  if (form === 'unix') return unixTime(plain);
   const match = (form === 'ymd' ? yearFirst : yearLast).exec(plain);
   if (!match) return null;
-  const [year, month, date] =
-    form === 'ymd'
-      ? [match[1]!, match[2]!, match[3]!]
-      : form === 'dmy'
-        ? [match[3]!, match[2]!, match[1]!]
-        : [match[3]!, match[1]!, match[2]!];
+  const [year, month, date] = {
+    ymd: [match[1]!, match[2]!, match[3]!] as const,
+    dmy: [match[3]!, match[2]!, match[1]!] as const,
+    mdy: [match[3]!, match[1]!, match[2]!] as const,
+  }[form];
   const day = dayOf(Number(year.length === 2 ? `20${year}` : year), Number(month), Number(date));
   if (day === null) return null;
   if (!match[4]) return instantOfClock(timeZone, day, 720, 'earlier');
-  const time = clock.exec(match[4].trim());
+  const time = timeOfDay(match[4].trim());
+  if (!time) return null;
+  const { minutes, seconds, ahead } = time;
+  if (ahead === null) return instantOfClock(timeZone, day, minutes, 'earlier') + seconds * 1000;
+  return (day * 1440 + minutes - ahead) * 60_000 + seconds * 1000;
+}
+
+function unixTime(plain: string): number | null {
+  if (/^\d{9,10}$/.test(plain)) return Number(plain) * 1000;
+  return /^\d{12,13}$/.test(plain) ? Number(plain) : null;
+}
+
+/** @returns `minutes` since midnight; `ahead` of UTC, null where the text names no offset. Null when it is no time of day */
+function timeOfDay(text: string): { minutes: number; seconds: number; ahead: number | null } | null {
+  const time = clock.exec(text);
   if (!time) return null;
   let hour = Number(time[1]);
   if (time[4]) {
@@ -43,15 +52,14 @@ export function readDate(text: string, form: DateForm, timeZone: string): number
     hour = (hour % 12) + (/^p/i.test(time[4]) ? 12 : 0);
   }
   const minute = Number(time[2]);
-  const second = Number(time[3] ?? 0);
-  if (hour > 23 || minute > 59 || second > 59) return null;
-  const offset = time[5];
-  if (offset === undefined) return instantOfClock(timeZone, day, hour * 60 + minute, 'earlier') + second * 1000;
-  const ahead =
-    offset === 'Z' || offset === 'UTC'
-      ? 0
-      : (offset[0] === '-' ? -1 : 1) * (Number(offset.slice(1, 3)) * 60 + Number(offset.slice(-2)));
-  return ((day * 24 + hour) * 60 + minute - ahead) * 60_000 + second * 1000;
+  const seconds = Number(time[3] ?? 0);
+  if (hour > 23 || minute > 59 || seconds > 59) return null;
+  return { minutes: hour * 60 + minute, seconds, ahead: time[5] === undefined ? null : offsetMinutes(time[5]) };
+}
+
+function offsetMinutes(offset: string): number {
+  if (offset === 'Z' || offset === 'UTC') return 0;
+  return (offset[0] === '-' ? -1 : 1) * (Number(offset.slice(1, 3)) * 60 + Number(offset.slice(-2)));
 }
 
 /**

@@ -55,7 +55,8 @@ function unitOf(row: TextRow, source: string, cell: TextCell, offerName: string)
   const target = cell.status === 'written' || cell.status === 'stale' ? textParts(cell.text) : null;
   const codes = codesOf(inSource, target ?? []);
   const data = codes.all.map(({ id, argument }) => `        <data id="d${id}">${content(argument)}</data>`);
-  const judged = !target ? 'initial' : cell.status === 'stale' ? `initial" subState="${staleSubState}` : 'translated';
+  const translated = cell.status === 'stale' ? `initial" subState="${staleSubState}` : 'translated';
+  const judged = target ? translated : 'initial';
   return [
     `    <unit id="${attribute(unitId(row))}" name="${attribute(`${offerName}: ${state.name}`)}">`,
     `      <notes><note category="state">${content(`${offerName}: ${state.means}.`)}</note><note category="place">${content(where)}</note></notes>`,

@@ -10,7 +10,8 @@ export interface TextSample {
   market: CompiledMarket;
 }
 
-const manyPieces = 99;
+/** In the cart; three in other samples. */
+const pieces: Partial<Record<TextSample['name'], number>> = { 'one piece': 1, 'many pieces': 99 };
 
 /**
  * Figures with which a text of an offer in a state should be looked at: the typical remainder, the smallest and the largest
@@ -44,10 +45,11 @@ export function textSamples(
     deadline: Number.isFinite(offer.span.until) ? offer.span.until : null,
     code: offer.codes.size === 1 ? [...offer.codes][0]! : null,
   });
-  const sample = (
-    name: TextSample['name'],
-    items = name === 'one piece' ? 1 : name === 'many pieces' ? manyPieces : 3,
-  ): TextSample => ({ name, values: valuesIn(here, name, items), market: here.market });
+  const sample = (name: TextSample['name'], items = pieces[name] ?? 3): TextSample => ({
+    name,
+    values: valuesIn(here, name, items),
+    market: here.market,
+  });
   const room = ({ market: { market: other }, goal }: typeof here) =>
     formatMoney(goal.target ?? 0, other.currency, language).length;
   const widest = holding.reduce((most, one) => (room(one) > room(most) ? one : most), here);
@@ -95,6 +97,14 @@ const nothing: MessageArguments = {
   code: null,
 };
 
+/** What is missing in a sample: minor units, pieces or grams. */
+function missingIn(goal: number, state: MessageState, name: TextSample['name']): number {
+  if (state === 'reached') return 0;
+  if (state === 'invite' || state === 'missedOut') return goal;
+  if (name === 'least missing') return 1;
+  return Math.max(1, name === 'most missing' ? goal - 1 : Math.floor(goal / 5));
+}
+
 /** Where such a cart stands toward a goal: within the fifth below it, a single unit short of it, or as far off as the state can be. */
 function standing(
   measure: MessageArguments['measure'],
@@ -102,16 +112,7 @@ function standing(
   state: MessageState,
   name: TextSample['name'],
 ): Pick<MessageArguments, 'measure' | 'remaining' | 'goal' | 'counted' | 'percent'> {
-  const missing =
-    state === 'reached'
-      ? 0
-      : state === 'invite' || state === 'missedOut'
-        ? goal
-        : name === 'least missing'
-          ? 1
-          : name === 'most missing'
-            ? Math.max(1, goal - 1)
-            : Math.max(1, Math.floor(goal / 5));
+  const missing = missingIn(goal, state, name);
   const counted = goal - missing;
   return {
     measure,

@@ -27,11 +27,7 @@ export function Bench({ folded, fold }: { folded: boolean; fold: () => void }) {
       <div className="flex items-center justify-between px-4 pt-2.5 pb-1">
         <h2 className="text-[15px]">Bench</h2>
         <span className="text-[12px] text-soft">
-          {pinned.length === 0
-            ? 'no pinned cart'
-            : pinned.length === 1
-              ? '1 pinned cart'
-              : `${pinned.length} pinned carts`}
+          {pinned.length || 'no'} pinned {pinned.length > 1 ? 'carts' : 'cart'}
         </span>
         <button type="button" className="quiet-button" onClick={fold} aria-label="Fold the bench" aria-expanded>
           <PanelRightClose size={16} aria-hidden />

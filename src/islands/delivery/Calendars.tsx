@@ -1,3 +1,4 @@
+import { usedInWords } from './option-words.ts';
 import { useMemo, useState } from 'react';
 import { freshId, setAt } from '../../client/edits/set-at.ts';
 import { countOptions } from '../../core/options/count-options.ts';
@@ -69,13 +70,7 @@ export function Calendars() {
                   </label>
                 );
               })}
-              <span className="text-[13px] text-soft">
-                {used(id) === 0
-                  ? 'no option uses it'
-                  : used(id) === 1
-                    ? 'one option uses it'
-                    : `${used(id)} options use it`}
-              </span>
+              <span className="text-[13px] text-soft">{usedInWords(used(id))}</span>
               {used(id) === 0 && (
                 <button
                   type="button"

@@ -197,20 +197,13 @@ export function ChargeEditor({
           Handling{' '}
           <PhraseSelect
             label="Handling"
-            value={!charge.handling ? '' : 'amount' in charge.handling ? 'amount' : 'percent'}
+            value={charge.handling ? Object.keys(charge.handling)[0]! : ''}
             options={[
               ['', 'none'],
               ['amount', 'an amount'],
               ['percent', 'a percentage'],
             ]}
-            choose={(kind) =>
-              edit(
-                setAt(
-                  at('handling'),
-                  kind === '' ? undefined : kind === 'amount' ? { amount: { exact: 100 } } : { percent: '5' },
-                ),
-              )
-            }
+            choose={(kind) => edit(setAt(at('handling'), firstHandlings.get(kind)))}
             testId="handling"
           />{' '}
           {charge.handling && 'amount' in charge.handling && (
@@ -254,3 +247,9 @@ export function ChargeEditor({
     </div>
   );
 }
+
+/** Handling as it begins, by its kind; none for none. */
+const firstHandlings = new Map<string, Charge['handling']>([
+  ['amount', { amount: { exact: 100 } }],
+  ['percent', { percent: '5' }],
+]);

@@ -142,11 +142,7 @@ function RangeFields({
   const chooseMeasure = (measure: string) =>
     edit(
       set('over')(
-        measure === ''
-          ? undefined
-          : measure === 'goodsValue'
-            ? { measure, from: { exact: 0 }, to: null }
-            : { measure, from: 0, to: null },
+        measure === '' ? undefined : { measure, from: measure === 'goodsValue' ? { exact: 0 } : 0, to: null },
       ),
     );
   const which = free && (

@@ -1,3 +1,4 @@
+import { alongLine, stepOf } from '../../ui/arrow-keys.ts';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
 /** A part of a staircase that is dragged along one direction, or moved by arrow keys: Shift for more, Alt for the least. */
@@ -45,13 +46,7 @@ export function Handle({
     return clamp(valueAt(horizontal ? event.clientX - box.left : event.clientY - box.top));
   };
   const onKey = (event: KeyboardEvent) => {
-    const size = event.altKey ? 1 : event.shiftKey ? step * 10 : step;
-    const by =
-      event.key === 'ArrowRight' || event.key === 'ArrowUp'
-        ? size
-        : event.key === 'ArrowLeft' || event.key === 'ArrowDown'
-          ? -size
-          : 0;
+    const by = alongLine(event.key) * stepOf(event, step);
     if (by === 0) return;
     event.preventDefault();
     const next = clamp(value + by);

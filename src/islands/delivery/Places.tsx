@@ -1,3 +1,4 @@
+import { usedInWords } from './option-words.ts';
 import { useMemo } from 'react';
 import type { Edit } from '../../client/edits/edit.ts';
 import { setHours } from '../../client/edits/option-edits.ts';
@@ -92,9 +93,7 @@ function Place({
           placeholder="not known"
           testId={`position-${id}`}
         />
-        <span className="ml-3 text-[13px] text-soft">
-          {used === 0 ? 'no option uses it' : used === 1 ? 'one option uses it' : `${used} options use it`}
-        </span>
+        <span className="ml-3 text-[13px] text-soft">{usedInWords(used)}</span>
         {used === 0 && (
           <button
             type="button"

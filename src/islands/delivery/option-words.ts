@@ -11,3 +11,9 @@ export function estimatePhrase({ min, max, unit, cutOff }: DeliveryOption['estim
 export function availabilityInWords(policy: Policy, option: DeliveryOption, marketId: string): string {
   return option.when ? `if ${readOut(policy, option.when, marketId)}` : 'to everyone';
 }
+
+/** How many options use something. */
+export function usedInWords(options: number): string {
+  if (options === 0) return 'no option uses it';
+  return options === 1 ? 'one option uses it' : `${options} options use it`;
+}

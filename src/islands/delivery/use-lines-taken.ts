@@ -29,13 +29,14 @@ export function useLinesTaken(
     const elsewhere = rehearsal.evaluation.zoneId !== policy.options[optionId]?.zone;
     return {
       lines,
-      said: elsewhere
-        ? '(it goes to another zone)'
-        : reason
-          ? `(not offered to it: ${whyUnavailable[reason]})`
-          : lines.size === 0
-            ? '(none)'
-            : '',
+      said: remark(elsewhere, reason, lines.size),
     };
   }, [cart, compiled, catalogue, now, optionId, policy.options]);
+}
+
+/** Why no line is lit, if so. */
+function remark(elsewhere: boolean, reason: keyof typeof whyUnavailable | undefined, lines: number): string {
+  if (elsewhere) return '(it goes to another zone)';
+  if (reason) return `(not offered to it: ${whyUnavailable[reason]})`;
+  return lines === 0 ? '(none)' : '';
 }

@@ -1,5 +1,5 @@
 import { minorPerMajor } from '../../core/money/currency.ts';
-import { parseAmount } from '../../core/money/decimal.ts';
+import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
 import { parseMeasured } from './typed-text.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
 
@@ -17,3 +17,9 @@ export function parseGoal(text: string, currency: string, emptyAllowed: boolean)
 /** Reads a goal in pieces, or in grams as weights are written; empty means not offered. */
 export const parseCount = (text: string, measure: string): Parsed<number | null> =>
   text.trim() === '' ? { ok: true, value: null } : parseMeasured(measure, 0, 999_999_999)(text);
+
+/** A goal as its field shows it. @param currency null: a count */
+export function shownGoal(target: number | null, currency: string | null): string {
+  if (target === null) return '';
+  return currency === null ? String(target) : toDecimal(target, currency);
+}

@@ -6,7 +6,7 @@ export function DraftPhrase() {
   const status = useDraft(statusOf);
   const { changes, release } = usePage();
   const saving = { saved: 'draft saved', saving: 'saving …', waiting: 'not saved yet, trying again' }[status];
-  const count = changes.length === 0 ? 'no change' : changes.length === 1 ? '1 change' : `${changes.length} changes`;
+  const count = `${changes.length || 'no'} ${changes.length > 1 ? 'changes' : 'change'}`;
   return (
     <p
       className="ml-auto w-44 shrink-0 text-right text-[12px] leading-tight text-soft"

@@ -165,13 +165,14 @@ const Country = memo(function Country({
   faded: boolean;
   reachable: boolean;
 }) {
+  const byMarket = mark ? 'elsewhere' : 'gap';
   return (
     <button
       type="button"
       className="country"
       data-country={code}
       data-tint={named ? mark?.tint : undefined}
-      data-covered={named ? 'named' : mark ? 'elsewhere' : 'gap'}
+      data-covered={named ? 'named' : byMarket}
       data-chosen={chosen}
       data-in-run={inRun}
       data-faded={faded}

@@ -44,6 +44,10 @@ export function CoverageSection({
     choose(id);
     focusOn('market-name');
   };
+  const whatToDo = market
+    ? `Click a country to give it to ${market.name}, or to take it out; drag over several.`
+    : 'Click a country to make it a market of its own.';
+  const hint = looked ? `${countryName(looked, locale)}: ${whose(coverage, looked)}` : whatToDo;
   return (
     <>
       <CoverageBoard
@@ -92,15 +96,9 @@ export function CoverageSection({
               </button>
             )}
           </>
-        ) : found ? (
-          <span className="text-soft">No country of that name.</span>
         ) : (
-          <span className="text-soft" aria-hidden>
-            {looked
-              ? `${countryName(looked, locale)}: ${whose(coverage, looked)}`
-              : market
-                ? `Click a country to give it to ${market.name}, or to take it out; drag over several.`
-                : 'Click a country to make it a market of its own.'}
+          <span className="text-soft" aria-hidden={!found}>
+            {found ? 'No country of that name.' : hint}
           </span>
         )}
       </div>

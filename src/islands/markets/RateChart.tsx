@@ -56,12 +56,7 @@ export function RateChart({
           </g>
         ))}
         {marks.map((index, position) => (
-          <text
-            key={position}
-            x={x(index)}
-            y={height - 4}
-            textAnchor={position === 0 ? 'start' : position === 2 ? 'end' : 'middle'}
-          >
+          <text key={position} x={x(index)} y={height - 4} textAnchor={(['start', 'middle', 'end'] as const)[position]}>
             {rates[index]!.day}
           </text>
         ))}

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import type { CompiledMarket } from '../../core/evaluation/compile.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { AreaMatch } from '../../core/geography/area.ts';
 import { countryByName } from '../../core/geography/country-names.ts';
@@ -113,17 +114,7 @@ export function WhereWouldThisGo() {
         )}
         :{' '}
         <span aria-live="polite" data-testid="where-answer">
-          {!country ? (
-            <span className="text-error">There is no such country.</span>
-          ) : !market ? (
-            <strong className="text-warning">no market sells there; it cannot check out.</strong>
-          ) : winner ? (
-            <>
-              <strong>{winner.zone.zone.name}</strong> in {market.market.name}, by {matchInWords(winner.match)}.
-            </>
-          ) : (
-            <strong className="text-warning">no zone of {market.market.name} covers it; it cannot check out.</strong>
-          )}
+          <Answer known={!!country} market={market} winner={winner} />
         </span>
       </p>
       {there.length > (winner ? 1 : 0) && (
@@ -160,4 +151,25 @@ function whyNot({ match, outcome }: ZoneStanding): string {
   const has = `would have it by ${matchInWords(match)}`;
   if (outcome === 'excluded') return `${has}, but leaves it out.`;
   return outcome === 'later' ? `${has} just as well, but is listed later.` : `${has}, which is less specific.`;
+}
+
+function Answer({
+  known,
+  market,
+  winner,
+}: {
+  /** there is such a country */
+  known: boolean;
+  market: CompiledMarket | null;
+  winner: ZoneStanding | undefined;
+}) {
+  if (!known) return <span className="text-error">There is no such country.</span>;
+  if (!market) return <strong className="text-warning">no market sells there; it cannot check out.</strong>;
+  const { name } = market.market;
+  if (!winner) return <strong className="text-warning">no zone of {name} covers it; it cannot check out.</strong>;
+  return (
+    <>
+      <strong>{winner.zone.zone.name}</strong> in {name}, by {matchInWords(winner.match)}.
+    </>
+  );
 }

@@ -24,7 +24,7 @@ import { TypedField } from '../../ui/TypedField.tsx';
 import { useDraft, usePage, usePolicy } from '../page/page-context.tsx';
 import { useStable } from '../../ui/use-stable.ts';
 import { useWidth } from '../../ui/use-width.ts';
-import { parseCount, parseGoal } from '../fields/goal-field.ts';
+import { parseCount, parseGoal, shownGoal } from '../fields/goal-field.ts';
 import { sharesAround } from '../spend-line/Regions.tsx';
 
 /** Fixed widths, so that a figure that changes moves nothing else. px */
@@ -191,34 +191,35 @@ export function GoalGrid({
   );
 }
 
+type Move = 'down' | 'up' | 'right' | 'left';
+
+/** @param whole the whole figure is chosen: arrows then lead out of it */
+function moveOf({ key, shiftKey }: KeyboardEvent, whole: boolean): Move | null {
+  if (key === 'ArrowDown' || (key === 'Enter' && !shiftKey)) return 'down';
+  if (key === 'ArrowUp' || key === 'Enter') return 'up';
+  if (!whole) return null;
+  if (key === 'ArrowRight') return 'right';
+  return key === 'ArrowLeft' ? 'left' : null;
+}
+
+function cellBeside(row: Element, cell: Element, move: Move): Element | null | undefined {
+  if (move === 'right') return cell.nextElementSibling;
+  if (move === 'left') return cell.previousElementSibling;
+  const other = move === 'down' ? row.nextElementSibling : row.previousElementSibling;
+  return other?.children[[...row.children].indexOf(cell)];
+}
+
 /** Up, down and Enter go from row to row; left and right from column to column where the whole figure is chosen, as it is when a cell is come to. */
 function moveAmongCells(event: KeyboardEvent<HTMLTableElement>) {
   const field = event.target;
   if (!(field instanceof HTMLInputElement) || event.altKey || event.ctrlKey || event.metaKey) return;
   const whole = field.selectionStart === 0 && field.selectionEnd === field.value.length;
-  const [down, along] =
-    event.key === 'ArrowDown' || (event.key === 'Enter' && !event.shiftKey)
-      ? [1, 0]
-      : event.key === 'ArrowUp' || event.key === 'Enter'
-        ? [-1, 0]
-        : event.key === 'ArrowRight' && whole
-          ? [0, 1]
-          : event.key === 'ArrowLeft' && whole
-            ? [0, -1]
-            : [0, 0];
-  if (down === 0 && along === 0) return;
+  const move = moveOf(event, whole);
+  if (!move) return;
   const row = field.closest('tr');
   const cell = field.closest('td');
   if (!row || !cell) return;
-  const next =
-    along !== 0
-      ? along > 0
-        ? cell.nextElementSibling
-        : cell.previousElementSibling
-      : [...((down > 0 ? row.nextElementSibling : row.previousElementSibling)?.children ?? [])][
-          [...row.children].indexOf(cell)
-        ];
-  const target = next?.querySelector('input');
+  const target = cellBeside(row, cell, move)?.querySelector('input');
   if (!target) return;
   event.preventDefault();
   target.focus();
@@ -333,6 +334,10 @@ const GoalRow = memo(function GoalRow({
           countsOrderValue(goal, market) && target !== null && distribution && distribution.orders > 0
             ? sharesAround(distribution, target).above
             : null;
+        const reached = share === null ? countUnit(goal) : `${percent.format(share)} reach it`;
+        const stated =
+          set && 'following' in set ? `follows ${toDecimal(set.following.base, money.baseCurrency)}` : reached;
+        const remark = target === null ? whyMissing(offer, id) : stated;
         return (
           <GoalCell
             key={id}
@@ -343,15 +348,7 @@ const GoalRow = memo(function GoalRow({
             currency={isMoney ? market.currency : null}
             measure={goal.measure.kind}
             target={target}
-            remark={
-              target === null
-                ? whyMissing(offer, id)
-                : set && 'following' in set
-                  ? `follows ${toDecimal(set.following.base, money.baseCurrency)}`
-                  : share === null
-                    ? countUnit(goal)
-                    : `${percent.format(share)} reach it`
-            }
+            remark={remark}
             odd={uneven.get(id) ?? null}
             stands={target === null && isGap(offer, id)}
             edit={edit}
@@ -398,7 +395,7 @@ const GoalCell = memo(function GoalCell({
       <span className="flex items-baseline gap-2">
         <TypedField
           label={label}
-          shown={target === null ? '' : currency === null ? String(target) : toDecimal(target, currency)}
+          shown={shownGoal(target, currency)}
           parse={(text) => (currency === null ? parseCount(text, measure) : parseGoal(text, currency, true))}
           show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, marketId, value))}
           commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
@@ -408,11 +405,7 @@ const GoalCell = memo(function GoalCell({
           className={`w-28 truncate text-[12px] ${stands || odd !== null ? 'text-warning' : 'text-soft'}`}
           title={remark}
         >
-          {odd === null
-            ? remark
-            : odd > 1
-              ? `${Math.round((odd - 1) * 100)}% more than elsewhere`
-              : `${Math.round((1 - odd) * 100)}% less than elsewhere`}
+          {odd === null ? remark : oddInWords(odd)}
         </span>
       </span>
     </td>
@@ -433,4 +426,10 @@ function countUnit({ measure }: Goal): string {
   if (measure.kind === 'items') return 'items';
   if (measure.kind === 'weight') return 'g';
   return '';
+}
+
+/** @param odd as a multiple of the other markets' median */
+function oddInWords(odd: number): string {
+  const percent = Math.round(Math.abs(odd - 1) * 100);
+  return `${percent}% ${odd > 1 ? 'more' : 'less'} than elsewhere`;
 }

@@ -227,15 +227,11 @@ function TriedOnShoppers({ condition, marketId }: { condition: Condition; market
       policy.qualifiers,
     ),
   );
+  const some = yes.length > 0 ? yes.map(([, { name }]) => name).join(', ') : 'none of the made-up shoppers';
+  const whom = yes.length === shoppers.length ? 'every made-up shopper' : some;
   return (
     <p className="text-[13px]" data-testid="tried-on-shoppers">
-      With nothing in the cart it holds for{' '}
-      {yes.length === 0
-        ? 'none of the made-up shoppers'
-        : yes.length === shoppers.length
-          ? 'every made-up shopper'
-          : yes.map(([, { name }]) => name).join(', ')}
-      .
+      With nothing in the cart it holds for {whom}.
     </p>
   );
 }

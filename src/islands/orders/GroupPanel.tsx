@@ -201,13 +201,13 @@ export function GroupPanel({
           )}
         </div>
         <div data-testid="group-baskets">
-          {baskets === null ? (
-            <p className="text-soft">reading what they bought …</p>
-          ) : baskets.baskets === 0 ? (
+          {baskets === null && <p className="text-soft">reading what they bought …</p>}
+          {baskets?.baskets === 0 && (
             <p className="text-soft">
               What these orders hold is not known: their file had no lines. Import one with a row a line to see it.
             </p>
-          ) : (
+          )}
+          {baskets !== null && baskets.baskets > 0 && (
             <>
               <p>
                 They buy most

@@ -59,11 +59,8 @@ export function OrdersSentence({
         </h1>
         <p className="flex flex-wrap items-baseline gap-x-3">
           <span className="text-soft sm:min-w-52" data-testid="orders-count" aria-live="polite">
-            {orders
-              ? `${words.count(orders.study.tally.orders)} of ${words.count(orders.bounds.orders)} orders`
-              : reading
-                ? 'reading orders …'
-                : ''}
+            {orders && `${words.count(orders.study.tally.orders)} of ${words.count(orders.bounds.orders)} orders`}
+            {!orders && reading && 'reading orders …'}
           </span>
           <button type="button" className="btn btn-xs" onClick={() => openImport('orders')} data-testid="import-orders">
             Import orders

@@ -37,11 +37,43 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
   const marketId = policy.markets[query.market ?? ''] ? query.market! : markets[0]![0];
   const { orders, reading, problem, worker, reload } = useMarketOrders(marketId, query);
   const [importing, setImporting] = useState<'orders' | 'products' | null>(
-    query.import === 'products' ? 'products' : query.import === 'orders' ? 'orders' : null,
+    query.import === 'products' || query.import === 'orders' ? query.import : null,
   );
   const here = orders?.market === marketId ? orders : null;
   const inside = useRef<HTMLDivElement>(null);
   const width = useWidth(inside, designWidth);
+  const content = () => {
+    if (problem)
+      return (
+        <p role="alert" className="py-6 text-error">
+          The orders could not be read: {problem}. Nothing is lost.{' '}
+          <button type="button" className="phrase" onClick={reload}>
+            Try again
+          </button>
+        </p>
+      );
+    if (!here) return <div className="mt-4 h-[412px] bg-base-200" aria-label="Reading orders" role="status" />;
+    if (here.bounds.orders === 0) return <NoOrders openImport={() => setImporting('orders')} />;
+    if (here.study.summary === null)
+      return (
+        <p className="py-8 text-soft" data-testid="none-match">
+          None of the {here.bounds.orders} orders of this market is like that. Choose another time, shopper, option or
+          delivery above.
+        </p>
+      );
+    return (
+      <Studied
+        key={marketId}
+        width={width}
+        marketId={marketId}
+        policy={policy}
+        here={here}
+        query={query}
+        setQuery={setQuery}
+        worker={worker}
+      />
+    );
+  };
   return (
     <div className="px-5 py-3">
       <div ref={inside} />
@@ -55,34 +87,7 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
         openImport={setImporting}
       />
       <ImportSection open={importing} setOpen={setImporting} changed={reload} />
-      {problem ? (
-        <p role="alert" className="py-6 text-error">
-          The orders could not be read: {problem}. Nothing is lost.{' '}
-          <button type="button" className="phrase" onClick={reload}>
-            Try again
-          </button>
-        </p>
-      ) : !here ? (
-        <div className="mt-4 h-[412px] bg-base-200" aria-label="Reading orders" role="status" />
-      ) : here.bounds.orders === 0 ? (
-        <NoOrders openImport={() => setImporting('orders')} />
-      ) : here.study.summary === null ? (
-        <p className="py-8 text-soft" data-testid="none-match">
-          None of the {here.bounds.orders} orders of this market is like that. Choose another time, shopper, option or
-          delivery above.
-        </p>
-      ) : (
-        <Studied
-          key={marketId}
-          width={width}
-          marketId={marketId}
-          policy={policy}
-          here={here}
-          query={query}
-          setQuery={setQuery}
-          worker={worker}
-        />
-      )}
+      {content()}
     </div>
   );
 }

@@ -177,7 +177,7 @@ export function TrialGoals({
             marketId={marketId}
             currency={currency}
             goal={goal}
-            which={goals.length > 1 ? (index === 0 ? 'the first' : 'the second') : 'it'}
+            which={goals.length > 1 ? ['the first', 'the second'][index]! : 'it'}
           />
         ))}
       </div>

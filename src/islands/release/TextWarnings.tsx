@@ -55,11 +55,8 @@ function grouped(faults: readonly TextFault[], policy: Policy): Shared[] {
   const found = new Map<string, Shared>();
   for (const fault of faults) {
     const kept = fault.breaks ? textAt(policy, fault) : undefined;
-    const then = !fault.breaks
-      ? ''
-      : kept === undefined
-        ? ' Shoppers read nothing of it.'
-        : ` Shoppers go on reading “${kept}”.`;
+    const meanwhile = kept === undefined ? ' Shoppers read nothing of it.' : ` Shoppers go on reading “${kept}”.`;
+    const then = fault.breaks ? meanwhile : '';
     const key = JSON.stringify([fault.offerId, fault.state, fault.message, then]);
     const same = found.get(key);
     if (same) same.languages.add(fault.language);

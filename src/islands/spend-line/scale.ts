@@ -1,3 +1,4 @@
+import { alongLine, stepOf } from '../../ui/arrow-keys.ts';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { niceStep } from '../../core/orders/nice-step.ts';
@@ -90,10 +91,6 @@ export function clampGoal(scale: LineScale, value: number): number {
 
 /** How far a key moves along the line; null for keys that do not. */
 export function keyMove(scale: LineScale, key: { key: string; shiftKey: boolean; altKey: boolean }): number | null {
-  const size = key.altKey ? 1 : key.shiftKey ? scale.step * 10 : scale.step;
-  if (key.key === 'ArrowRight' || key.key === 'ArrowUp') return size;
-  if (key.key === 'ArrowLeft' || key.key === 'ArrowDown') return -size;
-  if (key.key === 'PageUp') return scale.step * 10;
-  if (key.key === 'PageDown') return -scale.step * 10;
-  return null;
+  const direction = alongLine(key.key);
+  return direction === 0 ? null : direction * stepOf(key, scale.step);
 }

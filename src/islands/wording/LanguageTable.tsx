@@ -150,7 +150,8 @@ function Cell({
   const written = cell.status === 'written' || cell.status === 'stale' || cell.status === 'unfinished';
   const name = `${stateName(row.state)}, ${cell.language}${row.place === 'everyPlace' ? '' : `, ${row.place}`}`;
   const shownIn = cell.status === 'fallsBack' ? cell.to : cell.language;
-  const shown = written || cell.status === 'fallsBack' ? text : cell.status === 'missing' ? '–' : '·';
+  const blank = cell.status === 'missing' ? '–' : '·';
+  const shown = written || cell.status === 'fallsBack' ? text : blank;
   const said = cell.status === 'fallsBack' ? `falls back to ${cell.to}` : statusWords[cell.status];
   return (
     <div data-testid={`cell-${key}`}>

@@ -94,7 +94,7 @@ export function TextEditor({
   };
   const onKeyDown = (event: KeyboardEvent<HTMLTextAreaElement>) => {
     if (begun && chosen) {
-      const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+      const by = Number(event.key === 'ArrowDown') - Number(event.key === 'ArrowUp');
       if (by !== 0) setAt((offered.indexOf(chosen) + by + offered.length) % offered.length);
       else if (event.key === 'Enter' || event.key === 'Tab') {
         const closing = /^[A-Za-z]*\}/.exec(text.slice(caret!))?.[0].length ?? 0;
@@ -186,10 +186,8 @@ export function TextEditor({
               <>
                 Shoppers go on reading “<span lang={language}>{good}</span>”.
               </>
-            ) : inherited ? (
-              'Shoppers read what is inherited.'
             ) : (
-              'Shoppers read nothing here.'
+              `Shoppers read ${inherited ? 'what is inherited' : 'nothing here'}.`
             )}
           </p>
         )}

@@ -23,7 +23,8 @@ export function TranslationFiles({ language }: { language: string }) {
   const into = targets.includes(language) ? language : targets[0];
   const read = (text: string | null) => {
     setSaid('');
-    setReading(text === null ? null : /^\ufeff?\s*</.test(text) ? readXliff(text, policy) : readTextCsv(text, policy));
+    const readAs = text !== null && /^\ufeff?\s*</.test(text) ? readXliff : readTextCsv;
+    setReading(text === null ? null : readAs(text, policy));
   };
   const take = () => {
     if (!reading || !edit(takeTranslations(reading.changed))) return;

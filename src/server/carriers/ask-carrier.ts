@@ -64,16 +64,9 @@ export async function askCarrier(service: URL, request: CarrierRequest, money: L
       quote === null ? `it quotes in ${said.currency}, which cannot be turned into ${money.currency}` : null,
     );
   } catch (error) {
+    const unreadable = answer === null ? 'it could not be reached' : 'what it answered is no quote';
     const late = error instanceof Error && error.name === 'TimeoutError';
-    return reply(
-      answer,
-      null,
-      late
-        ? `it did not answer within ${timeout / 1000} s`
-        : answer === null
-          ? 'it could not be reached'
-          : 'what it answered is no quote',
-    );
+    return reply(answer, null, late ? `it did not answer within ${timeout / 1000} s` : unreadable);
   }
 }
 

@@ -66,53 +66,16 @@ export async function answering(work: () => Promise<Response>): Promise<Response
   }
 }
 
-/** What goes wrong outside of this program, told as what it is; null for anything else. */
-function knownFailure(error: unknown): Problem | null {
-  const code = typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
-  const text = error instanceof Error ? error.message : '';
-  if (
-    code === 'ENOSPC' ||
-    code === 'ER_DISK_FULL' ||
-    code === 'ER_RECORD_FILE_FULL' ||
-    /No space left on device|errno: 28\b/i.test(text)
-  ) {
-    return {
-      status: 507,
-      title: 'The disk is full',
-      detail:
-        'What was sent could not be kept; everything from before is. Make room on the disk that holds the data, then send it again.',
-    };
-  }
-  if (code === 'ER_NET_PACKET_TOO_LARGE')
-    return {
-      status: 413,
-      title: 'This is more than the database takes at once',
-      detail: 'Nothing was changed. Raise max_allowed_packet of the database to 64M or more, or send less.',
-    };
-  if (
-    code === 'ER_STATEMENT_TIMEOUT' ||
-    code === 'ER_LOCK_WAIT_TIMEOUT' ||
-    code === 'ER_LOCK_DEADLOCK' ||
-    /Queue limit reached/.test(text)
-  )
-    return busy;
-  // The database's own lines that break carry `fatal`.
-  const ofDatabase = typeof error === 'object' && error !== null && 'fatal' in error;
-  if (
-    !ofDatabase &&
-    (code === 'EPIPE' ||
-      code === 'ECONNABORTED' ||
-      code === 'ERR_STREAM_PREMATURE_CLOSE' ||
-      /aborted|terminated/i.test(text))
-  ) {
-    return {
-      status: 400,
-      title: 'The line broke',
-      detail: 'The body did not come to its end. Nothing of it was kept. Send it again.',
-    };
-  }
-  return null;
+interface Failure {
+  code: string;
+  text: string;
+  /** of a line to the database: those that break carry `fatal` */
+  ofDatabase: boolean;
 }
+
+const diskFull = new Set(['ENOSPC', 'ER_DISK_FULL', 'ER_RECORD_FILE_FULL']);
+const databaseBusy = new Set(['ER_STATEMENT_TIMEOUT', 'ER_LOCK_WAIT_TIMEOUT', 'ER_LOCK_DEADLOCK']);
+const lineBroke = new Set(['EPIPE', 'ECONNABORTED', 'ERR_STREAM_PREMATURE_CLOSE']);
 
 const busy: Problem = {
   status: 503,
@@ -120,6 +83,47 @@ const busy: Problem = {
   detail: 'Nothing was changed. Try again in a moment.',
   headers: { 'retry-after': '1' },
 };
+
+/** What goes wrong outside of this program, and what it is told as. */
+const knownFailures: [is: (failure: Failure) => boolean, problem: Problem][] = [
+  [
+    ({ code, text }) => diskFull.has(code) || /No space left on device|errno: 28\b/i.test(text),
+    {
+      status: 507,
+      title: 'The disk is full',
+      detail:
+        'What was sent could not be kept; everything from before is. Make room on the disk that holds the data, then send it again.',
+    },
+  ],
+  [
+    ({ code }) => code === 'ER_NET_PACKET_TOO_LARGE',
+    {
+      status: 413,
+      title: 'This is more than the database takes at once',
+      detail: 'Nothing was changed. Raise max_allowed_packet of the database to 64M or more, or send less.',
+    },
+  ],
+  [({ code, text }) => databaseBusy.has(code) || /Queue limit reached/.test(text), busy],
+  [
+    ({ code, text, ofDatabase }) => !ofDatabase && (lineBroke.has(code) || /aborted|terminated/i.test(text)),
+    {
+      status: 400,
+      title: 'The line broke',
+      detail: 'The body did not come to its end. Nothing of it was kept. Send it again.',
+    },
+  ],
+];
+
+/** A failure outside of this program, told as what it is; null for anything else. */
+function knownFailure(error: unknown): Problem | null {
+  const isObject = typeof error === 'object' && error !== null;
+  const failure = {
+    code: isObject && 'code' in error ? String(error.code) : '',
+    text: error instanceof Error ? error.message : '',
+    ofDatabase: isObject && 'fatal' in error,
+  };
+  return knownFailures.find(([is]) => is(failure))?.[1] ?? null;
+}
 
 export const databaseAway: Problem = {
   status: 503,

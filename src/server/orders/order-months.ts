@@ -106,7 +106,7 @@ async function packMonth(
     columns.delivery[i] = delivery ?? -1;
     columns.day[i] = localTime(timeZone, placed * 1000).day;
     columns.option[i] = optionIndex(columns.options, known, option);
-    columns.shopper[i] = returning === null ? 0 : returning ? shopperReturning : shopperNew;
+    columns.shopper[i] = kindOfShopper(returning);
   }
   const bytes = packColumns(columns);
   await database().query(
@@ -114,4 +114,10 @@ async function packMonth(
     [timeZone, rows.length, JSON.stringify(columns.options), Buffer.from(bytes), marketId, currency, month, version],
   );
   return { month, orders: rows.length, options: columns.options, bytes };
+}
+
+/** As columns tell it. @param returning 0, 1, or null where it is not known */
+function kindOfShopper(returning: number | null): number {
+  if (returning === null) return 0;
+  return returning ? shopperReturning : shopperNew;
 }

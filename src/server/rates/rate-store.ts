@@ -35,7 +35,8 @@ export async function addRates(rates: RateHistory, source: RateSource, dryRun: b
     const before = new Map((known[currency] ?? []).map(({ day, rate }) => [day, rate]));
     for (const one of days) {
       const there = before.get(one.day);
-      counts[there === undefined ? 'added' : there === one.rate ? 'same' : 'changed']++;
+      const kept = there === one.rate ? 'same' : 'changed';
+      counts[there === undefined ? 'added' : kept]++;
       if (there !== one.rate) (differing[currency] ??= []).push(one);
     }
   }

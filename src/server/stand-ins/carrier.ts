@@ -16,7 +16,8 @@ const continentOf = (country: string) => continents.find(({ countries }) => coun
  * the dear, fast ones.
  */
 export function simulatedQuote({ carrier, from, to, weightGrams, volumeCm3 }: CarrierRequest): CarrierAnswer {
-  const band = bands[from.country === to.country ? 0 : continentOf(from.country) === continentOf(to.country) ? 1 : 2];
+  const abroad = continentOf(from.country) === continentOf(to.country) ? 1 : 2;
+  const band = bands[from.country === to.country ? 0 : abroad];
   const kilograms = Math.max(1, Math.ceil(Math.max(weightGrams, volumeWeight(volumeCm3, usualVolumeDivisor)) / 1000));
   const amount = band.first + band.further * (kilograms - 1);
   return { amount: carrier.startsWith('gale') ? amount * 2 : amount, currency: 'EUR' };

@@ -22,27 +22,14 @@ import { checkTestCart } from './check-test-cart.ts';
 export function checkReferences(policy: Policy, valid?: Policy): PolicyFault[] {
   const faults: PolicyFault[] = [];
   const fault: Fault = (pointer, message) => faults.push({ pointer, message });
-  if (!isCurrency(policy.store.baseCurrency)) fault('/store/baseCurrency', 'is not a current ISO 4217 currency');
-  if (!isTimeZone(policy.store.timeZone)) fault('/store/timeZone', 'is not an IANA time zone');
-  for (const [currency, { rate }] of Object.entries(policy.rates ?? {})) {
-    if (!isCurrency(currency)) fault(`/rates/${currency}`, 'is not a current ISO 4217 currency');
-    if (currency === policy.store.baseCurrency) fault(`/rates/${currency}`, 'is the base currency, whose rate is 1');
-    if (!/[1-9]/.test(rate)) fault(`/rates/${currency}/rate`, 'must be more than nothing');
-  }
-  for (const [id, { holidays }] of Object.entries(policy.calendars ?? {})) {
-    for (const date of Object.keys(holidays))
-      if (dayNumber(date) === null) fault(`/calendars/${id}/holidays/${date}`, 'is not a day');
-  }
+  checkStore(policy, fault);
   checkMarkets(policy, fault);
   // Amounts cannot be worked out in currencies that do not exist.
   if (faults.length > 0) return faults;
-  for (const [id, { condition }] of inOrder(policy.qualifiers))
-    checkCondition(condition, policy, `/qualifiers/${id}/condition`, fault);
-  for (const { id, through } of qualifierCycles(policy))
-    fault(`/qualifiers/${id}/condition`, `refers to itself through ${through.map((name) => `“${name}”`).join(', ')}`);
+  checkQualifiers(policy, fault);
   for (const [id, zone] of inOrder(policy.zones)) checkZone(id, zone, policy, fault);
   for (const [id, place] of inOrder(policy.places ?? {})) checkPlace(id, place, fault);
-  const known = valid && sharesGround(policy, valid) ? valid : null;
+  const known = valid && sharesSources(policy, valid) ? valid : null;
   for (const [id, option] of inOrder(policy.options))
     if (!known || !sharesOption(id, option, policy, known)) checkOption(id, option, policy, fault);
   for (const [id, offer] of inOrder(policy.offers)) checkOffer(id, offer, policy, fault);
@@ -53,8 +40,30 @@ export function checkReferences(policy: Policy, valid?: Policy): PolicyFault[] {
   return faults;
 }
 
+/** The store itself, its rates and its calendars. */
+function checkStore({ store, rates, calendars }: Policy, fault: Fault): void {
+  if (!isCurrency(store.baseCurrency)) fault('/store/baseCurrency', 'is not a current ISO 4217 currency');
+  if (!isTimeZone(store.timeZone)) fault('/store/timeZone', 'is not an IANA time zone');
+  for (const [currency, { rate }] of Object.entries(rates ?? {})) {
+    if (!isCurrency(currency)) fault(`/rates/${currency}`, 'is not a current ISO 4217 currency');
+    if (currency === store.baseCurrency) fault(`/rates/${currency}`, 'is the base currency, whose rate is 1');
+    if (!/[1-9]/.test(rate)) fault(`/rates/${currency}/rate`, 'must be more than nothing');
+  }
+  for (const [id, { holidays }] of Object.entries(calendars ?? {})) {
+    for (const date of Object.keys(holidays))
+      if (dayNumber(date) === null) fault(`/calendars/${id}/holidays/${date}`, 'is not a day');
+  }
+}
+
+function checkQualifiers(policy: Policy, fault: Fault): void {
+  for (const [id, { condition }] of inOrder(policy.qualifiers))
+    checkCondition(condition, policy, `/qualifiers/${id}/condition`, fault);
+  for (const { id, through } of qualifierCycles(policy))
+    fault(`/qualifiers/${id}/condition`, `refers to itself through ${through.map((name) => `“${name}”`).join(', ')}`);
+}
+
 /** Whether two policies share what any option may rest on, but its zone and market. */
-function sharesGround(policy: Policy, other: Policy): boolean {
+function sharesSources(policy: Policy, other: Policy): boolean {
   return (['store', 'rates', 'qualifiers', 'calendars', 'places'] as const).every(
     (part) => policy[part] === other[part],
   );

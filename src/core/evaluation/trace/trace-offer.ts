@@ -163,12 +163,11 @@ function traceReward(
     ...(reward.percent ? fraction(reward.percent) : {}),
     ...(source ? { source: text(source[0]), sourceBase: money(source[1].base), sourceOwn: money(source[1].own) } : {}),
   };
-  const says = applies
-    ? reward.coversOwnDelivery
-      ? 'It covers own delivery prices too'
-      : 'It is on the charge only'
-    : reward.priceOf !== null && source === undefined
-      ? 'No slower option is offered, so it does not apply'
-      : 'The price before of {before} is more than {cap}, so it does not apply';
+  const covers = reward.coversOwnDelivery ? 'It covers own delivery prices too' : 'It is on the charge only';
+  const hindered =
+    reward.priceOf !== null && source === undefined
+      ? 'No slower option is offered'
+      : 'The price before of {before} is more than {cap}';
+  const says = applies ? covers : `${hindered}, so it does not apply`;
   return node('reward', says, inputs, text(applies ? 'applies' : 'does not apply'));
 }

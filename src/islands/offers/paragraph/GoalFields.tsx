@@ -3,7 +3,6 @@ import type { Edit } from '../../../client/edits/edit.ts';
 import { addReward, removeGoal, rewardOfKind, setMeasure } from '../../../client/edits/offer-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
 import { basesInWords } from '../../../core/conditions/reader.ts';
-import { toDecimal } from '../../../core/money/decimal.ts';
 import { targetIn } from '../../../core/offers/target.ts';
 import { inOrder } from '../../../core/ordered.ts';
 import type { Goal } from '../../../core/policy/types.ts';
@@ -13,7 +12,7 @@ import { TypedField } from '../../../ui/TypedField.tsx';
 import type { useRowDrag } from '../../../ui/use-row-drag.tsx';
 import { GoodsPhrase } from '../../conditions/GoodsPhrase.tsx';
 import { useDraft, usePage, usePolicy } from '../../page/page-context.tsx';
-import { parseCount, parseGoal } from '../../fields/goal-field.ts';
+import { parseCount, parseGoal, shownGoal } from '../../fields/goal-field.ts';
 import { GoodsOnly } from './GoodsOnly.tsx';
 import { RewardPhrase } from './RewardPhrase.tsx';
 
@@ -48,7 +47,7 @@ export function GoalFields({
   const target = targetIn(policy, offerId, goalId, marketId);
   const { measure } = goal;
   const money = measure.kind === 'countedValue';
-  const unit = measure.kind === 'items' ? 'items' : measure.kind === 'weight' ? 'g' : currency;
+  const unit = { items: 'items', weight: 'g', countedValue: currency }[measure.kind];
   const rewards = inOrder(goal.rewards);
   const [product] = catalogue.keys();
   return (
@@ -72,7 +71,7 @@ export function GoalFields({
             From{' '}
             <TypedField
               label={`Goal ${number} in ${name}, ${unit}`}
-              shown={target === null ? '' : money ? toDecimal(target, currency) : String(target)}
+              shown={shownGoal(target, money ? currency : null)}
               parse={(text) => (money ? parseGoal(text, currency, true) : parseCount(text, goal.measure.kind))}
               show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, marketId, value))}
               commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}

@@ -48,6 +48,7 @@ export function OfferParagraph({
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
   const at = (...steps: string[]) => ['offers', offerId, ...steps];
+  const onOrOff = offer.on ? 'on' : 'off';
   const goals = inOrder(offer.goals);
   const rows = useRowDrag(
     goals.map(([id]) => id),
@@ -86,7 +87,7 @@ export function OfferParagraph({
             aria-label={`${offer.name} is on`}
             onChange={(event) => edit(setOffer(offerId, 'on', event.target.checked))}
           />
-          {offer.archived ? 'archived' : offer.on ? 'on' : 'off'}
+          {offer.archived ? 'archived' : onOrOff}
         </label>
         <strong className="text-[15px]">
           <EditedField

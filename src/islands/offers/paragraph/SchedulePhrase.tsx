@@ -34,6 +34,7 @@ export function SchedulePhrase({
     );
   };
   const span = compileSchedule(schedule, { store: store.timeZone, market: store.timeZone });
+  const outside = now < span.from ? 'not yet' : 'it is over';
   return (
     <p>
       Runs from {date('Runs from', 'from')} until {date('Runs until', 'until')} on the clock of{' '}
@@ -47,11 +48,7 @@ export function SchedulePhrase({
         ]}
         choose={(next) => schedule && edit(setAt([...place, 'readIn'], next))}
       />
-      {schedule && (
-        <span className="text-soft">
-          : {isWithin(span, now) ? 'it runs now' : now < span.from ? 'not yet' : 'it is over'}
-        </span>
-      )}
+      {schedule && <span className="text-soft">: {isWithin(span, now) ? 'it runs now' : outside}</span>}
     </p>
   );
 }

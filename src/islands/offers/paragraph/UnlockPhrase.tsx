@@ -115,18 +115,20 @@ function Batch({ taken, make }: { taken: readonly string[]; make: (codes: string
   const [begin, setBegin] = useState('');
   const [wanted, letters] = [Number(count), Number(length)];
   const start = begin.trim().toUpperCase();
-  const wrong =
-    !/^\d+$/.test(count) || wanted < 1
-      ? 'How many is a whole number.'
-      : taken.length + wanted > most
-        ? `An offer has at most ${most} codes.`
-        : !/^\d+$/.test(length) || letters < leastLength || letters > mostLength
-          ? `${leastLength} to ${mostLength} letters.`
-          : start !== '' && !/^[A-Z0-9][A-Z0-9_-]{0,15}$/.test(start)
-            ? 'They may begin with up to 16 letters, digits, - and _.'
-            : wanted > codesOf(letters) / 1000
-              ? 'So many of this length could be found by trying. Make them longer.'
-              : null;
+  const faults: [boolean, string][] = [
+    [!/^\d+$/.test(count) || wanted < 1, 'How many is a whole number.'],
+    [taken.length + wanted > most, `An offer has at most ${most} codes.`],
+    [
+      !/^\d+$/.test(length) || letters < leastLength || letters > mostLength,
+      `${leastLength} to ${mostLength} letters.`,
+    ],
+    [
+      start !== '' && !/^[A-Z0-9][A-Z0-9_-]{0,15}$/.test(start),
+      'They may begin with up to 16 letters, digits, - and _.',
+    ],
+    [wanted > codesOf(letters) / 1000, 'So many of this length could be found by trying. Make them longer.'],
+  ];
+  const wrong = faults.find(([holds]) => holds)?.[1] ?? null;
   const field = (label: string, value: string, set: (text: string) => void, width: string, testId: string) => (
     <input
       className={`typed ${width} [field-sizing:fixed]`}

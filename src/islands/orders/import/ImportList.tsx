@@ -23,13 +23,7 @@ export function ImportList() {
             <tr key={run.id} className="border-t border-hairline">
               <td className="py-0.5 pr-4">{when.format(new Date(run.madeAt))}</td>
               <td className="max-w-64 truncate pr-4">{run.fileName}</td>
-              <td className="pr-4">
-                {run.state === 'done'
-                  ? `${count(run.fresh)} new, ${count(run.changed)} changed ${run.kind}`
-                  : run.state === 'failed'
-                    ? run.problem || 'not imported'
-                    : run.state}
-              </td>
+              <td className="pr-4">{outcomeOf(run, count)}</td>
               <td>
                 {run.rejected > 0 && (
                   <a className="phrase" href={`/api/imports/${run.id}/rejected.csv`} download>
@@ -43,4 +37,9 @@ export function ImportList() {
       </table>
     </details>
   );
+}
+
+function outcomeOf(run: ImportRun, count: (number: number) => string): string {
+  if (run.state === 'done') return `${count(run.fresh)} new, ${count(run.changed)} changed ${run.kind}`;
+  return run.state === 'failed' ? run.problem || 'not imported' : run.state;
 }

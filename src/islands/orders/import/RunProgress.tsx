@@ -21,12 +21,7 @@ export function RunProgress({
 }) {
   const { locale } = usePage();
   const { count } = wordsFor(locale);
-  const share =
-    run.state === 'reading'
-      ? run.bytesRead / Math.max(1, run.fileBytes)
-      : run.state === 'applying'
-        ? run.applied / Math.max(1, run.staged)
-        : null;
+  const share = shareDone(run);
   const underWay = isUnderWay(run);
   const nothing = run.fresh + run.changed === 0;
   return (
@@ -150,3 +145,9 @@ const phrases: Record<ImportRun['state'], string> = {
   cancelled: 'cancelled: everything is as it was before',
   failed: 'not imported',
 };
+
+/** Null where nothing is under way of which a share is known. */
+function shareDone({ state, bytesRead, fileBytes, applied, staged }: ImportRun): number | null {
+  if (state === 'reading') return bytesRead / Math.max(1, fileBytes);
+  return state === 'applying' ? applied / Math.max(1, staged) : null;
+}

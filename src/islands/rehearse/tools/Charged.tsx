@@ -120,12 +120,7 @@ export function Charged({
           <ul className="text-[13px]" data-testid="charged-verdicts">
             {rows.map(({ name, rehearsal: one }) => {
               const price = priceIn(one);
-              const verdict =
-                price === null
-                  ? 'which would not have been offered'
-                  : price === placed.charged
-                    ? 'as charged'
-                    : `${write(Math.abs(price - placed.charged))} ${price > placed.charged ? 'more' : 'less'} than charged`;
+              const verdict = verdictOn(price, placed.charged, write);
               return (
                 <li key={name} className="py-0.5">
                   {name}:{' '}
@@ -207,4 +202,11 @@ function useReleaseAt(at: number): OfThatDay | 'none' | null {
     };
   }, [at]);
   return found?.at === at ? found.release : null;
+}
+
+/** @param price what it would be; null: it would not have been offered */
+function verdictOn(price: number | null, charged: number, write: (minor: number) => string): string {
+  if (price === null) return 'which would not have been offered';
+  if (price === charged) return 'as charged';
+  return `${write(Math.abs(price - charged))} ${price > charged ? 'more' : 'less'} than charged`;
 }

@@ -36,7 +36,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
     return () => window.removeEventListener('keydown', onKey);
   }, [seams.length]);
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
-    const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    const by = Number(event.key === 'ArrowRight') - Number(event.key === 'ArrowLeft');
     if (by === 0) return;
     event.preventDefault();
     const next = (at + by + seams.length) % seams.length;

@@ -55,8 +55,7 @@ export function SweepChart({
     [measures],
   );
   const sweep = useMemo(() => sweepZone(zone, axis, situation, order), [zone, axis, situation, order]);
-  const here =
-    axis === 'goodsValue' ? measures.goodsValue : axis === 'items' ? measures.items : measures.charged.weight;
+  const here = { goodsValue: measures.goodsValue, items: measures.items, weight: measures.charged.weight }[axis];
   const scale = useMemo(
     () => spendScale(width, currency, { distribution: null, sweep, goal: here, least: leastShown[axis] }),
     [width, axis, currency, sweep, here],
