@@ -91,6 +91,9 @@ export function clampGoal(scale: LineScale, value: number): number {
 
 /** How far a key moves along the line; null for keys that do not. */
 export function keyMove(scale: LineScale, key: { key: string; shiftKey: boolean; altKey: boolean }): number | null {
-  const direction = alongLine(key.key);
-  return direction === 0 ? null : direction * stepOf(key, scale.step);
+  const along = alongLine(key.key);
+  if (along !== 0) return along * stepOf(key, scale.step);
+  if (key.key === 'PageUp') return scale.step * 10;
+  if (key.key === 'PageDown') return -scale.step * 10;
+  return null;
 }
