@@ -1,6 +1,7 @@
 import { describe, expect, inject, test } from 'vitest';
 import type { Product, ProductDeliveryChange } from '../../src/core/catalogue/product.ts';
 import { call, type ProblemBody } from '../support/api.ts';
+import { startApplication } from '../support/application.ts';
 
 const address = inject('address');
 const product = async () =>
@@ -9,8 +10,8 @@ const product = async () =>
   )!;
 const change = (body: ProductDeliveryChange | Record<string, unknown>, id = 'tidewing-16') =>
   call<ProblemBody & { product: Product }>(address, 'PATCH', `/api/products/${id}`, { body });
-const priceTo = async (country: string) => {
-  const { body } = await call<{ options: { id: string; priceBefore: number }[] }>(address, 'POST', '/api/quote', {
+const priceTo = async (country: string, at = address) => {
+  const { body } = await call<{ options: { id: string; priceBefore: number }[] }>(at, 'POST', '/api/quote', {
     body: { lines: [{ product: 'tidewing-16', quantity: 2 }], destination: { country, postcode: '10115' } },
   });
   return body.options.find(({ id }) => id === 'deat-door')?.priceBefore;
@@ -26,6 +27,19 @@ describe('what bears on a product’s delivery', () => {
     expect(await priceTo('DE')).toBe(2468);
     expect((await change({ field: 'ownDelivery', market: 'deat', was: 1234, now: was })).status).toBe(200);
     expect([await product(), await priceTo('DE')]).toEqual([before, ordinary]);
+  });
+  test('and is followed by quotes of another process on the same database', { timeout: 60_000 }, async () => {
+    const was = (await product()).ownDelivery?.deat ?? null;
+    const other = await startApplication({ DATABASE_URL: inject('databaseUrl') }, ['--empty']);
+    try {
+      const ordinary = await priceTo('DE', other.address);
+      await change({ field: 'ownDelivery', market: 'deat', was, now: 1111 });
+      await expect.poll(() => priceTo('DE', other.address), { interval: 20, timeout: 5000 }).toBe(2222);
+      await change({ field: 'ownDelivery', market: 'deat', was: 1111, now: was });
+      await expect.poll(() => priceTo('DE', other.address), { interval: 20, timeout: 5000 }).toBe(ordinary);
+    } finally {
+      await other.stop();
+    }
   });
   test('a change made on what is no longer so is refused with the product as it is', async () => {
     const { shipsFree } = await product();

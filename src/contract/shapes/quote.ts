@@ -1,7 +1,7 @@
 import type { Cart } from '../../core/cart/cart.ts';
 import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
 import { schemaDefinitions } from '../../core/schema/definitions.ts';
-import { optionKindRecords } from '../../core/options/kinds/registry.ts';
+import { optionKinds } from '../../core/options/kinds/registry.ts';
 import type { OptionKind } from '../../core/policy/types.ts';
 import type { QuoteAnswer } from '../../core/quote/quote-answer.ts';
 import { Type } from '@sinclair/typebox';
@@ -120,7 +120,7 @@ export const QuoteShape = named(
       options: list(
         object({
           id: text,
-          kind: written<OptionKind>({ type: 'string', enum: optionKindRecords().map(({ kind }) => kind) }),
+          kind: written<OptionKind>({ type: 'string', enum: optionKinds.all.map(({ kind }) => kind) }),
           label: text,
           description: nullable(text),
           place: nullable(place),

@@ -3,7 +3,11 @@ import { noMeasures, type ChargedMeasures, type MeasuredCart } from './measures.
 import type { HypotheticalOrder } from './hypothetical-order.ts';
 import { ordinaryArticle } from './ordinary-article.ts';
 
-export function cartOfHypotheticalOrder(order: HypotheticalOrder, terms: MarketTerms, rates: TaxRates): MeasuredCart {
+export function cartOfHypotheticalOrder(
+  order: HypotheticalOrder,
+  terms: MarketTerms,
+  taxRates: TaxRates,
+): MeasuredCart {
   const { value, items, weight, volume, longestSide, codes, channel } = order;
   const lines = [{ product: ordinaryArticle, quantity: items }];
   const charged: ChargedMeasures = { items, lines: 1, weight, volume, longestSide, withoutWeight: [], withoutSize: [] };
@@ -23,7 +27,7 @@ export function cartOfHypotheticalOrder(order: HypotheticalOrder, terms: MarketT
     cart: { lines },
     lines,
     terms,
-    taxRates: rates,
+    taxRates,
     codes: new Set(codes),
     channel: channel ?? 'web',
     discounts: [],

@@ -104,7 +104,7 @@ export function noMeasures(): Measures {
 export function measureCart(
   cart: Cart,
   terms: MarketTerms,
-  rates: TaxRates,
+  taxRates: TaxRates,
   destination: { country: string; region?: string },
 ): MeasuredCart {
   const measures = noMeasures();
@@ -114,7 +114,7 @@ export function measureCart(
     cart,
     lines,
     terms,
-    taxRates: rates,
+    taxRates,
     codes: cart.codes?.length ? new Set(cart.codes.map((code) => code.trim().toUpperCase())) : noCodes,
     channel: cart.channel ?? 'web',
     discounts: cart.discounts?.length

@@ -1,5 +1,5 @@
-import { rewardKindNamed } from '../offers/rewards/registry.ts';
-import { optionKindNamed } from '../options/kinds/registry.ts';
+import { rewardKinds } from '../offers/rewards/registry.ts';
+import { optionKinds } from '../options/kinds/registry.ts';
 import { formatMoney } from '../money/format.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
@@ -234,7 +234,7 @@ export function valueInWords(
   if (typeof value === 'boolean') return value ? 'on' : 'off';
   if (typeof value === 'number') return String(value);
   if (typeof value === 'string')
-    return own(kindWords, value) ?? rewardKindNamed(value)?.changed ?? optionKindNamed(value)?.called ?? value;
+    return own(kindWords, value) ?? rewardKinds.named(value)?.changed ?? optionKinds.named(value)?.called ?? value;
   if (Array.isArray(value))
     return value.map((item) => valueInWords(item, policy, marketId, language)).join(', ') || 'none';
   if (isAmount(value))

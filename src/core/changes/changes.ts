@@ -75,9 +75,8 @@ function equal(a: Json | undefined, b: Json | undefined): boolean {
   );
 }
 
-/** A change as it is described: where it is, and the two policies it is between. */
+/** A change as it is described: the steps that lead to it, and the two policies it is between. */
 interface Described {
-  path: string;
   steps: readonly string[];
   from: Policy;
   to: Policy;
@@ -101,8 +100,9 @@ function describe(
     .slice(1)
     .split('/')
     .map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
-  const subject = (Object.hasOwn(subjects, steps[0]!) ? subjects[steps[0]!] : undefined) ?? ofStore;
-  const { stop, says, marketId } = subject({ path, steps, from, to }, steps[1] ?? '');
+  const [collection = '', id = ''] = steps;
+  const subject = Object.hasOwn(subjects, collection) ? subjects[collection]! : ofStore;
+  const { stop, says, marketId } = subject({ steps, from, to }, id);
   const last = steps.at(-1) ?? '';
   const inMarket = marketId ?? (Object.hasOwn(to.markets, last) || Object.hasOwn(from.markets, last) ? last : null);
   const said = (policy: Policy, value: Json | undefined) =>

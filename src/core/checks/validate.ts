@@ -1,8 +1,8 @@
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
-import { priceKindRecords } from '../charges/prices/registry.ts';
+import { priceKinds } from '../charges/prices/registry.ts';
 import { facts } from '../conditions/registry.ts';
-import { rewardKindRecords } from '../offers/rewards/registry.ts';
-import { optionKindRecords } from '../options/kinds/registry.ts';
+import { rewardKinds } from '../offers/rewards/registry.ts';
+import { optionKinds } from '../options/kinds/registry.ts';
 import schema from '../schema/policy.schema.json' with { type: 'json' };
 import { policySchema } from '../schema/policy-schema.ts';
 import { schemaSettings } from '../schema/settings.ts';
@@ -19,10 +19,7 @@ let compiled: { kinds: number; validate: ValidateFunction } | null = null;
 
 /** The schema's check, compiled anew when there are more kinds than before. */
 function schemaCheck(): ValidateFunction {
-  const kinds = [facts, rewardKindRecords, priceKindRecords, optionKindRecords].reduce(
-    (sum, all) => sum + all().length,
-    0,
-  );
+  const kinds = [facts, rewardKinds, priceKinds, optionKinds].reduce((sum, { all }) => sum + all.length, 0);
   if (compiled?.kinds !== kinds) {
     const ajv = new Ajv2020({ ...schemaSettings, allErrors: false });
     compiled = { kinds, validate: ajv.compile(policySchema()) };

@@ -10,7 +10,7 @@ import { compilePolicy } from '../evaluation/compile.ts';
 import { numberFact } from './forms/number.ts';
 import type { LeafOf } from './leaf.ts';
 import { readOut } from './read-out.ts';
-import { beginLeaf, facts, registerFact } from './registry.ts';
+import { beginLeaf, facts } from './registry.ts';
 import { unknownToExports } from './unknown-to-exports.ts';
 
 /** A fact that exists in this test alone. */
@@ -24,7 +24,7 @@ const pieces = numberFact('cart.pieces' as LeafOf<'number'>['fact'], {
   measure: 'items',
   usual: 7,
 });
-registerFact(pieces);
+facts.add(pieces);
 
 const begun = { order: 1, ...beginLeaf(pieces, null, demoPolicy, ['nlbe'], '2026-11-25') } as ConditionNode;
 const condition = { of: 'all' as const, conditions: { pieces: begun } };
@@ -40,7 +40,7 @@ describe('a fact that is only registered', () => {
     expect(checkPolicy(strange)).toMatchObject({ ok: false });
   });
   test('is in the editor’s list, with its words and its field', () => {
-    expect(facts().at(-1)).toMatchObject({ name: 'pieces in all', form: { kind: 'number' }, unit: 'items' });
+    expect(facts.all.at(-1)).toMatchObject({ name: 'pieces in all', form: { kind: 'number' }, unit: 'items' });
   });
   test('is read out', () => {
     expect(readOut(policy, condition)).toBe('the number of pieces in all is at least 7');
@@ -67,5 +67,5 @@ describe('a fact that is only registered', () => {
   test('is said to be unknown to exports of orders', () => {
     expect(unknownToExports(condition, policy).map(({ id }) => id)).toEqual(['cart.pieces']);
   });
-  test('cannot be registered twice', () => expect(() => registerFact(pieces)).toThrow(RangeError));
+  test('cannot be registered twice', () => expect(() => facts.add(pieces)).toThrow(RangeError));
 });

@@ -25,7 +25,7 @@ export function referredIn(tree: Tree | undefined): readonly string[] {
   return referred;
 }
 
-/** Named conditions by their ids. */
+/** Qualifiers by their ids. */
 export type Qualifiers = Readonly<Record<string, Qualifier>>;
 
 /** All that trees rest on beside themselves: the qualifiers they refer to, and those that these refer to. */

@@ -7,7 +7,7 @@ import type { Fact } from './fact.ts';
 import { wordsWith } from './forms/word.ts';
 import { withGoods } from './goods-words.ts';
 import { conditionsIn, leaves } from './leaves.ts';
-import { beginLeaf, factNamed, factOf, facts } from './registry.ts';
+import { beginLeaf, facts, factOf } from './registry.ts';
 import { readOut } from './read-out.ts';
 
 /** Every fact of the schema, as it names its leaves. */
@@ -35,12 +35,8 @@ const first = ({ id, form: { asksFirst } }: Fact) => {
 
 describe('facts in everyday words', () => {
   test('are those of the schema, each once', () =>
-    expect(
-      facts()
-        .map(({ id }) => id)
-        .sort(),
-    ).toEqual([...factsOfSchema].sort()));
-  test.each(facts().map((fact) => [fact.id, fact] as const))(
+    expect(facts.all.map(({ id }) => id).sort()).toEqual([...factsOfSchema].sort()));
+  test.each(facts.all.map((fact) => [fact.id, fact] as const))(
     '%s begins as a condition that is valid and reads as one',
     (id, fact) => {
       const node = {
@@ -70,7 +66,7 @@ test('the operator of words follows from their number', () => {
   ).toEqual(['is', 'oneOf', 'isNot', 'noneOf']);
 });
 test('words known are those of the store; others can be typed where a shop hands them in', () => {
-  const wordsOf = (fact: string) => factNamed(fact)!.words!;
+  const wordsOf = (fact: string) => facts.named(fact)!.words!;
   const known = (fact: string) =>
     wordsOf(fact)
       .known(demoPolicy, (code) => code)

@@ -1,3 +1,4 @@
+import { Registry } from '../registry.ts';
 import type { Amounts, GoodsSelection, Policy } from '../policy/types.ts';
 import { priceUnit } from '../money/currency.ts';
 import type { Fact, FactForm } from './fact.ts';
@@ -38,8 +39,8 @@ import { signedIn } from './facts/shopper/signed-in.ts';
 import { tag } from './facts/shopper/tag.ts';
 import type { LeafNode, Unplaced } from './leaf.ts';
 
-/** Every fact that conditions can ask about, in the order in which they are offered. */
-const registered: Fact[] = [
+/** Every fact that conditions can ask about. */
+export const facts = new Registry<Fact>('fact', ({ id }) => id, [
   signedIn,
   group,
   tag,
@@ -75,32 +76,15 @@ const registered: Fact[] = [
   weekday,
   timeOfDay,
   date,
-];
-const byId = new Map(registered.map((fact) => [fact.id, fact]));
-
-export const facts = (): readonly Fact[] => registered;
-
-/** Adds a fact to those that conditions can ask about. Everything that walks the registry knows it from then on. */
-export function registerFact(fact: Fact): void {
-  if (byId.has(fact.id)) throw new RangeError(`there is a fact "${fact.id}" already`);
-  registered.push(fact);
-  byId.set(fact.id, fact);
-}
+]);
 
 /** The fact that a leaf asks about. */
-export function factOf(node: LeafNode): Fact {
-  const fact = byId.get('fact' in node ? node.fact : node.kind);
-  if (!fact) throw new RangeError(`there is no fact "${'fact' in node ? node.fact : node.kind}"`);
-  return fact;
-}
-
-/** The fact with that id. */
-export const factNamed = (id: string): Fact | undefined => byId.get(id);
+export const factOf = (node: LeafNode): Fact => facts.of('fact' in node ? node.fact : node.kind);
 
 /** Every form that facts have, once, with the ids of those that have it. */
 export function forms(): Map<FactForm, string[]> {
   const found = new Map<FactForm, string[]>();
-  for (const { id, form } of registered) found.set(form, [...(found.get(form) ?? []), id]);
+  for (const { id, form } of facts.all) found.set(form, [...(found.get(form) ?? []), id]);
   return found;
 }
 

@@ -113,7 +113,7 @@ function hindrance({ measures }: MeasuredCart, zone: CompiledZone): NoOptions | 
 }
 
 function fillOptions({ priced, paid }: Outcome, { facts }: ZoneContext, evaluation: Evaluation): void {
-  const { terms, taxRates: rates } = facts.cart;
+  const { terms, taxRates } = facts.cart;
   const now = localTime(terms.clocks.store, facts.instant);
   for (let index = 0; index < priced.length; index++) {
     const entry = priced[index]!;
@@ -131,7 +131,7 @@ function fillOptions({ priced, paid }: Outcome, { facts }: ZoneContext, evaluati
       optionId,
       before: paidFor(entry.before, entry.option.cashIncrement),
       after,
-      tax: taxOf(after, rates.delivery, terms.shownWithTax),
+      tax: taxOf(after, taxRates.delivery, terms.shownWithTax),
       estimate: estimateAt(entry.option.estimate, now, facts.instant),
       setBy: entry.after.setBy,
     });

@@ -12,8 +12,8 @@ export function taxOf(amount: number, rate: PercentFraction, shownWithTax: boole
 }
 
 /** The tax rate of a line's product at the destination. */
-export function taxRateOfLine({ lines, taxRates: rates }: MeasuredCart, index: number): PercentFraction {
-  return rates.classes.get(lines[index]!.product.taxClass) ?? rates.standard;
+export function taxRateOfLine({ lines, taxRates }: MeasuredCart, index: number): PercentFraction {
+  return taxRates.classes.get(lines[index]!.product.taxClass) ?? taxRates.standard;
 }
 
 /** What a line comes to after discounts and what offers take off it, as shown, and its tax. Minor units. */
@@ -52,7 +52,7 @@ export function totalsOf(
   };
 }
 
-/** Tax by rate, a decimal percentage, in the order in which the rates first occur. */
+/** Tax by rate, a decimal percentage, in the order in which they first occur. */
 type TaxByRate = readonly { rate: string; tax: number }[];
 
 /** The tax on the goods by rate. They add up to `goodsTaxOf`. */
@@ -65,11 +65,11 @@ export function goodsTaxByRate(cart: MeasuredCart, rewarded: GoodsRewarded): Tax
 
 /** The tax of an order with an option by rate. They add up to its tax. @param goods from `goodsTaxByRate` */
 export function taxByRate(
-  { taxRates: rates }: MeasuredCart,
+  { taxRates }: MeasuredCart,
   goods: TaxByRate,
   chosen: Pick<OptionPrice, 'tax'> | null,
 ): TaxByRate {
-  return chosen ? withTax(goods, rates.delivery, chosen.tax) : goods;
+  return chosen ? withTax(goods, taxRates.delivery, chosen.tax) : goods;
 }
 
 function withTax(taxes: TaxByRate, fraction: PercentFraction, tax: number): TaxByRate {

@@ -32,23 +32,23 @@ export interface TermsSources extends Pick<Policy, 'store' | 'rates'> {
 }
 
 export function compileTerms(market: Market, { id, ...sources }: TermsSources): MarketTerms {
-  const rates = ratesOf(market.tax.delivery, market.tax.classes);
+  const taxRates = taxRatesOf(market.tax.delivery, market.tax.classes);
   const regionRates = Object.entries(market.tax.regions ?? {}).map(([region, differing]): [string, TaxRates] => [
     region,
-    ratesOf(differing.delivery ?? market.tax.delivery, { ...market.tax.classes, ...differing.classes }),
+    taxRatesOf(differing.delivery ?? market.tax.delivery, { ...market.tax.classes, ...differing.classes }),
   ]);
   return {
     id,
     money: localMoneyOf({ ...sources, markets: { [id]: market } }, id),
     shownWithTax: market.tax.prices === 'withTax',
-    taxRates: rates,
+    taxRates,
     regionTaxRates: new Map(regionRates),
     clocks: { store: sources.store.timeZone, market: market.timeZone ?? sources.store.timeZone },
     followed: new WeakMap(),
   };
 }
 
-function ratesOf(delivery: string, classes: Record<string, string>): TaxRates {
+function taxRatesOf(delivery: string, classes: Record<string, string>): TaxRates {
   const fractions = new Map(
     Object.entries(classes).map(([name, percent]): [string, PercentFraction] => [name, percentAsFraction(percent)]),
   );

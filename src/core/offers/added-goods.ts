@@ -79,7 +79,7 @@ function articleAmong(goods: CompiledSelection | null): Product {
 /** The facts of a cart once goods have been added. */
 export function withGoods(facts: Facts, { product, quantity, unitPrice, piecesMore }: AddedGoods): Facts {
   const { cart } = facts;
-  const { terms, taxRates: rates } = cart;
+  const { terms, taxRates } = cart;
   if (cart.hypothetical) {
     const { value, items, weight } = cart.hypothetical;
     const more = {
@@ -89,10 +89,10 @@ export function withGoods(facts: Facts, { product, quantity, unitPrice, piecesMo
     };
     return {
       ...facts,
-      cart: cartOfHypotheticalOrder({ ...cart.hypothetical, ...more }, terms, rates),
+      cart: cartOfHypotheticalOrder({ ...cart.hypothetical, ...more }, terms, taxRates),
       delivered: null,
     };
   }
   const lines = [...cart.lines, { product: { ...product, prices: { [terms.id]: unitPrice } }, quantity }];
-  return { ...facts, cart: measureCart({ ...cart.cart, lines }, terms, rates, facts.destination), delivered: null };
+  return { ...facts, cart: measureCart({ ...cart.cart, lines }, terms, taxRates, facts.destination), delivered: null };
 }

@@ -80,14 +80,14 @@ function missingValue(counting: Counting, counted: number, target: number, cart:
   return { remaining: counting.basis.convertsTax ? priceThatComesTo(missing, cart) : missing, atBest: null };
 }
 
-function inBasis(price: number, { basis }: Counting, { terms, taxRates: rates }: MeasuredCart): number {
-  return basis.convertsTax ? convertTax(price, ordinaryArticle, terms, rates) : price;
+function inBasis(price: number, { basis }: Counting, { terms, taxRates }: MeasuredCart): number {
+  return basis.convertsTax ? convertTax(price, ordinaryArticle, terms, taxRates) : price;
 }
 
 /** The lowest price as shown that comes to an amount in the tax habit that is not shown. */
-function priceThatComesTo(amount: number, { terms, taxRates: rates }: MeasuredCart): number {
-  const { numerator, denominator } = rates.standard;
-  const comesTo = (price: number) => convertTax(price, ordinaryArticle, terms, rates);
+function priceThatComesTo(amount: number, { terms, taxRates }: MeasuredCart): number {
+  const { numerator, denominator } = taxRates.standard;
+  const comesTo = (price: number) => convertTax(price, ordinaryArticle, terms, taxRates);
   let price = terms.shownWithTax
     ? multiplyDivide(amount, numerator + denominator, denominator)
     : multiplyDivide(amount, denominator, numerator + denominator);

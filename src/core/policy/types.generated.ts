@@ -345,7 +345,7 @@ export interface Policy {
     [k: string]: DeliveryOption;
   };
   /**
-   * Named conditions, to be used wherever a condition can stand.
+   * Qualifiers: conditions with a name, to be used wherever a condition can stand.
    */
   qualifiers: {
     [k: string]: Qualifier;

@@ -1,7 +1,7 @@
-import { rewardKindRecords } from '../offers/rewards/registry.ts';
-import { priceKindRecords } from '../charges/prices/registry.ts';
+import { rewardKinds } from '../offers/rewards/registry.ts';
+import { priceKinds } from '../charges/prices/registry.ts';
 import { forms } from '../conditions/registry.ts';
-import { optionKindRecords } from '../options/kinds/registry.ts';
+import { optionKinds } from '../options/kinds/registry.ts';
 import base from './policy.schema.json' with { type: 'json' };
 
 interface Definitions {
@@ -21,9 +21,9 @@ export function policySchema(): PolicySchema {
   }
   const { oneOf, ...node } = $defs.conditionNode;
   const kinds = [...oneOf, ...Object.keys(leaves).map((name) => ({ $ref: `#/$defs/${name}` }))];
-  const rewards = rewardKindRecords().map(({ kind, schema }) => member(kind, schema));
+  const rewards = rewardKinds.all.map(({ kind, schema }) => member(kind, schema));
   const prices: Definitions = {};
-  for (const { definition, schema } of priceKindRecords())
+  for (const { definition, schema } of priceKinds.all)
     prices[definition] = { type: 'object', additionalProperties: false, ...schema };
   const linePrices = Object.keys(prices).map((name) => ({ $ref: `#/$defs/${name}` }));
   return {
@@ -35,7 +35,7 @@ export function policySchema(): PolicySchema {
       conditionNode: { ...node, oneOf: kinds },
       reward: { ...$defs.reward, oneOf: rewards },
       linePrice: { ...$defs.linePrice, oneOf: linePrices },
-      optionKind: { ...$defs.optionKind, enum: optionKindRecords().map(({ kind }) => kind) },
+      optionKind: { ...$defs.optionKind, enum: optionKinds.all.map(({ kind }) => kind) },
     },
   };
 }

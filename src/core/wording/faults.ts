@@ -12,7 +12,7 @@ import { places, type Place } from './places.ts';
 import { pluralCategories } from './languages/plural-categories.ts';
 import { renderText } from './render.ts';
 import { saysFree } from './free-words.ts';
-import { rewardCalled, rewardKinds, type RewardKind } from '../offers/reward-kinds.ts';
+import { rewardCalled, rewardBranches, type RewardKind } from '../offers/reward-kinds.ts';
 
 /** Something to mend in a text; `at` is the offset and length to mark, when it is one spot. */
 export interface WordingFault {
@@ -119,13 +119,13 @@ function inspect(
         });
     } else if (element.value === 'reward') {
       const strange = Object.keys(element.options).filter(
-        (branch) => branch !== 'other' && !(rewardKinds() as readonly string[]).includes(branch),
+        (branch) => branch !== 'other' && !(rewardBranches() as readonly string[]).includes(branch),
       );
       if (strange.length > 0)
         faults.push({
           severity: 'risky',
           breaks: false,
-          message: `{reward} is never ${strange.join(', ')}; it can be ${rewardKinds().join(', ')}.`,
+          message: `{reward} is never ${strange.join(', ')}; it can be ${rewardBranches().join(', ')}.`,
           at,
         });
     }

@@ -6,13 +6,28 @@ import type { Formatters } from 'intl-messageformat';
  */
 export function formattersOf(language: string): Formatters {
   const plain = new Intl.NumberFormat(language);
+  const numbers = new WeakMap<object, Intl.NumberFormat>();
+  const dates = new WeakMap<object, Intl.DateTimeFormat>();
   const plurals = {
     cardinal: new Intl.PluralRules(language, { type: 'cardinal' }),
     ordinal: new Intl.PluralRules(language, { type: 'ordinal' }),
   };
   return {
-    getNumberFormat: (_, style) => (style ? new Intl.NumberFormat(language, style) : plain),
-    getDateTimeFormat: (_, style) => new Intl.DateTimeFormat(language, style),
+    getNumberFormat: (_, style) => (style ? once(numbers, style, (of) => new Intl.NumberFormat(language, of)) : plain),
+    getDateTimeFormat: (_, style) => once(dates, style ?? noStyle, (of) => new Intl.DateTimeFormat(language, of)),
     getPluralRules: (_, style) => plurals[style?.type ?? 'cardinal'],
   };
+}
+
+const noStyle = {};
+
+/** Styles are kept by the texts that name them, so one is found again as the same thing. */
+function once<Style extends object, Made>(
+  known: WeakMap<object, Made>,
+  style: Style,
+  make: (style: Style) => Made,
+): Made {
+  let made = known.get(style);
+  if (made === undefined) known.set(style, (made = make(style)));
+  return made;
 }

@@ -70,7 +70,7 @@ function AddingStep({
     add(beginLeaf(fact, first, policy, markets.split(' '), new Date(now).toISOString().slice(0, 10)));
   if (step === 'fact') {
     const entries: SearchEntry<Start>[] = [
-      ...facts().map((fact) => ({ value: { fact }, name: fact.name, group: fact.about, also: fact.also })),
+      ...facts.all.map((fact) => ({ value: { fact }, name: fact.name, group: fact.about, also: fact.also })),
       ...inOrder(policy.qualifiers).map(([qualifier, { name }]) => ({
         value: { qualifier },
         name: `“${name}” holds`,

@@ -12,7 +12,7 @@ import { renumber, setAt } from '../../client/edits/set-at.ts';
 import { type ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { measures as measureWords } from '../../core/cart/charge-measure.ts';
 import { carriersOf } from '../../core/charges/carriers-of.ts';
-import { priceKindRecords } from '../../core/charges/prices/registry.ts';
+import { priceKinds } from '../../core/charges/prices/registry.ts';
 import { presetOfCharge, type ChargePreset } from '../../core/charges/presets.ts';
 import { shadowedLines } from '../../core/charges/shadowed-lines.ts';
 import { localMoneyOf } from '../../core/money/local-amount.ts';
@@ -156,7 +156,7 @@ export function ChargeEditor({
         )}
         {!preset && (
           <>
-            {priceKindRecords().map(({ offered, begin }) => (
+            {priceKinds.all.map(({ offered, begin }) => (
               <button
                 key={offered}
                 type="button"

@@ -15,7 +15,7 @@ import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 import { orNone, parseName, parseTime, parseWhole } from '../fields/typed-text.ts';
 import { ChargeEditor } from './ChargeEditor.tsx';
 import { CopyOption } from './CopyOption.tsx';
-import { optionKindOf, optionKindRecords } from '../../core/options/kinds/registry.ts';
+import { optionKindOf, optionKinds } from '../../core/options/kinds/registry.ts';
 import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 
 /** An option as sentences that read aloud, and its charge. */
@@ -77,7 +77,7 @@ export function OptionDetails({
         <PhraseSelect
           label="Kind"
           value={option.kind}
-          options={optionKindRecords().map(({ kind, called }) => [kind, called] as const)}
+          options={optionKinds.all.map(({ kind, called }) => [kind, called] as const)}
           choose={(kind) =>
             edit(inTurn(...(option.place ? [setAt(at('place'), undefined)] : []), setOption(optionId, 'kind', kind)))
           }

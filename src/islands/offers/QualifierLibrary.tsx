@@ -49,13 +49,13 @@ export const QualifierLibrary = memo(function QualifierLibrary({
   return (
     <section
       className="seldom-seen mt-4 border-t border-hairline pt-2"
-      aria-label="Named conditions"
+      aria-label="Qualifiers"
       data-testid="qualifiers"
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-[17px]">Named conditions</h2>
+        <h2 className="text-[17px]">Qualifiers</h2>
         <p className="text-[13px] text-soft">
-          To be used wherever a condition can stand; a change holds at every place.
+          Conditions with a name, to be used wherever one can stand; a change holds everywhere.
         </p>
       </div>
       {refusal}

@@ -6,7 +6,7 @@ import {
 } from '../../core/wording/arguments.ts';
 import type { MessageArguments } from '../../core/evaluation/evaluation.ts';
 import { pluralCategories } from '../../core/wording/languages/plural-categories.ts';
-import { rewardKinds } from '../../core/offers/reward-kinds.ts';
+import { rewardBranches } from '../../core/offers/reward-kinds.ts';
 
 /** Something that can be put in where a brace has been opened. */
 export interface Completion {
@@ -31,7 +31,7 @@ export function completionsOf(
       const kind = argumentKind(name, measure);
       const plain: Completion = { id: name, text: `{${name}}`, means, caret: name.length + 2 };
       if (kind === 'choice') {
-        const branches = rewardKinds()
+        const branches = rewardBranches()
           .slice(0, 2)
           .map((branch) => `${branch} {}`);
         const text = `{${name}, select, ${branches.join(' ')} other {}}`;

@@ -1,6 +1,6 @@
 /** What a semicolon may stand in without ending a statement: quoted text and comments. The last piece may be unfinished. */
 const pieces =
-  /'(?:[^'\\]|\\.|'')*'?|"(?:[^"\\]|\\.|"")*"?|`[^`]*`?|--[ \t][^\n]*|--(?=\n|$)|#[^\n]*|\/\*[\s\S]*?(?:\*\/|$)|;|[^'"`\-#/;]+|./g;
+  /'(?:[^'\\]|\\[\s\S]|'')*'?|"(?:[^"\\]|\\[\s\S]|"")*"?|`[^`]*`?|--[ \t][^\n]*|--(?=\n|$)|#[^\n]*|\/\*[\s\S]*?(?:\*\/|$)|;|[^'"`\-#/;]+|./g;
 
 /** The statements of a file of SQL, without its comments. A semicolon in a text, a name or a comment ends nothing. */
 export function statementsOf(sql: string): string[] {

@@ -1,5 +1,4 @@
 import type { Product } from '../../core/catalogue/product.ts';
-import { sharedLookup } from '../database/shared-read.ts';
 import { productsById, productsBySku } from './product-store.ts';
 
 /** Products are kept by id and by SKU, so many names at most. */
@@ -8,13 +7,13 @@ const mostKept = 20_000;
 let revision = -1;
 let kept = new Map<string, Product>();
 
-const look = sharedLookup(async (names: readonly string[]) => {
+async function lookUp(names: readonly string[]): Promise<ReadonlyMap<string, Product>> {
   const found = new Map<string, Product>();
   for (const product of await productsById(names)) found.set(product.id, product);
   const others = names.filter((name) => !found.has(name));
   for (const product of await productsBySku(others)) found.set(product.sku, product);
   return found;
-});
+}
 
 /**
  * Products by id, else by SKU; names of none are left out. What has been read stays as long as the catalogue is at the same
@@ -28,7 +27,7 @@ export async function productsNamed(names: readonly string[], now: number): Prom
   const known = kept;
   const missing = names.filter((name) => !known.has(name));
   if (missing.length === 0) return known;
-  const read = await look(missing);
+  const read = await lookUp(missing);
   const found = new Map<string, Product>();
   for (const name of names) {
     const product = known.get(name) ?? read.get(name);

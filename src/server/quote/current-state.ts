@@ -1,6 +1,5 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { inTransaction, reading } from '../database/pool.ts';
-import { sharedRead } from '../database/shared-read.ts';
 import { storeId } from '../user.ts';
 
 /** What quotes rest on. */
@@ -11,28 +10,32 @@ interface QuotedState {
   catalogue: number;
 }
 
-/** For so long what has been read is taken to hold still: so late, at most, quotes follow what another process changes. ms */
+/** For so long, from when it is asked for, what is looked up is taken to hold still: so late, at most, quotes follow what another process changes. ms */
 const holdsFor = 50;
 
-let known: { state: QuotedState; until: number } | null = null;
-/** Grows with each change by this process, so that what was read before one is not kept after it. */
-let changes = 0;
+let known: { state: Promise<QuotedState>; until: number } | null = null;
 
-const read = sharedRead(async () => {
-  const [began, before] = [performance.now(), changes];
-  const state = await reading(async (pool): Promise<QuotedState> => {
+/** Looked up once for all who ask meanwhile. */
+export function currentState(): Promise<QuotedState> {
+  const now = performance.now();
+  if (known !== null && now < known.until) return known.state;
+  const looking = { state: lookUp(), until: now + holdsFor };
+  known = looking;
+  // Whoever asks after a failure tries again.
+  looking.state.catch(() => {
+    if (known === looking) known = null;
+  });
+  return looking.state;
+}
+
+function lookUp(): Promise<QuotedState> {
+  return reading(async (pool) => {
     const [[row]] = await pool.query<RowDataPacket[]>(
       'SELECT (SELECT MAX(number) FROM policy_release WHERE store_id = ?) AS number, (SELECT revision FROM catalogue WHERE store_id = ?) AS catalogue',
       [storeId, storeId],
     );
     return { release: row!.number === null ? null : Number(row!.number), catalogue: Number(row!.catalogue ?? 0) };
   });
-  if (changes === before) known = { state, until: began + holdsFor };
-  return state;
-});
-
-export async function currentState(): Promise<QuotedState> {
-  return known !== null && performance.now() < known.until ? known.state : read();
 }
 
 /** A transaction that changes what quotes rest on: those that come after it follow it at once. */
@@ -40,7 +43,6 @@ export async function changingQuotes<T>(work: (connection: PoolConnection) => Pr
   try {
     return await inTransaction(work);
   } finally {
-    changes++;
     known = null;
   }
 }

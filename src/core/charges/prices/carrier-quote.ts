@@ -22,7 +22,7 @@ export const carrierQuote: PriceKindRecord<PriceQuoted> = {
     },
   },
   offered: 'add a carrier’s quote',
-  begin: () => ({ carrier: 'gale-express', marginPercent: '10', fallback: { exact: 1500 } }),
+  begin: () => ({ carrier: 'carrier', marginPercent: '10', fallback: { exact: 1500 } }),
   parts: ({ carrier, marginPercent = '0', marginFixed, fallback }) => [
     'what ',
     { field: 'name', at: ['carrier'], name: 'Carrier', value: carrier },

@@ -12,7 +12,7 @@ import { sweepZone } from '../../sweep/sweep.ts';
 import { money } from '../../trace/trace.ts';
 import { ChargeWords } from '../charge-in-words.ts';
 import type { LinePrice, PriceKindRecord } from './price-kind.ts';
-import { priceKindOf, priceKindRecords, registerPriceKind } from './registry.ts';
+import { priceKindOf, priceKinds } from './registry.ts';
 
 /** A price that exists in this test alone: twice an amount from 123.45 of goods on. */
 const twice: PriceKindRecord = {
@@ -46,7 +46,7 @@ const twice: PriceKindRecord = {
 function amountOf(price: LinePrice): LocalAmount {
   return (price as unknown as { twice: LocalAmount }).twice;
 }
-registerPriceKind(twice);
+priceKinds.add(twice);
 
 const bare = changed(demoPolicy, (copy) => {
   copy.options['nlbe-door']!.charge.lines = {};
@@ -68,7 +68,7 @@ describe('a price that is only registered', () => {
     expect(checkPolicy(odd)).toMatchObject({ ok: false });
   });
   test('is in the editor’s list, with its sentence', () => {
-    expect(priceKindRecords().at(-1)!.offered).toBe('add a price that doubles');
+    expect(priceKinds.all.at(-1)!.offered).toBe('add a price that doubles');
     expect(
       priceKindOf(line!.price).parts(line!.price, { currency: 'EUR', over: undefined, free: true }),
     ).toContainEqual({ field: 'amount', at: ['twice'], name: 'Doubled', value: { exact: 111 } });
@@ -90,7 +90,7 @@ describe('a price that is only registered', () => {
     expect(from).toContain(12_345);
   });
   test('is known by its member, and cannot be registered twice', () => {
-    expect(() => registerPriceKind(twice)).toThrow(RangeError);
+    expect(() => priceKinds.add(twice)).toThrow(RangeError);
     expect(() => priceKindOf({} as LinePrice)).toThrow(RangeError);
   });
 });

@@ -71,7 +71,7 @@ export function traceOption(
         money(price.after),
       ),
     );
-  const { taxRates: rates, terms } = context.facts.cart;
+  const { taxRates, terms } = context.facts.cart;
   const taxSays = terms.shownWithTax
     ? 'The price contains {outcome} tax at {rate}'
     : 'Tax of {outcome} at {rate} comes on top';
@@ -79,7 +79,7 @@ export function traceOption(
     node(
       'tax',
       taxSays,
-      { price: money(price.after), rate: percent(rates.deliveryPercent), ...fraction(rates.delivery) },
+      { price: money(price.after), rate: percent(taxRates.deliveryPercent), ...fraction(taxRates.delivery) },
       money(price.tax),
     ),
   );

@@ -9,10 +9,10 @@ import { policySchema } from '../../schema/policy-schema.ts';
 import type { Reward } from '../../policy/types.ts';
 import { checkPolicy } from '../../checks/validate.ts';
 import { sweepZone } from '../../sweep/sweep.ts';
-import { rewardKinds } from '../reward-kinds.ts';
+import { rewardBranches } from '../reward-kinds.ts';
 import type { DeliveryRewardNode } from '../reward.ts';
 import { onDelivery } from './on-delivery.ts';
-import { registerReward, rewardKindOf, rewardKindRecords } from './registry.ts';
+import { rewardKinds, rewardKindOf } from './registry.ts';
 
 /** A reward that exists in this test alone: the price without what is beyond its whole units. */
 const kind = 'deliveryEven' as 'deliveryFree';
@@ -26,7 +26,7 @@ const even = onDelivery<DeliveryRewardNode>({
   says: () => 'delivery costs whole units',
   begin: ({ on, coversOwnDelivery }) => ({ kind, on, coversOwnDelivery }),
 });
-registerReward(even);
+rewardKinds.add(even);
 
 const rewardId = Object.keys(demoPolicy.offers['free-delivery']!.goals.first!.rewards)[0]!;
 const before = demoPolicy.offers['free-delivery']!.goals.first!.rewards[rewardId]! as Extract<Reward, { on: unknown }>;
@@ -43,8 +43,8 @@ describe('a reward that is only registered', () => {
     expect(checkPolicy(odd)).toMatchObject({ ok: false });
   });
   test('is in the editor’s list with its fields, and among the branches of texts', () => {
-    expect(rewardKindRecords().at(-1)).toMatchObject({ offered: 'delivery is rounded down', fields: ['options'] });
-    expect(rewardKinds()).toContain('deliveryEven');
+    expect(rewardKinds.all.at(-1)).toMatchObject({ offered: 'delivery is rounded down', fields: ['options'] });
+    expect(rewardBranches()).toContain('deliveryEven');
   });
   test('is read out among the changes', () => {
     expect(JSON.stringify(policyChanges(demoPolicy, policy, 'en-GB'))).toContain('delivery rounded down');
@@ -65,6 +65,6 @@ describe('a reward that is only registered', () => {
   });
   test('is known by its kind, and cannot be registered twice', () => {
     expect(rewardKindOf({ kind })).toBe(even);
-    expect(() => registerReward(even)).toThrow(RangeError);
+    expect(() => rewardKinds.add(even)).toThrow(RangeError);
   });
 });

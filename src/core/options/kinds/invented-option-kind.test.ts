@@ -5,7 +5,7 @@ import { policyChanges } from '../../changes/changes.ts';
 import { policySchema } from '../../schema/policy-schema.ts';
 import { checkPolicy } from '../../checks/validate.ts';
 import type { OptionKindRecord } from './option-kind.ts';
-import { optionKindOf, registerOptionKind } from './registry.ts';
+import { optionKindOf, optionKinds } from './registry.ts';
 
 /** A kind that exists in this test alone: fetched from a locker, without the goods’ own delivery prices. */
 const locker: OptionKindRecord = {
@@ -16,7 +16,7 @@ const locker: OptionKindRecord = {
   chargesGoodsOnly: true,
   isCollected: true,
 };
-registerOptionKind(locker);
+optionKinds.add(locker);
 const policy = changed(demoPolicy, (copy) => {
   copy.options['nlbe-door']!.kind = locker.kind;
   copy.options['nlbe-door']!.place = Object.keys(copy.places!)[0]!;
@@ -42,7 +42,7 @@ describe('a kind of delivery option that is only registered', () => {
   });
   test('is known by its kind, and cannot be registered twice', () => {
     expect(optionKindOf({ kind: locker.kind })).toBe(locker);
-    expect(() => registerOptionKind(locker)).toThrow(RangeError);
+    expect(() => optionKinds.add(locker)).toThrow(RangeError);
     expect(() => optionKindOf({ kind: 'none' as 'parcel' })).toThrow(RangeError);
   });
 });

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { optionKindRecords } from '../../../core/options/kinds/registry.ts';
+import { optionKinds } from '../../../core/options/kinds/registry.ts';
 import { inOrder } from '../../../core/ordered.ts';
 import type { OptionKind, OptionSelection } from '../../../core/policy/types.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
@@ -32,7 +32,7 @@ export function OptionsPhrase({
   );
   const by = (way: string) => {
     if (way === 'all') change({ by: 'all' });
-    if (way === 'kind') change({ by: 'kind', kinds: [optionKindRecords()[0]!.kind] });
+    if (way === 'kind') change({ by: 'kind', kinds: [optionKinds.all[0]!.kind] });
     if (way === 'tag' && tags[0] !== undefined) change({ by: 'tag', tags: [tags[0]] });
     if (way === 'list' && here[0]) change({ by: 'list', options: { [here[0][0]]: true } });
   };
@@ -57,7 +57,7 @@ export function OptionsPhrase({
         choose={by}
       />{' '}
       {selection.by === 'kind' &&
-        optionKindRecords().map(({ kind, several }) => (
+        optionKinds.all.map(({ kind, several }) => (
           <button
             key={kind}
             type="button"

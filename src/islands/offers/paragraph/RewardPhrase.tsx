@@ -4,7 +4,7 @@ import { rewardOfKind, setAmountIn, setReward } from '../../../client/edits/offe
 import { setAt } from '../../../client/edits/set-at.ts';
 import type { Amounts, Reward } from '../../../core/policy/types.ts';
 import type { RewardField } from '../../../core/offers/reward.ts';
-import { rewardKindOf, rewardKindRecords } from '../../../core/offers/rewards/registry.ts';
+import { rewardKindOf, rewardKinds } from '../../../core/offers/rewards/registry.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Remove } from '../../../ui/Remove.tsx';
 import { GoodsPhrase } from '../../conditions/GoodsPhrase.tsx';
@@ -73,7 +73,7 @@ export function RewardPhrase({
       <PhraseSelect
         label={`What shoppers get, ${label}`}
         value={reward.kind}
-        options={rewardKindRecords().map((record) => [record.kind, record.offered] as const)}
+        options={rewardKinds.all.map((record) => [record.kind, record.offered] as const)}
         choose={(kind) =>
           edit(setReward(offerId, goalId, rewardId, rewardOfKind(kind as Reward['kind'], reward, policy, first ?? '')))
         }

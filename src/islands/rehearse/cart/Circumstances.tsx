@@ -1,6 +1,6 @@
 import { useState, useSyncExternalStore } from 'react';
 import { setCartPart } from '../../../client/edits/cart-edits.ts';
-import { factNamed } from '../../../core/conditions/registry.ts';
+import { facts as knownFacts } from '../../../core/conditions/registry.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
 import { instantOfLocal, localText, nextClockChange } from '../../../core/time/time-zone-clock.ts';
@@ -57,7 +57,7 @@ export function Circumstances({
       .map((name) => [name, name]),
   ] as [string, string][];
   const { codes = [] } = cart;
-  const channels = factNamed('cart.channel')?.words?.known(policy, String) ?? [];
+  const channels = knownFacts.named('cart.channel')?.words?.known(policy, String) ?? [];
   const day = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone });
   return (
     <div
