@@ -5,15 +5,15 @@ import type { Edit } from './edit.ts';
 import { freshId, inTurn, renumber, setAt, valueAt } from './set-at.ts';
 
 /** Where a tree or a node of it stands: the steps that lead there from the policy. */
-export type ConditionPlace = readonly string[];
+export type PolicyPath = readonly string[];
 
 type Tree = Pick<Condition, 'of' | 'conditions'>;
 
-const childrenAt = (place: ConditionPlace) => [...place, 'conditions'];
+const childrenAt = (path: PolicyPath) => [...path, 'conditions'];
 
 /** Adds a node at the end of a tree or group. */
 export const addNode =
-  (tree: ConditionPlace, node: Unplaced<ConditionNode>): Edit =>
+  (tree: PolicyPath, node: Unplaced<ConditionNode>): Edit =>
   (policy) => {
     const conditions = valueAt<Tree>(policy, tree)?.conditions;
     if (!conditions) return [];
@@ -24,33 +24,33 @@ export const addNode =
   };
 
 /** Other values of a node, in place of those it has; its place in the order stays. */
-export const setNode = (place: ConditionPlace, values: Readonly<Record<string, unknown>>): Edit =>
-  inTurn(...Object.entries(values).map(([field, value]) => setAt([...place, field], value)));
+export const setNode = (path: PolicyPath, values: Readonly<Record<string, unknown>>): Edit =>
+  inTurn(...Object.entries(values).map(([field, value]) => setAt([...path, field], value)));
 
 /** Takes a node out, with all in it. */
-export const removeNode = (place: ConditionPlace): Edit => setAt(place, undefined);
+export const removeNode = (path: PolicyPath): Edit => setAt(path, undefined);
 
 /** Moves a node by some places among its siblings. */
-export const moveNode = (tree: ConditionPlace, id: string, by: number): Edit => renumber(childrenAt(tree), id, by);
+export const moveNode = (tree: PolicyPath, id: string, by: number): Edit => renumber(childrenAt(tree), id, by);
 
-/** Puts a node into a group of its own at the same place, where others can join it. */
+/** Puts a node into a group of its own at the same path, where others can join it. */
 export const wrapNode =
-  (place: ConditionPlace, of: Condition['of']): Edit =>
+  (path: PolicyPath, of: Condition['of']): Edit =>
   (policy) => {
-    const node = valueAt<ConditionNode>(policy, place);
+    const node = valueAt<ConditionNode>(policy, path);
     return node
-      ? setAt(place, {
+      ? setAt(path, {
           order: node.order,
           kind: 'group',
           of,
-          conditions: { [place.at(-1)!]: { ...node, order: 1 } },
+          conditions: { [path.at(-1)!]: { ...node, order: 1 } },
         } satisfies ConditionNode)(policy)
       : [];
   };
 
 /** Dissolves a group: what is in it takes its place among its siblings. */
 export const dissolveGroup =
-  (tree: ConditionPlace, id: string): Edit =>
+  (tree: PolicyPath, id: string): Edit =>
   (policy) => {
     const conditions = valueAt<Tree>(policy, tree)?.conditions ?? {};
     const group = conditions[id];

@@ -1,6 +1,6 @@
 import { PanelRightClose, PanelRightOpen } from 'lucide-react';
 import { inOrder } from '../../core/ordered.ts';
-import { usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
 import { BenchCard } from './BenchCard.tsx';
 
 /** The pinned carts, live beside every view. */

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { TestCart } from '../../core/policy/types.ts';
-import { usePage } from '../page/page-context.tsx';
+import { useCatalogue, useCompiled, useCompiledRelease, useNotation, useNow } from '../page/page-context.tsx';
 import { ExpectedMark } from '../rehearsal/ExpectedMark.tsx';
 import { DifferenceMark } from './DifferenceMark.tsx';
 import { Lead } from './Lead.tsx';
@@ -9,12 +9,15 @@ import { rehearse, whyNothing } from '../rehearsal/rehearse-cart.ts';
 
 /** One pinned cart: who and where, how far toward the goal, what is read, what delivery costs. */
 export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
-  const page = usePage();
-  const { compiled, compiledRelease, catalogue } = page;
-  const now = useMemo(() => rehearse(compiled, catalogue, cart, page.now), [compiled, catalogue, cart, page.now]);
+  const { money } = useNotation();
+  const compiled = useCompiled();
+  const compiledRelease = useCompiledRelease();
+  const catalogue = useCatalogue();
+  const opened = useNow();
+  const now = useMemo(() => rehearse(compiled, catalogue, cart, opened), [compiled, catalogue, cart, opened]);
   const released = useMemo(
-    () => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, page.now) : null),
-    [compiledRelease, catalogue, cart, page.now],
+    () => (compiledRelease ? rehearse(compiledRelease, catalogue, cart, opened) : null),
+    [compiledRelease, catalogue, cart, opened],
   );
   const { evaluation } = now;
   const currency = evaluation.currency;
@@ -26,7 +29,7 @@ export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
             {cart.name}
           </a>
         </h3>
-        {currency && evaluation.measures && <span>{page.money(evaluation.measures.goodsValue, currency)}</span>}
+        {currency && evaluation.measures && <span>{money(evaluation.measures.goodsValue, currency)}</span>}
       </div>
       <p className="truncate text-[12px] text-soft">
         {cart.destination.country} {cart.destination.postcode} · {cart.language}

@@ -2,7 +2,8 @@ import { Gift } from 'lucide-react';
 import type { OptionPrice } from '../../core/evaluation/evaluation.ts';
 import type { TraceNode } from '../../core/trace/trace.ts';
 import { useWhy } from '../../ui/Why.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { reasonOfOption } from '../rehearsal/reasons.ts';
 
 /** An option's name with its price before, struck through where it changed, and after; and why. */
@@ -17,11 +18,11 @@ export function OptionRow({
   trace: () => TraceNode | null;
   chosen: boolean;
 }) {
-  const page = usePage();
+  const { money } = useNotation();
   const policy = usePolicy();
   const name = policy.options[option.optionId]?.name ?? option.optionId;
   const why = useWhy(`price of ${name}`, () =>
-    reasonOfOption(trace(), option.optionId, policy, (minor) => page.money(minor, currency)),
+    reasonOfOption(trace(), option.optionId, policy, (minor) => money(minor, currency)),
   );
   const changed = option.before !== option.after;
   return (
@@ -34,7 +35,7 @@ export function OptionRow({
         {changed && (
           <s className="text-[12px] text-soft">
             <span className="sr-only">instead of </span>
-            {page.money(option.before, currency)}
+            {money(option.before, currency)}
           </s>
         )}
         <span
@@ -42,7 +43,7 @@ export function OptionRow({
           data-testid="price-after"
         >
           {changed && <Gift size={13} aria-hidden />}
-          {option.after === 0 ? 'free' : page.money(option.after, currency)}
+          {option.after === 0 ? 'free' : money(option.after, currency)}
         </span>
         {why.button}
       </div>

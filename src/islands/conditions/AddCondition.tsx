@@ -5,7 +5,8 @@ import { beginLeaf, facts } from '../../core/conditions/registry.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { ConditionNode, GoodsSelection } from '../../core/policy/types.ts';
 import { SearchList, type SearchEntry } from '../../ui/SearchList.tsx';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useNow } from '../page/page-context.tsx';
 import { GoodsSearch, PostcodeWord, WordSearch } from './first-words.tsx';
 
 type Start = { fact: Fact } | { qualifier: string } | 'group';
@@ -16,7 +17,7 @@ export function AddCondition({
   nested,
   add,
 }: {
-  markets: string;
+  markets: readonly string[];
   nested: boolean;
   add: (node: Unplaced<ConditionNode>) => boolean;
 }) {
@@ -58,16 +59,16 @@ function AddingStep({
   add,
 }: {
   step: 'fact' | Fact;
-  markets: string;
+  markets: readonly string[];
   nested: boolean;
   go: (step: Fact) => void;
   close: () => void;
   add: (node: Unplaced<ConditionNode>) => void;
 }) {
-  const { now } = usePage();
+  const now = useNow();
   const policy = useDraft((state) => state.settled);
   const begin = (fact: Fact, first: string | GoodsSelection | null) =>
-    add(beginLeaf(fact, first, policy, markets.split(' '), new Date(now).toISOString().slice(0, 10)));
+    add(beginLeaf(fact, first, policy, markets, new Date(now).toISOString().slice(0, 10)));
   if (step === 'fact') {
     const entries: SearchEntry<Start>[] = [
       ...facts.all.map((fact) => ({ value: { fact }, name: fact.name, group: fact.about, also: fact.also })),

@@ -5,8 +5,9 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import type { Parsed } from '../../ui/TypedField.tsx';
 import { AmountField } from '../fields/AmountField.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
-import { useDraft } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
 import { parseMoney, parseWhole } from '../fields/typed-text.ts';
+import { useEdit } from '../page/use-edit.tsx';
 
 type Set = (values: Record<string, unknown>) => Edit;
 
@@ -29,15 +30,14 @@ export function Compared({
   base,
   parse = count,
   set,
-  edit,
 }: {
   node: Extract<ConditionNode, { kind: 'number' | 'goodsNumber' | 'distance' }>;
   unit: string;
   base?: boolean;
   parse?: (text: string) => Parsed<number>;
   set: Set;
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   const currency = useDraft((state) => state.policy.store.baseCurrency);
   const { operator, value, to } = node;
   const write = (number: number) => (base ? toDecimal(number, currency) : String(number));
@@ -47,7 +47,6 @@ export function Compared({
       shown={write(shown)}
       parse={base ? parseMoney(currency) : parse}
       change={(next) => set({ [name]: next })}
-      edit={edit}
       live
       align="right"
       testId={`compared-${name}`}
@@ -80,15 +79,13 @@ export function MoneyCompared({
   node,
   markets,
   set,
-  edit,
 }: {
   node: Extract<ConditionNode, { kind: 'money' | 'goodsMoney' }>;
-  markets: string;
+  markets: readonly string[];
   set: Set;
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   const { operator, amounts, to } = node;
-  const ids = markets.split(' ');
   return (
     <>
       <PhraseSelect
@@ -99,15 +96,14 @@ export function MoneyCompared({
           edit(set(next === 'between' ? { operator: next, to: to ?? amounts } : { operator: next, to: undefined }))
         }
       />{' '}
-      {ids.map((id) => (
+      {markets.map((id) => (
         <MarketAmount
           key={id}
           marketId={id}
-          named={ids.length > 1}
+          named={markets.length > 1}
           amounts={amounts}
           to={operator === 'between' ? (to ?? amounts) : undefined}
           set={set}
-          edit={edit}
         />
       ))}
     </>
@@ -120,14 +116,12 @@ function MarketAmount({
   amounts,
   to,
   set,
-  edit,
 }: {
   marketId: string;
   named: boolean;
   amounts: Amounts;
   to: Amounts | undefined;
   set: Set;
-  edit: (edit: Edit) => boolean;
 }) {
   const market = useDraft((state) => state.policy.markets[marketId]!);
   const without = (table: Amounts) =>
@@ -140,7 +134,6 @@ function MarketAmount({
         amount={amounts[marketId]}
         marketId={marketId}
         change={(amount) => set({ amounts: amount ? { ...amounts, [marketId]: amount } : without(amounts) })}
-        edit={edit}
         optional="never"
       />
       {to && (
@@ -152,7 +145,6 @@ function MarketAmount({
             amount={to[marketId]}
             marketId={marketId}
             change={(amount) => set({ to: amount ? { ...to, [marketId]: amount } : without(to) })}
-            edit={edit}
             optional="never"
           />
         </>

@@ -6,17 +6,16 @@ import {
   removeNode,
   setNode,
   wrapNode,
-  type ConditionPlace,
+  type PolicyPath,
 } from '../../client/edits/condition-edits.ts';
-import type { Edit } from '../../client/edits/edit.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Condition, ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
-import { useStable } from '../../ui/use-stable.ts';
 import { AddCondition } from './AddCondition.tsx';
 import { ConditionLeaf } from './ConditionLeaf.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 const ofWords: [Condition['of'], string][] = [
   ['all', 'all of this'],
@@ -29,59 +28,45 @@ const maxDepth = 8;
 
 /**
  * A tree of conditions, edited in place.
- * @param place where the tree stands in the policy
+ * @param path where the tree stands in the policy
  * @param markets whose amounts are stated
  */
 export function ConditionEditor({
-  place,
+  path,
   condition,
   markets,
-  edit,
   label,
 }: {
-  place: ConditionPlace;
+  path: PolicyPath;
   condition: Pick<Condition, 'of' | 'conditions'>;
   markets: readonly string[];
-  edit: (edit: Edit) => boolean;
   label: string;
 }) {
-  const stable = useStable(edit);
-  const path = place.join('/');
   return (
     <div className="condition-editor" role="group" aria-label={label} data-testid="condition-editor">
-      <Tree
-        path={path}
-        of={condition.of}
-        conditions={condition.conditions}
-        depth={1}
-        markets={markets.join(' ')}
-        edit={stable}
-      />
+      <Tree path={path} of={condition.of} conditions={condition.conditions} depth={1} markets={markets} />
     </div>
   );
 }
 
-/** @param path steps from the policy, joined by slashes; a text, so that it stays the same from one drawing to the next */
 function Tree({
   path,
   of,
   conditions,
   depth,
   markets,
-  edit,
 }: {
-  path: string;
+  path: PolicyPath;
   of: Condition['of'];
   conditions: Condition['conditions'];
   depth: number;
-  markets: string;
-  edit: (edit: Edit) => boolean;
+  markets: readonly string[];
 }) {
+  const edit = useEdit();
   const nodes = inOrder(conditions);
-  const place = path.split('/');
   const rows = useRowDrag(
     nodes.map(([id]) => id),
-    (id, by) => edit(moveNode(place, id, by)),
+    (id, by) => edit(moveNode(path, id, by)),
   );
   return (
     <>
@@ -90,7 +75,7 @@ function Tree({
           label={depth === 1 ? 'How many must hold' : 'How many of the group must hold'}
           value={of}
           options={ofWords}
-          choose={(next) => edit(setNode(place, { of: next }))}
+          choose={(next) => edit(setNode(path, { of: next }))}
           testId={`of-${depth}`}
         />
         {nodes.length === 0 && (
@@ -108,21 +93,14 @@ function Tree({
                 </span>
               )}
               <div className="sentence min-w-0 flex-1 basis-60">
-                <NodeBody
-                  id={id}
-                  path={`${path}/conditions/${id}`}
-                  node={node}
-                  depth={depth}
-                  markets={markets}
-                  edit={edit}
-                />
+                <NodeBody id={id} path={[...path, 'conditions', id]} node={node} depth={depth} markets={markets} />
               </div>
               <span className="text-[13px]">
                 {node.kind === 'group' ? (
                   <button
                     type="button"
                     className="quiet-button text-soft"
-                    onClick={() => edit(dissolveGroup(place, id))}
+                    onClick={() => edit(dissolveGroup(path, id))}
                   >
                     dissolve the group
                   </button>
@@ -131,20 +109,20 @@ function Tree({
                     <button
                       type="button"
                       className="quiet-button text-soft"
-                      onClick={() => edit(wrapNode([...place, 'conditions', id], of === 'any' ? 'all' : 'any'))}
+                      onClick={() => edit(wrapNode([...path, 'conditions', id], of === 'any' ? 'all' : 'any'))}
                       aria-label={`group it: condition ${index + 1}`}
                     >
                       group it
                     </button>
                   )
                 )}
-                <Remove what={`condition ${index + 1}`} remove={() => edit(removeNode([...place, 'conditions', id]))} />
+                <Remove what={`condition ${index + 1}`} remove={() => edit(removeNode([...path, 'conditions', id]))} />
               </span>
             </div>
           </li>
         ))}
         <li>
-          <AddCondition markets={markets} nested={depth < maxDepth} add={(node) => edit(addNode(place, node))} />
+          <AddCondition markets={markets} nested={depth < maxDepth} add={(node) => edit(addNode(path, node))} />
         </li>
       </ol>
     </>
@@ -157,17 +135,15 @@ function NodeBody({
   node,
   depth,
   markets,
-  edit,
 }: {
   id: string;
-  path: string;
+  path: PolicyPath;
   node: ConditionNode;
   depth: number;
-  markets: string;
-  edit: (edit: Edit) => boolean;
+  markets: readonly string[];
 }) {
   const [folded, setFolded] = useState(false);
-  if (node.kind !== 'group') return <ConditionLeaf path={path} node={node} markets={markets} edit={edit} />;
+  if (node.kind !== 'group') return <ConditionLeaf path={path} node={node} markets={markets} />;
   return (
     <>
       <button
@@ -182,7 +158,7 @@ function NodeBody({
       {folded ? (
         <span className="text-soft">a group of {Object.keys(node.conditions).length}</span>
       ) : (
-        <Tree path={path} of={node.of} conditions={node.conditions} depth={depth + 1} markets={markets} edit={edit} />
+        <Tree path={path} of={node.of} conditions={node.conditions} depth={depth + 1} markets={markets} />
       )}
     </>
   );

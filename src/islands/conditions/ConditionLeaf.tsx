@@ -1,34 +1,34 @@
 import { memo } from 'react';
-import { setNode } from '../../client/edits/condition-edits.ts';
-import type { Edit } from '../../client/edits/edit.ts';
+import { setNode, type PolicyPath } from '../../client/edits/condition-edits.ts';
 import { isNegated, verbsOf, wordsWith } from '../../core/conditions/forms/word.ts';
 import { basesInWords } from '../../core/conditions/reader.ts';
 import { factOf } from '../../core/conditions/registry.ts';
 import { inOrder } from '../../core/ordered.ts';
+import { same } from '../../core/same.ts';
 import type { ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
-import { useDraft } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
 import { parseMeasured, parseNumber, parsePosition } from '../fields/typed-text.ts';
 import { Compared, MoneyCompared } from './Compared.tsx';
 import { GoodsPhrase } from './GoodsPhrase.tsx';
 import { DateAndTime, DaysOfWeek, TimeOfDay } from './Moment.tsx';
 import { PatternList, WordValues } from './WordValues.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 type Leaf = Exclude<ConditionNode, { kind: 'group' }>;
 interface LeafProps<N extends Leaf = Leaf> {
-  /** steps from the policy, joined by slashes */
-  path: string;
+  path: PolicyPath;
   node: N;
-  /** ids of the markets whose amounts are stated, parted by spaces */
-  markets: string;
-  edit: (edit: Edit) => boolean;
+  /** ids of those whose amounts are stated */
+  markets: readonly string[];
 }
 
 /** One condition as a clause whose parts are chosen and typed in place; drawn anew only when it has changed. */
-export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, edit }: LeafProps) {
-  const set = (values: Record<string, unknown>) => setNode(path.split('/'), values);
-  if (node.kind === 'qualifier') return <NamedCondition path={path} node={node} markets={markets} edit={edit} />;
+export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets }: LeafProps) {
+  const edit = useEdit();
+  const set = (values: Record<string, unknown>) => setNode(path, values);
+  if (node.kind === 'qualifier') return <NamedCondition path={path} node={node} markets={markets} />;
   const fact = factOf(node);
   const subject = (
     <span>
@@ -86,7 +86,6 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
             parse={parseMeasured(node.fact, 0, 1_000_000_000)}
             base={node.fact === 'shopper.lifetimeSpend'}
             set={set}
-            edit={edit}
           />
         </>
       );
@@ -94,8 +93,8 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
       return (
         <>
           {subject}
-          (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />){' '}
-          <Compared node={node} unit="items" set={set} edit={edit} />
+          (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} />){' '}
+          <Compared node={node} unit="items" set={set} />
         </>
       );
     case 'money':
@@ -105,7 +104,7 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
           {subject}
           {node.kind === 'goodsMoney' && (
             <>
-              (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />){' '}
+              (<GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} />){' '}
             </>
           )}
           <PhraseSelect
@@ -114,7 +113,7 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
             options={basesInWords}
             choose={(basis) => edit(set({ basis }))}
           />
-          , <MoneyCompared node={node} markets={markets} set={set} edit={edit} />
+          , <MoneyCompared node={node} markets={markets} set={set} />
         </>
       );
     case 'contents':
@@ -131,7 +130,7 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
             ]}
             choose={(operator) => edit(set({ operator }))}
           />{' '}
-          <GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} edit={edit} />
+          <GoodsPhrase goods={node.goods} markets={markets} change={(goods) => set({ goods })} />
         </>
       );
     case 'postcode':
@@ -149,36 +148,36 @@ export const ConditionLeaf = memo(function ConditionLeaf({ path, node, markets, 
             shown={`${node.center.latitude}, ${node.center.longitude}`}
             parse={parsePosition}
             change={(center) => set({ center })}
-            edit={edit}
           />{' '}
-          <Compared node={node} unit="km" parse={parseNumber(0, 20_040)} set={set} edit={edit} />
+          <Compared node={node} unit="km" parse={parseNumber(0, 20_040)} set={set} />
         </>
       );
     case 'instant':
       return (
         <>
           {subject}
-          <DateAndTime node={node} set={set} edit={edit} />
+          <DateAndTime node={node} set={set} />
         </>
       );
     case 'weekday':
       return (
         <>
           {subject}
-          <DaysOfWeek node={node} set={set} edit={edit} />
+          <DaysOfWeek node={node} set={set} />
         </>
       );
     case 'timeOfDay':
       return (
         <>
           {subject}
-          <TimeOfDay node={node} set={set} edit={edit} />
+          <TimeOfDay node={node} set={set} />
         </>
       );
   }
-});
+}, same);
 
-function NamedCondition({ path, node, edit }: LeafProps<Extract<Leaf, { kind: 'qualifier' }>>) {
+function NamedCondition({ path, node }: LeafProps<Extract<Leaf, { kind: 'qualifier' }>>) {
+  const edit = useEdit();
   const qualifiers = useDraft((state) => state.policy.qualifiers);
   return (
     <>
@@ -186,7 +185,7 @@ function NamedCondition({ path, node, edit }: LeafProps<Extract<Leaf, { kind: 'q
         label="Named condition"
         value={node.qualifier}
         options={inOrder(qualifiers).map(([id, { name }]) => [id, `“${name}”`] as const)}
-        choose={(qualifier) => edit(setNode(path.split('/'), { qualifier }))}
+        choose={(qualifier) => edit(setNode(path, { qualifier }))}
       />{' '}
       holds
     </>

@@ -4,8 +4,10 @@ import { withGoods } from '../../core/conditions/goods-words.ts';
 import type { Amounts, GoodsSelection } from '../../core/policy/types.ts';
 import { Remove } from '../../ui/Remove.tsx';
 import { AmountField } from '../fields/AmountField.tsx';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useCatalogue } from '../page/page-context.tsx';
 import { GoodsSearch } from './first-words.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 const fields = ['categories', 'tags', 'products'] as const;
 const kinds = { categories: 'category', tags: 'tag', products: '' } as const;
@@ -15,14 +17,13 @@ export function GoodsPhrase({
   goods,
   markets,
   change,
-  edit,
 }: {
   goods: GoodsSelection;
-  markets: string;
+  markets: readonly string[];
   change: (goods: GoodsSelection) => Edit;
-  edit: (edit: Edit) => boolean;
 }) {
-  const { catalogue } = usePage();
+  const edit = useEdit();
+  const catalogue = useCatalogue();
   const [adding, setAdding] = useState(false);
   const [priced, setPriced] = useState(goods.unitPriceFrom !== undefined || goods.unitPriceBelow !== undefined);
   const named = fields.flatMap((field) =>
@@ -53,7 +54,7 @@ export function GoodsPhrase({
       ))}
       {named.length === 0 && 'any goods'}
       {priced &&
-        markets.split(' ').map((id) => (
+        markets.map((id) => (
           <span key={id}>
             {' '}
             <PriceBound
@@ -63,7 +64,6 @@ export function GoodsPhrase({
               change={(table) =>
                 change({ ...without(goods, 'unitPriceFrom'), ...(table ? { unitPriceFrom: table } : {}) })
               }
-              edit={edit}
             />{' '}
             <PriceBound
               word="below"
@@ -72,7 +72,6 @@ export function GoodsPhrase({
               change={(table) =>
                 change({ ...without(goods, 'unitPriceBelow'), ...(table ? { unitPriceBelow: table } : {}) })
               }
-              edit={edit}
             />
           </span>
         ))}
@@ -109,13 +108,11 @@ function PriceBound({
   marketId,
   table,
   change,
-  edit,
 }: {
   word: 'from' | 'below';
   marketId: string;
   table: Amounts | undefined;
   change: (table: Amounts | undefined) => Edit;
-  edit: (edit: Edit) => boolean;
 }) {
   const market = useDraft((state) => state.policy.markets[marketId]!);
   return (
@@ -130,7 +127,6 @@ function PriceBound({
           const next = amount ? { ...rest, [marketId]: amount } : rest;
           return change(Object.keys(next).length > 0 ? (next as Amounts) : undefined);
         }}
-        edit={edit}
         optional="any"
       />{' '}
       {market.currency}

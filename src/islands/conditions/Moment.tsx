@@ -6,24 +6,17 @@ import { UntilField } from '../../ui/UntilField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { parseTime } from '../fields/typed-text.ts';
+import { useEdit } from '../page/use-edit.tsx';
 
 interface MomentProps<Kind> {
   node: Extract<ConditionNode, { kind: Kind }>;
   set: (values: Record<string, unknown>) => Edit;
-  edit: (edit: Edit) => boolean;
 }
 
 const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
-function Clock({
-  readIn,
-  set,
-  edit,
-}: {
-  readIn: string;
-  set: (values: Record<string, unknown>) => Edit;
-  edit: (edit: Edit) => boolean;
-}) {
+function Clock({ readIn, set }: { readIn: string; set: (values: Record<string, unknown>) => Edit }) {
+  const edit = useEdit();
   const own = readIn !== 'store' && readIn !== 'market';
   return (
     <>
@@ -39,7 +32,8 @@ function Clock({
   );
 }
 
-export function DaysOfWeek({ node, set, edit }: MomentProps<'weekday'>) {
+export function DaysOfWeek({ node, set }: MomentProps<'weekday'>) {
+  const edit = useEdit();
   const toggle = (day: number) => {
     const days = node.days.includes(day)
       ? node.days.filter((other) => other !== day)
@@ -59,19 +53,18 @@ export function DaysOfWeek({ node, set, edit }: MomentProps<'weekday'>) {
           {name}
         </button>
       ))}
-      <Clock readIn={node.readIn} set={set} edit={edit} />
+      <Clock readIn={node.readIn} set={set} />
     </>
   );
 }
 
-export function TimeOfDay({ node, set, edit }: MomentProps<'timeOfDay'>) {
+export function TimeOfDay({ node, set }: MomentProps<'timeOfDay'>) {
   const field = (label: string, name: 'from' | 'to') => (
     <EditedField
       label={label}
       shown={node[name]}
       parse={parseTime}
       change={(time) => set({ [name]: name === 'to' && time === '23:59' ? '00:00' : time })}
-      edit={edit}
       live
       testId={`time-${name}`}
     />
@@ -81,14 +74,15 @@ export function TimeOfDay({ node, set, edit }: MomentProps<'timeOfDay'>) {
       from {field('From', 'from')} until {node.to === '00:00' ? 'the end of the day, ' : ''}
       {field('Until', 'to')}
       {node.to !== '00:00' && node.to <= node.from && ' of the next day'}
-      <Clock readIn={node.readIn} set={set} edit={edit} />
+      <Clock readIn={node.readIn} set={set} />
     </>
   );
 }
 
 const dayAfter = (local: string) => `${addDays(local.slice(0, 10), 1)}${local.slice(10)}`;
 
-export function DateAndTime({ node, set, edit }: MomentProps<'instant'>) {
+export function DateAndTime({ node, set }: MomentProps<'instant'>) {
+  const edit = useEdit();
   const put = (name: 'at' | 'to') => (at: string) => at !== '' && edit(set({ [name]: at }));
   return (
     <>
@@ -115,7 +109,7 @@ export function DateAndTime({ node, set, edit }: MomentProps<'instant'>) {
           until <UntilField label="Until" value={node.to ?? dayAfter(node.at)} change={put('to')} />
         </>
       )}
-      <Clock readIn={node.readIn} set={set} edit={edit} />
+      <Clock readIn={node.readIn} set={set} />
     </>
   );
 }

@@ -3,12 +3,13 @@ import { ordersWorker } from '../../client/orders-worker.ts';
 import { ofEachOrder, unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import type { ConditionOnOrders, Trait } from '../../core/orders/condition-on-orders.ts';
 import type { Condition, Policy } from '../../core/policy/types.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 
 /** For which share of the last quarter's orders a condition would hold, as it is typed, and what orders do not tell. */
 export function TriedOnOrders({ condition, marketId }: { condition: Condition; marketId: string }) {
   const policy = usePolicy();
-  const { locale, money } = usePage();
+  const { locale, money } = useNotation();
   const { markets, store, rates, qualifiers, options } = policy;
   const market = markets[marketId]!;
   const zoneOf = useMemo(

@@ -1,36 +1,36 @@
 import { useState } from 'react';
-import type { Edit } from '../../client/edits/edit.ts';
+import type { PolicyPath } from '../../client/edits/condition-edits.ts';
 import { setAt } from '../../client/edits/set-at.ts';
 import { readOut } from '../../core/conditions/read-out.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Condition } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { ConditionEditor } from './ConditionEditor.tsx';
-import { usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 /**
  * A condition as a choice: none, one of the named ones, or a tree of its own that opens in place.
- * @param place where it stands in the policy
+ * @param path where it stands in the policy
  * @param markets whose amounts are stated
  * @param always what is said without one
  */
 export function WhenPhrase({
   label,
-  place,
+  path,
   when,
   markets,
   always = 'always',
-  edit,
   testId,
 }: {
   label: string;
-  place: readonly string[];
+  path: PolicyPath;
   when: Condition | undefined;
   markets: readonly string[];
   always?: string;
-  edit: (edit: Edit) => boolean;
   testId?: string | undefined;
 }) {
+  const edit = useEdit();
   const policy = usePolicy();
   const [open, setOpen] = useState(false);
   const only = when && Object.values(when.conditions).length === 1 ? Object.values(when.conditions)[0] : undefined;
@@ -38,10 +38,10 @@ export function WhenPhrase({
   const value = !when ? '' : (named ?? 'own');
   const choose = (id: string) => {
     setOpen(id === 'own');
-    if (id === '') edit(setAt(place, undefined));
+    if (id === '') edit(setAt(path, undefined));
     else if (id !== 'own')
-      edit(setAt(place, { of: 'all', conditions: { named: { order: 1, kind: 'qualifier', qualifier: id } } }));
-    else if (!when) edit(setAt(place, { of: 'all', conditions: {} }));
+      edit(setAt(path, { of: 'all', conditions: { named: { order: 1, kind: 'qualifier', qualifier: id } } }));
+    else if (!when) edit(setAt(path, { of: 'all', conditions: {} }));
   };
   return (
     <>
@@ -74,7 +74,7 @@ export function WhenPhrase({
         </button>
       )}
       {open && when && (
-        <ConditionEditor place={place} condition={when} markets={markets} edit={edit} label={`${label}: conditions`} />
+        <ConditionEditor path={path} condition={when} markets={markets} label={`${label}: conditions`} />
       )}
     </>
   );

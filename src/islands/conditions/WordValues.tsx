@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Fact } from '../../core/conditions/fact.ts';
 import { Remove } from '../../ui/Remove.tsx';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { countryName } from '../page/place-names.ts';
 import { PostcodeWord, WordSearch } from './first-words.tsx';
 
@@ -47,7 +48,7 @@ export function WordValues({
 }
 
 function WordName({ fact, word }: { fact: Fact; word: string }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const { nameOf, shown } = fact.words!;
   const name = useDraft(({ policy }) => nameOf?.(word, policy) ?? word);
   return <>{shown ? shown(word, (code) => countryName(code, locale)) : name}</>;

@@ -3,7 +3,8 @@ import { goodsWords } from '../../core/conditions/goods-words.ts';
 import { parsePostcodePattern } from '../../core/geography/postcode.ts';
 import { AddWord } from '../../ui/AddWord.tsx';
 import { SearchList } from '../../ui/SearchList.tsx';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useCatalogue, useNotation } from '../page/page-context.tsx';
 import { countryName } from '../page/place-names.ts';
 
 /** A word that a fact can have: one of those known, or where a shop may hand in others any. */
@@ -18,7 +19,7 @@ export function WordSearch({
   close: () => void;
   choose: (word: string) => void;
 }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const policy = useDraft((state) => state.settled);
   const { known, accept } = fact.words!;
   const words = known(policy, (code) => countryName(code, locale));
@@ -44,7 +45,7 @@ export function GoodsSearch({
   close: () => void;
   choose: (field: keyof typeof goodsGroups, word: string) => void;
 }) {
-  const { catalogue } = usePage();
+  const catalogue = useCatalogue();
   return (
     <SearchList
       label="Goods"

@@ -7,8 +7,8 @@ import type { Calendar } from '../../core/policy/types.ts';
 import { dayNumber } from '../../core/time/day.ts';
 import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
-import { usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { parseName } from '../fields/typed-text.ts';
 import { weekdays } from './opening-hours.ts';
 
@@ -29,84 +29,85 @@ export function Calendars() {
       } satisfies Calendar),
     );
   return (
-    <section className="mt-3 border-t border-hairline pt-2" aria-label="Calendars">
-      <h2 className="text-[17px]">Calendars</h2>
-      {refusal}
-      <ul>
-        {calendars.map(([id, { name, workingDays, holidays }]) => (
-          <li key={id} className="border-b border-hairline py-1 leading-7" data-testid={`calendar-${id}`}>
-            <p>
-              <strong>
-                <EditedField
-                  label={`Name of calendar ${name}`}
-                  shown={name}
-                  parse={parseName}
-                  change={(value) => setAt(['calendars', id, 'name'], value)}
-                  edit={edit}
+    <GuardedEdits edit={edit}>
+      <section className="mt-3 border-t border-hairline pt-2" aria-label="Calendars">
+        <h2 className="text-[17px]">Calendars</h2>
+        {refusal}
+        <ul>
+          {calendars.map(([id, { name, workingDays, holidays }]) => (
+            <li key={id} className="border-b border-hairline py-1 leading-7" data-testid={`calendar-${id}`}>
+              <p>
+                <strong>
+                  <EditedField
+                    label={`Name of calendar ${name}`}
+                    shown={name}
+                    parse={parseName}
+                    change={(value) => setAt(['calendars', id, 'name'], value)}
+                  />
+                </strong>{' '}
+                works on{' '}
+                {weekdays.map((day, index) => {
+                  const number = (index + 1) as Calendar['workingDays'][number];
+                  const on = workingDays.includes(number);
+                  return (
+                    <label key={day} className="mr-2 inline-flex items-center gap-1 text-[13px]">
+                      <input
+                        type="checkbox"
+                        className="checkbox checkbox-xs"
+                        checked={on}
+                        onChange={() =>
+                          edit(
+                            setAt(
+                              ['calendars', id, 'workingDays'],
+                              on
+                                ? workingDays.filter((other) => other !== number)
+                                : [...workingDays, number].sort((a, b) => a - b),
+                            ),
+                          )
+                        }
+                      />
+                      {day}
+                    </label>
+                  );
+                })}
+                <span className="text-[13px] text-soft">{usedInWords(used(id))}</span>
+                {used(id) === 0 && (
+                  <button
+                    type="button"
+                    className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
+                    onClick={() => edit(setAt(['calendars', id], undefined))}
+                  >
+                    remove it
+                  </button>
+                )}
+              </p>
+              <p className="text-[13px]">
+                but not on{' '}
+                {Object.entries(holidays)
+                  .sort(([a], [b]) => (a < b ? -1 : 1))
+                  .map(([date, reason]) => (
+                    <span key={date} className="mr-2 whitespace-nowrap">
+                      {date} {reason}
+                      <Remove
+                        what={`${date} of ${name}`}
+                        remove={() => edit(setAt(['calendars', id, 'holidays', date], undefined))}
+                      />
+                    </span>
+                  ))}
+                <AddDay
+                  calendar={name}
+                  taken={holidays}
+                  add={(date, reason) => edit(setAt(['calendars', id, 'holidays', date], reason))}
                 />
-              </strong>{' '}
-              works on{' '}
-              {weekdays.map((day, index) => {
-                const number = (index + 1) as Calendar['workingDays'][number];
-                const on = workingDays.includes(number);
-                return (
-                  <label key={day} className="mr-2 inline-flex items-center gap-1 text-[13px]">
-                    <input
-                      type="checkbox"
-                      className="checkbox checkbox-xs"
-                      checked={on}
-                      onChange={() =>
-                        edit(
-                          setAt(
-                            ['calendars', id, 'workingDays'],
-                            on
-                              ? workingDays.filter((other) => other !== number)
-                              : [...workingDays, number].sort((a, b) => a - b),
-                          ),
-                        )
-                      }
-                    />
-                    {day}
-                  </label>
-                );
-              })}
-              <span className="text-[13px] text-soft">{usedInWords(used(id))}</span>
-              {used(id) === 0 && (
-                <button
-                  type="button"
-                  className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
-                  onClick={() => edit(setAt(['calendars', id], undefined))}
-                >
-                  remove it
-                </button>
-              )}
-            </p>
-            <p className="text-[13px]">
-              but not on{' '}
-              {Object.entries(holidays)
-                .sort(([a], [b]) => (a < b ? -1 : 1))
-                .map(([date, reason]) => (
-                  <span key={date} className="mr-2 whitespace-nowrap">
-                    {date} {reason}
-                    <Remove
-                      what={`${date} of ${name}`}
-                      remove={() => edit(setAt(['calendars', id, 'holidays', date], undefined))}
-                    />
-                  </span>
-                ))}
-              <AddDay
-                calendar={name}
-                taken={holidays}
-                add={(date, reason) => edit(setAt(['calendars', id, 'holidays', date], reason))}
-              />
-            </p>
-          </li>
-        ))}
-      </ul>
-      <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-calendar">
-        Add a calendar
-      </button>
-    </section>
+              </p>
+            </li>
+          ))}
+        </ul>
+        <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-calendar">
+          Add a calendar
+        </button>
+      </section>
+    </GuardedEdits>
   );
 }
 

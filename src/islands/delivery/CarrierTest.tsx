@@ -5,7 +5,8 @@ import { carriersOf } from '../../core/charges/carriers-of.ts';
 import { compileCharge } from '../../core/charges/compile-charge.ts';
 import type { Charge } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCompiled, useNotation } from '../page/page-context.tsx';
 
 const modes: [string, string][] = [
   ['works', 'works'],
@@ -20,7 +21,8 @@ const standIn = { name: 'carrier' };
 /** Asks the carriers of a charge as a shop's quote would: what is sent, what comes back, and what a shopper then pays. */
 export function CarrierTest({ charge, marketId, country }: { charge: Charge; marketId: string; country: string }) {
   const policy = usePolicy();
-  const { compiled, money } = usePage();
+  const { money } = useNotation();
+  const compiled = useCompiled();
   const [grams, setGrams] = useState('1500');
   const [volume, setVolume] = useState('8000');
   const [to, setTo] = useState(country);

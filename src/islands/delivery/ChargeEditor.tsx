@@ -20,8 +20,8 @@ import { inOrder } from '../../core/ordered.ts';
 import type { Charge } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
-import { useDraft, usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { parsePercent } from '../fields/typed-text.ts';
 import { EditedField } from '../fields/EditedField.tsx';
 import { AmountField } from '../fields/AmountField.tsx';
@@ -70,181 +70,179 @@ export function ChargeEditor({
   const stepped = preset?.kind === 'stepsByCount' || preset?.kind === 'stepsByValue';
   const indexOf = new Map(ids.map((id, index) => [id, index + 1]));
   return (
-    <div className="mt-1 border-l-2 border-hairline pl-3" data-testid="charge-editor">
-      {refusal}
-      <p>
-        It costs{' '}
-        <PhraseSelect
-          label="Kind of charge"
-          value={preset?.kind ?? 'own'}
-          options={[...kinds, ['own', 'lines of its own']]}
-          choose={(kind) =>
-            edit(
-              kind === 'own'
-                ? takeBeyondPresets(optionId)
-                : setCharge(optionId, chargeLike(kind as ChargePreset['kind'], charge)),
-            )
-          }
-          testId="charge-kind"
-        />
-        {(preset?.kind === 'stepsByCount' || preset?.kind === 'baseAndFactor') && (
-          <>
-            {' '}
-            by{' '}
-            <PhraseSelect
-              label="Measure"
-              value={preset.measure}
-              options={measures}
-              choose={(measure) => edit(setMeasure(optionId, measure as (typeof measures)[number][0]))}
-              testId="charge-measure"
-            />
-          </>
-        )}
-        {!preset && (
-          <>
-            :{' '}
-            <PhraseSelect
-              label="Of the lines that apply"
-              value={charge.combine}
-              options={[
-                ['first', 'the first line that applies'],
-                ['sum', 'the sum of the lines that apply'],
-                ['highest', 'the highest of the lines that apply'],
-                ['lowest', 'the lowest of the lines that apply'],
-              ]}
-              choose={(combine) => edit(setAt(at('combine'), combine))}
-              testId="charge-combine"
-            />
-          </>
-        )}
-        . <span className="text-soft">{words.charge(charge)}</span>
-      </p>
-      <ol>
-        {lines.map(([id, line], index) => (
-          <ChargeLineRow
-            key={id}
-            optionId={optionId}
-            lineId={id}
-            line={line}
-            settled={settled?.lines[id]}
-            number={index + 1}
-            marketId={marketId}
-            currency={currency}
-            free={!preset}
-            stepped={stepped}
-            lit={taken?.lines.has(id) ?? false}
-            shadowedBy={(shadowed.get(id) ?? []).map((other) => indexOf.get(other)!)}
-            removable={lines.length > 1}
-            edit={edit}
-            rows={rows}
-            remove={() => edit(removeLine(optionId, id))}
-          />
-        ))}
-      </ol>
-      {carriersOf(charge).length > 0 && (
-        <CarrierTest
-          charge={charge}
-          marketId={marketId}
-          country={policy.markets[marketId]!.countries[0] ?? policy.store.origin.country}
-        />
-      )}
-      <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
-        {stepped && (
-          <button type="button" className="btn btn-xs" onClick={() => edit(addStep(optionId))} data-testid="add-step">
-            Add a step
-          </button>
-        )}
-        {!preset && (
-          <>
-            {priceKinds.all.map(({ offered, begin }) => (
-              <button
-                key={offered}
-                type="button"
-                className="quiet-button underline decoration-dotted underline-offset-2"
-                onClick={() => edit(addLine(optionId, begin()))}
-              >
-                {offered}
-              </button>
-            ))}
-          </>
-        )}
-        {!preset && (
-          <span>
-            When no line applies it is{' '}
-            <PhraseSelect
-              label="When no line applies"
-              value={charge.otherwise.kind}
-              options={[
-                ['notOffered', 'not offered'],
-                ['price', 'offered for'],
-              ]}
-              choose={(kind) =>
-                edit(setAt(at('otherwise'), kind === 'price' ? { kind, price: { exact: 0 } } : { kind }))
-              }
-            />{' '}
-            {charge.otherwise.kind === 'price' && (
-              <AmountField
-                label="Price when no line applies"
-                amount={charge.otherwise.price}
-                marketId={marketId}
-                change={(amount) => setAt(at('otherwise', 'price'), amount)}
-                edit={edit}
-              />
-            )}
-          </span>
-        )}
-        <span>
-          Handling{' '}
+    <GuardedEdits edit={edit}>
+      <div className="mt-1 border-l-2 border-hairline pl-3" data-testid="charge-editor">
+        {refusal}
+        <p>
+          It costs{' '}
           <PhraseSelect
-            label="Handling"
-            value={charge.handling ? Object.keys(charge.handling)[0]! : ''}
-            options={[
-              ['', 'none'],
-              ['amount', 'an amount'],
-              ['percent', 'a percentage'],
-            ]}
-            choose={(kind) => edit(setAt(at('handling'), firstHandlings.get(kind)))}
-            testId="handling"
-          />{' '}
-          {charge.handling && 'amount' in charge.handling && (
-            <AmountField
-              label="Handling"
-              amount={charge.handling.amount}
-              marketId={marketId}
-              change={(amount) => setAt(at('handling', 'amount'), amount)}
-              edit={edit}
-            />
-          )}
-          {charge.handling && 'percent' in charge.handling && (
+            label="Kind of charge"
+            value={preset?.kind ?? 'own'}
+            options={[...kinds, ['own', 'lines of its own']]}
+            choose={(kind) =>
+              edit(
+                kind === 'own'
+                  ? takeBeyondPresets(optionId)
+                  : setCharge(optionId, chargeLike(kind as ChargePreset['kind'], charge)),
+              )
+            }
+            testId="charge-kind"
+          />
+          {(preset?.kind === 'stepsByCount' || preset?.kind === 'baseAndFactor') && (
             <>
-              <EditedField
-                label="Handling, percent"
-                shown={charge.handling.percent}
-                parse={parsePercent}
-                change={(percent) => setAt(at('handling', 'percent'), percent)}
-                edit={edit}
-                live
-                align="right"
-              />{' '}
-              % of the charge
+              {' '}
+              by{' '}
+              <PhraseSelect
+                label="Measure"
+                value={preset.measure}
+                options={measures}
+                choose={(measure) => edit(setMeasure(optionId, measure as (typeof measures)[number][0]))}
+                testId="charge-measure"
+              />
             </>
           )}
-        </span>
-        <span>
-          Light up the line that{' '}
-          <PhraseSelect
-            label="Cart whose line is lit"
-            quiet={cart === ''}
-            value={cart}
-            options={[['', 'no cart'], ...carts.map(([id, { name }]) => [id, name] as const)]}
-            choose={setCart}
-            testId="lit-cart"
-          />{' '}
-          takes
-          {taken && <span className="text-soft"> {taken.said}</span>}
-        </span>
-      </p>
-    </div>
+          {!preset && (
+            <>
+              :{' '}
+              <PhraseSelect
+                label="Of the lines that apply"
+                value={charge.combine}
+                options={[
+                  ['first', 'the first line that applies'],
+                  ['sum', 'the sum of the lines that apply'],
+                  ['highest', 'the highest of the lines that apply'],
+                  ['lowest', 'the lowest of the lines that apply'],
+                ]}
+                choose={(combine) => edit(setAt(at('combine'), combine))}
+                testId="charge-combine"
+              />
+            </>
+          )}
+          . <span className="text-soft">{words.charge(charge)}</span>
+        </p>
+        <ol>
+          {lines.map(([id, line], index) => (
+            <ChargeLineRow
+              key={id}
+              optionId={optionId}
+              lineId={id}
+              line={line}
+              settled={settled?.lines[id]}
+              number={index + 1}
+              marketId={marketId}
+              currency={currency}
+              free={!preset}
+              stepped={stepped}
+              lit={taken?.lines.has(id) ?? false}
+              shadowedBy={(shadowed.get(id) ?? []).map((other) => indexOf.get(other)!)}
+              removable={lines.length > 1}
+              rows={rows}
+              remove={() => edit(removeLine(optionId, id))}
+            />
+          ))}
+        </ol>
+        {carriersOf(charge).length > 0 && (
+          <CarrierTest
+            charge={charge}
+            marketId={marketId}
+            country={policy.markets[marketId]!.countries[0] ?? policy.store.origin.country}
+          />
+        )}
+        <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
+          {stepped && (
+            <button type="button" className="btn btn-xs" onClick={() => edit(addStep(optionId))} data-testid="add-step">
+              Add a step
+            </button>
+          )}
+          {!preset && (
+            <>
+              {priceKinds.all.map(({ offered, begin }) => (
+                <button
+                  key={offered}
+                  type="button"
+                  className="quiet-button underline decoration-dotted underline-offset-2"
+                  onClick={() => edit(addLine(optionId, begin()))}
+                >
+                  {offered}
+                </button>
+              ))}
+            </>
+          )}
+          {!preset && (
+            <span>
+              When no line applies it is{' '}
+              <PhraseSelect
+                label="When no line applies"
+                value={charge.otherwise.kind}
+                options={[
+                  ['notOffered', 'not offered'],
+                  ['price', 'offered for'],
+                ]}
+                choose={(kind) =>
+                  edit(setAt(at('otherwise'), kind === 'price' ? { kind, price: { exact: 0 } } : { kind }))
+                }
+              />{' '}
+              {charge.otherwise.kind === 'price' && (
+                <AmountField
+                  label="Price when no line applies"
+                  amount={charge.otherwise.price}
+                  marketId={marketId}
+                  change={(amount) => setAt(at('otherwise', 'price'), amount)}
+                />
+              )}
+            </span>
+          )}
+          <span>
+            Handling{' '}
+            <PhraseSelect
+              label="Handling"
+              value={charge.handling ? Object.keys(charge.handling)[0]! : ''}
+              options={[
+                ['', 'none'],
+                ['amount', 'an amount'],
+                ['percent', 'a percentage'],
+              ]}
+              choose={(kind) => edit(setAt(at('handling'), firstHandlings.get(kind)))}
+              testId="handling"
+            />{' '}
+            {charge.handling && 'amount' in charge.handling && (
+              <AmountField
+                label="Handling"
+                amount={charge.handling.amount}
+                marketId={marketId}
+                change={(amount) => setAt(at('handling', 'amount'), amount)}
+              />
+            )}
+            {charge.handling && 'percent' in charge.handling && (
+              <>
+                <EditedField
+                  label="Handling, percent"
+                  shown={charge.handling.percent}
+                  parse={parsePercent}
+                  change={(percent) => setAt(at('handling', 'percent'), percent)}
+                  live
+                  align="right"
+                />{' '}
+                % of the charge
+              </>
+            )}
+          </span>
+          <span>
+            Light up the line that{' '}
+            <PhraseSelect
+              label="Cart whose line is lit"
+              quiet={cart === ''}
+              value={cart}
+              options={[['', 'no cart'], ...carts.map(([id, { name }]) => [id, name] as const)]}
+              choose={setCart}
+              testId="lit-cart"
+            />{' '}
+            takes
+            {taken && <span className="text-soft"> {taken.said}</span>}
+          </span>
+        </p>
+      </div>
+    </GuardedEdits>
   );
 }
 

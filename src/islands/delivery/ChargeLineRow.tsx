@@ -10,6 +10,7 @@ import { orNone, parseMeasured } from '../fields/typed-text.ts';
 import { AmountField } from '../fields/AmountField.tsx';
 import { PriceFields } from './PriceFields.tsx';
 import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 type Over = NonNullable<ChargeLine['over']>;
 /** One line of a charge, as a sentence whose figures are typed in place. */
@@ -26,7 +27,6 @@ export function ChargeLineRow({
   lit,
   shadowedBy,
   removable,
-  edit,
   rows,
   remove,
 }: {
@@ -45,7 +45,6 @@ export function ChargeLineRow({
   /** numbers of the lines that take its carts */
   shadowedBy: readonly number[];
   removable: boolean;
-  edit: (edit: Edit) => boolean;
   rows: ReturnType<typeof useRowDrag>;
   remove: () => void;
 }) {
@@ -77,7 +76,6 @@ export function ChargeLineRow({
             number={number}
             marketId={marketId}
             free={free}
-            edit={edit}
             set={set}
           />
         )}
@@ -88,7 +86,6 @@ export function ChargeLineRow({
           marketId={marketId}
           currency={currency}
           free={free}
-          edit={edit}
           set={set}
         />
         {free && (
@@ -97,10 +94,9 @@ export function ChargeLineRow({
             applies{' '}
             <WhenPhrase
               label={`When line ${number} applies`}
-              place={['options', optionId, 'charge', 'lines', lineId, 'when']}
+              path={['options', optionId, 'charge', 'lines', lineId, 'when']}
               when={line.when}
               markets={[marketId]}
-              edit={edit}
               testId={`line-when-${number}`}
             />
           </>
@@ -126,7 +122,6 @@ function RangeFields({
   number,
   marketId,
   free,
-  edit,
   set,
 }: {
   optionId: string;
@@ -136,9 +131,9 @@ function RangeFields({
   number: number;
   marketId: string;
   free: boolean;
-  edit: (edit: Edit) => boolean;
   set: Setter;
 }) {
+  const edit = useEdit();
   const chooseMeasure = (measure: string) =>
     edit(
       set('over')(
@@ -175,7 +170,6 @@ function RangeFields({
           amount={(value as LocalAmount | null) ?? undefined}
           marketId={marketId}
           change={(amount) => moved(end, amount)}
-          edit={edit}
           testId={`${end}-${number}`}
           optional={optional ? 'any' : undefined}
         />
@@ -187,7 +181,6 @@ function RangeFields({
         shown={value === null ? '' : String(value as number)}
         parse={optional ? orNone(parse) : parse}
         change={(next) => moved(end, next)}
-        edit={edit}
         live
         align="right"
         placeholder={optional ? 'any' : undefined}

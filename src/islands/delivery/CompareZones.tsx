@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react';
 import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { compareZones, type ComparedField } from '../../core/options/compare-zones.ts';
 import type { Market } from '../../core/policy/types.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { estimatePhrase } from './option-words.ts';
@@ -28,7 +29,7 @@ export function CompareZones({
   go: (zone: string, option: string) => void;
 }) {
   const policy = usePolicy();
-  const { money } = usePage();
+  const { money } = useNotation();
   const [open, setOpen] = useState(false);
   const { zones, rows } = useMemo(
     () => (open ? compareZones(policy, marketId) : { zones: [], rows: [] }),

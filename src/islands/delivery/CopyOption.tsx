@@ -7,8 +7,9 @@ import type { DeliveryOption } from '../../core/policy/types.ts';
 import { inTurn } from '../../client/edits/set-at.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-edit.tsx';
 
 /** Copies an option, or all of its zone, to other zones: amounts converted and rounded, looked at before it is done. */
 export function CopyOption({
@@ -21,7 +22,7 @@ export function CopyOption({
   marketId: string;
 }) {
   const policy = usePolicy();
-  const { money } = usePage();
+  const { money } = useNotation();
   const { edit, refusal } = useGuardedEdit();
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const [what, setWhat] = useState<'this' | 'all'>('this');

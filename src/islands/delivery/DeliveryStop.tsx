@@ -1,6 +1,6 @@
 import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { Frame } from '../frame/Frame.tsx';
-import { usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
 import type { PageProps } from '../../contract/page.ts';
 import { DeliveryView } from './DeliveryView.tsx';
 

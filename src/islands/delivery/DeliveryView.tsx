@@ -4,8 +4,9 @@ import { starterSets } from '../../core/charges/starter-sets.ts';
 import type { SweepAxis } from '../../core/sweep/axis.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCompiled } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-edit.tsx';
 import { useQuery } from '../page/use-query.ts';
 import { Calendars } from './Calendars.tsx';
 import { ChargePicture } from './ChargePicture.tsx';
@@ -24,7 +25,7 @@ const axes: readonly (readonly [SweepAxis, string])[] = [
 /** What shoppers of a zone may choose, what each option costs them, and when it is there. */
 export function DeliveryView({ query: initial }: { query: Record<string, string> }) {
   const policy = usePolicy();
-  const { compiled } = usePage();
+  const compiled = useCompiled();
   const [query, setQuery] = useQuery(initial);
   const { edit, refusal } = useGuardedEdit();
   const [axis, setAxis] = useState<SweepAxis | null>(null);

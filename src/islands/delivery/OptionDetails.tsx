@@ -10,8 +10,8 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { WordList } from '../../ui/WordList.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { EditedTexts } from '../fields/EditedTexts.tsx';
-import { usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { orNone, parseName, parseTime, parseWhole } from '../fields/typed-text.ts';
 import { ChargeEditor } from './ChargeEditor.tsx';
 import { CopyOption } from './CopyOption.tsx';
@@ -42,7 +42,6 @@ export function OptionDetails({
       shown={String(estimate[field])}
       parse={parseWhole(0, 365)}
       change={(value) => setAt(at('estimate', field), value)}
-      edit={edit}
       live
       align="right"
       testId={`estimate-${field}`}
@@ -54,7 +53,6 @@ export function OptionDetails({
       at={at(field)}
       texts={option[field]}
       languages={market.languages}
-      edit={edit}
       needed={field === 'label'}
       testId={field}
     />
@@ -70,137 +68,130 @@ export function OptionDetails({
     );
   };
   return (
-    <div className="mt-1 ml-8 leading-7">
-      {refusal}
-      <p>
-        A{' '}
-        <PhraseSelect
-          label="Kind"
-          value={option.kind}
-          options={optionKinds.all.map(({ kind, called }) => [kind, called] as const)}
-          choose={(kind) =>
-            edit(inTurn(...(option.place ? [setAt(at('place'), undefined)] : []), setOption(optionId, 'kind', kind)))
-          }
-        />{' '}
-        called{' '}
-        <EditedField
-          label="Name"
-          shown={option.name}
-          parse={parseName}
-          change={(value) => setOption(optionId, 'name', value)}
-          edit={edit}
-          testId="option-name"
+    <GuardedEdits edit={edit}>
+      <div className="mt-1 ml-8 leading-7">
+        {refusal}
+        <p>
+          A{' '}
+          <PhraseSelect
+            label="Kind"
+            value={option.kind}
+            options={optionKinds.all.map(({ kind, called }) => [kind, called] as const)}
+            choose={(kind) =>
+              edit(inTurn(...(option.place ? [setAt(at('place'), undefined)] : []), setOption(optionId, 'kind', kind)))
+            }
+          />{' '}
+          called{' '}
+          <EditedField
+            label="Name"
+            shown={option.name}
+            parse={parseName}
+            change={(value) => setOption(optionId, 'name', value)}
+            testId="option-name"
+          />
+          , there in {days('At least', 'min')} to {days('At most', 'max')}{' '}
+          <PhraseSelect
+            label="Unit of the estimate"
+            value={estimate.unit ?? 'workingDays'}
+            options={[
+              ['workingDays', 'working days'],
+              ['hours', 'hours'],
+            ]}
+            choose={(unit) => edit(setAt(at('estimate', 'unit'), unit === 'workingDays' ? undefined : unit))}
+          />
+          , when ordered before{' '}
+          <EditedField
+            label="Cut-off"
+            shown={estimate.cutOff ?? ''}
+            parse={orNone(parseTime)}
+            change={(value) => setAt(at('estimate', 'cutOff'), value)}
+            placeholder="midnight"
+            testId="cut-off"
+          />
+          , by the calendar{' '}
+          <PhraseSelect
+            label="Calendar"
+            value={estimate.calendar ?? ''}
+            options={[
+              ['', 'Monday to Friday'],
+              ...inOrder(policy.calendars ?? {}).map(([id, { name }]) => [id, name] as const),
+            ]}
+            choose={(id) => edit(setAt(at('estimate', 'calendar'), id === '' ? undefined : id))}
+            testId="calendar-phrase"
+          />
+          {optionKindOf(option).isCollected && (
+            <>
+              , collected at{' '}
+              <PhraseSelect
+                label="Place"
+                quiet={!option.place}
+                value={option.place ?? ''}
+                options={[
+                  ['', 'no stated place'],
+                  ...inOrder(policy.places ?? {}).map(([id, { name }]) => [id, name] as const),
+                ]}
+                choose={(id) => edit(setAt(at('place'), id === '' ? undefined : id))}
+                testId="place-phrase"
+              />
+            </>
+          )}
+          .
+        </p>
+        <ChargeEditor
+          optionId={optionId}
+          charge={option.charge}
+          marketId={marketId}
+          currency={market.currency}
+          words={words}
         />
-        , there in {days('At least', 'min')} to {days('At most', 'max')}{' '}
-        <PhraseSelect
-          label="Unit of the estimate"
-          value={estimate.unit ?? 'workingDays'}
-          options={[
-            ['workingDays', 'working days'],
-            ['hours', 'hours'],
-          ]}
-          choose={(unit) => edit(setAt(at('estimate', 'unit'), unit === 'workingDays' ? undefined : unit))}
-        />
-        , when ordered before{' '}
-        <EditedField
-          label="Cut-off"
-          shown={estimate.cutOff ?? ''}
-          parse={orNone(parseTime)}
-          change={(value) => setAt(at('estimate', 'cutOff'), value)}
-          edit={edit}
-          placeholder="midnight"
-          testId="cut-off"
-        />
-        , by the calendar{' '}
-        <PhraseSelect
-          label="Calendar"
-          value={estimate.calendar ?? ''}
-          options={[
-            ['', 'Monday to Friday'],
-            ...inOrder(policy.calendars ?? {}).map(([id, { name }]) => [id, name] as const),
-          ]}
-          choose={(id) => edit(setAt(at('estimate', 'calendar'), id === '' ? undefined : id))}
-          testId="calendar-phrase"
-        />
-        {optionKindOf(option).isCollected && (
-          <>
-            , collected at{' '}
-            <PhraseSelect
-              label="Place"
-              quiet={!option.place}
-              value={option.place ?? ''}
-              options={[
-                ['', 'no stated place'],
-                ...inOrder(policy.places ?? {}).map(([id, { name }]) => [id, name] as const),
-              ]}
-              choose={(id) => edit(setAt(at('place'), id === '' ? undefined : id))}
-              testId="place-phrase"
-            />
-          </>
-        )}
-        .
-      </p>
-      <ChargeEditor
-        optionId={optionId}
-        charge={option.charge}
-        marketId={marketId}
-        currency={market.currency}
-        words={words}
-      />
-      <p>Shoppers read {texts('label', 'Label')}</p>
-      <p className="text-[13px]">Below it {texts('description', 'Description')}</p>
-      <p className="text-[13px]">Once it is free {texts('freeLabel', 'Label once free')}</p>
-      <div className="sentence">
-        Offered{' '}
-        <WhenPhrase
-          label="Offered"
-          place={at('when')}
-          when={option.when}
-          markets={[marketId]}
-          edit={edit}
-          testId="offered-when"
-        />
+        <p>Shoppers read {texts('label', 'Label')}</p>
+        <p className="text-[13px]">Below it {texts('description', 'Description')}</p>
+        <p className="text-[13px]">Once it is free {texts('freeLabel', 'Label once free')}</p>
+        <div className="sentence">
+          Offered{' '}
+          <WhenPhrase label="Offered" path={at('when')} when={option.when} markets={[marketId]} testId="offered-when" />
+        </div>
+        <p>
+          From {date('Offered from', 'from')} until {date('Offered until', 'until')} on the clock of{' '}
+          <PhraseSelect
+            label="Clock of the dates"
+            value={schedule?.readIn === 'market' ? 'market' : 'store'}
+            options={[
+              ['store', 'the store'],
+              ['market', 'the market'],
+            ]}
+            choose={(readIn) => schedule && edit(setAt(at('schedule', 'readIn'), readIn))}
+          />
+          ; elsewhere and otherwise {option.whenUnavailable ? 'shown with' : 'hidden, or shown with'}{' '}
+          {texts('whenUnavailable', 'Text when unavailable')}
+        </p>
+        <p className="text-[13px]">
+          Tags{' '}
+          <WordList
+            what="tag"
+            words={option.tags}
+            placeholder="add a tag"
+            change={(tags) => edit(setOption(optionId, 'tags', tags))}
+          />
+          channels{' '}
+          <WordList
+            what="channel"
+            words={option.channels}
+            none="all"
+            placeholder="only in …"
+            change={(channels) => edit(setOption(optionId, 'channels', channels))}
+          />
+          <button
+            type="button"
+            className="quiet-button underline decoration-dotted underline-offset-2"
+            onClick={() => edit(setAt(at(), undefined))}
+            data-testid="remove-option"
+          >
+            Remove this option
+          </button>
+        </p>
+        <CopyOption optionId={optionId} option={option} marketId={marketId} />
       </div>
-      <p>
-        From {date('Offered from', 'from')} until {date('Offered until', 'until')} on the clock of{' '}
-        <PhraseSelect
-          label="Clock of the dates"
-          value={schedule?.readIn === 'market' ? 'market' : 'store'}
-          options={[
-            ['store', 'the store'],
-            ['market', 'the market'],
-          ]}
-          choose={(readIn) => schedule && edit(setAt(at('schedule', 'readIn'), readIn))}
-        />
-        ; elsewhere and otherwise {option.whenUnavailable ? 'shown with' : 'hidden, or shown with'}{' '}
-        {texts('whenUnavailable', 'Text when unavailable')}
-      </p>
-      <p className="text-[13px]">
-        Tags{' '}
-        <WordList
-          what="tag"
-          words={option.tags}
-          placeholder="add a tag"
-          change={(tags) => edit(setOption(optionId, 'tags', tags))}
-        />
-        channels{' '}
-        <WordList
-          what="channel"
-          words={option.channels}
-          none="all"
-          placeholder="only in …"
-          change={(channels) => edit(setOption(optionId, 'channels', channels))}
-        />
-        <button
-          type="button"
-          className="quiet-button underline decoration-dotted underline-offset-2"
-          onClick={() => edit(setAt(at(), undefined))}
-          data-testid="remove-option"
-        >
-          Remove this option
-        </button>
-      </p>
-      <CopyOption optionId={optionId} option={option} marketId={marketId} />
-    </div>
+    </GuardedEdits>
   );
 }

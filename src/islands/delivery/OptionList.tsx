@@ -5,8 +5,9 @@ import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import type { DeliveryOption, Market } from '../../core/policy/types.ts';
 import { textIn } from '../../core/wording/text-in.ts';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-edit.tsx';
 import { optionLine } from '../spend-line/option-line.ts';
 import { optionKindOf } from '../../core/options/kinds/registry.ts';
 import { availabilityInWords, estimatePhrase } from './option-words.ts';
@@ -29,7 +30,7 @@ export function OptionList({
   setOpen: (option: string) => void;
 }) {
   const policy = usePolicy();
-  const { money } = usePage();
+  const { money } = useNotation();
   const { edit, refusal } = useGuardedEdit();
   const words = useMemo(
     () => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)),

@@ -1,6 +1,5 @@
 import { usedInWords } from './option-words.ts';
 import { useMemo } from 'react';
-import type { Edit } from '../../client/edits/edit.ts';
 import { setHours } from '../../client/edits/option-edits.ts';
 import { freshId, setAt } from '../../client/edits/set-at.ts';
 import { countOptions } from '../../core/options/count-options.ts';
@@ -9,8 +8,8 @@ import type { Market, PickUpPlace } from '../../core/policy/types.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { EditedTexts } from '../fields/EditedTexts.tsx';
-import { usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { GuardedEdits, useEdit, useGuardedEdit } from '../page/use-edit.tsx';
 import { orNone, parseCountry, parseName, parsePosition, parseText } from '../fields/typed-text.ts';
 import { hoursInText, readHours, weekdays } from './opening-hours.ts';
 
@@ -30,34 +29,25 @@ export function Places({ market }: { market: Market }) {
       } satisfies PickUpPlace),
     );
   return (
-    <section className="mt-3 border-t border-hairline pt-2" aria-label="Pick-up places">
-      <h2 className="text-[17px]">Pick-up places</h2>
-      {refusal}
-      <ul>
-        {places.map(([id, place]) => (
-          <Place key={id} id={id} place={place} market={market} used={used.get(id) ?? 0} edit={edit} />
-        ))}
-      </ul>
-      <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-place">
-        Add a place
-      </button>
-    </section>
+    <GuardedEdits edit={edit}>
+      <section className="mt-3 border-t border-hairline pt-2" aria-label="Pick-up places">
+        <h2 className="text-[17px]">Pick-up places</h2>
+        {refusal}
+        <ul>
+          {places.map(([id, place]) => (
+            <Place key={id} id={id} place={place} market={market} used={used.get(id) ?? 0} />
+          ))}
+        </ul>
+        <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-place">
+          Add a place
+        </button>
+      </section>
+    </GuardedEdits>
   );
 }
 
-function Place({
-  id,
-  place,
-  market,
-  used,
-  edit,
-}: {
-  id: string;
-  place: PickUpPlace;
-  market: Market;
-  used: number;
-  edit: (edit: Edit) => boolean;
-}) {
+function Place({ id, place, market, used }: { id: string; place: PickUpPlace; market: Market; used: number }) {
+  const edit = useEdit();
   const at = (...steps: string[]) => ['places', id, ...steps];
   const text = (field: 'street' | 'town' | 'postcode' | 'country', parse: (text: string) => Parsed<string>) => (
     <EditedField
@@ -65,7 +55,6 @@ function Place({
       shown={place.address[field]}
       parse={parse}
       change={(value) => setAt(at('address', field), value)}
-      edit={edit}
       placeholder={field}
     />
   );
@@ -79,7 +68,6 @@ function Place({
             shown={place.name}
             parse={parseName}
             change={(value) => setAt(at('name'), value)}
-            edit={edit}
           />
         </strong>{' '}
         at {text('street', parseText(200))}, {text('postcode', parseText(16))} {text('town', parseText(120))},{' '}
@@ -89,7 +77,6 @@ function Place({
           shown={coordinates ? `${coordinates.latitude}, ${coordinates.longitude}` : ''}
           parse={orNone(parsePosition)}
           change={(value) => setAt(at('coordinates'), value)}
-          edit={edit}
           placeholder="not known"
           testId={`position-${id}`}
         />
@@ -116,7 +103,6 @@ function Place({
                 shown={hoursInText(place.hours?.[day] ?? [])}
                 parse={readHours}
                 change={(spans) => setHours(id, day, spans)}
-                edit={edit}
                 placeholder={place.hours ? 'closed' : 'always'}
                 testId={`hours-${id}-${day}`}
               />
@@ -131,7 +117,6 @@ function Place({
           at={at('instructions')}
           texts={place.instructions}
           languages={market.languages}
-          edit={edit}
         />
       </p>
     </li>

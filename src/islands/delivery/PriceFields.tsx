@@ -8,12 +8,12 @@ import { Remove } from '../../ui/Remove.tsx';
 import { AmountField } from '../fields/AmountField.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { parseId, parseMeasured, parsePercent } from '../fields/typed-text.ts';
+import { useEdit } from '../page/use-edit.tsx';
 
 interface Editing {
   number: number;
   marketId: string;
   currency: string;
-  edit: (edit: Edit) => boolean;
   /** sets what stands at steps within the price */
   set: (...steps: string[]) => (value: unknown) => Edit;
 }
@@ -33,7 +33,8 @@ export function PriceFields({
   ));
 }
 
-function PartField({ part, number, marketId, currency, edit, set }: Editing & { part: Exclude<PricePart, string> }) {
+function PartField({ part, number, marketId, currency, set }: Editing & { part: Exclude<PricePart, string> }) {
+  const edit = useEdit();
   const change = set('price', ...part.at);
   const label = `${part.name}, line ${number}`;
   switch (part.field) {
@@ -44,25 +45,14 @@ function PartField({ part, number, marketId, currency, edit, set }: Editing & { 
           amount={part.value}
           marketId={marketId}
           change={change}
-          edit={edit}
           optional={part.empty}
           testId={part.testId && `${part.testId}-${number}`}
         />
       );
     case 'percent':
-      return (
-        <EditedField
-          label={label}
-          shown={part.value}
-          parse={parsePercent}
-          change={change}
-          edit={edit}
-          live
-          align="right"
-        />
-      );
+      return <EditedField label={label} shown={part.value} parse={parsePercent} change={change} live align="right" />;
     case 'name':
-      return <EditedField label={label} shown={part.value} parse={parseId} change={change} edit={edit} />;
+      return <EditedField label={label} shown={part.value} parse={parseId} change={change} />;
     case 'count':
       return (
         <EditedField
@@ -70,7 +60,6 @@ function PartField({ part, number, marketId, currency, edit, set }: Editing & { 
           shown={String(part.value)}
           parse={parseMeasured(part.measure, 1, 1_000_000_000)}
           change={change}
-          edit={edit}
           live
           align="right"
         />

@@ -5,7 +5,7 @@ import { stateOf, type Product, type ProductAmount, type ProductDeliveryChange }
 import type { MarketTerms } from '../../core/markets/terms.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { usePage } from '../page/page-context.tsx';
+import { useCatalogue, useSetProduct } from '../page/page-context.tsx';
 import { ProductSearch } from '../fields/ProductSearch.tsx';
 import { orNone, parseMoney } from '../fields/typed-text.ts';
 
@@ -20,7 +20,8 @@ export const ProductsDelivery = memo(function ProductsDelivery({
   marketId: string;
   terms: MarketTerms;
 }) {
-  const { catalogue, setProduct } = usePage();
+  const catalogue = useCatalogue();
+  const setProduct = useSetProduct();
   const [looked, setLooked] = useState<readonly string[]>([]);
   const [said, setSaid] = useState<{
     text: string;

@@ -4,8 +4,9 @@ import { inTurn } from '../../client/edits/set-at.ts';
 import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { rateSheet, rateSheetColumns, readRateSheet, type SheetReading } from '../../core/options/rate-sheet.ts';
 import type { Market } from '../../core/policy/types.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-edit.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
@@ -13,7 +14,7 @@ import { SaveAs } from '../../ui/SaveAs.tsx';
 /** A zone's prices as a table for a spreadsheet, out and in again: what it would change is shown before it does. */
 export function RateSheet({ zoneId, marketId, market }: { zoneId: string; marketId: string; market: Market }) {
   const policy = usePolicy();
-  const { money } = usePage();
+  const { money } = useNotation();
   const { edit, refusal } = useGuardedEdit();
   const [reading, setReading] = useState<SheetReading | null>(null);
   const [said, setSaid] = useState('');

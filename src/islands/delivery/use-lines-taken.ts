@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import type { TraceNode } from '../../core/trace/trace.ts';
 import { rehearse, whyUnavailable } from '../rehearsal/rehearse-cart.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNow } from '../page/page-context.tsx';
 
 /** The lines of an option's charge that a test cart takes, and in words where it takes none. Null without a cart. */
 export function useLinesTaken(
@@ -9,7 +10,9 @@ export function useLinesTaken(
   cartId: string | null,
 ): { lines: ReadonlySet<string>; said: string } | null {
   const policy = usePolicy();
-  const { compiled, catalogue, now } = usePage();
+  const compiled = useCompiled();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const cart = cartId === null ? undefined : policy.testCarts[cartId];
   return useMemo(() => {
     if (!cart) return null;

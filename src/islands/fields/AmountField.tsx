@@ -4,7 +4,8 @@ import { localMoneyOf, resolveAmount } from '../../core/money/local-amount.ts';
 import type { LocalAmount } from '../../core/policy/types.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
 import { EditedField } from './EditedField.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { orNone } from './typed-text.ts';
 
 /** An amount of a market, typed in its currency. Typing over one that follows makes it exact; empty takes it away where that is allowed. */
@@ -13,7 +14,6 @@ export function AmountField({
   amount,
   marketId,
   change,
-  edit,
   optional,
   testId,
 }: {
@@ -21,13 +21,12 @@ export function AmountField({
   amount: LocalAmount | undefined;
   marketId: string;
   change: (amount: LocalAmount | undefined) => Edit;
-  edit: (edit: Edit) => void;
   /** what an empty field means */
   optional?: string | undefined;
   testId?: string | undefined;
 }) {
   const policy = usePolicy();
-  const { money } = usePage();
+  const { money } = useNotation();
   const local = localMoneyOf(policy, marketId);
   const minor = amount ? resolveAmount(amount, local) : null;
   const exact = (text: string): Parsed<LocalAmount> => {
@@ -41,7 +40,6 @@ export function AmountField({
         shown={minor === null ? '' : toDecimal(minor, local.currency)}
         parse={optional === undefined ? exact : orNone(exact)}
         change={change}
-        edit={edit}
         live
         align="right"
         placeholder={optional}

@@ -1,6 +1,7 @@
 import type { Edit } from '../../client/edits/edit.ts';
 import { TypedField, type Parsed } from '../../ui/TypedField.tsx';
-import { useDraft } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 /** A value of the draft, typed in place. `live`: the bench shows it at each sensible key, before the field is left. */
 export function EditedField<T>({
@@ -8,7 +9,6 @@ export function EditedField<T>({
   shown,
   parse,
   change,
-  edit,
   live,
   align = 'left',
   placeholder,
@@ -18,12 +18,12 @@ export function EditedField<T>({
   shown: string;
   parse: (text: string) => Parsed<T>;
   change: (value: T) => Edit;
-  edit: (edit: Edit) => void;
   live?: boolean;
   align?: 'left' | 'right';
   placeholder?: string | undefined;
   testId?: string | undefined;
 }) {
+  const edit = useEdit();
   const show = useDraft((state) => state.show);
   return (
     <TypedField

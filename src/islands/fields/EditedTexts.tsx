@@ -1,4 +1,3 @@
-import type { Edit } from '../../client/edits/edit.ts';
 import { setTextIn } from '../../client/edits/set-at.ts';
 import type { Texts } from '../../core/policy/types.ts';
 import { EditedField } from './EditedField.tsx';
@@ -10,7 +9,6 @@ export function EditedTexts({
   at,
   texts,
   languages,
-  edit,
   needed,
   placeholder = 'no text',
   testId,
@@ -20,7 +18,6 @@ export function EditedTexts({
   at: readonly string[];
   texts: Texts | undefined;
   languages: readonly string[];
-  edit: (edit: Edit) => void;
   /** the table stays when its last text goes */
   needed?: boolean;
   placeholder?: string;
@@ -34,7 +31,6 @@ export function EditedTexts({
         shown={texts?.[language] ?? ''}
         parse={parseText(1000)}
         change={(text) => setTextIn(at, language, text, needed)}
-        edit={edit}
         placeholder={placeholder}
         testId={testId && `${testId}-${language}`}
       />

@@ -1,6 +1,6 @@
 import { useId, useState } from 'react';
 import type { Catalogue, Product } from '../../core/catalogue/product.ts';
-import { usePage } from '../page/page-context.tsx';
+import { useCatalogue } from '../page/page-context.tsx';
 
 /** Of many products only those that fit what is typed are put to the browser, which lists a handful anyway. */
 const mostSuggested = 50;
@@ -25,7 +25,7 @@ export function ProductSearch({
   action: string;
   choose: (product: Product) => void;
 }) {
-  const { catalogue } = usePage();
+  const catalogue = useCatalogue();
   const id = useId();
   const [name, setName] = useState('');
   const [unknown, setUnknown] = useState(false);

@@ -1,4 +1,3 @@
-import type { Edit } from '../../client/edits/edit.ts';
 import { setAt } from '../../client/edits/set-at.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import type { Shopper } from '../../core/policy/types.ts';
@@ -6,6 +5,7 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { WordList } from '../../ui/WordList.tsx';
 import { EditedField } from './EditedField.tsx';
 import { orNone, parseMoney, parseText, parseWhole } from './typed-text.ts';
+import { useEdit } from '../page/use-edit.tsx';
 
 const known = [
   ['', 'nobody knows'],
@@ -19,16 +19,15 @@ export function ShopperFacts({
   name,
   shopper,
   currency,
-  edit,
   id,
 }: {
   steps: readonly string[];
   name: string;
   shopper: Shopper;
   currency: string;
-  edit: (edit: Edit) => unknown;
   id: string;
 }) {
+  const edit = useEdit();
   const at = (field: string) => [...steps, field];
   return (
     <>
@@ -68,7 +67,6 @@ export function ShopperFacts({
         shown={shopper.orderCount === undefined ? '' : String(shopper.orderCount)}
         parse={orNone<number>(parseWhole(0, 1_000_000))}
         change={(value: number | undefined) => setAt(at('orderCount'), value)}
-        edit={edit}
         placeholder="unknown"
         testId={`orders-${id}`}
       />{' '}
@@ -88,7 +86,6 @@ export function ShopperFacts({
         shown={shopper.lifetimeSpend === undefined ? '' : toDecimal(shopper.lifetimeSpend, currency)}
         parse={orNone<number>(parseMoney(currency))}
         change={(value: number | undefined) => setAt(at('lifetimeSpend'), value)}
-        edit={edit}
         placeholder="unknown"
       />{' '}
       {currency} in all; known to the shop as{' '}
@@ -97,7 +94,6 @@ export function ShopperFacts({
         shown={shopper.individual ?? ''}
         parse={parseText(60)}
         change={(value) => setAt(at('individual'), value === '' ? undefined : value)}
-        edit={edit}
         placeholder="nobody"
       />
     </>

@@ -1,10 +1,12 @@
 import { statusOf } from '../../client/draft/draft-reducer.ts';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useChanges, useRelease } from '../page/page-context.tsx';
 
 /** The state of the draft in words. */
 export function DraftPhrase() {
   const status = useDraft(statusOf);
-  const { changes, release } = usePage();
+  const changes = useChanges();
+  const release = useRelease();
   const saving = { saved: 'draft saved', saving: 'saving …', waiting: 'not saved yet, trying again' }[status];
   const count = `${changes.length || 'no'} ${changes.length > 1 ? 'changes' : 'change'}`;
   return (

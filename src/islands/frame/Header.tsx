@@ -1,5 +1,5 @@
 import { Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
-import { useDraft, usePolicy } from '../page/page-context.tsx';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
 import { DraftPhrase } from './DraftPhrase.tsx';
 import { trail, type StopId } from './trail.ts';
 import { Wordmark } from './Wordmark.tsx';

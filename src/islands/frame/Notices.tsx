@@ -1,5 +1,6 @@
 import { policyChanges } from '../../core/changes/changes.ts';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 
 /** What needs the person's attention now: an edit refused, or two edits in one place. */
 export function Notices() {
@@ -8,7 +9,7 @@ export function Notices() {
   const collisions = useDraft((state) => state.collisions);
   const [collision] = collisions;
   const decide = useDraft((state) => state.decide);
-  const { locale } = usePage();
+  const { locale } = useNotation();
   if (!problem && !collision) return null;
   const meeting = collision ? policyChanges(collision.theirs, collision.mine, locale)[0] : undefined;
   return (

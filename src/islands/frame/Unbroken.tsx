@@ -1,7 +1,7 @@
 import { statusOf } from '../../client/draft/draft-reducer.ts';
 import type { ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
-import { useDraft, usePolicy } from '../page/page-context.tsx';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
 
 /**
  * What stands below may fail without taking the page along: what happened is said in its place, and the draft, its undo and

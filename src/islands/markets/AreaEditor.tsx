@@ -5,10 +5,11 @@ import { inOrder } from '../../core/ordered.ts';
 import type { AreaPart, Market, Policy, Zone } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { countryName } from '../page/place-names.ts';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 import { useRegions } from '../page/use-regions.ts';
 import { PastePostcodes, PostcodePatterns } from './Postcodes.tsx';
 import { parseNumber } from '../fields/typed-text.ts';
@@ -26,67 +27,69 @@ export function AreaEditor({ zoneId, zone, market, side }: { zoneId: string; zon
   const place = inOrder(policy.places ?? {}).find(([, { coordinates }]) => coordinates)?.[1].coordinates;
   const words = side === 'include' ? 'Takes in' : 'Leaves out';
   return (
-    <div className="mb-1" data-testid={`area-${side}`}>
-      <p className="leading-7 text-soft">
-        {words}
-        {parts.length === 0 && ' nothing'}
-      </p>
-      {refusal}
-      <ul className="ml-4">
-        {parts.map(([id, part]) => (
-          <li key={id} className="flex flex-wrap items-baseline gap-x-2 leading-7">
-            <Part zoneId={zoneId} side={side} partId={id} part={part} market={market} policy={policy} />
-            {(side === 'exclude' || parts.length > 1) && (
-              <Remove what={`this part of ${zone.name}`} remove={() => edit(removeAreaPart(zoneId, side, id))} />
-            )}
-          </li>
-        ))}
-      </ul>
-      <p className="ml-4 flex flex-wrap gap-x-1 text-[13px]">
-        <span className="self-center text-soft">{side === 'include' ? 'Take in' : 'Leave out'}</span>
-        {side === 'include' && !parts.some(([, { kind }]) => kind === 'wholeMarket') && (
-          <button type="button" className="quiet-button" onClick={() => add({ kind: 'wholeMarket' })}>
-            the whole market
+    <GuardedEdits edit={edit}>
+      <div className="mb-1" data-testid={`area-${side}`}>
+        <p className="leading-7 text-soft">
+          {words}
+          {parts.length === 0 && ' nothing'}
+        </p>
+        {refusal}
+        <ul className="ml-4">
+          {parts.map(([id, part]) => (
+            <li key={id} className="flex flex-wrap items-baseline gap-x-2 leading-7">
+              <Part zoneId={zoneId} side={side} partId={id} part={part} market={market} policy={policy} />
+              {(side === 'exclude' || parts.length > 1) && (
+                <Remove what={`this part of ${zone.name}`} remove={() => edit(removeAreaPart(zoneId, side, id))} />
+              )}
+            </li>
+          ))}
+        </ul>
+        <p className="ml-4 flex flex-wrap gap-x-1 text-[13px]">
+          <span className="self-center text-soft">{side === 'include' ? 'Take in' : 'Leave out'}</span>
+          {side === 'include' && !parts.some(([, { kind }]) => kind === 'wholeMarket') && (
+            <button type="button" className="quiet-button" onClick={() => add({ kind: 'wholeMarket' })}>
+              the whole market
+            </button>
+          )}
+          <button type="button" className="quiet-button" onClick={() => add({ kind: 'country', country })}>
+            a country
           </button>
+          <RegionButton country={country} add={add} />
+          <button
+            type="button"
+            className="quiet-button"
+            onClick={() => setPasting(!pasting)}
+            aria-expanded={pasting}
+            data-testid={`paste-${side}`}
+          >
+            postcodes
+          </button>
+          <button
+            type="button"
+            className="quiet-button"
+            onClick={() =>
+              add({ kind: 'radius', center: place ?? { latitude: 52, longitude: 5 }, distance: 10, unit: 'km' })
+            }
+          >
+            a distance around a point
+          </button>
+        </p>
+        {pasting && (
+          <PastePostcodes
+            side={side}
+            countries={market.countries.length > 0 ? market.countries : [country]}
+            accept={(of, patterns) => {
+              setPasting(false);
+              add({
+                kind: 'postcodes',
+                country: of,
+                patterns: Object.fromEntries(patterns.map((pattern) => [pattern, true as const])),
+              });
+            }}
+          />
         )}
-        <button type="button" className="quiet-button" onClick={() => add({ kind: 'country', country })}>
-          a country
-        </button>
-        <RegionButton country={country} add={add} />
-        <button
-          type="button"
-          className="quiet-button"
-          onClick={() => setPasting(!pasting)}
-          aria-expanded={pasting}
-          data-testid={`paste-${side}`}
-        >
-          postcodes
-        </button>
-        <button
-          type="button"
-          className="quiet-button"
-          onClick={() =>
-            add({ kind: 'radius', center: place ?? { latitude: 52, longitude: 5 }, distance: 10, unit: 'km' })
-          }
-        >
-          a distance around a point
-        </button>
-      </p>
-      {pasting && (
-        <PastePostcodes
-          side={side}
-          countries={market.countries.length > 0 ? market.countries : [country]}
-          accept={(of, patterns) => {
-            setPasting(false);
-            add({
-              kind: 'postcodes',
-              country: of,
-              patterns: Object.fromEntries(patterns.map((pattern) => [pattern, true as const])),
-            });
-          }}
-        />
-      )}
-    </div>
+      </div>
+    </GuardedEdits>
   );
 }
 
@@ -120,26 +123,32 @@ function Part({
   market: Market;
   policy: Policy;
 }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const { edit, refusal } = useGuardedEdit();
   const at = (...steps: string[]) => ['zones', zoneId, 'area', side, partId, ...steps];
   const countries = (selected: string) =>
     [...new Set([...market.countries, selected])].map((code) => [code, countryName(code, locale)] as const);
   switch (part.kind) {
     case 'wholeMarket':
-      return <span>the whole market</span>;
+      return (
+        <GuardedEdits edit={edit}>
+          <span>the whole market</span>
+        </GuardedEdits>
+      );
     case 'country':
       return (
-        <span>
-          all of{' '}
-          <PhraseSelect
-            label="Country"
-            value={part.country}
-            options={countries(part.country)}
-            choose={(code) => edit(setAt(at('country'), code))}
-          />
-          {refusal}
-        </span>
+        <GuardedEdits edit={edit}>
+          <span>
+            all of{' '}
+            <PhraseSelect
+              label="Country"
+              value={part.country}
+              options={countries(part.country)}
+              choose={(code) => edit(setAt(at('country'), code))}
+            />
+            {refusal}
+          </span>
+        </GuardedEdits>
       );
     case 'region':
       return (
@@ -151,23 +160,25 @@ function Part({
       );
     case 'postcodes':
       return (
-        <span>
-          postcodes in{' '}
-          <PhraseSelect
-            label="Country"
-            value={part.country}
-            options={countries(part.country)}
-            choose={(code) => edit(setAt(at('country'), code))}
-          />
-          {refusal}
-          <PostcodePatterns
-            zoneId={zoneId}
-            side={side}
-            partId={partId}
-            country={part.country}
-            patterns={part.patterns}
-          />
-        </span>
+        <GuardedEdits edit={edit}>
+          <span>
+            postcodes in{' '}
+            <PhraseSelect
+              label="Country"
+              value={part.country}
+              options={countries(part.country)}
+              choose={(code) => edit(setAt(at('country'), code))}
+            />
+            {refusal}
+            <PostcodePatterns
+              zoneId={zoneId}
+              side={side}
+              partId={partId}
+              country={part.country}
+              patterns={part.patterns}
+            />
+          </span>
+        </GuardedEdits>
       );
     case 'radius': {
       const number = (label: string, value: number, least: number, most: number, ...steps: string[]) => (
@@ -176,7 +187,6 @@ function Part({
           shown={String(value)}
           parse={parseNumber(least, most)}
           change={(next) => setAt(at(...steps), next)}
-          edit={edit}
           live
           align="right"
         />
@@ -190,30 +200,32 @@ function Part({
             latitude === part.center.latitude && longitude === part.center.longitude,
         )?.id ?? '';
       return (
-        <span>
-          up to {number('Distance', part.distance, 0.001, 20_040, 'distance')}{' '}
-          <PhraseSelect
-            label="Unit"
-            value={part.unit}
-            options={[
-              ['km', 'km'],
-              ['mi', 'miles'],
-            ]}
-            choose={(unit) => edit(setAt(at('unit'), unit))}
-          />{' '}
-          around{' '}
-          {places.length > 0 && (
+        <GuardedEdits edit={edit}>
+          <span>
+            up to {number('Distance', part.distance, 0.001, 20_040, 'distance')}{' '}
             <PhraseSelect
-              label="Around"
-              value={around}
-              options={[['', 'the point'], ...places.map(({ id, name }) => [id, name] as const)]}
-              choose={(id) => id && edit(setAt(at('center'), places.find((place) => place.id === id)!.coordinates))}
-            />
-          )}{' '}
-          {number('Latitude', part.center.latitude, -90, 90, 'center', 'latitude')}° north,{' '}
-          {number('Longitude', part.center.longitude, -180, 180, 'center', 'longitude')}° east
-          {refusal}
-        </span>
+              label="Unit"
+              value={part.unit}
+              options={[
+                ['km', 'km'],
+                ['mi', 'miles'],
+              ]}
+              choose={(unit) => edit(setAt(at('unit'), unit))}
+            />{' '}
+            around{' '}
+            {places.length > 0 && (
+              <PhraseSelect
+                label="Around"
+                value={around}
+                options={[['', 'the point'], ...places.map(({ id, name }) => [id, name] as const)]}
+                choose={(id) => id && edit(setAt(at('center'), places.find((place) => place.id === id)!.coordinates))}
+              />
+            )}{' '}
+            {number('Latitude', part.center.latitude, -90, 90, 'center', 'latitude')}° north,{' '}
+            {number('Longitude', part.center.longitude, -180, 180, 'center', 'longitude')}° east
+            {refusal}
+          </span>
+        </GuardedEdits>
       );
     }
   }

@@ -1,31 +1,31 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import type { Edit } from '../../client/edits/edit.ts';
 import { addMarket, assignCountries } from '../../client/edits/market-edits.ts';
 import { freshId, inTurn } from '../../client/edits/set-at.ts';
 import { countryByName } from '../../core/geography/country-names.ts';
 import { countryCodes } from '../../core/geography/country.ts';
 import { focusOn } from '../../ui/focus-soon.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { countryName } from '../page/place-names.ts';
 import { CoverageBoard } from './CoverageBoard.tsx';
 import type { Coverage } from './market-marks.ts';
+import { useEdit } from '../page/use-edit.tsx';
 
 /** The board with its search and what is said of the country looked at; what is looked at redraws nothing else. */
 export function CoverageSection({
   coverage,
   marketId,
   choose,
-  edit,
   children,
 }: {
   coverage: Coverage;
   marketId: string | null;
   choose: (market: string) => void;
-  edit: (edit: Edit) => boolean;
   children: ReactNode;
 }) {
+  const edit = useEdit();
   const { markets } = usePolicy();
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const market = marketId === null ? null : markets[marketId]!;
   const [search, setSearch] = useState('');
   const [looked, setLooked] = useState<string | null>(null);

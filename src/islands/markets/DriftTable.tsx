@@ -1,30 +1,31 @@
 import { useMemo } from 'react';
-import type { Edit } from '../../client/edits/edit.ts';
 import { setGoalAmount } from '../../client/edits/edits.ts';
 import type { DriftingAmount } from '../../core/offers/drifting-amounts.ts';
 import { driftOf, type Drift } from '../../core/money/drift.ts';
 import { localMoneyOf } from '../../core/money/local-amount.ts';
 import type { DayRate } from '../../core/money/rate-history.ts';
+import { same } from '../../core/same.ts';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { saveCsv } from '../page/save-file.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 /** Each amount that rests on a rate: on how many days shoppers were promised less than was enforced, and what avoids it. */
 export function DriftTable({
   marketId,
   amounts,
   history,
-  edit,
 }: {
   marketId: string;
   amounts: readonly DriftingAmount[];
   history: readonly DayRate[];
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   const policy = usePolicy();
-  const { money: inMoney } = usePage();
-  const money = localMoneyOf(policy, marketId);
+  const { money: inMoney } = useNotation();
+  const money = useDraft((draft) => localMoneyOf(draft.policy, marketId), same);
   const { currency, baseCurrency } = money;
   const rows = useMemo(
     () =>
@@ -34,8 +35,7 @@ export function DriftTable({
         const drift = driftOf(one.amount, one.base, money, history, step);
         return drift ? [{ one, drift }] : [];
       }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [amounts, history, JSON.stringify(money)],
+    [amounts, history, money, currency],
   );
   if (rows.length === 0)
     return (

@@ -1,7 +1,7 @@
 import { AddWord } from '../../ui/AddWord.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { languageByName } from '../../core/wording/languages/language-by-name.ts';
-import { usePage } from '../page/page-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 
 /** Languages in the order in which texts fall back. */
 export function Languages({
@@ -13,7 +13,7 @@ export function Languages({
   country: string | undefined;
   change: (languages: string[]) => void;
 }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const moved = (index: number) =>
     languages.map((tag, at) => {
       if (at === index - 1) return languages[index]!;

@@ -8,9 +8,9 @@ import { Remove } from '../../ui/Remove.tsx';
 import type { Parsed } from '../../ui/TypedField.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { EditedTexts } from '../fields/EditedTexts.tsx';
-import { usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { regionByName, useRegionsOfAll } from '../page/use-regions.ts';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 import { Languages } from './Languages.tsx';
 import { orNone, parseCurrency, parseId, parseName, parsePercent, parseTimeZone } from '../fields/typed-text.ts';
 
@@ -27,7 +27,6 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
       shown={shown}
       parse={parsePercent}
       change={(value) => setAt(at('tax', ...steps), value)}
-      edit={edit}
       live
       testId={testId}
     />
@@ -42,171 +41,168 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
   });
   const options = Object.values(policy.options).filter(({ zone }) => policy.zones[zone]?.market === marketId).length;
   return (
-    <section className="mt-3 border-t border-hairline pt-2" aria-label={`Market ${market.name}`}>
-      <h2 className="text-[17px]">
-        <EditedField
-          label="Name of the market"
-          shown={market.name}
-          parse={parseName}
-          change={(value) => setAt(at('name'), value)}
-          edit={edit}
-          live
-          testId="market-name"
-        />{' '}
-        <span className="font-sans text-[13px] text-soft">
-          {market.countries.length} {market.countries.length === 1 ? 'country' : 'countries'}
-          {market.elsewhere ? ' and all others' : ''}
-        </span>
-      </h2>
-      {refusal}
-      <p className="leading-7">
-        sells in{' '}
-        <EditedField
-          label="Currency"
-          shown={currency}
-          parse={parseCurrency}
-          change={(value) => setAt(at('currency'), value)}
-          edit={edit}
-          testId="market-currency"
-        />
-        , prices{' '}
-        <PhraseSelect
-          label="Tax in prices"
-          value={tax.prices}
-          options={[
-            ['withTax', 'with tax'],
-            ['withoutTax', 'without tax'],
-          ]}
-          choose={(value) => edit(setAt(at('tax', 'prices'), value))}
-        />
-        , cash rounded to{' '}
-        <EditedField
-          label="Smallest cash step, empty for none"
-          shown={market.cashIncrement ? toDecimal(market.cashIncrement, currency) : ''}
-          parse={parseIncrement}
-          change={(value) => setAt(at('cashIncrement'), value)}
-          edit={edit}
-          placeholder={`the smallest coin, ${toDecimal(1, currency)}`}
-          testId="cash-increment"
-        />
-        ; at first{' '}
-        <PhraseSelect
-          label="Chosen at first"
-          value={market.preselect}
-          options={[
-            ['first', 'the first option'],
-            ['cheapest', 'the cheapest option'],
-          ]}
-          choose={(value) => edit(setAt(at('preselect'), value))}
-        />{' '}
-        is chosen. Clock of{' '}
-        <EditedField
-          label="Time zone, empty for the store’s"
-          shown={market.timeZone ?? ''}
-          parse={orNone(parseTimeZone)}
-          change={(value) => setAt(at('timeZone'), value)}
-          edit={edit}
-          placeholder={`the store, ${policy.store.timeZone}`}
-          testId="market-clock"
-        />
-        .{' '}
-        <label className="inline-flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-xs"
-            checked={market.elsewhere === true}
-            onChange={(event) => edit(setAt(at('elsewhere'), event.target.checked ? true : undefined))}
+    <GuardedEdits edit={edit}>
+      <section className="mt-3 border-t border-hairline pt-2" aria-label={`Market ${market.name}`}>
+        <h2 className="text-[17px]">
+          <EditedField
+            label="Name of the market"
+            shown={market.name}
+            parse={parseName}
+            change={(value) => setAt(at('name'), value)}
+            live
+            testId="market-name"
+          />{' '}
+          <span className="font-sans text-[13px] text-soft">
+            {market.countries.length} {market.countries.length === 1 ? 'country' : 'countries'}
+            {market.elsewhere ? ' and all others' : ''}
+          </span>
+        </h2>
+        {refusal}
+        <p className="leading-7">
+          sells in{' '}
+          <EditedField
+            label="Currency"
+            shown={currency}
+            parse={parseCurrency}
+            change={(value) => setAt(at('currency'), value)}
+            testId="market-currency"
           />
-          takes every country that no market names
-        </label>
-      </p>
-      <p className="leading-7">
-        Tax on delivery {percent('Tax on delivery, percent', tax.delivery, ['delivery'], 'tax-delivery')} %; on goods:{' '}
-        {Object.entries(tax.classes).map(([name, rate]) => (
-          <span key={name} className="mr-3 whitespace-nowrap">
-            {name} {percent(`Tax class ${name}, percent`, rate, ['classes', name])} %
-            {name !== 'standard' && (
-              <Remove what={`tax class ${name}`} remove={() => edit(setAt(at('tax', 'classes', name), undefined))} />
-            )}
-          </span>
-        ))}
-        <AddWord
-          label="New tax class"
-          placeholder="add a class"
-          accept={(text) => parseId(text).ok}
-          reason="Small letters, digits and hyphens."
-          add={(name) => edit(setAt(at('tax', 'classes', name), tax.classes.standard ?? '0'))}
-        />
-        {Object.entries(tax.regions ?? {}).map(([region, differing]) => (
-          <span key={region} className="mr-3 whitespace-nowrap">
-            in {region}: delivery{' '}
-            {percent(`Tax on delivery in ${region}, percent`, differing.delivery ?? tax.delivery, [
-              'regions',
-              region,
-              'delivery',
-            ])}{' '}
-            %,{' '}
-            {Object.keys(tax.classes).map((name) => (
-              <span key={name}>
-                {name}{' '}
-                {percent(`Tax class ${name} in ${region}, percent`, differing.classes?.[name] ?? tax.classes[name]!, [
-                  'regions',
-                  region,
-                  'classes',
-                  name,
-                ])}{' '}
-                %{' '}
-              </span>
-            ))}
-            <Remove
-              what={`tax rates of ${region}`}
-              remove={() =>
-                edit(
-                  setAt(
-                    Object.keys(tax.regions ?? {}).length === 1 ? at('tax', 'regions') : at('tax', 'regions', region),
-                    undefined,
-                  ),
-                )
-              }
+          , prices{' '}
+          <PhraseSelect
+            label="Tax in prices"
+            value={tax.prices}
+            options={[
+              ['withTax', 'with tax'],
+              ['withoutTax', 'without tax'],
+            ]}
+            choose={(value) => edit(setAt(at('tax', 'prices'), value))}
+          />
+          , cash rounded to{' '}
+          <EditedField
+            label="Smallest cash step, empty for none"
+            shown={market.cashIncrement ? toDecimal(market.cashIncrement, currency) : ''}
+            parse={parseIncrement}
+            change={(value) => setAt(at('cashIncrement'), value)}
+            placeholder={`the smallest coin, ${toDecimal(1, currency)}`}
+            testId="cash-increment"
+          />
+          ; at first{' '}
+          <PhraseSelect
+            label="Chosen at first"
+            value={market.preselect}
+            options={[
+              ['first', 'the first option'],
+              ['cheapest', 'the cheapest option'],
+            ]}
+            choose={(value) => edit(setAt(at('preselect'), value))}
+          />{' '}
+          is chosen. Clock of{' '}
+          <EditedField
+            label="Time zone, empty for the store’s"
+            shown={market.timeZone ?? ''}
+            parse={orNone(parseTimeZone)}
+            change={(value) => setAt(at('timeZone'), value)}
+            placeholder={`the store, ${policy.store.timeZone}`}
+            testId="market-clock"
+          />
+          .{' '}
+          <label className="inline-flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs"
+              checked={market.elsewhere === true}
+              onChange={(event) => edit(setAt(at('elsewhere'), event.target.checked ? true : undefined))}
             />
-          </span>
-        ))}
-        <AddWord
-          label="Region with tax rates of its own"
-          placeholder="add a region"
-          accept={(text) => regionByName(text, regions)}
-          reason="A region by its name, or a code such as US-NY."
-          add={(region) => edit(setAt(at('tax', 'regions', region), { delivery: tax.delivery }))}
-        />
-      </p>
-      <Languages
-        languages={market.languages}
-        country={market.countries[0]}
-        change={(languages) => edit(setAt(at('languages'), languages))}
-      />
-      <p className="leading-7">
-        Whose address lies in no zone reads:{' '}
-        <EditedTexts
-          label="Out of area"
-          at={at('outOfArea')}
-          texts={market.outOfArea}
+            takes every country that no market names
+          </label>
+        </p>
+        <p className="leading-7">
+          Tax on delivery {percent('Tax on delivery, percent', tax.delivery, ['delivery'], 'tax-delivery')} %; on goods:{' '}
+          {Object.entries(tax.classes).map(([name, rate]) => (
+            <span key={name} className="mr-3 whitespace-nowrap">
+              {name} {percent(`Tax class ${name}, percent`, rate, ['classes', name])} %
+              {name !== 'standard' && (
+                <Remove what={`tax class ${name}`} remove={() => edit(setAt(at('tax', 'classes', name), undefined))} />
+              )}
+            </span>
+          ))}
+          <AddWord
+            label="New tax class"
+            placeholder="add a class"
+            accept={(text) => parseId(text).ok}
+            reason="Small letters, digits and hyphens."
+            add={(name) => edit(setAt(at('tax', 'classes', name), tax.classes.standard ?? '0'))}
+          />
+          {Object.entries(tax.regions ?? {}).map(([region, differing]) => (
+            <span key={region} className="mr-3 whitespace-nowrap">
+              in {region}: delivery{' '}
+              {percent(`Tax on delivery in ${region}, percent`, differing.delivery ?? tax.delivery, [
+                'regions',
+                region,
+                'delivery',
+              ])}{' '}
+              %,{' '}
+              {Object.keys(tax.classes).map((name) => (
+                <span key={name}>
+                  {name}{' '}
+                  {percent(`Tax class ${name} in ${region}, percent`, differing.classes?.[name] ?? tax.classes[name]!, [
+                    'regions',
+                    region,
+                    'classes',
+                    name,
+                  ])}{' '}
+                  %{' '}
+                </span>
+              ))}
+              <Remove
+                what={`tax rates of ${region}`}
+                remove={() =>
+                  edit(
+                    setAt(
+                      Object.keys(tax.regions ?? {}).length === 1 ? at('tax', 'regions') : at('tax', 'regions', region),
+                      undefined,
+                    ),
+                  )
+                }
+              />
+            </span>
+          ))}
+          <AddWord
+            label="Region with tax rates of its own"
+            placeholder="add a region"
+            accept={(text) => regionByName(text, regions)}
+            reason="A region by its name, or a code such as US-NY."
+            add={(region) => edit(setAt(at('tax', 'regions', region), { delivery: tax.delivery }))}
+          />
+        </p>
+        <Languages
           languages={market.languages}
-          edit={edit}
-          placeholder="nothing"
-          testId="out-of-area"
+          country={market.countries[0]}
+          change={(languages) => edit(setAt(at('languages'), languages))}
         />
-      </p>
-      <p className="text-[13px] text-soft">
-        <button
-          type="button"
-          className="quiet-button underline decoration-dotted underline-offset-2"
-          onClick={() => edit(removeMarket(marketId)) && gone()}
-          data-testid="remove-market"
-        >
-          Remove this market
-          {options > 0 ? ` with its ${options === 1 ? 'delivery option' : `${options} delivery options`}` : ''}
-        </button>
-      </p>
-    </section>
+        <p className="leading-7">
+          Whose address lies in no zone reads:{' '}
+          <EditedTexts
+            label="Out of area"
+            at={at('outOfArea')}
+            texts={market.outOfArea}
+            languages={market.languages}
+            placeholder="nothing"
+            testId="out-of-area"
+          />
+        </p>
+        <p className="text-[13px] text-soft">
+          <button
+            type="button"
+            className="quiet-button underline decoration-dotted underline-offset-2"
+            onClick={() => edit(removeMarket(marketId)) && gone()}
+            data-testid="remove-market"
+          >
+            Remove this market
+            {options > 0 ? ` with its ${options === 1 ? 'delivery option' : `${options} delivery options`}` : ''}
+          </button>
+        </p>
+      </section>
+    </GuardedEdits>
   );
 }

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { countryCodes } from '../../core/geography/country.ts';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
-import { usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { useQuery } from '../page/use-query.ts';
 import { CoverageSection } from './CoverageSection.tsx';
 import { Currencies } from './Currencies.tsx';
@@ -21,57 +21,54 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
   const market = marketId === null ? null : policy.markets[marketId]!;
   const { edit, refusal } = useGuardedEdit();
   return (
-    <div className="px-5 py-3">
-      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
-        <h1 className="text-[22px] leading-9">Markets</h1>
-        <CoverageInWords coverage={coverage} />
+    <GuardedEdits edit={edit}>
+      <div className="px-5 py-3">
+        <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
+          <h1 className="text-[22px] leading-9">Markets</h1>
+          <CoverageInWords coverage={coverage} />
+        </div>
+        {market === null && <EmptyStore />}
+        <ol className="mb-2 flex max-h-24 flex-wrap gap-x-1 gap-y-0.5 overflow-y-auto" aria-label="Markets">
+          {coverage.marks.map(({ id, name, number, tint }) => (
+            <li key={id}>
+              <button
+                type="button"
+                className="market-chip"
+                aria-pressed={id === marketId}
+                data-tint={tint}
+                onClick={() => setQuery({ market: id, zone: '' })}
+                data-testid={`market-${id}`}
+              >
+                <span className="number">{number}</span> {name}{' '}
+                <span className="text-soft">{policy.markets[id]!.currency}</span>
+              </button>
+            </li>
+          ))}
+        </ol>
+        <CoverageSection coverage={coverage} marketId={marketId} choose={(id) => setQuery({ market: id, zone: '' })}>
+          {refusal}
+        </CoverageSection>
+        {market && marketId !== null && (
+          <>
+            <WhereWouldThisGo />
+            <MarketTerms
+              key={`terms-${marketId}`}
+              marketId={marketId}
+              market={market}
+              gone={() => setQuery({ market: '', zone: '' })}
+            />
+            <ZoneList
+              marketId={marketId}
+              market={market}
+              open={query.zone ?? ''}
+              setOpen={(zone) => setQuery({ zone })}
+            />
+            <Currencies marketId={marketId} feed={rateFeed} />
+          </>
+        )}
+        <StoreSettings />
       </div>
-      {market === null && <EmptyStore />}
-      <ol className="mb-2 flex max-h-24 flex-wrap gap-x-1 gap-y-0.5 overflow-y-auto" aria-label="Markets">
-        {coverage.marks.map(({ id, name, number, tint }) => (
-          <li key={id}>
-            <button
-              type="button"
-              className="market-chip"
-              aria-pressed={id === marketId}
-              data-tint={tint}
-              onClick={() => setQuery({ market: id, zone: '' })}
-              data-testid={`market-${id}`}
-            >
-              <span className="number">{number}</span> {name}{' '}
-              <span className="text-soft">{policy.markets[id]!.currency}</span>
-            </button>
-          </li>
-        ))}
-      </ol>
-      <CoverageSection
-        coverage={coverage}
-        marketId={marketId}
-        choose={(id) => setQuery({ market: id, zone: '' })}
-        edit={edit}
-      >
-        {refusal}
-      </CoverageSection>
-      {market && marketId !== null && (
-        <>
-          <WhereWouldThisGo />
-          <MarketTerms
-            key={`terms-${marketId}`}
-            marketId={marketId}
-            market={market}
-            gone={() => setQuery({ market: '', zone: '' })}
-          />
-          <ZoneList
-            marketId={marketId}
-            market={market}
-            open={query.zone ?? ''}
-            setOpen={(zone) => setQuery({ zone })}
-          />
-          <Currencies marketId={marketId} feed={rateFeed} />
-        </>
-      )}
-      <StoreSettings />
-    </div>
+    </GuardedEdits>
   );
 }
 

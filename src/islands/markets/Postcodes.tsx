@@ -6,9 +6,9 @@ import { normalPostcode } from '../../core/geography/postcode.ts';
 import { postcodeList } from '../../core/geography/postcode-list.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { usePage } from '../page/page-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { useGuardedEdit } from '../page/use-edit.tsx';
 import { countryName } from '../page/place-names.ts';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 
 /** Shown at once; a longer list is looked through by its search. */
 const mostShown = 40;
@@ -116,7 +116,7 @@ export function PastePostcodes({
   known?: Readonly<Record<string, true>>;
   accept: (country: string, patterns: string[]) => void;
 }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const [country, setCountry] = useState(countries?.[0] ?? '');
   const [text, setText] = useState('');
   const read = useMemo(() => readPastedPostcodes(text), [text]);

@@ -8,14 +8,16 @@ import { findMarket, zonesThere, type ZoneStanding } from '../../core/evaluation
 import { normalPostcode } from '../../core/geography/postcode.ts';
 import type { Destination } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCompiled, useNotation } from '../page/page-context.tsx';
 import { countryName } from '../page/place-names.ts';
 import { useRegions } from '../page/use-regions.ts';
 
 /** A destination typed in, and the market and zone it falls into, with every zone that would have had it. */
 export function WhereWouldThisGo() {
   const policy = usePolicy();
-  const { compiled, locale } = usePage();
+  const { locale } = useNotation();
+  const compiled = useCompiled();
   const [countryText, setCountryText] = useState(policy.store.origin.country);
   const [region, setRegion] = useState('');
   const [postcode, setPostcode] = useState('');
@@ -28,21 +30,23 @@ export function WhereWouldThisGo() {
   );
   const km = Number(distance.replace(',', '.'));
   const around = places.find(({ id }) => id === place);
-  const destination: Destination | null = !country
-    ? null
-    : {
-        country,
-        postcode,
-        ...(region && region.startsWith(country) ? { region } : {}),
-        ...(around && Number.isFinite(km) && km >= 0 ? { coordinates: northOf(around.coordinates, km) } : {}),
-      };
-  const key = JSON.stringify(destination);
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const market = useMemo(() => (destination ? findMarket(compiled, destination) : null), [compiled, key]);
+  const center = around?.coordinates;
+  const destination = useMemo<Destination | null>(
+    () =>
+      country
+        ? {
+            country,
+            postcode,
+            ...(region && region.startsWith(country) ? { region } : {}),
+            ...(center && Number.isFinite(km) && km >= 0 ? { coordinates: northOf(center, km) } : {}),
+          }
+        : null,
+    [country, postcode, region, center, km],
+  );
+  const market = useMemo(() => destination && findMarket(compiled, destination), [compiled, destination]);
   const there = useMemo(
     () => (destination && market ? zonesThere(market, destination, normalPostcode(destination.postcode)) : []),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [market, key],
+    [market, destination],
   );
   const winner = there.find(({ outcome }) => outcome === 'wins');
   return (

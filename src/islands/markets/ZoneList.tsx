@@ -7,9 +7,10 @@ import { areaInWords, decidesByInWords, regionsIn } from '../../core/geography/a
 import type { Market } from '../../core/policy/types.ts';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { countryName } from '../page/place-names.ts';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 import { useRegionNames } from '../page/use-regions.ts';
 import { AreaEditor } from './AreaEditor.tsx';
 import { parseName } from '../fields/typed-text.ts';
@@ -27,7 +28,7 @@ export function ZoneList({
   setOpen: (zone: string) => void;
 }) {
   const policy = usePolicy();
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const { edit, refusal } = useGuardedEdit();
   const zones = useMemo(
     () => inOrder(policy.zones).filter(([, zone]) => zone.market === marketId),
@@ -48,93 +49,94 @@ export function ZoneList({
     );
   const rows = useRowDrag(ids, move);
   return (
-    <section className="mt-3 border-t border-hairline pt-2" aria-label="Zones">
-      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-[17px]">Zones of {market.name}</h2>
-        <p className="text-[13px] text-soft">
-          Postcodes and distances win over regions, regions over countries, countries over the whole market; among
-          equals the one listed first.
-        </p>
-      </div>
-      {refusal}
-      <ol>
-        {zones.map(([id, zone]) => (
-          <li
-            key={id}
-            className="drop-row border-b border-hairline py-1.5"
-            {...rows.rowOf(id)}
-            data-testid={`zone-${id}`}
-          >
-            <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={rows.onKeyOf(id)}>
-              <span className="flex items-center self-center">
-                {rows.handleOf(id)}
-                {rows.arrowsOf(id, zone.name)}
-              </span>
-              <button
-                type="button"
-                className="quiet-button !justify-start !px-1 font-semibold"
-                aria-expanded={open === id}
-                onClick={() => setOpen(open === id ? '' : id)}
-                data-testid={`open-zone-${id}`}
-              >
-                {zone.name}
-              </button>
-              <span className="min-w-0 flex-1 basis-64 text-[13px]">{areaInWords(zone.area, names)}</span>
-              <span className="text-[13px] text-soft">
-                by {decidesByInWords(zone.area)} ·{' '}
-                <a
-                  href={`/delivery?market=${marketId}&zone=${id}`}
-                  className="underline decoration-dotted underline-offset-2"
+    <GuardedEdits edit={edit}>
+      <section className="mt-3 border-t border-hairline pt-2" aria-label="Zones">
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+          <h2 className="text-[17px]">Zones of {market.name}</h2>
+          <p className="text-[13px] text-soft">
+            Postcodes and distances win over regions, regions over countries, countries over the whole market; among
+            equals the one listed first.
+          </p>
+        </div>
+        {refusal}
+        <ol>
+          {zones.map(([id, zone]) => (
+            <li
+              key={id}
+              className="drop-row border-b border-hairline py-1.5"
+              {...rows.rowOf(id)}
+              data-testid={`zone-${id}`}
+            >
+              <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={rows.onKeyOf(id)}>
+                <span className="flex items-center self-center">
+                  {rows.handleOf(id)}
+                  {rows.arrowsOf(id, zone.name)}
+                </span>
+                <button
+                  type="button"
+                  className="quiet-button !justify-start !px-1 font-semibold"
+                  aria-expanded={open === id}
+                  onClick={() => setOpen(open === id ? '' : id)}
+                  data-testid={`open-zone-${id}`}
                 >
-                  {optionsOf.get(id) === 1 ? '1 option' : `${optionsOf.get(id) ?? 0} options`}
-                </a>
-              </span>
-              <label className="inline-flex items-center gap-1.5 text-[13px]">
-                <input
-                  type="checkbox"
-                  className="toggle toggle-xs toggle-primary"
-                  checked={zone.on}
-                  aria-label={`${zone.name} is on`}
-                  onChange={(event) => edit(setAt(['zones', id, 'on'], event.target.checked))}
-                />
-                {zone.on ? 'on' : 'off'}
-              </label>
-            </div>
-            {open === id && (
-              <div className="mt-1 ml-10">
-                <p className="leading-7">
-                  Called{' '}
-                  <EditedField
-                    label="Name of the zone"
-                    shown={zone.name}
-                    parse={parseName}
-                    change={(value) => setAt(['zones', id, 'name'], value)}
-                    edit={edit}
-                    testId="zone-name"
-                  />
-                  <button
-                    type="button"
-                    className="quiet-button ml-4 underline decoration-dotted underline-offset-2"
-                    onClick={() => edit(removeZone(id)) && setOpen('')}
-                    data-testid="remove-zone"
+                  {zone.name}
+                </button>
+                <span className="min-w-0 flex-1 basis-64 text-[13px]">{areaInWords(zone.area, names)}</span>
+                <span className="text-[13px] text-soft">
+                  by {decidesByInWords(zone.area)} ·{' '}
+                  <a
+                    href={`/delivery?market=${marketId}&zone=${id}`}
+                    className="underline decoration-dotted underline-offset-2"
                   >
-                    Remove it
-                    {optionsOf.get(id)
-                      ? ` with its ${optionsOf.get(id) === 1 ? 'option' : `${optionsOf.get(id)} options`}`
-                      : ''}
-                  </button>
-                </p>
-                <AreaEditor zoneId={id} zone={zone} market={market} side="include" />
-                <AreaEditor zoneId={id} zone={zone} market={market} side="exclude" />
+                    {optionsOf.get(id) === 1 ? '1 option' : `${optionsOf.get(id) ?? 0} options`}
+                  </a>
+                </span>
+                <label className="inline-flex items-center gap-1.5 text-[13px]">
+                  <input
+                    type="checkbox"
+                    className="toggle toggle-xs toggle-primary"
+                    checked={zone.on}
+                    aria-label={`${zone.name} is on`}
+                    onChange={(event) => edit(setAt(['zones', id, 'on'], event.target.checked))}
+                  />
+                  {zone.on ? 'on' : 'off'}
+                </label>
               </div>
-            )}
-          </li>
-        ))}
-      </ol>
-      {zones.length === 0 && <p className="text-soft">No zone: nobody in this market is offered delivery.</p>}
-      <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-zone">
-        Add a zone
-      </button>
-    </section>
+              {open === id && (
+                <div className="mt-1 ml-10">
+                  <p className="leading-7">
+                    Called{' '}
+                    <EditedField
+                      label="Name of the zone"
+                      shown={zone.name}
+                      parse={parseName}
+                      change={(value) => setAt(['zones', id, 'name'], value)}
+                      testId="zone-name"
+                    />
+                    <button
+                      type="button"
+                      className="quiet-button ml-4 underline decoration-dotted underline-offset-2"
+                      onClick={() => edit(removeZone(id)) && setOpen('')}
+                      data-testid="remove-zone"
+                    >
+                      Remove it
+                      {optionsOf.get(id)
+                        ? ` with its ${optionsOf.get(id) === 1 ? 'option' : `${optionsOf.get(id)} options`}`
+                        : ''}
+                    </button>
+                  </p>
+                  <AreaEditor zoneId={id} zone={zone} market={market} side="include" />
+                  <AreaEditor zoneId={id} zone={zone} market={market} side="exclude" />
+                </div>
+              )}
+            </li>
+          ))}
+        </ol>
+        {zones.length === 0 && <p className="text-soft">No zone: nobody in this market is offered delivery.</p>}
+        <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-zone">
+          Add a zone
+        </button>
+      </section>
+    </GuardedEdits>
   );
 }

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { addOffer } from '../../client/edits/offer-edits.ts';
-import type { Edit } from '../../client/edits/edit.ts';
 import { freshId } from '../../client/edits/set-at.ts';
 import { codeBatch } from '../../core/offers/authoring/code-batch.ts';
 import { startOffer, starterOffers, type StarterOffer } from '../../core/offers/authoring/starter-offers.ts';
 import { same } from '../../core/same.ts';
 import type { Offer } from '../../core/policy/types.ts';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { randomBytes } from './paragraph/UnlockPhrase.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 /** Whether an offer is what its starter made: what it says it did is true only so long. */
 function isAsBegun(offer: Offer | undefined, began: Omit<Offer, 'order'>): boolean {
@@ -17,9 +18,10 @@ function isAsBegun(offer: Offer | undefined, began: Omit<Offer, 'order'>): boole
 }
 
 /** Offers to begin with, and what the last one chosen has filled in. */
-export function AddOffer({ edit, choose }: { edit: (edit: Edit) => boolean; choose: (offer: string) => void }) {
+export function AddOffer({ choose }: { choose: (offer: string) => void }) {
+  const edit = useEdit();
   const policy = useDraft((state) => state.settled);
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const [did, setDid] = useState<{ id: string; began: Omit<Offer, 'order'>; sentences: string[] } | null>(null);
   const start = (starter: StarterOffer) => {
     const started = startOffer(starter, policy, codeBatch(1, 8, '', randomBytes)[0]!, locale);

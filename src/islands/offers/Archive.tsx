@@ -1,5 +1,5 @@
 import { inOrder } from '../../core/ordered.ts';
-import { useDraft } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
 
 /** Offers that have been set aside, to be looked at and taken out again. */
 export function Archive({ choose }: { choose: (offer: string) => void }) {

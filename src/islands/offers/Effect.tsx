@@ -4,7 +4,8 @@ import type { Fact } from '../../core/conditions/fact.ts';
 import { unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Replay } from '../../core/orders/replay.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation, useNow, useRelease } from '../page/page-context.tsx';
 import { ReplayExamples } from './ReplayExamples.tsx';
 
 interface Running {
@@ -17,7 +18,9 @@ interface Running {
 /** What past orders would have paid for delivery under the draft, against the current release. */
 export function Effect() {
   const policy = usePolicy();
-  const { release, now, money, locale } = usePage();
+  const { money, locale } = useNotation();
+  const release = useRelease();
+  const now = useNow();
   const worker = useRef<Worker | null>(null);
   const [running, setRunning] = useState<Running | null>(null);
   const [asked, setAsked] = useState<typeof policy | null>(null);

@@ -21,11 +21,12 @@ import { resolveTarget } from '../../core/offers/target.ts';
 import type { Goal, Market, Offer, Policy } from '../../core/policy/types.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, usePage, usePolicy } from '../page/page-context.tsx';
-import { useStable } from '../../ui/use-stable.ts';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { useWidth } from '../../ui/use-width.ts';
 import { parseCount, parseGoal, shownGoal } from '../fields/goal-field.ts';
 import { sharesAround } from '../spend-line/Regions.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 /** Fixed widths, so that a figure that changes moves nothing else. px */
 const nameWidth = 160;
@@ -50,7 +51,6 @@ export function GoalGrid({
   offerId: looked,
   chooseOffer,
   distributions,
-  edit,
 }: {
   marketId: string;
   choose: (market: string) => void;
@@ -58,19 +58,17 @@ export function GoalGrid({
   offerId: string;
   chooseOffer: (offer: string) => void;
   distributions: ReadonlyMap<string, Distribution>;
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   const policy = usePolicy();
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const { store, rates, markets } = policy;
   // What amounts come to depends on these parts of the policy alone.
+  const terms = useMemo(() => ({ store, markets, ...(rates ? { rates } : {}) }), [store, rates, markets]);
   const columns = useMemo(
-    () => inOrder(markets).map(([id, market]): Column => ({ id, market, money: localMoneyOf(policy, id) })),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [store, rates, markets],
+    () => inOrder(terms.markets).map(([id, market]): Column => ({ id, market, money: localMoneyOf(terms, id) })),
+    [terms],
   );
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const terms = useMemo(() => policy, [store, rates, markets]);
   const box = useRef<HTMLDivElement>(null);
   const most = Math.ceil(useWidth(box, 800) / marketWidth) + 2 * margin;
   const [inView, setInView] = useState(() => columns.findIndex(({ id }) => id === marketId));
@@ -87,10 +85,11 @@ export function GoalGrid({
     setRowInView(stepAt(Math.floor(currentTarget.scrollTop / rowHeight)));
   };
   // What is looked at from the start is in view from the start.
-  useEffect(() => {
-    box.current?.scrollTo({ left: Math.max(0, inView) * marketWidth, top: Math.max(0, rowInView - 1) * rowHeight });
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
+  const [begin] = useState({
+    left: Math.max(0, inView) * marketWidth,
+    top: Math.max(0, rowInView - 1) * rowHeight,
+  });
+  useEffect(() => box.current?.scrollTo(begin), [begin]);
   const drawn = useMemo(() => columns.slice(first, first + most), [columns, first, most]);
   const after = columns.length - first - drawn.length;
   const [said, setSaid] = useState<string | null>(null);
@@ -116,8 +115,6 @@ export function GoalGrid({
     else if (edit(inTurn(...cells.map(({ offer, goal, market, value }) => setTarget(offer, goal, market, value)))))
       setSaid(`${cells.length} cells were pasted. Undo takes all of it back.`);
   };
-  const editStable = useStable(edit);
-  const chooseStable = useStable(chooseOffer);
   const onKeyDown = (event: KeyboardEvent<HTMLTableElement>) => {
     if (event.altKey && event.key === 'ArrowRight') fillAcross(event, edit);
     else moveAmongCells(event);
@@ -171,8 +168,7 @@ export function GoalGrid({
                 locale={locale}
                 policy={terms}
                 looked={row.offerId === looked}
-                choose={chooseStable}
-                edit={editStable}
+                choose={chooseOffer}
               />
             ))}
             <RowGap rows={rows.length - firstRow - drawnRows.length} />
@@ -295,7 +291,6 @@ const GoalRow = memo(function GoalRow({
   policy,
   looked,
   choose,
-  edit,
 }: Row & {
   before: number;
   columns: readonly Column[];
@@ -305,7 +300,6 @@ const GoalRow = memo(function GoalRow({
   policy: Pick<Policy, 'store' | 'rates' | 'markets'>;
   looked: boolean;
   choose: (offer: string) => void;
-  edit: (edit: Edit) => boolean;
 }) {
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
   const isMoney = goal.measure.kind === 'countedValue';
@@ -351,7 +345,6 @@ const GoalRow = memo(function GoalRow({
             remark={remark}
             odd={uneven.get(id) ?? null}
             stands={target === null && isGap(offer, id)}
-            edit={edit}
           />
         );
       })}
@@ -372,7 +365,6 @@ const GoalCell = memo(function GoalCell({
   remark,
   stands,
   odd,
-  edit,
 }: {
   offerId: string;
   goalId: string;
@@ -387,8 +379,8 @@ const GoalCell = memo(function GoalCell({
   stands: boolean;
   /** what it comes to as a multiple of the other markets' median, where that stands out */
   odd: number | null;
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   const show = useDraft((state) => state.show);
   return (
     <td className="px-3" data-offer={offerId} data-goal={goalId} data-market={marketId}>

@@ -2,7 +2,8 @@ import { memo, useMemo } from 'react';
 import { candidateCurve, type Outcome } from '../../core/orders/candidates.ts';
 import { niceStep } from '../../core/orders/nice-step.ts';
 import { responseOf, usualAssumption } from '../../core/orders/response.ts';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { monthsOf } from '../orders/order-choice.ts';
 import { useMarketOrders } from '../orders/use-market-orders.ts';
 import type { SpendScale } from '../spend-line/scale.ts';
@@ -41,7 +42,7 @@ function Said({ scale, text }: { scale: SpendScale; text: string }) {
 }
 
 function Line({ scale, curve }: { scale: SpendScale; curve: readonly Outcome[] }) {
-  const { money } = usePage();
+  const { money } = useNotation();
   const best = curve.reduce((most, outcome) => (outcome.net > most.net ? outcome : most));
   const lowest = curve.reduce((least, { net }) => Math.min(least, net), 0);
   const reach = best.net > 0 ? best.net : Math.max(1, -lowest);

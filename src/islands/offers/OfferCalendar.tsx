@@ -2,7 +2,7 @@ import { useMemo, useRef } from 'react';
 import type { CompiledMarket } from '../../core/evaluation/compile.ts';
 import { monthsAround, overlapOf } from '../../core/offers/authoring/overlaps.ts';
 import type { TimeSpan } from '../../core/time/schedule.ts';
-import { usePage } from '../page/page-context.tsx';
+import { useNotation, useNow } from '../page/page-context.tsx';
 import { useWidth } from '../../ui/use-width.ts';
 
 const nameWidth = 150;
@@ -10,7 +10,8 @@ const rowHeight = 18;
 
 /** When the offers of a market that do not run always run, one under the other, and what the one looked at overlaps with. */
 export function OfferCalendar({ market, offerId }: { market: CompiledMarket; offerId: string }) {
-  const { locale, now } = usePage();
+  const { locale } = useNotation();
+  const now = useNow();
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, 860);
   const rows = useMemo(() => rowsOf(market, offerId), [market, offerId]);

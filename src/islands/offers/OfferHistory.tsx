@@ -4,11 +4,13 @@ import type { PolicyChange } from '../../core/changes/changes.ts';
 import { isOfOffer } from '../../core/changes/draft-history.ts';
 import type { AnswerTo } from '../../contract/calls.ts';
 import type { HistoricEdit } from '../../contract/shapes/draft.ts';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useChanges, useNotation, useRelease } from '../page/page-context.tsx';
 
 /** What is planned for an offer, that is in the draft and not released, and what has been done to it in the draft. */
 export function OfferHistory({ offerId }: { offerId: string }) {
-  const { changes, release } = usePage();
+  const changes = useChanges();
+  const release = useRelease();
   const [open, setOpen] = useState(false);
   const planned = changes.filter((change) => isOfOffer(change, offerId));
   return (
@@ -52,7 +54,7 @@ export function OfferHistory({ offerId }: { offerId: string }) {
 }
 
 function Edits({ offerId }: { offerId: string }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const revision = useDraft((state) => state.saved.revision);
   const [history, setHistory] = useState<AnswerTo<'GET /api/draft/history'> | 'none' | null>(null);
   useEffect(() => {

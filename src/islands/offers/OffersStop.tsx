@@ -1,7 +1,7 @@
 import { Frame } from '../frame/Frame.tsx';
 import type { PageProps } from '../../contract/page.ts';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
-import { usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
 import { OffersView } from './OffersView.tsx';
 import type { ValueCounts } from '../../core/orders/distribution.ts';
 

@@ -1,14 +1,15 @@
-import { memo, useEffect, useMemo, useRef } from 'react';
+import { memo, useCallback, useMemo } from 'react';
 import { setTarget } from '../../client/edits/edits.ts';
 import { compilePolicy, sameRules, type CompiledZone } from '../../core/evaluation/compile.ts';
+import type { Policy } from '../../core/policy/types.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Distribution, ValueCounts } from '../../core/orders/distribution.ts';
 import { targetIn } from '../../core/offers/target.ts';
 import { sweepZone } from '../../core/sweep/sweep.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { Calm, useDraft, usePage, usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
-import { useStable } from '../../ui/use-stable.ts';
+import { Calm, useDraft, usePolicy } from '../page/draft-context.tsx';
+import { useCompiled, useNotation, useNow, useRelease } from '../page/page-context.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { useQuery } from '../page/use-query.ts';
 import { GoalGrid } from './GoalGrid.tsx';
 import { AddOffer } from './AddOffer.tsx';
@@ -27,7 +28,9 @@ import { useDistributions } from './use-distributions.ts';
 /** Offers in one market: the spend line over the goal grid and the wording. */
 export function OffersView({ query: initial, values }: { query: Record<string, string>; values: ValueCounts | null }) {
   const policy = usePolicy();
-  const { compiled, release, now } = usePage();
+  const compiled = useCompiled();
+  const release = useRelease();
+  const now = useNow();
   const [query, setQuery] = useQuery(initial);
   const show = useDraft((state) => state.show);
   const { edit: guarded, refusal } = useGuardedEdit();
@@ -41,7 +44,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   );
   const market = policy.markets[marketId]!;
   const zones = compiled.markets.get(marketId)?.zones ?? [];
-  const zone = useSameRules(zones.find(({ id }) => id === query.zone) ?? zones[0]);
+  const zone = useDraft((draft) => zoneIn(draft.policy, marketId, query.zone), sameZone);
   const madeUp = policy.shoppers?.[query.shopper ?? ''];
   const shopper = madeUp?.shopper;
   const zoneId = zone?.id;
@@ -52,17 +55,12 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
   const [goalId] = offer ? (inOrder(offer.goals)[0] ?? []) : [];
   const target = offerId && goalId ? targetIn(policy, offerId, goalId, marketId) : null;
   const isMoney = goalId !== undefined && offer?.goals[goalId]?.measure.kind === 'countedValue';
-  const choose = useStable((id: string) => setQuery({ market: marketId, offer: id }));
-  const openCondition = useStable((condition: string) => setQuery({ market: marketId, condition }));
-  const savedZone = useSameRules(
-    useMemo(
-      () =>
-        compilePolicy(savedPolicy)
-          .markets.get(marketId)
-          ?.zones.find(({ id }) => id === zoneId),
-      [savedPolicy, marketId, zoneId],
-    ),
+  const choose = useCallback((id: string) => setQuery({ market: marketId, offer: id }), [setQuery, marketId]);
+  const openCondition = useCallback(
+    (condition: string) => setQuery({ market: marketId, condition }),
+    [setQuery, marketId],
   );
+  const savedZone = useDraft(({ saved }) => zoneIn(saved.policy, marketId, zoneId), sameZone);
   const steadySweep = useMemo(
     () => (savedZone ? sweepZone(savedZone, 'goodsValue', someoneIn(savedZone, now, shopper)) : null),
     [savedZone, now, shopper],
@@ -98,97 +96,103 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
       ];
     }),
   );
-  const showOther = useStable((goal: AsideGoal, value: number) =>
-    show(setTarget(goal.offerId, goal.goalId, marketId, value)),
+  const showOther = useCallback(
+    (goal: AsideGoal, value: number) => show(setTarget(goal.offerId, goal.goalId, marketId, value)),
+    [show, marketId],
   );
-  const commitOther = useStable(
+  const commitOther = useCallback(
     (goal: AsideGoal, value: number) => void guarded(setTarget(goal.offerId, goal.goalId, marketId, value)),
+    [guarded, marketId],
   );
   return (
-    <div className="px-5 py-3">
-      <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-6">
-        <h1 className="min-w-0 text-[22px]">
-          Offers in{' '}
-          <PhraseSelect
-            head
-            label="Market"
-            value={marketId}
-            options={markets.map(([id, { name }]) => [id, name])}
-            choose={(id) => setQuery({ market: id, zone: '' })}
-            testId="market-phrase"
+    <GuardedEdits edit={guarded}>
+      <div className="px-5 py-3">
+        <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-6">
+          <h1 className="min-w-0 text-[22px]">
+            Offers in{' '}
+            <PhraseSelect
+              head
+              label="Market"
+              value={marketId}
+              options={markets.map(([id, { name }]) => [id, name])}
+              choose={(id) => setQuery({ market: id, zone: '' })}
+              testId="market-phrase"
+            />
+            {zones.length > 1 && (
+              <>
+                {' '}
+                to{' '}
+                <PhraseSelect
+                  head
+                  label="Zone"
+                  value={zoneId ?? ''}
+                  options={zones.map(({ id, zone: { name } }) => [id, name])}
+                  choose={(id) => setQuery({ zone: id })}
+                  testId="zone-phrase"
+                />
+              </>
+            )}{' '}
+            for{' '}
+            <PhraseSelect
+              head
+              label="Shopper"
+              value={madeUp ? query.shopper! : ''}
+              options={[
+                ['', 'a guest'],
+                ...inOrder(policy.shoppers ?? {}).map(([id, { name }]) => [id, name] as const),
+              ]}
+              choose={(id) => setQuery({ shopper: id })}
+              testId="shopper-phrase"
+            />
+          </h1>
+          <OrdersPhrase
+            orders={distributions.get(marketId)?.orders}
+            net={query.net === 'shown'}
+            toggleNet={() => setQuery({ net: query.net ? '' : 'shown' })}
           />
-          {zones.length > 1 && (
-            <>
-              {' '}
-              to{' '}
-              <PhraseSelect
-                head
-                label="Zone"
-                value={zoneId ?? ''}
-                options={zones.map(({ id, zone: { name } }) => [id, name])}
-                choose={(id) => setQuery({ zone: id })}
-                testId="zone-phrase"
-              />
-            </>
-          )}{' '}
-          for{' '}
-          <PhraseSelect
-            head
-            label="Shopper"
-            value={madeUp ? query.shopper! : ''}
-            options={[['', 'a guest'], ...inOrder(policy.shoppers ?? {}).map(([id, { name }]) => [id, name] as const)]}
-            choose={(id) => setQuery({ shopper: id })}
-            testId="shopper-phrase"
+        </div>
+        {zone && steadySweep ? (
+          <SpendLine
+            key={`${marketId} ${zoneId}`}
+            zone={zone}
+            steadySweep={steadySweep}
+            steadyGoal={steadyGoal}
+            distribution={distributions.get(marketId) ?? null}
+            goal={spendGoal}
+            others={others}
+            showOther={showOther}
+            commitOther={commitOther}
+            language={market.languages[0]!}
+            shopper={shopper}
+            over={query.net ? (scale) => <NetLine marketId={marketId} scale={scale} /> : undefined}
           />
-        </h1>
-        <OrdersPhrase
-          orders={distributions.get(marketId)?.orders}
-          net={query.net === 'shown'}
-          toggleNet={() => setQuery({ net: query.net ? '' : 'shown' })}
-        />
+        ) : (
+          <p className="py-6 text-warning">No zone of this market is on, so nobody there can check out.</p>
+        )}
+        {refusal}
+        {offerId && offer && goalId ? (
+          <GoalGrid
+            marketId={marketId}
+            choose={(id) => setQuery({ market: id })}
+            offerId={offerId}
+            chooseOffer={choose}
+            distributions={distributions}
+          />
+        ) : (
+          <p className="py-4 text-soft">There is no offer in this draft.</p>
+        )}
+        <Calm>
+          <OfferDetails
+            offerId={offerId}
+            marketId={marketId}
+            distributions={distributions}
+            choose={choose}
+            condition={query.condition ?? ''}
+            openCondition={openCondition}
+          />
+        </Calm>
       </div>
-      {zone && steadySweep ? (
-        <SpendLine
-          key={`${marketId} ${zoneId}`}
-          zone={zone}
-          steadySweep={steadySweep}
-          steadyGoal={steadyGoal}
-          distribution={distributions.get(marketId) ?? null}
-          goal={spendGoal}
-          others={others}
-          showOther={showOther}
-          commitOther={commitOther}
-          language={market.languages[0]!}
-          shopper={shopper}
-          over={query.net ? (scale) => <NetLine marketId={marketId} scale={scale} /> : undefined}
-        />
-      ) : (
-        <p className="py-6 text-warning">No zone of this market is on, so nobody there can check out.</p>
-      )}
-      {refusal}
-      {offerId && offer && goalId ? (
-        <GoalGrid
-          marketId={marketId}
-          choose={(id) => setQuery({ market: id })}
-          offerId={offerId}
-          chooseOffer={choose}
-          distributions={distributions}
-          edit={guarded}
-        />
-      ) : (
-        <p className="py-4 text-soft">There is no offer in this draft.</p>
-      )}
-      <Calm>
-        <OfferDetails
-          offerId={offerId}
-          marketId={marketId}
-          distributions={distributions}
-          choose={choose}
-          condition={query.condition ?? ''}
-          openCondition={openCondition}
-        />
-      </Calm>
-    </div>
+    </GuardedEdits>
   );
 }
 
@@ -209,21 +213,15 @@ const OfferDetails = memo(function OfferDetails({
   openCondition: (condition: string) => void;
 }) {
   const policy = usePolicy();
-  const { compiled } = usePage();
+  const compiled = useCompiled();
   const { edit, refusal } = useGuardedEdit();
   const offer = offerId === undefined ? undefined : policy.offers[offerId];
   return (
-    <>
+    <GuardedEdits edit={edit}>
       {refusal}
       {offerId !== undefined && offer && (
         <>
-          <RowTools
-            key={`tools-${offerId}`}
-            offerId={offerId}
-            goals={inOrder(offer.goals)}
-            marketId={marketId}
-            edit={edit}
-          />
+          <RowTools key={`tools-${offerId}`} offerId={offerId} goals={inOrder(offer.goals)} marketId={marketId} />
           <SharesByMarket offer={offer} distributions={distributions} />
           <OfferParagraph
             key={offerId}
@@ -235,7 +233,7 @@ const OfferDetails = memo(function OfferDetails({
           />
         </>
       )}
-      <AddOffer edit={edit} choose={choose} />
+      <AddOffer choose={choose} />
       <Archive choose={choose} />
       {offerId !== undefined && offer && (
         <p className="py-1 text-[13px]">
@@ -251,22 +249,22 @@ const OfferDetails = memo(function OfferDetails({
       <Effect />
       <ShopperLibrary />
       <QualifierLibrary marketId={marketId} open={condition} setOpen={openCondition} />
-    </>
+    </GuardedEdits>
   );
 });
 
-/** The zone as it was drawn last, as long as it does the same: what an edit elsewhere leaves as it is need not be swept again. */
-function useSameRules(zone: CompiledZone | undefined): CompiledZone | undefined {
-  const last = useRef(zone);
-  const known = last.current && zone && sameRules(last.current, zone) ? last.current : zone;
-  useEffect(() => {
-    last.current = known;
-  });
-  return known;
+/** A market's zone by its id; the first one that is on when there is none of it. */
+function zoneIn(policy: Policy, marketId: string, zoneId: string | undefined): CompiledZone | undefined {
+  const zones = compilePolicy(policy).markets.get(marketId)?.zones ?? [];
+  return zones.find(({ id }) => id === zoneId) ?? zones[0];
 }
 
+/** What an edit elsewhere leaves as it is need not be swept again. */
+const sameZone = (a: CompiledZone | undefined, b: CompiledZone | undefined) =>
+  a === b || (a !== undefined && b !== undefined && sameRules(a, b));
+
 function OrdersPhrase({ orders, net, toggleNet }: { orders: number | undefined; net: boolean; toggleNet: () => void }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   if (orders === undefined) return <p className="text-soft">reading orders …</p>;
   if (orders === 0) return <p className="text-soft">no past orders in this market</p>;
   return (

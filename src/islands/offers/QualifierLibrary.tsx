@@ -10,8 +10,9 @@ import type { Condition, Qualifier } from '../../core/policy/types.ts';
 import { TriedOnOrders } from '../conditions/TriedOnOrders.tsx';
 import { ConditionEditor } from '../conditions/ConditionEditor.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
-import { useDraft, usePage, usePolicy } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNow } from '../page/page-context.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { parseName } from '../fields/typed-text.ts';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 
@@ -29,9 +30,7 @@ export const QualifierLibrary = memo(function QualifierLibrary({
   const policy = useDraft((state) => state.settled);
   const { edit, refusal } = useGuardedEdit();
   const { qualifiers, offers, options } = policy;
-  // Uses depend on these parts alone.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const uses = useMemo(() => qualifierUses(policy), [qualifiers, offers, options]);
+  const uses = useMemo(() => qualifierUses({ qualifiers, offers, options }), [qualifiers, offers, options]);
   const add = () => {
     const id = freshId('condition', qualifiers);
     const condition: Condition = { of: 'all', conditions: {} };
@@ -47,47 +46,49 @@ export const QualifierLibrary = memo(function QualifierLibrary({
       setOpen(id);
   };
   return (
-    <section
-      className="seldom-seen mt-4 border-t border-hairline pt-2"
-      aria-label="Qualifiers"
-      data-testid="qualifiers"
-    >
-      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-[17px]">Qualifiers</h2>
-        <p className="text-[13px] text-soft">
-          Conditions with a name, to be used wherever one can stand; a change holds everywhere.
-        </p>
-      </div>
-      {refusal}
-      <ul>
-        {inOrder(qualifiers).map(([id, qualifier]) => (
-          <li key={id} className="border-b border-hairline py-1" data-testid={`qualifier-${id}`}>
-            <div className="flex flex-wrap items-baseline gap-x-3">
-              <button
-                type="button"
-                className="quiet-button !justify-start !px-1 font-semibold"
-                aria-expanded={open === id}
-                onClick={() => setOpen(open === id ? '' : id)}
-                data-testid={`open-qualifier-${id}`}
-              >
-                {qualifier.name}
-              </button>
-              <span className="min-w-0 flex-1 basis-72 text-[13px]">
-                {readOut(policy, qualifier.condition, marketId)}
-              </span>
-              <UsesPhrase
-                uses={uses.get(id) ?? []}
-                remove={() => edit(setAt(['qualifiers', id], undefined)) && setOpen('')}
-              />
-            </div>
-            {open === id && <OpenQualifier id={id} marketId={marketId} edit={edit} />}
-          </li>
-        ))}
-      </ul>
-      <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-qualifier">
-        Add a qualifier
-      </button>
-    </section>
+    <GuardedEdits edit={edit}>
+      <section
+        className="seldom-seen mt-4 border-t border-hairline pt-2"
+        aria-label="Qualifiers"
+        data-testid="qualifiers"
+      >
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+          <h2 className="text-[17px]">Qualifiers</h2>
+          <p className="text-[13px] text-soft">
+            Conditions with a name, to be used wherever one can stand; a change holds everywhere.
+          </p>
+        </div>
+        {refusal}
+        <ul>
+          {inOrder(qualifiers).map(([id, qualifier]) => (
+            <li key={id} className="border-b border-hairline py-1" data-testid={`qualifier-${id}`}>
+              <div className="flex flex-wrap items-baseline gap-x-3">
+                <button
+                  type="button"
+                  className="quiet-button !justify-start !px-1 font-semibold"
+                  aria-expanded={open === id}
+                  onClick={() => setOpen(open === id ? '' : id)}
+                  data-testid={`open-qualifier-${id}`}
+                >
+                  {qualifier.name}
+                </button>
+                <span className="min-w-0 flex-1 basis-72 text-[13px]">
+                  {readOut(policy, qualifier.condition, marketId)}
+                </span>
+                <UsesPhrase
+                  uses={uses.get(id) ?? []}
+                  remove={() => edit(setAt(['qualifiers', id], undefined)) && setOpen('')}
+                />
+              </div>
+              {open === id && <OpenQualifier id={id} marketId={marketId} />}
+            </li>
+          ))}
+        </ul>
+        <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-qualifier">
+          Add a qualifier
+        </button>
+      </section>
+    </GuardedEdits>
   );
 });
 
@@ -129,15 +130,7 @@ function UsesPhrase({ uses, remove }: { uses: readonly QualifierUse[]; remove: (
   );
 }
 
-function OpenQualifier({
-  id,
-  marketId,
-  edit,
-}: {
-  id: string;
-  marketId: string;
-  edit: ReturnType<typeof useGuardedEdit>['edit'];
-}) {
+function OpenQualifier({ id, marketId }: { id: string; marketId: string }) {
   const policy = usePolicy();
   const qualifier = policy.qualifiers[id]!;
   const stated = useMemo(() => statedMarkets(qualifier.condition), [qualifier.condition]);
@@ -153,15 +146,13 @@ function OpenQualifier({
           shown={qualifier.name}
           parse={parseName}
           change={(name) => setAt(['qualifiers', id, 'name'], name)}
-          edit={edit}
           testId="qualifier-name"
         />
       </p>
       <ConditionEditor
-        place={['qualifiers', id, 'condition']}
+        path={['qualifiers', id, 'condition']}
         condition={qualifier.condition}
         markets={markets}
-        edit={edit}
         label={`Condition ${qualifier.name}`}
       />
       <TriedOnCarts condition={qualifier.condition} />
@@ -174,7 +165,9 @@ function OpenQualifier({
 /** For which test carts the condition holds, as it is typed. */
 function TriedOnCarts({ condition }: { condition: Condition }) {
   const policy = usePolicy();
-  const { compiled, catalogue, now } = usePage();
+  const compiled = useCompiled();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const answers = useMemo(
     () =>
       inOrder(policy.testCarts).map(([id, cart]) => ({
@@ -216,7 +209,8 @@ function TriedOnCarts({ condition }: { condition: Condition }) {
 /** For which made-up shoppers the condition holds before they have put anything into the cart. */
 function TriedOnShoppers({ condition, marketId }: { condition: Condition; marketId: string }) {
   const policy = usePolicy();
-  const { compiled, now } = usePage();
+  const compiled = useCompiled();
+  const now = useNow();
   const zone = compiled.markets.get(marketId)?.zones[0];
   const shoppers = inOrder(policy.shoppers ?? {});
   if (!zone || shoppers.length === 0) return null;

@@ -3,14 +3,19 @@ import { freshId } from '../../client/edits/set-at.ts';
 import { ordinaryCart } from '../../core/catalogue/ordinary-cart.ts';
 import { shopperOfKind } from '../../core/orders/shopper-of-order.ts';
 import type { ReplayExample } from '../../core/orders/replay.ts';
-import { useDraft, useEdit, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNotation, useNow } from '../page/page-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 
 const shown = 2;
 
 /** Orders that would pay something else, each to be opened in Rehearse as a cart of real products that comes nearest to its value. */
 export function ReplayExamples({ marketId, examples }: { marketId: string; examples: readonly ReplayExample[] }) {
-  const { compiled, catalogue, money, locale, now } = usePage();
+  const { money, locale } = useNotation();
+  const compiled = useCompiled();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const edit = useEdit();
   const flushed = useDraft((state) => state.flushed);
   const carts = useDraft((state) => state.settled.testCarts);

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { Edit } from '../../client/edits/edit.ts';
 import { setTargets } from '../../client/edits/offer-edits.ts';
 import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
 import { localMoneyOf } from '../../core/money/local-amount.ts';
@@ -7,7 +6,9 @@ import { resolveTarget, targetIn } from '../../core/offers/target.ts';
 import { followingTargets, roundedTargets, spreadTarget } from '../../core/offers/authoring/target-table.ts';
 import type { Goal } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 const steps: [string, string][] = [
   ['1', '1'],
@@ -20,13 +21,12 @@ export function RowTools({
   offerId,
   goals,
   marketId,
-  edit,
 }: {
   offerId: string;
   goals: readonly (readonly [string, Goal])[];
   marketId: string;
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   const policy = usePolicy();
   const [chosen, setChosen] = useState('');
   const [goalId, goal] = goals.find(([id]) => id === chosen) ?? goals[0]!;
@@ -134,7 +134,7 @@ function CopyTarget({
   copy: (markets: string[]) => void;
 }) {
   const policy = usePolicy();
-  const { money } = usePage();
+  const { money } = useNotation();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const would = spreadTarget(from, goal, others, step, policy);
   const amountIn = (market: string, target: Goal['targets'][string] | undefined) => {

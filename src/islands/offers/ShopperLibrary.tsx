@@ -1,13 +1,12 @@
 import { memo } from 'react';
-import type { Edit } from '../../client/edits/edit.ts';
 import { freshId, setAt } from '../../client/edits/set-at.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { MadeUpShopper } from '../../core/policy/types.ts';
 import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { ShopperFacts } from '../fields/ShopperFacts.tsx';
-import { useDraft } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { GuardedEdits, useEdit, useGuardedEdit } from '../page/use-edit.tsx';
 import { parseName } from '../fields/typed-text.ts';
 
 /** Made-up shoppers with all that a condition can ask of them; the spend line and test carts take them by name. */
@@ -25,25 +24,29 @@ export const ShopperLibrary = memo(function ShopperLibrary() {
       } satisfies MadeUpShopper),
     );
   return (
-    <section
-      className="seldom-seen mt-4 border-t border-hairline pt-2"
-      aria-label="Made-up shoppers"
-      data-testid="shoppers"
-    >
-      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-[17px]">Made-up shoppers</h2>
-        <p className="text-[13px] text-soft">To try offers and conditions with; nobody is promised anything by them.</p>
-      </div>
-      {refusal}
-      <ul className="text-[13px] leading-7">
-        {listed.map(([id, madeUp]) => (
-          <OneShopper key={id} id={id} madeUp={madeUp} currency={currency} edit={edit} />
-        ))}
-      </ul>
-      <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-shopper">
-        Add a shopper
-      </button>
-    </section>
+    <GuardedEdits edit={edit}>
+      <section
+        className="seldom-seen mt-4 border-t border-hairline pt-2"
+        aria-label="Made-up shoppers"
+        data-testid="shoppers"
+      >
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+          <h2 className="text-[17px]">Made-up shoppers</h2>
+          <p className="text-[13px] text-soft">
+            To try offers and conditions with; nobody is promised anything by them.
+          </p>
+        </div>
+        {refusal}
+        <ul className="text-[13px] leading-7">
+          {listed.map(([id, madeUp]) => (
+            <OneShopper key={id} id={id} madeUp={madeUp} currency={currency} />
+          ))}
+        </ul>
+        <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-shopper">
+          Add a shopper
+        </button>
+      </section>
+    </GuardedEdits>
   );
 });
 
@@ -51,13 +54,12 @@ function OneShopper({
   id,
   madeUp: { name, shopper },
   currency,
-  edit,
 }: {
   id: string;
   madeUp: MadeUpShopper;
   currency: string;
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   return (
     <li className="border-b border-hairline" data-testid={`shopper-${id}`}>
       <strong>
@@ -66,17 +68,9 @@ function OneShopper({
           shown={name}
           parse={parseName}
           change={(value) => setAt(['shoppers', id, 'name'], value)}
-          edit={edit}
         />
       </strong>{' '}
-      <ShopperFacts
-        steps={['shoppers', id, 'shopper']}
-        name={name}
-        shopper={shopper}
-        currency={currency}
-        edit={edit}
-        id={id}
-      />
+      <ShopperFacts steps={['shoppers', id, 'shopper']} name={name} shopper={shopper} currency={currency} id={id} />
       <Remove what={`shopper ${name}`} remove={() => edit(setAt(['shoppers', id], undefined))} />
     </li>
   );

@@ -4,7 +4,8 @@ import { toDecimal } from '../../core/money/decimal.ts';
 import { usualAssumption } from '../../core/orders/response.ts';
 import type { Assumption } from '../../core/policy/types.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, useEdit, usePolicy } from '../page/page-context.tsx';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 import { parsePercentTo } from '../fields/typed-text.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
 

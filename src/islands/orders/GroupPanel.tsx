@@ -9,7 +9,7 @@ import { ordersBetween } from '../../core/orders/distribution.ts';
 import type { OrderFilter, Tally } from '../../core/orders/tally.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { usePage } from '../page/page-context.tsx';
+import { useCatalogue, useCompiled, useNotation } from '../page/page-context.tsx';
 import { parseGoal } from '../fields/goal-field.ts';
 import { niceStep } from '../../core/orders/nice-step.ts';
 import type { Stretch } from './OrdersPicture.tsx';
@@ -40,7 +40,9 @@ export function GroupPanel({
   /** the stretch is no longer being dragged */
   settled: boolean;
 }) {
-  const { money, locale, catalogue, compiled } = usePage();
+  const { money, locale } = useNotation();
+  const catalogue = useCatalogue();
+  const compiled = useCompiled();
   const words = wordsFor(locale);
   const round = (minor: number) => money(Math.round(minor), currency);
   const orders = ordersBetween(tally, group.from, group.to);

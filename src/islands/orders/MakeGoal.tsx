@@ -5,7 +5,9 @@ import { followingNear, localMoneyOf, resolveAmount } from '../../core/money/loc
 import { inOrder } from '../../core/ordered.ts';
 import type { LocalAmount } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { useDraft, useEdit, usePage, usePolicy } from '../page/page-context.tsx';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 
 /** Makes a trial goal the goal of an offer in this market, and goes to it. */
 export function MakeGoal({
@@ -20,7 +22,7 @@ export function MakeGoal({
   which: string;
 }) {
   const policy = usePolicy();
-  const { money } = usePage();
+  const { money } = useNotation();
   const edit = useEdit();
   const flushed = useDraft((state) => state.flushed);
   const choices = inOrder(policy.offers).flatMap(([offerId, offer]) =>

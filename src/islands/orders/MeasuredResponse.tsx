@@ -9,7 +9,9 @@ import { minorPerMajor } from '../../core/money/currency.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { dateOfDay, dayNumber } from '../../core/time/day.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { useEdit, usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 import { parseGoal } from '../fields/goal-field.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv, savePng, saveSvg } from '../page/save-file.ts';
@@ -45,7 +47,7 @@ export const MeasuredResponse = memo(function MeasuredResponse({
   worker: OrdersWorker | null;
 }) {
   const policy = usePolicy();
-  const { money, locale } = usePage();
+  const { money, locale } = useNotation();
   const words = wordsFor(locale);
   const edit = useEdit();
   const [goal, setGoal] = useState(() => inForce[0]?.value ?? 50 * minorPerMajor(currency));
@@ -196,7 +198,7 @@ function Counterfactual({
   currency: string;
   marketId: string;
 }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const picture = useRef<SVGSVGElement>(null);
   const figure = useMemo(() => new Intl.NumberFormat(locale, { maximumFractionDigits: 0 }), [locale]);
   const shown = result.bands.filter(({ to }) => to <= goal * 2.4);

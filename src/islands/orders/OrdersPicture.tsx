@@ -14,7 +14,7 @@ import { outcomeOf, type Outcome } from '../../core/orders/candidates.ts';
 import type { Response } from '../../core/orders/response.ts';
 import type { OrderValueGoal } from '../../core/offers/order-value-goals.ts';
 import type { OrderStudy } from '../../core/orders/study.ts';
-import { usePage } from '../page/page-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { Pennant } from '../spend-line/Pennant.tsx';
 import { keyMove, valueAt } from '../spend-line/scale.ts';
 import { GoalsInForce } from './GoalsInForce.tsx';
@@ -61,7 +61,7 @@ export function OrdersPicture({
   commitGoals: () => void;
   picture: RefObject<SVGSVGElement | null>;
 }) {
-  const { locale, figure, money } = usePage();
+  const { locale, figure, money } = useNotation();
   const words = wordsFor(locale);
   const write = useCallback((minor: number) => figure(minor, currency), [figure, currency]);
   const [cursor, setCursor] = useState<number | null>(null);
@@ -410,7 +410,7 @@ function ReadOut({
   response: Response;
   currency: string;
 }) {
-  const { money, locale } = usePage();
+  const { money, locale } = useNotation();
   const { percent, count } = wordsFor(locale);
   const value = Math.round(at);
   const below = study.tally.orders > 0 ? ordersBelow(study.tally, value) / study.tally.orders : 0;

@@ -1,7 +1,8 @@
 import type { Market } from '../../core/policy/types.ts';
 import { dateOfDay } from '../../core/time/day.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { periodsOf } from './order-choice.ts';
 import type { MarketOrders } from './use-market-orders.ts';
 import { wordsFor } from './words.ts';
@@ -24,7 +25,7 @@ export function OrdersSentence({
   reading: boolean;
   openImport: (kind: 'orders' | 'products') => void;
 }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const policy = usePolicy();
   const words = wordsFor(locale);
   const bounds = orders?.bounds;

@@ -8,7 +8,8 @@ import type { Policy } from '../../core/policy/types.ts';
 import { firstTrial, secondTrial } from '../../core/orders/suggest-goals.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { toDecimal } from '../../core/money/decimal.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { useWidth } from '../../ui/use-width.ts';
 import { useQuery } from '../page/use-query.ts';
 import { parseGoal } from '../fields/goal-field.ts';
@@ -246,7 +247,7 @@ function Studied({
 
 /** Orders that the picture does not reach are said, so that nobody takes the bars for all of them. */
 function OrdersBeyond({ study, currency, band }: { study: MarketOrders['study']; currency: string; band: number }) {
-  const { money, locale } = usePage();
+  const { money, locale } = useNotation();
   const { from, orders } = beyondBands(study.tally, band, study.end);
   if (orders === 0) return null;
   return (

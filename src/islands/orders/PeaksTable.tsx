@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { OrderStudy } from '../../core/orders/study.ts';
-import { usePage } from '../page/page-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import type { Stretch } from './OrdersPicture.tsx';
@@ -18,7 +18,7 @@ export const PeaksTable = memo(function PeaksTable({
   study: OrderStudy;
   choose: (group: Stretch) => void;
 }) {
-  const { money, locale } = usePage();
+  const { money, locale } = useNotation();
   const words = wordsFor(locale);
   const round = (minor: number) => money(Math.round(minor), currency);
   const { peaks, summary, tally, shoppers } = study;

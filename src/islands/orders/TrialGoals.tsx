@@ -3,7 +3,7 @@ import type { Response } from '../../core/orders/response.ts';
 import type { Tally } from '../../core/orders/tally.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { usePage } from '../page/page-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import { parseGoal } from '../fields/goal-field.ts';
 import { MakeGoal } from './MakeGoal.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
@@ -37,7 +37,7 @@ export function TrialGoals({
   add: () => void;
   remove: (index: number) => void;
 }) {
-  const { money, locale } = usePage();
+  const { money, locale } = useNotation();
   const words = wordsFor(locale);
   const outcome = outcomeOf(tally, months, response, goals);
   const round = (minor: number) => money(Math.round(minor), currency);

@@ -1,161 +1,108 @@
-import {
-  createContext,
-  useCallback,
-  useContext,
-  useEffect,
-  useLayoutEffect,
-  useMemo,
-  useState,
-  type ReactNode,
-} from 'react';
+import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
-import { createStore } from 'zustand/vanilla';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { policyOfPage } from '../../client/page-policy.ts';
+import type { PageProps } from '../../contract/page.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
+import { policyChanges, type PolicyChange } from '../../core/changes/changes.ts';
 import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { formatMoney, formatNumber } from '../../core/money/format.ts';
-import { policyChanges, type PolicyChange } from '../../core/changes/changes.ts';
-import type { Policy } from '../../core/policy/types.ts';
-import type { Edit } from '../../client/edits/edit.ts';
-import { announceRevision, connectStore } from '../../client/draft/connect-tabs.ts';
-import { policyOfPage } from '../../client/page-policy.ts';
-import { createDraftStore, type DraftState, type DraftStore } from '../../client/draft/draft-store.ts';
 import { withPatches } from '../../core/policy/patch.ts';
-import type { PageProps } from '../../contract/page.ts';
+import type { Policy } from '../../core/policy/types.ts';
+import { DraftProvider, usePolicy } from './draft-context.tsx';
 
 interface CurrentRelease {
   number: number;
   policy: Policy;
 }
 
-export interface Page {
+/** What a page knows beside the draft. */
+interface PageState {
   catalogue: Catalogue;
   /** shows a product as it has become */
   setProduct: (product: Product) => void;
-  locale: string;
-  /** ms since 1970-01-01T00:00Z */
-  now: number;
   release: CurrentRelease | null;
   setRelease: (release: CurrentRelease) => void;
-  /** the draft as shown, compiled */
-  compiled: CompiledPolicy;
-  compiledRelease: CompiledPolicy | null;
-  changes: PolicyChange[];
+}
+
+/** How the person who reads writes amounts and numbers. */
+export interface Notation {
+  locale: string;
   money: (minor: number, currency: string) => string;
   /** without the currency */
   figure: (minor: number, currency: string) => string;
 }
 
-const StoreContext = createContext<DraftStore | null>(null);
-const PageContext = createContext<Page | null>(null);
-
-export function useDraft<T>(select: (state: DraftState) => T): T {
-  const store = useContext(StoreContext);
-  if (!store) throw new Error('useDraft outside of its page');
-  return useStore(store, select);
+interface PageConstants {
+  notation: Notation;
+  /** ms since 1970-01-01T00:00Z */
+  now: number;
+  state: StoreApi<PageState>;
 }
 
-/**
- * Makes an edit, wherever it stands. One that would leave the draft wrong is refused at the top of the page, with its reason.
- * @returns whether it was made
- */
-export function useEdit(): (edit: Edit) => boolean {
-  const edit = useDraft((state) => state.edit);
-  const refuse = useDraft((state) => state.refuse);
-  return useCallback(
-    (wanted) => {
-      const reason = edit(wanted);
-      if (reason !== null) refuse(reason);
-      return reason === null;
-    },
-    [edit, refuse],
+const PageContext = createContext<PageConstants | null>(null);
+
+export function PageProvider({ props, children }: { props: PageProps; children: ReactNode }) {
+  const [draft] = useState(() => ({ ...props.draft, policy: policyOfPage(props.draft.address) }));
+  const [page] = useState(() => constantsOf(props, draft.policy));
+  return (
+    <DraftProvider draft={draft}>
+      <PageContext.Provider value={page}>{children}</PageContext.Provider>
+    </DraftProvider>
   );
 }
 
-export function usePolicy(): Policy {
-  return useDraft((state) => state.policy);
+function constantsOf({ locale, now, products, release }: PageProps, policy: Policy): PageConstants {
+  return {
+    notation: {
+      locale,
+      money: (minor, currency) => formatMoney(minor, currency, locale),
+      figure: (minor, currency) => formatNumber(minor, currency, locale),
+    },
+    now,
+    state: createStore<PageState>()((set) => ({
+      catalogue: catalogueOf(products),
+      setProduct: (product) =>
+        set(({ catalogue: before }) => ({ catalogue: new Map(before).set(product.id, product) })),
+      release: release && { number: release.number, policy: withPatches(policy, [release.patch]) },
+      setRelease: (next) => set({ release: next }),
+    })),
+  };
 }
 
-export function usePage(): Page {
+function usePage(): PageConstants {
   const page = useContext(PageContext);
-  if (!page) throw new Error('usePage outside of its page');
+  if (!page) throw new Error('a part of a page outside of its page');
   return page;
 }
 
-/** Holds the draft of this page and what follows from it; every view below sees each change in the same frame. */
-export function PageProvider({ props, children }: { props: PageProps; children: ReactNode }) {
-  const [store] = useState(() =>
-    createDraftStore({ ...props.draft, policy: policyOfPage(props.draft.address) }, announceRevision),
-  );
-  useEffect(() => connectStore(store), [store]);
-  return (
-    <StoreContext.Provider value={store}>
-      <ComputedPage props={props}>{children}</ComputedPage>
-    </StoreContext.Provider>
-  );
+export const useNotation = (): Notation => usePage().notation;
+
+/** The moment the page was asked for, which carts without one of their own are rehearsed at. ms since 1970-01-01T00:00Z */
+export const useNow = (): number => usePage().now;
+
+export const useCatalogue = (): Catalogue => useStore(usePage().state, (page) => page.catalogue);
+
+export const useSetProduct = () => useStore(usePage().state, (page) => page.setProduct);
+
+export const useRelease = (): CurrentRelease | null => useStore(usePage().state, (page) => page.release);
+
+export const useSetRelease = () => useStore(usePage().state, (page) => page.setRelease);
+
+/** The draft as shown, compiled. */
+export function useCompiled(): CompiledPolicy {
+  return compilePolicy(usePolicy());
 }
 
-function ComputedPage({ props, children }: { props: PageProps; children: ReactNode }) {
+export function useCompiledRelease(): CompiledPolicy | null {
+  const release = useRelease();
+  return release && compilePolicy(release.policy);
+}
+
+/** What the draft as shown differs in from the current release. */
+export function useChanges(): PolicyChange[] {
   const policy = usePolicy();
-  const [release, setRelease] = useState<CurrentRelease | null>(
-    () => props.release && { number: props.release.number, policy: withPatches(policy, [props.release.patch]) },
-  );
-  const { locale, now } = props;
-  const [catalogue, setCatalogue] = useState(() => catalogueOf(props.products));
-  const setProduct = useCallback(
-    (product: Product) => setCatalogue((before) => new Map(before).set(product.id, product)),
-    [],
-  );
-  const compiled = useMemo(() => compilePolicy(policy), [policy]);
-  const compiledRelease = useMemo(() => (release ? compilePolicy(release.policy) : null), [release]);
-  const changes = useMemo(
-    () => (release ? policyChanges(release.policy, policy, locale) : []),
-    [release, policy, locale],
-  );
-  const money = useCallback((minor: number, currency: string) => formatMoney(minor, currency, locale), [locale]);
-  const figure = useCallback((minor: number, currency: string) => formatNumber(minor, currency, locale), [locale]);
-  const page = useMemo<Page>(
-    () => ({
-      catalogue,
-      setProduct,
-      locale,
-      now,
-      release,
-      setRelease,
-      compiled,
-      compiledRelease,
-      changes,
-      money,
-      figure,
-    }),
-    [catalogue, setProduct, locale, now, release, compiled, compiledRelease, changes, money, figure],
-  );
-  return <PageContext.Provider value={page}>{children}</PageContext.Provider>;
-}
-
-/** How long nothing is dragged or typed until what lies out of the way follows. ms */
-const pause = 100;
-
-/**
- * What stands below takes part in every edit at once, and in what is just being dragged or typed only when that pauses: so
- * that pictures and bench, which are looked at meanwhile, have the frame to themselves. What is in it must be memoised.
- */
-export function Calm({ children }: { children: ReactNode }) {
-  const state = useDraft((whole) => whole);
-  const page = usePage();
-  const [calm] = useState(() => createStore<DraftState>(() => state));
-  const [shown, setShown] = useState(page);
-  useLayoutEffect(() => {
-    const follow = () => {
-      calm.setState(state, true);
-      setShown(page);
-    };
-    if (!state.preview) return follow();
-    const timer = setTimeout(follow, pause);
-    return () => clearTimeout(timer);
-  }, [calm, state, page]);
-  return (
-    <StoreContext.Provider value={calm}>
-      <PageContext.Provider value={shown}>{children}</PageContext.Provider>
-    </StoreContext.Provider>
-  );
+  const release = useRelease();
+  const { locale } = useNotation();
+  return useMemo(() => (release ? policyChanges(release.policy, policy, locale) : []), [release, policy, locale]);
 }

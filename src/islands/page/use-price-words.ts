@@ -1,9 +1,9 @@
 import { useCallback } from 'react';
-import { usePage } from './page-context.tsx';
+import { useNotation } from './page-context.tsx';
 
 /** Writes what an option costs: an amount, or “free”; null: it is not offered. @param currency of the amounts; without one they are written as they are */
 export function usePriceWords(currency: string | null): (minor: number | null | undefined) => string {
-  const { money } = usePage();
+  const { money } = useNotation();
   return useCallback(
     (minor) => {
       if (minor === null || minor === undefined) return 'not offered';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { usePage } from './page-context.tsx';
+import { useNow } from './page-context.tsx';
 
 /**
  * The server's time, going on by the browser's steady clock: a wrong clock on this machine does not matter. ms
@@ -7,7 +7,7 @@ import { usePage } from './page-context.tsx';
  * @param running whether something counts by it; it stands still otherwise, and nothing is drawn anew
  */
 export function useServerClock(running: boolean): number {
-  const { now } = usePage();
+  const now = useNow();
   const [passed, setPassed] = useState(0);
   useEffect(() => {
     if (!running) return;

@@ -1,6 +1,6 @@
 import type { TestCart } from '../../core/policy/types.ts';
 import { missesOf } from '../../core/test-carts/expectations.ts';
-import { usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
 import { usePriceWords } from '../page/use-price-words.ts';
 import { messagesOf, missInWords } from './expected-in-words.ts';
 import type { Rehearsal } from './rehearse-cart.ts';

@@ -4,7 +4,8 @@ import type { TestCart } from '../../core/policy/types.ts';
 import { placeIds, places } from '../../core/wording/places.ts';
 import { Reasons, type Reason } from '../../ui/Why.tsx';
 import { whyNothing, whyUnavailable, type Rehearsal } from '../rehearsal/rehearse-cart.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNotation, useNow, useRelease } from '../page/page-context.tsx';
 import { reasonOfOption } from '../rehearsal/reasons.ts';
 
 /** Lines below the first that are printed: what lies deeper fills pages. */
@@ -17,7 +18,11 @@ function upTo({ children, ...reason }: Reason, depth: number): Reason {
 /** One page on paper: the cart, what its shopper is offered and reads, and why. */
 export function PrintedRecord({ cart, rehearsal }: { cart: TestCart; rehearsal: Rehearsal }) {
   const policy = usePolicy();
-  const { catalogue, compiled, money, locale, now, release } = usePage();
+  const { money, locale } = useNotation();
+  const catalogue = useCatalogue();
+  const compiled = useCompiled();
+  const now = useNow();
+  const release = useRelease();
   const { currency, options, unavailable, noOptions, marketId, zoneId, totals } = rehearsal.evaluation;
   const terms = marketId ? compiled.markets.get(marketId)?.terms : undefined;
   const write = (minor: number) => (currency ? money(minor, currency) : String(minor));

@@ -2,7 +2,9 @@ import { addTestCart } from '../../client/edits/cart-edits.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { Frame } from '../frame/Frame.tsx';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
-import { useEdit, usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCatalogue } from '../page/page-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 import type { PageProps } from '../../contract/page.ts';
 import { RehearseView } from './RehearseView.tsx';
 
@@ -23,7 +25,7 @@ function Inside({ query }: { query: Record<string, string> }) {
 /** A store that sells somewhere, and has no test cart yet. */
 function FirstCart() {
   const policy = usePolicy();
-  const { catalogue } = usePage();
+  const catalogue = useCatalogue();
   const edit = useEdit();
   const [, market] = inOrder(policy.markets)[0]!;
   const [first] = catalogue.keys();

@@ -8,7 +8,9 @@ import type { Shopper, TestCart } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { rehearse } from '../rehearsal/rehearse-cart.ts';
-import { useDraft, useEdit, usePage, usePolicy } from '../page/page-context.tsx';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useCompiledRelease, useNotation, useNow } from '../page/page-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 import { useQuery } from '../page/use-query.ts';
 import { CartSheet } from './cart/CartSheet.tsx';
 import { Circumstances } from './cart/Circumstances.tsx';
@@ -99,7 +101,11 @@ function OneCart({
   setQuery: (change: Record<string, string>) => void;
 }) {
   const policy = usePolicy();
-  const { compiled, compiledRelease, catalogue, locale, now } = usePage();
+  const { locale } = useNotation();
+  const compiled = useCompiled();
+  const compiledRelease = useCompiledRelease();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const edit = useEdit();
   const show = useDraft((state) => state.show);
   const [madeUp, setMadeUp] = useState(false);
@@ -238,7 +244,6 @@ function OneCart({
             name="The shopper"
             shopper={cart.shopper}
             currency={policy.store.baseCurrency}
-            edit={edit}
             id="of-cart"
           />
         </p>

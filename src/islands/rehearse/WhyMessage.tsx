@@ -5,11 +5,11 @@ import { stateName } from '../../core/wording/text-address.ts';
 import { useWhy, type Reason } from '../../ui/Why.tsx';
 import type { Rehearsal } from '../rehearsal/rehearse-cart.ts';
 import { silenceInWords } from '../rehearsal/silence-in-words.ts';
-import { usePage } from '../page/page-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 
 /** Why the shopper reads what they read: who leads and in which state, which text was found, and why others are silent. */
 export function WhyMessage({ compiled, rehearsal }: { compiled: CompiledPolicy; rehearsal: Rehearsal }) {
-  const { money } = usePage();
+  const { money } = useNotation();
   const why = useWhy('what the shopper reads', () => reasonOfMessage(compiled, rehearsal, money));
   return (
     <div className="text-[13px]" data-testid="why-message">

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { usePage } from '../page/page-context.tsx';
+import { useNotation } from '../page/page-context.tsx';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 
 /** All releases, newest first; an older one can be made current again. */
@@ -12,7 +12,7 @@ export function ReleaseList({
   busy: boolean;
   rollBack: (number: number, note: string) => Promise<boolean>;
 }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const [asking, setAsking] = useState<number | null>(null);
   const when = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
   return (

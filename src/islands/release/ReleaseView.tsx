@@ -2,7 +2,8 @@ import { statusOf } from '../../client/draft/draft-reducer.ts';
 import { useState } from 'react';
 import { call, type Answer, type HttpProblem } from '../../client/http.ts';
 import { samePolicy } from '../../core/policy/patch.ts';
-import { useDraft, usePage } from '../page/page-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
+import { useChanges, useRelease, useSetRelease } from '../page/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
 import { TestCartWarnings } from './TestCartWarnings.tsx';
@@ -11,7 +12,9 @@ import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 
 /** What changes for shoppers, handing it to the shop, and going back. */
 export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] }) {
-  const { changes, release, setRelease } = usePage();
+  const changes = useChanges();
+  const release = useRelease();
+  const setRelease = useSetRelease();
   const saved = useDraft((state) => state.saved);
   const settled = useDraft((state) => state.settled);
   const flushed = useDraft((state) => state.flushed);

@@ -4,12 +4,15 @@ import { missesOf } from '../../core/test-carts/expectations.ts';
 import { messagesOf } from '../rehearsal/expected-in-words.ts';
 import { ExpectedMark } from '../rehearsal/ExpectedMark.tsx';
 import { rehearse } from '../rehearsal/rehearse-cart.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNow } from '../page/page-context.tsx';
 
 /** Test carts that no longer come out as they are expected to, said before they are released. */
 export function TestCartWarnings() {
   const policy = usePolicy();
-  const { compiled, catalogue, now } = usePage();
+  const compiled = useCompiled();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const judged = useMemo(
     () =>
       inOrder(policy.testCarts).flatMap(([id, cart]) => {

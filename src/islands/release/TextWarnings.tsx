@@ -3,7 +3,7 @@ import type { Policy } from '../../core/policy/types.ts';
 import { policyWordingFaults, type TextFault } from '../../core/wording/policy-faults.ts';
 import { missingLanguages } from '../../core/wording/languages/missing-languages.ts';
 import { stateName, textAt } from '../../core/wording/text-address.ts';
-import { usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
 
 /** Texts with mistakes, of one offer or all: those that break leave shoppers with the last good one; others would be read as they are. */
 export function TextWarnings({ offerId }: { offerId?: string }) {

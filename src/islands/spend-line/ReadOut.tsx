@@ -6,7 +6,7 @@ import { ordersBelow, type Distribution } from '../../core/orders/distribution.t
 import type { Shopper } from '../../core/policy/types.ts';
 import type { Sweep } from '../../core/sweep/sweep.ts';
 import { renderLead } from '../../core/wording/render.ts';
-import { usePage } from '../page/page-context.tsx';
+import { useCompiled, useNotation, useNow } from '../page/page-context.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { OptionPrices } from './OptionPrices.tsx';
 
@@ -30,7 +30,9 @@ export function ReadOut({
   percent: (share: number) => string;
   shopper: Shopper | undefined;
 }) {
-  const { compiled, money, now } = usePage();
+  const { money } = useNotation();
+  const compiled = useCompiled();
+  const now = useNow();
   const market = zone.market.market;
   const evaluation = evaluateHypothetical(zone, orderOfValue(at), someoneIn(zone, now, shopper));
   const message = renderLead(compiled, evaluation, 'strip', language);

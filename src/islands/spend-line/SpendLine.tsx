@@ -4,7 +4,7 @@ import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
 import type { Shopper } from '../../core/policy/types.ts';
 import { sweepZone, type Sweep } from '../../core/sweep/sweep.ts';
-import { usePage } from '../page/page-context.tsx';
+import { useNotation, useNow } from '../page/page-context.tsx';
 import { useWidth } from '../../ui/use-width.ts';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { Axes } from './Axes.tsx';
@@ -65,7 +65,8 @@ export function SpendLine({
   /** drawn over the picture, under the pennants */
   over?: ((scale: SpendScale) => ReactNode) | undefined;
 }) {
-  const { figure, money, locale, now } = usePage();
+  const { figure, money, locale } = useNotation();
+  const now = useNow();
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, designWidth);
   const [cursor, setCursor] = useState<number | null>(null);

@@ -5,7 +5,8 @@ import { places } from '../../core/wording/places.ts';
 import { addressKey, stateName, type TextAddress } from '../../core/wording/text-address.ts';
 import { textTable, wantsWork, type TextCell, type TextRow } from '../../core/wording/text-table.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { useEdit, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 import { TextEditor } from './TextEditor.tsx';
 
 const statusWords: Record<TextCell['status'], string> = {

@@ -8,7 +8,8 @@ import { placeIds, places, type Place, type TextPlace } from '../../core/wording
 import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { stateName } from '../../core/wording/text-address.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCompiled } from '../page/page-context.tsx';
 import { useTextWidth } from './use-text-width.ts';
 
 /** A text with carts that try it, and the room it takes in the places where it is shown. */
@@ -26,7 +27,7 @@ export function Samples({
   state: MessageState;
 }) {
   const policy = usePolicy();
-  const { compiled } = usePage();
+  const compiled = useCompiled();
   const measure = useTextWidth();
   const shown: Place[] = place === 'everyPlace' ? placeIds : [place];
   const samples = useMemo(

@@ -7,7 +7,8 @@ import type { TextPlace } from '../../core/wording/places.ts';
 import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { messageStates, textAt, type TextAddress } from '../../core/wording/text-address.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCompiled, useNow } from '../page/page-context.tsx';
 import { useServerClock } from '../page/use-server-clock.ts';
 import { PlaceScene } from '../storefront/PlaceScene.tsx';
 import { TextEditor } from './TextEditor.tsx';
@@ -60,7 +61,8 @@ function StoryFrame({
   state: MessageState;
 }) {
   const policy = usePolicy();
-  const { compiled, now: opened } = usePage();
+  const compiled = useCompiled();
+  const opened = useNow();
   const address = useMemo<TextAddress>(() => ({ offerId, state, place, language }), [offerId, state, place, language]);
   const shown = place === 'everyPlace' ? 'strip' : place;
   const { languages } = market.market;

@@ -4,7 +4,8 @@ import type { FoundText } from '../../core/wording/find-text.ts';
 import { directionOf } from '../../core/wording/languages/languages.ts';
 import { faultsAt, subjectOf } from '../../core/wording/policy-faults.ts';
 import { textAt, unfinishedText, type TextAddress } from '../../core/wording/text-address.ts';
-import { useDraft, useEdit, usePolicy } from '../page/page-context.tsx';
+import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { useEdit } from '../page/use-edit.tsx';
 import { begunAt, completionsOf, type Completion } from './completions.ts';
 import { MarkedText } from './MarkedText.tsx';
 

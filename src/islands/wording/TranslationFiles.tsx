@@ -7,9 +7,9 @@ import { xliffOf } from '../../core/translations/write-xliff.ts';
 import { stateName, textAt } from '../../core/wording/text-address.ts';
 import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useGuardedEdit } from '../page/use-edit.tsx';
 import { saveCsv, saveFile } from '../page/save-file.ts';
-import { useGuardedEdit } from '../page/use-guarded-edit.tsx';
 
 const listed = 40;
 

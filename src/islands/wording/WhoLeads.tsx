@@ -6,12 +6,15 @@ import type { Silence } from '../../core/evaluation/lead-message.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { silenceInWords } from '../rehearsal/silence-in-words.ts';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNow } from '../page/page-context.tsx';
 
 /** For each test cart of the market, which offer speaks, which wait for it, and why the others are silent. */
 export function WhoLeads({ marketId }: { marketId: string }) {
   const policy = usePolicy();
-  const { compiled, catalogue, now } = usePage();
+  const compiled = useCompiled();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const carts = useMemo(
     () =>
       inOrder(policy.testCarts).flatMap(([id, cart]) => {

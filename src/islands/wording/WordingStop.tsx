@@ -1,6 +1,6 @@
 import { Frame } from '../frame/Frame.tsx';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
-import { usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
 import type { PageProps } from '../../contract/page.ts';
 import { WordingView } from './WordingView.tsx';
 

@@ -9,7 +9,8 @@ import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { textAddresses, textPlaces } from '../../core/wording/text-address.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useCompiled } from '../page/page-context.tsx';
 import { useQuery } from '../page/use-query.ts';
 import { LanguageTable } from './LanguageTable.tsx';
 import { LookEditor } from './LookEditor.tsx';
@@ -28,7 +29,7 @@ const views = [
 /** What shoppers read of an offer: the storyboard, all languages, who leads, and how it looks. */
 export function WordingView({ query: initial }: { query: Record<string, string> }) {
   const policy = usePolicy();
-  const { compiled } = usePage();
+  const compiled = useCompiled();
   const [query, setQuery] = useQuery(initial);
   const [state, setState] = useState<MessageState>('progress');
   const offers = inOrder(policy.offers).filter(([, { archived }]) => !archived);
@@ -194,7 +195,7 @@ function Places({
 
 function Looks({ offerId, marketId, language }: { offerId: string; marketId: string; language: string }) {
   const policy = usePolicy();
-  const { compiled } = usePage();
+  const compiled = useCompiled();
   const market = compiled.markets.get(marketId)!;
   const [sample] = textSamples(compiled, offerId, 'progress', market, language);
   const found = findText(policy, { offerId, state: 'progress', place: 'strip', language }, market.market.languages);

@@ -1,5 +1,4 @@
 import { setTarget } from '../../../client/edits/edits.ts';
-import type { Edit } from '../../../client/edits/edit.ts';
 import { addReward, removeGoal, rewardOfKind, setMeasure } from '../../../client/edits/offer-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
 import { basesInWords } from '../../../core/conditions/reader.ts';
@@ -11,10 +10,12 @@ import { Remove } from '../../../ui/Remove.tsx';
 import { TypedField } from '../../../ui/TypedField.tsx';
 import type { useRowDrag } from '../../../ui/use-row-drag.tsx';
 import { GoodsPhrase } from '../../conditions/GoodsPhrase.tsx';
-import { useDraft, usePage, usePolicy } from '../../page/page-context.tsx';
+import { useDraft, usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue } from '../../page/page-context.tsx';
 import { parseCount, parseGoal, shownGoal } from '../../fields/goal-field.ts';
 import { GoodsOnly } from './GoodsOnly.tsx';
 import { RewardPhrase } from './RewardPhrase.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 /** One goal of an offer: from what amount of what, and what shoppers get there. */
 export function GoalFields({
@@ -26,7 +27,6 @@ export function GoalFields({
   marketId,
   byCode,
   rows,
-  edit,
 }: {
   offerId: string;
   goalId: string;
@@ -37,10 +37,10 @@ export function GoalFields({
   /** a code alone unlocks it, whatever the cart */
   byCode: boolean;
   rows: ReturnType<typeof useRowDrag>;
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   const policy = usePolicy();
-  const { catalogue } = usePage();
+  const catalogue = useCatalogue();
   const show = useDraft((state) => state.show);
   const at = (...steps: string[]) => ['offers', offerId, 'goals', goalId, ...steps];
   const { currency, name } = policy.markets[marketId]!;
@@ -114,13 +114,7 @@ export function GoalFields({
             {goal.goods ? (
               <>
                 {' '}
-                of{' '}
-                <GoodsPhrase
-                  goods={goal.goods}
-                  markets={marketId}
-                  change={(goods) => setAt(at('goods'), goods)}
-                  edit={edit}
-                />
+                of <GoodsPhrase goods={goal.goods} markets={[marketId]} change={(goods) => setAt(at('goods'), goods)} />
                 <Remove what={`goods of goal ${number}`} remove={() => edit(setAt(at('goods'), undefined))} />
               </>
             ) : (
@@ -140,7 +134,6 @@ export function GoalFields({
               label={`goal ${number}`}
               marketId={marketId}
               removable={rewards.length > 1}
-              edit={edit}
             />
           </span>
         ))}

@@ -21,8 +21,8 @@ import { Remove } from '../../../ui/Remove.tsx';
 import { useRowDrag } from '../../../ui/use-row-drag.tsx';
 import { WhenPhrase } from '../../conditions/WhenPhrase.tsx';
 import { EditedField } from '../../fields/EditedField.tsx';
-import { usePolicy } from '../../page/page-context.tsx';
-import { useGuardedEdit } from '../../page/use-guarded-edit.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { GuardedEdits, useEdit, useGuardedEdit } from '../../page/use-edit.tsx';
 import { orNone, parseName, parseText, parseWhole } from '../../fields/typed-text.ts';
 import { TextWarnings } from '../../release/TextWarnings.tsx';
 import { GoalFields } from './GoalFields.tsx';
@@ -64,133 +64,130 @@ export function OfferParagraph({
       shown={offer.limits?.[field] === undefined ? '' : String(offer.limits[field])}
       parse={orNone<number>(parseWhole(1, 1_000_000_000))}
       change={(value: number | undefined) => setLimit(offerId, field, value)}
-      edit={edit}
       placeholder="any number of times"
       testId={`limit-${field}`}
     />
   );
   return (
-    <section
-      className="seldom-seen mt-2 border-t border-hairline pt-2 leading-7"
-      aria-label={`Offer ${offer.name}`}
-      data-testid="offer-paragraph"
-    >
-      {refusal}
-      <TextWarnings offerId={offerId} />
-      <p className="flex flex-wrap items-baseline gap-x-3">
-        <label className="inline-flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="toggle toggle-xs toggle-primary"
-            checked={offer.on}
-            disabled={offer.archived}
-            aria-label={`${offer.name} is on`}
-            onChange={(event) => edit(setOffer(offerId, 'on', event.target.checked))}
-          />
-          {offer.archived ? 'archived' : onOrOff}
-        </label>
-        <strong className="text-[15px]">
+    <GuardedEdits edit={edit}>
+      <section
+        className="seldom-seen mt-2 border-t border-hairline pt-2 leading-7"
+        aria-label={`Offer ${offer.name}`}
+        data-testid="offer-paragraph"
+      >
+        {refusal}
+        <TextWarnings offerId={offerId} />
+        <p className="flex flex-wrap items-baseline gap-x-3">
+          <label className="inline-flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="toggle toggle-xs toggle-primary"
+              checked={offer.on}
+              disabled={offer.archived}
+              aria-label={`${offer.name} is on`}
+              onChange={(event) => edit(setOffer(offerId, 'on', event.target.checked))}
+            />
+            {offer.archived ? 'archived' : onOrOff}
+          </label>
+          <strong className="text-[15px]">
+            <EditedField
+              label="Name of the offer"
+              shown={offer.name}
+              parse={parseName}
+              change={(name) => setOffer(offerId, 'name', name)}
+              testId="offer-name"
+            />
+          </strong>
+          <span className="ml-auto text-[13px]">
+            <button
+              type="button"
+              className="quiet-button underline decoration-dotted underline-offset-2"
+              onClick={duplicate}
+              data-testid="duplicate-offer"
+            >
+              Duplicate
+            </button>
+            <button
+              type="button"
+              className="quiet-button underline decoration-dotted underline-offset-2"
+              title={
+                offer.archived
+                  ? 'It comes back as it was, off'
+                  : 'It is turned off, kept with its texts and history, and left out of the grid'
+              }
+              onClick={() => edit(archiveOffer(offerId, !offer.archived))}
+              data-testid="archive-offer"
+            >
+              {offer.archived ? 'Take out of the archive' : 'Archive'}
+            </button>
+            <button
+              type="button"
+              className="quiet-button underline decoration-dotted underline-offset-2"
+              onClick={() => edit(removeOffer(offerId))}
+              data-testid="remove-offer"
+            >
+              Delete with its texts
+            </button>
+          </span>
+        </p>
+        <p className="text-[13px] text-soft">
           <EditedField
-            label="Name of the offer"
-            shown={offer.name}
-            parse={parseName}
-            change={(name) => setOffer(offerId, 'name', name)}
-            edit={edit}
-            testId="offer-name"
+            label="What it is for"
+            shown={offer.note}
+            parse={parseText(2000)}
+            change={(note) => setOffer(offerId, 'note', note)}
+            placeholder="what it is for, and when to look at it again"
+            testId="offer-note"
           />
-        </strong>
-        <span className="ml-auto text-[13px]">
-          <button
-            type="button"
-            className="quiet-button underline decoration-dotted underline-offset-2"
-            onClick={duplicate}
-            data-testid="duplicate-offer"
-          >
-            Duplicate
-          </button>
-          <button
-            type="button"
-            className="quiet-button underline decoration-dotted underline-offset-2"
-            title={
-              offer.archived
-                ? 'It comes back as it was, off'
-                : 'It is turned off, kept with its texts and history, and left out of the grid'
-            }
-            onClick={() => edit(archiveOffer(offerId, !offer.archived))}
-            data-testid="archive-offer"
-          >
-            {offer.archived ? 'Take out of the archive' : 'Archive'}
-          </button>
-          <button
-            type="button"
-            className="quiet-button underline decoration-dotted underline-offset-2"
-            onClick={() => edit(removeOffer(offerId))}
-            data-testid="remove-offer"
-          >
-            Delete with its texts
-          </button>
-        </span>
-      </p>
-      <p className="text-[13px] text-soft">
-        <EditedField
-          label="What it is for"
-          shown={offer.note}
-          parse={parseText(2000)}
-          change={(note) => setOffer(offerId, 'note', note)}
-          edit={edit}
-          placeholder="what it is for, and when to look at it again"
-          testId="offer-note"
-        />
-      </p>
-      <SchedulePhrase offerId={offerId} schedule={offer.schedule} edit={edit} />
-      {compiledMarket && <OfferCalendar market={compiledMarket} offerId={offerId} />}
-      <MarketsPhrase offerId={offerId} offer={offer} edit={edit} />
-      <div className="sentence">
-        For{' '}
-        <WhenPhrase
-          label="For whom"
-          place={at('when')}
-          when={offer.when}
-          markets={[marketId]}
-          always="everyone"
-          edit={edit}
-          testId="offer-when"
-        />
-      </div>
-      <UnlockPhrase offerId={offerId} unlock={offer.unlock} name={offer.name} edit={edit} />
-      <ol aria-label="Goals">
-        {goals.map(([id, goal], index) => (
-          <GoalFields
-            key={id}
-            offerId={offerId}
-            goalId={id}
-            goal={goal}
-            number={index + 1}
-            of={goals.length}
-            marketId={marketId}
-            byCode={offer.unlock.by === 'code'}
-            rows={rows}
-            edit={edit}
+        </p>
+        <SchedulePhrase offerId={offerId} schedule={offer.schedule} />
+        {compiledMarket && <OfferCalendar market={compiledMarket} offerId={offerId} />}
+        <MarketsPhrase offerId={offerId} offer={offer} />
+        <div className="sentence">
+          For{' '}
+          <WhenPhrase
+            label="For whom"
+            path={at('when')}
+            when={offer.when}
+            markets={[marketId]}
+            always="everyone"
+            testId="offer-when"
           />
-        ))}
-      </ol>
-      {goals.length < 10 && (
-        <button
-          type="button"
-          className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
-          onClick={() => edit(addGoal(offerId))}
-          data-testid="add-goal"
-        >
-          Add a goal above
-        </button>
-      )}
-      <p>
-        Each shopper may use it {limit('Uses per shopper', 'perShopper')}, all together {limit('Uses in all', 'inAll')}.{' '}
-        <NearlyPhrase offerId={offerId} offer={offer} edit={edit} />
-      </p>
-      <TogetherPhrase offerId={offerId} offer={offer} market={compiledMarket} edit={edit} />
-      <OfferHistory offerId={offerId} />
-    </section>
+        </div>
+        <UnlockPhrase offerId={offerId} unlock={offer.unlock} name={offer.name} />
+        <ol aria-label="Goals">
+          {goals.map(([id, goal], index) => (
+            <GoalFields
+              key={id}
+              offerId={offerId}
+              goalId={id}
+              goal={goal}
+              number={index + 1}
+              of={goals.length}
+              marketId={marketId}
+              byCode={offer.unlock.by === 'code'}
+              rows={rows}
+            />
+          ))}
+        </ol>
+        {goals.length < 10 && (
+          <button
+            type="button"
+            className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
+            onClick={() => edit(addGoal(offerId))}
+            data-testid="add-goal"
+          >
+            Add a goal above
+          </button>
+        )}
+        <p>
+          Each shopper may use it {limit('Uses per shopper', 'perShopper')}, all together{' '}
+          {limit('Uses in all', 'inAll')}. <NearlyPhrase offerId={offerId} offer={offer} />
+        </p>
+        <TogetherPhrase offerId={offerId} offer={offer} market={compiledMarket} />
+        <OfferHistory offerId={offerId} />
+      </section>
+    </GuardedEdits>
   );
 }
 
@@ -202,7 +199,8 @@ const setLimit =
     return setOffer(offer, 'limits', Object.keys(limits).length > 0 ? limits : undefined)(policy);
   };
 
-function MarketsPhrase({ offerId, offer, edit }: { offerId: string; offer: Offer; edit: (edit: Edit) => boolean }) {
+function MarketsPhrase({ offerId, offer }: { offerId: string; offer: Offer }) {
+  const edit = useEdit();
   const { markets } = usePolicy();
   const chosen = offer.markets ? Object.keys(offer.markets) : null;
   const others = inOrder(markets).filter(([id]) => !chosen?.includes(id));
@@ -241,15 +239,7 @@ function MarketsPhrase({ offerId, offer, edit }: { offerId: string; offer: Offer
   );
 }
 
-function NearlyPhrase({
-  offerId,
-  offer: { nearly },
-  edit,
-}: {
-  offerId: string;
-  offer: Offer;
-  edit: (edit: Edit) => boolean;
-}) {
+function NearlyPhrase({ offerId, offer: { nearly } }: { offerId: string; offer: Offer }) {
   return (
     <>
       Shoppers are <em>nearly there</em> when{' '}
@@ -267,7 +257,6 @@ function NearlyPhrase({
                 : { ok: false, reason: 'A percentage below 100.' },
             )}
             change={(share) => setOffer(offerId, 'nearly', share === undefined ? undefined : { share })}
-            edit={edit}
             placeholder="nothing"
             testId="nearly"
           />{' '}
@@ -283,13 +272,12 @@ function TogetherPhrase({
   offerId,
   offer,
   market,
-  edit,
 }: {
   offerId: string;
   offer: Offer;
   market: CompiledMarket | undefined;
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   const policy = usePolicy();
   const met = useMemo(() => (market ? togetherIn(market, offerId) : null), [market, offerId]);
   const ranked = useMemo(

@@ -5,7 +5,7 @@ import type { OptionKind, OptionSelection } from '../../../core/policy/types.ts'
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Remove } from '../../../ui/Remove.tsx';
 import { SearchList } from '../../../ui/SearchList.tsx';
-import { usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
 
 /** The delivery options that something applies to: all, by kind, by tag, or one by one. */
 export function OptionsPhrase({

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { Edit } from '../../../client/edits/edit.ts';
 import { rewardOfKind, setAmountIn, setReward } from '../../../client/edits/offer-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
 import type { Amounts, Reward } from '../../../core/policy/types.ts';
@@ -10,9 +9,11 @@ import { Remove } from '../../../ui/Remove.tsx';
 import { GoodsPhrase } from '../../conditions/GoodsPhrase.tsx';
 import { AmountField } from '../../fields/AmountField.tsx';
 import { EditedField } from '../../fields/EditedField.tsx';
-import { usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue } from '../../page/page-context.tsx';
 import { parsePercentTo, parseWhole } from '../../fields/typed-text.ts';
 import { OptionsPhrase } from './OptionsPhrase.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 /** What shoppers get at a goal, as a clause. Amounts are those of one market; others keep theirs. */
 export function RewardPhrase({
@@ -23,7 +24,6 @@ export function RewardPhrase({
   label,
   marketId,
   removable,
-  edit,
 }: {
   offerId: string;
   goalId: string;
@@ -32,13 +32,13 @@ export function RewardPhrase({
   label: string;
   marketId: string;
   removable: boolean;
-  edit: (edit: Edit) => boolean;
 }) {
+  const edit = useEdit();
   const policy = usePolicy();
   const { fields } = rewardKindOf(reward);
   const has = (field: RewardField): boolean => fields.includes(field);
   const [limited, setLimited] = useState('on' in reward && (reward.cap !== undefined || reward.coversOwnDelivery));
-  const { catalogue } = usePage();
+  const catalogue = useCatalogue();
   const at = (...steps: string[]) => ['offers', offerId, 'goals', goalId, 'rewards', rewardId, ...steps];
   const { currency } = policy.markets[marketId]!;
   const [first] = catalogue.keys();
@@ -49,7 +49,6 @@ export function RewardPhrase({
         amount={table?.[marketId]}
         marketId={marketId}
         change={(value) => setAmountIn(at(field), marketId, value)}
-        edit={edit}
         optional={optional}
         testId={`${field}-${rewardId}`}
       />{' '}
@@ -62,7 +61,6 @@ export function RewardPhrase({
       shown={'percent' in reward ? reward.percent : ''}
       parse={parsePercentTo(100)}
       change={(value) => setAt(at('percent'), value)}
-      edit={edit}
       live
       align="right"
       testId={`percent-${rewardId}`}
@@ -89,7 +87,6 @@ export function RewardPhrase({
             shown={String(reward.quantity)}
             parse={parseWhole(1, 100)}
             change={(value) => setAt(at('quantity'), value)}
-            edit={edit}
             align="right"
           />{' '}
           ×{' '}
@@ -110,13 +107,7 @@ export function RewardPhrase({
         <>
           {'goods' in reward && reward.goods ? (
             <>
-              on{' '}
-              <GoodsPhrase
-                goods={reward.goods}
-                markets={marketId}
-                change={(goods) => setAt(at('goods'), goods)}
-                edit={edit}
-              />
+              on <GoodsPhrase goods={reward.goods} markets={[marketId]} change={(goods) => setAt(at('goods'), goods)} />
               <Remove what={`goods of the reward, ${label}`} remove={() => edit(setAt(at('goods'), undefined))} />
             </>
           ) : (

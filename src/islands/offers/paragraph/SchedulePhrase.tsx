@@ -1,25 +1,19 @@
 import { setSchedule } from '../../../client/edits/schedule-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
-import type { Edit } from '../../../client/edits/edit.ts';
 import type { Schedule } from '../../../core/policy/types.ts';
 import { isWithin, compileSchedule } from '../../../core/time/schedule.ts';
 import { DateTimeField } from '../../../ui/DateTimeField.tsx';
 import { UntilField } from '../../../ui/UntilField.tsx';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
-import { usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useNow } from '../../page/page-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 /** From when until when an offer runs, and on whose clock. */
-export function SchedulePhrase({
-  offerId,
-  schedule,
-  edit,
-}: {
-  offerId: string;
-  schedule: Schedule | undefined;
-  edit: (edit: Edit) => boolean;
-}) {
+export function SchedulePhrase({ offerId, schedule }: { offerId: string; schedule: Schedule | undefined }) {
+  const edit = useEdit();
   const { store } = usePolicy();
-  const { now } = usePage();
+  const now = useNow();
   const place = ['offers', offerId, 'schedule'];
   const readIn = schedule?.readIn ?? 'store';
   const date = (label: string, field: 'from' | 'until') => {

@@ -5,7 +5,8 @@ import { resolveTarget } from '../../../core/offers/target.ts';
 import { inOrder } from '../../../core/ordered.ts';
 import { ordersBelow, valueAtShare, type Distribution } from '../../../core/orders/distribution.ts';
 import type { Offer } from '../../../core/policy/types.ts';
-import { usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useNotation } from '../../page/page-context.tsx';
 import { useWidth } from '../../../ui/use-width.ts';
 
 const nameWidth = 170;
@@ -22,7 +23,7 @@ export function SharesByMarket({
   distributions: ReadonlyMap<string, Distribution>;
 }) {
   const policy = usePolicy();
-  const { money, locale } = usePage();
+  const { money, locale } = useNotation();
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, 860);
   const { markets, store, rates } = policy;

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { Edit } from '../../../client/edits/edit.ts';
 import { addCodes, setUnlock } from '../../../client/edits/offer-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
 import { codeBatch, codesOf, guessOdds, leastLength, mostLength } from '../../../core/offers/authoring/code-batch.ts';
@@ -8,8 +7,9 @@ import { AddWord } from '../../../ui/AddWord.tsx';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Remove } from '../../../ui/Remove.tsx';
 import { SaveAs } from '../../../ui/SaveAs.tsx';
-import { usePage } from '../../page/page-context.tsx';
+import { useNotation } from '../../page/page-context.tsx';
 import { saveCsv } from '../../page/save-file.ts';
+import { useEdit } from '../../page/use-edit.tsx';
 
 const ways: [Offer['unlock']['by'], string][] = [
   ['amount', 'an amount'],
@@ -24,17 +24,8 @@ const shape = /^[A-Z0-9][A-Z0-9_-]{0,39}$/;
 const mostShown = 12;
 
 /** By what the offer is unlocked, and its codes: typed one by one, or a batch that nobody can guess. */
-export function UnlockPhrase({
-  offerId,
-  unlock,
-  name,
-  edit,
-}: {
-  offerId: string;
-  unlock: Offer['unlock'];
-  name: string;
-  edit: (edit: Edit) => boolean;
-}) {
+export function UnlockPhrase({ offerId, unlock, name }: { offerId: string; unlock: Offer['unlock']; name: string }) {
+  const edit = useEdit();
   const [making, setMaking] = useState(false);
   const codes = unlock.by === 'amount' ? [] : Object.keys(unlock.codes);
   return (
@@ -109,7 +100,7 @@ export function UnlockPhrase({
 const most = 5000;
 
 function Batch({ taken, make }: { taken: readonly string[]; make: (codes: string[]) => void }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const [count, setCount] = useState('100');
   const [length, setLength] = useState('8');
   const [begin, setBegin] = useState('');

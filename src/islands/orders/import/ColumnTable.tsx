@@ -1,7 +1,7 @@
 import { orderFields, productFields } from '../../../core/imports/fields.ts';
 import type { FileSample, ImportMapping } from '../../../core/imports/mapping.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
-import { usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
 
 /** What each column of the file stands for, with the first values in it. */
 export function ColumnTable({

@@ -3,7 +3,7 @@ import type { FileSample, ImportMapping } from '../../../core/imports/mapping.ts
 import { dateFormWords } from '../../../core/imports/order-rows.ts';
 import { formsThatFit } from '../../../core/tabular/read-date.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
-import { usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
 
 /** How the file is written, as a sentence of choices. */
 export function FileForm({

@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
 import { call } from '../../../client/http.ts';
-import { usePage } from '../../page/page-context.tsx';
+import { useNotation } from '../../page/page-context.tsx';
 import { wordsFor } from '../words.ts';
 import type { ImportRun } from '../../../contract/shapes/import.ts';
 
 /** What was imported before. */
 export function ImportList() {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const { count } = wordsFor(locale);
   const [runs, setRuns] = useState<ImportRun[]>([]);
   useEffect(() => {

@@ -1,4 +1,4 @@
-import { usePage } from '../../page/page-context.tsx';
+import { useNotation } from '../../page/page-context.tsx';
 import { wordsFor } from '../words.ts';
 import type { ImportRun } from '../../../contract/shapes/import.ts';
 
@@ -19,7 +19,7 @@ export function RunProgress({
   close: () => void;
   another: () => void;
 }) {
-  const { locale } = usePage();
+  const { locale } = useNotation();
   const { count } = wordsFor(locale);
   const share = shareDone(run);
   const underWay = isUnderWay(run);

@@ -5,13 +5,17 @@ import { inOrder } from '../../../core/ordered.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
 import { TypedField } from '../../../ui/TypedField.tsx';
 import type { Rehearsal } from '../../rehearsal/rehearse-cart.ts';
-import { useDraft, useEdit, usePage } from '../../page/page-context.tsx';
+import { useDraft } from '../../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNotation } from '../../page/page-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 import { FillCart } from './FillCart.tsx';
 import { ProductSearch } from '../../fields/ProductSearch.tsx';
 
 /** The goods: quantities changed in place, products added by name. */
 export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: TestCart; rehearsal: Rehearsal }) {
-  const { catalogue, compiled, figure, money } = usePage();
+  const { figure, money } = useNotation();
+  const catalogue = useCatalogue();
+  const compiled = useCompiled();
   const edit = useEdit();
   const show = useDraft((state) => state.show);
   const { marketId, currency, measures } = rehearsal.evaluation;

@@ -7,7 +7,8 @@ import { inOrder } from '../../../core/ordered.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
 import { EditedField } from '../../fields/EditedField.tsx';
 import { parseName } from '../../fields/typed-text.ts';
-import { useEdit, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 /** As many as a policy may hold. */
 const mostCarts = 200;
@@ -51,7 +52,6 @@ export function CartSheet({
         shown={cart.name}
         parse={parseName}
         change={(name) => setCartField(cartId, 'name', name)}
-        edit={edit}
         testId="cart-name"
       />
       <button

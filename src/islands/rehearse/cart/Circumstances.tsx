@@ -8,7 +8,9 @@ import { AddWord } from '../../../ui/AddWord.tsx';
 import { DateTimeField } from '../../../ui/DateTimeField.tsx';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Remove } from '../../../ui/Remove.tsx';
-import { useEdit, usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useNotation, useNow } from '../../page/page-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 const mostCodes = 20;
 const minute = 60_000;
@@ -36,7 +38,8 @@ export function Circumstances({
   zone: CompiledZone | undefined;
 }) {
   const policy = usePolicy();
-  const { now, locale } = usePage();
+  const { locale } = useNotation();
+  const now = useNow();
   const edit = useEdit();
   const [chosenClock, setClock] = useState('');
   const everyClock = useEveryClock();

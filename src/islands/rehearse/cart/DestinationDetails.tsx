@@ -7,7 +7,8 @@ import type { TestCart } from '../../../core/policy/types.ts';
 import { parseAmount, toDecimal } from '../../../core/money/decimal.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../../ui/TypedField.tsx';
-import { useEdit, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 import { useRegions } from '../../page/use-regions.ts';
 
 const farthestKm = 20_000;

@@ -3,11 +3,13 @@ import { setCartLines } from '../../../client/edits/cart-edits.ts';
 import { ordinaryCart } from '../../../core/catalogue/ordinary-cart.ts';
 import type { MarketTerms } from '../../../core/markets/terms.ts';
 import { parseAmount } from '../../../core/money/decimal.ts';
-import { useEdit, usePage } from '../../page/page-context.tsx';
+import { useCatalogue, useNotation } from '../../page/page-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 /** Fills the cart with real products up to an amount, as near as any come. */
 export function FillCart({ cartId, currency, terms }: { cartId: string; currency: string; terms: MarketTerms }) {
-  const { catalogue, money } = usePage();
+  const { money } = useNotation();
+  const catalogue = useCatalogue();
   const edit = useEdit();
   const [text, setText] = useState('');
   const amount = parseAmount(text, currency);

@@ -4,12 +4,15 @@ import { call } from '../../../client/http.ts';
 import { orderAsCart } from '../../../client/order-as-cart.ts';
 import { freshId } from '../../../client/edits/set-at.ts';
 import { findMarket } from '../../../core/evaluation/find-zone.ts';
-import { useEdit, usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue, useCompiled } from '../../page/page-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 /** Brings a past order in as a test cart, by the number the shop gave it. */
 export function ImportOrder({ choose }: { choose: (cart: string) => void }) {
   const policy = usePolicy();
-  const { catalogue, compiled } = usePage();
+  const catalogue = useCatalogue();
+  const compiled = useCompiled();
   const edit = useEdit();
   const [number, setNumber] = useState('');
   const [said, setSaid] = useState('');

@@ -4,13 +4,17 @@ import { freshId } from '../../../client/edits/set-at.ts';
 import { inOrder } from '../../../core/ordered.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
 import { rehearse } from '../../rehearsal/rehearse-cart.ts';
-import { usePage, usePolicy } from '../../page/page-context.tsx';
-import { useGuardedEdit } from '../../page/use-guarded-edit.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useCompiledRelease, useNow } from '../../page/page-context.tsx';
+import { useGuardedEdit } from '../../page/use-edit.tsx';
 import { SideBySide } from '../tools/SideBySide.tsx';
 
 /** A rehearsal that came by a link: looked at as it is, and kept among the test carts when it is to be worked with. */
 export function SharedCart({ cart, choose }: { cart: TestCart; choose: (cart: string) => void }) {
-  const { compiled, compiledRelease, catalogue, now } = usePage();
+  const compiled = useCompiled();
+  const compiledRelease = useCompiledRelease();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
   const draft = useMemo(() => rehearse(compiled, catalogue, cart, now), [compiled, catalogue, cart, now]);

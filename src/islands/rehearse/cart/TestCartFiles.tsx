@@ -4,9 +4,9 @@ import { testCartFile } from '../../../core/test-carts/test-cart-file.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
 import { ReadFile } from '../../../ui/ReadFile.tsx';
 import { SaveAs } from '../../../ui/SaveAs.tsx';
-import { usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useGuardedEdit } from '../../page/use-edit.tsx';
 import { saveFile } from '../../page/save-file.ts';
-import { useGuardedEdit } from '../../page/use-guarded-edit.tsx';
 
 /** All test carts as a JSON file, out and in again. */
 export function TestCartFiles() {

@@ -2,7 +2,7 @@ import type { Policy, TestCart } from '../../../core/policy/types.ts';
 import { optionLabel } from '../../../core/wording/option-label.ts';
 import { useWhy } from '../../../ui/Why.tsx';
 import type { Rehearsal } from '../../rehearsal/rehearse-cart.ts';
-import { usePage } from '../../page/page-context.tsx';
+import { useNotation } from '../../page/page-context.tsx';
 import { reasonOfOption } from '../../rehearsal/reasons.ts';
 import { estimateInWords } from '../estimate-in-words.ts';
 
@@ -18,7 +18,7 @@ export function BesideOption({
   rehearsal: Rehearsal;
   policy: Policy;
 }) {
-  const { money } = usePage();
+  const { money } = useNotation();
   const { options, currency, preselected, marketId } = rehearsal.evaluation;
   const option = options.find((one) => one.optionId === optionId);
   const languages = (marketId && policy.markets[marketId]?.languages) || [];

@@ -10,7 +10,9 @@ import { Reasons, type Reason } from '../../../ui/Why.tsx';
 import { TypedField } from '../../../ui/TypedField.tsx';
 import { rehearse, type Rehearsal } from '../../rehearsal/rehearse-cart.ts';
 import { EditedField } from '../../fields/EditedField.tsx';
-import { useEdit, usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue, useNotation, useNow } from '../../page/page-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 import { onlyIn, reasonOfOption } from '../../rehearsal/reasons.ts';
 import { parseText } from '../../fields/typed-text.ts';
 
@@ -34,7 +36,9 @@ export function Charged({
   rehearsal: Rehearsal;
   currency: string;
 }) {
-  const { catalogue, money, now, locale } = usePage();
+  const { money, locale } = useNotation();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const edit = useEdit();
   const { placed } = cart;
   const at = cart.at === undefined ? now : Date.parse(cart.at);
@@ -96,7 +100,6 @@ export function Charged({
               change={(reason) =>
                 setCartPart(cartId, 'placed', reason === '' ? without(placed) : { ...placed, exception: reason })
               }
-              edit={edit}
               placeholder="no exception"
               testId="placed-exception"
             />{' '}

@@ -3,13 +3,18 @@ import { setQuantity } from '../../../client/edits/edits.ts';
 import { closingProducts } from '../../../core/evaluation/closing-products.ts';
 import { inputOfTestCart } from '../../../core/evaluation/test-cart-input.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
-import { useEdit, usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNotation, useNow } from '../../page/page-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 const named = 8;
 
 /** Products that close the gap to the goal ahead, nearest first, as a shopper could be shown them. */
 export function CloseTheGap({ cartId, cart, currency }: { cartId: string; cart: TestCart; currency: string }) {
-  const { compiled, catalogue, money, now } = usePage();
+  const { money } = useNotation();
+  const compiled = useCompiled();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const policy = usePolicy();
   const edit = useEdit();
   const found = useMemo(

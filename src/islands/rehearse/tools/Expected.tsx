@@ -5,7 +5,8 @@ import { expectationNow, missesOf } from '../../../core/test-carts/expectations.
 import { placeIds, places, type Place } from '../../../core/wording/places.ts';
 import { messagesOf, missInWords } from '../../rehearsal/expected-in-words.ts';
 import type { Rehearsal } from '../../rehearsal/rehearse-cart.ts';
-import { useEdit, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 import { usePriceWords } from '../../page/use-price-words.ts';
 import { TestCartFiles } from '../cart/TestCartFiles.tsx';
 

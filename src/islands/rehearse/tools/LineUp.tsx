@@ -4,7 +4,8 @@ import type { TestCart } from '../../../core/policy/types.ts';
 import { directionOf } from '../../../core/wording/languages/languages.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { rehearse, whyNothing, type Rehearsal } from '../../rehearsal/rehearse-cart.ts';
-import { usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNotation, useNow } from '../../page/page-context.tsx';
 import { mostColumns, variationsOf, type Along, type Variation } from './variations.ts';
 
 const alongNames: [Along, string][] = [
@@ -29,7 +30,10 @@ export function LineUp({
   along: Along;
   chooseAlong: (along: Along) => void;
 }) {
-  const { compiled, catalogue, now, locale } = usePage();
+  const { locale } = useNotation();
+  const compiled = useCompiled();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const { store } = usePolicy();
   const [chosen, setChosen] = useState<Partial<Record<Along, string[]>>>({});
   const moment = useMemo(() => {
@@ -86,7 +90,7 @@ interface Column {
 }
 
 function Columns({ columns, remove }: { columns: readonly Column[]; remove: ((id: string) => void) | null }) {
-  const { money } = usePage();
+  const { money } = useNotation();
   const policy = usePolicy();
   const options = [
     ...new Set(

@@ -1,6 +1,7 @@
 import { useWhy } from '../../../ui/Why.tsx';
 import { whyUnavailable, type Rehearsal } from '../../rehearsal/rehearse-cart.ts';
-import { usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useNotation } from '../../page/page-context.tsx';
 import { reasonOfOption } from '../../rehearsal/reasons.ts';
 
 /** Options of the zone that this shopper is not offered, each with its reason. */
@@ -18,7 +19,7 @@ export function NotOffered({ rehearsal }: { rehearsal: Rehearsal }) {
 
 function One({ optionId, said, rehearsal }: { optionId: string; said: string; rehearsal: Rehearsal }) {
   const policy = usePolicy();
-  const { money } = usePage();
+  const { money } = useNotation();
   const name = policy.options[optionId]?.name ?? optionId;
   const why = useWhy(`${name} is not offered`, () =>
     reasonOfOption(rehearsal.trace(), optionId, policy, (minor) =>

@@ -9,7 +9,9 @@ import type { TestCart } from '../../../core/policy/types.ts';
 import { seamsOf, type Seam } from '../../../core/sweep/seams.ts';
 import { renderLead } from '../../../core/wording/render.ts';
 import { usePriceWords } from '../../page/use-price-words.ts';
-import { useEdit, usePage, usePolicy } from '../../page/page-context.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNotation, useNow } from '../../page/page-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 /** Units of a price tag; seams beyond are of no ordinary cart. */
 const farthest = 1000;
@@ -17,7 +19,10 @@ const farthest = 1000;
 /** Every amount at which something changes for this cart's shopper, with what is paid and read just below, at and just above it. */
 export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; zone: CompiledZone }) {
   const policy = usePolicy();
-  const { compiled, catalogue, money, now } = usePage();
+  const { money } = useNotation();
+  const compiled = useCompiled();
+  const catalogue = useCatalogue();
+  const now = useNow();
   const edit = useEdit();
   const { currency } = zone.market.market;
   const seams = useMemo(() => {

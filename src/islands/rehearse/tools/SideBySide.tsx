@@ -5,7 +5,7 @@ import { countsDown } from '../../../core/wording/look/look.ts';
 import { differingParts } from '../../../core/quote/shop-sheet.ts';
 import { Storefront } from '../../storefront/Storefront.tsx';
 import { whyNothing, type Rehearsal } from '../../rehearsal/rehearse-cart.ts';
-import { usePage } from '../../page/page-context.tsx';
+import { useCatalogue, useCompiled, useCompiledRelease, useNow, useRelease } from '../../page/page-context.tsx';
 import { useServerClock } from '../../page/use-server-clock.ts';
 import { BesideOption } from './BesideOption.tsx';
 import { shopOf, type ShopLaid } from '../shop-of.ts';
@@ -27,7 +27,10 @@ export function SideBySide({
   laid: Laid;
   width: 'phone' | 'desktop';
 }) {
-  const { compiled, compiledRelease, catalogue, release } = usePage();
+  const compiled = useCompiled();
+  const compiledRelease = useCompiledRelease();
+  const catalogue = useCatalogue();
+  const release = useRelease();
   const ofDraft = useMemo(() => shopOf(compiled, catalogue, cart, draft), [compiled, catalogue, cart, draft]);
   const ofRelease = useMemo(
     () => (compiledRelease && released ? shopOf(compiledRelease, catalogue, cart, released) : null),
@@ -99,7 +102,7 @@ function Shop({
   differs: ReturnType<typeof differingParts> | undefined;
   testIds: boolean;
 }) {
-  const { now } = usePage();
+  const now = useNow();
   const deadline = answer.deadline === null ? null : Date.parse(answer.deadline);
   const running = useServerClock(cart.at === undefined && countsDown(answer.look, deadline, now));
   const { noOptions, marketId } = rehearsal.evaluation;

@@ -10,7 +10,7 @@ import { orderAt, type SweepAxis } from '../../../core/sweep/axis.ts';
 import { sweepZone } from '../../../core/sweep/sweep.ts';
 import { renderLead } from '../../../core/wording/render.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
-import { usePage } from '../../page/page-context.tsx';
+import { useCompiled, useNotation, useNow } from '../../page/page-context.tsx';
 import { useWidth } from '../../../ui/use-width.ts';
 import { height, keyMove, spendScale, valueAt } from '../../spend-line/scale.ts';
 import { Staircases } from '../../spend-line/Staircases.tsx';
@@ -40,7 +40,9 @@ export function SweepChart({
   axis: SweepAxis;
   chooseAxis: (axis: SweepAxis) => void;
 }) {
-  const { compiled, now, money, figure, locale } = usePage();
+  const { money, figure, locale } = useNotation();
+  const compiled = useCompiled();
+  const now = useNow();
   const { currency } = zone.market.market;
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, designWidth);
