@@ -2,11 +2,11 @@ import mysql, { type Connection, type RowDataPacket } from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
 import { generateOrders } from '../../demo/generate-orders.ts';
 import { orderExport, type ExportForm } from '../../demo/order-export.ts';
-import { splitMonths, unpackMonths } from '../../src/core/orders/columns.ts';
 import { linesFromText } from '../../src/server/orders/order-store.ts';
 import { call, type ProblemBody } from '../support/api.ts';
 import { freshDatabase, startApplication, type Application } from '../support/application.ts';
 import { announce, apply, check, runOf, sendFile } from '../support/imports.ts';
+import { monthAddress, monthsOf, ordersOf } from '../support/orders-of.ts';
 
 let application: Application;
 let address: string;
@@ -235,12 +235,8 @@ describe('stopping', () => {
 
 describe('what the picture is made of', () => {
   test('the packed columns follow each import', async () => {
-    const columnsOf = async () =>
-      unpackMonths(
-        splitMonths(new Uint8Array(await (await fetch(`${address}/api/orders/columns?market=uk`)).arrayBuffer()))
-          .months,
-      );
-    const before = (await columnsOf()).count;
+    const before = (await ordersOf(address, 'uk')).count;
+    const named = await monthsOf(address, 'uk');
     await apply(
       address,
       (
@@ -250,7 +246,15 @@ describe('what the picture is made of', () => {
         )
       ).id,
     );
-    const after = await columnsOf();
+    const after = await ordersOf(address, 'uk');
+    // One month has another address now; under the others what the browser has kept still holds.
+    const anew = await monthsOf(address, 'uk');
+    const changed = named.filter(({ hash }) => !anew.some((month) => month.hash === hash));
+    expect(changed.map(({ month }) => month)).toEqual(['2026-01-01']);
+    const kept = await fetch(monthAddress(address, 'uk', anew[0]!));
+    expect([kept.status, kept.headers.get('cache-control')]).toEqual([200, 'private, max-age=31536000, immutable']);
+    await kept.arrayBuffer();
+    expect((await call(address, 'GET', monthAddress('', 'uk', changed[0]!))).status).toBe(404);
     expect(after.count).toBe(before + 1);
     const values = (
       await call<{ orders: number; counts: number[]; valueSteps: number[] }>(

@@ -1,8 +1,8 @@
 import mysql, { type RowDataPacket } from 'mysql2/promise';
 import { expect, inject, test } from 'vitest';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
-import { splitMonths, unpackMonths } from '../../src/core/orders/columns.ts';
 import { replayOrders } from '../../src/core/orders/replay.ts';
+import { ordersOf } from '../support/orders-of.ts';
 import { onlyFreeDelivery } from '../support/only-free-delivery.ts';
 
 test('past orders replayed come to what plain SQL says of them, for an offer that can be said in SQL', async () => {
@@ -18,16 +18,12 @@ test('past orders replayed come to what plain SQL says of them, for an offer tha
     [after, before, after, before, after],
   );
   await connection.end();
-  const bytes = new Uint8Array(await (await fetch(`${inject('address')}/api/orders/columns?market=uk`)).arrayBuffer());
+  const orders = await ordersOf(inject('address'), 'uk');
   const zone = (goal: number) =>
     compilePolicy(onlyFreeDelivery(goal))
       .markets.get('uk')!
       .zones.find(({ id }) => id === 'uk-all')!;
-  const replay = replayOrders(
-    unpackMonths(splitMonths(bytes).months),
-    () => ({ draft: zone(after), release: zone(before) }),
-    Date.now(),
-  );
+  const replay = replayOrders(orders, () => ({ draft: zone(after), release: zone(before) }), Date.now());
   expect(replay.orders).toBeGreaterThan(1000);
   expect({ orders: replay.orders, less: replay.less, change: replay.change, givenNow: replay.givenNow }).toEqual({
     orders: Number(rows[0]!.orders),

@@ -88,7 +88,7 @@ export async function importFile(address: string, pid: number, file: string): Pr
   }
   const whole = (performance.now() - began) / 1000;
   // Until the picture of every month is ready too, which the next view would have to wait for.
-  await fetch(`${address}/api/orders/columns?market=nlbe`);
+  await fetch(`${address}/api/orders/months?market=nlbe`);
   going = false;
   await watch;
   return { check, whole, peak, longestSilence };

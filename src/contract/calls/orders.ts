@@ -1,7 +1,13 @@
 import { Type } from '@sinclair/typebox';
 import { answer, databaseAway, defineCalls, file, problem } from '../call.ts';
 import { object } from '../shape.ts';
-import { BasketStudyShape, FoundOrderShape, GroupQueryShape, ValueCountsShape } from '../shapes/order.ts';
+import {
+  BasketStudyShape,
+  FoundOrderShape,
+  GroupQueryShape,
+  OrderMonthsShape,
+  ValueCountsShape,
+} from '../shapes/order.ts';
 
 const market = object({ market: Type.String({ maxLength: 80 }) });
 const noSuchMarket = problem('no such market');
@@ -17,16 +23,27 @@ export const orderCalls = defineCalls({
       503: databaseAway,
     },
   },
-  'GET /api/orders/columns': {
-    summary: 'All orders of a market, packed into columns month by month (src/core/orders/columns.ts)',
+  'GET /api/orders/months': {
+    summary: 'The months that a market has orders of',
     query: market,
     answers: {
-      200: file(
-        'the length of a JSON heading in 32 bits, the heading, and the bytes of each month',
-        'application/octet-stream',
-      ),
+      200: answer('the months, oldest first, with what their orders are found under', OrderMonthsShape),
       404: noSuchMarket,
       422: problem('no market is named'),
+      503: databaseAway,
+    },
+  },
+  'GET /api/orders/months/{hash}': {
+    summary: 'The orders of one month, packed into columns (src/core/orders/columns.ts); may be kept without end',
+    params: { hash: Type.String({ pattern: '^[0-9a-f]{32}$' }) },
+    query: object({
+      market: Type.String({ maxLength: 80 }),
+      month: Type.String({ pattern: '^[0-9]{4}-[0-9]{2}-[0-9]{2}$' }),
+    }),
+    answers: {
+      200: file('packed columns', 'application/octet-stream'),
+      404: problem('they have changed'),
+      422: problem('the month is not named'),
       503: databaseAway,
     },
   },

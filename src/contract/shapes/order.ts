@@ -1,10 +1,16 @@
 import { Type, type Static } from '@sinclair/typebox';
 import type { ValueCounts } from '../../core/orders/distribution.ts';
+import type { OrderMonth } from '../../core/orders/months.ts';
 import { flag, list, minor, moment, nullable, object, ofCore, optional, text, whole, word, written } from '../shape.ts';
 
 export const ValueCountsShape = ofCore<ValueCounts>()(
   object({ currency: nullable(text), orders: whole, valueSteps: list(whole), counts: list(whole) }),
 );
+
+export const OrderMonthsShape = object({
+  currency: text,
+  months: list(ofCore<OrderMonth>()(object({ month: text, orders: whole, options: list(text), hash: text }))),
+});
 
 /** A past order as a cart can be made of it; null where the export did not say. Amounts in minor units of its currency. */
 export const FoundOrderShape = object({

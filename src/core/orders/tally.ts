@@ -13,6 +13,8 @@ export interface OrderFilter {
   delivery: 'all' | 'paid' | 'free';
 }
 
+export const allOrders: OrderFilter = { fromDay: 0, toDay: Infinity, shopper: 'all', option: null, delivery: 'all' };
+
 /**
  * Orders by value: the distribution, and what they paid for delivery. Sums run along the distinct values as `cumulative`
  * does: at i, that of all orders worth at most values[i].

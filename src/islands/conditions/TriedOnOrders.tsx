@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { ordersWorker } from '../../client/orders-worker.ts';
+import { ordersClient } from '../../client/orders/orders-client.ts';
 import { ofEachOrder, unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import type { ConditionOnOrders, Trait } from '../../core/orders/condition-on-orders.ts';
 import type { Condition, Policy } from '../../core/policy/types.ts';
@@ -19,7 +19,7 @@ export function TriedOnOrders({ condition, marketId }: { condition: Condition; m
   const [tried, setTried] = useState<{ market: string; result: ConditionOnOrders } | 'failed' | null>(null);
   useEffect(() => {
     let wanted = true;
-    ordersWorker()
+    ordersClient()
       .condition(marketId, condition, { market, store, ...(rates ? { rates } : {}), qualifiers, zoneOf })
       .then(
         (result) => wanted && setTried({ market: marketId, result }),

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import type { ReplayReply, ReplayRequest } from '../../client/workers/replay-messages.ts';
+import { ordersClient } from '../../client/orders/orders-client.ts';
+import type { ReplayNews } from '../../client/orders/replay-messages.ts';
 import type { Fact } from '../../core/conditions/fact.ts';
 import { unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -13,6 +14,22 @@ interface Running {
   results: ReadonlyMap<string, { replay: Replay; whole: boolean }>;
   left: ReadonlyMap<string, string>;
   done: boolean;
+  /** why it ended before its time */
+  problem?: string;
+}
+
+function withNews(running: Running, news: ReplayNews): Running {
+  switch (news.kind) {
+    case 'progress':
+      return { ...running, share: news.share };
+    case 'left':
+      return { ...running, left: new Map(running.left).set(news.market, news.reason) };
+    case 'market':
+      return {
+        ...running,
+        results: new Map(running.results).set(news.market, { replay: news.replay, whole: news.whole }),
+      };
+  }
 }
 
 /** What past orders would have paid for delivery under the draft, against the current release. */
@@ -21,40 +38,32 @@ export function Effect() {
   const { money, locale } = useNotation();
   const release = useRelease();
   const now = useNow();
-  const worker = useRef<Worker | null>(null);
+  const stopReplay = useRef<() => void>(() => {});
   const [running, setRunning] = useState<Running | null>(null);
   const [asked, setAsked] = useState<typeof policy | null>(null);
-  const stop = () => {
-    worker.current?.terminate();
-    worker.current = null;
-  };
-  useEffect(() => stop, []);
+  useEffect(() => () => stopReplay.current(), []);
   const start = () => {
-    stop();
+    stopReplay.current();
     setAsked(policy);
     setRunning({ share: 0, results: new Map(), left: new Map(), done: false });
-    const begun = new Worker(new URL('../../client/workers/replay.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = begun;
-    begun.onmessage = ({ data }: MessageEvent<ReplayReply>) =>
-      setRunning((before) => {
-        if (!before) return before;
-        if (data.kind === 'progress') return { ...before, share: data.share };
-        if (data.kind === 'done') return { ...before, share: 1, done: true };
-        if (data.kind === 'left') return { ...before, left: new Map(before.left).set(data.market, data.reason) };
-        return {
-          ...before,
-          results: new Map(before.results).set(data.market, { replay: data.replay, whole: data.whole }),
-        };
-      });
-    begun.postMessage({
-      draft: policy,
-      release: release?.policy ?? null,
-      markets: inOrder(policy.markets).map(([id]) => id),
-      now,
-    } satisfies ReplayRequest);
+    let wanted = true;
+    const hear = (change: (before: Running) => Running) => wanted && setRunning((before) => before && change(before));
+    const markets = inOrder(policy.markets).map(([id]) => id);
+    const { done, stop } = ordersClient().replay(
+      { draft: policy, release: release?.policy ?? null, markets, now },
+      (news) => hear((before) => withNews(before, news)),
+    );
+    stopReplay.current = () => {
+      wanted = false;
+      stop();
+    };
+    done.then(
+      () => hear((before) => ({ ...before, share: 1, done: true })),
+      (error: unknown) => hear((before) => ({ ...before, done: true, problem: String(error) })),
+    );
   };
   const cancel = () => {
-    stop();
+    stopReplay.current();
     setRunning(null);
   };
   const count = new Intl.NumberFormat(locale);
@@ -92,6 +101,11 @@ export function Effect() {
               Stop
             </button>
           </>
+        )}
+        {running?.problem && (
+          <span role="alert" className="text-error">
+            The orders could not be replayed to the end. Try it again. ({running.problem})
+          </span>
         )}
         {running && asked !== policy && (
           <span className="text-warning">The draft has changed since; what stands here is of before.</span>

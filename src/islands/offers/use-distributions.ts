@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { distributionOf, type Distribution, type ValueCounts } from '../../core/orders/distribution.ts';
-import { call } from '../../client/http.ts';
+import { ordersClient } from '../../client/orders/orders-client.ts';
 
 /** The markets' order distributions: the first one at once, the others as they arrive. */
 export function useDistributions(
@@ -16,10 +16,10 @@ export function useDistributions(
     const next = missing.split(',')[0];
     if (!next) return;
     let wanted = true;
-    void call('GET /api/orders/values', { query: { market: next } }).then((answer) => {
-      const counts = answer.ok ? answer.body : { valueSteps: [], counts: [] };
-      if (wanted) setLoaded((known) => new Map(known).set(next, distributionOf(counts)));
-    });
+    const take = (distribution: Distribution) => wanted && setLoaded((known) => new Map(known).set(next, distribution));
+    ordersClient()
+      .distribution(next)
+      .then(take, () => take(distributionOf({ valueSteps: [], counts: [] })));
     return () => {
       wanted = false;
     };

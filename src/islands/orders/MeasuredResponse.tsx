@@ -1,6 +1,6 @@
 import { memo, useMemo, useRef, useState } from 'react';
 import { setAssumption } from '../../client/edits/edits.ts';
-import type { OrdersWorker } from '../../client/orders-worker.ts';
+import type { OrdersClient } from '../../client/orders/orders-client.ts';
 import type { BunchingResult, NoBunching } from '../../core/orders/bunching.ts';
 import type { OrderValueGoal } from '../../core/offers/order-value-goals.ts';
 import { usualAssumption } from '../../core/orders/response.ts';
@@ -44,7 +44,7 @@ export const MeasuredResponse = memo(function MeasuredResponse({
   currency: string;
   filter: OrderFilter;
   inForce: readonly OrderValueGoal[];
-  worker: OrdersWorker | null;
+  worker: OrdersClient | null;
 }) {
   const policy = usePolicy();
   const { money, locale } = useNotation();

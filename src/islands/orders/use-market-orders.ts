@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { filterOf } from '../../client/order-query.ts';
-import { ordersWorker, type OrdersWorker } from '../../client/orders-worker.ts';
+import { filterOf } from '../../client/orders/order-query.ts';
+import { ordersClient, type OrdersClient } from '../../client/orders/orders-client.ts';
 import type { OrderBounds, OrderStudy } from '../../core/orders/study.ts';
 
 /** A market's orders as far as they have been looked through. */
@@ -15,14 +15,14 @@ interface MarketOrdersState {
   orders: MarketOrders | null;
   reading: boolean;
   problem: string | null;
-  worker: OrdersWorker | null;
+  worker: OrdersClient | null;
   /** reads the orders again */
   reload: () => void;
 }
 
-/** The orders that the address asks for, looked through in a worker. */
+/** The orders that the address asks for, looked through by its worker. */
 export function useMarketOrders(market: string, query: Record<string, string>): MarketOrdersState {
-  const worker = useRef<OrdersWorker | null>(null);
+  const worker = useRef<OrdersClient | null>(null);
   const [orders, setOrders] = useState<MarketOrders | null>(null);
   const [reading, setReading] = useState(true);
   const [problem, setProblem] = useState<string | null>(null);
@@ -33,7 +33,7 @@ export function useMarketOrders(market: string, query: Record<string, string>): 
     let wanted = true;
     setReading(true);
     const look = async () => {
-      const current = (worker.current = ordersWorker());
+      const current = (worker.current = ordersClient());
       const bounds = await current.bounds(market);
       if (!wanted) return;
       const study = await current.study(

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import {
   emptyColumns,
@@ -5,56 +6,67 @@ import {
   packColumns,
   shopperNew,
   shopperReturning,
-  type PackedMonth,
+  unpackMonths,
+  type OrderColumns,
 } from '../../core/orders/columns.ts';
+import type { OrderMonth } from '../../core/orders/months.ts';
 import { localTime } from '../../core/time/time-zone-clock.ts';
 import { database, reading } from '../database/pool.ts';
 
-/** A month of a market's orders, packed into columns. */
-interface OrderMonth extends PackedMonth {
-  /** first day, ISO 8601 */
-  month: string;
-  orders: number;
-}
-
-interface MonthRow {
-  month: string;
-  version: number;
-  fresh: boolean;
-  orders: number;
-  options: string[];
-  bytes: Uint8Array | null;
-}
-
 /**
- * All months of a market's orders. What was packed before comes as it is; a month that has changed since, or was packed
- * under another time zone, is packed anew and kept. Any process may do so at any time: a packing is kept only if nothing has
- * changed meanwhile.
+ * The months of a market's orders. What was packed before is named as it is; a month that has changed since, or was packed
+ * under another time zone, is packed anew and kept. Any process may do so at any time: the packing of the newest wins.
  */
 export async function orderMonths(marketId: string, currency: string, timeZone: string): Promise<OrderMonth[]> {
-  const months = await reading(async (pool) => {
-    const [rows] = await pool.query<RowDataPacket[]>(
-      "SELECT DATE_FORMAT(month, '%Y-%m-%d') AS month, version, packed_version <=> version AND packed_zone = ? AS fresh, orders, options, IF(packed_version <=> version AND packed_zone = ?, columns_packed, NULL) AS packed FROM order_month WHERE market_id = ? AND currency = ? ORDER BY month",
-      [timeZone, timeZone, marketId, currency],
-    );
-    return rows.map((row): MonthRow => ({
-      month: String(row.month),
-      version: Number(row.version),
-      fresh: Number(row.fresh) === 1,
-      orders: Number(row.orders),
-      options: JSON.parse(String(row.options)) as string[],
-      bytes: row.packed as Uint8Array | null,
-    }));
-  });
+  const [rows] = await reading((pool) =>
+    pool.query<RowDataPacket[]>(
+      "SELECT DATE_FORMAT(month, '%Y-%m-%d') AS month, version, packed_version <=> version AND packed_zone = ? AS fresh, orders, options, packed_hash FROM order_month WHERE market_id = ? AND currency = ? ORDER BY month",
+      [timeZone, marketId, currency],
+    ),
+  );
   const result: OrderMonth[] = [];
-  for (const { month, version, fresh, orders, options, bytes } of months) {
-    const packed =
-      fresh && bytes
-        ? { month, orders, options, bytes }
-        : await packMonth(marketId, currency, timeZone, month, version);
+  for (const row of rows) {
+    const month = String(row.month);
+    const packed: OrderMonth =
+      Number(row.fresh) === 1 && row.packed_hash !== null
+        ? {
+            month,
+            orders: Number(row.orders),
+            options: JSON.parse(String(row.options)) as string[],
+            hash: String(row.packed_hash),
+          }
+        : await packMonth(marketId, currency, timeZone, month, Number(row.version));
     if (packed.orders > 0) result.push(packed);
   }
   return result;
+}
+
+/** A packed month. @param month its first day @returns null when it is no longer as the hash says */
+export async function packedMonth(marketId: string, month: string, hash: string): Promise<Uint8Array | null> {
+  const [rows] = await reading((pool) =>
+    pool.query<RowDataPacket[]>(
+      'SELECT columns_packed FROM order_month WHERE market_id = ? AND month = ? AND packed_hash = ?',
+      [marketId, month, hash],
+    ),
+  );
+  return (rows[0]?.columns_packed as Uint8Array | undefined) ?? null;
+}
+
+/** All orders of a market. */
+export async function orderColumns(marketId: string, currency: string, timeZone: string): Promise<OrderColumns> {
+  await orderMonths(marketId, currency, timeZone);
+  const [rows] = await reading((pool) =>
+    pool.query<RowDataPacket[]>(
+      'SELECT options, columns_packed FROM order_month WHERE market_id = ? AND currency = ? AND orders > 0 AND columns_packed IS NOT NULL ORDER BY month',
+      [marketId, currency],
+    ),
+  );
+  return unpackMonths(
+    rows.map((row) => ({
+      options: JSON.parse(String(row.options)) as string[],
+      bytes: row.columns_packed as Uint8Array,
+    })),
+  );
 }
 
 /** Packs every month that has changed, so that the next view finds them ready. */
@@ -63,7 +75,7 @@ export async function packChangedMonths(
   goOn: () => Promise<boolean> = async () => true,
 ): Promise<void> {
   const [rows] = await database().query<RowDataPacket[]>(
-    "SELECT market_id, currency, DATE_FORMAT(month, '%Y-%m-%d') AS month, version FROM order_month WHERE NOT (packed_version <=> version) OR packed_zone <> ?",
+    "SELECT market_id, currency, DATE_FORMAT(month, '%Y-%m-%d') AS month, version FROM order_month WHERE NOT (packed_version <=> version) OR packed_zone <> ? OR packed_hash IS NULL",
     [timeZone],
   );
   for (const row of rows) {
@@ -108,12 +120,15 @@ async function packMonth(
     columns.option[i] = optionIndex(columns.options, known, option);
     columns.shopper[i] = kindOfShopper(returning);
   }
-  const bytes = packColumns(columns);
+  const bytes = Buffer.from(packColumns(columns));
+  const { options } = columns;
+  const hash = createHash('sha256').update(bytes).digest('hex').slice(0, 32);
+  // Kept though the month may have moved on meanwhile: then it is found to be old when it is named next.
   await database().query(
-    'UPDATE order_month SET packed_version = version, packed_zone = ?, orders = ?, options = ?, columns_packed = ? WHERE market_id = ? AND currency = ? AND month = ? AND version = ?',
-    [timeZone, rows.length, JSON.stringify(columns.options), Buffer.from(bytes), marketId, currency, month, version],
+    'UPDATE order_month SET packed_version = ?, packed_zone = ?, packed_hash = ?, orders = ?, options = ?, columns_packed = ? WHERE market_id = ? AND currency = ? AND month = ? AND (packed_version IS NULL OR packed_version <= ?)',
+    [version, timeZone, hash, rows.length, JSON.stringify(options), bytes, marketId, currency, month, version],
   );
-  return { month, orders: rows.length, options: columns.options, bytes };
+  return { month, orders: rows.length, options, hash };
 }
 
 /** As columns tell it. @param returning 0, 1, or null where it is not known */

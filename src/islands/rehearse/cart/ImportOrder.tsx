@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { addTestCart } from '../../../client/edits/cart-edits.ts';
 import { call } from '../../../client/http.ts';
-import { orderAsCart } from '../../../client/order-as-cart.ts';
+import { orderAsCart } from '../../../client/orders/order-as-cart.ts';
 import { freshId } from '../../../client/edits/set-at.ts';
 import { findMarket } from '../../../core/evaluation/find-zone.ts';
 import { usePolicy } from '../../page/draft-context.tsx';

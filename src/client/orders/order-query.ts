@@ -1,6 +1,6 @@
-import type { OrderBounds } from '../core/orders/study.ts';
-import type { OrderFilter } from '../core/orders/tally.ts';
-import { dayNumber } from '../core/time/day.ts';
+import type { OrderBounds } from '../../core/orders/study.ts';
+import type { OrderFilter } from '../../core/orders/tally.ts';
+import { dayNumber } from '../../core/time/day.ts';
 
 /** What the address says is looked at; what it does not say is everything. */
 export function filterOf(query: Record<string, string>, bounds: OrderBounds): OrderFilter {

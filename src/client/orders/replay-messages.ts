@@ -1,7 +1,7 @@
 import type { Replay } from '../../core/orders/replay.ts';
 import type { Policy } from '../../core/policy/types.ts';
 
-/** What the page hands the worker that replays orders. */
+/** What orders are replayed under. */
 export interface ReplayRequest {
   draft: Policy;
   release: Policy | null;
@@ -10,10 +10,12 @@ export interface ReplayRequest {
   now: number;
 }
 
-export type ReplayReply =
+/** What is told while they are. */
+export type ReplayNews =
   /** `whole`: of all orders, not of a sample */
   | { kind: 'market'; market: string; whole: boolean; replay: Replay }
   /** orders of a market cannot be replayed */
   | { kind: 'left'; market: string; reason: string }
-  | { kind: 'progress'; share: number }
-  | { kind: 'done' };
+  | { kind: 'progress'; share: number };
+
+export type TellReplay = (news: ReplayNews) => void;

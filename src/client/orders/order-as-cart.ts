@@ -1,7 +1,7 @@
-import type { FoundOrder } from '../contract/shapes/order.ts';
-import type { Catalogue } from '../core/catalogue/product.ts';
-import { shopperOfOrder } from '../core/orders/shopper-of-order.ts';
-import type { TestCart } from '../core/policy/types.ts';
+import type { FoundOrder } from '../../contract/shapes/order.ts';
+import type { Catalogue } from '../../core/catalogue/product.ts';
+import { shopperOfOrder } from '../../core/orders/shopper-of-order.ts';
+import type { TestCart } from '../../core/policy/types.ts';
 
 /**
  * A past order as a test cart: its goods where the catalogue still has them, where it went, when it was placed and what was

@@ -1,11 +1,11 @@
 import { filterOf } from './order-query.ts';
-import { OrdersWorker } from './orders-worker.ts';
+import { ordersClient } from './orders-client.ts';
 
 // Runs with the page, before its view is alive: the worker starts, reads the market that the page names and looks through it
 // meanwhile. The view finds it on the window, since a page's own script shares no module with it.
 const market = document.querySelector('[data-orders-market]')?.getAttribute('data-orders-market');
-const worker = (window.summantOrders = new OrdersWorker());
+const client = ordersClient();
 if (market)
-  worker.lookAhead(market, (bounds) =>
+  client.lookAhead(market, (bounds) =>
     filterOf(Object.fromEntries(new URLSearchParams(window.location.search)), bounds),
   );

@@ -1,0 +1,102 @@
+import { expose, transfer } from 'comlink';
+import { compileTerms } from '../../core/markets/terms.ts';
+import { measureBunching, type BunchingQuestion, type BunchingResult } from '../../core/orders/bunching.ts';
+import type { OrderColumns } from '../../core/orders/columns.ts';
+import { conditionOnOrders, type ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
+import { distributionOf, type Distribution } from '../../core/orders/distribution.ts';
+import type { OrderMonth } from '../../core/orders/months.ts';
+import { boundsOf, studyOrders, type OrderBounds, type OrderStudy } from '../../core/orders/study.ts';
+import { allOrders, tallyOf, type OrderFilter } from '../../core/orders/tally.ts';
+import type { Condition, Market, Policy } from '../../core/policy/types.ts';
+import { call } from '../http.ts';
+import { readOrders } from './read-orders.ts';
+
+/** Of the draft, what a condition is tried on orders with. */
+export interface ConditionSources extends Pick<Policy, 'store' | 'rates' | 'qualifiers'> {
+  market: Market;
+  /** zones of delivery options, by id */
+  zoneOf: Record<string, string>;
+}
+
+const mostHeld = 4;
+
+/** Holds the orders of the markets looked at last as columns, and looks through them: in a worker, away from the page. */
+export class HeldOrders {
+  readonly #held = new Map<string, Promise<OrderColumns>>();
+
+  /** A market's orders. @param months where they have been named already */
+  columns(market: string, months?: readonly OrderMonth[]): Promise<OrderColumns> {
+    const held = this.#held.get(market);
+    if (held) return held;
+    const read = readOrders(market, months);
+    this.#held.set(market, read);
+    read.catch(() => this.#held.get(market) === read && this.#held.delete(market));
+    for (const oldest of this.#held.keys())
+      if (this.#held.size > mostHeld && oldest !== market) this.#held.delete(oldest);
+    return read;
+  }
+
+  async bounds(market: string, months?: readonly OrderMonth[]): Promise<OrderBounds> {
+    return boundsOf(await this.columns(market, months));
+  }
+
+  async study(market: string, filter: OrderFilter): Promise<OrderStudy> {
+    const study = studyOrders(await this.columns(market), filter);
+    const { values, cumulative, paying, paid, paidSquares, free } = study.tally;
+    const arrays = [
+      values,
+      cumulative,
+      paying,
+      paid,
+      paidSquares,
+      free,
+      ...(study.density ? [study.density.heights] : []),
+    ];
+    return transfer(
+      study,
+      arrays.map(({ buffer }) => buffer as ArrayBuffer),
+    );
+  }
+
+  /** Counted from the orders where they are held; their values alone are read where they are not. @throws Error in words */
+  async distribution(market: string): Promise<Distribution> {
+    const held = this.#held.get(market);
+    if (held) {
+      const { values, cumulative, orders } = tallyOf(await held, allOrders);
+      return { values, cumulative, orders };
+    }
+    const answer = await call('GET /api/orders/values', { query: { market } });
+    if (!answer.ok) throw new Error(answer.problem.title);
+    return distributionOf(answer.body);
+  }
+
+  /** @param progress told the share done */
+  async bunching(
+    market: string,
+    filter: OrderFilter,
+    question: BunchingQuestion,
+    progress: (share: number) => void,
+  ): Promise<BunchingResult> {
+    return measureBunching(tallyOf(await this.columns(market), filter), question, 1, progress);
+  }
+
+  async condition(market: string, condition: Condition, on: ConditionSources): Promise<ConditionOnOrders> {
+    const { market: terms, store, rates, qualifiers, zoneOf } = on;
+    return conditionOnOrders(await this.columns(market), condition, {
+      qualifiers,
+      terms: compileTerms(terms, { id: market, store, ...(rates ? { rates } : {}) }),
+      country: terms.countries[0] ?? '',
+      zoneOf: (option) => zoneOf[option] ?? '',
+    });
+  }
+
+  /** Orders have changed on the server. */
+  forget(): void {
+    this.#held.clear();
+  }
+
+  /** Answers another worker too. */
+  answer(port: MessagePort): void {
+    expose(this, port);
+  }
+}

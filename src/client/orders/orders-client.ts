@@ -1,0 +1,117 @@
+import { proxy, transfer, wrap, type Remote } from 'comlink';
+import type { BunchingQuestion, BunchingResult } from '../../core/orders/bunching.ts';
+import type { ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
+import type { Distribution } from '../../core/orders/distribution.ts';
+import type { OrderBounds, OrderStudy } from '../../core/orders/study.ts';
+import type { OrderFilter } from '../../core/orders/tally.ts';
+import type { Condition } from '../../core/policy/types.ts';
+import type { ConditionSources, HeldOrders } from './held-orders.ts';
+import { readMonths } from './read-orders.ts';
+import type { ReplayRequest, TellReplay } from './replay-messages.ts';
+import type { Replaying } from './replay.worker.ts';
+
+/** Ends with an error when the worker cannot be loaded, or breaks outside of an answer. */
+function brokenOf(worker: Worker): Promise<never> {
+  const broken = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', () => reject(new Error('What looks through the orders could not be started')));
+  });
+  broken.catch(() => {});
+  return broken;
+}
+
+/**
+ * All that a page asks of past orders: answered from the columns that its worker holds. Who asks knows whether the answer is
+ * still wanted.
+ */
+export class OrdersClient {
+  readonly #orders: Remote<HeldOrders>;
+  readonly #broken: Promise<never>;
+  /** answers asked for before anybody wanted them, by question; each is taken once */
+  readonly #ahead = new Map<string, Promise<unknown>>();
+
+  constructor() {
+    const worker = new Worker(new URL('./orders.worker.ts', import.meta.url), { type: 'module' });
+    this.#orders = wrap<HeldOrders>(worker);
+    this.#broken = brokenOf(worker);
+  }
+
+  /** Asks for a market and what the address looks at in it, to have it when the view asks. What goes wrong is told then. */
+  lookAhead(market: string, filter: (bounds: OrderBounds) => OrderFilter): void {
+    const bounds = readMonths(market).then((months) => this.#orders.bounds(market, months));
+    this.#ahead.set(market, bounds);
+    bounds.then(
+      (known) => {
+        const wanted = filter(known);
+        const study = this.study(market, wanted);
+        study.catch(() => {});
+        this.#ahead.set(keyOf(market, wanted), study);
+      },
+      () => {},
+    );
+  }
+
+  bounds(market: string): Promise<OrderBounds> {
+    return this.#take<OrderBounds>(market) ?? this.#answer(this.#orders.bounds(market));
+  }
+
+  study(market: string, filter: OrderFilter): Promise<OrderStudy> {
+    return this.#take<OrderStudy>(keyOf(market, filter)) ?? this.#answer(this.#orders.study(market, filter));
+  }
+
+  distribution(market: string): Promise<Distribution> {
+    return this.#answer(this.#orders.distribution(market));
+  }
+
+  /** @param progress told the share done */
+  bunching(
+    market: string,
+    filter: OrderFilter,
+    question: BunchingQuestion,
+    progress: (share: number) => void,
+  ): Promise<BunchingResult> {
+    return this.#answer<BunchingResult>(this.#orders.bunching(market, filter, question, proxy(progress)));
+  }
+
+  condition(market: string, condition: Condition, on: ConditionSources): Promise<ConditionOnOrders> {
+    return this.#answer(this.#orders.condition(market, condition, on));
+  }
+
+  /** Replays orders. @returns `done`, and a way to stop before */
+  replay(request: ReplayRequest, tell: TellReplay): { done: Promise<void>; stop: () => void } {
+    const worker = new Worker(new URL('./replay.worker.ts', import.meta.url), { type: 'module' });
+    const { port1, port2 } = new MessageChannel();
+    void this.#orders.answer(transfer(port1, [port1]));
+    const replayed = wrap<Replaying>(worker).replay(request, transfer(port2, [port2]), proxy(tell));
+    const stop = () => worker.terminate();
+    return { done: Promise.race([replayed, brokenOf(worker), this.#broken]).finally(stop), stop };
+  }
+
+  /** Orders have changed on the server. */
+  forget(): void {
+    this.#ahead.clear();
+    void this.#orders.forget();
+  }
+
+  #answer<T>(reply: Promise<T>): Promise<T> {
+    return Promise.race([reply, this.#broken]);
+  }
+
+  #take<T>(question: string): Promise<T> | undefined {
+    const ready = this.#ahead.get(question) as Promise<T> | undefined;
+    this.#ahead.delete(question);
+    return ready;
+  }
+}
+
+const keyOf = (market: string, filter: OrderFilter) => JSON.stringify([market, filter]);
+
+declare global {
+  interface Window {
+    summantOrders?: OrdersClient;
+  }
+}
+
+/** The page's one client of its orders. */
+export function ordersClient(): OrdersClient {
+  return (window.summantOrders ??= new OrdersClient());
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { HeldOrders } from './held-orders.ts';
+
+expose(new HeldOrders());

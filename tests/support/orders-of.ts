@@ -1,0 +1,28 @@
+import type { AnswerTo } from '../../src/contract/calls.ts';
+import { unpackMonths, type OrderColumns } from '../../src/core/orders/columns.ts';
+import type { OrderMonth } from '../../src/core/orders/months.ts';
+import { call } from './api.ts';
+
+/** The months of a market's orders, as the application names them. */
+export async function monthsOf(address: string, market: string): Promise<OrderMonth[]> {
+  const { body } = await call<AnswerTo<'GET /api/orders/months'>>(
+    address,
+    'GET',
+    `/api/orders/months?market=${market}`,
+  );
+  return body.months;
+}
+
+export const monthAddress = (address: string, market: string, { month, hash }: OrderMonth): string =>
+  `${address}/api/orders/months/${hash}?market=${market}&month=${month}`;
+
+/** All orders of a market, as a page reads them. */
+export async function ordersOf(address: string, market: string): Promise<OrderColumns> {
+  const months = await monthsOf(address, market);
+  const bytes = await Promise.all(
+    months.map(
+      async (month) => new Uint8Array(await (await fetch(monthAddress(address, market, month))).arrayBuffer()),
+    ),
+  );
+  return unpackMonths(months.map(({ options }, index) => ({ options, bytes: bytes[index]! })));
+}
