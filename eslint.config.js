@@ -29,6 +29,9 @@ export default tseslint.config(
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
-  { files: ['src/**/*.{ts,tsx}'], rules: { 'max-params': ['error', 5], 'no-nested-ternary': 'error' } },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    rules: { 'max-params': ['error', 5], 'no-nested-ternary': 'error', complexity: ['error', 20] },
+  },
   { files: ['scripts/**', 'demo/**', 'tests/**'], rules: { 'no-console': 'off' } },
 );

@@ -10,7 +10,9 @@ export interface QualifierUse {
 }
 
 /** Uses of every qualifier, each place once. */
-export function qualifierUses(policy: Pick<Policy, 'qualifiers' | 'offers' | 'options'>): ReadonlyMap<string, QualifierUse[]> {
+export function qualifierUses(
+  policy: Pick<Policy, 'qualifiers' | 'offers' | 'options'>,
+): ReadonlyMap<string, QualifierUse[]> {
   const uses = new Map<string, QualifierUse[]>();
   const note = (use: QualifierUse, ...conditions: (Pick<Condition, 'conditions'> | undefined)[]) => {
     const named = new Set(conditions.flatMap(referredIn));

@@ -57,6 +57,15 @@ interface QuotedOption {
   setBy: { offer: string; goal: string }[];
 }
 
+/** `shown`: whether shoppers are to see that it exists, with its text */
+interface QuotedUnavailable {
+  id: string;
+  reason: Unavailability;
+  label: string;
+  shown: boolean;
+  text: string | null;
+}
+
 /** What an order comes to, with its tax by rate (a decimal percentage). */
 interface QuotedTotals extends Totals {
   taxes: readonly { rate: string; tax: number }[];
@@ -99,8 +108,7 @@ export interface QuoteAnswer {
   lines: QuotedLine[];
   goodsValue: number | null;
   options: QuotedOption[];
-  /** `shown`: whether shoppers are to see that it exists, with its text */
-  unavailable: { id: string; reason: Unavailability; label: string; shown: boolean; text: string | null }[];
+  unavailable: QuotedUnavailable[];
   noOptions: NoOptions | null;
   outOfArea: string | null;
   preselected: string | null;
@@ -127,9 +135,7 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
   const market = evaluation.marketId ? compiled.markets.get(evaluation.marketId)?.market : undefined;
   const languages = market?.languages ?? [];
   const language = asked ?? languages[0] ?? 'en';
-  const policyOf = (optionId: string) => compiled.policy.options[optionId]!;
   const messages = messagesOf(compiled, evaluation, language);
-  const [first] = messages;
   const { cart, goodsRewarded } = evaluation;
   const goodsTax = cart ? goodsTaxOf(cart, goodsRewarded) : 0;
   const goodsTaxes = cart ? goodsTaxByRate(cart, goodsRewarded) : [];
@@ -143,25 +149,11 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
     lines: linesOf(evaluation),
     goodsValue: evaluation.measures?.goodsValue ?? null,
     options: evaluation.options.map((option) => ({
-      id: option.optionId,
-      kind: policyOf(option.optionId).kind,
-      label: optionLabel(policyOf(option.optionId), language, languages, option.after === 0),
-      description: textIn(policyOf(option.optionId).description, language, languages),
-      place: quotedPlace(compiled.policy, policyOf(option.optionId).place, language, languages),
-      priceBefore: option.before,
-      priceAfter: option.after,
-      tax: option.tax,
-      estimate: quotedEstimate(option.estimate),
+      ...quotedOption(option, compiled.policy, language, languages),
       totals: totals(option)!,
       setBy: option.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
     })),
-    unavailable: evaluation.unavailable.map(({ optionId, reason, shown }) => ({
-      id: optionId,
-      reason,
-      label: optionLabel(policyOf(optionId), language, languages),
-      shown,
-      text: shown ? textIn(policyOf(optionId).whenUnavailable, language, languages) : null,
-    })),
+    unavailable: evaluation.unavailable.map((one) => quotedUnavailable(one, compiled.policy, language, languages)),
     noOptions: evaluation.noOptions,
     outOfArea: evaluation.noOptions === 'noZone' ? textIn(market?.outOfArea, language, languages) : null,
     preselected: evaluation.preselected,
@@ -183,10 +175,51 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
     })),
     goodsRewards: goodsRewarded.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
     messages,
-    lead: first ? { offer: first.offer, goal: first.goal, state: first.state } : null,
-    percent: first?.percent ?? null,
-    deadline: first?.deadline ?? null,
+    ...leadOf(messages),
     look: lookOf(compiled.policy),
+  };
+}
+
+/** Of whom is read first. */
+function leadOf([first]: readonly QuotedMessage[]): Pick<QuoteAnswer, 'lead' | 'percent' | 'deadline'> {
+  if (!first) return { lead: null, percent: null, deadline: null };
+  const { offer, goal, state, percent, deadline } = first;
+  return { lead: { offer, goal, state }, percent, deadline };
+}
+
+function quotedOption(
+  { optionId, before, after, tax, estimate }: OptionPrice,
+  policy: Policy,
+  language: string,
+  languages: readonly string[],
+): Omit<QuotedOption, 'totals' | 'setBy'> {
+  const option = policy.options[optionId]!;
+  return {
+    id: optionId,
+    kind: option.kind,
+    label: optionLabel(option, language, languages, after === 0),
+    description: textIn(option.description, language, languages),
+    place: quotedPlace(policy, option.place, language, languages),
+    priceBefore: before,
+    priceAfter: after,
+    tax,
+    estimate: quotedEstimate(estimate),
+  };
+}
+
+function quotedUnavailable(
+  { optionId, reason, shown }: Evaluation['unavailable'][number],
+  policy: Policy,
+  language: string,
+  languages: readonly string[],
+): QuotedUnavailable {
+  const option = policy.options[optionId]!;
+  return {
+    id: optionId,
+    reason,
+    label: optionLabel(option, language, languages),
+    shown,
+    text: shown ? textIn(option.whenUnavailable, language, languages) : null,
   };
 }
 

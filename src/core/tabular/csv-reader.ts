@@ -46,48 +46,61 @@ export class CsvReader {
       return;
     }
     const ending = this.#ending;
-    let at = 0;
-    if (this.#passingOver) {
-      const found = text.indexOf(ending);
-      at = found < 0 ? text.length : found + 1;
-      this.#passingOver = found < 0;
-      if (found >= 0) this.#line++;
-    }
+    let at = this.#passingOver ? this.#passOver(text, ending) : 0;
     while (at < text.length) {
-      const found = text.indexOf(ending, at);
-      if (found < 0 && text.length - at > longestRow) {
-        this.#handler.fault('is longer than a million characters', this.#line);
-        this.#passingOver = true;
-        at = text.length;
-        break;
-      }
-      if (found < 0 && !last) break;
-      const feed = found < 0 ? text.length : found;
-      let after = feed + 1;
-      const line = text.slice(at, ending === '\n' && text[feed - 1] === '\r' && feed > at ? feed - 1 : feed);
-      let lines = 1;
-      if (!line.includes('"')) {
-        if (line !== '') this.#handler.row(line.split(this.#delimiter), this.#line);
-      } else {
-        const row = this.#quotedRow(text, at, ending);
-        if (row === 'open' && !last && text.length - at <= longestRow) break;
-        if (row === 'open') this.#handler.fault('a quote is opened here and never closed', this.#line);
-        else if ('fault' in row) this.#handler.fault(row.fault, this.#line);
-        else {
-          // A closing quote at the end of what is known may be the first half of a doubled one, or a CR of a CRLF.
-          if (!last && row.end + 1 >= text.length && !text.startsWith(ending, row.end)) break;
-          this.#handler.row(row.fields, this.#line);
-          lines += text.slice(at, row.end).split(ending).length - 1;
-          after = row.end + (text.startsWith('\r\n', row.end) ? 2 : 1);
-        }
-      }
-      this.#line += lines;
+      const after = this.#readRow(text, at, ending, last);
+      if (after === null) break;
       at = after;
     }
     this.#rest = text.slice(at);
   }
 
-  /** The row from `at` on, which holds quotes somewhere. */
+  /** The rest of a line that is too long. @returns where the next one begins */
+  #passOver(text: string, ending: string): number {
+    const found = text.indexOf(ending);
+    if (found < 0) return text.length;
+    this.#passingOver = false;
+    this.#line++;
+    return found + 1;
+  }
+
+  /** @returns where the row after the one at `at` begins; null when more has to be known first */
+  #readRow(text: string, at: number, ending: string, last: boolean): number | null {
+    const found = text.indexOf(ending, at);
+    if (found < 0 && text.length - at > longestRow) {
+      this.#handler.fault('is longer than a million characters', this.#line);
+      this.#passingOver = true;
+      return text.length;
+    }
+    if (found < 0 && !last) return null;
+    const feed = found < 0 ? text.length : found;
+    const line = text.slice(at, ending === '\n' && text[feed - 1] === '\r' && feed > at ? feed - 1 : feed);
+    if (line.includes('"')) return this.#readQuoted(text, { at, feed, ending, last });
+    if (line !== '') this.#handler.row(line.split(this.#delimiter), this.#line);
+    this.#line++;
+    return feed + 1;
+  }
+
+  /** As `readRow`, of a row that holds quotes somewhere. `feed`: where its first line ends */
+  #readQuoted(
+    text: string,
+    { at, feed, ending, last }: { at: number; feed: number; ending: string; last: boolean },
+  ): number | null {
+    const row = this.#quotedRow(text, at, ending);
+    if (row === 'open' && !last && text.length - at <= longestRow) return null;
+    if (row === 'open' || 'fault' in row) {
+      this.#handler.fault(row === 'open' ? 'a quote is opened here and never closed' : row.fault, this.#line);
+      this.#line++;
+      return feed + 1;
+    }
+    // A closing quote at the end of what is known may be the first half of a doubled one, or a CR of a CRLF.
+    if (!last && row.end + 1 >= text.length && !text.startsWith(ending, row.end)) return null;
+    this.#handler.row(row.fields, this.#line);
+    this.#line += text.slice(at, row.end).split(ending).length;
+    return row.end + (text.startsWith('\r\n', row.end) ? 2 : 1);
+  }
+
+  /** The row from `start` on, which holds quotes somewhere. */
   #quotedRow(
     text: string,
     start: number,
@@ -97,20 +110,10 @@ export class CsvReader {
     let at = start;
     for (;;) {
       if (text[at] === '"') {
-        let field = '';
-        let from = at + 1;
-        for (;;) {
-          const quote = text.indexOf('"', from);
-          if (quote < 0) return 'open';
-          field += text.slice(from, quote);
-          if (text[quote + 1] !== '"') {
-            at = quote + 1;
-            break;
-          }
-          field += '"';
-          from = quote + 2;
-        }
-        fields.push(field);
+        const field = quotedField(text, at);
+        if (field === null) return 'open';
+        fields.push(field.value);
+        at = field.end;
         const next = text[at];
         if (next === undefined || next === ending || text.startsWith('\r\n', at)) return { fields, end: at };
         if (next === '\r' && at + 1 === text.length) return 'open';
@@ -127,6 +130,20 @@ export class CsvReader {
       if (lineEnds) return { fields, end };
       at = end + 1;
     }
+  }
+}
+
+/** The field whose opening quote is at `start`, and where it ends; null when its closing quote is not known yet. */
+function quotedField(text: string, start: number): { value: string; end: number } | null {
+  let value = '';
+  let from = start + 1;
+  for (;;) {
+    const quote = text.indexOf('"', from);
+    if (quote < 0) return null;
+    value += text.slice(from, quote);
+    if (text[quote + 1] !== '"') return { value, end: quote + 1 };
+    value += '"';
+    from = quote + 2;
   }
 }
 

@@ -78,37 +78,34 @@ function parseDocument(file: string, rejected: TranslationRejection[]): Document
     if (side === 'source') unit.codes.set(id, stands);
     add(stands);
   };
+  const root = (tag: SaxesTagNS) => {
+    seenRoot = true;
+    if (tag.local !== 'xliff' || tag.uri !== xliffNamespace) failure ??= 'it is not an XLIFF document of version 2';
+    document.language = value(tag, 'trgLang') ?? null;
+  };
+  const opened: Record<string, (tag: SaxesTagNS) => void> = {
+    unit(tag) {
+      unit = { id: value(tag, 'id') ?? '', data: new Map(), segments: [], codes: new Map() };
+      document.units.push(unit);
+    },
+    data(tag) {
+      dataId = value(tag, 'id') ?? '';
+    },
+    segment: () => unit?.segments.push({ source: '', target: null }),
+    ignorable: () => unit?.segments.push({ source: '', target: null }),
+    source() {
+      side = 'source';
+    },
+    target() {
+      side = 'target';
+      add('');
+    },
+    ph: code,
+    cp: (tag) => add(String.fromCodePoint(Math.min(0x10ffff, parseInt(value(tag, 'hex') ?? '0', 16) || 0))),
+  };
   parser.on('opentag', (tag) => {
-    if (!seenRoot) {
-      seenRoot = true;
-      if (tag.local !== 'xliff' || tag.uri !== xliffNamespace) failure ??= 'it is not an XLIFF document of version 2';
-      document.language = value(tag, 'trgLang') ?? null;
-    }
-    if (tag.uri !== xliffNamespace) return;
-    switch (tag.local) {
-      case 'unit':
-        unit = { id: value(tag, 'id') ?? '', data: new Map(), segments: [], codes: new Map() };
-        document.units.push(unit);
-        break;
-      case 'data':
-        dataId = value(tag, 'id') ?? '';
-        break;
-      case 'segment':
-      case 'ignorable':
-        unit?.segments.push({ source: '', target: null });
-        break;
-      case 'source':
-      case 'target':
-        side = tag.local;
-        if (tag.local === 'target') add('');
-        break;
-      case 'ph':
-        code(tag);
-        break;
-      case 'cp':
-        add(String.fromCodePoint(Math.min(0x10ffff, parseInt(value(tag, 'hex') ?? '0', 16) || 0)));
-        break;
-    }
+    if (!seenRoot) root(tag);
+    if (tag.uri === xliffNamespace && Object.hasOwn(opened, tag.local)) opened[tag.local]!(tag);
   });
   parser.on('closetag', ({ local, uri }) => {
     if (uri !== xliffNamespace) return;

@@ -21,7 +21,7 @@ import type { Charge } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useRowDrag } from '../../ui/use-row-drag.tsx';
 import { useDraft, usePolicy } from '../page/draft-context.tsx';
-import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
+import { GuardedEdits, useEdit, useGuardedEdit } from '../page/use-edit.tsx';
 import { parsePercent } from '../fields/typed-text.ts';
 import { EditedField } from '../fields/EditedField.tsx';
 import { AmountField } from '../fields/AmountField.tsx';
@@ -73,53 +73,7 @@ export function ChargeEditor({
     <GuardedEdits edit={edit}>
       <div className="mt-1 border-l-2 border-hairline pl-3" data-testid="charge-editor">
         {refusal}
-        <p>
-          It costs{' '}
-          <PhraseSelect
-            label="Kind of charge"
-            value={preset?.kind ?? 'own'}
-            options={[...kinds, ['own', 'lines of its own']]}
-            choose={(kind) =>
-              edit(
-                kind === 'own'
-                  ? takeBeyondPresets(optionId)
-                  : setCharge(optionId, chargeLike(kind as ChargePreset['kind'], charge)),
-              )
-            }
-            testId="charge-kind"
-          />
-          {(preset?.kind === 'stepsByCount' || preset?.kind === 'baseAndFactor') && (
-            <>
-              {' '}
-              by{' '}
-              <PhraseSelect
-                label="Measure"
-                value={preset.measure}
-                options={measures}
-                choose={(measure) => edit(setMeasure(optionId, measure as (typeof measures)[number][0]))}
-                testId="charge-measure"
-              />
-            </>
-          )}
-          {!preset && (
-            <>
-              :{' '}
-              <PhraseSelect
-                label="Of the lines that apply"
-                value={charge.combine}
-                options={[
-                  ['first', 'the first line that applies'],
-                  ['sum', 'the sum of the lines that apply'],
-                  ['highest', 'the highest of the lines that apply'],
-                  ['lowest', 'the lowest of the lines that apply'],
-                ]}
-                choose={(combine) => edit(setAt(at('combine'), combine))}
-                testId="charge-combine"
-              />
-            </>
-          )}
-          . <span className="text-soft">{words.charge(charge)}</span>
-        </p>
+        <KindPhrase optionId={optionId} charge={charge} preset={preset} words={words} />
         <ol>
           {lines.map(([id, line], index) => (
             <ChargeLineRow
@@ -168,65 +122,8 @@ export function ChargeEditor({
               ))}
             </>
           )}
-          {!preset && (
-            <span>
-              When no line applies it is{' '}
-              <PhraseSelect
-                label="When no line applies"
-                value={charge.otherwise.kind}
-                options={[
-                  ['notOffered', 'not offered'],
-                  ['price', 'offered for'],
-                ]}
-                choose={(kind) =>
-                  edit(setAt(at('otherwise'), kind === 'price' ? { kind, price: { exact: 0 } } : { kind }))
-                }
-              />{' '}
-              {charge.otherwise.kind === 'price' && (
-                <AmountField
-                  label="Price when no line applies"
-                  amount={charge.otherwise.price}
-                  marketId={marketId}
-                  change={(amount) => setAt(at('otherwise', 'price'), amount)}
-                />
-              )}
-            </span>
-          )}
-          <span>
-            Handling{' '}
-            <PhraseSelect
-              label="Handling"
-              value={charge.handling ? Object.keys(charge.handling)[0]! : ''}
-              options={[
-                ['', 'none'],
-                ['amount', 'an amount'],
-                ['percent', 'a percentage'],
-              ]}
-              choose={(kind) => edit(setAt(at('handling'), firstHandlings.get(kind)))}
-              testId="handling"
-            />{' '}
-            {charge.handling && 'amount' in charge.handling && (
-              <AmountField
-                label="Handling"
-                amount={charge.handling.amount}
-                marketId={marketId}
-                change={(amount) => setAt(at('handling', 'amount'), amount)}
-              />
-            )}
-            {charge.handling && 'percent' in charge.handling && (
-              <>
-                <EditedField
-                  label="Handling, percent"
-                  shown={charge.handling.percent}
-                  parse={parsePercent}
-                  change={(percent) => setAt(at('handling', 'percent'), percent)}
-                  live
-                  align="right"
-                />{' '}
-                % of the charge
-              </>
-            )}
-          </span>
+          {!preset && <OtherwisePhrase at={at} charge={charge} marketId={marketId} />}
+          <HandlingPhrase at={at} charge={charge} marketId={marketId} />
           <span>
             Light up the line that{' '}
             <PhraseSelect
@@ -243,6 +140,143 @@ export function ChargeEditor({
         </p>
       </div>
     </GuardedEdits>
+  );
+}
+
+/** What kind of charge it is, and what it says. */
+function KindPhrase({
+  optionId,
+  charge,
+  preset,
+  words,
+}: {
+  optionId: string;
+  charge: Charge;
+  preset: ChargePreset | null;
+  words: ChargeWords;
+}) {
+  const edit = useEdit();
+  return (
+    <p>
+      It costs{' '}
+      <PhraseSelect
+        label="Kind of charge"
+        value={preset?.kind ?? 'own'}
+        options={[...kinds, ['own', 'lines of its own']]}
+        choose={(kind) =>
+          edit(
+            kind === 'own'
+              ? takeBeyondPresets(optionId)
+              : setCharge(optionId, chargeLike(kind as ChargePreset['kind'], charge)),
+          )
+        }
+        testId="charge-kind"
+      />
+      {(preset?.kind === 'stepsByCount' || preset?.kind === 'baseAndFactor') && (
+        <>
+          {' '}
+          by{' '}
+          <PhraseSelect
+            label="Measure"
+            value={preset.measure}
+            options={measures}
+            choose={(measure) => edit(setMeasure(optionId, measure as (typeof measures)[number][0]))}
+            testId="charge-measure"
+          />
+        </>
+      )}
+      {!preset && (
+        <>
+          :{' '}
+          <PhraseSelect
+            label="Of the lines that apply"
+            value={charge.combine}
+            options={[
+              ['first', 'the first line that applies'],
+              ['sum', 'the sum of the lines that apply'],
+              ['highest', 'the highest of the lines that apply'],
+              ['lowest', 'the lowest of the lines that apply'],
+            ]}
+            choose={(combine) => edit(setAt(['options', optionId, 'charge', 'combine'], combine))}
+            testId="charge-combine"
+          />
+        </>
+      )}
+      . <span className="text-soft">{words.charge(charge)}</span>
+    </p>
+  );
+}
+
+interface PartProps {
+  at: (...steps: string[]) => string[];
+  charge: Charge;
+  marketId: string;
+}
+
+function OtherwisePhrase({ at, charge: { otherwise }, marketId }: PartProps) {
+  const edit = useEdit();
+  return (
+    <span>
+      When no line applies it is{' '}
+      <PhraseSelect
+        label="When no line applies"
+        value={otherwise.kind}
+        options={[
+          ['notOffered', 'not offered'],
+          ['price', 'offered for'],
+        ]}
+        choose={(kind) => edit(setAt(at('otherwise'), kind === 'price' ? { kind, price: { exact: 0 } } : { kind }))}
+      />{' '}
+      {otherwise.kind === 'price' && (
+        <AmountField
+          label="Price when no line applies"
+          amount={otherwise.price}
+          marketId={marketId}
+          change={(amount) => setAt(at('otherwise', 'price'), amount)}
+        />
+      )}
+    </span>
+  );
+}
+
+function HandlingPhrase({ at, charge: { handling }, marketId }: PartProps) {
+  const edit = useEdit();
+  return (
+    <span>
+      Handling{' '}
+      <PhraseSelect
+        label="Handling"
+        value={handling ? Object.keys(handling)[0]! : ''}
+        options={[
+          ['', 'none'],
+          ['amount', 'an amount'],
+          ['percent', 'a percentage'],
+        ]}
+        choose={(kind) => edit(setAt(at('handling'), firstHandlings.get(kind)))}
+        testId="handling"
+      />{' '}
+      {handling && 'amount' in handling && (
+        <AmountField
+          label="Handling"
+          amount={handling.amount}
+          marketId={marketId}
+          change={(amount) => setAt(at('handling', 'amount'), amount)}
+        />
+      )}
+      {handling && 'percent' in handling && (
+        <>
+          <EditedField
+            label="Handling, percent"
+            shown={handling.percent}
+            parse={parsePercent}
+            change={(percent) => setAt(at('handling', 'percent'), percent)}
+            live
+            align="right"
+          />{' '}
+          % of the charge
+        </>
+      )}
+    </span>
   );
 }
 

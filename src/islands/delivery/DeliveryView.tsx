@@ -3,6 +3,7 @@ import { addStarterSet } from '../../client/edits/option-edits.ts';
 import { starterSets } from '../../core/charges/starter-sets.ts';
 import type { SweepAxis } from '../../core/sweep/axis.ts';
 import { inOrder } from '../../core/ordered.ts';
+import type { Coordinates, Policy } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled } from '../page/page-context.tsx';
@@ -25,30 +26,15 @@ const axes: readonly (readonly [SweepAxis, string])[] = [
 /** What shoppers of a zone may choose, what each option costs them, and when it is there. */
 export function DeliveryView({ query: initial }: { query: Record<string, string> }) {
   const policy = usePolicy();
-  const compiled = useCompiled();
   const [query, setQuery] = useQuery(initial);
-  const { edit, refusal } = useGuardedEdit();
-  const [axis, setAxis] = useState<SweepAxis | null>(null);
   const markets = inOrder(policy.markets);
-  const wanted = policy.zones[query.zone ?? '']?.market ?? query.market ?? '';
-  const marketId = policy.markets[wanted] ? wanted : markets[0]![0];
+  const marketId = marketAsked(policy, query);
   const market = policy.markets[marketId]!;
   const zones = useMemo(
     () => inOrder(policy.zones).filter(([, zone]) => zone.market === marketId),
     [policy.zones, marketId],
   );
   const zoneId = policy.zones[query.zone ?? '']?.market === marketId ? query.zone! : (zones[0]?.[0] ?? null);
-  const options = useMemo(
-    () => (zoneId === null ? [] : inOrder(policy.options).filter(([, option]) => option.zone === zoneId)),
-    [policy.options, zoneId],
-  );
-  const open = options.some(([id]) => id === query.option) ? query.option! : (options[0]?.[0] ?? null);
-  const zone = zoneId === null ? undefined : compiled.markets.get(marketId)?.zones.find(({ id }) => id === zoneId);
-  const center = Object.values(policy.places ?? {}).find(({ coordinates }) => coordinates)?.coordinates ?? {
-    latitude: 52,
-    longitude: 5,
-  };
-  const shownAxis = axis ?? (open === null ? 'goodsValue' : axisOf(policy.options[open]!));
   return (
     <div className="px-5 py-3">
       <h1 className="text-[22px] leading-9">
@@ -85,65 +71,100 @@ export function DeliveryView({ query: initial }: { query: Record<string, string>
           , then its options are set here.
         </p>
       ) : (
-        <>
-          {zone && open !== null && (
-            <ChargePicture key={`${open}-${shownAxis}`} zone={zone} optionId={open} axis={shownAxis}>
-              Price before offers by{' '}
-              <PhraseSelect
-                label="Measure along the picture"
-                value={shownAxis}
-                options={axes}
-                choose={(id) => setAxis(id as SweepAxis)}
-                testId="picture-axis"
-              />
-            </ChargePicture>
-          )}
-          {!zone && <p className="text-soft">This zone is off: nobody is offered these options.</p>}
-          {refusal}
-          <OptionList
-            zoneId={zoneId}
-            marketId={marketId}
-            market={market}
-            options={options}
-            open={open}
-            setOpen={(option) => {
-              setAxis(null);
-              setQuery({ market: marketId, zone: zoneId, option });
-            }}
-          />
-          <p className="mt-3 flex flex-wrap items-baseline gap-x-1 text-[13px]">
-            <span className="text-soft">{options.length === 0 ? 'Nothing is offered here. Begin' : 'Add options'}</span>
-            {starterSets.map(({ id, name, says }) => (
-              <button
-                key={id}
-                type="button"
-                className="quiet-button underline decoration-dotted underline-offset-2"
-                title={says}
-                onClick={() => edit(addStarterSet(zoneId, id, center))}
-                data-testid={`starter-${id}`}
-              >
-                {name}
-              </button>
-            ))}
-          </p>
-          <RateSheet key={`sheet-${zoneId}`} zoneId={zoneId} marketId={marketId} market={market} />
-          <CompareZones
-            marketId={marketId}
-            market={market}
-            go={(of, option) => setQuery({ market: marketId, zone: of, option })}
-          />
-          {compiled.markets.get(marketId) && (
-            <ProductsDelivery
-              key={`products-${marketId}`}
-              marketId={marketId}
-              terms={compiled.markets.get(marketId)!.terms}
-            />
-          )}
-          <Places market={market} />
-          <Calendars />
-        </>
+        <ZoneDelivery marketId={marketId} zoneId={zoneId} optionAsked={query.option} setQuery={setQuery} />
       )}
     </div>
+  );
+}
+
+/** The market that the address names, itself or by one of its zones; else the first. */
+function marketAsked({ markets, zones }: Policy, query: Record<string, string>): string {
+  const wanted = zones[query.zone ?? '']?.market ?? query.market ?? '';
+  return markets[wanted] ? wanted : inOrder(markets)[0]![0];
+}
+
+/** Near a shop of the store, where one is set up; else somewhere that shows how it is set. */
+const centerOf = ({ places = {} }: Policy): Coordinates =>
+  Object.values(places).find(({ coordinates }) => coordinates)?.coordinates ?? { latitude: 52, longitude: 5 };
+
+/** The options of a zone, and what all zones draw on. */
+function ZoneDelivery({
+  marketId,
+  zoneId,
+  optionAsked,
+  setQuery,
+}: {
+  marketId: string;
+  zoneId: string;
+  optionAsked: string | undefined;
+  setQuery: (change: Record<string, string>) => void;
+}) {
+  const policy = usePolicy();
+  const compiledMarket = useCompiled().markets.get(marketId);
+  const { edit, refusal } = useGuardedEdit();
+  const [axis, setAxis] = useState<SweepAxis | null>(null);
+  const market = policy.markets[marketId]!;
+  const options = useMemo(
+    () => inOrder(policy.options).filter(([, option]) => option.zone === zoneId),
+    [policy.options, zoneId],
+  );
+  const open = options.some(([id]) => id === optionAsked) ? optionAsked! : (options[0]?.[0] ?? null);
+  const zone = compiledMarket?.zones.find(({ id }) => id === zoneId);
+  const shownAxis = axis ?? (open === null ? 'goodsValue' : axisOf(policy.options[open]!));
+  return (
+    <>
+      {zone && open !== null && (
+        <ChargePicture key={`${open}-${shownAxis}`} zone={zone} optionId={open} axis={shownAxis}>
+          Price before offers by{' '}
+          <PhraseSelect
+            label="Measure along the picture"
+            value={shownAxis}
+            options={axes}
+            choose={(id) => setAxis(id as SweepAxis)}
+            testId="picture-axis"
+          />
+        </ChargePicture>
+      )}
+      {!zone && <p className="text-soft">This zone is off: nobody is offered these options.</p>}
+      {refusal}
+      <OptionList
+        zoneId={zoneId}
+        marketId={marketId}
+        market={market}
+        options={options}
+        open={open}
+        setOpen={(option) => {
+          setAxis(null);
+          setQuery({ market: marketId, zone: zoneId, option });
+        }}
+      />
+      <p className="mt-3 flex flex-wrap items-baseline gap-x-1 text-[13px]">
+        <span className="text-soft">{options.length === 0 ? 'Nothing is offered here. Begin' : 'Add options'}</span>
+        {starterSets.map(({ id, name, says }) => (
+          <button
+            key={id}
+            type="button"
+            className="quiet-button underline decoration-dotted underline-offset-2"
+            title={says}
+            onClick={() => edit(addStarterSet(zoneId, id, centerOf(policy)))}
+            data-testid={`starter-${id}`}
+          >
+            {name}
+          </button>
+        ))}
+      </p>
+      <RateSheet key={`sheet-${zoneId}`} zoneId={zoneId} marketId={marketId} market={market} />
+      <CompareZones
+        marketId={marketId}
+        market={market}
+        go={(of, option) => setQuery({ market: marketId, zone: of, option })}
+      />
+      {compiledMarket && (
+        <ProductsDelivery key={`products-${marketId}`} marketId={marketId} terms={compiledMarket.terms} />
+      )}
+      <Places market={market} />
+      <Calendars />
+    </>
   );
 }
 

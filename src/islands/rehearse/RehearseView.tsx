@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import type { CompiledZone } from '../../core/evaluation/compile.ts';
 import type { SweepAxis } from '../../core/sweep/axis.ts';
 import { ShopperFacts } from '../fields/ShopperFacts.tsx';
 import { setCartField, setDestination } from '../../client/edits/edits.ts';
@@ -7,7 +8,7 @@ import { setAt } from '../../client/edits/set-at.ts';
 import type { Shopper, TestCart } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
-import { rehearse } from '../rehearsal/rehearse-cart.ts';
+import { rehearse, type Rehearsal } from '../rehearsal/rehearse-cart.ts';
 import { useDraft, usePolicy } from '../page/draft-context.tsx';
 import { useCatalogue, useCompiled, useCompiledRelease, useNotation, useNow } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
@@ -101,13 +102,11 @@ function OneCart({
   setQuery: (change: Record<string, string>) => void;
 }) {
   const policy = usePolicy();
-  const { locale } = useNotation();
   const compiled = useCompiled();
   const compiledRelease = useCompiledRelease();
   const catalogue = useCatalogue();
   const now = useNow();
   const edit = useEdit();
-  const show = useDraft((state) => state.show);
   const [madeUp, setMadeUp] = useState(false);
   const printing = usePrinting();
   const carts = inOrder(policy.testCarts);
@@ -122,91 +121,16 @@ function OneCart({
     .get(rehearsal.evaluation.marketId ?? '')
     ?.zones.find(({ id }) => id === rehearsal.evaluation.zoneId);
   const market = rehearsal.evaluation.marketId ? policy.markets[rehearsal.evaluation.marketId] : undefined;
-  const { currency, measures } = rehearsal.evaluation;
-  const tool = tools.find(([id]) => id === query.tool)?.[0] ?? '';
   const width = query.width === 'desktop' ? 'desktop' : 'phone';
   const laid: Laid = query.laid === 'release' || query.laid === 'both' ? query.laid : 'draft';
   const wide = width === 'desktop' || laid === 'both';
   const particulars = particularsOf(cart);
-  const countries = useCountryChoices(compiled, cart.destination.country, locale);
-  const languages = [
-    ...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language]),
-  ].sort();
   const toolPanel = (
-    <>
-      <div className="mt-4 border-t border-hairline pt-1.5" role="group" aria-label="What to look at">
-        <Choices choices={tools} chosen={tool} choose={(next) => setQuery({ tool: next })} prefix="tool" />
-      </div>
-      {tool === '' && zone && <Seams key={`seams-${cartId}`} cartId={cartId} cart={cart} zone={zone} />}
-      {tool === 'line-up' && (
-        <LineUp
-          key={`line-up-${cartId}`}
-          cartId={cartId}
-          cart={cart}
-          zone={zone}
-          along={alongOf(query.along)}
-          chooseAlong={(along) => setQuery({ along })}
-        />
-      )}
-      {tool === 'sweep' && zone && measures && (
-        <SweepChart
-          cart={cart}
-          zone={zone}
-          measures={measures}
-          axis={axisOf(query.axis)}
-          chooseAxis={(axis) => setQuery({ axis })}
-        />
-      )}
-      {tool === 'gap' && currency && <CloseTheGap cartId={cartId} cart={cart} currency={currency} />}
-      {tool === 'expected' && <Expected cartId={cartId} cart={cart} rehearsal={rehearsal} />}
-      {tool === 'charged' && currency && (
-        <Charged cartId={cartId} cart={cart} rehearsal={rehearsal} currency={currency} />
-      )}
-    </>
+    <ToolPanel cartId={cartId} cart={cart} rehearsal={rehearsal} zone={zone} query={query} setQuery={setQuery} />
   );
   return (
     <div className="px-5 py-3">
-      <h1 className="text-[22px] leading-9">
-        Rehearse{' '}
-        <PhraseSelect
-          head
-          label="Test cart"
-          value={cartId}
-          options={carts.map(([id, { name }]) => [id, name])}
-          choose={(id) => setQuery({ cart: id })}
-        />{' '}
-        going to{' '}
-        <PhraseSelect
-          head
-          label="Country"
-          value={cart.destination.country}
-          options={countries}
-          choose={(code) => edit(setDestination(cartId, 'country', code))}
-        />
-        ,{' '}
-        <span className="font-sans text-[17px]">
-          <TypedField
-            label="Postcode"
-            shown={cart.destination.postcode}
-            align="left"
-            parse={(text) =>
-              text.trim().length > 16
-                ? { ok: false, reason: 'At most 16 characters.' }
-                : { ok: true, value: text.trim() }
-            }
-            show={(value) => show(value === undefined ? null : setDestination(cartId, 'postcode', value))}
-            commit={(value) => edit(setDestination(cartId, 'postcode', value))}
-          />
-        </span>{' '}
-        reading{' '}
-        <PhraseSelect
-          head
-          label="Language"
-          value={cart.language}
-          options={languages.map((tag) => [tag, tag])}
-          choose={(tag) => edit(setCartField(cartId, 'language', tag))}
-        />
-      </h1>
+      <CartHeading cartId={cartId} cart={cart} setQuery={setQuery} />
       <p className="mb-2 flex min-h-6 flex-wrap items-center gap-x-5 text-soft">
         <span>{market ? `Sold in ${market.name}, ${market.currency}.` : 'No market sells there.'}</span>
         {particulars.length > 0 && <span data-testid="particulars">{particulars.join(' · ')}</span>}
@@ -263,31 +187,154 @@ function OneCart({
           {!wide && toolPanel}
         </div>
         <div>
-          <p className="flex flex-wrap items-baseline gap-x-1 pb-1 text-[13px]">
-            <span role="group" aria-label="Width of the shop">
-              <Choices
-                choices={widths}
-                chosen={query.width ?? ''}
-                choose={(next) => setQuery({ width: next })}
-                prefix="width"
-              />
-            </span>
-            <span className="text-soft">·</span>
-            <span role="group" aria-label="Draft or release">
-              <Choices
-                choices={released ? lays : lays.slice(0, 1)}
-                chosen={query.laid ?? ''}
-                choose={(next) => setQuery({ laid: next })}
-                prefix="laid"
-              />
-            </span>
-          </p>
+          <ShopChoices query={query} released={released !== null} setQuery={setQuery} />
           <SideBySide cart={cart} draft={rehearsal} released={released} laid={laid} width={width} />
         </div>
       </div>
       {wide && toolPanel}
       {printing && <PrintedRecord cart={cart} rehearsal={rehearsal} />}
     </div>
+  );
+}
+
+type SetQuery = (change: Record<string, string>) => void;
+
+/** Which cart it is, where it goes and what its shopper reads. */
+function CartHeading({ cartId, cart, setQuery }: { cartId: string; cart: TestCart; setQuery: SetQuery }) {
+  const policy = usePolicy();
+  const { locale } = useNotation();
+  const compiled = useCompiled();
+  const edit = useEdit();
+  const show = useDraft((state) => state.show);
+  const countries = useCountryChoices(compiled, cart.destination.country, locale);
+  const languages = [
+    ...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language]),
+  ].sort();
+  return (
+    <h1 className="text-[22px] leading-9">
+      Rehearse{' '}
+      <PhraseSelect
+        head
+        label="Test cart"
+        value={cartId}
+        options={inOrder(policy.testCarts).map(([id, { name }]) => [id, name])}
+        choose={(id) => setQuery({ cart: id })}
+      />{' '}
+      going to{' '}
+      <PhraseSelect
+        head
+        label="Country"
+        value={cart.destination.country}
+        options={countries}
+        choose={(code) => edit(setDestination(cartId, 'country', code))}
+      />
+      ,{' '}
+      <span className="font-sans text-[17px]">
+        <TypedField
+          label="Postcode"
+          shown={cart.destination.postcode}
+          align="left"
+          parse={(text) =>
+            text.trim().length > 16 ? { ok: false, reason: 'At most 16 characters.' } : { ok: true, value: text.trim() }
+          }
+          show={(value) => show(value === undefined ? null : setDestination(cartId, 'postcode', value))}
+          commit={(value) => edit(setDestination(cartId, 'postcode', value))}
+        />
+      </span>{' '}
+      reading{' '}
+      <PhraseSelect
+        head
+        label="Language"
+        value={cart.language}
+        options={languages.map((tag) => [tag, tag])}
+        choose={(tag) => edit(setCartField(cartId, 'language', tag))}
+      />
+    </h1>
+  );
+}
+
+/** What is looked at beside the shop. */
+function ToolPanel({
+  cartId,
+  cart,
+  rehearsal,
+  zone,
+  query,
+  setQuery,
+}: {
+  cartId: string;
+  cart: TestCart;
+  rehearsal: Rehearsal;
+  zone: CompiledZone | undefined;
+  query: Record<string, string>;
+  setQuery: SetQuery;
+}) {
+  const { currency, measures } = rehearsal.evaluation;
+  const tool = tools.find(([id]) => id === query.tool)?.[0] ?? '';
+  return (
+    <>
+      <div className="mt-4 border-t border-hairline pt-1.5" role="group" aria-label="What to look at">
+        <Choices choices={tools} chosen={tool} choose={(next) => setQuery({ tool: next })} prefix="tool" />
+      </div>
+      {tool === '' && zone && <Seams key={`seams-${cartId}`} cartId={cartId} cart={cart} zone={zone} />}
+      {tool === 'line-up' && (
+        <LineUp
+          key={`line-up-${cartId}`}
+          cartId={cartId}
+          cart={cart}
+          zone={zone}
+          along={alongOf(query.along)}
+          chooseAlong={(along) => setQuery({ along })}
+        />
+      )}
+      {tool === 'sweep' && zone && measures && (
+        <SweepChart
+          cart={cart}
+          zone={zone}
+          measures={measures}
+          axis={axisOf(query.axis)}
+          chooseAxis={(axis) => setQuery({ axis })}
+        />
+      )}
+      {tool === 'gap' && currency && <CloseTheGap cartId={cartId} cart={cart} currency={currency} />}
+      {tool === 'expected' && <Expected cartId={cartId} cart={cart} rehearsal={rehearsal} />}
+      {tool === 'charged' && currency && (
+        <Charged cartId={cartId} cart={cart} rehearsal={rehearsal} currency={currency} />
+      )}
+    </>
+  );
+}
+
+/** How wide the shop is, and whether it is that of the draft, of the release, or both. */
+function ShopChoices({
+  query,
+  released,
+  setQuery,
+}: {
+  query: Record<string, string>;
+  released: boolean;
+  setQuery: SetQuery;
+}) {
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-1 pb-1 text-[13px]">
+      <span role="group" aria-label="Width of the shop">
+        <Choices
+          choices={widths}
+          chosen={query.width ?? ''}
+          choose={(next) => setQuery({ width: next })}
+          prefix="width"
+        />
+      </span>
+      <span className="text-soft">·</span>
+      <span role="group" aria-label="Draft or release">
+        <Choices
+          choices={released ? lays : lays.slice(0, 1)}
+          chosen={query.laid ?? ''}
+          choose={(next) => setQuery({ laid: next })}
+          prefix="laid"
+        />
+      </span>
+    </p>
   );
 }
 

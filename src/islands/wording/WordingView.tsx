@@ -8,6 +8,7 @@ import { places, type TextPlace } from '../../core/wording/places.ts';
 import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { textAddresses, textPlaces } from '../../core/wording/text-address.ts';
+import type { Market, Policy } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled } from '../page/page-context.tsx';
@@ -32,22 +33,9 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
   const compiled = useCompiled();
   const [query, setQuery] = useQuery(initial);
   const [state, setState] = useState<MessageState>('progress');
-  const offers = inOrder(policy.offers).filter(([, { archived }]) => !archived);
-  const offerId = policy.offers[query.offer ?? ''] ? query.offer! : (offers[0]?.[0] ?? inOrder(policy.offers)[0]?.[0]);
-  const markets = inOrder(policy.markets);
-  const offer = offerId === undefined ? undefined : policy.offers[offerId];
-  const marketId = policy.markets[query.market ?? '']
-    ? query.market!
-    : (markets.find(([id]) => offer && holdsInMarket(offer, id)) ?? markets[0]!)[0];
+  const { offerId, offer, marketId } = askedFor(policy, query);
   const market = compiled.markets.get(marketId)!;
-  const known = offerId === undefined ? [] : textAddresses(policy, offerId).map((address) => address.language);
-  const languages = [
-    ...new Set([
-      ...market.market.languages,
-      ...(offerId === undefined ? [] : languagesOfOffer(policy, offerId)),
-      ...known,
-    ]),
-  ];
+  const languages = offerId === undefined ? market.market.languages : languagesSeen(policy, offerId, market.market);
   const language = languages.includes(query.language ?? '') ? query.language! : market.market.languages[0]!;
   const place: TextPlace = textPlaces.find((id) => id === query.place) ?? 'everyPlace';
   const view = views.find(([id]) => id === query.view)?.[0] ?? '';
@@ -58,35 +46,13 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
           {offerId === undefined || !offer ? (
             'Wording'
           ) : (
-            <>
-              Shoppers read of{' '}
-              <PhraseSelect
-                head
-                label="Offer"
-                value={offerId}
-                options={(offer.archived ? inOrder(policy.offers) : offers).map(([id, { name }]) => [id, name])}
-                choose={(id) => setQuery({ offer: id, market: '', language: '' })}
-                testId="offer-phrase"
-              />{' '}
-              in{' '}
-              <PhraseSelect
-                head
-                label="Market"
-                value={marketId}
-                options={markets.map(([id, { name }]) => [id, name])}
-                choose={(id) => setQuery({ market: id, language: '' })}
-                testId="market-phrase"
-              />
-              , in{' '}
-              <PhraseSelect
-                head
-                label="Language"
-                value={language}
-                options={languages.map((tag) => [tag, tag])}
-                choose={(tag) => setQuery({ language: tag })}
-                testId="language-phrase"
-              />
-            </>
+            <AskedPhrase
+              offerId={offerId}
+              marketId={marketId}
+              language={language}
+              languages={languages}
+              setQuery={setQuery}
+            />
           )}
         </h1>
         <div role="group" aria-label="What to look at">
@@ -147,6 +113,77 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
         </>
       )}
     </div>
+  );
+}
+
+/** What the address asks for; else the first offer that is not archived, in the first market it holds in. */
+function askedFor({ offers, markets }: Policy, query: Record<string, string>) {
+  const all = inOrder(offers);
+  const first = all.find(([, { archived }]) => !archived) ?? all[0];
+  const offerId = Object.hasOwn(offers, query.offer ?? '') ? query.offer! : first?.[0];
+  const offer = offerId === undefined ? undefined : offers[offerId];
+  const listed = inOrder(markets);
+  const marketId = Object.hasOwn(markets, query.market ?? '')
+    ? query.market!
+    : (listed.find(([id]) => offer && holdsInMarket(offer, id)) ?? listed[0]!)[0];
+  return { offerId, offer, marketId };
+}
+
+/** The market's languages, then those in which the offer is or may be read elsewhere. */
+const languagesSeen = (policy: Policy, offerId: string, { languages }: Market): string[] => [
+  ...new Set([
+    ...languages,
+    ...languagesOfOffer(policy, offerId),
+    ...textAddresses(policy, offerId).map((address) => address.language),
+  ]),
+];
+
+/** Which offer is read, where, and in which language. */
+function AskedPhrase({
+  offerId,
+  marketId,
+  language,
+  languages,
+  setQuery,
+}: {
+  offerId: string;
+  marketId: string;
+  language: string;
+  languages: readonly string[];
+  setQuery: (change: Record<string, string>) => void;
+}) {
+  const policy = usePolicy();
+  const offers = inOrder(policy.offers).filter(([, { archived }]) => !archived || policy.offers[offerId]?.archived);
+  return (
+    <>
+      Shoppers read of{' '}
+      <PhraseSelect
+        head
+        label="Offer"
+        value={offerId}
+        options={offers.map(([id, { name }]) => [id, name])}
+        choose={(id) => setQuery({ offer: id, market: '', language: '' })}
+        testId="offer-phrase"
+      />{' '}
+      in{' '}
+      <PhraseSelect
+        head
+        label="Market"
+        value={marketId}
+        options={inOrder(policy.markets).map(([id, { name }]) => [id, name])}
+        choose={(id) => setQuery({ market: id, language: '' })}
+        testId="market-phrase"
+      />
+      , in{' '}
+      <PhraseSelect
+        head
+        label="Language"
+        value={language}
+        options={languages.map((tag) => [tag, tag])}
+        choose={(tag) => setQuery({ language: tag })}
+        testId="language-phrase"
+      />
+    </>
   );
 }
 

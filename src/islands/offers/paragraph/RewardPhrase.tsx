@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { rewardOfKind, setAmountIn, setReward } from '../../../client/edits/offer-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
 import type { Amounts, Reward } from '../../../core/policy/types.ts';
@@ -37,7 +37,6 @@ export function RewardPhrase({
   const policy = usePolicy();
   const { fields } = rewardKindOf(reward);
   const has = (field: RewardField): boolean => fields.includes(field);
-  const [limited, setLimited] = useState('on' in reward && (reward.cap !== undefined || reward.coversOwnDelivery));
   const catalogue = useCatalogue();
   const at = (...steps: string[]) => ['offers', offerId, 'goals', goalId, 'rewards', rewardId, ...steps];
   const { currency } = policy.markets[marketId]!;
@@ -80,29 +79,7 @@ export function RewardPhrase({
       {has('price') && 'price' in reward && <>{amount('Price', 'price', reward.price, 'no amount')} </>}
       {has('amount') && 'amount' in reward && <>{amount('Amount', 'amount', reward.amount, 'no amount')} </>}
       {has('percent') && <>{percent} % </>}
-      {has('gift') && 'product' in reward && (
-        <>
-          <EditedField
-            label={`Pieces, ${label}`}
-            shown={String(reward.quantity)}
-            parse={parseWhole(1, 100)}
-            change={(value) => setAt(at('quantity'), value)}
-            align="right"
-          />{' '}
-          ×{' '}
-          <PhraseSelect
-            label={`Gift, ${label}`}
-            value={reward.product}
-            options={[
-              ...(catalogue.has(reward.product)
-                ? []
-                : [[reward.product, `${reward.product}, no longer in the catalogue`] as const]),
-              ...[...catalogue.values()].map(({ id, name }) => [id, name] as const),
-            ]}
-            choose={(product) => edit(setAt(at('product'), product))}
-          />
-        </>
-      )}
+      {has('gift') && 'product' in reward && <GiftPhrase at={at} reward={reward} label={label} />}
       {has('goods') && (
         <>
           {'goods' in reward && reward.goods ? (
@@ -116,48 +93,106 @@ export function RewardPhrase({
         </>
       )}
       {has('options') && 'on' in reward && (
-        <>
-          {!has('priceOf') && 'on '}
-          <OptionsPhrase
-            label={`Options of the reward, ${label}`}
-            selection={reward.on}
-            marketId={marketId}
-            change={(on) => edit(setAt(at('on'), on))}
-          />
-          {has('priceOf') && 'priceOf' in reward && (
-            <>
-              {' '}
-              at the lowest price of{' '}
-              <OptionsPhrase
-                label={`Options whose price it becomes, ${label}`}
-                selection={reward.priceOf}
-                marketId={marketId}
-                change={(priceOf) => edit(setAt(at('priceOf'), priceOf))}
-              />
-            </>
-          )}
-          {limited ? (
-            <>
-              , where delivery costs at most {amount('Cap', 'cap', reward.cap, 'any amount')},{' '}
-              <PhraseSelect
-                label={`Own delivery prices of goods, ${label}`}
-                value={String(reward.coversOwnDelivery)}
-                options={[
-                  ['true', 'including'],
-                  ['false', 'not including'],
-                ]}
-                choose={(value) => edit(setAt(at('coversOwnDelivery'), value === 'true'))}
-              />{' '}
-              what goods with a delivery price of their own add
-            </>
-          ) : (
-            <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setLimited(true)}>
-              only where …
-            </button>
-          )}
-        </>
+        <DeliveryOptionsPhrase
+          at={at}
+          reward={reward}
+          label={label}
+          marketId={marketId}
+          cap={(table) => amount('Cap', 'cap', table, 'any amount')}
+        />
       )}
       {removable && <Remove what={`this reward of ${label}`} remove={() => edit(setAt(at(), undefined))} />}
+    </>
+  );
+}
+
+/** Where a part of the reward stands in the policy. */
+type At = (...steps: string[]) => string[];
+
+function GiftPhrase({ at, reward, label }: { at: At; reward: Extract<Reward, { product: string }>; label: string }) {
+  const edit = useEdit();
+  const catalogue = useCatalogue();
+  return (
+    <>
+      <EditedField
+        label={`Pieces, ${label}`}
+        shown={String(reward.quantity)}
+        parse={parseWhole(1, 100)}
+        change={(value) => setAt(at('quantity'), value)}
+        align="right"
+      />{' '}
+      ×{' '}
+      <PhraseSelect
+        label={`Gift, ${label}`}
+        value={reward.product}
+        options={[
+          ...(catalogue.has(reward.product)
+            ? []
+            : [[reward.product, `${reward.product}, no longer in the catalogue`] as const]),
+          ...[...catalogue.values()].map(({ id, name }) => [id, name] as const),
+        ]}
+        choose={(product) => edit(setAt(at('product'), product))}
+      />
+    </>
+  );
+}
+
+/** On which delivery options the reward is given, and up to which price. */
+function DeliveryOptionsPhrase({
+  at,
+  reward,
+  label,
+  marketId,
+  cap,
+}: {
+  at: At;
+  reward: Extract<Reward, { on: unknown }>;
+  label: string;
+  marketId: string;
+  cap: (table: Amounts | undefined) => ReactNode;
+}) {
+  const edit = useEdit();
+  const [limited, setLimited] = useState(reward.cap !== undefined || reward.coversOwnDelivery);
+  return (
+    <>
+      {!('priceOf' in reward) && 'on '}
+      <OptionsPhrase
+        label={`Options of the reward, ${label}`}
+        selection={reward.on}
+        marketId={marketId}
+        change={(on) => edit(setAt(at('on'), on))}
+      />
+      {'priceOf' in reward && (
+        <>
+          {' '}
+          at the lowest price of{' '}
+          <OptionsPhrase
+            label={`Options whose price it becomes, ${label}`}
+            selection={reward.priceOf}
+            marketId={marketId}
+            change={(priceOf) => edit(setAt(at('priceOf'), priceOf))}
+          />
+        </>
+      )}
+      {limited ? (
+        <>
+          , where delivery costs at most {cap(reward.cap)},{' '}
+          <PhraseSelect
+            label={`Own delivery prices of goods, ${label}`}
+            value={String(reward.coversOwnDelivery)}
+            options={[
+              ['true', 'including'],
+              ['false', 'not including'],
+            ]}
+            choose={(value) => edit(setAt(at('coversOwnDelivery'), value === 'true'))}
+          />{' '}
+          what goods with a delivery price of their own add
+        </>
+      ) : (
+        <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setLimited(true)}>
+          only where …
+        </button>
+      )}
     </>
   );
 }

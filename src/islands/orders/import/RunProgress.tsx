@@ -23,7 +23,6 @@ export function RunProgress({
   const { count } = wordsFor(locale);
   const share = shareDone(run);
   const underWay = isUnderWay(run);
-  const nothing = run.fresh + run.changed === 0;
   return (
     <div data-testid="import-run" data-state={run.state}>
       <h2 className="flex flex-wrap items-baseline gap-x-3 text-[16px]">
@@ -60,78 +59,90 @@ export function RunProgress({
         />
       )}
       {run.problem && <p className="mt-1 text-warning">{run.problem}</p>}
-      {(run.state === 'checked' || run.state === 'done') && (
-        <>
-          <dl className="mt-2 flex flex-wrap gap-x-8" data-testid="import-counts">
-            {(
-              [
-                ['rows in the file', run.rowsRead],
-                [run.state === 'done' ? `new ${run.kind}` : `${run.kind} that would be new`, run.fresh],
-                [run.state === 'done' ? 'changed' : 'would be changed', run.changed],
-                ['the same as before', run.same],
-                ['rows not taken', run.rejected],
-              ] as const
-            ).map(([name, value]) => (
-              <div key={name} className="flex items-baseline gap-1.5">
-                <dd className="text-[18px] font-semibold">{count(value)}</dd>
-                <dt className="text-soft">{name}</dt>
-              </div>
-            ))}
-          </dl>
-          {run.rounded > 0 && (
-            <p className="mt-1 text-soft">
-              {count(run.rounded)} amounts had more decimals than their currency and were rounded, half away from zero.
-            </p>
-          )}
-          {run.rejected > 0 && (
-            <div className="mt-1">
-              <p>
-                Rows not taken, the first of {count(run.rejected)}:{' '}
-                <a className="phrase" href={`/api/imports/${run.id}/rejected.csv`} download>
-                  all of them as CSV
-                </a>
-              </p>
-              <table className="mt-1 text-left">
-                <thead>
-                  <tr className="text-[13px] text-soft">
-                    <th scope="col" className="pr-4 text-right font-normal">
-                      line
-                    </th>
-                    <th scope="col" className="pr-4 font-normal">
-                      column
-                    </th>
-                    <th scope="col" className="font-normal">
-                      why
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {(run.rejections ?? []).slice(0, 8).map(({ line, column, reason }, i) => (
-                    <tr key={i} className="border-t border-hairline">
-                      <td className="pr-4 text-right">{line}</td>
-                      <td className="pr-4">{column}</td>
-                      <td>{reason}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
-          )}
-          {run.state === 'checked' && run.staged === 0 && (
-            <p className="mt-2 text-warning">
-              No row of this file can be taken. Discard it and choose it again with other meanings for its columns.
-            </p>
-          )}
-          {run.state === 'checked' && run.staged > 0 && (
-            <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
-              <button type="button" className="btn btn-primary btn-sm" onClick={apply} data-testid="apply-import">
-                {nothing ? 'Finish: nothing would change' : `Import ${count(run.fresh + run.changed)} ${run.kind}`}
-              </button>
-              <span className="text-soft">Nothing has been changed yet.</span>
-            </p>
-          )}
-        </>
+      {(run.state === 'checked' || run.state === 'done') && <RunResult run={run} apply={apply} />}
+    </div>
+  );
+}
+
+/** What a file that has been read would do, or did. */
+function RunResult({ run, apply }: { run: ImportRun; apply: () => void }) {
+  const { locale } = useNotation();
+  const { count } = wordsFor(locale);
+  const done = run.state === 'done';
+  const counts: readonly [string, number][] = [
+    ['rows in the file', run.rowsRead],
+    [done ? `new ${run.kind}` : `${run.kind} that would be new`, run.fresh],
+    [done ? 'changed' : 'would be changed', run.changed],
+    ['the same as before', run.same],
+    ['rows not taken', run.rejected],
+  ];
+  const changing = run.fresh + run.changed;
+  return (
+    <>
+      <dl className="mt-2 flex flex-wrap gap-x-8" data-testid="import-counts">
+        {counts.map(([name, value]) => (
+          <div key={name} className="flex items-baseline gap-1.5">
+            <dd className="text-[18px] font-semibold">{count(value)}</dd>
+            <dt className="text-soft">{name}</dt>
+          </div>
+        ))}
+      </dl>
+      {run.rounded > 0 && (
+        <p className="mt-1 text-soft">
+          {count(run.rounded)} amounts had more decimals than their currency and were rounded, half away from zero.
+        </p>
       )}
+      {run.rejected > 0 && <RejectedRows run={run} count={count} />}
+      {!done && run.staged === 0 && (
+        <p className="mt-2 text-warning">
+          No row of this file can be taken. Discard it and choose it again with other meanings for its columns.
+        </p>
+      )}
+      {!done && run.staged > 0 && (
+        <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
+          <button type="button" className="btn btn-primary btn-sm" onClick={apply} data-testid="apply-import">
+            {changing === 0 ? 'Finish: nothing would change' : `Import ${count(changing)} ${run.kind}`}
+          </button>
+          <span className="text-soft">Nothing has been changed yet.</span>
+        </p>
+      )}
+    </>
+  );
+}
+
+function RejectedRows({ run, count }: { run: ImportRun; count: (value: number) => string }) {
+  return (
+    <div className="mt-1">
+      <p>
+        Rows not taken, the first of {count(run.rejected)}:{' '}
+        <a className="phrase" href={`/api/imports/${run.id}/rejected.csv`} download>
+          all of them as CSV
+        </a>
+      </p>
+      <table className="mt-1 text-left">
+        <thead>
+          <tr className="text-[13px] text-soft">
+            <th scope="col" className="pr-4 text-right font-normal">
+              line
+            </th>
+            <th scope="col" className="pr-4 font-normal">
+              column
+            </th>
+            <th scope="col" className="font-normal">
+              why
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {(run.rejections ?? []).slice(0, 8).map(({ line, column, reason }, i) => (
+            <tr key={i} className="border-t border-hairline">
+              <td className="pr-4 text-right">{line}</td>
+              <td className="pr-4">{column}</td>
+              <td>{reason}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </div>
   );
 }
