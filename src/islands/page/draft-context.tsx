@@ -1,4 +1,4 @@
-import { createContext, useContext, useEffect, useLayoutEffect, useState, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useStoreWithEqualityFn } from 'zustand/traditional';
 import { announceRevision, connectStore } from '../../client/draft/connect-tabs.ts';
 import { createDraftStore, type DraftState, type DraftStore } from '../../client/draft/draft-store.ts';
@@ -40,8 +40,10 @@ export function Calm({ children }: { children: ReactNode }) {
   const policy = usePolicy();
   const settled = useDraft(({ preview }) => preview === null);
   const [shown, setShown] = useState(policy);
-  useLayoutEffect(() => {
-    if (settled) return setShown(policy);
+  // At once, in the same drawing: what is below also looks at the draft without what is being dragged.
+  if (settled && shown !== policy) setShown(policy);
+  useEffect(() => {
+    if (settled) return;
     const timer = setTimeout(() => setShown(policy), pause);
     return () => clearTimeout(timer);
   }, [settled, policy]);
