@@ -77,15 +77,15 @@ export function reduceDraft(state: DraftModel, event: DraftEvent): Reduced {
     case 'shown':
       return [laid({ ...state, preview: event.patch }), []];
     case 'edited':
-      return goOn(edited(state, event.patch));
+      return proceed(edited(state, event.patch));
     case 'stepWanted':
-      return goOn(laid({ ...state, preview: null, steps: [...state.steps, event.direction].slice(0, mostSteps) }));
+      return proceed(laid({ ...state, preview: null, steps: [...state.steps, event.direction].slice(0, mostSteps) }));
     case 'decided':
-      return goOn(decided(state, event.keep));
+      return proceed(decided(state, event.keep));
     case 'unsentFound':
-      return goOn(unsentTaken(state, event.unsent));
+      return proceed(unsentTaken(state, event.unsent));
     case 'newsHeard':
-      return goOn({
+      return proceed({
         ...state,
         news: state.news || event.revision === undefined || event.revision > state.saved.revision,
       });
@@ -94,7 +94,7 @@ export function reduceDraft(state: DraftModel, event: DraftEvent): Reduced {
     case 'answered':
       return answered(state, event.answer);
     case 'pauseOver':
-      return goOn(state.underWay === 'pause' ? { ...state, underWay: null } : state);
+      return proceed(state.underWay === 'pause' ? { ...state, underWay: null } : state);
     case 'problemMet':
       return [{ ...state, problem: event.problem }, []];
     case 'problemDismissed':
@@ -110,7 +110,7 @@ function laid(state: DraftModel, before: DraftModel = state): DraftModel {
 }
 
 /** What comes next, where nothing is under way. */
-function goOn(state: DraftModel): Reduced {
+function proceed(state: DraftModel): Reduced {
   if (state.underWay) return [state, []];
   const { saved, pending, restoring, steps, held } = state;
   if (restoring) return [{ ...state, underWay: 'changesSince' }, [{ type: 'readSince', revision: restoring.revision }]];
@@ -185,11 +185,11 @@ function newerTaken(state: DraftModel, newer: Draft, answer: DraftAnswer): Draft
 }
 
 function newsRead(state: DraftModel, answer: DraftReply): Reduced {
-  if (!answer.ok || answer.body.revision <= state.saved.revision) return goOn(state);
+  if (!answer.ok || answer.body.revision <= state.saved.revision) return proceed(state);
   // What is under way builds on the draft of before; the newer one is asked for again afterwards.
   if (state.underWay) return [{ ...state, news: true }, []];
   const newer = draftOf(answer.body, state.saved);
-  return newer ? goOn(newerTaken(state, newer, answer.body)) : wanting(state);
+  return newer ? proceed(newerTaken(state, newer, answer.body)) : wanting(state);
 }
 
 function unsentTaken(state: DraftModel, unsent: Unsent): DraftModel {
@@ -250,7 +250,7 @@ function sent(state: DraftModel, answer: DraftAnswer): Reduced {
   const unchanged = pending.length === 0 && samePolicy(newer.policy, state.settled);
   const saved = unchanged ? { ...newer, policy: state.settled } : newer;
   const next = laid({ ...state, saved, pending, perhapsThere: null, tries: 0, failures: 0 }, state);
-  return telling(goOn(next), saved.revision);
+  return telling(proceed(next), saved.revision);
 }
 
 const telling = ([state, requests]: Reduced, revision: number): Reduced => [
@@ -276,7 +276,7 @@ function notSent(state: DraftModel, { problem, unreachable, unreadable }: Failed
     return [{ ...unclear, failures: 0, tries: 0, held: true, problem: { ...problem, detail } }, []];
   }
   const pending = state.pending.slice(1);
-  return goOn(laid({ ...state, pending, perhapsThere: null, problem, tries: 0, failures: 0 }, state));
+  return proceed(laid({ ...state, pending, perhapsThere: null, problem, tries: 0, failures: 0 }, state));
 }
 
 type Failed = Extract<DraftReply, { ok: false }>;
@@ -289,7 +289,7 @@ function overtaken(state: DraftModel, problem: HttpProblem): Reduced {
   if (newer.revision <= state.saved.revision) return pausing(state);
   const next = newerTaken(state, newer, answer);
   // The first time at once; whoever is too late again waits a moment.
-  return next.tries === 0 ? goOn({ ...next, tries: 1 }) : pausing(next);
+  return next.tries === 0 ? proceed({ ...next, tries: 1 }) : pausing(next);
 }
 
 function wholeRead(state: DraftModel, answer: DraftReply): Reduced {
@@ -302,27 +302,27 @@ function stepped(state: DraftModel, answer: DraftAnswer): Reduced {
   const newer = draftOf(answer, state.saved);
   const next = { ...state, steps: state.steps.slice(1), tries: 0 };
   if (!newer) return wanting(next);
-  return telling(goOn(newerTaken(next, newer, answer)), newer.revision);
+  return telling(proceed(newerTaken(next, newer, answer)), newer.revision);
 }
 
 function notStepped(state: DraftModel, { problem }: Failed): Reduced {
   if (problem.status === 412 && state.tries < mostFailures) return overtaken(state, problem);
   // A step says nothing of its own that could be lost: the person takes it again, or not.
-  return goOn({ ...state, steps: [], problem, news: true, tries: 0 });
+  return proceed({ ...state, steps: [], problem, news: true, tries: 0 });
 }
 
 function changesRead(state: DraftModel, answer: DraftReply): Reduced {
   const { restoring } = state;
-  if (!restoring) return goOn(state);
+  if (!restoring) return proceed(state);
   const worthATry = !answer.ok && (answer.unreachable || answer.unreadable || answer.problem.status >= 500);
   if (worthATry && state.tries < mostFailures) return pausing(state);
   const next = { ...state, restoring: null, news: true, tries: 0 };
   const since = answer.ok && 'since' in answer.body ? answer.body.since.patch : null;
-  if (!since) return goOn(puttingFirst(next, restoring.edits, [''], null));
+  if (!since) return proceed(puttingFirst(next, restoring.edits, [''], null));
   const { edits, perhapsThere } = restoring;
   const arrived = perhapsThere !== null && beginsWith(since, perhapsThere);
   const [waiting, foreign] = arrived ? [edits.slice(1), since.slice(perhapsThere.length)] : [edits, since];
-  return goOn(puttingFirst(next, waiting, pathsOf(foreign), null));
+  return proceed(puttingFirst(next, waiting, pathsOf(foreign), null));
 }
 
 const noLongerFits: HttpProblem = {

@@ -17,8 +17,8 @@ export const ImportShape = named(
     kind: word('orders', 'products'),
     fileName: text,
     fileBytes: whole,
-    /** from reading a file into its own table, over the dry run, to taken over; or taken back, and the other ends */
-    state: word('reading', 'checked', 'applying', 'takingBack', 'done', 'cancelled', 'failed'),
+    /** from reading a file into its own table, over the dry run, to applied; or reverted, and the other ends */
+    state: word('reading', 'checked', 'applying', 'reverting', 'done', 'cancelled', 'failed'),
     bytesRead: whole,
     rowsRead: whole,
     staged: Type.Integer({ description: 'orders or products that stand ready' }),

@@ -64,7 +64,7 @@ export const ProductsDelivery = memo(function ProductsDelivery({
     const change: ProductDeliveryChange = { field: 'ownDelivery', market: marketId, was: null, now };
     void make(product, { ...change, was: stateOf(product, change) as ProductAmount | null });
   };
-  const takeBack = () => {
+  const revert = () => {
     const product = said?.back && catalogue.get(said.back.id);
     if (product && said.back) void make(product, said.back.change, true);
   };
@@ -90,7 +90,7 @@ export const ProductsDelivery = memo(function ProductsDelivery({
           <button
             type="button"
             className="quiet-button ml-2 underline decoration-dotted underline-offset-2"
-            onClick={takeBack}
+            onClick={revert}
           >
             Take it back
           </button>

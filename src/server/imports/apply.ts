@@ -6,23 +6,23 @@ import { noteCatalogueChange } from '../products/catalogue-revision.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { log } from '../log.ts';
 import { packChangedMonths, touchMonths } from '../orders/order-months.ts';
-import { differs, takeOver } from './check-staged.ts';
+import { differs, whenThere } from './check-staged.ts';
 import { findRun, type FullImportRun } from './import-store.ts';
 import { dropStaging, firstsTable, orderColumns, replacedTable, stagedTable } from './staging.ts';
 
-/** Orders taken over in one transaction. */
+/** Orders applied in one transaction. */
 const batchOrders = 20_000;
-/** A worker that has not been heard of for so long is taken for dead, and another goes on. Seconds. */
-const silence = 10;
+/** A process that has not renewed its lease of an import for so long is taken for dead, and another resumes it. Seconds. */
+const leaseSeconds = 10;
 
 const me = randomUUID();
 let running: Promise<void> | null = null;
 
 /**
- * Goes on with every import that somebody has to go on with: one just confirmed, or one whose process died. Several
- * processes may do this at once; each import is claimed by one.
+ * Resumes every import that has to go on: one just confirmed, or one whose process died. Several processes may do this at
+ * once; each import is leased by one.
  */
-export function goOnWithImports(): Promise<void> {
+export function resumeImports(): Promise<void> {
   running ??= work()
     .catch((error: unknown) => {
       if (!isUnavailable(error))
@@ -39,15 +39,15 @@ let watch: ReturnType<typeof setInterval> | null = null;
 
 /** Looks after unfinished imports from now on. */
 export function watchImports(): void {
-  watch ??= setInterval(() => void goOnWithImports(), 3000).unref();
+  watch ??= setInterval(() => void resumeImports(), 3000).unref();
 }
 
 async function work(): Promise<void> {
   await forgetBrokenOff();
-  for (let id = await claim(); id !== null; id = await claim()) await finish(id);
+  for (let id = await leaseImport(); id !== null; id = await leaseImport()) await finish(id);
 }
 
-/** Files that broke off because their process died: nothing of them has been taken over. */
+/** Files that broke off because their process died: nothing of them has been applied. */
 async function forgetBrokenOff(): Promise<void> {
   const [rows] = await database().query<RowDataPacket[]>(
     "SELECT id FROM import_run WHERE state = 'reading' AND alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 60 SECOND)",
@@ -72,11 +72,11 @@ async function forgetBrokenOff(): Promise<void> {
   }
 }
 
-async function claim(): Promise<number | null> {
+async function leaseImport(): Promise<number | null> {
   return inTransaction(async (connection) => {
     const [rows] = await connection.query<RowDataPacket[]>(
-      "SELECT id FROM import_run WHERE state IN ('applying', 'takingBack') AND (worker IS NULL OR worker = ? OR alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL ? SECOND)) ORDER BY id LIMIT 1 FOR UPDATE SKIP LOCKED",
-      [me, silence],
+      "SELECT id FROM import_run WHERE state IN ('applying', 'reverting') AND (worker IS NULL OR worker = ? OR alive_at < DATE_SUB(UTC_TIMESTAMP(3), INTERVAL ? SECOND)) ORDER BY id LIMIT 1 FOR UPDATE SKIP LOCKED",
+      [me, leaseSeconds],
     );
     if (!rows[0]) return null;
     await connection.query('UPDATE import_run SET worker = ?, alive_at = UTC_TIMESTAMP(3) WHERE id = ?', [
@@ -87,7 +87,7 @@ async function claim(): Promise<number | null> {
   });
 }
 
-class Lost extends Error {}
+class LeaseLost extends Error {}
 
 /** Does one import to its end. */
 async function finish(id: number): Promise<void> {
@@ -97,8 +97,8 @@ async function finish(id: number): Promise<void> {
       if (!run || run.worker !== me) return;
       if (run.state === 'applying') {
         if (await applyStep(run)) break;
-      } else if (run.state === 'takingBack') {
-        if (await takeBackStep(run)) break;
+      } else if (run.state === 'reverting') {
+        if (await revertStep(run)) break;
       } else return;
     }
     await dropStaging(id);
@@ -106,34 +106,35 @@ async function finish(id: number): Promise<void> {
     await packChangedMonths(policy.store.timeZone);
   } catch (error) {
     // Another process has taken the import over, or it was cancelled: the next look tells.
-    if (error instanceof Lost) return;
+    if (error instanceof LeaseLost) return;
     if (!isUnavailable(error)) await giveUp(id);
     throw error;
   }
 }
 
-/** What cannot be taken over is taken back; an import that cannot even be taken back is left alone, and says so. */
+/** What cannot be applied is reverted; an import that cannot even be reverted is left alone, and says so. */
 async function giveUp(id: number): Promise<void> {
   await database().query(
-    "UPDATE import_run SET problem = IF(state = 'applying', 'It could not be taken over and was taken back. The log of the server says why.', 'It could not be taken back whole. The log of the server says why.'), state = IF(state = 'applying', 'takingBack', 'failed') WHERE id = ? AND state IN ('applying', 'takingBack')",
+    "UPDATE import_run SET problem = IF(state = 'applying', 'It could not be taken over and was taken back. The log of the server says why.', 'It could not be taken back whole. The log of the server says why.'), state = IF(state = 'applying', 'reverting', 'failed') WHERE id = ? AND state IN ('applying', 'reverting')",
     [id],
   );
 }
 
-/** In the transaction of a step: says how far it has come, if the import is still ours and in that state. */
+/** In the transaction of a step: says how far it has come and renews the lease. @throws LeaseLost when the import is another's or in another state */
 async function stepTo(connection: PoolConnection, run: FullImportRun, through: number, change = ''): Promise<void> {
   const [result] = await connection.query<ResultSetHeader>(
     `UPDATE import_run SET applied_through = ?, ${change} alive_at = UTC_TIMESTAMP(3) WHERE id = ? AND state = ? AND worker = ? AND applied_through = ?`,
     [through, run.id, run.state, me, run.applied],
   );
-  if (result.affectedRows !== 1) throw new Lost();
+  if (result.affectedRows !== 1) throw new LeaseLost();
 }
 
 const list = orderColumns.join(', ');
+const listOf = (alias: string) => orderColumns.map((column) => `${alias}.${column}`).join(', ');
 const monthOf = (alias: string) =>
   `SELECT DISTINCT ${alias}.market_id, ${alias}.currency, DATE_FORMAT(${alias}.placed_at, '%Y-%m-01'), 1`;
 
-/** @returns true when all has been taken over */
+/** Applies the next step. @returns true when all has been applied */
 async function applyStep(run: FullImportRun): Promise<boolean> {
   const table = stagedTable(run.id);
   if (run.kind === 'products') return applyProducts(run);
@@ -165,7 +166,7 @@ async function applyStep(run: FullImportRun): Promise<boolean> {
         range,
       );
     await connection.query(
-      `INSERT INTO past_order (${list}, import_id) SELECT ${list}, ? FROM ${table} WHERE position > ? AND position <= ? ON DUPLICATE KEY UPDATE ${takeOver}`,
+      `INSERT INTO past_order (${list}, import_id) SELECT ${list}, ? FROM ${table} WHERE position > ? AND position <= ? ON DUPLICATE KEY UPDATE ${whenThere}`,
       [run.id, ...range],
     );
     await touchMonths(connection, `${monthOf('s')} FROM ${table} s WHERE s.position > ? AND s.position <= ?`, range);
@@ -176,7 +177,7 @@ async function applyStep(run: FullImportRun): Promise<boolean> {
 /** Whether another import may have changed something since this one was compared with what is there. */
 async function othersSince(run: FullImportRun): Promise<boolean> {
   const [[others]] = await database().query<RowDataPacket[]>(
-    "SELECT EXISTS(SELECT 1 FROM import_run o JOIN import_run r ON r.id = ? WHERE o.id <> r.id AND o.state IN ('applying', 'takingBack', 'done', 'cancelled') AND o.alive_at >= r.made_at) AS others",
+    "SELECT EXISTS(SELECT 1 FROM import_run o JOIN import_run r ON r.id = ? WHERE o.id <> r.id AND o.state IN ('applying', 'reverting', 'done', 'cancelled') AND o.alive_at >= r.made_at) AS others",
     [run.id],
   );
   return Number(others!.others) === 1;
@@ -189,7 +190,7 @@ async function keepReplaced(run: FullImportRun): Promise<void> {
   await database().query(`CREATE TABLE ${kept} LIKE past_order`);
   await inTransaction(async (connection) => {
     await connection.query(
-      `INSERT INTO ${kept} SELECT p.* FROM ${stagedTable(run.id)} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE ${differs}`,
+      `INSERT INTO ${kept} (${list}, import_id) SELECT ${listOf('p')}, p.import_id FROM ${stagedTable(run.id)} s STRAIGHT_JOIN past_order p FORCE INDEX (PRIMARY) ON p.order_number = s.order_number WHERE ${differs}`,
     );
     await stepTo(connection, run, run.applied, 'prepared = TRUE,');
   });
@@ -239,14 +240,16 @@ async function deriveReturning(run: FullImportRun): Promise<void> {
   await database().query(`DROP TABLE IF EXISTS ${firsts}`);
 }
 
-/** @returns true when everything is as it was before the import */
-async function takeBackStep(run: FullImportRun): Promise<boolean> {
+/** Reverts the last step that is applied. @returns true when everything is as it was before the import */
+async function revertStep(run: FullImportRun): Promise<boolean> {
   const table = stagedTable(run.id);
   if (run.applied === 0) {
     await inTransaction(async (connection) => {
       await stepTo(connection, run, 0, "state = 'cancelled',");
       if (!run.prepared) return;
-      await connection.query(`REPLACE INTO past_order SELECT * FROM ${replacedTable(run.id)}`);
+      await connection.query(
+        `REPLACE INTO past_order (${list}, import_id) SELECT ${list}, import_id FROM ${replacedTable(run.id)}`,
+      );
       await touchMonths(connection, `${monthOf('r')} FROM ${replacedTable(run.id)} r`, []);
     });
     return true;

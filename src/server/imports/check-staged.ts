@@ -25,7 +25,7 @@ export const differs = [
 ].join(' OR ');
 
 /** What an order becomes when it is there already: what the file does not say stays. */
-export const takeOver = [
+export const whenThere = [
   ...always.map((column) => `past_order.${column} = VALUES(${column})`),
   ...figures.map((column) => `past_order.${column} = COALESCE(VALUES(${column}), past_order.${column})`),
   ...texts.map(

@@ -3,12 +3,12 @@ import type { ImportRequest, ImportRun } from '../../contract/shapes/import.ts';
 import { missingIn } from '../../core/imports/mapping.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { ProblemError } from '../http/problem.ts';
-import { goOnWithImports } from './apply.ts';
+import { resumeImports } from './apply.ts';
 import {
   addRun,
-  claimReading,
+  leaseReading,
   findRun,
-  giveBackReading,
+  endReadingLease,
   openRuns,
   noteRun,
   publicRun,
@@ -86,7 +86,7 @@ export async function beginImport(
 /** Reads the file as it comes in and says what importing it would do. */
 export async function takeFile(run: FullImportRun, request: Request): Promise<ImportReply> {
   const reader = randomUUID();
-  if (run.state !== 'reading' || run.bytesRead > 0 || !(await claimReading(run.id, reader)))
+  if (run.state !== 'reading' || run.bytesRead > 0 || !(await leaseReading(run.id, reader)))
     throw new ProblemError({
       status: 409,
       title: 'The file of this import is being read or has been',
@@ -94,7 +94,7 @@ export async function takeFile(run: FullImportRun, request: Request): Promise<Im
     });
   const { body } = request;
   if (readingNow >= mostReading) {
-    await giveBackReading(run.id, reader);
+    await endReadingLease(run.id, reader);
     if (body) await readAway(body);
     throw new ProblemError({
       status: 429,
@@ -150,13 +150,13 @@ export async function confirmImport(run: FullImportRun): Promise<ImportReply> {
       title: 'This import cannot be taken over',
       detail: 'Only one that has been checked can. Nothing was changed.',
     });
-  void goOnWithImports();
+  void resumeImports();
   return answerRun(run.id, 202);
 }
 
-/** Stops an import wherever it is. What has been taken over is taken back. */
+/** Stops an import wherever it is. What has been applied is reverted. */
 export async function cancelImport(run: FullImportRun): Promise<ImportReply> {
-  if (await noteRun(run.id, 'applying', { state: 'takingBack' })) void goOnWithImports();
+  if (await noteRun(run.id, 'applying', { state: 'reverting' })) void resumeImports();
   else if (await noteRun(run.id, 'checked', { state: 'cancelled' })) await dropStaging(run.id);
   // One whose file is being read is cleared away by who reads it.
   else if (!(await noteRun(run.id, 'reading', { state: 'cancelled' })))

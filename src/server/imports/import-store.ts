@@ -108,7 +108,7 @@ export async function noteRun(id: number, whileIn: ImportState, change: Change):
 }
 
 /** Takes a run whose file nobody has begun to read. @returns false when somebody else has */
-export async function claimReading(id: number, reader: string): Promise<boolean> {
+export async function leaseReading(id: number, reader: string): Promise<boolean> {
   const [result] = await database().query<ResultSetHeader>(
     "UPDATE import_run SET worker = ?, alive_at = UTC_TIMESTAMP(3) WHERE id = ? AND state = 'reading' AND worker IS NULL AND bytes_read = 0",
     [reader, id],
@@ -117,7 +117,7 @@ export async function claimReading(id: number, reader: string): Promise<boolean>
 }
 
 /** Gives a run back whose file was not begun after all. */
-export async function giveBackReading(id: number, reader: string): Promise<void> {
+export async function endReadingLease(id: number, reader: string): Promise<void> {
   await database().query("UPDATE import_run SET worker = NULL WHERE id = ? AND state = 'reading' AND worker = ?", [
     id,
     reader,

@@ -72,7 +72,7 @@ export async function orderColumns(marketId: string, currency: string, timeZone:
 /** Packs every month that has changed, so that the next view finds them ready. */
 export async function packChangedMonths(
   timeZone: string,
-  goOn: () => Promise<boolean> = async () => true,
+  proceed: () => Promise<boolean> = async () => true,
 ): Promise<void> {
   const [rows] = await database().query<RowDataPacket[]>(
     "SELECT market_id, currency, DATE_FORMAT(month, '%Y-%m-%d') AS month, version FROM order_month WHERE NOT (packed_version <=> version) OR packed_zone <> ? OR packed_hash IS NULL",
@@ -80,7 +80,7 @@ export async function packChangedMonths(
   );
   for (const row of rows) {
     await packMonth(String(row.market_id), String(row.currency), timeZone, String(row.month), Number(row.version));
-    if (!(await goOn())) return;
+    if (!(await proceed())) return;
   }
 }
 

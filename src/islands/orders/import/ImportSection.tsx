@@ -31,8 +31,8 @@ export function ImportSection({
     setRun(next);
     if (before?.id !== next.id) return;
     const taken = before.state !== 'done' && next.state === 'done';
-    const takenBack = before.state === 'takingBack' && next.state === 'cancelled';
-    if (taken || takenBack) told.current();
+    const reverted = before.state === 'reverting' && next.state === 'cancelled';
+    if (taken || reverted) told.current();
   }, []);
 
   // One that is under way, or waits to be confirmed, is found again after a reload.

@@ -3,7 +3,7 @@ import { wordsFor } from '../words.ts';
 import type { ImportRun } from '../../../contract/shapes/import.ts';
 
 export const isUnderWay = ({ state }: ImportRun): boolean =>
-  state === 'reading' || state === 'applying' || state === 'takingBack';
+  state === 'reading' || state === 'applying' || state === 'reverting';
 
 /** An import from the first byte to its end: how far it has come, what it would do, and what it did. */
 export function RunProgress({
@@ -33,7 +33,7 @@ export function RunProgress({
           {run.state === 'applying' && ` … ${count(run.applied)} of ${count(run.staged)}`}
         </span>
         <span className="ml-auto flex gap-2 font-sans">
-          {(underWay || run.state === 'checked') && run.state !== 'takingBack' && (
+          {(underWay || run.state === 'checked') && run.state !== 'reverting' && (
             <button type="button" className="btn btn-xs" onClick={cancel} data-testid="cancel-import">
               {run.state === 'checked' ? 'Discard it' : 'Cancel'}
             </button>
@@ -151,7 +151,7 @@ const phrases: Record<ImportRun['state'], string> = {
   reading: 'being read and checked',
   checked: 'checked',
   applying: 'being taken over',
-  takingBack: 'being taken back',
+  reverting: 'being taken back',
   done: 'imported',
   cancelled: 'cancelled: everything is as it was before',
   failed: 'not imported',
