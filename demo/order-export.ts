@@ -41,12 +41,9 @@ export function* orderExport(
   for (const order of orders) {
     const at = order.placedAt;
     const [year, month, day] = [String(at.getUTCFullYear()), two(at.getUTCMonth() + 1), two(at.getUTCDate())];
-    const date =
-      dates === 'ymd'
-        ? `${year}-${month}-${day}`
-        : dates === 'dmy'
-          ? `${day}.${month}.${year}`
-          : `${month}/${day}/${year}`;
+    const date = { ymd: `${year}-${month}-${day}`, dmy: `${day}.${month}.${year}`, mdy: `${month}/${day}/${year}` }[
+      dates
+    ];
     const time = `${two(at.getUTCHours())}:${two(at.getUTCMinutes())}:${two(at.getUTCSeconds())}`;
     customer = order.returning ? (customer * 7919 + 11) % 5000 : customer + 1;
     const cells = [

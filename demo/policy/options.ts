@@ -24,9 +24,7 @@ const option = (
   zone: string,
   name: string,
   label: Texts,
-  estimate: DeliveryOption['estimate'],
-  of: Charge,
-  more: Partial<DeliveryOption> = {},
+  more: Pick<DeliveryOption, 'estimate' | 'charge'> & Partial<DeliveryOption>,
 ): DeliveryOption => ({
   order: ++order,
   zone,
@@ -34,8 +32,6 @@ const option = (
   name,
   kind,
   label,
-  estimate,
-  charge: of,
   ...more,
 });
 
@@ -45,66 +41,66 @@ export const options: Policy['options'] = {
     'nlbe-all',
     'Parcel to the door',
     { 'nl-NL': 'Pakket aan huis', 'fr-BE': 'Colis à domicile', 'en-GB': 'Parcel to your door' },
-    days(1, 2),
-    byValue([0, 695], [4000, 595], [12000, 395]),
+    { estimate: days(1, 2), charge: byValue([0, 695], [4000, 595], [12000, 395]) },
   ),
   'nlbe-parcel-shop': option(
     'parcel',
     'nlbe-all',
     'Parcel shop',
     { 'nl-NL': 'Afhalen bij een pakketpunt', 'fr-BE': 'Point relais', 'en-GB': 'Parcel shop near you' },
-    days(2, 3),
-    flat(450),
+    { estimate: days(2, 3), charge: flat(450) },
   ),
   'nlbe-counter': option(
     'pickUp',
     'nlbe-all',
     'Taken along at the counter',
     { 'nl-NL': 'Meenemen aan de balie' },
-    { min: 0, max: 0, unit: 'hours' },
-    flat(0),
-    { channels: ['counter'], place: 'shop' },
+    { estimate: { min: 0, max: 0, unit: 'hours' }, charge: flat(0), channels: ['counter'], place: 'shop' },
   ),
   'nlbe-islands-ferry': option(
     'parcel',
     'nlbe-islands',
     'Parcel by ferry',
     { 'nl-NL': 'Pakket met de veerboot' },
-    days(2, 4),
-    chargeOfPreset({
-      kind: 'stepsByCount',
-      measure: 'weight',
-      steps: [
-        { from: 0, price: exact(895) },
-        { from: 2000, price: exact(1195) },
-        { from: 10_000, price: exact(1895) },
-      ],
-    }),
+    {
+      estimate: days(2, 4),
+      charge: chargeOfPreset({
+        kind: 'stepsByCount',
+        measure: 'weight',
+        steps: [
+          { from: 0, price: exact(895) },
+          { from: 2000, price: exact(1195) },
+          { from: 10_000, price: exact(1895) },
+        ],
+      }),
+    },
   ),
   'nlbe-islands-air': option(
     'parcel',
     'nlbe-islands',
     'Island flight',
     { 'nl-NL': 'Met het vliegtuigje' },
-    days(1, 1),
-    charge('first', [{ price: { carrier: 'island-air', marginPercent: '12.5', marginFixed: exact(150) } }]),
+    {
+      estimate: days(1, 1),
+      charge: charge('first', [{ price: { carrier: 'island-air', marginPercent: '12.5', marginFixed: exact(150) } }]),
+    },
   ),
   'nlbe-round-van': option(
     'localDelivery',
     'nlbe-round',
     'Beach round',
     { 'nl-NL': 'Strandronde' },
-    { min: 2, max: 5, unit: 'hours', cutOff: '14:00', calendar: 'beach' },
-    charge('first', [
-      {
-        price: {
-          fixed: exact(250),
-          perUnit: { measure: 'items', amount: exact(50), per: 1, started: true },
-          max: exact(600),
-        },
-      },
-    ]),
     {
+      estimate: { min: 2, max: 5, unit: 'hours', cutOff: '14:00', calendar: 'beach' },
+      charge: charge('first', [
+        {
+          price: {
+            fixed: exact(250),
+            perUnit: { measure: 'items', amount: exact(50), per: 1, started: true },
+            max: exact(600),
+          },
+        },
+      ]),
       description: { 'nl-NL': 'Wij brengen het naar het strand.' },
       when: {
         of: 'all',
@@ -123,17 +119,19 @@ export const options: Policy['options'] = {
     'nlbe-round',
     'Collected at the shop',
     { 'nl-NL': 'Ophalen in de winkel' },
-    { min: 1, max: 1, unit: 'hours', cutOff: '17:00', calendar: 'shop' },
-    flat(0),
-    { tags: ['own'], place: 'shop' },
+    {
+      estimate: { min: 1, max: 1, unit: 'hours', cutOff: '17:00', calendar: 'shop' },
+      charge: flat(0),
+      tags: ['own'],
+      place: 'shop',
+    },
   ),
   'nlbe-round-door': option(
     'parcel',
     'nlbe-round',
     'Parcel to the door, close by',
     { 'nl-NL': 'Pakket aan huis' },
-    days(1, 1),
-    byValue([0, 595], [4000, 495], [12000, 295]),
+    { estimate: days(1, 1), charge: byValue([0, 595], [4000, 495], [12000, 295]) },
   ),
 
   'deat-door': option(
@@ -141,38 +139,50 @@ export const options: Policy['options'] = {
     'deat-all',
     'Parcel to the door',
     { 'de-DE': 'Paket nach Hause' },
-    days(2, 3),
-    charge('sum', [
-      { price: { fixed: exact(590) } },
-      { over: { measure: 'longestSide', from: 1200, to: null }, price: { fixed: exact(400) } },
-      {
-        when: { of: 'all', conditions: { heavy: { order: 1, kind: 'qualifier', qualifier: 'heavy-goods' } } },
-        price: { fixed: exact(250) },
-      },
-    ]),
+    {
+      estimate: days(2, 3),
+      charge: charge('sum', [
+        { price: { fixed: exact(590) } },
+        { over: { measure: 'longestSide', from: 1200, to: null }, price: { fixed: exact(400) } },
+        {
+          when: { of: 'all', conditions: { heavy: { order: 1, kind: 'qualifier', qualifier: 'heavy-goods' } } },
+          price: { fixed: exact(250) },
+        },
+      ]),
+    },
   ),
-  'deat-parcel-shop': option('parcel', 'deat-all', 'Parcel shop', { 'de-DE': 'Paketshop' }, days(2, 4), flat(490)),
+  'deat-parcel-shop': option(
+    'parcel',
+    'deat-all',
+    'Parcel shop',
+    { 'de-DE': 'Paketshop' },
+    { estimate: days(2, 4), charge: flat(490) },
+  ),
   'deat-express': option(
     'parcel',
     'deat-all',
     'Express',
     { 'de-DE': 'Express' },
-    days(1, 1),
-    charge('first', [
-      { price: { carrier: 'gale-express', marginPercent: '10', marginFixed: exact(50), fallback: exact(1490) } },
-    ]),
-    { tags: ['express'] },
+    {
+      estimate: days(1, 1),
+      charge: charge('first', [
+        { price: { carrier: 'gale-express', marginPercent: '10', marginFixed: exact(50), fallback: exact(1490) } },
+      ]),
+      tags: ['express'],
+    },
   ),
   'deat-austria-door': option(
     'parcel',
     'deat-austria',
     'Parcel to the door, Austria',
     { 'de-DE': 'Paket nach Hause' },
-    days(3, 4),
-    charge('highest', [
-      { price: { fixed: exact(690), perUnit: { measure: 'weight', amount: exact(120), per: 1000, started: true } } },
-      { price: { fixed: exact(990), perUnit: { measure: 'volume', amount: exact(15), per: 1000, started: false } } },
-    ]),
+    {
+      estimate: days(3, 4),
+      charge: charge('highest', [
+        { price: { fixed: exact(690), perUnit: { measure: 'weight', amount: exact(120), per: 1000, started: true } } },
+        { price: { fixed: exact(990), perUnit: { measure: 'volume', amount: exact(15), per: 1000, started: false } } },
+      ]),
+    },
   ),
 
   'uk-tracked': option(
@@ -180,40 +190,40 @@ export const options: Policy['options'] = {
     'uk-all',
     'Tracked parcel',
     { 'en-GB': 'Tracked parcel' },
-    days(3, 5),
-    byValue([0, 895], [5000, 695]),
+    { estimate: days(3, 5), charge: byValue([0, 895], [5000, 695]) },
   ),
   'uk-collection': option(
     'parcel',
     'uk-all',
     'Collection point',
     { 'en-GB': 'Collection point' },
-    days(4, 6),
-    flat(495),
+    { estimate: days(4, 6), charge: flat(495) },
   ),
   'uk-highlands-parcel': option(
     'parcel',
     'uk-highlands',
     'Highlands parcel',
     { 'en-GB': 'Highlands parcel' },
-    days(5, 8),
-    charge(
-      'lowest',
-      [
-        { price: { percent: '18', basis: 'afterDiscountsWithoutTax', min: exact(900) } },
-        { price: { fixed: exact(1450) } },
-      ],
-      { handling: { percent: '5' } },
-    ),
+    {
+      estimate: days(5, 8),
+      charge: charge(
+        'lowest',
+        [
+          { price: { percent: '18', basis: 'afterDiscountsWithoutTax', min: exact(900) } },
+          { price: { fixed: exact(1450) } },
+        ],
+        { handling: { percent: '5' } },
+      ),
+    },
   ),
   'uk-highlands-summer': option(
     'parcel',
     'uk-highlands',
     'Summer courier',
     { 'en-GB': 'Summer courier' },
-    days(2, 3),
-    flat(1250),
     {
+      estimate: days(2, 3),
+      charge: flat(1250),
       schedule: { readIn: 'market', from: '2026-06-01T00:00', until: '2026-09-01T00:00' },
       whenUnavailable: { 'en-GB': 'The summer courier rides from June to August.' },
     },
@@ -224,18 +234,22 @@ export const options: Policy['options'] = {
     'dk-all',
     'Parcel to the door',
     { 'da-DK': 'Pakke til døren' },
-    days(2, 3),
-    charge('first', [{ over: { measure: 'lines', from: 1, to: 4 }, price: { fixed: following(790, 100) } }], {
-      otherwise: { kind: 'price', price: following(990, 500, { round: 'down', less: 100 }) },
-    }),
+    {
+      estimate: days(2, 3),
+      charge: charge('first', [{ over: { measure: 'lines', from: 1, to: 4 }, price: { fixed: following(790, 100) } }], {
+        otherwise: { kind: 'price', price: following(990, 500, { round: 'down', less: 100 }) },
+      }),
+    },
   ),
   'dk-parcel-shop': option(
     'parcel',
     'dk-all',
     'Parcel shop',
     { 'da-DK': 'Pakkeshop' },
-    days(2, 4),
-    chargeOfPreset({ kind: 'firstAndFurther', first: exact(3900), further: exact(500) }),
+    {
+      estimate: days(2, 4),
+      charge: chargeOfPreset({ kind: 'firstAndFurther', first: exact(3900), further: exact(500) }),
+    },
   ),
 
   'ch-door': option(
@@ -243,23 +257,27 @@ export const options: Policy['options'] = {
     'ch-all',
     'Parcel to the door',
     { 'de-CH': 'Paket nach Hause', 'fr-CH': 'Colis à domicile' },
-    days(3, 4),
-    charge('first', [{ price: { fixed: following(990, 1, { buffer: '2.5', round: 'up' }) } }]),
+    {
+      estimate: days(3, 4),
+      charge: charge('first', [{ price: { fixed: following(990, 1, { buffer: '2.5', round: 'up' }) } }]),
+    },
   ),
   'ch-economy': option(
     'parcel',
     'ch-all',
     'Economy parcel',
     { 'de-CH': 'Sparpaket', 'fr-CH': 'Colis économique' },
-    days(6, 9),
-    chargeOfPreset({
-      kind: 'baseAndFactor',
-      measure: 'weight',
-      base: exact(590),
-      factor: exact(85),
-      per: 1000,
-      started: false,
-    }),
+    {
+      estimate: days(6, 9),
+      charge: chargeOfPreset({
+        kind: 'baseAndFactor',
+        measure: 'weight',
+        base: exact(590),
+        factor: exact(85),
+        per: 1000,
+        started: false,
+      }),
+    },
   ),
 
   'us-economy': option(
@@ -267,54 +285,54 @@ export const options: Policy['options'] = {
     'us-all',
     'Economy',
     { 'en-US': 'Economy' },
-    days(8, 12),
-    charge('first', [
-      {
-        price: {
-          fixed: exact(795),
-          perUnit: { measure: 'weight', amount: exact(120), per: 500, started: true },
-          max: exact(4995),
+    {
+      estimate: days(8, 12),
+      charge: charge('first', [
+        {
+          price: {
+            fixed: exact(795),
+            perUnit: { measure: 'weight', amount: exact(120), per: 500, started: true },
+            max: exact(4995),
+          },
         },
-      },
-    ]),
+      ]),
+    },
   ),
   'us-express': option(
     'parcel',
     'us-all',
     'Insured express',
     { 'en-US': 'Insured express' },
-    days(3, 4),
-    charge(
-      'first',
-      [{ price: { percent: '14', basis: 'afterDiscountsAsShown', min: exact(2495), max: exact(7995) } }],
-      { handling: { amount: exact(250) } },
-    ),
-    { tags: ['express'] },
+    {
+      estimate: days(3, 4),
+      charge: charge(
+        'first',
+        [{ price: { percent: '14', basis: 'afterDiscountsAsShown', min: exact(2495), max: exact(7995) } }],
+        { handling: { amount: exact(250) } },
+      ),
+      tags: ['express'],
+    },
   ),
   'us-far-economy': option(
     'parcel',
     'us-far',
     'Economy, far',
     { 'en-US': 'Economy' },
-    days(10, 18),
-    chargeOfPreset({ kind: 'perItem', each: exact(995) }),
+    { estimate: days(10, 18), charge: chargeOfPreset({ kind: 'perItem', each: exact(995) }) },
   ),
   'us-pick-up-warehouse': option(
     'pickUp',
     'us-pick-up',
     'Collected at the warehouse',
     { 'en-US': 'Pick up at the warehouse' },
-    { min: 4, max: 24, unit: 'hours' },
-    flat(0),
-    { place: 'warehouse' },
+    { estimate: { min: 4, max: 24, unit: 'hours' }, charge: flat(0), place: 'warehouse' },
   ),
   'us-pick-up-economy': option(
     'parcel',
     'us-pick-up',
     'Economy, close by',
     { 'en-US': 'Economy' },
-    days(5, 7),
-    flat(695),
+    { estimate: days(5, 7), charge: flat(695) },
   ),
 
   'jp-air': option(
@@ -322,18 +340,20 @@ export const options: Policy['options'] = {
     'jp-all',
     'Air parcel',
     { 'ja-JP': '航空小包' },
-    days(5, 9),
-    charge(
-      'first',
-      [
-        {
-          price: {
-            fixed: exact(1200),
-            perUnit: { measure: 'chargeableWeight', amount: exact(300), per: 500, started: true },
+    {
+      estimate: days(5, 9),
+      charge: charge(
+        'first',
+        [
+          {
+            price: {
+              fixed: exact(1200),
+              perUnit: { measure: 'chargeableWeight', amount: exact(300), per: 500, started: true },
+            },
           },
-        },
-      ],
-      { volumeDivisor: 6000, handling: { amount: exact(150) } },
-    ),
+        ],
+        { volumeDivisor: 6000, handling: { amount: exact(150) } },
+      ),
+    },
   ),
 };

@@ -73,8 +73,10 @@ export async function serve(root, { host, port, lastPort }) {
     if (!open || !open.request.complete || open.response.headersSent) socket.destroy();
   });
   const taken = await listen(server, host, port, lastPort);
-  process.env.SUMMANT_OWN_ADDRESS = `http://${host === '0.0.0.0' ? '127.0.0.1' : host === '::' ? '[::1]' : host.includes(':') ? `[${host}]` : host}:${server.address().port}`;
-  const shown = host.includes(':') ? `[${host}]` : host;
+  const shown = inAddress(host);
+  // A server that listens everywhere is reached here by the loopback address of its family.
+  const loopback = { '0.0.0.0': '127.0.0.1', '::': '::1' }[host];
+  process.env.SUMMANT_OWN_ADDRESS = `http://${inAddress(loopback ?? host)}:${server.address().port}`;
   return {
     address: `http://${shown}:${server.address().port}/`,
     taken,
@@ -104,3 +106,6 @@ async function listen(server, host, port, lastPort) {
   }
   throw new Stop(`Ports ${port} to ${lastPort} are all taken. Free one, or set PORT to another.`);
 }
+
+/** A host as it stands in an address (RFC 3986, 3.2.2). */
+const inAddress = (host) => (host.includes(':') ? `[${host}]` : host);

@@ -4,7 +4,7 @@ import { readOut } from '../../src/core/conditions/read-out.ts';
 import { inOrder } from '../../src/core/ordered.ts';
 import type { Condition, ConditionNode } from '../../src/core/policy/types.ts';
 import { tree, type Node } from '../support/conditions.ts';
-import { parseReadOut, type ReadLeaf, type ReadTree } from '../support/parse-read-out.ts';
+import { parseReadOut, wordOperator, type ReadLeaf, type ReadTree } from '../support/parse-read-out.ts';
 import { smallStore } from '../support/small-store.ts';
 
 const policy = { ...smallStore, qualifiers: { trade: { order: 1, name: 'Trade customers', condition: tree('all') } } };
@@ -164,7 +164,7 @@ function plainNode({ order: _, ...node }: ConditionNode): ReadLeaf | ReadTree {
   }
   if (node.kind === 'word') {
     const not = node.operator === 'isNot' || node.operator === 'noneOf';
-    return { ...node, operator: node.values.length > 1 ? (not ? 'noneOf' : 'oneOf') : not ? 'isNot' : 'is' };
+    return { ...node, operator: wordOperator(node.values.length > 1, not) };
   }
   if (node.kind === 'weekday') return { ...node, days: [...node.days].sort((a, b) => a - b) as typeof node.days };
   return node as ReadLeaf;

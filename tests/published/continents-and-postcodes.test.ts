@@ -51,8 +51,11 @@ describe('postcodes', () => {
     if (country === 'US') return code.replace(/^(\d{5})(\d{4})$/, '$1-$2');
     return country === 'JP' ? code.replace(/^(\d{3})(\d{4})$/, '$1-$2') : code;
   };
-  const mark = (of: string) =>
-    fc.constantFrom(...(of === '9' ? '0123456789' : of === 'A' ? 'ABCDEFGHIJKLMNOPRSTUVWXYZ' : 'ABCDEFGH0123456789'));
+  const marks = new Map([
+    ['9', '0123456789'],
+    ['A', 'ABCDEFGHIJKLMNOPRSTUVWXYZ'],
+  ]);
+  const mark = (of: string) => fc.constantFrom(...(marks.get(of) ?? 'ABCDEFGH0123456789'));
   const forms = Object.entries(postcodeForms).flatMap(([country, known]) =>
     known.map((form) => [country, form] as const),
   );

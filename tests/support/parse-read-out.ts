@@ -169,7 +169,7 @@ export function parseReadOut(sentence: string, names: ReadNames): ReadTree {
       return {
         kind: 'word',
         fact,
-        operator: list.length > 1 ? (not ? 'noneOf' : 'oneOf') : not ? 'isNot' : 'is',
+        operator: wordOperator(list.length > 1, not),
         values: list,
       } as ReadLeaf;
     }
@@ -265,4 +265,10 @@ export function parseReadOut(sentence: string, names: ReadNames): ReadTree {
   const read = tree();
   if (rest !== '') fail();
   return read;
+}
+
+/** How a fact is compared with one word or several. */
+export function wordOperator(several: boolean, not: boolean): 'is' | 'isNot' | 'oneOf' | 'noneOf' {
+  if (several) return not ? 'noneOf' : 'oneOf';
+  return not ? 'isNot' : 'is';
 }

@@ -51,8 +51,8 @@ export function chargeFromTrace(charge: TraceNode): number {
   }[word(charge.inputs.combine)];
   const price = prices.length > 0 ? combined! : plain(charge.inputs.otherwise);
   const [handling] = childrenOf(charge, 'handling');
-  const added = !handling ? 0 : handling.inputs.amount ? plain(handling.inputs.amount) : share(price, handling);
-  return price + added;
+  if (!handling) return price;
+  return price + (handling.inputs.amount ? plain(handling.inputs.amount) : share(price, handling));
 }
 
 interface Parts {
