@@ -212,14 +212,19 @@ function puttingFirst(
   theirs: readonly string[],
   perhapsThere: Operation[] | null,
 ): DraftModel {
-  const { kept, meeting } = rebase(edits, theirs, state.settled);
   const started = state.underWay === 'send' || state.perhapsThere !== null ? 1 : 0;
+  const sent = state.pending.slice(0, started);
+  const before = withPatches(state.saved.policy, sent);
+  const { kept, meeting } = rebase(edits, theirs, before);
+  // Those of this page were made without them.
+  const own = rebase(state.pending.slice(started), [], withPatches(before, kept));
   const first = started === 0 && kept[0] !== undefined && kept[0] === edits[0];
+  const asked = [...meeting, ...own.meeting];
   const next = {
     ...state,
-    pending: [...state.pending.slice(0, started), ...kept, ...state.pending.slice(started)],
+    pending: [...sent, ...kept, ...own.kept],
     perhapsThere: first ? perhapsThere : state.perhapsThere,
-    collisions: [...state.collisions, ...meeting.map((edit) => collisionOf(edit, state.settled))],
+    collisions: [...state.collisions, ...asked.map((edit) => collisionOf(edit, state.settled))],
   };
   return laid(next, state);
 }

@@ -22,8 +22,9 @@ export interface Rebased {
 
 /**
  * Edits waiting to be sent, oldest first, put on a newer policy. Edits to different places do not meet, because collections are
- * keyed by id. One that meets what someone else changed is held back, and so is each later one that touches what a held one
- * does, since it was made on top of it; one that would change nothing any more, both having come to the same, is done.
+ * keyed by id. One that meets what someone else changed is held back, and so is one that what it was made on is gone for, and
+ * each later one that touches what a held one does, since it was made on top of it; one that would change nothing any more,
+ * both having come to the same, is done.
  *
  * @param theirs paths that someone else changed
  */
@@ -37,9 +38,9 @@ export function rebase(edits: readonly Operation[][], theirs: readonly string[],
     const last = meeting.at(-1);
     const outcome = applyToPolicy(here, edit);
     if (last && meets(paths, held)) last.push(...edit);
-    else if (!meets(paths, theirs)) {
+    else if (outcome.ok && !meets(paths, theirs)) {
       kept.push(edit);
-      if (outcome.ok) here = outcome.policy;
+      here = outcome.policy;
       continue;
     } else if (outcome.ok && patchBetween(here, outcome.policy).length === 0) continue;
     else meeting.push([...edit]);
