@@ -13,12 +13,12 @@ export interface Application {
   stop: () => Promise<number | null>;
 }
 
-/** Runs scripts/start.mjs until it names its address. */
+/** Starts the application as `npm start` does, until it names its address. */
 export async function startApplication(
   environment: Record<string, string>,
   options: string[] = [],
 ): Promise<Application> {
-  const child = spawn(process.execPath, ['scripts/start.mjs', ...options], {
+  const child = spawn(process.execPath, ['--max-semi-space-size=32', 'scripts/start.mjs', ...options], {
     cwd: root,
     env: { ...process.env, PORT: '0', ...environment },
     stdio: ['ignore', 'pipe', 'pipe'],
