@@ -26,7 +26,6 @@ export default defineConfig({
           globalSetup: ['tests/server/start-application.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000,
-          poolOptions: { forks: { singleFork: true } },
         },
       },
       {

@@ -1,10 +1,9 @@
 // Everything that must hold, from a fresh checkout: types, layering, unit, server and browser tests. Ends on the counts.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { ensureBuilt } from './setup/build.mjs';
 import { programFromDebian } from './setup/debian.mjs';
 import { ensureNpmPackages } from './setup/npm-packages.mjs';
 import { say, Stop } from './setup/say.mjs';
@@ -14,27 +13,36 @@ const bin = (name) => join(root, 'node_modules', '.bin', name);
 const reports = mkdtempSync(join(tmpdir(), 'summant-tests-'));
 const counts = { passed: 0, failed: 0, skipped: 0 };
 
+/** What a step says stands together, also where several run side by side. */
 function step(name, command, args) {
-  say(`\n── ${name}`);
   const started = Date.now();
-  const { status } = spawnSync(command, args, {
-    cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NO_COLOR: '1' },
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NO_COLOR: '1' },
+    });
+    let said = '';
+    child.stdout.on('data', (chunk) => (said += chunk));
+    child.stderr.on('data', (chunk) => (said += chunk));
+    child.once('error', (error) => (said += `${error}\n`));
+    child.once('close', (status) => {
+      const seconds = Math.round((Date.now() - started) / 1000);
+      say(`\n── ${name}\n${said}── ${name}: ${status === 0 ? 'good' : 'NOT good'}, ${seconds} s`);
+      resolve(status === 0);
+    });
   });
-  say(`── ${name}: ${status === 0 ? 'good' : 'NOT good'}, ${Math.round((Date.now() - started) / 1000)} s`);
-  return status === 0;
 }
 
 /** A step that is good or not as a whole. */
-function check(name, command, args) {
-  counts[step(name, command, args) ? 'passed' : 'failed'] += 1;
+async function check(name, command, args) {
+  counts[(await step(name, command, args)) ? 'passed' : 'failed'] += 1;
 }
 
 /** A project of tests; a run that brings no report counts as one failure. */
-function tests(project) {
+async function tests(project) {
   const report = join(reports, `${project}.json`);
-  const good = step(`${project} tests`, bin('vitest'), [
+  const good = await step(`${project} tests`, bin('vitest'), [
     'run',
     '--project',
     project,
@@ -53,18 +61,26 @@ function tests(project) {
   }
 }
 
+/** Types, then the build that server and browser tests run on: both write what the framework generates. */
+async function typesAndBuild() {
+  await check('type check', bin('astro'), ['check', '--minimumFailingSeverity', 'error']);
+  await check('build', process.execPath, ['scripts/setup/ensure-built.mjs']);
+}
+
+async function formAndUnits() {
+  await check('form', bin('prettier'), ['--check', '.']);
+  await check('lint', bin('eslint'), ['.']);
+  await check('layering', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'demo']);
+  await tests('unit');
+}
+
 try {
   ensureNpmPackages(root);
   programFromDebian('mariadbd', ['mariadb-server']);
   programFromDebian('chromium', ['chromium', 'fonts-liberation']);
-  check('type check', bin('astro'), ['check', '--minimumFailingSeverity', 'error']);
-  check('form', bin('prettier'), ['--check', '.']);
-  check('lint', bin('eslint'), ['.']);
-  check('layering', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'demo']);
-  tests('unit');
-  ensureBuilt(root);
-  tests('server');
-  tests('browser');
+  await Promise.all([typesAndBuild(), formAndUnits()]);
+  await tests('server');
+  await tests('browser');
 } catch (error) {
   say(error instanceof Stop ? error.message : String(error?.stack ?? error));
   counts.failed += 1;

@@ -1,5 +1,5 @@
 import type { Operation } from 'rfc6902';
-import { inject, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { withPatches } from '../../src/core/policy/patch.ts';
 import type { HistoricEdit } from '../../src/contract/shapes/draft.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
@@ -15,8 +15,7 @@ import {
   type DraftBody,
   type ProblemBody,
 } from '../support/api.ts';
-
-const address = inject('address');
+import { address, databaseUrl } from '../support/server-here.ts';
 
 /** Makes a call that must be refused, and checks that the draft is as it was. */
 async function refused(
@@ -251,7 +250,7 @@ test(
     for (let step = 1; step <= 100; step++)
       ({ revision, policy } = (await patchDraft(address, revision, setGoal('nlbe', first + step))).body);
     expect(goalOf(policy, 'nlbe')).toBe(first + 100);
-    const second = await startApplication({ DATABASE_URL: inject('databaseUrl') }, ['--empty']);
+    const second = await startApplication({ DATABASE_URL: databaseUrl }, ['--empty']);
     try {
       expect((await readDraft(second.address)).policy).toEqual(policy);
       const there = await patchDraft(second.address, revision, setGoal('nlbe', first));

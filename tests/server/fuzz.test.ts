@@ -4,7 +4,7 @@ import { FromSchema, seeded } from '../support/from-schema.ts';
 import { openApiDocument } from '../../src/contract/openapi.ts';
 
 /** Further on demand: FUZZ_REQUESTS=200000 FUZZ_SEED=7 npx vitest run --project server tests/server/fuzz.test.ts */
-const requests = Number(process.env.FUZZ_REQUESTS ?? 20_000);
+const requests = Number(process.env.FUZZ_REQUESTS ?? 10_000);
 const seed = Number(process.env.FUZZ_SEED ?? 20_261_127);
 const atOnce = 8;
 

@@ -1,9 +1,9 @@
-import { describe, expect, inject, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import type { Product, ProductDeliveryChange } from '../../src/core/catalogue/product.ts';
 import { call, type ProblemBody } from '../support/api.ts';
 import { startApplication } from '../support/application.ts';
+import { address, databaseUrl } from '../support/server-here.ts';
 
-const address = inject('address');
 const product = async () =>
   (await call<{ products: Product[] }>(address, 'GET', '/api/products')).body.products.find(
     ({ id }) => id === 'tidewing-16',
@@ -30,7 +30,7 @@ describe('what bears on a product’s delivery', () => {
   });
   test('and is followed by quotes of another process on the same database', { timeout: 60_000 }, async () => {
     const was = (await product()).ownDelivery?.deat ?? null;
-    const other = await startApplication({ DATABASE_URL: inject('databaseUrl') }, ['--empty']);
+    const other = await startApplication({ DATABASE_URL: databaseUrl }, ['--empty']);
     try {
       const ordinary = await priceTo('DE', other.address);
       await change({ field: 'ownDelivery', market: 'deat', was, now: 1111 });

@@ -1,9 +1,9 @@
-import { inject, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import type { RateHistory } from '../../src/core/money/rate-history.ts';
 import { iso31662 } from 'iso-3166';
 import { call, patchDraft, readDraft, type ProblemBody } from '../support/api.ts';
+import { address } from '../support/server-here.ts';
 
-const address = inject('address');
 interface Counts {
   added: number;
   changed: number;

@@ -1,8 +1,7 @@
 import { request } from 'node:http';
-import { inject, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { call, etagOf, patchDraft, readDraft, setGoal, type ProblemBody } from '../support/api.ts';
-
-const address = inject('address');
+import { address, emptyAddress } from '../support/server-here.ts';
 
 interface QuoteBody {
   release: number;
@@ -189,7 +188,7 @@ describe('quotes', () => {
     ).toBe(415);
   });
   test('before the first release', async () => {
-    const reply = await call<ProblemBody>(inject('emptyAddress'), 'POST', '/api/quote', { body: cart });
+    const reply = await call<ProblemBody>(emptyAddress, 'POST', '/api/quote', { body: cart });
     expect(reply).toMatchObject({ status: 409, body: { title: 'Nothing has been released yet' } });
   });
 });

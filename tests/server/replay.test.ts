@@ -1,12 +1,13 @@
 import mysql, { type RowDataPacket } from 'mysql2/promise';
-import { expect, inject, test } from 'vitest';
+import { expect, test } from 'vitest';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
 import { replayOrders } from '../../src/core/orders/replay.ts';
 import { ordersOf } from '../support/orders-of.ts';
 import { onlyFreeDelivery } from '../support/only-free-delivery.ts';
+import { address, databaseUrl } from '../support/server-here.ts';
 
 test('past orders replayed come to what plain SQL says of them, for an offer that can be said in SQL', async () => {
-  const connection = await mysql.createConnection({ uri: inject('databaseUrl'), timezone: 'Z' });
+  const connection = await mysql.createConnection({ uri: databaseUrl, timezone: 'Z' });
   const [before, after] = [7000, 5500];
   // To the door £8.95, from £50 £6.95; at a collection point, which is chosen at first where nothing is known, £4.95.
   const price = "CASE WHEN option_id = 'uk-tracked' THEN IF(goods_minor < 5000, 895, 695) ELSE 495 END";
@@ -18,7 +19,7 @@ test('past orders replayed come to what plain SQL says of them, for an offer tha
     [after, before, after, before, after],
   );
   await connection.end();
-  const orders = await ordersOf(inject('address'), 'uk');
+  const orders = await ordersOf(address, 'uk');
   const zone = (goal: number) =>
     compilePolicy(onlyFreeDelivery(goal))
       .markets.get('uk')!

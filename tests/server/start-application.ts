@@ -1,30 +1,33 @@
 import type { TestProject } from 'vitest/node';
 import { freshDatabase, startApplication, startTestDatabase } from '../support/application.ts';
+import type { ServerOfWorker } from '../support/server-here.ts';
+import { workers as count } from '../support/workers.ts';
 
 declare module 'vitest' {
   interface ProvidedContext {
-    address: string;
-    databaseUrl: string;
     databaseServerUrl: string;
-    emptyAddress: string;
   }
 }
 
-/** One application with the demo store for all server tests, on the tests' own database. */
+/** For each worker of the server tests: an application with the demo store and an empty one, on the tests' own database server. */
 export async function setup(project: TestProject): Promise<() => Promise<void>> {
   const database = await startTestDatabase('server');
-  const url = await freshDatabase(database.url, 'summant_server');
-  const application = await startApplication({ DATABASE_URL: url });
-  const empty = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_empty') }, [
-    '--empty',
-  ]);
-  project.provide('address', application.address);
-  project.provide('databaseUrl', url);
+  const stopping: (() => Promise<unknown>)[] = [];
+  const start = async (databaseUrl: string, options: string[] = []): Promise<string> => {
+    const application = await startApplication({ DATABASE_URL: databaseUrl }, options);
+    stopping.push(application.stop);
+    return application.address;
+  };
+  const workers: ServerOfWorker[] = [];
+  for (let worker = 1; worker <= count; worker++) {
+    const databaseUrl = await freshDatabase(database.url, `summant_server_${worker}`);
+    const emptyUrl = await freshDatabase(database.url, `summant_empty_${worker}`);
+    workers.push({ address: await start(databaseUrl), databaseUrl, emptyAddress: await start(emptyUrl, ['--empty']) });
+  }
+  project.provide('serverWorkers', workers);
   project.provide('databaseServerUrl', database.url);
-  project.provide('emptyAddress', empty.address);
   return async () => {
-    await application.stop();
-    await empty.stop();
+    for (const stop of stopping) await stop();
     await database.stop();
   };
 }

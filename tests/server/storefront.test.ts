@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { beforeAll, expect, inject, test } from 'vitest';
+import { beforeAll, expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { demoProducts } from '../../demo/products.ts';
 import { catalogueOf } from '../../src/core/catalogue/product.ts';
@@ -15,8 +15,8 @@ import { rehearse } from '../../src/islands/rehearsal/rehearse-cart.ts';
 import { shopOf } from '../../src/islands/rehearse/shop-of.ts';
 import { Storefront } from '../../src/islands/storefront/Storefront.tsx';
 import { call } from '../support/api.ts';
+import { address } from '../support/server-here.ts';
 
-const address = inject('address');
 const catalogue = catalogueOf(demoProducts);
 let compiled: CompiledPolicy;
 let release: number;

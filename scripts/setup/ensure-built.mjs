@@ -1,0 +1,4 @@
+import { fileURLToPath } from 'node:url';
+import { ensureBuilt } from './build.mjs';
+
+ensureBuilt(fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, ''));

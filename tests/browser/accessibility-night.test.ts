@@ -1,7 +1,0 @@
-import { beforeAll } from 'vitest';
-import { resetDraft, useBrowser } from '../support/browser.ts';
-import { describeAccessibility } from '../support/describe-accessibility.ts';
-
-const { open } = useBrowser();
-beforeAll(() => resetDraft());
-describeAccessibility('dark', open);
