@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { distributionOf, type Distribution, type ValueCounts } from '../../core/orders/distribution.ts';
 import { ordersClient } from '../../client/orders/orders-client.ts';
 
@@ -11,10 +11,9 @@ export function useDistributions(
   const [loaded, setLoaded] = useState<ReadonlyMap<string, Distribution>>(
     () => new Map(values ? [[first, distributionOf(values)]] : []),
   );
-  const missing = useMemo(() => markets.filter((market) => !loaded.has(market)).join(','), [markets, loaded]);
+  const next = markets.find((market) => !loaded.has(market));
   useEffect(() => {
-    const next = missing.split(',')[0];
-    if (!next) return;
+    if (next === undefined) return;
     let wanted = true;
     const take = (distribution: Distribution) => wanted && setLoaded((known) => new Map(known).set(next, distribution));
     ordersClient()
@@ -23,6 +22,6 @@ export function useDistributions(
     return () => {
       wanted = false;
     };
-  }, [missing]);
+  }, [next]);
   return loaded;
 }
