@@ -8,7 +8,7 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled } from '../page/page-context.tsx';
 import { useGuardedEdit } from '../page/use-edit.tsx';
-import { useQuery } from '../page/use-query.ts';
+import { useQuery, type SetQuery } from '../page/use-query.ts';
 import { Calendars } from './Calendars.tsx';
 import { ChargePicture } from './ChargePicture.tsx';
 import { CompareZones } from './CompareZones.tsx';
@@ -97,7 +97,7 @@ function ZoneDelivery({
   marketId: string;
   zoneId: string;
   optionAsked: string | undefined;
-  setQuery: (change: Record<string, string>) => void;
+  setQuery: SetQuery;
 }) {
   const policy = usePolicy();
   const compiledMarket = useCompiled().markets.get(marketId);

@@ -6,7 +6,7 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Calm, useDraft, usePolicy } from '../page/draft-context.tsx';
 import { useCompiled, useNotation } from '../page/page-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
-import { useQuery } from '../page/use-query.ts';
+import { useQuery, type SetQuery } from '../page/use-query.ts';
 import { MarketLine } from './MarketLine.tsx';
 import { GoalGrid } from './GoalGrid.tsx';
 import { AddOffer } from './AddOffer.tsx';
@@ -98,7 +98,7 @@ function AskedPhrase({
 }: {
   marketId: string;
   query: Record<string, string>;
-  setQuery: (change: Record<string, string>) => void;
+  setQuery: SetQuery;
 }) {
   const { markets, shoppers = {} } = usePolicy();
   const zones = useCompiled().markets.get(marketId)?.zones ?? [];

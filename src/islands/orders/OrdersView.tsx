@@ -11,7 +11,7 @@ import { toDecimal } from '../../core/money/decimal.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { useWidth } from '../../ui/use-width.ts';
-import { useQuery } from '../page/use-query.ts';
+import { useQuery, type SetQuery } from '../page/use-query.ts';
 import { parseGoal } from '../fields/goal-field.ts';
 import { niceStep } from '../../core/orders/nice-step.ts';
 import { AssumptionLine } from './AssumptionLine.tsx';
@@ -121,7 +121,7 @@ function Studied({
   policy: Policy;
   here: MarketOrders;
   query: Record<string, string>;
-  setQuery: (change: Record<string, string>) => void;
+  setQuery: SetQuery;
   worker: ReturnType<typeof useMarketOrders>['worker'];
 }) {
   const { study, bounds } = here;

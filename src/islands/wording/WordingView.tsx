@@ -4,12 +4,11 @@ import { holdsInMarket } from '../../core/offers/authoring/holds-in-market.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { findText } from '../../core/wording/find-text.ts';
 import { languagesOfOffer } from '../../core/wording/languages/languages.ts';
-import { places, type TextPlace } from '../../core/wording/places.ts';
+import { type TextPlace } from '../../core/wording/places.ts';
 import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { textAddresses, textPlaces } from '../../core/wording/text-address.ts';
 import type { Market, Policy } from '../../core/policy/types.ts';
-import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled } from '../page/page-context.tsx';
 import { useQuery } from '../page/use-query.ts';
@@ -19,6 +18,8 @@ import { Samples } from './Samples.tsx';
 import { Storyboard } from './Storyboard.tsx';
 import { TranslationFiles } from './TranslationFiles.tsx';
 import { WhoLeads } from './WhoLeads.tsx';
+import { AskedPhrase } from './AskedPhrase.tsx';
+import { PlaceChoices } from './PlaceChoices.tsx';
 
 const views = [
   ['', 'Storyboard'],
@@ -82,7 +83,7 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
         <>
           {view === '' && (
             <>
-              <Places
+              <PlaceChoices
                 offerId={offerId}
                 language={language}
                 place={place}
@@ -137,98 +138,6 @@ const languagesSeen = (policy: Policy, offerId: string, { languages }: Market): 
     ...textAddresses(policy, offerId).map((address) => address.language),
   ]),
 ];
-
-/** Which offer is read, where, and in which language. */
-function AskedPhrase({
-  offerId,
-  marketId,
-  language,
-  languages,
-  setQuery,
-}: {
-  offerId: string;
-  marketId: string;
-  language: string;
-  languages: readonly string[];
-  setQuery: (change: Record<string, string>) => void;
-}) {
-  const policy = usePolicy();
-  const offers = inOrder(policy.offers).filter(([, { archived }]) => !archived || policy.offers[offerId]?.archived);
-  return (
-    <>
-      Shoppers read of{' '}
-      <PhraseSelect
-        head
-        label="Offer"
-        value={offerId}
-        options={offers.map(([id, { name }]) => [id, name])}
-        choose={(id) => setQuery({ offer: id, market: '', language: '' })}
-        testId="offer-phrase"
-      />{' '}
-      in{' '}
-      <PhraseSelect
-        head
-        label="Market"
-        value={marketId}
-        options={inOrder(policy.markets).map(([id, { name }]) => [id, name])}
-        choose={(id) => setQuery({ market: id, language: '' })}
-        testId="market-phrase"
-      />
-      , in{' '}
-      <PhraseSelect
-        head
-        label="Language"
-        value={language}
-        options={languages.map((tag) => [tag, tag])}
-        choose={(tag) => setQuery({ language: tag })}
-        testId="language-phrase"
-      />
-    </>
-  );
-}
-
-/** The places; one with a text of its own in this language is marked. */
-function Places({
-  offerId,
-  language,
-  place,
-  choose,
-}: {
-  offerId: string;
-  language: string;
-  place: TextPlace;
-  choose: (place: TextPlace) => void;
-}) {
-  const { wording } = usePolicy();
-  return (
-    <p className="mb-2 flex flex-wrap items-baseline gap-x-1" role="group" aria-label="Place in the shop">
-      <span className="text-soft">at</span>
-      {textPlaces.map((id) => {
-        const own =
-          id !== 'everyPlace' &&
-          Object.values(wording[offerId] ?? {}).some((byPlace) => byPlace[id]?.[language] !== undefined);
-        return (
-          <button
-            key={id}
-            type="button"
-            className="day-toggle"
-            aria-pressed={id === place}
-            onClick={() => choose(id)}
-            data-testid={`place-${id}`}
-          >
-            {id === 'everyPlace' ? 'every place' : places[id].short}
-            {own && (
-              <span className="text-ember" title="has texts of its own">
-                {' '}
-                ◆
-              </span>
-            )}
-          </button>
-        );
-      })}
-    </p>
-  );
-}
 
 function Looks({ offerId, marketId, language }: { offerId: string; marketId: string; language: string }) {
   const policy = usePolicy();
