@@ -1,5 +1,4 @@
 import { inOrder } from '../../core/ordered.ts';
-import type { Market } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { type SetQuery } from '../page/use-query.ts';
