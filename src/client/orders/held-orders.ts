@@ -3,12 +3,11 @@ import { compileTerms } from '../../core/markets/terms.ts';
 import { measureBunching, type BunchingQuestion, type BunchingResult } from '../../core/orders/bunching.ts';
 import type { OrderColumns } from '../../core/orders/columns.ts';
 import { conditionOnOrders, type ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
-import { distributionOf, type Distribution } from '../../core/orders/distribution.ts';
+import type { Distribution } from '../../core/orders/distribution.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
 import { boundsOf, studyOrders, type OrderBounds, type OrderStudy } from '../../core/orders/study.ts';
 import { allOrders, tallyOf, type OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition, Market, Policy } from '../../core/policy/types.ts';
-import { call } from '../http.ts';
 import { readOrders } from './read-orders.ts';
 
 /** Of the draft, what a condition is tried on orders with. */
@@ -58,16 +57,12 @@ export class HeldOrders {
     );
   }
 
-  /** Counted from the orders where they are held; their values alone are read where they are not. @throws Error in words */
-  async distribution(market: string): Promise<Distribution> {
-    const held = this.#held.get(market);
-    if (held) {
-      const { values, cumulative, orders } = tallyOf(await held, allOrders);
-      return { values, cumulative, orders };
-    }
-    const answer = await call('GET /api/orders/values', { query: { market } });
-    if (!answer.ok) throw new Error(answer.problem.title);
-    return distributionOf(answer.body);
+  /** Null where the market's orders are not held. */
+  async distribution(market: string): Promise<Distribution | null> {
+    const held = await this.#held.get(market);
+    if (!held) return null;
+    const { values, cumulative, orders } = tallyOf(held, allOrders);
+    return { values, cumulative, orders };
   }
 
   /** @param progress told the share done */

@@ -1,11 +1,12 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { BunchingQuestion, BunchingResult } from '../../core/orders/bunching.ts';
 import type { ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
-import type { Distribution } from '../../core/orders/distribution.ts';
+import { distributionOf, type Distribution } from '../../core/orders/distribution.ts';
 import type { OrderBounds, OrderStudy } from '../../core/orders/study.ts';
 import type { OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition } from '../../core/policy/types.ts';
 import type { ConditionSources, HeldOrders } from './held-orders.ts';
+import { call } from '../http.ts';
 import { readMonths } from './read-orders.ts';
 import type { ReplayRequest, TellReplay } from './replay-messages.ts';
 import type { Replaying } from './replay.worker.ts';
@@ -24,20 +25,25 @@ function brokenOf(worker: Worker): Promise<never> {
  * still wanted.
  */
 export class OrdersClient {
-  readonly #orders: Remote<HeldOrders>;
-  readonly #broken: Promise<never>;
+  #connection: { orders: Remote<HeldOrders>; broken: Promise<never> } | null = null;
   /** answers asked for before anybody wanted them, by question; each is taken once */
   readonly #ahead = new Map<string, Promise<unknown>>();
 
-  constructor() {
+  /** The worker, started when orders are asked for first. */
+  get #worker() {
+    if (this.#connection) return this.#connection;
     const worker = new Worker(new URL('./orders.worker.ts', import.meta.url), { type: 'module' });
-    this.#orders = wrap<HeldOrders>(worker);
-    this.#broken = brokenOf(worker);
+    return (this.#connection = { orders: wrap<HeldOrders>(worker), broken: brokenOf(worker) });
+  }
+
+  get #orders(): Remote<HeldOrders> {
+    return this.#worker.orders;
   }
 
   /** Asks for a market and what the address looks at in it, to have it when the view asks. What goes wrong is told then. */
   lookAhead(market: string, filter: (bounds: OrderBounds) => OrderFilter): void {
-    const bounds = readMonths(market).then((months) => this.#orders.bounds(market, months));
+    const { orders } = this.#worker;
+    const bounds = readMonths(market).then((months) => this.#answer(orders.bounds(market, months)));
     this.#ahead.set(market, bounds);
     bounds.then(
       (known) => {
@@ -58,8 +64,13 @@ export class OrdersClient {
     return this.#take<OrderStudy>(keyOf(market, filter)) ?? this.#answer(this.#orders.study(market, filter));
   }
 
-  distribution(market: string): Promise<Distribution> {
-    return this.#answer(this.#orders.distribution(market));
+  /** Counted from the orders where they are held; their values alone are read where they are not. @throws Error in words */
+  async distribution(market: string): Promise<Distribution> {
+    const held = this.#connection && (await this.#answer(this.#orders.distribution(market)));
+    if (held) return held;
+    const answer = await call('GET /api/orders/values', { query: { market } });
+    if (!answer.ok) throw new Error(answer.problem.title);
+    return distributionOf(answer.body);
   }
 
   /** @param progress told the share done */
@@ -83,17 +94,17 @@ export class OrdersClient {
     void this.#orders.answer(transfer(port1, [port1]));
     const replayed = wrap<Replaying>(worker).replay(request, transfer(port2, [port2]), proxy(tell));
     const stop = () => worker.terminate();
-    return { done: Promise.race([replayed, brokenOf(worker), this.#broken]).finally(stop), stop };
+    return { done: Promise.race([replayed, brokenOf(worker), this.#worker.broken]).finally(stop), stop };
   }
 
   /** Orders have changed on the server. */
   forget(): void {
     this.#ahead.clear();
-    void this.#orders.forget();
+    void this.#connection?.orders.forget();
   }
 
   #answer<T>(reply: Promise<T>): Promise<T> {
-    return Promise.race([reply, this.#broken]);
+    return Promise.race([reply, this.#worker.broken]);
   }
 
   #take<T>(question: string): Promise<T> | undefined {
