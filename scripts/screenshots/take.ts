@@ -104,6 +104,8 @@ for (const { name, path, scheme, before } of pictures) {
   await page.waitForLoadState('networkidle');
   await before?.(page);
   await page.mouse.move(640, 795);
+  // A picture drawn with a font that is still on its way is another picture.
+  await page.evaluate(() => document.fonts.ready.then(() => document.fonts.status));
   await page.screenshot({ path: `${root}/docs/screenshots/${name}.png` });
   await page.close();
   console.log(`docs/screenshots/${name}.png`);
