@@ -16,6 +16,7 @@ const counts = { passed: 0, failed: 0, skipped: 0 };
 /** What a step says stands together, also where several run side by side. */
 function step(name, command, args) {
   const started = Date.now();
+  say(`── ${name} …`);
   return new Promise((resolve) => {
     const child = spawn(command, args, {
       cwd: root,

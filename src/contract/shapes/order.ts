@@ -62,4 +62,3 @@ export const GroupQueryShape = object({
   option: optional(name),
   delivery: optional(word('all', 'paid', 'free')),
 });
-export type GroupQuery = Static<typeof GroupQueryShape>;

@@ -27,69 +27,67 @@ export function AreaEditor({ zoneId, zone, market, side }: { zoneId: string; zon
   const place = inOrder(policy.places ?? {}).find(([, { coordinates }]) => coordinates)?.[1].coordinates;
   const words = side === 'include' ? 'Takes in' : 'Leaves out';
   return (
-    <GuardedEdits edit={edit}>
-      <div className="mb-1" data-testid={`area-${side}`}>
-        <p className="leading-7 text-soft">
-          {words}
-          {parts.length === 0 && ' nothing'}
-        </p>
-        {refusal}
-        <ul className="ml-4">
-          {parts.map(([id, part]) => (
-            <li key={id} className="flex flex-wrap items-baseline gap-x-2 leading-7">
-              <Part zoneId={zoneId} side={side} partId={id} part={part} market={market} policy={policy} />
-              {(side === 'exclude' || parts.length > 1) && (
-                <Remove what={`this part of ${zone.name}`} remove={() => edit(removeAreaPart(zoneId, side, id))} />
-              )}
-            </li>
-          ))}
-        </ul>
-        <p className="ml-4 flex flex-wrap gap-x-1 text-[13px]">
-          <span className="self-center text-soft">{side === 'include' ? 'Take in' : 'Leave out'}</span>
-          {side === 'include' && !parts.some(([, { kind }]) => kind === 'wholeMarket') && (
-            <button type="button" className="quiet-button" onClick={() => add({ kind: 'wholeMarket' })}>
-              the whole market
-            </button>
-          )}
-          <button type="button" className="quiet-button" onClick={() => add({ kind: 'country', country })}>
-            a country
+    <div className="mb-1" data-testid={`area-${side}`}>
+      <p className="leading-7 text-soft">
+        {words}
+        {parts.length === 0 && ' nothing'}
+      </p>
+      {refusal}
+      <ul className="ml-4">
+        {parts.map(([id, part]) => (
+          <li key={id} className="flex flex-wrap items-baseline gap-x-2 leading-7">
+            <Part zoneId={zoneId} side={side} partId={id} part={part} market={market} policy={policy} />
+            {(side === 'exclude' || parts.length > 1) && (
+              <Remove what={`this part of ${zone.name}`} remove={() => edit(removeAreaPart(zoneId, side, id))} />
+            )}
+          </li>
+        ))}
+      </ul>
+      <p className="ml-4 flex flex-wrap gap-x-1 text-[13px]">
+        <span className="self-center text-soft">{side === 'include' ? 'Take in' : 'Leave out'}</span>
+        {side === 'include' && !parts.some(([, { kind }]) => kind === 'wholeMarket') && (
+          <button type="button" className="quiet-button" onClick={() => add({ kind: 'wholeMarket' })}>
+            the whole market
           </button>
-          <RegionButton country={country} add={add} />
-          <button
-            type="button"
-            className="quiet-button"
-            onClick={() => setPasting(!pasting)}
-            aria-expanded={pasting}
-            data-testid={`paste-${side}`}
-          >
-            postcodes
-          </button>
-          <button
-            type="button"
-            className="quiet-button"
-            onClick={() =>
-              add({ kind: 'radius', center: place ?? { latitude: 52, longitude: 5 }, distance: 10, unit: 'km' })
-            }
-          >
-            a distance around a point
-          </button>
-        </p>
-        {pasting && (
-          <PastePostcodes
-            side={side}
-            countries={market.countries.length > 0 ? market.countries : [country]}
-            accept={(of, patterns) => {
-              setPasting(false);
-              add({
-                kind: 'postcodes',
-                country: of,
-                patterns: Object.fromEntries(patterns.map((pattern) => [pattern, true as const])),
-              });
-            }}
-          />
         )}
-      </div>
-    </GuardedEdits>
+        <button type="button" className="quiet-button" onClick={() => add({ kind: 'country', country })}>
+          a country
+        </button>
+        <RegionButton country={country} add={add} />
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={() => setPasting(!pasting)}
+          aria-expanded={pasting}
+          data-testid={`paste-${side}`}
+        >
+          postcodes
+        </button>
+        <button
+          type="button"
+          className="quiet-button"
+          onClick={() =>
+            add({ kind: 'radius', center: place ?? { latitude: 52, longitude: 5 }, distance: 10, unit: 'km' })
+          }
+        >
+          a distance around a point
+        </button>
+      </p>
+      {pasting && (
+        <PastePostcodes
+          side={side}
+          countries={market.countries.length > 0 ? market.countries : [country]}
+          accept={(of, patterns) => {
+            setPasting(false);
+            add({
+              kind: 'postcodes',
+              country: of,
+              patterns: Object.fromEntries(patterns.map((pattern) => [pattern, true as const])),
+            });
+          }}
+        />
+      )}
+    </div>
   );
 }
 
@@ -130,25 +128,19 @@ function Part({
     [...new Set([...market.countries, selected])].map((code) => [code, countryName(code, locale)] as const);
   switch (part.kind) {
     case 'wholeMarket':
-      return (
-        <GuardedEdits edit={edit}>
-          <span>the whole market</span>
-        </GuardedEdits>
-      );
+      return <span>the whole market</span>;
     case 'country':
       return (
-        <GuardedEdits edit={edit}>
-          <span>
-            all of{' '}
-            <PhraseSelect
-              label="Country"
-              value={part.country}
-              options={countries(part.country)}
-              choose={(code) => edit(setAt(at('country'), code))}
-            />
-            {refusal}
-          </span>
-        </GuardedEdits>
+        <span>
+          all of{' '}
+          <PhraseSelect
+            label="Country"
+            value={part.country}
+            options={countries(part.country)}
+            choose={(code) => edit(setAt(at('country'), code))}
+          />
+          {refusal}
+        </span>
       );
     case 'region':
       return (
@@ -160,25 +152,23 @@ function Part({
       );
     case 'postcodes':
       return (
-        <GuardedEdits edit={edit}>
-          <span>
-            postcodes in{' '}
-            <PhraseSelect
-              label="Country"
-              value={part.country}
-              options={countries(part.country)}
-              choose={(code) => edit(setAt(at('country'), code))}
-            />
-            {refusal}
-            <PostcodePatterns
-              zoneId={zoneId}
-              side={side}
-              partId={partId}
-              country={part.country}
-              patterns={part.patterns}
-            />
-          </span>
-        </GuardedEdits>
+        <span>
+          postcodes in{' '}
+          <PhraseSelect
+            label="Country"
+            value={part.country}
+            options={countries(part.country)}
+            choose={(code) => edit(setAt(at('country'), code))}
+          />
+          {refusal}
+          <PostcodePatterns
+            zoneId={zoneId}
+            side={side}
+            partId={partId}
+            country={part.country}
+            patterns={part.patterns}
+          />
+        </span>
       );
     case 'radius': {
       const number = (label: string, value: number, least: number, most: number, ...steps: string[]) => (

@@ -59,7 +59,8 @@ export function Effect() {
     };
     done.then(
       () => hear((before) => ({ ...before, share: 1, done: true })),
-      (error: unknown) => hear((before) => ({ ...before, done: true, problem: String(error) })),
+      (error: unknown) =>
+        hear((before) => ({ ...before, done: true, problem: error instanceof Error ? error.message : String(error) })),
     );
   };
   const cancel = () => {

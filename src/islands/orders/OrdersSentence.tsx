@@ -6,6 +6,7 @@ import { useNotation } from '../page/page-context.tsx';
 import { periodsOf } from './order-choice.ts';
 import type { MarketOrders } from './use-market-orders.ts';
 import { wordsFor } from './words.ts';
+import type { SetQuery } from '../page/use-query.ts';
 
 /** Which orders are looked at, as a sentence of choices. */
 export function OrdersSentence({
@@ -20,7 +21,7 @@ export function OrdersSentence({
   marketId: string;
   markets: [string, Market][];
   query: Record<string, string>;
-  setQuery: (change: Record<string, string>) => void;
+  setQuery: SetQuery;
   orders: MarketOrders | null;
   reading: boolean;
   openImport: (kind: 'orders' | 'products') => void;

@@ -1,4 +1,4 @@
-import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useContext, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { policyOfPage } from '../../client/page-policy.ts';
@@ -6,10 +6,12 @@ import type { PageProps } from '../../contract/page.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
 import { policyChanges, type PolicyChange } from '../../core/changes/changes.ts';
 import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
+import { Memo } from '../../core/memo.ts';
 import { formatMoney, formatNumber } from '../../core/money/format.ts';
 import { withPatches } from '../../core/policy/patch.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { DraftProvider, usePolicy } from './draft-context.tsx';
+import { PageEdits } from './use-edit.tsx';
 
 interface CurrentRelease {
   number: number;
@@ -47,7 +49,9 @@ export function PageProvider({ props, children }: { props: PageProps; children: 
   const [page] = useState(() => constantsOf(props, draft.policy));
   return (
     <DraftProvider draft={draft}>
-      <PageContext.Provider value={page}>{children}</PageContext.Provider>
+      <PageContext.Provider value={page}>
+        <PageEdits>{children}</PageEdits>
+      </PageContext.Provider>
     </DraftProvider>
   );
 }
@@ -99,10 +103,15 @@ export function useCompiledRelease(): CompiledPolicy | null {
   return release && compilePolicy(release.policy);
 }
 
-/** What the draft as shown differs in from the current release. */
+const changesOf = new Memo((draft: Policy, { release, locale }: { release: Policy; locale: string }) =>
+  policyChanges(release, draft, locale),
+);
+const none: PolicyChange[] = [];
+
+/** What the draft as shown differs in from the current release: worked out once for all who ask. */
 export function useChanges(): PolicyChange[] {
   const policy = usePolicy();
   const release = useRelease();
   const { locale } = useNotation();
-  return useMemo(() => (release ? policyChanges(release.policy, policy, locale) : []), [release, policy, locale]);
+  return release ? changesOf.get(policy, { release: release.policy, locale }) : none;
 }

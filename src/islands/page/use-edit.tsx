@@ -7,14 +7,8 @@ export type MakeEdit = (edit: Edit) => boolean;
 
 const EditsHere = createContext<MakeEdit | null>(null);
 
-/** Edits made below are refused where `edit` of `useGuardedEdit` shows its reasons. */
-export function GuardedEdits({ edit, children }: { edit: MakeEdit; children: ReactNode }) {
-  return <EditsHere.Provider value={edit}>{children}</EditsHere.Provider>;
-}
-
-/** The way to edit: refused in the nearest place that shows reasons, else at the top of the page. */
-export function useEdit(): MakeEdit {
-  const here = useContext(EditsHere);
+/** Edits made below are refused at the top of the page, unless a nearer place shows reasons. */
+export function PageEdits({ children }: { children: ReactNode }) {
   const edit = useDraft((state) => state.edit);
   const refuse = useDraft((state) => state.refuse);
   const onPage = useCallback(
@@ -25,7 +19,19 @@ export function useEdit(): MakeEdit {
     },
     [edit, refuse],
   );
-  return here ?? onPage;
+  return <GuardedEdits edit={onPage}>{children}</GuardedEdits>;
+}
+
+/** Edits made below are refused where `edit` of `useGuardedEdit` shows its reasons. */
+export function GuardedEdits({ edit, children }: { edit: MakeEdit; children: ReactNode }) {
+  return <EditsHere.Provider value={edit}>{children}</EditsHere.Provider>;
+}
+
+/** The way to edit: refused in the nearest place that shows reasons, else at the top of the page. */
+export function useEdit(): MakeEdit {
+  const edit = useContext(EditsHere);
+  if (!edit) throw new Error('useEdit outside of its page');
+  return edit;
 }
 
 /**

@@ -1,7 +1,7 @@
 import { inOrder } from '../../core/ordered.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
-import { type SetQuery } from '../page/use-query.ts';
+import type { SetQuery } from '../page/use-query.ts';
 
 /** Which offer is read, where, and in which language. */
 export function AskedPhrase({

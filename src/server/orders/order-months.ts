@@ -53,7 +53,7 @@ export async function packedMonth(marketId: string, month: string, hash: string)
 }
 
 /** All orders of a market. */
-export async function orderColumns(marketId: string, currency: string, timeZone: string): Promise<OrderColumns> {
+export async function readOrderColumns(marketId: string, currency: string, timeZone: string): Promise<OrderColumns> {
   await orderMonths(marketId, currency, timeZone);
   const [rows] = await reading((pool) =>
     pool.query<RowDataPacket[]>(

@@ -1,7 +1,7 @@
 import type { PoolConnection } from 'mysql2/promise';
 import type { ValueCounts } from '../../core/orders/distribution.ts';
 import { allOrders, tallyOf, valueCountsOf } from '../../core/orders/tally.ts';
-import { orderColumns, touchMonths } from './order-months.ts';
+import { readOrderColumns, touchMonths } from './order-months.ts';
 
 /** One past order, amounts in minor units of its currency. */
 export interface PastOrder {
@@ -71,6 +71,6 @@ export async function addOrders(connection: PoolConnection, orders: readonly Pas
 
 /** The distinct order values of a market with the number of orders of each, exact. */
 export async function valueCounts(marketId: string, currency: string, timeZone: string): Promise<ValueCounts> {
-  const columns = await orderColumns(marketId, currency, timeZone);
+  const columns = await readOrderColumns(marketId, currency, timeZone);
   return valueCountsOf(tallyOf(columns, allOrders), currency);
 }
