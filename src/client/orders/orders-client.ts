@@ -10,6 +10,7 @@ import { call } from '../http.ts';
 import { readMonths } from './read-orders.ts';
 import type { ReplayRequest, TellReplay } from './replay-messages.ts';
 import type { Replaying } from './replay.worker.ts';
+import { untilAnswered } from './until-answered.ts';
 
 /** Ends with an error when the worker cannot be loaded, or breaks outside of an answer. */
 function brokenOf(worker: Worker): Promise<never> {
@@ -80,7 +81,10 @@ export class OrdersClient {
     question: BunchingQuestion,
     progress: (share: number) => void,
   ): Promise<BunchingResult> {
-    return this.#answer<BunchingResult>(this.#orders.bunching(market, filter, question, proxy(progress)));
+    return untilAnswered(
+      (tell) => this.#answer<BunchingResult>(this.#orders.bunching(market, filter, question, proxy(tell))),
+      progress,
+    );
   }
 
   condition(market: string, condition: Condition, on: ConditionSources): Promise<ConditionOnOrders> {

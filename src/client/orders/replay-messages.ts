@@ -18,4 +18,5 @@ export type ReplayNews =
   | { kind: 'left'; market: string; reason: string }
   | { kind: 'progress'; share: number };
 
-export type TellReplay = (news: ReplayNews) => void;
+/** From a worker: done once it has been heard. */
+export type TellReplay = (news: ReplayNews) => void | Promise<void>;

@@ -18,19 +18,21 @@ export class Replaying {
     for (const whole of [false, true]) {
       for (const [index, market] of markets.entries()) {
         const zonesOf = replayZonesOf(ahead.markets.get(market), current?.markets.get(market));
-        const left = (reason: string) => !whole && tell({ kind: 'left', market, reason });
+        const left = async (reason: string) => {
+          if (!whole) await tell({ kind: 'left', market, reason });
+        };
         if (!zonesOf) {
-          left('no zone of it is on');
+          await left('no zone of it is on');
           continue;
         }
         const currency = current?.markets.get(market)?.market.currency;
         if (currency !== undefined && currency !== ahead.markets.get(market)?.market.currency) {
-          left('its currency is another one in the release');
+          await left('its currency is another one in the release');
           continue;
         }
         const columns = held.get(market) ?? (await orders.columns(market).catch(() => null));
         if (!columns) {
-          left('its orders could not be read');
+          await left('its orders could not be read');
           continue;
         }
         held.set(market, columns);
@@ -39,9 +41,10 @@ export class Replaying {
           zonesOf,
           now,
           whole ? 1 : sampled,
-          (share) => whole && tell({ kind: 'progress', share: (index + share) / markets.length }),
+          (share) => void (whole && tell({ kind: 'progress', share: (index + share) / markets.length })),
         );
-        tell({ kind: 'market', market, whole, replay });
+        // Heard before the end is told, which comes by another channel.
+        await tell({ kind: 'market', market, whole, replay });
       }
     }
   }

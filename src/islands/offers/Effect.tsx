@@ -47,7 +47,9 @@ export function Effect() {
     setAsked(policy);
     setRunning({ share: 0, results: new Map(), left: new Map(), done: false });
     let wanted = true;
-    const hear = (change: (before: Running) => Running) => wanted && setRunning((before) => before && change(before));
+    const hear = (change: (before: Running) => Running): void => {
+      if (wanted) setRunning((before) => before && change(before));
+    };
     const markets = inOrder(policy.markets).map(([id]) => id);
     const { done, stop } = ordersClient().replay(
       { draft: policy, release: release?.policy ?? null, markets, now },
