@@ -20,7 +20,7 @@ export function AddWord({
   return (
     <span className="mr-3 inline-flex flex-col">
       <input
-        className="typed w-28 placeholder:text-soft [field-sizing:fixed]"
+        className="field"
         aria-label={label}
         aria-invalid={wrong}
         placeholder={placeholder}
@@ -32,7 +32,7 @@ export function AddWord({
           setText('');
         }}
       />
-      {wrong && <span className="text-[12px] text-soft">{reason}</span>}
+      {wrong && <span className="text-fine text-soft">{reason}</span>}
     </span>
   );
 }

@@ -5,7 +5,7 @@ export function Remove({ what, remove }: { what: string; remove: () => void }) {
   return (
     <button
       type="button"
-      className="quiet-button !min-w-6 !px-1 text-soft"
+      className="btn btn-ghost btn-xs min-w-6 px-1 text-soft"
       aria-label={`Remove ${what}`}
       onClick={({ currentTarget }) => {
         const row = currentTarget.closest('li, tr, p, div');

@@ -48,7 +48,7 @@ export function TypedField<T>({
     <span className="inline-flex max-w-full flex-col">
       <input
         ref={field}
-        className={`typed max-w-full placeholder:text-soft ${align === 'right' ? 'text-right' : ''}`}
+        className={`field ${align === 'right' ? 'text-right' : ''}`}
         size={Math.max(3, (text ?? shown).length)}
         placeholder={placeholder}
         value={text ?? shown}
@@ -79,7 +79,7 @@ export function TypedField<T>({
         }}
       />
       {wrong && (
-        <span role="alert" className="text-[12px] text-error">
+        <span role="alert" className="text-fine text-error">
           {wrong}
         </span>
       )}

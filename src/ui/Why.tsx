@@ -16,7 +16,7 @@ export function useWhy(what: string, reason: () => Reason | null): { button: Rea
     button: (
       <button
         type="button"
-        className="inline-flex size-6 items-center justify-center text-[12px] text-soft hover:text-base-content"
+        className="inline-flex size-6 items-center justify-center text-fine text-soft hover:text-base-content"
         aria-expanded={open}
         aria-controls={id}
         aria-label={`Why: ${what}`}
@@ -26,7 +26,7 @@ export function useWhy(what: string, reason: () => Reason | null): { button: Rea
       </button>
     ),
     panel: (
-      <div id={id} hidden={!open} className="mt-1 border-l-2 border-primary py-0.5 pl-2 text-[13px]">
+      <div id={id} hidden={!open} className="mt-1 border-l-2 border-primary py-0.5 pl-2 text-small">
         {shown && <Reasons reasons={[shown]} />}
         {!shown && open && 'There is nothing to explain here.'}
       </div>
@@ -42,7 +42,7 @@ export function Reasons({ reasons }: { reasons: Reason[] }) {
           {reason.sentence}
           {reason.address !== undefined && (
             <a
-              className="ml-1 text-[12px] whitespace-nowrap text-primary underline decoration-dotted underline-offset-2"
+              className="ml-1 text-fine whitespace-nowrap text-primary link"
               href={reason.address}
               aria-label={`set there: ${reason.sentence}`}
             >

@@ -22,6 +22,9 @@ for (const [exponent, codes] of Object.entries(codesByExponent)) {
   for (const code of codes.split(' ')) exponents.set(code, Number(exponent));
 }
 
+/** Every current code, in alphabetical order. */
+export const currencyCodes: readonly string[] = [...exponents.keys()].sort();
+
 export function isCurrency(code: string): boolean {
   return exponents.has(code);
 }

@@ -51,3 +51,9 @@ export function textAddresses(policy: Policy, offerId: string): TextAddress[] {
     }),
   );
 }
+
+/** How many texts have been typed and cannot be shown yet. */
+export const countUnfinished = (policy: Policy): number =>
+  Object.keys(policy.textNotes ?? {})
+    .flatMap((offerId) => textAddresses(policy, offerId))
+    .filter((address) => unfinishedText(policy, address) !== undefined).length;

@@ -24,18 +24,18 @@ export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
   return (
     <li className="isolate contain-layout border-t border-hairline px-4 py-3" data-testid={`bench-${id}`}>
       <div className="flex items-baseline justify-between gap-2">
-        <h3 className="min-w-0 truncate font-sans text-[14px] font-semibold">
+        <h3 className="min-w-0 truncate font-sans text-body font-semibold">
           <a href={`/rehearse?cart=${id}`} className="hover:underline">
             {cart.name}
           </a>
         </h3>
         {currency && evaluation.measures && <span>{money(evaluation.measures.goodsValue, currency)}</span>}
       </div>
-      <p className="truncate text-[12px] text-soft">
+      <p className="truncate text-fine text-soft">
         {cart.destination.country} {cart.destination.postcode} · {cart.language}
       </p>
       <Lead rehearsal={now} language={cart.language} />
-      {evaluation.noOptions && <p className="text-[13px] text-warning">{whyNothing[evaluation.noOptions]}</p>}
+      {evaluation.noOptions && <p className="text-small text-warning">{whyNothing[evaluation.noOptions]}</p>}
       {currency && (
         <ul className="mt-1.5">
           {evaluation.options.map((option) => (
@@ -50,7 +50,7 @@ export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
         </ul>
       )}
       {now.gone.length > 0 && (
-        <p className="text-[12px] text-warning">Left out, no longer in the catalogue: {now.gone.join(', ')}.</p>
+        <p className="text-fine text-warning">Left out, no longer in the catalogue: {now.gone.join(', ')}.</p>
       )}
       {cart.expects && <ExpectedMark cart={cart} rehearsal={now} />}
       {released && currency && <DifferenceMark now={now} released={released} currency={currency} />}

@@ -16,7 +16,7 @@ export function DifferenceMark({ now, released, currency }: { now: Rehearsal; re
   );
   if (found.length === 0) return null;
   return (
-    <p className="mt-1 flex gap-1.5 text-[12px] text-ember" data-testid="difference">
+    <p className="mt-1 flex gap-1.5 text-fine text-ember" data-testid="difference">
       <GitCompareArrows size={14} aria-hidden className="mt-0.5 shrink-0" />
       <span>
         In release {release?.number}: {found.join('; ')}

@@ -10,17 +10,17 @@ export function Lead({ rehearsal, language }: { rehearsal: Rehearsal; language: 
   return (
     <div className="mt-1.5">
       <progress
-        className="toward"
+        className={`progress block h-1 ${state === 'reached' ? 'progress-primary' : 'progress-accent'}`}
         value={values.percent}
         max={100}
         data-reached={state === 'reached'}
         aria-label={`Toward the goal: ${values.percent} %`}
       />
-      <p className="mt-1 text-[13px]" lang={message.found.language} dir="auto" data-testid="lead-text">
+      <p className="mt-1 text-small" lang={message.found.language} dir="auto" data-testid="lead-text">
         {message.text}
       </p>
       {message.found.fallback && (
-        <p className="text-[12px] text-soft">
+        <p className="text-fine text-soft">
           There is no {language} text; {message.found.language} is shown.
         </p>
       )}

@@ -33,7 +33,7 @@ export function OptionRow({
           {chosen && <span className="sr-only"> (chosen at first)</span>}
         </span>
         {changed && (
-          <s className="text-[12px] text-soft">
+          <s className="text-fine text-soft">
             <span className="sr-only">instead of </span>
             {money(option.before, currency)}
           </s>

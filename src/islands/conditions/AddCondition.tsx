@@ -4,10 +4,12 @@ import type { Unplaced } from '../../core/conditions/leaf.ts';
 import { beginLeaf, facts } from '../../core/conditions/registry.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { ConditionNode, GoodsSelection } from '../../core/policy/types.ts';
-import { SearchList, type SearchEntry } from '../../ui/SearchList.tsx';
+import type { SearchEntry } from '../../ui/best-matches.ts';
+import { Popover } from '../../ui/Popover.tsx';
+import { SearchList } from '../../ui/SearchList.tsx';
 import { useDraft } from '../page/draft-context.tsx';
-import { useNow } from '../page/page-context.tsx';
-import { GoodsSearch, PostcodeWord, WordSearch } from './first-words.tsx';
+import { useCatalogue, useNow } from '../page/page-context.tsx';
+import { goodsEntries, PostcodeWord, useWords, type GoodsWord } from './first-words.tsx';
 
 type Start = { fact: Fact } | { qualifier: string } | 'group';
 
@@ -21,55 +23,37 @@ export function AddCondition({
   nested: boolean;
   add: (node: Unplaced<ConditionNode>) => boolean;
 }) {
-  const [step, setStep] = useState<'idle' | 'fact' | Fact>('idle');
-  const [chosen, setChosen] = useState(0);
-  const close = () => setStep('idle');
-  if (step === 'idle') {
-    return (
-      <button
-        key={chosen}
-        type="button"
-        className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
-        autoFocus={chosen > 0}
-        onClick={() => setStep('fact')}
-        data-testid="add-condition"
-      >
-        Add a condition
-      </button>
-    );
-  }
   return (
-    <AddingStep
-      step={step}
-      markets={markets}
-      nested={nested}
-      go={setStep}
-      close={close}
-      add={(node) => (add(node), setChosen(chosen + 1), close())}
-    />
+    <Popover label="Add a condition" shown="Add a condition" className="btn btn-xs" testId="add-condition">
+      {(close) => (
+        <Adding
+          markets={markets}
+          nested={nested}
+          add={(node) => {
+            close();
+            add(node);
+          }}
+        />
+      )}
+    </Popover>
   );
 }
 
-function AddingStep({
-  step,
+function Adding({
   markets,
   nested,
-  go,
-  close,
   add,
 }: {
-  step: 'fact' | Fact;
   markets: readonly string[];
   nested: boolean;
-  go: (step: Fact) => void;
-  close: () => void;
   add: (node: Unplaced<ConditionNode>) => void;
 }) {
+  const [asked, setAsked] = useState<Fact | null>(null);
   const now = useNow();
   const policy = useDraft((state) => state.settled);
   const begin = (fact: Fact, first: string | GoodsSelection | null) =>
     add(beginLeaf(fact, first, policy, markets, new Date(now).toISOString().slice(0, 10)));
-  if (step === 'fact') {
+  if (!asked) {
     const entries: SearchEntry<Start>[] = [
       ...facts.all.map((fact) => ({ value: { fact }, name: fact.name, group: fact.about, also: fact.also })),
       ...inOrder(policy.qualifiers).map(([qualifier, { name }]) => ({
@@ -94,29 +78,38 @@ function AddingStep({
         label="What the condition asks about"
         placeholder="Weekend, first order, heavy, postcode …"
         entries={entries}
-        close={close}
         choose={(start) => {
           if (start === 'group') add({ kind: 'group', of: 'any', conditions: {} });
           else if ('qualifier' in start) add({ kind: 'qualifier', qualifier: start.qualifier });
-          else if (start.fact.form.asksFirst) go(start.fact);
+          else if (start.fact.form.asksFirst) setAsked(start.fact);
           else begin(start.fact, null);
         }}
       />
     );
   }
-  switch (step.form.asksFirst) {
+  switch (asked.form.asksFirst) {
     case 'goods':
-      return <GoodsSearch close={close} choose={(field, word) => begin(step, { [field]: [word] })} />;
+      return <FirstGoods choose={({ field, word }) => begin(asked, { [field]: [word] })} />;
     case 'postcode':
-      return <PostcodeWord add={(pattern) => begin(step, pattern)} />;
+      return <PostcodeWord add={(pattern) => begin(asked, pattern)} />;
     default:
-      return (
-        <WordSearch
-          fact={step}
-          label={`${step.about} ${step.name}`}
-          close={close}
-          choose={(word) => begin(step, word)}
-        />
-      );
+      return <FirstWord fact={asked} choose={(word) => begin(asked, word)} />;
   }
+}
+
+function FirstGoods({ choose }: { choose: (goods: GoodsWord) => void }) {
+  const catalogue = useCatalogue();
+  return (
+    <SearchList
+      label="Goods"
+      placeholder="Category, tag or product"
+      entries={goodsEntries(catalogue)}
+      choose={choose}
+    />
+  );
+}
+
+function FirstWord({ fact, choose }: { fact: Fact; choose: (word: string) => void }) {
+  const { entries, ...words } = useWords(fact);
+  return <SearchList label={`${fact.about} ${fact.name}`} entries={entries()} choose={choose} {...words} />;
 }

@@ -1,3 +1,4 @@
+import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import {
   addNode,
@@ -12,7 +13,7 @@ import { inOrder } from '../../core/ordered.ts';
 import type { Condition, ConditionNode } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
-import { useRowDrag } from '../../ui/use-row-drag.tsx';
+import { SortableRow, SortableRows } from '../../ui/SortableRows.tsx';
 import { AddCondition } from './AddCondition.tsx';
 import { ConditionLeaf } from './ConditionLeaf.tsx';
 import { useEdit } from '../page/use-edit.tsx';
@@ -43,7 +44,7 @@ export function ConditionEditor({
   label: string;
 }) {
   return (
-    <div className="condition-editor" role="group" aria-label={label} data-testid="condition-editor">
+    <div className="my-1 border-l-2 border-primary pl-3" role="group" aria-label={label} data-testid="condition-editor">
       <Tree path={path} of={condition.of} conditions={condition.conditions} depth={1} markets={markets} />
     </div>
   );
@@ -64,10 +65,7 @@ function Tree({
 }) {
   const edit = useEdit();
   const nodes = inOrder(conditions);
-  const rows = useRowDrag(
-    nodes.map(([id]) => id),
-    (id, by) => edit(moveNode(path, id, by)),
-  );
+  const ids = nodes.map(([id]) => id);
   return (
     <>
       <p>
@@ -82,49 +80,62 @@ function Tree({
           <span className="text-soft"> {of === 'any' ? '(nothing yet: never)' : '(nothing yet: always)'}</span>
         )}
       </p>
-      <ol className="condition-tree">
-        {nodes.map(([id, node], index) => (
-          <li key={id} className="drop-row" {...rows.rowOf(id)} data-testid={`condition-${id}`}>
-            <div className="flex flex-wrap items-baseline gap-x-1" onKeyDown={rows.onKeyOf(id)}>
-              {nodes.length > 1 && (
-                <span className="flex items-center self-center">
-                  {rows.handleOf(id)}
-                  {rows.arrowsOf(id, `Condition ${index + 1}`)}
-                </span>
+      <SortableRows
+        ids={ids}
+        nameOf={(id) => `condition ${ids.indexOf(id) + 1}`}
+        move={(id, by) => edit(moveNode(path, id, by))}
+      >
+        <ol className="ml-1 border-l border-faint pl-3">
+          {nodes.map(([id, node], index) => (
+            <SortableRow
+              key={id}
+              id={id}
+              still={nodes.length < 2}
+              className="contain-layout"
+              data-testid={`condition-${id}`}
+            >
+              {({ handle, arrows, onKey }) => (
+                <div className="flex flex-wrap items-baseline gap-x-1" onKeyDown={onKey}>
+                  {nodes.length > 1 && (
+                    <span className="flex items-center self-center">
+                      {handle}
+                      {arrows}
+                    </span>
+                  )}
+                  <div className="min-w-0 flex-1 basis-60">
+                    <NodeBody id={id} path={[...path, 'conditions', id]} node={node} depth={depth} markets={markets} />
+                  </div>
+                  <span className="text-small">
+                    {node.kind === 'group' ? (
+                      <button type="button" className="btn btn-xs" onClick={() => edit(dissolveGroup(path, id))}>
+                        dissolve the group
+                      </button>
+                    ) : (
+                      depth < maxDepth && (
+                        <button
+                          type="button"
+                          className="btn btn-xs"
+                          onClick={() => edit(wrapNode([...path, 'conditions', id], of === 'any' ? 'all' : 'any'))}
+                          aria-label={`group it: condition ${index + 1}`}
+                        >
+                          group it
+                        </button>
+                      )
+                    )}
+                    <Remove
+                      what={`condition ${index + 1}`}
+                      remove={() => edit(removeNode([...path, 'conditions', id]))}
+                    />
+                  </span>
+                </div>
               )}
-              <div className="sentence min-w-0 flex-1 basis-60">
-                <NodeBody id={id} path={[...path, 'conditions', id]} node={node} depth={depth} markets={markets} />
-              </div>
-              <span className="text-[13px]">
-                {node.kind === 'group' ? (
-                  <button
-                    type="button"
-                    className="quiet-button text-soft"
-                    onClick={() => edit(dissolveGroup(path, id))}
-                  >
-                    dissolve the group
-                  </button>
-                ) : (
-                  depth < maxDepth && (
-                    <button
-                      type="button"
-                      className="quiet-button text-soft"
-                      onClick={() => edit(wrapNode([...path, 'conditions', id], of === 'any' ? 'all' : 'any'))}
-                      aria-label={`group it: condition ${index + 1}`}
-                    >
-                      group it
-                    </button>
-                  )
-                )}
-                <Remove what={`condition ${index + 1}`} remove={() => edit(removeNode([...path, 'conditions', id]))} />
-              </span>
-            </div>
+            </SortableRow>
+          ))}
+          <li>
+            <AddCondition markets={markets} nested={depth < maxDepth} add={(node) => edit(addNode(path, node))} />
           </li>
-        ))}
-        <li>
-          <AddCondition markets={markets} nested={depth < maxDepth} add={(node) => edit(addNode(path, node))} />
-        </li>
-      </ol>
+        </ol>
+      </SortableRows>
     </>
   );
 }
@@ -148,12 +159,12 @@ function NodeBody({
     <>
       <button
         type="button"
-        className="quiet-button !px-1 text-soft"
+        className="btn btn-ghost btn-xs px-1 text-soft"
         aria-expanded={!folded}
         onClick={() => setFolded(!folded)}
         aria-label={`Group ${id}`}
       >
-        {folded ? '▸' : '▾'}
+        {folded ? <ChevronRight size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
       </button>
       {folded ? (
         <span className="text-soft">a group of {Object.keys(node.conditions).length}</span>

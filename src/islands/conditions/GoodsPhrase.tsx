@@ -6,7 +6,7 @@ import { Remove } from '../../ui/Remove.tsx';
 import { AmountField } from '../fields/AmountField.tsx';
 import { useDraft } from '../page/draft-context.tsx';
 import { useCatalogue } from '../page/page-context.tsx';
-import { GoodsSearch } from './first-words.tsx';
+import { GoodsChoice } from './first-words.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 
 const fields = ['categories', 'tags', 'products'] as const;
@@ -24,7 +24,6 @@ export function GoodsPhrase({
 }) {
   const edit = useEdit();
   const catalogue = useCatalogue();
-  const [adding, setAdding] = useState(false);
   const [priced, setPriced] = useState(goods.unitPriceFrom !== undefined || goods.unitPriceBelow !== undefined);
   const named = fields.flatMap((field) =>
     (goods[field] ?? []).map((word) => ({
@@ -75,22 +74,15 @@ export function GoodsPhrase({
             />
           </span>
         ))}
-      {adding ? (
-        <GoodsSearch
-          close={() => setAdding(false)}
-          choose={(field, word) => {
-            const next = withGoods(goods, field, word, true);
-            if (next) edit(change(next));
-            setAdding(false);
-          }}
-        />
-      ) : (
-        <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setAdding(true)}>
-          or …
-        </button>
-      )}
+      <GoodsChoice
+        shown="or …"
+        choose={(field, word) => {
+          const next = withGoods(goods, field, word, true);
+          if (next) edit(change(next));
+        }}
+      />
       {!priced && (
-        <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setPriced(true)}>
+        <button type="button" className="btn btn-xs" onClick={() => setPriced(true)}>
           with a price …
         </button>
       )}

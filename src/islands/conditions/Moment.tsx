@@ -1,9 +1,8 @@
 import type { Edit } from '../../client/edits/edit.ts';
 import type { ConditionNode } from '../../core/policy/types.ts';
 import { addDays } from '../../core/time/day.ts';
-import { DateTimeField } from '../../ui/DateTimeField.tsx';
-import { UntilField } from '../../ui/UntilField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { DateField } from '../fields/dates/DateField.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { parseTime } from '../fields/typed-text.ts';
 import { useEdit } from '../page/use-edit.tsx';
@@ -46,7 +45,7 @@ export function DaysOfWeek({ node, set }: MomentProps<'weekday'>) {
         <button
           key={name}
           type="button"
-          className="day-toggle"
+          className="btn btn-ghost btn-xs"
           aria-pressed={node.days.includes(index + 1)}
           onClick={() => toggle(index + 1)}
         >
@@ -99,14 +98,14 @@ export function DateAndTime({ node, set }: MomentProps<'instant'>) {
         }
       />{' '}
       {node.operator === 'before' ? (
-        <UntilField label="Moment" value={node.at} change={put('at')} />
+        <DateField label="Moment" kind="until" value={node.at} change={put('at')} />
       ) : (
-        <DateTimeField label="Moment" value={node.at} change={put('at')} />
+        <DateField label="Moment" kind="from" value={node.at} change={put('at')} />
       )}
       {node.operator === 'between' && (
         <>
           {' '}
-          until <UntilField label="Until" value={node.to ?? dayAfter(node.at)} change={put('to')} />
+          until <DateField label="Until" kind="until" value={node.to ?? dayAfter(node.at)} change={put('to')} />
         </>
       )}
       <Clock readIn={node.readIn} set={set} />

@@ -35,7 +35,7 @@ export function TriedOnOrders({ condition, marketId }: { condition: Condition; m
     return unknownToExports(condition, policy, ofEachOrder).filter(({ id }) => id !== told);
   }, [condition, policy, market]);
   if (tried === 'failed')
-    return <p className="text-[13px] text-warning">It could not be tried on past orders, which could not be read.</p>;
+    return <p className="text-small text-warning">It could not be tried on past orders, which could not be read.</p>;
   const untold = unknown.length > 0 && (
     <span className="text-soft">
       {' '}
@@ -44,16 +44,16 @@ export function TriedOnOrders({ condition, marketId }: { condition: Condition; m
     </span>
   );
   if (tried === null || tried.market !== marketId)
-    return <p className="text-[13px] text-soft">trying it on past orders …</p>;
+    return <p className="text-small text-soft">trying it on past orders …</p>;
   const { orders, holding, mostly } = tried.result;
   if (orders === 0)
-    return <p className="text-[13px] text-soft">There are no past orders in {market.name} to try it on.</p>;
+    return <p className="text-small text-soft">There are no past orders in {market.name} to try it on.</p>;
   const percent = new Intl.NumberFormat(locale, {
     style: 'percent',
     maximumFractionDigits: holding > 0 && holding / orders < 0.01 ? 2 : 0,
   });
   return (
-    <p className="text-[13px]" data-testid="tried-on-orders">
+    <p className="text-small" data-testid="tried-on-orders">
       Would hold for {percent.format(holding / orders)} of last quarter’s {new Intl.NumberFormat(locale).format(orders)}{' '}
       orders in {market.name}
       {mostly &&

@@ -57,7 +57,7 @@ export function WhenPhrase({
         testId={testId}
       />
       {when && (
-        <span className="text-[13px] text-soft">
+        <span className="text-small text-soft">
           {' '}
           ({readOut(policy, when, markets.length === 1 ? markets[0] : undefined)})
         </span>
@@ -65,7 +65,7 @@ export function WhenPhrase({
       {value === 'own' && (
         <button
           type="button"
-          className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
+          className="btn btn-xs"
           aria-expanded={open}
           onClick={() => setOpen(!open)}
           data-testid={testId && `${testId}-edit`}

@@ -1,10 +1,9 @@
-import { useState } from 'react';
 import type { Fact } from '../../core/conditions/fact.ts';
 import { Remove } from '../../ui/Remove.tsx';
 import { useDraft } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { countryName } from '../page/place-names.ts';
-import { PostcodeWord, WordSearch } from './first-words.tsx';
+import { PostcodeWord, WordChoice } from './first-words.tsx';
 
 /** The words of a condition; the last one stays, because without any there would be no condition. */
 export function WordValues({
@@ -18,7 +17,6 @@ export function WordValues({
   values: readonly string[];
   change: (values: string[]) => void;
 }) {
-  const [adding, setAdding] = useState(false);
   return (
     <>
       {values.map((word, index) => (
@@ -28,21 +26,12 @@ export function WordValues({
           {values.length > 1 && <Remove what={word} remove={() => change(values.filter((other) => other !== word))} />}
         </span>
       ))}
-      {adding ? (
-        <WordSearch
-          fact={fact}
-          label={label}
-          close={() => setAdding(false)}
-          choose={(word) => {
-            setAdding(false);
-            if (!values.includes(word)) change([...values, word]);
-          }}
-        />
-      ) : (
-        <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setAdding(true)}>
-          or …
-        </button>
-      )}
+      <WordChoice
+        fact={fact}
+        label={label}
+        shown="or …"
+        choose={(word) => !values.includes(word) && change([...values, word])}
+      />
     </>
   );
 }

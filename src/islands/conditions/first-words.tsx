@@ -1,62 +1,81 @@
+import type { Catalogue } from '../../core/catalogue/product.ts';
 import type { Fact } from '../../core/conditions/fact.ts';
 import { goodsWords } from '../../core/conditions/goods-words.ts';
 import { parsePostcodePattern } from '../../core/geography/postcode.ts';
 import { AddWord } from '../../ui/AddWord.tsx';
-import { SearchList } from '../../ui/SearchList.tsx';
+import type { SearchEntry } from '../../ui/best-matches.ts';
+import { Choice } from '../../ui/Choice.tsx';
 import { useDraft } from '../page/draft-context.tsx';
 import { useCatalogue, useNotation } from '../page/page-context.tsx';
 import { countryName } from '../page/place-names.ts';
 
-/** A word that a fact can have: one of those known, or where a shop may hand in others any. */
-export function WordSearch({
+/** The words that a fact can have, as far as they are known, and whether others can be typed: a shop may hand in any. */
+export function useWords(fact: Fact): { entries: () => SearchEntry<string>[]; placeholder: string; own?: Own } {
+  const { locale } = useNotation();
+  const policy = useDraft((state) => state.settled);
+  const { known, accept } = fact.words!;
+  return {
+    entries: () =>
+      known(policy, (code) => countryName(code, locale)).map(({ word, name }) => ({
+        value: word,
+        name,
+        ...(word === name ? {} : { hint: word }),
+      })),
+    placeholder: fact.id === 'destination.region' ? 'A code such as NL-FR' : 'Type or choose',
+    ...(accept ? { own: accept } : {}),
+  };
+}
+type Own = (text: string) => string | null;
+
+/** A word that a fact can have, in a list of them. */
+export function WordChoice({
   fact,
   label,
-  close,
+  shown,
   choose,
 }: {
   fact: Fact;
   label: string;
-  close: () => void;
+  shown: string;
   choose: (word: string) => void;
 }) {
-  const { locale } = useNotation();
-  const policy = useDraft((state) => state.settled);
-  const { known, accept } = fact.words!;
-  const words = known(policy, (code) => countryName(code, locale));
-  return (
-    <SearchList
-      label={label}
-      placeholder={fact.id === 'destination.region' ? 'A code such as NL-FR' : 'Type or choose'}
-      entries={words.map(({ word, name }) => ({ value: word, name, also: word }))}
-      close={close}
-      choose={choose}
-      {...(accept ? { own: accept } : {})}
-    />
-  );
+  return <Choice label={label} shown={shown} className="btn btn-xs" choose={choose} {...useWords(fact)} />;
 }
 
 const goodsGroups = { products: 'Products', categories: 'Categories', tags: 'Tags' } as const;
 
-/** A category, tag or product of the catalogue. */
-export function GoodsSearch({
-  close,
+export interface GoodsWord {
+  field: keyof typeof goodsGroups;
+  word: string;
+}
+
+/** Categories, tags and products of the catalogue. */
+export const goodsEntries = (catalogue: Catalogue): SearchEntry<GoodsWord>[] =>
+  goodsWords(catalogue).map((entry) => ({
+    value: entry,
+    name: entry.name,
+    group: goodsGroups[entry.field],
+    also: entry.word,
+  }));
+
+/** A category, tag or product of the catalogue, in a list of them. */
+export function GoodsChoice({
+  label = 'Goods',
+  shown,
   choose,
 }: {
-  close: () => void;
-  choose: (field: keyof typeof goodsGroups, word: string) => void;
+  label?: string;
+  shown: string;
+  choose: (field: GoodsWord['field'], word: string) => void;
 }) {
   const catalogue = useCatalogue();
   return (
-    <SearchList
-      label="Goods"
+    <Choice
+      label={label}
+      shown={shown}
+      className="btn btn-xs"
       placeholder="Category, tag or product"
-      entries={goodsWords(catalogue).map((entry) => ({
-        value: entry,
-        name: entry.name,
-        group: goodsGroups[entry.field],
-        also: entry.word,
-      }))}
-      close={close}
+      entries={() => goodsEntries(catalogue)}
       choose={({ field, word }) => choose(field, word)}
     />
   );

@@ -6,11 +6,13 @@ import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Calendar } from '../../core/policy/types.ts';
 import { dayNumber } from '../../core/time/day.ts';
 import { Remove } from '../../ui/Remove.tsx';
+import { DateField } from '../fields/dates/DateField.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { parseName } from '../fields/typed-text.ts';
 import { weekdays } from './opening-hours.ts';
+import { part } from '../page/parts.ts';
 
 /** The days on which goods leave and arrive: weekdays, and days without delivery. */
 export function Calendars() {
@@ -30,8 +32,8 @@ export function Calendars() {
     );
   return (
     <GuardedEdits edit={edit}>
-      <section className="mt-3 border-t border-hairline pt-2" aria-label="Calendars">
-        <h2 className="text-[17px]">Calendars</h2>
+      <section ref={part('calendars')} className="mt-3 border-t border-hairline pt-2" aria-label="Calendars">
+        <h2 className="text-title">Calendars</h2>
         {refusal}
         <ul>
           {calendars.map(([id, { name, workingDays, holidays }]) => (
@@ -50,7 +52,7 @@ export function Calendars() {
                   const number = (index + 1) as Calendar['workingDays'][number];
                   const on = workingDays.includes(number);
                   return (
-                    <label key={day} className="mr-2 inline-flex items-center gap-1 text-[13px]">
+                    <label key={day} className="mr-2 inline-flex items-center gap-1 text-small">
                       <input
                         type="checkbox"
                         className="checkbox checkbox-xs"
@@ -70,18 +72,18 @@ export function Calendars() {
                     </label>
                   );
                 })}
-                <span className="text-[13px] text-soft">{usedInWords(used(id))}</span>
+                <span className="text-small text-soft">{usedInWords(used(id))}</span>
                 {used(id) === 0 && (
                   <button
                     type="button"
-                    className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
+                    className="btn btn-xs"
                     onClick={() => edit(setAt(['calendars', id], undefined))}
                   >
                     remove it
                   </button>
                 )}
               </p>
-              <p className="text-[13px]">
+              <p className="text-small">
                 but not on{' '}
                 {Object.entries(holidays)
                   .sort(([a], [b]) => (a < b ? -1 : 1))
@@ -125,15 +127,14 @@ function AddDay({
   const ready = dayNumber(date) !== null && taken[date] === undefined;
   return (
     <span>
-      <input
-        type="date"
-        className="typed [field-sizing:fixed]"
-        aria-label={`Day without delivery in ${calendar}`}
+      <DateField
+        label={`Day without delivery in ${calendar}`}
         value={date}
-        onChange={(event) => setDate(event.target.value)}
+        none="a day without delivery"
+        change={setDate}
       />{' '}
       <input
-        className="typed w-28 placeholder:text-soft [field-sizing:fixed]"
+        className="field"
         aria-label={`Why there is none that day in ${calendar}`}
         placeholder="why"
         maxLength={120}

@@ -58,11 +58,11 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
     if (answer.ok) setMode(answer.body.mode);
   };
   return (
-    <div className="text-[13px]" data-testid="carrier-test">
+    <div className="text-small" data-testid="carrier-test">
       <p>
         Try a parcel of{' '}
         <input
-          className="typed w-16 text-right [field-sizing:fixed]"
+          className="field text-right"
           aria-label="Weight, g"
           inputMode="numeric"
           value={grams}
@@ -70,7 +70,7 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
         />{' '}
         g and{' '}
         <input
-          className="typed w-16 text-right [field-sizing:fixed]"
+          className="field text-right"
           aria-label="Volume, cm³"
           inputMode="numeric"
           value={volume}
@@ -84,7 +84,7 @@ export function CarrierTest({ charge, marketId, country }: { charge: Charge; mar
           choose={setTo}
         />{' '}
         <input
-          className="typed w-20 [field-sizing:fixed]"
+          className="field"
           aria-label="Postcode of the parcel"
           placeholder="postcode"
           value={postcode}

@@ -19,7 +19,7 @@ import { localMoneyOf } from '../../core/money/local-amount.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Charge } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { useRowDrag } from '../../ui/use-row-drag.tsx';
+import { SortableRows } from '../../ui/SortableRows.tsx';
 import { useDraft, usePolicy } from '../page/draft-context.tsx';
 import { GuardedEdits, useEdit, useGuardedEdit } from '../page/use-edit.tsx';
 import { parsePercent } from '../fields/typed-text.ts';
@@ -62,7 +62,6 @@ export function ChargeEditor({
   const preset = presetOfCharge(charge);
   const lines = inOrder(charge.lines);
   const ids = lines.map(([id]) => id);
-  const rows = useRowDrag(ids, (id, by) => edit(renumber(at('lines'), id, by)));
   const shadowed = useMemo(() => shadowedLines(charge, localMoneyOf(policy, marketId)), [charge, policy, marketId]);
   const carts = useMemo(() => inOrder(policy.testCarts).filter(([, { pinned }]) => pinned), [policy.testCarts]);
   const taken = useLinesTaken(optionId, cart === '' ? null : cart);
@@ -74,27 +73,32 @@ export function ChargeEditor({
       <div className="mt-1 border-l-2 border-hairline pl-3" data-testid="charge-editor">
         {refusal}
         <KindPhrase optionId={optionId} charge={charge} preset={preset} words={words} />
-        <ol>
-          {lines.map(([id, line], index) => (
-            <ChargeLineRow
-              key={id}
-              optionId={optionId}
-              lineId={id}
-              line={line}
-              settled={settled?.lines[id]}
-              number={index + 1}
-              marketId={marketId}
-              currency={currency}
-              free={!preset}
-              stepped={stepped}
-              lit={taken?.lines.has(id) ?? false}
-              shadowedBy={(shadowed.get(id) ?? []).map((other) => indexOf.get(other)!)}
-              removable={lines.length > 1}
-              rows={rows}
-              remove={() => edit(removeLine(optionId, id))}
-            />
-          ))}
-        </ol>
+        <SortableRows
+          ids={ids}
+          nameOf={(id) => `line ${ids.indexOf(id) + 1}`}
+          move={(id, by) => edit(renumber(at('lines'), id, by))}
+        >
+          <ol>
+            {lines.map(([id, line], index) => (
+              <ChargeLineRow
+                key={id}
+                optionId={optionId}
+                lineId={id}
+                line={line}
+                settled={settled?.lines[id]}
+                number={index + 1}
+                marketId={marketId}
+                currency={currency}
+                free={!preset}
+                stepped={stepped}
+                lit={taken?.lines.has(id) ?? false}
+                shadowedBy={(shadowed.get(id) ?? []).map((other) => indexOf.get(other)!)}
+                removable={lines.length > 1}
+                remove={() => edit(removeLine(optionId, id))}
+              />
+            ))}
+          </ol>
+        </SortableRows>
         {carriersOf(charge).length > 0 && (
           <CarrierTest
             charge={charge}
@@ -102,7 +106,7 @@ export function ChargeEditor({
             country={policy.markets[marketId]!.countries[0] ?? policy.store.origin.country}
           />
         )}
-        <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
+        <p className="flex flex-wrap items-baseline gap-x-3 text-small">
           {stepped && (
             <button type="button" className="btn btn-xs" onClick={() => edit(addStep(optionId))} data-testid="add-step">
               Add a step
@@ -114,7 +118,7 @@ export function ChargeEditor({
                 <button
                   key={offered}
                   type="button"
-                  className="quiet-button underline decoration-dotted underline-offset-2"
+                  className="btn btn-xs"
                   onClick={() => edit(addLine(optionId, begin()))}
                 >
                   {offered}

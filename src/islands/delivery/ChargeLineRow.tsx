@@ -3,7 +3,7 @@ import { moveEdge, setLine } from '../../client/edits/option-edits.ts';
 import { measures } from '../../core/cart/charge-measure.ts';
 import type { ChargeLine, LocalAmount } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import type { useRowDrag } from '../../ui/use-row-drag.tsx';
+import { SortableRow } from '../../ui/SortableRows.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { orNone, parseMeasured } from '../fields/typed-text.ts';
@@ -27,7 +27,6 @@ export function ChargeLineRow({
   lit,
   shadowedBy,
   removable,
-  rows,
   remove,
 }: {
   optionId: string;
@@ -45,7 +44,6 @@ export function ChargeLineRow({
   /** numbers of the lines that take its carts */
   shadowedBy: readonly number[];
   removable: boolean;
-  rows: ReturnType<typeof useRowDrag>;
   remove: () => void;
 }) {
   const set =
@@ -53,63 +51,64 @@ export function ChargeLineRow({
     (value: unknown) =>
       setLine(optionId, lineId, steps, value);
   return (
-    <li
-      className={`drop-row flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5 ${lit ? 'bg-base-300' : ''}`}
-      {...(free ? rows.rowOf(lineId) : {})}
-      onKeyDown={free ? rows.onKeyOf(lineId) : undefined}
-      data-testid={`line-${lineId}`}
-      data-lit={lit}
-    >
-      <span className="w-6 text-right text-[12px] text-soft">{number}</span>
-      {free && (
-        <span className="flex items-center self-center">
-          {rows.handleOf(lineId)}
-          {rows.arrowsOf(lineId, `Line ${number}`)}
-        </span>
-      )}
-      <div className="sentence min-w-0 flex-1">
-        {(free || stepped) && (
-          <RangeFields
-            optionId={optionId}
-            over={line.over}
-            settled={settled?.over}
-            number={number}
-            marketId={marketId}
-            free={free}
-            set={set}
-          />
-        )}
-        <PriceFields
-          price={line.price}
-          over={line.over}
-          number={number}
-          marketId={marketId}
-          currency={currency}
-          free={free}
-          set={set}
-        />
-        {free && (
-          <>
-            {' '}
-            applies{' '}
-            <WhenPhrase
-              label={`When line ${number} applies`}
-              path={['options', optionId, 'charge', 'lines', lineId, 'when']}
-              when={line.when}
-              markets={[marketId]}
-              testId={`line-when-${number}`}
+    <SortableRow id={lineId} still={!free} data-testid={`line-${lineId}`} data-lit={lit}>
+      {({ handle, arrows, onKey }) => (
+        <div
+          className={`flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5 ${lit ? 'bg-base-300' : ''}`}
+          onKeyDown={free ? onKey : undefined}
+        >
+          <span className="w-6 text-right text-fine text-soft">{number}</span>
+          {free && (
+            <span className="flex items-center self-center">
+              {handle}
+              {arrows}
+            </span>
+          )}
+          <div className="min-w-0 flex-1">
+            {(free || stepped) && (
+              <RangeFields
+                optionId={optionId}
+                over={line.over}
+                settled={settled?.over}
+                number={number}
+                marketId={marketId}
+                free={free}
+                set={set}
+              />
+            )}
+            <PriceFields
+              price={line.price}
+              over={line.over}
+              number={number}
+              marketId={marketId}
+              currency={currency}
+              free={free}
+              set={set}
             />
-          </>
-        )}
-      </div>
-      {lit && <span className="text-[12px] text-soft">taken</span>}
-      {shadowedBy.length > 0 && (
-        <span className="text-[13px] text-warning">
-          no cart takes it: line {shadowedBy.join(' and ')} {shadowedBy.length === 1 ? 'does' : 'do'}
-        </span>
+            {free && (
+              <>
+                {' '}
+                applies{' '}
+                <WhenPhrase
+                  label={`When line ${number} applies`}
+                  path={['options', optionId, 'charge', 'lines', lineId, 'when']}
+                  when={line.when}
+                  markets={[marketId]}
+                  testId={`line-when-${number}`}
+                />
+              </>
+            )}
+          </div>
+          {lit && <span className="text-fine text-soft">taken</span>}
+          {shadowedBy.length > 0 && (
+            <span className="text-small text-warning">
+              no cart takes it: line {shadowedBy.join(' and ')} {shadowedBy.length === 1 ? 'does' : 'do'}
+            </span>
+          )}
+          {removable && (free || stepped) && <Remove what={`line ${number}`} remove={remove} />}
+        </div>
       )}
-      {removable && (free || stepped) && <Remove what={`line ${number}`} remove={remove} />}
-    </li>
+    </SortableRow>
   );
 }
 

@@ -17,6 +17,7 @@ import { useWidth } from '../../ui/use-width.ts';
 import { optionLine } from '../spend-line/option-line.ts';
 import { chargeSweep } from './charge-sweep.ts';
 import { Handle } from './Handle.tsx';
+import { part } from '../page/parts.ts';
 
 const height = 232;
 const margin = { left: 50, right: 16, top: 14, bottom: 38 };
@@ -71,10 +72,10 @@ export function ChargePicture({
   const at = cursor ?? 0;
   const there = segmentOf(sweep, at);
   return (
-    <section aria-label="What delivery costs">
+    <section ref={part('prices')} aria-label="What delivery costs">
       <p className="flex min-h-7 flex-wrap items-baseline gap-x-4">
         <span>{children}</span>
-        <span className="text-[13px] text-soft" data-testid="picture-read-out">
+        <span className="text-small text-soft" data-testid="picture-read-out">
           at {write(at)}:{' '}
           {sweep.optionIds
             .map((id, index) => {
@@ -88,7 +89,7 @@ export function ChargePicture({
         <svg
           width={width}
           height={height}
-          className="block touch-none fill-soft text-[12px] select-none"
+          className="block touch-none fill-soft text-fine select-none"
           role="group"
           aria-label="Price by measure"
           data-testid="charge-picture"

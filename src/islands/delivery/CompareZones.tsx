@@ -7,6 +7,7 @@ import { useNotation } from '../page/page-context.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { estimatePhrase } from './option-words.ts';
+import { part } from '../page/parts.ts';
 
 const fieldWords: Record<ComparedField, string> = {
   charge: 'the charge',
@@ -41,11 +42,11 @@ export function CompareZones({
   );
   const name = (zone: string) => policy.zones[zone]!.name;
   return (
-    <section className="mt-3 border-t border-hairline pt-2" aria-label="Same everywhere">
-      <h2 className="text-[17px]">
+    <section ref={part('all zones')} className="mt-3 border-t border-hairline pt-2" aria-label="Same everywhere">
+      <h2 className="text-title">
         <button
           type="button"
-          className="quiet-button !px-0"
+          className="btn btn-ghost btn-xs px-0"
           aria-expanded={open}
           onClick={() => setOpen(!open)}
           data-testid="compare-zones"
@@ -55,7 +56,7 @@ export function CompareZones({
       </h2>
       {open && (
         <div className="overflow-x-auto" data-testid="comparison">
-          <table className="text-[13px]">
+          <table className="table table-xs w-auto">
             <thead>
               <tr className="border-b border-hairline text-left text-soft">
                 <th scope="col" className="py-1 pr-4 font-normal">

@@ -76,7 +76,7 @@ export function CopyOption({
     setChosen([]);
   };
   return (
-    <div className="text-[13px]">
+    <div className="text-small">
       <p>
         Copy{' '}
         <PhraseSelect

@@ -37,10 +37,9 @@ export function DeliveryView({ query: initial }: { query: Record<string, string>
   const zoneId = policy.zones[query.zone ?? '']?.market === marketId ? query.zone! : (zones[0]?.[0] ?? null);
   return (
     <div className="px-5 py-3">
-      <h1 className="text-[22px] leading-9">
+      <h1 className="text-head leading-9">
         Delivery in{' '}
         <PhraseSelect
-          head
           label="Market"
           value={marketId}
           options={markets.map(([id, { name }]) => [id, name])}
@@ -52,7 +51,6 @@ export function DeliveryView({ query: initial }: { query: Record<string, string>
             {' '}
             to{' '}
             <PhraseSelect
-              head
               label="Zone"
               value={zoneId ?? ''}
               options={zones.map(([id, { name, on }]) => [id, on ? name : `${name} (off)`])}
@@ -65,7 +63,7 @@ export function DeliveryView({ query: initial }: { query: Record<string, string>
       {zoneId === null ? (
         <p>
           {market.name} has no zone.{' '}
-          <a href={`/markets?market=${marketId}`} className="underline decoration-dotted underline-offset-2">
+          <a href={`/markets?market=${marketId}`} className="link link-primary">
             Give it one at Markets
           </a>
           , then its options are set here.
@@ -138,13 +136,13 @@ function ZoneDelivery({
           setQuery({ market: marketId, zone: zoneId, option });
         }}
       />
-      <p className="mt-3 flex flex-wrap items-baseline gap-x-1 text-[13px]">
+      <p className="mt-3 flex flex-wrap items-baseline gap-x-1 text-small">
         <span className="text-soft">{options.length === 0 ? 'Nothing is offered here. Begin' : 'Add options'}</span>
         {starterSets.map(({ id, name, says }) => (
           <button
             key={id}
             type="button"
-            className="quiet-button underline decoration-dotted underline-offset-2"
+            className="btn btn-xs"
             title={says}
             onClick={() => edit(addStarterSet(zoneId, id, centerOf(policy)))}
             data-testid={`starter-${id}`}

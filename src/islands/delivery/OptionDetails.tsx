@@ -4,10 +4,9 @@ import { inTurn, setAt } from '../../client/edits/set-at.ts';
 import type { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { DeliveryOption, Market } from '../../core/policy/types.ts';
-import { DateTimeField } from '../../ui/DateTimeField.tsx';
-import { UntilField } from '../../ui/UntilField.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { WordList } from '../../ui/WordList.tsx';
+import { DateField } from '../fields/dates/DateField.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { EditedTexts } from '../fields/EditedTexts.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
@@ -57,16 +56,15 @@ export function OptionDetails({
       testId={field}
     />
   );
-  const date = (label: string, field: 'from' | 'until') => {
-    const Field = field === 'until' ? UntilField : DateTimeField;
-    return (
-      <Field
-        label={label}
-        value={schedule?.[field] ?? ''}
-        change={(value) => edit(setSchedule(at('schedule'), field, value))}
-      />
-    );
-  };
+  const date = (label: string, kind: 'from' | 'until', none: string) => (
+    <DateField
+      label={label}
+      kind={kind}
+      value={schedule?.[kind] ?? ''}
+      none={none}
+      change={(value) => edit(setSchedule(at('schedule'), kind, value))}
+    />
+  );
   return (
     <GuardedEdits edit={edit}>
       <div className="mt-1 ml-8 leading-7">
@@ -145,14 +143,15 @@ export function OptionDetails({
           words={words}
         />
         <p>Shoppers read {texts('label', 'Label')}</p>
-        <p className="text-[13px]">Below it {texts('description', 'Description')}</p>
-        <p className="text-[13px]">Once it is free {texts('freeLabel', 'Label once free')}</p>
-        <div className="sentence">
+        <p className="text-small">Below it {texts('description', 'Description')}</p>
+        <p className="text-small">Once it is free {texts('freeLabel', 'Label once free')}</p>
+        <div>
           Offered{' '}
           <WhenPhrase label="Offered" path={at('when')} when={option.when} markets={[marketId]} testId="offered-when" />
         </div>
         <p>
-          From {date('Offered from', 'from')} until {date('Offered until', 'until')} on the clock of{' '}
+          From {date('Offered from', 'from', 'any day')} until {date('Offered until', 'until', 'it is taken off')} on
+          the clock of{' '}
           <PhraseSelect
             label="Clock of the dates"
             value={schedule?.readIn === 'market' ? 'market' : 'store'}
@@ -165,7 +164,7 @@ export function OptionDetails({
           ; elsewhere and otherwise {option.whenUnavailable ? 'shown with' : 'hidden, or shown with'}{' '}
           {texts('whenUnavailable', 'Text when unavailable')}
         </p>
-        <p className="text-[13px]">
+        <p className="text-small">
           Tags{' '}
           <WordList
             what="tag"
@@ -183,7 +182,7 @@ export function OptionDetails({
           />
           <button
             type="button"
-            className="quiet-button underline decoration-dotted underline-offset-2"
+            className="btn btn-xs"
             onClick={() => edit(setAt(at(), undefined))}
             data-testid="remove-option"
           >

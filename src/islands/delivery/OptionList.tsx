@@ -4,7 +4,7 @@ import { moveBy } from '../../client/edits/set-at.ts';
 import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import type { DeliveryOption, Market } from '../../core/policy/types.ts';
 import { textIn } from '../../core/wording/text-in.ts';
-import { useRowDrag } from '../../ui/use-row-drag.tsx';
+import { SortableRow, SortableRows } from '../../ui/SortableRows.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { useGuardedEdit } from '../page/use-edit.tsx';
@@ -12,6 +12,7 @@ import { optionLine } from '../spend-line/option-line.ts';
 import { optionKindOf } from '../../core/options/kinds/registry.ts';
 import { availabilityInWords, estimatePhrase } from './option-words.ts';
 import { OptionDetails } from './OptionDetails.tsx';
+import { part } from '../page/parts.ts';
 
 /** The options of a zone in the order in which shoppers see them; each opens in place. */
 export function OptionList({
@@ -38,74 +39,74 @@ export function OptionList({
   );
   const ids = options.map(([id]) => id);
   const move = (id: string, by: number) => edit(moveBy('options', ids, id, by));
-  const rows = useRowDrag(ids, move);
   return (
-    <section className="mt-2 border-t border-hairline" aria-label="Options in shoppers’ order">
+    <section ref={part('options')} className="mt-2 border-t border-hairline" aria-label="Options in shoppers’ order">
       {refusal}
-      <ol data-testid={`options-of-${zoneId}`}>
-        {options.map(([id, option], index) => {
-          const line = optionLine(index);
-          return (
-            <li
-              key={id}
-              className="drop-row border-b border-hairline py-1.5"
-              {...rows.rowOf(id)}
-              data-testid={`row-${id}`}
-            >
-              <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={rows.onKeyOf(id)}>
-                <span className="flex items-center self-center">
-                  {rows.handleOf(id)}
-                  {rows.arrowsOf(id, option.name)}
-                </span>
-                <svg width="22" height="8" className="self-center" aria-hidden>
-                  <line
-                    x1="0"
-                    x2="22"
-                    y1="4"
-                    y2="4"
-                    strokeWidth="2.5"
-                    strokeDasharray={line.dash}
-                    className={line.stroke}
-                  />
-                </svg>
-                <button
-                  type="button"
-                  className={`quiet-button !justify-start !px-1 font-semibold ${option.on ? '' : 'text-soft line-through'}`}
-                  aria-expanded={open === id}
-                  onClick={() => setOpen(id)}
-                  data-testid={`open-${id}`}
-                >
-                  {option.name}
-                </button>
-                <span className="min-w-0 flex-1 basis-60 text-[13px]">
-                  {words.charge(option.charge)}
-                  <span className="text-soft">
-                    {' '}
-                    · {optionKindOf(option).called}, {estimatePhrase(option.estimate)} ·{' '}
-                    {textIn(option.label, market.languages[0]!, market.languages)}
-                  </span>
-                  {option.when && (
-                    <span className="block text-soft">{availabilityInWords(policy, option, marketId)}</span>
-                  )}
-                </span>
-                <label className="inline-flex items-center gap-1.5 text-[13px]">
-                  <input
-                    type="checkbox"
-                    className="toggle toggle-xs toggle-primary"
-                    checked={option.on}
-                    aria-label={`${option.name} is on`}
-                    onChange={(event) => edit(setOption(id, 'on', event.target.checked))}
-                  />
-                  {option.on ? 'on' : 'off'}
-                </label>
-              </div>
-              {open === id && (
-                <OptionDetails optionId={id} option={option} marketId={marketId} market={market} words={words} />
-              )}
-            </li>
-          );
-        })}
-      </ol>
+      <SortableRows ids={ids} nameOf={(id) => policy.options[id]?.name ?? id} move={move}>
+        <ol data-testid={`options-of-${zoneId}`}>
+          {options.map(([id, option], index) => {
+            const line = optionLine(index);
+            return (
+              <SortableRow key={id} id={id} className="border-b border-hairline py-1" data-testid={`row-${id}`}>
+                {({ handle, arrows, onKey }) => (
+                  <>
+                    <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={onKey}>
+                      <span className="flex items-center self-center">
+                        {handle}
+                        {arrows}
+                      </span>
+                      <svg width="22" height="8" className="self-center" aria-hidden>
+                        <line
+                          x1="0"
+                          x2="22"
+                          y1="4"
+                          y2="4"
+                          strokeWidth="2.5"
+                          strokeDasharray={line.dash}
+                          className={line.stroke}
+                        />
+                      </svg>
+                      <button
+                        type="button"
+                        className={`btn btn-ghost btn-xs justify-start px-1 font-semibold ${option.on ? '' : 'text-soft line-through'}`}
+                        aria-expanded={open === id}
+                        onClick={() => setOpen(id)}
+                        data-testid={`open-${id}`}
+                      >
+                        {option.name}
+                      </button>
+                      <span className="min-w-0 flex-1 basis-60 text-small">
+                        {words.charge(option.charge)}
+                        <span className="text-soft">
+                          {' '}
+                          · {optionKindOf(option).called}, {estimatePhrase(option.estimate)} ·{' '}
+                          {textIn(option.label, market.languages[0]!, market.languages)}
+                        </span>
+                        {option.when && (
+                          <span className="block text-soft">{availabilityInWords(policy, option, marketId)}</span>
+                        )}
+                      </span>
+                      <label className="inline-flex items-center gap-1.5 text-small">
+                        <input
+                          type="checkbox"
+                          className="toggle toggle-xs toggle-primary"
+                          checked={option.on}
+                          aria-label={`${option.name} is on`}
+                          onChange={(event) => edit(setOption(id, 'on', event.target.checked))}
+                        />
+                        {option.on ? 'on' : 'off'}
+                      </label>
+                    </div>
+                    {open === id && (
+                      <OptionDetails optionId={id} option={option} marketId={marketId} market={market} words={words} />
+                    )}
+                  </>
+                )}
+              </SortableRow>
+            );
+          })}
+        </ol>
+      </SortableRows>
     </section>
   );
 }

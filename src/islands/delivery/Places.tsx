@@ -6,12 +6,14 @@ import { countOptions } from '../../core/options/count-options.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Market, PickUpPlace } from '../../core/policy/types.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
+import { CountryChoice } from '../fields/choices/CountryChoice.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { EditedTexts } from '../fields/EditedTexts.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { GuardedEdits, useEdit, useGuardedEdit } from '../page/use-edit.tsx';
-import { orNone, parseCountry, parseName, parsePosition, parseText } from '../fields/typed-text.ts';
+import { orNone, parseName, parsePosition, parseText } from '../fields/typed-text.ts';
 import { hoursInText, readHours, weekdays } from './opening-hours.ts';
+import { part } from '../page/parts.ts';
 
 /** Where shoppers collect: address, position, opening hours and what they read. */
 export function Places({ market }: { market: Market }) {
@@ -30,8 +32,8 @@ export function Places({ market }: { market: Market }) {
     );
   return (
     <GuardedEdits edit={edit}>
-      <section className="mt-3 border-t border-hairline pt-2" aria-label="Pick-up places">
-        <h2 className="text-[17px]">Pick-up places</h2>
+      <section ref={part('pick-up places')} className="mt-3 border-t border-hairline pt-2" aria-label="Pick-up places">
+        <h2 className="text-title">Pick-up places</h2>
         {refusal}
         <ul>
           {places.map(([id, place]) => (
@@ -49,7 +51,7 @@ export function Places({ market }: { market: Market }) {
 function Place({ id, place, market, used }: { id: string; place: PickUpPlace; market: Market; used: number }) {
   const edit = useEdit();
   const at = (...steps: string[]) => ['places', id, ...steps];
-  const text = (field: 'street' | 'town' | 'postcode' | 'country', parse: (text: string) => Parsed<string>) => (
+  const text = (field: 'street' | 'town' | 'postcode', parse: (text: string) => Parsed<string>) => (
     <EditedField
       label={`${field} of ${place.name}`}
       shown={place.address[field]}
@@ -71,7 +73,12 @@ function Place({ id, place, market, used }: { id: string; place: PickUpPlace; ma
           />
         </strong>{' '}
         at {text('street', parseText(200))}, {text('postcode', parseText(16))} {text('town', parseText(120))},{' '}
-        {text('country', parseCountry)}; position{' '}
+        <CountryChoice
+          label={`Country of ${place.name}`}
+          value={place.address.country}
+          choose={(value) => edit(setAt(at('address', 'country'), value))}
+        />
+        ; position{' '}
         <EditedField
           label={`Position of ${place.name}, degrees north and east`}
           shown={coordinates ? `${coordinates.latitude}, ${coordinates.longitude}` : ''}
@@ -80,18 +87,14 @@ function Place({ id, place, market, used }: { id: string; place: PickUpPlace; ma
           placeholder="not known"
           testId={`position-${id}`}
         />
-        <span className="ml-3 text-[13px] text-soft">{usedInWords(used)}</span>
+        <span className="ml-3 text-small text-soft">{usedInWords(used)}</span>
         {used === 0 && (
-          <button
-            type="button"
-            className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
-            onClick={() => edit(setAt(at(), undefined))}
-          >
+          <button type="button" className="btn btn-xs" onClick={() => edit(setAt(at(), undefined))}>
             remove it
           </button>
         )}
       </p>
-      <p className="text-[13px]">
+      <p className="text-small">
         Open{' '}
         {weekdays.map((name, index) => {
           const day = String(index + 1);
@@ -110,7 +113,7 @@ function Place({ id, place, market, used }: { id: string; place: PickUpPlace; ma
           );
         })}
       </p>
-      <p className="text-[13px]">
+      <p className="text-small">
         Whoever collects there reads{' '}
         <EditedTexts
           label={`Instructions of ${place.name}`}

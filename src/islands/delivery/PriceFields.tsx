@@ -75,11 +75,7 @@ function PartField({ part, number, marketId, currency, set }: Editing & { part: 
       );
     case 'add':
       return (
-        <button
-          type="button"
-          className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
-          onClick={() => edit(change(part.value))}
-        >
+        <button type="button" className="btn btn-xs" onClick={() => edit(change(part.value))}>
           {part.name}
         </button>
       );

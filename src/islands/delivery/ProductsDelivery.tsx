@@ -6,8 +6,9 @@ import type { MarketTerms } from '../../core/markets/terms.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
 import { useCatalogue, useSetProduct } from '../page/page-context.tsx';
-import { ProductSearch } from '../fields/ProductSearch.tsx';
+import { ProductChoice } from '../fields/choices/ProductChoice.tsx';
 import { orNone, parseMoney } from '../fields/typed-text.ts';
+import { part } from '../page/parts.ts';
 
 /** Shown at once; more are found by their name. */
 const mostShown = 30;
@@ -70,11 +71,12 @@ export const ProductsDelivery = memo(function ProductsDelivery({
   };
   return (
     <section
-      className="mt-3 border-t border-hairline pt-2 text-[13px]"
+      ref={part('products')}
+      className="mt-3 border-t border-hairline pt-2 text-small"
       aria-label="Products with a delivery of their own"
     >
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <strong className="font-head text-[14px]">Products with a delivery of their own</strong>
+        <strong className="font-head text-body">Products with a delivery of their own</strong>
         <span className="text-soft">
           Part of the catalogue, not of a release: a change holds for shoppers at once. Prices of their own do not apply
           to pick-up.
@@ -87,18 +89,14 @@ export const ProductsDelivery = memo(function ProductsDelivery({
       >
         {said?.text}
         {said?.back && (
-          <button
-            type="button"
-            className="quiet-button ml-2 underline decoration-dotted underline-offset-2"
-            onClick={revert}
-          >
+          <button type="button" className="btn btn-xs ml-2" onClick={revert}>
             Take it back
           </button>
         )}
       </p>
       {shown.length > 0 && (
         <div className="overflow-x-auto">
-          <table className="text-left">
+          <table className="table table-xs w-auto">
             <thead>
               <tr className="border-b border-hairline text-soft">
                 <th scope="col" className="py-1 pr-4 font-normal">
@@ -125,9 +123,9 @@ export const ProductsDelivery = memo(function ProductsDelivery({
       )}
       {special.length > mostShown && <p className="text-soft">and {special.length - mostShown} more, found by name</p>}
       <div className="mt-2">
-        <ProductSearch
-          label={shown.length === 0 ? 'All products are charged by the options. Look at' : 'Look at'}
-          action="Show it"
+        {shown.length === 0 && <span className="mr-2 text-soft">All products are charged by the options.</span>}
+        <ProductChoice
+          action="Look at a product"
           choose={({ id }) => setLooked((ids) => [id, ...ids.filter((other) => other !== id)])}
         />
       </div>
@@ -176,7 +174,7 @@ function Row({
           onChange={(event) => flag(product, 'shipsFree', event.target.checked)}
         />
       </td>
-      <td className="sentence py-1">
+      <td className="py-1">
         <TypedField
           label={`Own delivery price of ${name}, ${currency}`}
           shown={own === undefined ? '' : toDecimal(own, currency)}

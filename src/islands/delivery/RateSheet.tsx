@@ -10,6 +10,7 @@ import { useGuardedEdit } from '../page/use-edit.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
+import { part } from '../page/parts.ts';
 
 /** A zone's prices as a table for a spreadsheet, out and in again: what it would change is shown before it does. */
 export function RateSheet({ zoneId, marketId, market }: { zoneId: string; marketId: string; market: Market }) {
@@ -35,9 +36,9 @@ export function RateSheet({ zoneId, marketId, market }: { zoneId: string; market
     setReading(null);
   };
   return (
-    <section className="mt-3 border-t border-hairline pt-2 text-[13px]" aria-label="Rate sheet">
+    <section ref={part('rate sheet')} className="mt-3 border-t border-hairline pt-2 text-small" aria-label="Rate sheet">
       <p className="flex flex-wrap items-baseline gap-x-3">
-        <strong className="font-head text-[14px]">Rate sheet</strong>
+        <strong className="font-head text-body">Rate sheet</strong>
         <SaveAs
           what="the rate sheet"
           forms={[{ name: 'CSV', save: () => saveCsv(`rates-${zoneId}`, rateSheetColumns, sheet.rows) }]}

@@ -46,7 +46,7 @@ export function AmountField({
         testId={testId}
       />
       {amount && 'following' in amount && (
-        <span className="text-[12px] text-soft"> follows {money(amount.following.base, local.baseCurrency)}</span>
+        <span className="text-fine text-soft"> follows {money(amount.following.base, local.baseCurrency)}</span>
       )}
     </span>
   );

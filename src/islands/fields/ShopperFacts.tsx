@@ -3,6 +3,7 @@ import { toDecimal } from '../../core/money/decimal.ts';
 import type { Shopper } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { WordList } from '../../ui/WordList.tsx';
+import { DateField } from './dates/DateField.tsx';
 import { EditedField } from './EditedField.tsx';
 import { orNone, parseMoney, parseText, parseWhole } from './typed-text.ts';
 import { useEdit } from '../page/use-edit.tsx';
@@ -71,14 +72,11 @@ export function ShopperFacts({
         testId={`orders-${id}`}
       />{' '}
       times, last on{' '}
-      <input
-        type="date"
-        className="typed [field-sizing:fixed]"
-        aria-label={`${name}: last order`}
+      <DateField
+        label={`${name}: last order`}
         value={shopper.lastOrderAt?.slice(0, 10) ?? ''}
-        onChange={(event) =>
-          edit(setAt(at('lastOrderAt'), event.target.value === '' ? undefined : `${event.target.value}T12:00Z`))
-        }
+        none="a day not known"
+        change={(day) => edit(setAt(at('lastOrderAt'), day === '' ? undefined : `${day}T12:00Z`))}
       />
       , for{' '}
       <EditedField

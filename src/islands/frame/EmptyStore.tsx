@@ -16,13 +16,13 @@ export function EmptyStore({ title }: { title?: string }) {
   };
   return (
     <div className={title ? 'max-w-[46rem] px-6 py-8' : 'mb-4 max-w-[46rem]'}>
-      {title && <h1 className="text-[24px]">{title}</h1>}
-      <p className="mt-2 text-[15px]">
+      {title && <h1 className="text-head">{title}</h1>}
+      <p className="mt-2 text-lead">
         This store sells nowhere yet: it has no market, no delivery option and no orders.{' '}
         {title ? (
           <>
             Begin at{' '}
-            <a href="/markets" className="underline decoration-dotted underline-offset-2">
+            <a href="/markets" className="link link-primary">
               Markets
             </a>{' '}
             with a country

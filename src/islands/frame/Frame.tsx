@@ -6,6 +6,7 @@ import { Notices } from './Notices.tsx';
 import { useDraft, usePolicy } from '../page/draft-context.tsx';
 import { PageProvider } from '../page/page-context.tsx';
 import type { PageProps, ThemeChoice } from '../../contract/page.ts';
+import { PartsLine } from './PartsLine.tsx';
 import { Palette } from './Palette.tsx';
 import { remember } from './remember.ts';
 import { Shortcuts } from './Shortcuts.tsx';
@@ -57,11 +58,16 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
 
   const actions = useMemo<Command[]>(
     () => [
-      { group: 'Do', name: 'Undo', hint: 'Ctrl Z', run: () => step('undo') },
-      { group: 'Do', name: 'Redo', hint: 'Ctrl Shift Z', run: () => step('redo') },
-      { group: 'Do', name: folded ? 'Unfold the bench' : 'Fold the bench', run: fold },
-      { group: 'Do', name: night ? 'Use the day theme' : 'Use the night theme', run: toggleTheme },
-      { group: 'Do', name: 'List the keys', hint: '?', run: () => setOpen('shortcuts') },
+      { group: 'Do', name: 'Undo', hint: 'Ctrl Z', also: 'take back', value: () => step('undo') },
+      { group: 'Do', name: 'Redo', hint: 'Ctrl Shift Z', value: () => step('redo') },
+      { group: 'Do', name: folded ? 'Unfold the bench' : 'Fold the bench', value: fold },
+      {
+        group: 'Do',
+        name: night ? 'Use the day theme' : 'Use the night theme',
+        also: 'dark light',
+        value: toggleTheme,
+      },
+      { group: 'Do', name: 'List the keys', hint: '?', also: 'shortcuts help', value: () => setOpen('shortcuts') },
     ],
     [step, folded, fold, night, toggleTheme],
   );
@@ -69,6 +75,7 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
   return (
     <div className="frame" data-bench={folded ? 'folded' : 'open'}>
       <Header stop={stop} openPalette={() => setOpen('palette')} night={night} toggleTheme={toggleTheme} />
+      <PartsLine stop={stop} />
       <main id="workspace" tabIndex={-1} className="outline-none">
         <Notices />
         <Unbroken name="This stop">{children}</Unbroken>

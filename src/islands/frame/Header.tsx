@@ -1,7 +1,8 @@
 import { Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
-import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { Calm, useDraft, usePolicy } from '../page/draft-context.tsx';
 import { DraftPhrase } from './DraftPhrase.tsx';
-import { trail, type StopId } from './trail.ts';
+import type { StopId } from './trail.ts';
+import { Trail } from './Trail.tsx';
 import { Wordmark } from './Wordmark.tsx';
 
 export function Header({
@@ -18,7 +19,10 @@ export function Header({
   const policy = usePolicy();
   return (
     <header className="flex min-w-0 flex-wrap items-center gap-x-3 border-b border-hairline px-3 lg:flex-nowrap">
-      <a className="skip-link" href="#workspace">
+      <a
+        className="absolute -top-16 left-2 z-50 bg-primary px-2.5 py-1.5 text-primary-content focus:top-1.5"
+        href="#workspace"
+      >
         To the workspace
       </a>
       <a href="/offers" className="shrink-0" aria-label="Summant, to Offers">
@@ -29,32 +33,26 @@ export function Header({
         aria-label="Trail"
         className="order-last min-w-0 basis-full overflow-x-auto [scrollbar-width:none] lg:order-none lg:flex-1 lg:basis-0"
       >
-        <ol className="mx-auto flex w-max">
-          {trail.map(({ id, name }) => (
-            <li key={id}>
-              <a href={`/${id}`} className="trail-stop" aria-current={id === stop ? 'page' : undefined}>
-                {name}
-              </a>
-            </li>
-          ))}
-        </ol>
+        <Calm>
+          <Trail stop={stop} />
+        </Calm>
       </nav>
       <DraftPhrase />
       <div className="flex shrink-0 items-center">
         <HistoryButtons />
         <button
           type="button"
-          className="quiet-button"
+          className="btn btn-ghost btn-xs"
           onClick={openPalette}
           aria-label="Command palette, Ctrl K"
           aria-keyshortcuts="Control+K Meta+K"
         >
           <Search size={15} aria-hidden />
-          <kbd className="hidden text-[11px] text-soft xl:inline">Ctrl K</kbd>
+          <kbd className="kbd kbd-xs hidden xl:inline-flex">Ctrl K</kbd>
         </button>
         <button
           type="button"
-          className="quiet-button"
+          className="btn btn-ghost btn-xs"
           onClick={toggleTheme}
           aria-label={night ? 'Use the day theme' : 'Use the night theme'}
         >
@@ -74,10 +72,10 @@ function HistoryButtons() {
     <>
       <button
         type="button"
-        className="quiet-button"
+        className="btn btn-ghost btn-xs"
         disabled={!undo && !pending}
         onClick={() => step('undo')}
-        title={undo ? `Undo: ${undo}` : 'Nothing to undo'}
+        title={undo ? `Undo ${undo}` : 'Nothing to undo'}
         aria-label="Undo"
         aria-keyshortcuts="Control+Z Meta+Z"
       >
@@ -85,10 +83,10 @@ function HistoryButtons() {
       </button>
       <button
         type="button"
-        className="quiet-button"
+        className="btn btn-ghost btn-xs"
         disabled={!redo}
         onClick={() => step('redo')}
-        title={redo ? `Redo: ${redo}` : 'Nothing to redo'}
+        title={redo ? `Redo ${redo}` : 'Nothing to redo'}
         aria-label="Redo"
         aria-keyshortcuts="Control+Shift+Z Meta+Shift+Z"
       >

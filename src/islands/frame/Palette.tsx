@@ -1,49 +1,29 @@
-import { Command as Menu } from 'cmdk';
-import { useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect, useRef } from 'react';
 import type { Command } from './commands.ts';
 
-export function Palette({ open, close, commands }: { open: boolean; close: () => void; commands: Command[] }) {
+const PaletteList = lazy(() => import('./PaletteList.tsx'));
+
+/** The command palette, which fetches its list when it is first opened. */
+export function Palette({ open, close, commands }: { open: boolean; close: () => void; commands: readonly Command[] }) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
-    if (!open) return dialog.current?.close();
-    dialog.current?.showModal();
-    dialog.current?.querySelector('input')?.focus();
+    if (open) dialog.current?.showModal();
+    else dialog.current?.close();
   }, [open]);
-  const groups = [...new Set(commands.map((command) => command.group))];
   return (
     <dialog
       ref={dialog}
-      className="palette"
+      className="modal modal-top"
       aria-label="Command palette"
       onClose={close}
       onClick={(event) => event.target === event.currentTarget && close()}
     >
       {open && (
-        <Menu label="Command palette">
-          <Menu.Input placeholder="Go to, or do …" />
-          <Menu.List>
-            <Menu.Empty>Nothing of that name.</Menu.Empty>
-            {groups.map((group) => (
-              <Menu.Group key={group} heading={group}>
-                {commands
-                  .filter((command) => command.group === group)
-                  .map((command, index) => (
-                    <Menu.Item
-                      key={index}
-                      value={`${group} ${command.name} ${command.hint ?? ''} ${index}`}
-                      onSelect={() => {
-                        close();
-                        command.run();
-                      }}
-                    >
-                      <span>{command.name}</span>
-                      <span className="text-[12px] text-soft">{command.hint}</span>
-                    </Menu.Item>
-                  ))}
-              </Menu.Group>
-            ))}
-          </Menu.List>
-        </Menu>
+        <div className="modal-box mx-auto mt-[12vh] w-[min(620px,94vw)] p-0">
+          <Suspense fallback={<div className="h-24" />}>
+            <PaletteList commands={commands} close={close} />
+          </Suspense>
+        </div>
       )}
     </dialog>
   );

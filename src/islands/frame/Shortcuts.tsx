@@ -4,6 +4,7 @@ const shortcuts: [keys: string, does: string][] = [
   ['Ctrl K', 'Command palette: every stop, market, offer, option and action'],
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z', 'Redo'],
+  ['[ ]', 'To the part before or after'],
   ['?', 'This list'],
   ['← →', 'On a goal’s pennant or the spend line: move by one step'],
   ['Shift ← →', 'Move by ten steps'],
@@ -25,19 +26,25 @@ export function Shortcuts({ open, close }: { open: boolean; close: () => void })
   return (
     <dialog
       ref={dialog}
-      className="palette"
+      className="modal modal-top"
       aria-labelledby="shortcuts-title"
       onClose={close}
       onClick={(event) => event.target === event.currentTarget && close()}
     >
-      <div className="p-4">
-        <h2 id="shortcuts-title" className="mb-2 text-[17px]">
+      <div className="modal-box mx-auto mt-[8vh] w-[min(620px,94vw)] p-5">
+        <h2 id="shortcuts-title" className="mb-2 text-title">
           Keys
         </h2>
         <dl className="grid grid-cols-[9rem_1fr] gap-y-1.5">
           {shortcuts.map(([keys, does]) => (
             <div key={keys} className="contents">
-              <dt className="font-semibold">{keys}</dt>
+              <dt>
+                {keys.split(' ').map((key) => (
+                  <kbd key={key} className="kbd kbd-sm mr-1">
+                    {key}
+                  </kbd>
+                ))}
+              </dt>
               <dd>{does}</dd>
             </div>
           ))}

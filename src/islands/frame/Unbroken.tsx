@@ -25,7 +25,7 @@ function Failed({ name, error, resetErrorBoundary }: FallbackProps & { name: str
   const reason = error instanceof Error ? error.message : String(error);
   return (
     <section role="alert" className="px-5 py-4" data-testid="failed">
-      <h2 className="font-head text-[17px]">{name} could not be shown</h2>
+      <h2 className="font-head text-title">{name} could not be shown</h2>
       <p className="mt-1 max-w-[65ch]">
         Something in it has failed{reason && ` (${reason})`}.{' '}
         {status === 'saved' ? 'All your edits are saved.' : 'Your edits are kept and still being sent.'}

@@ -8,16 +8,16 @@ export default function UnbuiltStop({ stop, props }: { stop: StopId; props: Page
   return (
     <Frame stop={stop} props={props}>
       <div className="max-w-[46rem] px-6 py-8">
-        <h1 className="text-[24px]">{here.name}</h1>
-        <p className="mt-2 text-[15px]">Not built yet. {here.holds}</p>
+        <h1 className="text-head">{here.name}</h1>
+        <p className="mt-2 text-lead">Not built yet. {here.holds}</p>
         <p className="mt-4 text-soft">
           Built so far:{' '}
           {trail
-            .filter(({ built }) => built)
+            .filter(({ holds }) => holds === undefined)
             .map(({ id, name }, index) => (
               <span key={id}>
                 {index > 0 && ', '}
-                <a className="phrase" href={`/${id}`}>
+                <a className="link link-primary" href={`/${id}`}>
                   {name}
                 </a>
               </span>

@@ -15,7 +15,7 @@ export function Wordmark() {
         <path d="M26 27V3" stroke="currentColor" strokeWidth="1.8" strokeLinecap="round" />
         <path d="M26 3l-11 3.6 11 3.8z" className="fill-accent" />
       </svg>
-      <span className="font-head text-[19px] font-semibold tracking-tight">Summant</span>
+      <span className="font-head text-mark font-semibold tracking-tight">Summant</span>
     </span>
   );
 }

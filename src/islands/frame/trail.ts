@@ -1,19 +1,64 @@
-/** The eight stops in working order. `holds` says what an unbuilt one will be. */
-export const trail = [
-  { id: 'orders', name: 'Orders', built: true, holds: '' },
-  { id: 'markets', name: 'Markets', built: true, holds: '' },
-  { id: 'delivery', name: 'Delivery', built: true, holds: '' },
-  { id: 'offers', name: 'Offers', built: true, holds: '' },
-  { id: 'wording', name: 'Wording', built: true, holds: '' },
-  { id: 'rehearse', name: 'Rehearse', built: true, holds: '' },
-  { id: 'release', name: 'Release', built: true, holds: '' },
+/** The eight stops in working order, with the parts that each usually has. `holds` says what an unbuilt one will be. */
+export const trail: readonly Stop[] = [
+  {
+    id: 'orders',
+    name: 'Orders',
+    parts: ['distribution', 'trial goal', 'bunches', 'measured response'],
+    also: 'past orders histogram average percentile import csv export peaks',
+  },
+  {
+    id: 'markets',
+    name: 'Markets',
+    parts: ['countries', 'where would this go', 'this market', 'zones', 'currencies', 'the store'],
+    also: 'country postcode zip region island currency tax vat language address',
+  },
+  {
+    id: 'delivery',
+    name: 'Delivery',
+    parts: ['prices', 'options', 'rate sheet', 'all zones', 'products', 'pick-up places', 'calendars'],
+    also: 'shipping carrier rates weight price charge method pick-up courier',
+  },
+  {
+    id: 'offers',
+    name: 'Offers',
+    parts: ['line', 'goals', 'this offer', 'effect', 'shoppers', 'conditions'],
+    also: 'free delivery shipping threshold coupon code weekend promotion goal reward discount',
+  },
+  {
+    id: 'wording',
+    name: 'Wording',
+    parts: ['texts'],
+    also: 'message banner translation language progress bar strip copy',
+  },
+  {
+    id: 'rehearse',
+    name: 'Rehearse',
+    parts: ['cart', 'shop', 'tools'],
+    also: 'test order preview checkout simulate try why',
+  },
+  {
+    id: 'release',
+    name: 'Release',
+    parts: ['changes', 'release', 'earlier releases'],
+    also: 'publish go live hand over roll back history',
+  },
   {
     id: 'results',
     name: 'Results',
-    built: false,
+    parts: [],
+    also: 'report outcome experiment',
     holds:
       'What happened after a release: order values before and after, delivery given away, and whether there are enough orders to tell.',
   },
-] as const;
+];
 
-export type StopId = (typeof trail)[number]['id'];
+interface Stop {
+  id: StopId;
+  name: string;
+  parts: readonly string[];
+  /** everyday words under which it is found */
+  also: string;
+  holds?: string;
+}
+
+export type StopId = 'orders' | 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse' | 'release' | 'results';

@@ -43,20 +43,20 @@ export function AreaEditor({ zoneId, zone, market, side }: { zoneId: string; zon
           </li>
         ))}
       </ul>
-      <p className="ml-4 flex flex-wrap gap-x-1 text-[13px]">
+      <p className="ml-4 flex flex-wrap gap-x-1 text-small">
         <span className="self-center text-soft">{side === 'include' ? 'Take in' : 'Leave out'}</span>
         {side === 'include' && !parts.some(([, { kind }]) => kind === 'wholeMarket') && (
-          <button type="button" className="quiet-button" onClick={() => add({ kind: 'wholeMarket' })}>
+          <button type="button" className="btn btn-xs" onClick={() => add({ kind: 'wholeMarket' })}>
             the whole market
           </button>
         )}
-        <button type="button" className="quiet-button" onClick={() => add({ kind: 'country', country })}>
+        <button type="button" className="btn btn-xs" onClick={() => add({ kind: 'country', country })}>
           a country
         </button>
         <RegionButton country={country} add={add} />
         <button
           type="button"
-          className="quiet-button"
+          className="btn btn-xs"
           onClick={() => setPasting(!pasting)}
           aria-expanded={pasting}
           data-testid={`paste-${side}`}
@@ -65,7 +65,7 @@ export function AreaEditor({ zoneId, zone, market, side }: { zoneId: string; zon
         </button>
         <button
           type="button"
-          className="quiet-button"
+          className="btn btn-xs"
           onClick={() =>
             add({ kind: 'radius', center: place ?? { latitude: 52, longitude: 5 }, distance: 10, unit: 'km' })
           }
@@ -97,7 +97,7 @@ function RegionButton({ country, add }: { country: string; add: (part: AreaPart)
   return (
     <button
       type="button"
-      className="quiet-button"
+      className="btn btn-xs"
       disabled={regions.length === 0}
       onClick={() => add({ kind: 'region', region: regions[0]!.code })}
     >

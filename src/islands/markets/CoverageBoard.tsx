@@ -95,7 +95,7 @@ export function CoverageBoard({
   return (
     <div
       ref={board}
-      className="coverage-board"
+      className="grid touch-pan-y grid-cols-[max-content_minmax(0,1fr)] gap-x-2.5 gap-y-1 select-none"
       role="group"
       aria-label="Countries by continent"
       onPointerDown={onDown}
@@ -107,7 +107,7 @@ export function CoverageBoard({
     >
       {continents.map(({ id, name, countries }) => (
         <div key={id} className="contents">
-          <p className="pt-0.5 text-right text-[12px] text-soft">{name}</p>
+          <p className="pt-0.5 text-right text-fine text-soft">{name}</p>
           <div className="flex flex-wrap gap-[2px]">
             {countries.map((code) => (
               <Country

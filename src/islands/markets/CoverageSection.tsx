@@ -59,11 +59,11 @@ export function CoverageSection({
         look={setLooked}
       />
       {children}
-      <div className="mt-1 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 text-[13px]">
+      <div className="mt-1 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1 text-small">
         <label className="inline-flex items-center gap-2">
           <span className="sr-only">Find a country</span>
           <input
-            className="typed w-52"
+            className="field"
             type="search"
             placeholder="Find a country"
             value={search}

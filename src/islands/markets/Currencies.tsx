@@ -11,6 +11,7 @@ import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { DriftTable } from './DriftTable.tsx';
 import { ImportRates } from './ImportRates.tsx';
 import { RateChart } from './RateChart.tsx';
+import { part } from '../page/parts.ts';
 
 const spans: [days: string, words: string][] = [
   ['730', 'two years'],
@@ -61,10 +62,10 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
   };
   return (
     <GuardedEdits edit={edit}>
-      <section className="mt-3 border-t border-hairline pt-2" aria-label="Currencies">
+      <section ref={part('currencies')} className="mt-3 border-t border-hairline pt-2" aria-label="Currencies">
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-          <h2 className="text-[17px]">Currencies</h2>
-          <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
+          <h2 className="text-title">Currencies</h2>
+          <p className="flex flex-wrap items-baseline gap-x-3 text-small">
             <button type="button" className="btn btn-xs" onClick={() => void fetchNow()} data-testid="fetch-rates">
               Ask the rate feed
             </button>
@@ -95,7 +96,7 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
         </div>
         {importing && <ImportRates imported={() => void reload()} />}
         {said && (
-          <p role="status" className={`text-[13px] ${said.wrong ? 'text-warning' : ''}`} data-testid="feed-said">
+          <p role="status" className={`text-small ${said.wrong ? 'text-warning' : ''}`} data-testid="feed-said">
             {said.text}
           </p>
         )}
@@ -104,7 +105,7 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
           <p className="text-soft">Every market sells in {base}.</p>
         ) : (
           <div className="overflow-x-auto">
-            <table className="mt-1 text-[13px]" aria-label={`Rates: what one ${base} is`}>
+            <table className="table table-xs w-auto mt-1" aria-label={`Rates: what one ${base} is`}>
               <thead>
                 <tr className="border-b border-hairline text-left text-soft">
                   <th scope="col" className="py-1 pr-6 font-normal">
@@ -158,7 +159,7 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
                         {newest && newest.rate !== adopted?.rate && (
                           <button
                             type="button"
-                            className="quiet-button underline decoration-dotted underline-offset-2"
+                            className="btn btn-xs"
                             onClick={() => edit(adoptRate(code, newest.rate, newest.day))}
                             data-testid={`adopt-${code}`}
                           >

@@ -57,7 +57,7 @@ export function DriftTable({
   };
   return (
     <div className="overflow-x-auto">
-      <table className="text-[13px]" aria-label={`Drift of amounts in ${currency}`} data-testid="drift-table">
+      <table className="table table-xs w-auto" aria-label={`Drift of amounts in ${currency}`} data-testid="drift-table">
         <thead>
           <tr className="border-b border-hairline text-left text-soft">
             {['amount', 'stands for', 'promised', 'misled on', 'by at most', 'would have avoided it', 'set it'].map(
@@ -96,7 +96,7 @@ export function DriftTable({
                 {drift.worst && one.offerId && ('exact' in one.amount || drift.leastBuffer !== null) && (
                   <button
                     type="button"
-                    className="quiet-button underline decoration-dotted underline-offset-2"
+                    className="btn btn-xs"
                     onClick={() => raise(one, drift)}
                     aria-label={`Set that for ${one.name}`}
                   >

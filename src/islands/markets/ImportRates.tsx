@@ -39,7 +39,7 @@ export function ImportRates({ imported }: { imported: () => void }) {
     imported();
   };
   return (
-    <div className="my-1 max-w-[46rem] border-l-2 border-primary pl-3 text-[13px]">
+    <div className="my-1 max-w-[46rem] border-l-2 border-primary pl-3 text-small">
       <p>
         A CSV file in the layout in which the European Central Bank publishes its history: a column Date with days such
         as 2026-11-02, then a column for each currency, N/A where there is none; rates against one euro.

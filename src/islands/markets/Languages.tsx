@@ -1,19 +1,17 @@
-import { AddWord } from '../../ui/AddWord.tsx';
+import { ChevronUp } from 'lucide-react';
 import { Remove } from '../../ui/Remove.tsx';
-import { languageByName } from '../../core/wording/languages/language-by-name.ts';
-import { useNotation } from '../page/page-context.tsx';
+import { LanguageChoice } from '../fields/choices/LanguageChoice.tsx';
 
 /** Languages in the order in which texts fall back. */
 export function Languages({
   languages,
-  country,
+  countries,
   change,
 }: {
   languages: readonly string[];
-  country: string | undefined;
+  countries: readonly string[];
   change: (languages: string[]) => void;
 }) {
-  const { locale } = useNotation();
   const moved = (index: number) =>
     languages.map((tag, at) => {
       if (at === index - 1) return languages[index]!;
@@ -30,11 +28,11 @@ export function Languages({
           {index > 0 && (
             <button
               type="button"
-              className="quiet-button !px-1 text-soft"
+              className="btn btn-ghost btn-xs px-1 text-soft"
               aria-label={`${tag} before ${languages[index - 1]}`}
               onClick={() => change(moved(index))}
             >
-              ↑
+              <ChevronUp size={13} aria-hidden />
             </button>
           )}
           {languages.length > 1 && (
@@ -42,15 +40,13 @@ export function Languages({
           )}
         </span>
       ))}
-      <AddWord
+      <LanguageChoice
         label="New language"
-        placeholder="add a language"
-        accept={(text) => {
-          const tag = languageByName(text, country, locale);
-          return tag !== null && !languages.includes(tag) ? tag : null;
-        }}
-        reason="A language by its name, or a tag such as nl-NL."
-        add={(tag) => change([...languages, tag])}
+        value={undefined}
+        none="add a language"
+        countries={countries}
+        choose={(tag) => tag !== undefined && !languages.includes(tag) && change([...languages, tag])}
+        testId="new-language"
       />
     </p>
   );

@@ -3,16 +3,20 @@ import { setAt } from '../../client/edits/set-at.ts';
 import { parseAmount, toDecimal } from '../../core/money/decimal.ts';
 import type { Market } from '../../core/policy/types.ts';
 import { AddWord } from '../../ui/AddWord.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Remove } from '../../ui/Remove.tsx';
 import type { Parsed } from '../../ui/TypedField.tsx';
+import { ClockChoice } from '../fields/choices/ClockChoice.tsx';
+import { CurrencyChoice } from '../fields/choices/CurrencyChoice.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { EditedTexts } from '../fields/EditedTexts.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
-import { regionByName, useRegionsOfAll } from '../page/use-regions.ts';
+import { useRegionsOfAll } from '../page/use-regions.ts';
 import { Languages } from './Languages.tsx';
-import { orNone, parseCurrency, parseId, parseName, parsePercent, parseTimeZone } from '../fields/typed-text.ts';
+import { orNone, parseId, parseName, parsePercent } from '../fields/typed-text.ts';
+import { part } from '../page/parts.ts';
 
 /** What a market fixes, as a sentence that reads aloud. */
 export function MarketTerms({ marketId, market, gone }: { marketId: string; market: Market; gone: () => void }) {
@@ -42,8 +46,12 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
   const options = Object.values(policy.options).filter(({ zone }) => policy.zones[zone]?.market === marketId).length;
   return (
     <GuardedEdits edit={edit}>
-      <section className="mt-3 border-t border-hairline pt-2" aria-label={`Market ${market.name}`}>
-        <h2 className="text-[17px]">
+      <section
+        ref={part('this market')}
+        className="mt-3 border-t border-hairline pt-2"
+        aria-label={`Market ${market.name}`}
+      >
+        <h2 className="text-title">
           <EditedField
             label="Name of the market"
             shown={market.name}
@@ -52,7 +60,7 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
             live
             testId="market-name"
           />{' '}
-          <span className="font-sans text-[13px] text-soft">
+          <span className="font-sans text-small text-soft">
             {market.countries.length} {market.countries.length === 1 ? 'country' : 'countries'}
             {market.elsewhere ? ' and all others' : ''}
           </span>
@@ -60,11 +68,10 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
         {refusal}
         <p className="leading-7">
           sells in{' '}
-          <EditedField
+          <CurrencyChoice
             label="Currency"
-            shown={currency}
-            parse={parseCurrency}
-            change={(value) => setAt(at('currency'), value)}
+            value={currency}
+            choose={(value) => edit(setAt(at('currency'), value))}
             testId="market-currency"
           />
           , prices{' '}
@@ -97,12 +104,11 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
             choose={(value) => edit(setAt(at('preselect'), value))}
           />{' '}
           is chosen. Clock of{' '}
-          <EditedField
-            label="Time zone, empty for the store’s"
-            shown={market.timeZone ?? ''}
-            parse={orNone(parseTimeZone)}
-            change={(value) => setAt(at('timeZone'), value)}
-            placeholder={`the store, ${policy.store.timeZone}`}
+          <ClockChoice
+            label="Time zone"
+            value={market.timeZone}
+            none={`the store, ${policy.store.timeZone}`}
+            choose={(value) => edit(setAt(at('timeZone'), value))}
             testId="market-clock"
           />
           .{' '}
@@ -167,17 +173,20 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
               />
             </span>
           ))}
-          <AddWord
-            label="Region with tax rates of its own"
-            placeholder="add a region"
-            accept={(text) => regionByName(text, regions)}
-            reason="A region by its name, or a code such as US-NY."
-            add={(region) => edit(setAt(at('tax', 'regions', region), { delivery: tax.delivery }))}
-          />
+          {regions.length > 0 && (
+            <Choice
+              label="Region with tax rates of its own"
+              shown="add a region"
+              className="btn btn-xs"
+              placeholder="A region"
+              entries={() => regions.map(({ code, name }) => ({ value: code, name, hint: code }))}
+              choose={(region) => edit(setAt(at('tax', 'regions', region), { delivery: tax.delivery }))}
+            />
+          )}
         </p>
         <Languages
           languages={market.languages}
-          country={market.countries[0]}
+          countries={market.countries}
           change={(languages) => edit(setAt(at('languages'), languages))}
         />
         <p className="leading-7">
@@ -191,10 +200,10 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
             testId="out-of-area"
           />
         </p>
-        <p className="text-[13px] text-soft">
+        <p className="text-small text-soft">
           <button
             type="button"
-            className="quiet-button underline decoration-dotted underline-offset-2"
+            className="btn btn-xs"
             onClick={() => edit(removeMarket(marketId)) && gone()}
             data-testid="remove-market"
           >

@@ -11,6 +11,7 @@ import { MarketTerms } from './MarketTerms.tsx';
 import { StoreSettings } from './StoreSettings.tsx';
 import { WhereWouldThisGo } from './WhereWouldThisGo.tsx';
 import { ZoneList } from './ZoneList.tsx';
+import { part } from '../page/parts.ts';
 
 /** Where the store sells, in which currency, and the zones inside. */
 export function MarketsView({ query: initial, rateFeed }: { query: Record<string, string>; rateFeed: string }) {
@@ -23,8 +24,8 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
   return (
     <GuardedEdits edit={edit}>
       <div className="px-5 py-3">
-        <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
-          <h1 className="text-[22px] leading-9">Markets</h1>
+        <div ref={part('countries')} className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
+          <h1 className="text-head leading-9">Markets</h1>
           <CoverageInWords coverage={coverage} />
         </div>
         {market === null && <EmptyStore />}
@@ -33,7 +34,7 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
             <li key={id}>
               <button
                 type="button"
-                className="market-chip"
+                className="market-chip btn btn-ghost btn-xs"
                 aria-pressed={id === marketId}
                 data-tint={tint}
                 onClick={() => setQuery({ market: id, zone: '' })}

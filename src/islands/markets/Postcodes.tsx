@@ -39,22 +39,18 @@ export function PostcodePatterns({
     edit(changePatterns(zoneId, side, partId, changes));
   return (
     <span className="mt-0.5 block">
-      <span className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
+      <span className="flex flex-wrap items-baseline gap-x-3 text-small">
         <span>{all.length === 1 ? '1 entry' : `${all.length} entries`}</span>
         {covered.size > 0 && (
           <span className="text-warning">
             {covered.size} of them {covered.size === 1 ? 'lies' : 'lie'} within others{' '}
-            <button
-              type="button"
-              className="quiet-button !px-1 text-base-content underline decoration-dotted underline-offset-2"
-              onClick={() => change({ remove: [...covered.keys()] })}
-            >
+            <button type="button" className="btn btn-xs" onClick={() => change({ remove: [...covered.keys()] })}>
               take {covered.size === 1 ? 'it' : 'them'} out
             </button>
           </span>
         )}
         <input
-          className="typed w-32 [field-sizing:fixed]"
+          className="field"
           type="search"
           placeholder="Is … among them?"
           aria-label="Look for a postcode in the list"
@@ -62,17 +58,12 @@ export function PostcodePatterns({
           onChange={(event) => setSearch(event.target.value)}
         />
         {wanted !== '' && <span className="text-soft">{hit ? `yes, by ${hit.pattern.text}` : 'no'}</span>}
-        <button
-          type="button"
-          className="quiet-button !px-1 underline decoration-dotted underline-offset-2"
-          aria-expanded={pasting}
-          onClick={() => setPasting(!pasting)}
-        >
+        <button type="button" className="btn btn-xs" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
           add more
         </button>
       </span>
       {refusal}
-      <span className="flex flex-wrap gap-x-2 text-[13px]">
+      <span className="flex flex-wrap gap-x-2 text-small">
         {listed.slice(0, mostShown).map((pattern) => (
           <span
             key={pattern}
@@ -132,7 +123,7 @@ export function PastePostcodes({
   return (
     <div className="my-1 max-w-[40rem] border-l-2 border-primary pl-3">
       {countries && (
-        <p className="text-[13px]">
+        <p className="text-small">
           Postcodes in{' '}
           <PhraseSelect
             label="Country of the postcodes"
@@ -150,7 +141,7 @@ export function PastePostcodes({
         onChange={(event) => setText(event.target.value)}
         data-testid="pasted-postcodes"
       />
-      <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]" data-testid="pasted-report">
+      <p className="flex flex-wrap items-baseline gap-x-3 text-small" data-testid="pasted-report">
         <button
           type="button"
           className="btn btn-xs"

@@ -42,7 +42,7 @@ export function RateChart({
         height={height}
         role="img"
         aria-label={`Rate of ${currency} from ${rates[0]!.day} to ${rates.at(-1)!.day}: lowest ${Math.min(...values)}, highest ${Math.max(...values)}${adopted === null ? '' : `, adopted ${adopted}`}`}
-        className="block fill-soft text-[12px]"
+        className="block fill-soft text-fine"
         onPointerMove={onMove}
         onPointerLeave={() => setAt(null)}
         data-testid="rate-chart"
@@ -79,7 +79,7 @@ export function RateChart({
         )}
         {seen && <circle cx={x(at!)} cy={y(Number(seen.rate))} r="3.5" className="fill-primary" />}
       </svg>
-      <p className="flex min-h-5 justify-between text-[13px] text-soft">
+      <p className="flex min-h-5 justify-between text-small text-soft">
         <span>{seen ? `${seen.day}: ${seen.rate}` : ''}</span>
         <SaveAs
           what={`the rates of ${currency}`}

@@ -5,7 +5,7 @@ import { countOptions } from '../../core/options/count-options.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { areaInWords, decidesByInWords, regionsIn } from '../../core/geography/area-in-words.ts';
 import type { Market } from '../../core/policy/types.ts';
-import { useRowDrag } from '../../ui/use-row-drag.tsx';
+import { SortableRow, SortableRows } from '../../ui/SortableRows.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
@@ -14,6 +14,7 @@ import { countryName } from '../page/place-names.ts';
 import { useRegionNames } from '../page/use-regions.ts';
 import { AreaEditor } from './AreaEditor.tsx';
 import { parseName } from '../fields/typed-text.ts';
+import { part } from '../page/parts.ts';
 
 /** The zones of a market in their listed order; each opens in place. */
 export function ZoneList({
@@ -47,91 +48,88 @@ export function ZoneList({
         market.countries[0] ? { kind: 'country', country: market.countries[0] } : { kind: 'wholeMarket' },
       ),
     );
-  const rows = useRowDrag(ids, move);
   return (
     <GuardedEdits edit={edit}>
-      <section className="mt-3 border-t border-hairline pt-2" aria-label="Zones">
+      <section ref={part('zones')} className="mt-3 border-t border-hairline pt-2" aria-label="Zones">
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-          <h2 className="text-[17px]">Zones of {market.name}</h2>
-          <p className="text-[13px] text-soft">
+          <h2 className="text-title">Zones of {market.name}</h2>
+          <p className="text-small text-soft">
             Postcodes and distances win over regions, regions over countries, countries over the whole market; among
             equals the one listed first.
           </p>
         </div>
         {refusal}
-        <ol>
-          {zones.map(([id, zone]) => (
-            <li
-              key={id}
-              className="drop-row border-b border-hairline py-1.5"
-              {...rows.rowOf(id)}
-              data-testid={`zone-${id}`}
-            >
-              <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={rows.onKeyOf(id)}>
-                <span className="flex items-center self-center">
-                  {rows.handleOf(id)}
-                  {rows.arrowsOf(id, zone.name)}
-                </span>
-                <button
-                  type="button"
-                  className="quiet-button !justify-start !px-1 font-semibold"
-                  aria-expanded={open === id}
-                  onClick={() => setOpen(open === id ? '' : id)}
-                  data-testid={`open-zone-${id}`}
-                >
-                  {zone.name}
-                </button>
-                <span className="min-w-0 flex-1 basis-64 text-[13px]">{areaInWords(zone.area, names)}</span>
-                <span className="text-[13px] text-soft">
-                  by {decidesByInWords(zone.area)} ·{' '}
-                  <a
-                    href={`/delivery?market=${marketId}&zone=${id}`}
-                    className="underline decoration-dotted underline-offset-2"
-                  >
-                    {optionsOf.get(id) === 1 ? '1 option' : `${optionsOf.get(id) ?? 0} options`}
-                  </a>
-                </span>
-                <label className="inline-flex items-center gap-1.5 text-[13px]">
-                  <input
-                    type="checkbox"
-                    className="toggle toggle-xs toggle-primary"
-                    checked={zone.on}
-                    aria-label={`${zone.name} is on`}
-                    onChange={(event) => edit(setAt(['zones', id, 'on'], event.target.checked))}
-                  />
-                  {zone.on ? 'on' : 'off'}
-                </label>
-              </div>
-              {open === id && (
-                <div className="mt-1 ml-10">
-                  <p className="leading-7">
-                    Called{' '}
-                    <EditedField
-                      label="Name of the zone"
-                      shown={zone.name}
-                      parse={parseName}
-                      change={(value) => setAt(['zones', id, 'name'], value)}
-                      testId="zone-name"
-                    />
-                    <button
-                      type="button"
-                      className="quiet-button ml-4 underline decoration-dotted underline-offset-2"
-                      onClick={() => edit(removeZone(id)) && setOpen('')}
-                      data-testid="remove-zone"
-                    >
-                      Remove it
-                      {optionsOf.get(id)
-                        ? ` with its ${optionsOf.get(id) === 1 ? 'option' : `${optionsOf.get(id)} options`}`
-                        : ''}
-                    </button>
-                  </p>
-                  <AreaEditor zoneId={id} zone={zone} market={market} side="include" />
-                  <AreaEditor zoneId={id} zone={zone} market={market} side="exclude" />
-                </div>
-              )}
-            </li>
-          ))}
-        </ol>
+        <SortableRows ids={ids} nameOf={(id) => policy.zones[id]?.name ?? id} move={move}>
+          <ol>
+            {zones.map(([id, zone]) => (
+              <SortableRow key={id} id={id} className="border-b border-hairline py-1" data-testid={`zone-${id}`}>
+                {({ handle, arrows, onKey }) => (
+                  <>
+                    <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={onKey}>
+                      <span className="flex items-center self-center">
+                        {handle}
+                        {arrows}
+                      </span>
+                      <button
+                        type="button"
+                        className="btn btn-ghost btn-xs justify-start px-1 font-semibold"
+                        aria-expanded={open === id}
+                        onClick={() => setOpen(open === id ? '' : id)}
+                        data-testid={`open-zone-${id}`}
+                      >
+                        {zone.name}
+                      </button>
+                      <span className="min-w-0 flex-1 basis-64 text-small">{areaInWords(zone.area, names)}</span>
+                      <span className="text-small text-soft">
+                        by {decidesByInWords(zone.area)} ·{' '}
+                        <a href={`/delivery?market=${marketId}&zone=${id}`} className="link link-primary">
+                          {optionsOf.get(id) === 1 ? '1 option' : `${optionsOf.get(id) ?? 0} options`}
+                        </a>
+                      </span>
+                      <label className="inline-flex items-center gap-1.5 text-small">
+                        <input
+                          type="checkbox"
+                          className="toggle toggle-xs toggle-primary"
+                          checked={zone.on}
+                          aria-label={`${zone.name} is on`}
+                          onChange={(event) => edit(setAt(['zones', id, 'on'], event.target.checked))}
+                        />
+                        {zone.on ? 'on' : 'off'}
+                      </label>
+                    </div>
+                    {open === id && (
+                      <div className="mt-1 ml-10">
+                        <p className="leading-7">
+                          Called{' '}
+                          <EditedField
+                            label="Name of the zone"
+                            shown={zone.name}
+                            parse={parseName}
+                            change={(value) => setAt(['zones', id, 'name'], value)}
+                            testId="zone-name"
+                          />
+                          <button
+                            type="button"
+                            className="btn btn-xs ml-4"
+                            onClick={() => edit(removeZone(id)) && setOpen('')}
+                            data-testid="remove-zone"
+                          >
+                            Remove it
+                            {optionsOf.get(id)
+                              ? ` with its ${optionsOf.get(id) === 1 ? 'option' : `${optionsOf.get(id)} options`}`
+                              : ''}
+                          </button>
+                        </p>
+                        <AreaEditor zoneId={id} zone={zone} market={market} side="include" />
+                        <AreaEditor zoneId={id} zone={zone} market={market} side="exclude" />
+                      </div>
+                    )}
+                  </>
+                )}
+              </SortableRow>
+            ))}
+          </ol>
+        </SortableRows>
         {zones.length === 0 && <p className="text-soft">No zone: nobody in this market is offered delivery.</p>}
         <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-zone">
           Add a zone

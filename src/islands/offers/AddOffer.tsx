@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { addOffer } from '../../client/edits/offer-edits.ts';
 import { freshId } from '../../client/edits/set-at.ts';
 import { codeBatch } from '../../core/offers/authoring/code-batch.ts';
@@ -18,7 +18,7 @@ function isAsBegun(offer: Offer | undefined, began: Omit<Offer, 'order'>): boole
 }
 
 /** Offers to begin with, and what the last one chosen has filled in. */
-export function AddOffer({ choose }: { choose: (offer: string) => void }) {
+export const AddOffer = memo(function AddOffer({ choose }: { choose: (offer: string) => void }) {
   const edit = useEdit();
   const policy = useDraft((state) => state.settled);
   const { locale } = useNotation();
@@ -31,14 +31,14 @@ export function AddOffer({ choose }: { choose: (offer: string) => void }) {
     choose(id);
   };
   return (
-    <div className="mt-2 text-[13px]">
-      <p className="flex flex-wrap items-baseline gap-x-1">
-        <span className="text-soft">Add an offer</span>
+    <div className="py-0.5 text-small">
+      <p className="flex flex-wrap items-center gap-1">
+        <span className="mr-1 pl-2 font-semibold">Add an offer</span>
         {starterOffers.map((starter) => (
           <button
             key={starter.id}
             type="button"
-            className="quiet-button underline decoration-dotted underline-offset-2"
+            className="btn btn-xs"
             title={starter.says}
             onClick={() => start(starter)}
             data-testid={`starter-${starter.id}`}
@@ -50,11 +50,11 @@ export function AddOffer({ choose }: { choose: (offer: string) => void }) {
       {did && isAsBegun(policy.offers[did.id], did.began) && (
         <p role="status" className="border-l-2 border-primary pl-3" data-testid="starter-did">
           {did.sentences.join(' ')}{' '}
-          <button type="button" className="quiet-button" onClick={() => setDid(null)}>
+          <button type="button" className="btn btn-xs" onClick={() => setDid(null)}>
             All right
           </button>
         </p>
       )}
     </div>
   );
-}
+});

@@ -7,16 +7,10 @@ export function Archive({ choose }: { choose: (offer: string) => void }) {
   const archived = inOrder(offers).filter(([, offer]) => offer.archived);
   if (archived.length === 0) return null;
   return (
-    <p className="flex flex-wrap items-baseline gap-x-1 text-[13px]" data-testid="archive">
+    <p className="flex flex-wrap items-baseline gap-x-1 text-small" data-testid="archive">
       <span className="text-soft">Archived</span>
       {archived.map(([id, { name }]) => (
-        <button
-          key={id}
-          type="button"
-          className="quiet-button underline decoration-dotted underline-offset-2"
-          onClick={() => choose(id)}
-          data-testid={`archived-${id}`}
-        >
+        <button key={id} type="button" className="btn btn-xs" onClick={() => choose(id)} data-testid={`archived-${id}`}>
           {name}
         </button>
       ))}

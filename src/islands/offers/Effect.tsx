@@ -8,6 +8,7 @@ import type { Replay } from '../../core/orders/replay.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation, useNow, useRelease } from '../page/page-context.tsx';
 import { ReplayExamples } from './ReplayExamples.tsx';
+import { part } from '../page/parts.ts';
 
 interface Running {
   share: number;
@@ -77,30 +78,26 @@ export function Effect() {
   ];
   return (
     <section
+      ref={part('effect')}
       className="seldom-seen mt-4 border-t border-hairline pt-2"
       aria-label="Effect before it goes live"
       data-testid="effect"
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-[17px]">Effect before it goes live</h2>
-        <p className="text-[13px] text-soft">
+        <h2 className="text-title">Effect before it goes live</h2>
+        <p className="text-small text-soft">
           Past orders as though bought now: one light article of their value, by a guest, in the zone of the option they
           took.
         </p>
       </div>
-      <p className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
+      <p className="flex flex-wrap items-baseline gap-x-3 text-small">
         <button type="button" className="btn btn-xs" onClick={start} data-testid="replay">
           {running ? 'Replay again' : 'Replay past orders'}
         </button>
         {running && !running.done && (
           <>
             <progress className="progress w-40" max={1} value={running.share} aria-label="Orders replayed" />
-            <button
-              type="button"
-              className="quiet-button underline decoration-dotted underline-offset-2"
-              onClick={cancel}
-              data-testid="replay-cancel"
-            >
+            <button type="button" className="btn btn-xs" onClick={cancel} data-testid="replay-cancel">
               Stop
             </button>
           </>
@@ -117,7 +114,7 @@ export function Effect() {
       </p>
       {running && running.results.size > 0 && (
         <div className="overflow-x-auto">
-          <table className="w-full text-left text-[13px]" data-testid="effect-table">
+          <table className="table table-xs" data-testid="effect-table">
             <thead>
               <tr className="border-b border-hairline text-soft">
                 {[
@@ -197,7 +194,7 @@ function Untold({ facts }: { facts: readonly Fact[] }) {
     <span className="text-soft">
       Offers that ask for what orders do not tell hold for none of them: {named}
       {!all && facts.length > mostNamed && (
-        <button type="button" className="quiet-button" onClick={() => setAll(true)}>
+        <button type="button" className="btn btn-xs" onClick={() => setAll(true)}>
           and {facts.length - mostNamed} more
         </button>
       )}

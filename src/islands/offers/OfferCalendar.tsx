@@ -85,7 +85,7 @@ export function OfferCalendar({ market, offerId }: { market: CompiledMarket; off
         </line>
       </svg>
       {own && met.length > 0 && (
-        <p className="text-[13px] text-soft">
+        <p className="text-small text-soft">
           At the same time as{' '}
           {met.map(({ name, shared }) => `${name}${words(shared!) ? ` (${words(shared!)})` : ''}`).join(', ')}.
         </p>

@@ -14,10 +14,10 @@ export function OfferHistory({ offerId }: { offerId: string }) {
   const [open, setOpen] = useState(false);
   const planned = changes.filter((change) => isOfOffer(change, offerId));
   return (
-    <div className="mt-1 text-[13px]" data-testid="offer-history">
+    <div className="mt-1 text-small" data-testid="offer-history">
       <button
         type="button"
-        className="quiet-button !px-1 underline decoration-dotted underline-offset-2"
+        className="btn btn-xs"
         aria-expanded={open}
         onClick={() => setOpen(!open)}
         data-testid="open-history"

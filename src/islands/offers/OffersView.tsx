@@ -8,10 +8,11 @@ import { useCompiled, useNotation } from '../page/page-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { useQuery, type SetQuery } from '../page/use-query.ts';
 import { MarketLine } from './MarketLine.tsx';
-import { GoalGrid } from './GoalGrid.tsx';
+import { GoalGrid } from './goals/GoalGrid.tsx';
 import { AddOffer } from './AddOffer.tsx';
 import { Archive } from './Archive.tsx';
 import { Effect } from './Effect.tsx';
+import { part } from '../page/parts.ts';
 import { OfferParagraph } from './paragraph/OfferParagraph.tsx';
 import { QualifierLibrary } from './QualifierLibrary.tsx';
 import { RowTools } from './RowTools.tsx';
@@ -47,12 +48,14 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
             toggleNet={() => setQuery({ net: query.net ? '' : 'shown' })}
           />
         </div>
-        <MarketLine
-          marketId={marketId}
-          offerId={offerId}
-          query={query}
-          distribution={distributions.get(marketId) ?? null}
-        />
+        <div ref={part('line')} className="outline-none">
+          <MarketLine
+            marketId={marketId}
+            offerId={offerId}
+            query={query}
+            distribution={distributions.get(marketId) ?? null}
+          />
+        </div>
         {refusal}
         {offerId !== undefined && inOrder(policy.offers[offerId]!.goals).length > 0 ? (
           <GoalGrid
@@ -66,6 +69,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
           <p className="py-4 text-soft">There is no offer in this draft.</p>
         )}
         <Calm>
+          <AddOffer choose={choose} />
           <OfferDetails
             offerId={offerId}
             marketId={marketId}
@@ -104,10 +108,9 @@ function AskedPhrase({
   const zones = useCompiled().markets.get(marketId)?.zones ?? [];
   const zoneId = (zones.find(({ id }) => id === query.zone) ?? zones[0])?.id;
   return (
-    <h1 className="min-w-0 text-[22px]">
+    <h1 className="min-w-0 text-head">
       Offers in{' '}
       <PhraseSelect
-        head
         label="Market"
         value={marketId}
         options={inOrder(markets).map(([id, { name }]) => [id, name])}
@@ -119,7 +122,6 @@ function AskedPhrase({
           {' '}
           to{' '}
           <PhraseSelect
-            head
             label="Zone"
             value={zoneId ?? ''}
             options={zones.map(({ id, zone: { name } }) => [id, name])}
@@ -130,7 +132,6 @@ function AskedPhrase({
       )}{' '}
       for{' '}
       <PhraseSelect
-        head
         label="Shopper"
         value={Object.hasOwn(shoppers, query.shopper ?? '') ? query.shopper! : ''}
         options={[['', 'a guest'], ...inOrder(shoppers).map(([id, { name }]) => [id, name] as const)]}
@@ -178,12 +179,11 @@ const OfferDetails = memo(function OfferDetails({
           />
         </>
       )}
-      <AddOffer choose={choose} />
       <Archive choose={choose} />
       {offerId !== undefined && offer && (
-        <p className="py-1 text-[13px]">
+        <p className="py-1 text-small">
           <a
-            className="underline decoration-dotted underline-offset-2"
+            className="link link-primary"
             href={`/wording?offer=${offerId}&market=${marketId}`}
             data-testid="to-wording"
           >
@@ -207,7 +207,7 @@ function OrdersPhrase({ orders, net, toggleNet }: { orders: number | undefined; 
       {new Intl.NumberFormat(locale).format(orders)} past orders behind the picture
       <button
         type="button"
-        className="quiet-button !py-0 underline decoration-dotted underline-offset-2"
+        className="btn btn-xs"
         aria-pressed={net}
         title="Worked out from the market's orders under its assumptions, as at Orders"
         onClick={toggleNet}

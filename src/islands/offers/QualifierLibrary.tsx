@@ -15,6 +15,7 @@ import { useCatalogue, useCompiled, useNow } from '../page/page-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { parseName } from '../fields/typed-text.ts';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
+import { part } from '../page/parts.ts';
 
 /** The qualifiers, what each says, where it is used, and whom of the test carts it holds for. */
 export const QualifierLibrary = memo(function QualifierLibrary({
@@ -48,13 +49,14 @@ export const QualifierLibrary = memo(function QualifierLibrary({
   return (
     <GuardedEdits edit={edit}>
       <section
+        ref={part('conditions')}
         className="seldom-seen mt-4 border-t border-hairline pt-2"
         aria-label="Qualifiers"
         data-testid="qualifiers"
       >
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-          <h2 className="text-[17px]">Qualifiers</h2>
-          <p className="text-[13px] text-soft">
+          <h2 className="text-title">Qualifiers</h2>
+          <p className="text-small text-soft">
             Conditions with a name, to be used wherever one can stand; a change holds everywhere.
           </p>
         </div>
@@ -65,14 +67,14 @@ export const QualifierLibrary = memo(function QualifierLibrary({
               <div className="flex flex-wrap items-baseline gap-x-3">
                 <button
                   type="button"
-                  className="quiet-button !justify-start !px-1 font-semibold"
+                  className="btn btn-ghost btn-xs justify-start px-1 font-semibold"
                   aria-expanded={open === id}
                   onClick={() => setOpen(open === id ? '' : id)}
                   data-testid={`open-qualifier-${id}`}
                 >
                   {qualifier.name}
                 </button>
-                <span className="min-w-0 flex-1 basis-72 text-[13px]">
+                <span className="min-w-0 flex-1 basis-72 text-small">
                   {readOut(policy, qualifier.condition, marketId)}
                 </span>
                 <UsesPhrase
@@ -96,9 +98,9 @@ function UsesPhrase({ uses, remove }: { uses: readonly QualifierUse[]; remove: (
   const [all, setAll] = useState(false);
   if (uses.length === 0) {
     return (
-      <span className="text-[13px] text-soft">
+      <span className="text-small text-soft">
         nothing uses it{' '}
-        <button type="button" className="quiet-button underline decoration-dotted underline-offset-2" onClick={remove}>
+        <button type="button" className="btn btn-xs" onClick={remove}>
           delete it
         </button>
       </span>
@@ -111,18 +113,18 @@ function UsesPhrase({ uses, remove }: { uses: readonly QualifierUse[]; remove: (
     return `/offers?condition=${id}`;
   };
   return (
-    <span className="text-[13px] text-soft">
+    <span className="text-small text-soft">
       used by{' '}
       {shown.map((use, index) => (
         <span key={`${use.kind} ${use.id}`}>
           {index > 0 && ', '}
-          <a href={address(use)} className="underline decoration-dotted underline-offset-2">
+          <a href={address(use)} className="link link-primary">
             {use.name}
           </a>
         </span>
       ))}
       {uses.length > shown.length && (
-        <button type="button" className="quiet-button" onClick={() => setAll(true)}>
+        <button type="button" className="btn btn-ghost btn-xs" onClick={() => setAll(true)}>
           and {uses.length - shown.length} more
         </button>
       )}
@@ -184,13 +186,13 @@ function TriedOnCarts({ condition }: { condition: Condition }) {
   const yes = answers.filter(({ holds }) => holds === true);
   const unasked = answers.filter(({ holds }) => holds === null).length;
   return (
-    <p className="text-[13px]" data-testid="tried-on-carts">
+    <p className="text-small" data-testid="tried-on-carts">
       Holds for {yes.length} of {answers.length} test carts{yes.length > 0 && yes.length < answers.length ? ': ' : '.'}
       {yes.length < answers.length &&
         yes.slice(0, 12).map(({ id, name }, index) => (
           <span key={id}>
             {index > 0 && ', '}
-            <a href={`/rehearse?cart=${id}`} className="underline decoration-dotted underline-offset-2">
+            <a href={`/rehearse?cart=${id}`} className="link link-primary">
               {name}
             </a>
           </span>
@@ -224,7 +226,7 @@ function TriedOnShoppers({ condition, marketId }: { condition: Condition; market
   const some = yes.length > 0 ? yes.map(([, { name }]) => name).join(', ') : 'none of the made-up shoppers';
   const whom = yes.length === shoppers.length ? 'every made-up shopper' : some;
   return (
-    <p className="text-[13px]" data-testid="tried-on-shoppers">
+    <p className="text-small" data-testid="tried-on-shoppers">
       With nothing in the cart it holds for {whom}.
     </p>
   );

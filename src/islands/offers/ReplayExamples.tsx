@@ -52,7 +52,7 @@ export function ReplayExamples({ marketId, examples }: { marketId: string; examp
           {index > 0 && ', '}
           <button
             type="button"
-            className="text-left underline decoration-dotted underline-offset-2"
+            className="text-left link"
             title="Open in Rehearse, as a cart of real products that comes nearest to it"
             onClick={() => void open(example)}
             data-testid={`example-${marketId}-${index}`}

@@ -41,9 +41,9 @@ export function RowTools({
   const offeredIn = policy.offers[offerId]?.markets;
   const others = Object.keys(policy.markets).filter((id) => id !== marketId && (!offeredIn || offeredIn[id]));
   if (goal.measure.kind !== 'countedValue') return null;
-  const quiet = 'quiet-button !px-1 underline decoration-dotted underline-offset-2';
+  const quiet = 'btn btn-xs';
   return (
-    <div className="mt-1 border-t border-hairline pt-1 text-[13px]" data-testid="row-tools">
+    <div className="mt-1 border-t border-hairline pt-1 text-small" data-testid="row-tools">
       {goals.length > 1 && (
         <>
           <PhraseSelect
@@ -65,7 +65,7 @@ export function RowTools({
         follow
       </button>{' '}
       <input
-        className="typed w-16 text-right [field-sizing:fixed]"
+        className="field text-right"
         aria-label={`Amount to follow, ${baseCurrency}`}
         aria-invalid={!base.ok}
         value={typed ?? toDecimal(suggested, baseCurrency)}
@@ -159,7 +159,7 @@ function CopyTarget({
           <button
             key={market}
             type="button"
-            className="day-toggle"
+            className="btn btn-ghost btn-xs"
             aria-pressed={chosen.has(market)}
             disabled={was === becomes}
             onClick={() => toggle(market)}

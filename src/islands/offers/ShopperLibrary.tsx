@@ -8,6 +8,7 @@ import { ShopperFacts } from '../fields/ShopperFacts.tsx';
 import { useDraft } from '../page/draft-context.tsx';
 import { GuardedEdits, useEdit, useGuardedEdit } from '../page/use-edit.tsx';
 import { parseName } from '../fields/typed-text.ts';
+import { part } from '../page/parts.ts';
 
 /** Made-up shoppers with all that a condition can ask of them; the spend line and test carts take them by name. */
 export const ShopperLibrary = memo(function ShopperLibrary() {
@@ -26,18 +27,19 @@ export const ShopperLibrary = memo(function ShopperLibrary() {
   return (
     <GuardedEdits edit={edit}>
       <section
+        ref={part('shoppers')}
         className="seldom-seen mt-4 border-t border-hairline pt-2"
         aria-label="Made-up shoppers"
         data-testid="shoppers"
       >
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-          <h2 className="text-[17px]">Made-up shoppers</h2>
-          <p className="text-[13px] text-soft">
+          <h2 className="text-title">Made-up shoppers</h2>
+          <p className="text-small text-soft">
             To try offers and conditions with; nobody is promised anything by them.
           </p>
         </div>
         {refusal}
-        <ul className="text-[13px] leading-7">
+        <ul className="text-small leading-7">
           {listed.map(([id, madeUp]) => (
             <OneShopper key={id} id={id} madeUp={madeUp} currency={currency} />
           ))}

@@ -17,6 +17,7 @@ import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import { sumBelow } from '../../core/orders/tally.ts';
 import { wordsFor } from './words.ts';
+import { part } from '../page/parts.ts';
 
 /** The orders in a stretch of values: who they are, what they buy, and what would lift them over a goal. */
 export function GroupPanel({
@@ -94,14 +95,10 @@ export function GroupPanel({
   );
   const productsById = new Map([...catalogue.values()].map((product) => [product.id, product]));
   return (
-    <section aria-label="Group" className="mt-3 border-t border-hairline pt-2" data-testid="group">
-      <h2 className="flex flex-wrap items-baseline gap-x-2 text-[16px]">
+    <section ref={part('group')} aria-label="Group" className="mt-3 border-t border-hairline pt-2" data-testid="group">
+      <h2 className="flex flex-wrap items-baseline gap-x-2 text-lead">
         The group from {edge('from', 'Group from')} to {edge('to', 'Group to')} {currency}
-        <button
-          type="button"
-          className="quiet-button font-sans text-[13px] text-soft"
-          onClick={() => setGroup(null, true)}
-        >
+        <button type="button" className="btn btn-xs font-sans" onClick={() => setGroup(null, true)}>
           let it go
         </button>
       </h2>
@@ -153,9 +150,9 @@ export function GroupPanel({
                 />
                 .
               </p>
-              <table className="w-full">
+              <table className="table table-xs">
                 <thead>
-                  <tr className="border-b border-hairline text-left text-[13px] text-soft">
+                  <tr className="border-b border-hairline text-left text-small text-soft">
                     <th scope="col" className="font-normal">
                       product
                     </th>
@@ -222,9 +219,9 @@ export function GroupPanel({
                   .join(', ')}
                 .
               </p>
-              <table className="mt-1 w-full">
+              <table className="table table-xs mt-1">
                 <thead>
-                  <tr className="border-b border-hairline text-left text-[13px] text-soft">
+                  <tr className="border-b border-hairline text-left text-small text-soft">
                     <th scope="col" className="font-normal">
                       bought together
                     </th>

@@ -9,6 +9,7 @@ import { minorPerMajor } from '../../core/money/currency.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { dateOfDay, dayNumber } from '../../core/time/day.ts';
 import { TypedField } from '../../ui/TypedField.tsx';
+import { DateField } from '../fields/dates/DateField.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
@@ -16,6 +17,7 @@ import { parseGoal } from '../fields/goal-field.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv, savePng, saveSvg } from '../page/save-file.ts';
 import { wordsFor } from './words.ts';
+import { part } from '../page/parts.ts';
 
 const refusals: Record<NoBunching, string> = {
   tooFewOrders: 'Not enough orders to tell: too few lie around this goal in that time.',
@@ -77,13 +79,11 @@ export const MeasuredResponse = memo(function MeasuredResponse({
     }
   };
   const day = (label: string, value: number, set: (value: number) => void) => (
-    <input
-      type="date"
-      className="typed w-32 [field-sizing:fixed]"
-      aria-label={label}
+    <DateField
+      label={label}
       value={dateOfDay(value)}
-      onChange={(event) => {
-        const next = dayNumber(event.target.value);
+      change={(date) => {
+        const next = dayNumber(date);
         if (next !== null) set(next);
       }}
     />
@@ -103,8 +103,13 @@ export const MeasuredResponse = memo(function MeasuredResponse({
     );
   };
   return (
-    <section aria-label="Measured response" className="mt-4 border-t border-hairline pt-2" data-testid="measured">
-      <h2 className="text-[16px]">What a goal did</h2>
+    <section
+      ref={part('measured response')}
+      aria-label="Measured response"
+      className="mt-4 border-t border-hairline pt-2"
+      data-testid="measured"
+    >
+      <h2 className="text-lead">What a goal did</h2>
       <p className="leading-7">
         A goal of{' '}
         <TypedField
@@ -142,7 +147,7 @@ export const MeasuredResponse = memo(function MeasuredResponse({
       </p>
       {state.kind === 'working' && (
         <p className="flex items-center gap-3 text-soft">
-          <progress className="toward max-w-60" max={1} value={state.share} aria-label="Measuring" />
+          <progress className="progress progress-accent max-w-60" max={1} value={state.share} aria-label="Measuring" />
           {words.percent(state.share)} of 400 resamplings
         </p>
       )}

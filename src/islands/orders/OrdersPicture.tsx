@@ -21,6 +21,7 @@ import { GoalsInForce } from './GoalsInForce.tsx';
 import { height, orderScale, type OrderScale } from './order-scale.ts';
 import { NetCurve } from './NetCurve.tsx';
 import { wordsFor } from './words.ts';
+import { part } from '../page/parts.ts';
 
 export interface Stretch {
   from: number;
@@ -108,7 +109,7 @@ export function OrdersPicture({
   };
 
   return (
-    <section aria-label="Orders by value">
+    <section ref={part('distribution')} aria-label="Orders by value">
       <ReadOut
         at={at}
         pointed={cursor !== null}

@@ -1,6 +1,7 @@
 import type { Market } from '../../core/policy/types.ts';
 import { dateOfDay } from '../../core/time/day.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { DateField } from '../fields/dates/DateField.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { periodsOf } from './order-choice.ts';
@@ -48,10 +49,9 @@ export function OrdersSentence({
   return (
     <div className="mb-1">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h1 className="text-[22px]">
+        <h1 className="text-head">
           Orders in{' '}
           <PhraseSelect
-            head
             label="Market"
             value={marketId}
             options={markets.map(([id, { name }]) => [id, name])}
@@ -92,26 +92,22 @@ export function OrdersSentence({
           testId="choose-period"
         />
         ,{' '}
-        <input
-          type="date"
-          className="typed w-32 [field-sizing:fixed]"
-          aria-label="First day"
-          min={first}
-          max={last}
+        <DateField
+          label="First day"
           value={query.from || first}
-          onChange={(event) => setQuery({ from: event.target.value })}
-          data-testid="choose-from"
+          least={first}
+          most={query.to || last}
+          change={(from) => setQuery({ from })}
+          testId="choose-from"
         />{' '}
         to{' '}
-        <input
-          type="date"
-          className="typed w-32 [field-sizing:fixed]"
-          aria-label="Last day"
-          min={first}
-          max={last}
+        <DateField
+          label="Last day"
           value={query.to || last}
-          onChange={(event) => setQuery({ to: event.target.value })}
-          data-testid="choose-to"
+          least={query.from || first}
+          most={last}
+          change={(to) => setQuery({ to })}
+          testId="choose-to"
         />
         , by{' '}
         {choice('shopper', 'Shoppers', [

@@ -48,7 +48,7 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
       return (
         <p role="alert" className="py-6 text-error">
           The orders could not be read: {problem}. Nothing is lost.{' '}
-          <button type="button" className="phrase" onClick={reload}>
+          <button type="button" className="btn btn-xs" onClick={reload}>
             Try again
           </button>
         </p>
@@ -251,7 +251,7 @@ function OrdersBeyond({ study, currency, band }: { study: MarketOrders['study'];
   const { from, orders } = beyondBands(study.tally, band, study.end);
   if (orders === 0) return null;
   return (
-    <p className="text-[13px] text-soft" data-testid="orders-beyond">
+    <p className="text-small text-soft" data-testid="orders-beyond">
       {new Intl.NumberFormat(locale).format(orders)} {orders === 1 ? 'order is' : 'orders are'} worth{' '}
       {money(from, currency)} or more and lie to the right of the picture.
     </p>
@@ -379,7 +379,7 @@ function BandControl({
         {currency}
       </span>
       {band !== suggested && (
-        <button type="button" className="phrase text-[13px]" onClick={() => set(null)}>
+        <button type="button" className="btn btn-xs" onClick={() => set(null)}>
           as the orders suggest
         </button>
       )}

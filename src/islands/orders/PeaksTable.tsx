@@ -5,6 +5,7 @@ import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import type { Stretch } from './OrdersPicture.tsx';
 import { wordsFor } from './words.ts';
+import { part } from '../page/parts.ts';
 
 /** The bunches of orders in words, and how new and returning shoppers compare. */
 export const PeaksTable = memo(function PeaksTable({
@@ -32,8 +33,8 @@ export const PeaksTable = memo(function PeaksTable({
       peaks.map(({ at, from, to, share }) => [at, from, to, share]),
     );
   return (
-    <section aria-label="Where orders bunch" data-testid="peaks-in-words">
-      <h2 className="flex flex-wrap items-baseline gap-x-3 text-[16px]">
+    <section ref={part('bunches')} aria-label="Where orders bunch" data-testid="peaks-in-words">
+      <h2 className="flex flex-wrap items-baseline gap-x-3 text-lead">
         Where orders bunch <SaveAs what="the peaks" forms={[{ name: 'CSV', save }]} />
       </h2>
       <ul className="mt-1">
@@ -43,11 +44,7 @@ export const PeaksTable = memo(function PeaksTable({
               about <strong>{round(peak.at)}</strong>, {round(peak.from)} to {round(peak.to)}:{' '}
               {words.percent(peak.share)} of orders
             </span>
-            <button
-              type="button"
-              className="phrase text-[13px]"
-              onClick={() => choose({ from: peak.from, to: peak.to })}
-            >
+            <button type="button" className="btn btn-xs" onClick={() => choose({ from: peak.from, to: peak.to })}>
               look at this group
             </button>
           </li>

@@ -9,6 +9,7 @@ import { MakeGoal } from './MakeGoal.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import { wordsFor } from './words.ts';
+import { part } from '../page/parts.ts';
 
 /** What the trial goals would do in a month, goal by goal and together. */
 export function TrialGoals({
@@ -95,18 +96,18 @@ export function TrialGoals({
       ],
     );
   return (
-    <section aria-label="Trial goals" className="min-w-0" data-testid="trial-goals">
-      <h2 className="flex flex-wrap items-baseline gap-x-3 text-[16px]">
+    <section ref={part('trial goal')} aria-label="Trial goals" className="min-w-0" data-testid="trial-goals">
+      <h2 className="flex flex-wrap items-baseline gap-x-3 text-lead">
         {goals.length > 1 ? 'Two trial goals' : 'A trial goal'}
         {goals.length < 2 && (
-          <button type="button" className="phrase !font-sans text-[13px]" onClick={add} data-testid="second-goal">
+          <button type="button" className="btn btn-xs font-sans" onClick={add} data-testid="second-goal">
             try a second one
           </button>
         )}
         <SaveAs what="the trial goals" forms={[{ name: 'CSV', save }]} />
       </h2>
       <div className="overflow-x-auto">
-        <table className="mt-1 text-right">
+        <table className="table table-xs w-auto mt-1 text-right">
           <thead>
             <tr className="border-b border-hairline">
               <th scope="col" className="pr-2 text-left font-normal text-soft">
@@ -130,7 +131,7 @@ export function TrialGoals({
                     {goals.length > 1 && (
                       <button
                         type="button"
-                        className="quiet-button !px-1"
+                        className="btn btn-ghost btn-xs px-1"
                         onClick={() => remove(index)}
                         aria-label={`Take trial goal ${index + 1} away`}
                       >

@@ -56,7 +56,7 @@ export function useGuardedEdit(): { edit: MakeEdit; refusal: ReactNode; clear: (
     refusal: refused && (
       <p role="alert" className="my-1 flex flex-wrap items-baseline gap-3 text-error">
         {refused}
-        <button type="button" className="quiet-button text-base-content" onClick={clear}>
+        <button type="button" className="btn btn-xs" onClick={clear}>
           All right
         </button>
       </p>

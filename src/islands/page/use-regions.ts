@@ -33,13 +33,6 @@ export function useRegionsOfAll(countries: readonly string[]): Region[] {
   return countries.flatMap((country) => regions.get(country) ?? []);
 }
 
-/** A region's code by its code or its name; null for neither. */
-export function regionByName(text: string, regions: readonly Region[]): string | null {
-  const wanted = text.trim().toLowerCase();
-  if (/^[a-z]{2}-[a-z0-9]{1,3}$/.test(wanted)) return wanted.toUpperCase();
-  return regions.find(({ name }) => name.toLowerCase() === wanted)?.code ?? null;
-}
-
 /** Names of regions by their code, once their countries' are there; the code before. */
 export function useRegionNames(codes: readonly string[]): (code: string) => string {
   const regions = useKnown(codes.map(countryOf));

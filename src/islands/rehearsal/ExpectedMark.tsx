@@ -10,9 +10,9 @@ export function ExpectedMark({ cart, rehearsal }: { cart: TestCart; rehearsal: R
   const policy = usePolicy();
   const misses = missesOf(cart.expects ?? {}, rehearsal.evaluation, messagesOf(rehearsal));
   const write = usePriceWords(rehearsal.evaluation.currency);
-  if (misses.length === 0) return <p className="mt-1 text-[12px] text-soft">as expected</p>;
+  if (misses.length === 0) return <p className="mt-1 text-fine text-soft">as expected</p>;
   return (
-    <p className="mt-1 text-[12px] text-warning" data-testid="expected-mark">
+    <p className="mt-1 text-fine text-warning" data-testid="expected-mark">
       not as expected: {misses.map((miss) => missInWords(miss, policy, write)).join('; ')}
     </p>
   );

@@ -3,43 +3,41 @@ import { inOrder } from '../../core/ordered.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
+import { CountryChoice } from '../fields/choices/CountryChoice.tsx';
 import { useDraft, usePolicy } from '../page/draft-context.tsx';
-import { useCompiled, useNotation } from '../page/page-context.tsx';
+import { useCompiled } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
-import { useCountryChoices } from './cart/use-country-choices.ts';
 import type { SetQuery } from '../page/use-query.ts';
 
 /** Which cart it is, where it goes and what its shopper reads. */
 export function CartHeading({ cartId, cart, setQuery }: { cartId: string; cart: TestCart; setQuery: SetQuery }) {
   const policy = usePolicy();
-  const { locale } = useNotation();
-  const compiled = useCompiled();
+  const { marketOfCountry, marketElsewhere } = useCompiled();
   const edit = useEdit();
   const show = useDraft((state) => state.show);
-  const countries = useCountryChoices(compiled, cart.destination.country, locale);
   const languages = [
     ...new Set([...Object.values(policy.markets).flatMap(({ languages: tags }) => tags), cart.language]),
   ].sort();
   return (
-    <h1 className="text-[22px] leading-9">
+    <h1 className="text-head leading-9">
       Rehearse{' '}
       <PhraseSelect
-        head
         label="Test cart"
         value={cartId}
         options={inOrder(policy.testCarts).map(([id, { name }]) => [id, name])}
         choose={(id) => setQuery({ cart: id })}
       />{' '}
       going to{' '}
-      <PhraseSelect
-        head
+      <CountryChoice
         label="Country"
         value={cart.destination.country}
-        options={countries}
-        choose={(code) => edit(setDestination(cartId, 'country', code))}
+        first={[...marketOfCountry.keys()].sort()}
+        remark={(code) => (marketOfCountry.has(code) || marketElsewhere ? '' : 'no market')}
+        choose={(code) => code && edit(setDestination(cartId, 'country', code))}
+        testId="cart-country"
       />
       ,{' '}
-      <span className="font-sans text-[17px]">
+      <span className="font-sans text-title">
         <TypedField
           label="Postcode"
           shown={cart.destination.postcode}
@@ -53,7 +51,6 @@ export function CartHeading({ cartId, cart, setQuery }: { cartId: string; cart: 
       </span>{' '}
       reading{' '}
       <PhraseSelect
-        head
         label="Language"
         value={cart.language}
         options={languages.map((tag) => [tag, tag])}

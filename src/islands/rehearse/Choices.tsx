@@ -14,7 +14,7 @@ export function Choices({
     <button
       key={id}
       type="button"
-      className="day-toggle"
+      className="btn btn-ghost btn-xs"
       aria-pressed={id === chosen}
       onClick={() => choose(id)}
       data-testid={`${prefix}-${id || 'first'}`}

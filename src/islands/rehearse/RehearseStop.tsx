@@ -44,8 +44,8 @@ function FirstCart() {
     );
   return (
     <div className="max-w-[46rem] px-6 py-8">
-      <h1 className="text-[24px]">Rehearse</h1>
-      <p className="mt-2 text-[15px]">
+      <h1 className="text-head">Rehearse</h1>
+      <p className="mt-2 text-lead">
         Put a cart together and see what its shopper is offered and told, and why. It goes to {market.name} at first;
         what is in it, where it goes, who buys and when are changed as you look.
         {first === undefined &&

@@ -105,7 +105,7 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
           <BuyerPhrase cart={cart} choose={(shopper) => edit(setAt(['testCarts', cartId, 'shopper'], shopper))} />
           <button
             type="button"
-            className="quiet-button underline decoration-dotted underline-offset-2"
+            className="btn btn-xs"
             aria-expanded={madeUp}
             onClick={() => {
               if (!cart.shopper && !madeUp) edit(setAt(['testCarts', cartId, 'shopper'], { signedIn: false }));
@@ -127,7 +127,7 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
         </label>
       </p>
       {madeUp && cart.shopper && (
-        <p className="mb-1 border-l-2 border-primary pl-3 text-[13px] leading-7">
+        <p className="mb-1 border-l-2 border-primary pl-3 text-small leading-7">
           The shopper{' '}
           <ShopperFacts
             steps={['testCarts', cartId, 'shopper']}
@@ -140,7 +140,7 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
       )}
       <DestinationDetails cartId={cartId} cart={cart} zone={zone} />
       <Circumstances cartId={cartId} cart={cart} zone={zone} />
-      <div className="flex flex-wrap items-baseline gap-x-3 text-[13px]">
+      <div className="flex flex-wrap items-baseline gap-x-3 text-small">
         <CartSheet key={`sheet-${cartId}`} cartId={cartId} cart={cart} choose={(id) => setQuery({ cart: id })} />
         <ImportOrder choose={(id) => setQuery({ cart: id })} />
         <ShareCart key={`share-${cartId}`} cart={cart} />

@@ -23,7 +23,7 @@ export function ShopChoices({
   setQuery: SetQuery;
 }) {
   return (
-    <p className="flex flex-wrap items-baseline gap-x-1 pb-1 text-[13px]">
+    <p className="flex flex-wrap items-baseline gap-x-1 pb-1 text-small">
       <span role="group" aria-label="Width of the shop">
         <Choices
           choices={widths}

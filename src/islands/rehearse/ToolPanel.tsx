@@ -11,6 +11,7 @@ import { SweepChart } from './tools/SweepChart.tsx';
 import type { Along } from './tools/variations.ts';
 import type { SetQuery } from '../page/use-query.ts';
 import { Choices } from './Choices.tsx';
+import { part } from '../page/parts.ts';
 
 const tools = [
   ['', 'Seams'],
@@ -41,7 +42,12 @@ export function ToolPanel({
   const tool = tools.find(([id]) => id === query.tool)?.[0] ?? '';
   return (
     <>
-      <div className="mt-4 border-t border-hairline pt-1.5" role="group" aria-label="What to look at">
+      <div
+        ref={part('tools')}
+        className="mt-4 border-t border-hairline pt-1.5"
+        role="group"
+        aria-label="What to look at"
+      >
         <Choices choices={tools} chosen={tool} choose={(next) => setQuery({ tool: next })} prefix="tool" />
       </div>
       {tool === '' && zone && <Seams key={`seams-${cartId}`} cartId={cartId} cart={cart} zone={zone} />}

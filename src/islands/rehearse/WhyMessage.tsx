@@ -12,7 +12,7 @@ export function WhyMessage({ compiled, rehearsal }: { compiled: CompiledPolicy; 
   const { money } = useNotation();
   const why = useWhy('what the shopper reads', () => reasonOfMessage(compiled, rehearsal, money));
   return (
-    <div className="text-[13px]" data-testid="why-message">
+    <div className="text-small" data-testid="why-message">
       <span className="inline-flex items-center text-soft">Why this is read {why.button}</span>
       {why.panel}
     </div>

@@ -16,9 +16,9 @@ export function ChangeList({ changes, released }: { changes: PolicyChange[]; rel
     return <p className="py-3 text-soft">The draft says the same as the release: shoppers would see no difference.</p>;
   return (
     <div className="mt-2 overflow-x-auto">
-      <table className="w-full text-left" aria-label="Changes">
+      <table className="table table-xs" aria-label="Changes">
         <thead>
-          <tr className="border-b border-hairline text-[13px] text-soft">
+          <tr className="border-b border-hairline text-small text-soft">
             <th scope="col" className="w-24 py-1 font-normal">
               Stop
             </th>
@@ -37,7 +37,7 @@ export function ChangeList({ changes, released }: { changes: PolicyChange[]; rel
           {changes.map((change) => (
             <tr key={change.path} className="border-b border-hairline align-top" data-testid="change">
               <td className="py-1.5">
-                <a className="phrase" href={stops[change.stop].href}>
+                <a className="link link-primary" href={stops[change.stop].href}>
                   {stops[change.stop].name}
                 </a>
               </td>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useNotation } from '../page/page-context.tsx';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
+import { part } from '../page/parts.ts';
 
 /** All releases, newest first; an older one can be made current again. */
 export function ReleaseList({
@@ -16,8 +17,8 @@ export function ReleaseList({
   const [asking, setAsking] = useState<number | null>(null);
   const when = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
   return (
-    <section className="mt-4" aria-label="Releases">
-      <h2 className="text-[16px]">Releases</h2>
+    <section ref={part('earlier releases')} className="mt-4" aria-label="Releases">
+      <h2 className="text-lead">Releases</h2>
       <ul className="mt-1">
         {releases.map((release, index) => (
           <li
@@ -31,7 +32,7 @@ export function ReleaseList({
                 {release.note || <span className="text-soft">without a note</span>}
                 {release.copyOf !== null && <span className="text-soft"> · a copy of release {release.copyOf}</span>}
               </span>
-              <span className="text-[13px] text-soft">
+              <span className="text-small text-soft">
                 {when.format(new Date(release.releasedAt))} UTC, {release.releasedBy}
               </span>
               {index === 0 ? (
@@ -39,7 +40,7 @@ export function ReleaseList({
               ) : (
                 <button
                   type="button"
-                  className="quiet-button w-36 justify-end text-primary"
+                  className="btn btn-xs"
                   disabled={busy}
                   aria-expanded={asking === release.number}
                   onClick={() => setAsking(asking === release.number ? null : release.number)}

@@ -9,6 +9,7 @@ import { ReleaseList } from './ReleaseList.tsx';
 import { TestCartWarnings } from './TestCartWarnings.tsx';
 import { LanguageWarnings, TextWarnings } from './TextWarnings.tsx';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
+import { part } from '../page/parts.ts';
 
 /** What changes for shoppers, handing it to the shop, and going back. */
 export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] }) {
@@ -61,7 +62,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
 
   return (
     <div className="px-5 py-3">
-      <h1 className="text-[22px]">
+      <h1 className="text-head" ref={part('changes')}>
         {release ? `Changes for shoppers since release ${release.number}` : 'Nothing has been released yet'}
       </h1>
       {empty ? (
@@ -79,16 +80,17 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
       )}
       {!empty && (
         <form
+          ref={part('release')}
           className="mt-3 flex flex-wrap items-end gap-3"
           onSubmit={(event) => {
             event.preventDefault();
             void releaseNow();
           }}
         >
-          <label className="flex min-w-72 flex-1 flex-col text-[13px] text-soft">
+          <label className="flex min-w-72 flex-1 flex-col text-small text-soft">
             What this release is for
             <input
-              className="typed text-[15px] text-base-content"
+              className="field text-lead text-base-content"
               value={note}
               maxLength={2000}
               onChange={(event) => setNote(event.target.value)}

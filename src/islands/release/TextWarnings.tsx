@@ -30,7 +30,7 @@ export function TextWarnings({ offerId }: { offerId?: string }) {
             “{policy.offers[offer]?.name}”, {stateName(state)}, {[...languages].join(', ')}: {message}
             {then}{' '}
             <a
-              className="underline decoration-dotted underline-offset-2"
+              className="link link-primary"
               href={`/wording?offer=${offer}&language=${language}${place === 'everyPlace' ? '' : `&place=${place}`}`}
             >
               mend it
@@ -80,10 +80,7 @@ export function LanguageWarnings() {
           <li key={offerId}>
             “{policy.offers[offerId]?.name}” has no text in{' '}
             {list.map(({ language, instead }) => `${language} (shoppers read ${instead ?? 'nothing'})`).join(', ')}{' '}
-            <a
-              className="underline decoration-dotted underline-offset-2"
-              href={`/wording?offer=${offerId}&view=languages`}
-            >
+            <a className="link link-primary" href={`/wording?offer=${offerId}&view=languages`}>
               write it
             </a>
           </li>

@@ -112,7 +112,7 @@ export function SpendLine({
       />
       <div
         ref={box}
-        className="relative h-[326px] w-full overflow-hidden"
+        className="relative h-[262px] w-full overflow-hidden"
         data-testid="spend-line"
         data-end={scale.end}
         data-left={scale.left}

@@ -5,7 +5,7 @@ import { niceStep } from '../../core/orders/nice-step.ts';
 import { valueAtShare, type Distribution } from '../../core/orders/distribution.ts';
 import type { Sweep } from '../../core/sweep/sweep.ts';
 
-export const height = 326;
+export const height = 262;
 export const margin = { left: 46, right: 14, top: 34, bottom: 44 };
 
 /** Where order values lie on a picture, in px. Amounts in minor units. */

@@ -36,7 +36,7 @@ export function Strip({
   if (closed) {
     return (
       <div className="strip-none" data-testid={testId}>
-        <button type="button" className="text-[12px] underline" onClick={() => setClosed(false)}>
+        <button type="button" className="text-fine underline" onClick={() => setClosed(false)}>
           closed by the shopper; show it again
         </button>
       </div>

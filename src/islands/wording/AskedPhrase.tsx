@@ -23,7 +23,6 @@ export function AskedPhrase({
     <>
       Shoppers read of{' '}
       <PhraseSelect
-        head
         label="Offer"
         value={offerId}
         options={offers.map(([id, { name }]) => [id, name])}
@@ -32,7 +31,6 @@ export function AskedPhrase({
       />{' '}
       in{' '}
       <PhraseSelect
-        head
         label="Market"
         value={marketId}
         options={inOrder(policy.markets).map(([id, { name }]) => [id, name])}
@@ -41,7 +39,6 @@ export function AskedPhrase({
       />
       , in{' '}
       <PhraseSelect
-        head
         label="Language"
         value={language}
         options={languages.map((tag) => [tag, tag])}

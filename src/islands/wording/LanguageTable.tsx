@@ -8,6 +8,7 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 import { TextEditor } from './TextEditor.tsx';
+import { part } from '../page/parts.ts';
 
 const statusWords: Record<TextCell['status'], string> = {
   written: '',
@@ -44,7 +45,7 @@ export function LanguageTable({
     ({ cells }) => !onlyWork || cells.some((cell) => columns.includes(cell.language) && wantsWork(cell)),
   );
   return (
-    <section aria-label="All languages">
+    <section ref={part('all languages')} aria-label="All languages">
       <p className="flex flex-wrap items-baseline gap-x-4 py-1">
         <span>
           <PhraseSelect
@@ -76,7 +77,7 @@ export function LanguageTable({
         </span>
       </p>
       <div className="overflow-x-auto">
-        <table className="language-table text-left text-[13px]" data-testid="language-table">
+        <table className="table table-xs min-w-full [&_td]:max-w-80 [&_td]:min-w-43" data-testid="language-table">
           <thead>
             <tr className="border-b border-hairline text-soft">
               <th scope="col" className="py-1 pr-3 font-normal">
@@ -99,7 +100,7 @@ export function LanguageTable({
                   )}
                   <span className="whitespace-nowrap">{stateName(row.state)}</span>
                   {row.place !== 'everyPlace' && (
-                    <span className="block text-[12px] text-soft">{places[row.place].short}</span>
+                    <span className="block text-fine text-soft">{places[row.place].short}</span>
                   )}
                 </th>
                 {row.cells
@@ -171,7 +172,7 @@ function Cell({
       ) : (
         <button
           type="button"
-          className={`table-text ${written ? '' : 'text-soft italic'}`}
+          className={`block w-full rounded-xs px-1 py-px text-start wrap-anywhere hover:bg-base-300 ${written ? '' : 'text-soft italic'}`}
           lang={shownIn}
           dir={directionOf(shownIn)}
           aria-label={`${shown}, edit ${name}`}
@@ -181,17 +182,13 @@ function Cell({
         </button>
       )}
       {said && (
-        <p className="text-[12px] text-warning">
+        <p className="text-fine text-warning">
           {said}
           {cell.status === 'stale' && (
             <>
               {' '}
               <span className="text-soft">from “{cell.madeFrom}”</span>{' '}
-              <button
-                type="button"
-                className="underline decoration-dotted underline-offset-2"
-                onClick={() => edit(keepTranslation(address))}
-              >
+              <button type="button" className="link link-primary" onClick={() => edit(keepTranslation(address))}>
                 still right
               </button>
             </>

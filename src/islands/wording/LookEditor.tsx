@@ -10,6 +10,7 @@ import { useEdit } from '../page/use-edit.tsx';
 import { useServerClock } from '../page/use-server-clock.ts';
 import { PlaceScene } from '../storefront/PlaceScene.tsx';
 import type { StripMessage } from '../storefront/Strip.tsx';
+import { part } from '../page/parts.ts';
 
 const styleNames: Record<Look['style'], string> = {
   filled: 'filled across the page',
@@ -42,10 +43,10 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
     edit(setAt(['look'], days === null ? rest : { ...rest, countdownWithin: days }));
   };
   return (
-    <section aria-label="Look of strip and bar" data-testid="look">
+    <section ref={part('look')} aria-label="Look of strip and bar" data-testid="look">
       <div className="grid gap-x-8 gap-y-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div>
-          <p className="sentence leading-6">
+          <p className="leading-6">
             The strip is{' '}
             <PhraseSelect
               label="Style of the strip"
@@ -78,7 +79,7 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
             />
             .
           </p>
-          <p className="sentence leading-6">
+          <p className="leading-6">
             It counts down to an offer’s end{' '}
             <PhraseSelect
               label="Countdown"
@@ -109,7 +110,7 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
             )}
             , on the market’s clock.
           </p>
-          <table className="mt-1 text-left text-[13px]">
+          <table className="table table-xs w-auto mt-1">
             <tbody>
               {(Object.keys(colourNames) as (keyof Look['colours'])[]).map((name) => (
                 <tr key={name}>
@@ -138,24 +139,20 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
               ))}
             </tbody>
           </table>
-          <ul className="mt-1 text-[13px]" data-testid="contrasts">
+          <ul className="mt-1 text-small" data-testid="contrasts">
             {contrastsOf(look).map(({ what, ratio, least, enough, mend }) => (
               <li key={what} className={enough ? '' : 'text-warning'}>
                 {what === 'text' ? 'Text on its ground' : 'Bar on its ground'}: {ratio.toFixed(2)} to 1,{' '}
                 {enough ? `at least ${least} as WCAG 2.2 asks` : `less than the ${least} that WCAG 2.2 asks for`}.
                 {!enough && (
-                  <button
-                    type="button"
-                    className="quiet-button underline decoration-dotted underline-offset-2"
-                    onClick={() => edit(colour(mend.colour, mend.to))}
-                  >
+                  <button type="button" className="btn btn-xs" onClick={() => edit(colour(mend.colour, mend.to))}>
                     Make the {colourNames[mend.colour]} {mend.to}
                   </button>
                 )}
               </li>
             ))}
           </ul>
-          <fieldset className="mt-2 text-[13px]">
+          <fieldset className="mt-2 text-small">
             <legend className="text-soft">Messages are shown in</legend>
             {placeIds.map((place) => (
               <label key={place} className="mr-4 inline-flex min-h-7 items-center gap-1.5">
@@ -172,7 +169,7 @@ export function LookEditor({ message, timeZone }: { message: StripMessage | unde
           </fieldset>
         </div>
         <div>
-          <p className="text-[13px] text-soft">as it looks, with an end that is two and a half days ahead</p>
+          <p className="text-small text-soft">as it looks, with an end that is two and a half days ahead</p>
           <PlaceScene
             key={JSON.stringify(look)}
             place="strip"

@@ -26,7 +26,7 @@ export function PlaceChoices({
           <button
             key={id}
             type="button"
-            className="day-toggle"
+            className="btn btn-ghost btn-xs"
             aria-pressed={id === place}
             onClick={() => choose(id)}
             data-testid={`place-${id}`}

@@ -38,7 +38,7 @@ export function Samples({
   if (!found)
     return <p className="text-soft">Nothing is written for “{stateName(state)}”, so shoppers read nothing.</p>;
   return (
-    <table className="w-full text-left text-[13px]" data-testid="samples">
+    <table className="table table-xs" data-testid="samples">
       <caption className="pb-1 text-left">“{stateName(state)}” with carts that try it</caption>
       <thead>
         <tr className="border-b border-hairline text-soft">

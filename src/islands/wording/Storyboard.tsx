@@ -31,13 +31,18 @@ export function Storyboard({
 }) {
   return (
     <ol
-      className="storyboard"
+      className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,268px),1fr))] gap-x-4.5 gap-y-3.5"
       aria-label="What shoppers read, from nothing in the cart to the goal and beyond"
       data-testid="storyboard"
     >
       {messageStates.map(({ id, name, means }, index) => (
-        <li key={id} className="story-frame" data-chosen={id === state} onFocus={() => choose(id)}>
-          <h2 className="font-sans text-[13px] font-semibold" title={means}>
+        <li
+          key={id}
+          className="min-w-0 border-t-2 border-hairline pt-1 data-[chosen=true]:border-primary"
+          data-chosen={id === state}
+          onFocus={() => choose(id)}
+        >
+          <h2 className="font-sans text-small font-semibold" title={means}>
             <span className="text-soft">{index + 1}</span> {name}
           </h2>
           <StoryFrame offerId={offerId} market={market} language={language} place={place} state={id} />
@@ -99,8 +104,8 @@ function StoryFrame({
         label={`${messageStates.find(({ id }) => id === state)!.name}, ${language}, ${place === 'everyPlace' ? 'every place' : place}`}
         inherited={own ? null : found}
       />
-      {silent && <p className="text-[12px] text-warning">not shown in this place, as “Strip and bar” has it</p>}
-      {said && <p className="text-[12px] text-soft">{said}</p>}
+      {silent && <p className="text-fine text-warning">not shown in this place, as “Strip and bar” has it</p>}
+      {said && <p className="text-fine text-soft">{said}</p>}
     </>
   );
 }

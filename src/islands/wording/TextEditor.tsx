@@ -162,7 +162,7 @@ export function TextEditor({
           ))}
         </ul>
       )}
-      <div className="text-[12px]">
+      <div className="text-fine">
         {faults.map((fault) => (
           <p
             key={fault.message}
@@ -172,7 +172,7 @@ export function TextEditor({
             {fault.at && (
               <button
                 type="button"
-                className="underline decoration-dotted underline-offset-2"
+                className="link link-primary"
                 onClick={() => goTo(fault.at!.offset, fault.at!.length)}
               >
                 at {fault.at.offset + 1}
@@ -193,11 +193,7 @@ export function TextEditor({
           </p>
         )}
         {unfinished !== undefined && typing === null && (
-          <button
-            type="button"
-            className="quiet-button !px-0 underline decoration-dotted underline-offset-2"
-            onClick={() => edit(dropUnfinished(address))}
-          >
+          <button type="button" className="btn btn-xs" onClick={() => edit(dropUnfinished(address))}>
             Give it up
           </button>
         )}

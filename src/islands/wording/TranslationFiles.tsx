@@ -10,6 +10,7 @@ import { SaveAs } from '../../ui/SaveAs.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useGuardedEdit } from '../page/use-edit.tsx';
 import { saveCsv, saveFile } from '../page/save-file.ts';
+import { part } from '../page/parts.ts';
 
 const listed = 40;
 
@@ -32,9 +33,13 @@ export function TranslationFiles({ language }: { language: string }) {
     setReading(null);
   };
   return (
-    <section className="mt-3 border-t border-hairline pt-2 text-[13px]" aria-label="Files for translators">
+    <section
+      ref={part('files for translators')}
+      className="mt-3 border-t border-hairline pt-2 text-small"
+      aria-label="Files for translators"
+    >
       <p className="flex flex-wrap items-baseline gap-x-3">
-        <strong className="font-head text-[14px]">For translators</strong>
+        <strong className="font-head text-body">For translators</strong>
         {into !== undefined && (
           <SaveAs
             what={`texts for ${into}`}

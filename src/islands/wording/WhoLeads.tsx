@@ -8,6 +8,7 @@ import { inOrder } from '../../core/ordered.ts';
 import { silenceInWords } from '../rehearsal/silence-in-words.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCatalogue, useCompiled, useNow } from '../page/page-context.tsx';
+import { part } from '../page/parts.ts';
 
 /** For each test cart of the market, which offer speaks, which wait for it, and why the others are silent. */
 export function WhoLeads({ marketId }: { marketId: string }) {
@@ -27,7 +28,7 @@ export function WhoLeads({ marketId }: { marketId: string }) {
   );
   const nameOf = ({ offerId }: LeadRank) => policy.offers[offerId]?.name ?? offerId;
   return (
-    <section aria-label="Who leads">
+    <section ref={part('who leads')} aria-label="Who leads">
       <p className="max-w-[70ch] py-1 text-soft">
         One message is shown at a time, and it never rotates: the offer of the highest priority that is for this shopper
         and not yet reached; when all are reached, the best of them. Among equals the one listed first.
@@ -35,7 +36,7 @@ export function WhoLeads({ marketId }: { marketId: string }) {
       {carts.length === 0 && (
         <p className="py-1">No test cart goes to this market. One can be put together at Rehearse.</p>
       )}
-      <table className="w-full text-left text-[13px]" data-testid="who-leads">
+      <table className="table table-xs" data-testid="who-leads">
         {carts.length > 0 && (
           <thead>
             <tr className="border-b border-hairline text-soft">
@@ -63,7 +64,7 @@ export function WhoLeads({ marketId }: { marketId: string }) {
             return (
               <tr key={id} className="border-b border-hairline align-top" data-testid={`leads-${id}`}>
                 <th scope="row" className="py-1 pr-3 font-normal">
-                  <a className="underline decoration-dotted underline-offset-2" href={`/rehearse?cart=${id}`}>
+                  <a className="link link-primary" href={`/rehearse?cart=${id}`}>
                     {name}
                   </a>
                 </th>

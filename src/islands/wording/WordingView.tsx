@@ -19,6 +19,7 @@ import { Storyboard } from './Storyboard.tsx';
 import { TranslationFiles } from './TranslationFiles.tsx';
 import { WhoLeads } from './WhoLeads.tsx';
 import { AskedPhrase } from './AskedPhrase.tsx';
+import { part } from '../page/parts.ts';
 import { PlaceChoices } from './PlaceChoices.tsx';
 
 const views = [
@@ -43,7 +44,7 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
   return (
     <div className="px-5 py-3">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h1 className="text-[22px] leading-9">
+        <h1 className="text-head leading-9">
           {offerId === undefined || !offer ? (
             'Wording'
           ) : (
@@ -61,7 +62,7 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
             <button
               key={id}
               type="button"
-              className="day-toggle"
+              className="btn btn-ghost btn-xs"
               aria-pressed={id === view}
               onClick={() => setQuery({ view: id })}
               data-testid={`view-${id || 'storyboard'}`}
@@ -82,7 +83,7 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
       ) : (
         <>
           {view === '' && (
-            <>
+            <div ref={part('texts')}>
               <PlaceChoices
                 offerId={offerId}
                 language={language}
@@ -98,10 +99,10 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
                 state={state}
                 choose={setState}
               />
-              <div className="mt-3">
+              <div className="mt-3" ref={part('samples')}>
                 <Samples offerId={offerId} market={market} language={language} place={place} state={state} />
               </div>
-            </>
+            </div>
           )}
           {view === 'languages' && (
             <>

@@ -2,7 +2,7 @@ import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql
 import type { Operation } from 'rfc6902';
 import type { Draft } from '../../contract/shapes/draft.ts';
 import type { PolicyFault } from '../../core/policy/fault.ts';
-import { policyChanges } from '../../core/changes/changes.ts';
+import { policyChanges, type PolicyChange } from '../../core/changes/changes.ts';
 import { emptyPolicy } from '../../core/policy/empty.ts';
 import { applyToPolicy, patchBetween } from '../../core/policy/patch.ts';
 import type { Policy } from '../../core/policy/types.ts';
@@ -255,8 +255,15 @@ function labelOf(before: Policy, after: Policy): string {
   const changes = policyChanges(before, after, 'en');
   const [first] = changes;
   if (!first) return unseenParts.find(([part]) => before[part] !== after[part])?.[1] ?? 'Test carts';
-  const more = changes.length > 1 ? ` and ${changes.length - 1} more` : '';
-  return `${first.subject}${more}`;
+  const more = changes.length > 1 ? `, and ${changes.length - 1} more` : '';
+  return `${first.subject}${turnOf(first)}${more}`;
+}
+
+/** What a value became, where it is short enough to be read beside a button. */
+function turnOf({ before, after }: PolicyChange): string {
+  if (before === null && after === null) return '';
+  const turn = before === null ? `: ${after}` : `: ${before} → ${after ?? 'taken away'}`;
+  return turn.length > 80 ? '' : turn;
 }
 
 /** The draft in a transaction that has locked its row, and the database's time. */

@@ -1,7 +1,7 @@
 const form = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
 
 /** Every two-letter tag, of which the platform names those that are languages. */
-const tags = Array.from({ length: 26 * 26 }, (_, index) =>
+export const languageTags: readonly string[] = Array.from({ length: 26 * 26 }, (_, index) =>
   String.fromCharCode(97 + Math.floor(index / 26), 97 + (index % 26)),
 );
 
@@ -26,7 +26,7 @@ export function languageByName(text: string, country: string | undefined, reader
   const names = ['en', reader].map(
     (language) => new Intl.DisplayNames(language, { type: 'language', fallback: 'none' }),
   );
-  const found = tags.find(
+  const found = languageTags.find(
     (tag) => names.some((known) => plain(known.of(tag) ?? '') === wanted) || plain(ownName(tag)) === wanted,
   );
   if (found === undefined) return null;

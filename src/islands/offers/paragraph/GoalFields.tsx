@@ -8,7 +8,7 @@ import type { Goal } from '../../../core/policy/types.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Remove } from '../../../ui/Remove.tsx';
 import { TypedField } from '../../../ui/TypedField.tsx';
-import type { useRowDrag } from '../../../ui/use-row-drag.tsx';
+import { SortableRow } from '../../../ui/SortableRows.tsx';
 import { GoodsPhrase } from '../../conditions/GoodsPhrase.tsx';
 import { useDraft, usePolicy } from '../../page/draft-context.tsx';
 import { useCatalogue } from '../../page/page-context.tsx';
@@ -26,7 +26,6 @@ export function GoalFields({
   of,
   marketId,
   byCode,
-  rows,
 }: {
   offerId: string;
   goalId: string;
@@ -36,7 +35,6 @@ export function GoalFields({
   marketId: string;
   /** a code alone unlocks it, whatever the cart */
   byCode: boolean;
-  rows: ReturnType<typeof useRowDrag>;
 }) {
   const edit = useEdit();
   const policy = usePolicy();
@@ -51,118 +49,127 @@ export function GoalFields({
   const rewards = inOrder(goal.rewards);
   const [product] = catalogue.keys();
   return (
-    <li
-      className="drop-row flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5"
-      {...rows.rowOf(goalId)}
-      onKeyDown={of > 1 ? rows.onKeyOf(goalId) : undefined}
-      data-testid={`goal-${goalId}`}
-    >
-      {of > 1 && (
-        <span className="flex items-center self-center" title="What this goal gives is moved; the amounts stay">
-          {rows.handleOf(goalId)}
-          {rows.arrowsOf(goalId, `What goal ${number} gives`)}
-        </span>
-      )}
-      <div className="sentence min-w-0 flex-1 basis-60">
-        {byCode ? (
-          <>With the code, </>
-        ) : (
-          <>
-            From{' '}
-            <TypedField
-              label={`Goal ${number} in ${name}, ${unit}`}
-              shown={shownGoal(target, money ? currency : null)}
-              parse={(text) => (money ? parseGoal(text, currency, true) : parseCount(text, goal.measure.kind))}
-              show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, marketId, value))}
-              commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
-              placeholder="not here"
-              testId={number === 1 ? 'goal-field' : `goal-field-${number}`}
-            />{' '}
-            {unit} of{' '}
-            <PhraseSelect
-              label={`What goal ${number} counts`}
-              value={measure.kind}
-              options={[
-                ['countedValue', 'goods value'],
-                ['items', 'pieces'],
-                ['weight', 'weight'],
-              ]}
-              choose={(kind) =>
-                edit(
-                  setMeasure(
-                    offerId,
-                    goalId,
-                    kind === 'countedValue'
-                      ? { kind, basis: 'afterDiscountsAsShown' }
-                      : { kind: kind as 'items' | 'weight' },
-                  ),
-                )
-              }
-              testId={`measure-${number}`}
-            />
-            {measure.kind === 'countedValue' && (
+    <SortableRow id={goalId} still={of < 2} data-testid={`goal-${goalId}`}>
+      {({ handle, arrows, onKey }) => (
+        <div
+          className="flex flex-wrap items-baseline gap-x-2 border-b border-hairline py-0.5"
+          onKeyDown={of > 1 ? onKey : undefined}
+        >
+          {of > 1 && (
+            <span className="flex items-center self-center" title="What this goal gives is moved; the amounts stay">
+              {handle}
+              {arrows}
+            </span>
+          )}
+          <div className="min-w-0 flex-1 basis-60">
+            {byCode ? (
+              <>With the code, </>
+            ) : (
               <>
-                {' '}
+                From{' '}
+                <TypedField
+                  label={`Goal ${number} in ${name}, ${unit}`}
+                  shown={shownGoal(target, money ? currency : null)}
+                  parse={(text) => (money ? parseGoal(text, currency, true) : parseCount(text, goal.measure.kind))}
+                  show={(value) => show(value === undefined ? null : setTarget(offerId, goalId, marketId, value))}
+                  commit={(value) => edit(setTarget(offerId, goalId, marketId, value))}
+                  placeholder="not here"
+                  testId={number === 1 ? 'goal-field' : `goal-field-${number}`}
+                />{' '}
+                {unit} of{' '}
                 <PhraseSelect
-                  label={`Basis of goal ${number}`}
-                  value={measure.basis}
-                  options={basesInWords}
-                  choose={(basis) => edit(setAt(at('measure', 'basis'), basis))}
+                  label={`What goal ${number} counts`}
+                  value={measure.kind}
+                  options={[
+                    ['countedValue', 'goods value'],
+                    ['items', 'pieces'],
+                    ['weight', 'weight'],
+                  ]}
+                  choose={(kind) =>
+                    edit(
+                      setMeasure(
+                        offerId,
+                        goalId,
+                        kind === 'countedValue'
+                          ? { kind, basis: 'afterDiscountsAsShown' }
+                          : { kind: kind as 'items' | 'weight' },
+                      ),
+                    )
+                  }
+                  testId={`measure-${number}`}
+                />
+                {measure.kind === 'countedValue' && (
+                  <>
+                    {' '}
+                    <PhraseSelect
+                      label={`Basis of goal ${number}`}
+                      value={measure.basis}
+                      options={basesInWords}
+                      choose={(basis) => edit(setAt(at('measure', 'basis'), basis))}
+                    />
+                  </>
+                )}
+                {goal.goods ? (
+                  <>
+                    {' '}
+                    of{' '}
+                    <GoodsPhrase
+                      goods={goal.goods}
+                      markets={[marketId]}
+                      change={(goods) => setAt(at('goods'), goods)}
+                    />
+                    <Remove what={`goods of goal ${number}`} remove={() => edit(setAt(at('goods'), undefined))} />
+                  </>
+                ) : (
+                  <GoodsOnly number={number} choose={(goods) => edit(setAt(at('goods'), goods))} />
+                )}
+                {': '}
+              </>
+            )}
+            {rewards.map(([id, reward], index) => (
+              <span key={id}>
+                {index > 0 && ' and '}
+                <RewardPhrase
+                  offerId={offerId}
+                  goalId={goalId}
+                  rewardId={id}
+                  reward={reward}
+                  label={`goal ${number}`}
+                  marketId={marketId}
+                  removable={rewards.length > 1}
+                />
+              </span>
+            ))}
+            {rewards.length < 10 && (
+              <button
+                type="button"
+                className="btn btn-xs"
+                onClick={() =>
+                  edit(addReward(offerId, goalId, rewardOfKind('deliveryFree', null, policy, product ?? '')))
+                }
+              >
+                and …
+              </button>
+            )}
+            {number > 1 && (
+              <>
+                {', '}
+                <PhraseSelect
+                  label={`What becomes of lower rewards at goal ${number}`}
+                  value={goal.then}
+                  options={[
+                    ['replace', 'instead of what lower goals give'],
+                    ['add', 'in addition to what lower goals give'],
+                  ]}
+                  choose={(then) => edit(setAt(at('then'), then))}
+                  testId={`then-${number}`}
                 />
               </>
             )}
-            {goal.goods ? (
-              <>
-                {' '}
-                of <GoodsPhrase goods={goal.goods} markets={[marketId]} change={(goods) => setAt(at('goods'), goods)} />
-                <Remove what={`goods of goal ${number}`} remove={() => edit(setAt(at('goods'), undefined))} />
-              </>
-            ) : (
-              <GoodsOnly number={number} choose={(goods) => edit(setAt(at('goods'), goods))} />
-            )}
-            {': '}
-          </>
-        )}
-        {rewards.map(([id, reward], index) => (
-          <span key={id}>
-            {index > 0 && ' and '}
-            <RewardPhrase
-              offerId={offerId}
-              goalId={goalId}
-              rewardId={id}
-              reward={reward}
-              label={`goal ${number}`}
-              marketId={marketId}
-              removable={rewards.length > 1}
-            />
-          </span>
-        ))}
-        {rewards.length < 10 && (
-          <button
-            type="button"
-            className="quiet-button !px-1 text-[13px] text-soft"
-            onClick={() => edit(addReward(offerId, goalId, rewardOfKind('deliveryFree', null, policy, product ?? '')))}
-          >
-            and …
-          </button>
-        )}
-        {number > 1 && (
-          <>
-            {', '}
-            <PhraseSelect
-              label={`What becomes of lower rewards at goal ${number}`}
-              value={goal.then}
-              options={[
-                ['replace', 'instead of what lower goals give'],
-                ['add', 'in addition to what lower goals give'],
-              ]}
-              choose={(then) => edit(setAt(at('then'), then))}
-              testId={`then-${number}`}
-            />
-          </>
-        )}
-      </div>
-      {of > 1 && <Remove what={`goal ${number}`} remove={() => edit(removeGoal(offerId, goalId))} />}
-    </li>
+          </div>
+          {of > 1 && <Remove what={`goal ${number}`} remove={() => edit(removeGoal(offerId, goalId))} />}
+        </div>
+      )}
+    </SortableRow>
   );
 }

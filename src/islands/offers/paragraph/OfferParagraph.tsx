@@ -18,7 +18,7 @@ import { inOrder } from '../../../core/ordered.ts';
 import type { Offer, Policy } from '../../../core/policy/types.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Remove } from '../../../ui/Remove.tsx';
-import { useRowDrag } from '../../../ui/use-row-drag.tsx';
+import { SortableRow, SortableRows } from '../../../ui/SortableRows.tsx';
 import { WhenPhrase } from '../../conditions/WhenPhrase.tsx';
 import { EditedField } from '../../fields/EditedField.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
@@ -30,6 +30,7 @@ import { OfferCalendar } from '../OfferCalendar.tsx';
 import { OfferHistory } from '../OfferHistory.tsx';
 import { SchedulePhrase } from './SchedulePhrase.tsx';
 import { UnlockPhrase } from './UnlockPhrase.tsx';
+import { part } from '../../page/parts.ts';
 
 /** An offer as a paragraph: when, where, for whom, from what, what they get, how often, and together with what. */
 export function OfferParagraph({
@@ -50,10 +51,7 @@ export function OfferParagraph({
   const at = (...steps: string[]) => ['offers', offerId, ...steps];
   const onOrOff = offer.on ? 'on' : 'off';
   const goals = inOrder(offer.goals);
-  const rows = useRowDrag(
-    goals.map(([id]) => id),
-    (id, by) => edit(moveGoal(offerId, id, by)),
-  );
+  const goalIds = goals.map(([id]) => id);
   const duplicate = () => {
     const copy = freshId(offerId, policy.offers);
     if (edit(duplicateOffer(offerId, copy))) choose(copy);
@@ -71,6 +69,7 @@ export function OfferParagraph({
   return (
     <GuardedEdits edit={edit}>
       <section
+        ref={part('this offer')}
         className="seldom-seen mt-2 border-t border-hairline pt-2 leading-7"
         aria-label={`Offer ${offer.name}`}
         data-testid="offer-paragraph"
@@ -89,7 +88,7 @@ export function OfferParagraph({
             />
             {offer.archived ? 'archived' : onOrOff}
           </label>
-          <strong className="text-[15px]">
+          <strong className="text-lead">
             <EditedField
               label="Name of the offer"
               shown={offer.name}
@@ -98,18 +97,13 @@ export function OfferParagraph({
               testId="offer-name"
             />
           </strong>
-          <span className="ml-auto text-[13px]">
-            <button
-              type="button"
-              className="quiet-button underline decoration-dotted underline-offset-2"
-              onClick={duplicate}
-              data-testid="duplicate-offer"
-            >
+          <span className="ml-auto text-small">
+            <button type="button" className="btn btn-xs" onClick={duplicate} data-testid="duplicate-offer">
               Duplicate
             </button>
             <button
               type="button"
-              className="quiet-button underline decoration-dotted underline-offset-2"
+              className="btn btn-xs"
               title={
                 offer.archived
                   ? 'It comes back as it was, off'
@@ -122,7 +116,7 @@ export function OfferParagraph({
             </button>
             <button
               type="button"
-              className="quiet-button underline decoration-dotted underline-offset-2"
+              className="btn btn-xs"
               onClick={() => edit(removeOffer(offerId))}
               data-testid="remove-offer"
             >
@@ -130,7 +124,7 @@ export function OfferParagraph({
             </button>
           </span>
         </p>
-        <p className="text-[13px] text-soft">
+        <p className="text-small text-soft">
           <EditedField
             label="What it is for"
             shown={offer.note}
@@ -143,7 +137,7 @@ export function OfferParagraph({
         <SchedulePhrase offerId={offerId} schedule={offer.schedule} />
         {compiledMarket && <OfferCalendar market={compiledMarket} offerId={offerId} />}
         <MarketsPhrase offerId={offerId} offer={offer} />
-        <div className="sentence">
+        <div>
           For{' '}
           <WhenPhrase
             label="For whom"
@@ -155,28 +149,28 @@ export function OfferParagraph({
           />
         </div>
         <UnlockPhrase offerId={offerId} unlock={offer.unlock} name={offer.name} />
-        <ol aria-label="Goals">
-          {goals.map(([id, goal], index) => (
-            <GoalFields
-              key={id}
-              offerId={offerId}
-              goalId={id}
-              goal={goal}
-              number={index + 1}
-              of={goals.length}
-              marketId={marketId}
-              byCode={offer.unlock.by === 'code'}
-              rows={rows}
-            />
-          ))}
-        </ol>
+        <SortableRows
+          ids={goalIds}
+          nameOf={(id) => `reward of goal ${goalIds.indexOf(id) + 1}`}
+          move={(id, by) => edit(moveGoal(offerId, id, by))}
+        >
+          <ol aria-label="Goals">
+            {goals.map(([id, goal], index) => (
+              <GoalFields
+                key={id}
+                offerId={offerId}
+                goalId={id}
+                goal={goal}
+                number={index + 1}
+                of={goals.length}
+                marketId={marketId}
+                byCode={offer.unlock.by === 'code'}
+              />
+            ))}
+          </ol>
+        </SortableRows>
         {goals.length < 10 && (
-          <button
-            type="button"
-            className="quiet-button text-[13px] underline decoration-dotted underline-offset-2"
-            onClick={() => edit(addGoal(offerId))}
-            data-testid="add-goal"
-          >
+          <button type="button" className="btn btn-xs" onClick={() => edit(addGoal(offerId))} data-testid="add-goal">
             Add a goal above
           </button>
         )}
@@ -284,10 +278,6 @@ function TogetherPhrase({
     () => byPriority(policy).filter(([, other]) => other.on || (other === offer && !other.archived)),
     [policy, offer],
   );
-  const rows = useRowDrag(
-    ranked.map(([id]) => id),
-    (id, by) => edit(movePriority(id, wholeSteps(policy, ranked, id, by))),
-  );
   return (
     <>
       <p>
@@ -309,32 +299,38 @@ function TogetherPhrase({
           </span>
         )}
       </p>
-      <div className="text-[13px]">
+      <div className="text-small">
         <span className="text-soft">In order of priority</span>
-        <ol className="flex flex-wrap gap-x-3" aria-label="Offers by priority">
-          {ranked.map(([id, other]) => (
-            <li
-              key={id}
-              className="drop-row inline-flex items-center"
-              {...rows.rowOf(id)}
-              data-testid={`priority-${id}`}
-            >
-              {rows.handleOf(id)}
-              <span
-                tabIndex={0}
-                className={id === offerId ? 'font-semibold' : ''}
-                onKeyDown={(event) => {
-                  if (!event.altKey || (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight')) return;
-                  event.preventDefault();
-                  edit(movePriority(id, wholeSteps(policy, ranked, id, event.key === 'ArrowLeft' ? -1 : 1)));
-                }}
-                aria-label={`${other.name}, priority ${other.priority}; Alt with the arrow keys moves it`}
-              >
-                {other.name} <span className="text-soft">{other.priority}</span>
-              </span>
-            </li>
-          ))}
-        </ol>
+        <SortableRows
+          running
+          ids={ranked.map(([id]) => id)}
+          nameOf={(id) => policy.offers[id]?.name ?? id}
+          move={(id, by) => edit(movePriority(id, wholeSteps(policy, ranked, id, by)))}
+        >
+          <ol className="flex flex-wrap gap-x-3" aria-label="Offers by priority">
+            {ranked.map(([id, other]) => (
+              <SortableRow key={id} id={id} className="inline-flex items-center" data-testid={`priority-${id}`}>
+                {({ handle }) => (
+                  <>
+                    {handle}
+                    <span
+                      tabIndex={0}
+                      className={id === offerId ? 'font-semibold' : ''}
+                      onKeyDown={(event) => {
+                        if (!event.altKey || (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight')) return;
+                        event.preventDefault();
+                        edit(movePriority(id, wholeSteps(policy, ranked, id, event.key === 'ArrowLeft' ? -1 : 1)));
+                      }}
+                      aria-label={`${other.name}, priority ${other.priority}; Alt with the arrow keys moves it`}
+                    >
+                      {other.name} <span className="text-soft">{other.priority}</span>
+                    </span>
+                  </>
+                )}
+              </SortableRow>
+            ))}
+          </ol>
+        </SortableRows>
       </div>
     </>
   );

@@ -1,10 +1,10 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { optionKinds } from '../../../core/options/kinds/registry.ts';
 import { inOrder } from '../../../core/ordered.ts';
 import type { OptionKind, OptionSelection } from '../../../core/policy/types.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Remove } from '../../../ui/Remove.tsx';
-import { SearchList } from '../../../ui/SearchList.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
 
 /** The delivery options that something applies to: all, by kind, by tag, or one by one. */
@@ -21,7 +21,6 @@ export function OptionsPhrase({
 }) {
   const policy = usePolicy();
   const { options, zones } = policy;
-  const [adding, setAdding] = useState(false);
   const tags = useMemo(
     () => [...new Set(Object.values(options).flatMap((option) => option.tags ?? []))].sort(),
     [options],
@@ -61,7 +60,7 @@ export function OptionsPhrase({
           <button
             key={kind}
             type="button"
-            className="day-toggle"
+            className="btn btn-xs"
             aria-pressed={selection.kinds.includes(kind)}
             onClick={() => toggle(kind)}
           >
@@ -101,29 +100,23 @@ export function OptionsPhrase({
               )}
             </span>
           ))}
-          {adding ? (
-            <SearchList
-              label={`${label}: another option`}
-              placeholder="Delivery option"
-              entries={inOrder(policy.options)
+          <Choice
+            label={`${label}: another option`}
+            shown="add an option"
+            className="btn btn-xs"
+            placeholder="Delivery option"
+            entries={() =>
+              inOrder(policy.options)
                 .filter(([id]) => !(id in selection.options))
                 .map(([id, option]) => ({
                   value: id,
                   name: option.name,
                   group: policy.zones[option.zone]?.name ?? '',
                   also: id,
-                }))}
-              close={() => setAdding(false)}
-              choose={(id) => {
-                setAdding(false);
-                change({ by: 'list', options: { ...selection.options, [id]: true } });
-              }}
-            />
-          ) : (
-            <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setAdding(true)}>
-              and …
-            </button>
-          )}
+                }))
+            }
+            choose={(id) => change({ by: 'list', options: { ...selection.options, [id]: true } })}
+          />
         </>
       )}
     </>

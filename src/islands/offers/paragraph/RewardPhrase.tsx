@@ -189,7 +189,7 @@ function DeliveryOptionsPhrase({
           what goods with a delivery price of their own add
         </>
       ) : (
-        <button type="button" className="quiet-button !px-1 text-[13px] text-soft" onClick={() => setLimited(true)}>
+        <button type="button" className="btn btn-xs" onClick={() => setLimited(true)}>
           only where …
         </button>
       )}

@@ -2,9 +2,8 @@ import { setSchedule } from '../../../client/edits/schedule-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
 import type { Schedule } from '../../../core/policy/types.ts';
 import { isWithin, compileSchedule } from '../../../core/time/schedule.ts';
-import { DateTimeField } from '../../../ui/DateTimeField.tsx';
-import { UntilField } from '../../../ui/UntilField.tsx';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { DateField } from '../../fields/dates/DateField.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useNow } from '../../page/page-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
@@ -16,22 +15,22 @@ export function SchedulePhrase({ offerId, schedule }: { offerId: string; schedul
   const now = useNow();
   const place = ['offers', offerId, 'schedule'];
   const readIn = schedule?.readIn ?? 'store';
-  const date = (label: string, field: 'from' | 'until') => {
-    const Field = field === 'until' ? UntilField : DateTimeField;
-    return (
-      <Field
-        label={label}
-        value={schedule?.[field] ?? ''}
-        change={(at) => edit(setSchedule(place, field, at))}
-        testId={`schedule-${field}`}
-      />
-    );
-  };
+  const date = (label: string, kind: 'from' | 'until', none: string) => (
+    <DateField
+      label={label}
+      kind={kind}
+      value={schedule?.[kind] ?? ''}
+      none={none}
+      change={(at) => edit(setSchedule(place, kind, at))}
+      testId={`schedule-${kind}`}
+    />
+  );
   const span = compileSchedule(schedule, { store: store.timeZone, market: store.timeZone });
   const outside = now < span.from ? 'not yet' : 'it is over';
   return (
     <p>
-      Runs from {date('Runs from', 'from')} until {date('Runs until', 'until')} on the clock of{' '}
+      Runs from {date('Runs from', 'from', 'any day')} until {date('Runs until', 'until', 'it is stopped')} on the clock
+      of{' '}
       <PhraseSelect
         label="Clock of the dates"
         value={readIn}

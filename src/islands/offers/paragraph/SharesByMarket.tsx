@@ -67,7 +67,7 @@ export function SharesByMarket({
     .join('; ');
   return (
     <div ref={box} className="seldom-seen mt-2" data-testid="shares-by-market">
-      <p className="text-[13px] text-soft">
+      <p className="text-small text-soft">
         Share of orders that lie below the goal, market by market: further right asks more of shoppers.
       </p>
       <svg width={width} height={height} className="block" role="img" aria-label={said}>

@@ -40,7 +40,7 @@ export function UnlockPhrase({ offerId, unlock, name }: { offerId: string; unloc
           testId="unlock"
         />
         {unlock.by !== 'amount' && (
-          <span className="text-[13px]" data-testid="codes">
+          <span className="text-small" data-testid="codes">
             {': '}
             {codes.slice(0, mostShown).map((code) => (
               <span key={code} className="mr-2">
@@ -63,7 +63,7 @@ export function UnlockPhrase({ offerId, unlock, name }: { offerId: string; unloc
             />
             <button
               type="button"
-              className="quiet-button underline decoration-dotted underline-offset-2"
+              className="btn btn-xs"
               aria-expanded={making}
               onClick={() => setMaking(!making)}
               data-testid="make-codes"
@@ -120,9 +120,9 @@ function Batch({ taken, make }: { taken: readonly string[]; make: (codes: string
     [wanted > codesOf(letters) / 1000, 'So many of this length could be found by trying. Make them longer.'],
   ];
   const wrong = faults.find(([holds]) => holds)?.[1] ?? null;
-  const field = (label: string, value: string, set: (text: string) => void, width: string, testId: string) => (
+  const field = (label: string, value: string, set: (text: string) => void, testId: string) => (
     <input
-      className={`typed ${width} [field-sizing:fixed]`}
+      className="field"
       aria-label={label}
       value={value}
       onChange={(event) => set(event.target.value)}
@@ -131,10 +131,10 @@ function Batch({ taken, make }: { taken: readonly string[]; make: (codes: string
   );
   const odds = new Intl.NumberFormat(locale, { notation: 'compact', maximumSignificantDigits: 2 });
   return (
-    <p className="border-l-2 border-primary pl-3 text-[13px]">
-      Make {field('How many codes', count, setCount, 'w-14', 'batch-count')} codes of{' '}
-      {field('Letters of a code', length, setLength, 'w-10', 'batch-length')} letters, beginning with{' '}
-      {field('Beginning of the codes', begin, setBegin, 'w-20', 'batch-begin')}{' '}
+    <p className="border-l-2 border-primary pl-3 text-small">
+      Make {field('How many codes', count, setCount, 'batch-count')} codes of{' '}
+      {field('Letters of a code', length, setLength, 'batch-length')} letters, beginning with{' '}
+      {field('Beginning of the codes', begin, setBegin, 'batch-begin')}{' '}
       <button
         type="button"
         className="btn btn-xs btn-primary"

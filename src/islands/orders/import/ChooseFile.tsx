@@ -71,9 +71,9 @@ export function ChooseFile({
   const missing = chosen ? missingIn(chosen.mapping) : [];
   return (
     <div>
-      <h2 className="flex flex-wrap items-baseline justify-between text-[16px]">
+      <h2 className="flex flex-wrap items-baseline justify-between text-lead">
         Import {kind}
-        <button type="button" className="quiet-button font-sans text-[13px] text-soft" onClick={close}>
+        <button type="button" className="btn btn-xs font-sans" onClick={close}>
           close
         </button>
       </h2>
@@ -103,7 +103,7 @@ export function ChooseFile({
         </span>
       </label>
       {kind === 'orders' && (
-        <p className="mt-1 text-[13px] text-soft">
+        <p className="mt-1 text-small text-soft">
           Kept are the figures of each order. A customer’s key is kept only as a hash that tells the same customer
           again, never who it is; names, addresses and e-mails are not kept, and columns without a meaning below are not
           read.
@@ -116,9 +116,7 @@ export function ChooseFile({
       )}
       {chosen && chosen.sample.heading.length > 0 && (
         <div className="mt-2">
-          {chosen.remembered && (
-            <p className="text-[13px] text-primary">Read as the last file with this heading was.</p>
-          )}
+          {chosen.remembered && <p className="text-small text-primary">Read as the last file with this heading was.</p>}
           <FileForm mapping={chosen.mapping} sample={chosen.sample} change={change} />
           <ColumnTable mapping={chosen.mapping} sample={chosen.sample} change={change} />
           <p className="mt-2 flex flex-wrap items-baseline gap-x-3">

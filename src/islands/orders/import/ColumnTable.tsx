@@ -31,9 +31,9 @@ export function ColumnTable({
   };
   return (
     <div className="mt-1 max-h-[340px] overflow-auto" tabIndex={0} role="group" aria-label="Columns of the file">
-      <table className="w-full text-left">
+      <table className="table table-xs">
         <thead>
-          <tr className="border-b border-hairline text-[13px] text-soft">
+          <tr className="border-b border-hairline text-small text-soft">
             <th scope="col" className="py-1 pr-4 font-normal">
               column of the file
             </th>

@@ -17,7 +17,7 @@ export function ImportList() {
   return (
     <details className="mt-3">
       <summary className="text-soft">Imported before</summary>
-      <table className="mt-1 w-full text-left">
+      <table className="table table-xs mt-1">
         <tbody>
           {runs.map((run) => (
             <tr key={run.id} className="border-t border-hairline">
@@ -26,7 +26,7 @@ export function ImportList() {
               <td className="pr-4">{outcomeOf(run, count)}</td>
               <td>
                 {run.rejected > 0 && (
-                  <a className="phrase" href={`/api/imports/${run.id}/rejected.csv`} download>
+                  <a className="link link-primary" href={`/api/imports/${run.id}/rejected.csv`} download>
                     {count(run.rejected)} rows not taken
                   </a>
                 )}

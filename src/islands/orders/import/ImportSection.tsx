@@ -6,6 +6,7 @@ import type { ImportMapping } from '../../../core/imports/mapping.ts';
 import { ChooseFile } from './ChooseFile.tsx';
 import { ImportList } from './ImportList.tsx';
 import { isUnderWay, RunProgress } from './RunProgress.tsx';
+import { part } from '../../page/parts.ts';
 
 /** Importing a file, in place: choosing and mapping, the dry run, taking over; and what was imported before. */
 export function ImportSection({
@@ -93,7 +94,12 @@ export function ImportSection({
 
   if (!open && !run) return null;
   return (
-    <section aria-label="Import" className="my-2 border-y border-primary bg-base-200 px-4 py-3" data-testid="import">
+    <section
+      ref={part('import')}
+      aria-label="Import"
+      className="my-2 border-y border-primary bg-base-200 px-4 py-3"
+      data-testid="import"
+    >
       {problem && (
         <p role="alert" className="mb-2 text-error">
           {problem.title}. {problem.detail}

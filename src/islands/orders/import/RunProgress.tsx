@@ -25,9 +25,9 @@ export function RunProgress({
   const underWay = isUnderWay(run);
   return (
     <div data-testid="import-run" data-state={run.state}>
-      <h2 className="flex flex-wrap items-baseline gap-x-3 text-[16px]">
+      <h2 className="flex flex-wrap items-baseline gap-x-3 text-lead">
         <span className="max-w-96 truncate">{run.fileName}</span>
-        <span className="font-sans text-[13px] text-soft" role="status">
+        <span className="font-sans text-small text-soft" role="status">
           {phrases[run.state]}
           {run.state === 'reading' && ` … ${count(run.rowsRead)} rows so far`}
           {run.state === 'applying' && ` … ${count(run.applied)} of ${count(run.staged)}`}
@@ -52,7 +52,7 @@ export function RunProgress({
       </h2>
       {underWay && (
         <progress
-          className="toward mt-1"
+          className="progress progress-accent mt-1"
           max={1}
           {...(share === null ? {} : { value: share })}
           aria-label={phrases[run.state]}
@@ -82,7 +82,7 @@ function RunResult({ run, apply }: { run: ImportRun; apply: () => void }) {
       <dl className="mt-2 flex flex-wrap gap-x-8" data-testid="import-counts">
         {counts.map(([name, value]) => (
           <div key={name} className="flex items-baseline gap-1.5">
-            <dd className="text-[18px] font-semibold">{count(value)}</dd>
+            <dd className="text-title font-semibold">{count(value)}</dd>
             <dt className="text-soft">{name}</dt>
           </div>
         ))}
@@ -115,13 +115,13 @@ function RejectedRows({ run, count }: { run: ImportRun; count: (value: number) =
     <div className="mt-1">
       <p>
         Rows not taken, the first of {count(run.rejected)}:{' '}
-        <a className="phrase" href={`/api/imports/${run.id}/rejected.csv`} download>
+        <a className="link link-primary" href={`/api/imports/${run.id}/rejected.csv`} download>
           all of them as CSV
         </a>
       </p>
-      <table className="mt-1 text-left">
+      <table className="table table-xs w-auto mt-1">
         <thead>
-          <tr className="text-[13px] text-soft">
+          <tr className="text-small text-soft">
             <th scope="col" className="pr-4 text-right font-normal">
               line
             </th>

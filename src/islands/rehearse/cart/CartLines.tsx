@@ -9,7 +9,8 @@ import { useDraft } from '../../page/draft-context.tsx';
 import { useCatalogue, useCompiled, useNotation } from '../../page/page-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 import { FillCart } from './FillCart.tsx';
-import { ProductSearch } from '../../fields/ProductSearch.tsx';
+import { ProductChoice } from '../../fields/choices/ProductChoice.tsx';
+import { part } from '../../page/parts.ts';
 
 /** The goods: quantities changed in place, products added by name. */
 export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: TestCart; rehearsal: Rehearsal }) {
@@ -22,10 +23,10 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
   const terms = marketId ? compiled.markets.get(marketId)?.terms : undefined;
   const change = (product: string, quantity: number) => edit(setQuantity(cartId, product, quantity));
   return (
-    <section aria-label="Cart">
-      <table className="w-full text-left">
+    <section ref={part('cart')} aria-label="Cart">
+      <table className="table table-xs">
         <thead>
-          <tr className="border-b border-hairline text-[13px] text-soft">
+          <tr className="border-b border-hairline text-small text-soft">
             <th scope="col" className="py-1 font-normal">
               Product
             </th>
@@ -67,7 +68,7 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
                   <span className="flex items-center justify-center">
                     <button
                       type="button"
-                      className="quiet-button"
+                      className="btn btn-ghost btn-xs"
                       aria-label={`One less of ${name}`}
                       onClick={() => change(id, line.quantity - 1)}
                     >
@@ -86,7 +87,7 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
                     />
                     <button
                       type="button"
-                      className="quiet-button"
+                      className="btn btn-ghost btn-xs"
                       aria-label={`One more of ${name}`}
                       onClick={() => change(id, Math.min(9999, line.quantity + 1))}
                     >
@@ -100,7 +101,7 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
                 <td className="text-right">
                   <button
                     type="button"
-                    className="quiet-button"
+                    className="btn btn-ghost btn-xs"
                     aria-label={`Take ${name} out`}
                     onClick={() => change(id, 0)}
                   >
@@ -151,9 +152,8 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
         <p className="py-2 text-soft">The cart is empty. Add a product below.</p>
       )}
       <div className="mt-2">
-        <ProductSearch
-          label="Add"
-          action="Add to cart"
+        <ProductChoice
+          action="Add a product"
           choose={({ id }) => edit(setQuantity(cartId, id, (cart.lines[id]?.quantity ?? 0) + 1))}
         />
         {currency && terms && <FillCart cartId={cartId} currency={currency} terms={terms} />}
@@ -183,5 +183,5 @@ function LineRemark({
         own ? 'own delivery price' : '',
       ].filter(Boolean)
     : ['no longer in the catalogue'];
-  return remarks.length > 0 ? <span className="block text-[12px] text-soft">{remarks.join(', ')}</span> : null;
+  return remarks.length > 0 ? <span className="block text-fine text-soft">{remarks.join(', ')}</span> : null;
 }

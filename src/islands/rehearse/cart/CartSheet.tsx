@@ -43,9 +43,9 @@ export function CartSheet({
     edit(removeTestCart(cartId));
     choose(next);
   };
-  const quiet = 'quiet-button underline decoration-dotted underline-offset-2';
+  const quiet = 'btn btn-xs';
   return (
-    <p className="flex flex-wrap items-baseline gap-x-1 text-[13px]" data-testid="cart-sheet">
+    <p className="flex flex-wrap items-baseline gap-x-1 text-small" data-testid="cart-sheet">
       <span className="text-soft">Called</span>
       <EditedField
         label="Name of the test cart"

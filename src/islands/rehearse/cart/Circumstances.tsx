@@ -1,31 +1,20 @@
-import { useState, useSyncExternalStore } from 'react';
+import { useState } from 'react';
 import { setCartPart } from '../../../client/edits/cart-edits.ts';
 import { facts as knownFacts } from '../../../core/conditions/registry.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
 import { instantOfLocal, localText, nextClockChange } from '../../../core/time/time-zone-clock.ts';
 import { AddWord } from '../../../ui/AddWord.tsx';
-import { DateTimeField } from '../../../ui/DateTimeField.tsx';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Remove } from '../../../ui/Remove.tsx';
+import { ClockChoice } from '../../fields/choices/ClockChoice.tsx';
+import { DateField } from '../../fields/dates/DateField.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useNotation, useNow } from '../../page/page-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 
 const mostCodes = 20;
 const minute = 60_000;
-const namesOfClocks = Intl.supportedValuesOf('timeZone');
-const never = () => () => {};
-
-/** Every clock there is, by its IANA name, once the page is alive: the server's list is not the browser's. */
-function useEveryClock(): readonly string[] {
-  return useSyncExternalStore(
-    never,
-    () => namesOfClocks,
-    () => none,
-  );
-}
-const none: readonly string[] = [];
 
 /** When the cart is bought, through which channel and with which codes. */
 export function Circumstances({
@@ -41,57 +30,52 @@ export function Circumstances({
   const { locale } = useNotation();
   const now = useNow();
   const edit = useEdit();
-  const [chosenClock, setClock] = useState('');
-  const everyClock = useEveryClock();
+  const [chosenClock, setClock] = useState<string>();
   const marketClock = zone?.market.terms.clocks.market;
-  const timeZone = chosenClock || policy.store.timeZone;
+  const timeZone = chosenClock ?? policy.store.timeZone;
   const at = cart.at === undefined ? now : Date.parse(cart.at);
   const goTo = (instant: number | undefined) =>
     edit(setCartPart(cartId, 'at', instant === undefined ? undefined : new Date(instant).toISOString()));
   const next = zone ? nextTurn(zone, at) : null;
   const change = nextClockChange(timeZone, at);
-  const clocks = [
-    ['', `the store’s clock, ${policy.store.timeZone}`],
-    ...(marketClock && marketClock !== policy.store.timeZone
-      ? [[marketClock, `the market’s clock, ${marketClock}`]]
-      : []),
-    ...['UTC', ...everyClock]
-      .filter((name) => name !== policy.store.timeZone && name !== marketClock)
-      .map((name) => [name, name]),
-  ] as [string, string][];
   const { codes = [] } = cart;
   const channels = knownFacts.named('cart.channel')?.words?.known(policy, String) ?? [];
   const day = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone });
   return (
     <div
-      className="mb-2 flex flex-wrap items-baseline gap-x-1 gap-y-1 text-[13px] [&_input]:min-h-6 [&_select]:min-h-6"
+      className="mb-2 flex flex-wrap items-baseline gap-x-1 gap-y-1 text-small [&_input]:min-h-6 [&_select]:min-h-6"
       data-testid="circumstances"
     >
       <span className="text-soft">at</span>
-      <DateTimeField
-        label={`Moment on the clock of ${timeZone}; empty for now`}
+      <DateField
+        label={`Moment on the clock of ${timeZone}`}
+        kind="from"
+        none="now"
+
         value={cart.at === undefined ? '' : localText(timeZone, at)}
         change={(local) => goTo(local === '' ? undefined : instantOfLocal(timeZone, local, 'earlier'))}
         testId="cart-moment"
       />
-      <span className="text-soft">{cart.at === undefined ? 'now,' : ''} on</span>
-      <PhraseSelect
+      <span className="text-soft">on</span>
+      <ClockChoice
         label="Clock"
-        quiet={chosenClock === ''}
         value={chosenClock}
-        options={clocks}
+        none={`the store’s clock, ${policy.store.timeZone}`}
+        {...(marketClock && marketClock !== policy.store.timeZone
+          ? { first: [{ value: marketClock, name: 'the market’s clock', hint: marketClock }] }
+          : {})}
         choose={setClock}
         testId="cart-clock"
       />
       {cart.at !== undefined && (
-        <button type="button" className="quiet-button" onClick={() => goTo(undefined)} data-testid="moment-now">
+        <button type="button" className="btn btn-xs" onClick={() => goTo(undefined)} data-testid="moment-now">
           now
         </button>
       )}
       {next && (
         <button
           type="button"
-          className="quiet-button underline decoration-dotted underline-offset-2"
+          className="btn btn-xs"
           title={day.format(next.instant)}
           onClick={() => goTo(next.instant)}
           data-testid="next-turn"
@@ -102,7 +86,7 @@ export function Circumstances({
       {change !== null && (
         <button
           type="button"
-          className="quiet-button underline decoration-dotted underline-offset-2"
+          className="btn btn-xs"
           title={day.format(change)}
           onClick={() => goTo(at < change - minute ? change - minute : change)}
           data-testid="next-clock-change"

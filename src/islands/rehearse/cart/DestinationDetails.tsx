@@ -7,6 +7,7 @@ import type { TestCart } from '../../../core/policy/types.ts';
 import { parseAmount, toDecimal } from '../../../core/money/decimal.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { TypedField } from '../../../ui/TypedField.tsx';
+import { RegionChoice } from '../../fields/choices/RegionChoice.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 import { useRegions } from '../../page/use-regions.ts';
@@ -58,22 +59,16 @@ export function DestinationDetails({
   const currency = zone?.market.market.currency;
   return (
     <div
-      className="mb-1 flex flex-wrap items-baseline gap-x-1 text-[13px] [&_select]:min-h-6"
+      className="mb-1 flex flex-wrap items-baseline gap-x-1 text-small [&_select]:min-h-6"
       data-testid="destination-details"
     >
       <span className="text-soft">more exactly to</span>
-      <PhraseSelect
+      <RegionChoice
         label="Region"
-        quiet={!destination.region}
-        value={destination.region ?? ''}
-        options={[
-          ['', 'a region not known'],
-          ...(destination.region && !regions.some(({ code }) => code === destination.region)
-            ? [[destination.region, destination.region] as const]
-            : []),
-          ...regions.map(({ code, name }) => [code, name] as const),
-        ]}
-        choose={(code) => edit(setDestinationPart(cartId, 'region', code === '' ? undefined : code))}
+        value={destination.region}
+        none="a region not known"
+        regions={regions}
+        choose={(code) => edit(setDestinationPart(cartId, 'region', code))}
         testId="cart-region"
       />
       {places.length > 0 && (

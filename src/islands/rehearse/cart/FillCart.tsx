@@ -18,10 +18,10 @@ export function FillCart({ cartId, currency, terms }: { cartId: string; currency
     edit(setCartLines(cartId, ordinaryCart(catalogue, terms, amount.minor)));
   };
   return (
-    <p className="mt-1 text-[13px]">
+    <p className="mt-1 text-small">
       <span className="text-soft">or fill it to</span>{' '}
       <input
-        className="typed w-20 text-right [field-sizing:fixed]"
+        className="field text-right"
         aria-label={`Amount to fill the cart to, ${currency}`}
         aria-invalid={text !== '' && !amount.ok}
         value={text}

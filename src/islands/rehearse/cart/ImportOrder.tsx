@@ -33,7 +33,7 @@ export function ImportOrder({ choose }: { choose: (cart: string) => void }) {
     <span className="inline-flex flex-wrap items-baseline gap-x-1">
       <span className="text-soft">or past order</span>
       <input
-        className="typed w-24 [field-sizing:fixed]"
+        className="field"
         aria-label="Number of a past order"
         placeholder="number"
         value={number}
@@ -43,7 +43,7 @@ export function ImportOrder({ choose }: { choose: (cart: string) => void }) {
       />
       <button
         type="button"
-        className="quiet-button underline decoration-dotted underline-offset-2"
+        className="btn btn-xs"
         disabled={number.trim() === ''}
         onClick={() => void bring()}
         data-testid="bring-order"

@@ -17,26 +17,16 @@ export function ShareCart({ cart }: { cart: TestCart }) {
   };
   return (
     <>
-      <button
-        type="button"
-        className="quiet-button underline decoration-dotted underline-offset-2"
-        onClick={() => void share()}
-        data-testid="share-cart"
-      >
+      <button type="button" className="btn btn-xs" onClick={() => void share()} data-testid="share-cart">
         Share
       </button>
-      <button
-        type="button"
-        className="quiet-button underline decoration-dotted underline-offset-2"
-        onClick={() => window.print()}
-        data-testid="print-cart"
-      >
+      <button type="button" className="btn btn-xs" onClick={() => window.print()} data-testid="print-cart">
         Print
       </button>
       {link && (
         <span className="inline-flex min-w-0 items-baseline gap-1">
           <input
-            className="typed w-56 [field-sizing:fixed]"
+            className="field"
             readOnly
             aria-label="Link to this rehearsal"
             value={link}

@@ -29,7 +29,7 @@ export function SharedCart({ cart, choose }: { cart: TestCart; choose: (cart: st
   const { country, postcode } = cart.destination;
   return (
     <div className="px-5 py-3" data-testid="shared-cart">
-      <h1 className="text-[22px] leading-9">Rehearse {cart.name}</h1>
+      <h1 className="text-head leading-9">Rehearse {cart.name}</h1>
       <p className="text-soft">
         Shared by a link:{' '}
         {inOrder(cart.lines)

@@ -33,9 +33,9 @@ export function TestCartFiles() {
   const ids = Object.keys(carts ?? {});
   const known = ids.filter((id) => policy.testCarts[id]);
   return (
-    <div className="mt-2 text-[13px]">
+    <div className="mt-2 text-small">
       <p className="flex flex-wrap items-baseline gap-x-3">
-        <strong className="font-head text-[14px]">All test carts</strong>
+        <strong className="font-head text-body">All test carts</strong>
         <SaveAs
           what="all test carts"
           forms={[

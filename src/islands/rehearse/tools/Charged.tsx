@@ -69,7 +69,7 @@ export function Charged({
   const charge = (minor: number) => edit(setCartPart(cartId, 'placed', { ...placed, charged: minor }));
   return (
     <section aria-label="An order already placed" data-testid="charged">
-      <p className="sentence py-1 text-[13px] leading-6">
+      <p className="py-1 text-small leading-6">
         The shopper was charged{' '}
         <TypedField
           label={`What was charged for delivery, ${currency}`}
@@ -103,24 +103,20 @@ export function Charged({
               placeholder="no exception"
               testId="placed-exception"
             />{' '}
-            <button
-              type="button"
-              className="quiet-button"
-              onClick={() => edit(setCartPart(cartId, 'placed', undefined))}
-            >
+            <button type="button" className="btn btn-xs" onClick={() => edit(setCartPart(cartId, 'placed', undefined))}>
               not placed after all
             </button>
           </>
         )}
       </p>
       {found === 'none' && (
-        <p className="text-[13px] text-warning">
+        <p className="text-small text-warning">
           No release was in force on that day, so there are no rules of then to compare with.
         </p>
       )}
       {placed && optionId && (
         <>
-          <ul className="text-[13px]" data-testid="charged-verdicts">
+          <ul className="text-small" data-testid="charged-verdicts">
             {rows.map(({ name, rehearsal: one }) => {
               const price = priceIn(one);
               const verdict = verdictOn(price, placed.charged, write);
@@ -162,15 +158,15 @@ function WhyTheyDiffer({ reasons }: { reasons: { name: string; reason: Reason | 
   if (differing.every(({ reason }) => reason === null)) {
     return (
       <>
-        <p className="text-[13px] text-soft">Both come to it in the same way:</p>
-        <div className="text-[13px]">
+        <p className="text-small text-soft">Both come to it in the same way:</p>
+        <div className="text-small">
           <Reasons reasons={[second.reason]} />
         </div>
       </>
     );
   }
   return (
-    <div className="grid gap-x-8 gap-y-2 text-[13px] lg:grid-cols-2" data-testid="why-they-differ">
+    <div className="grid gap-x-8 gap-y-2 text-small lg:grid-cols-2" data-testid="why-they-differ">
       {differing.map(({ name, reason }) => (
         <div key={name} className="border-l-2 border-primary pl-2">
           <p className="text-soft">{name}, where it differs</p>

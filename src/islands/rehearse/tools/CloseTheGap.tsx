@@ -31,7 +31,7 @@ export function CloseTheGap({ cartId, cart, currency }: { cartId: string; cart: 
   };
   return (
     <section aria-label="What closes the gap" data-testid="close-the-gap">
-      <p className="py-1 text-[13px]">
+      <p className="py-1 text-small">
         {write(remaining)} to go to the goal of “{policy.offers[lead.offerId]?.name}”.{' '}
         {products.length === 0 ? (
           <strong className="font-semibold text-warning">
@@ -42,7 +42,7 @@ export function CloseTheGap({ cartId, cart, currency }: { cartId: string; cart: 
         )}
       </p>
       {products.length > 0 && (
-        <table className="text-left text-[13px]">
+        <table className="table table-xs w-auto">
           <thead>
             <tr className="border-b border-hairline text-soft">
               <th scope="col" className="py-1 pr-4 font-normal">

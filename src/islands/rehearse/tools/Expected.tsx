@@ -70,7 +70,7 @@ export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: Te
   ];
   return (
     <section aria-label="What is expected" data-testid="expected">
-      <p className="flex flex-wrap items-baseline gap-x-3 py-1 text-[13px]">
+      <p className="flex flex-wrap items-baseline gap-x-3 py-1 text-small">
         <span className="text-soft">Tick what must stay so: bench and release say when it no longer does.</span>
         <button
           type="button"
@@ -94,24 +94,20 @@ export function Expected({ cartId, cart, rehearsal }: { cartId: string; cart: Te
           </button>
         )}
         {cart.expects && (
-          <button
-            type="button"
-            className="quiet-button underline decoration-dotted underline-offset-2"
-            onClick={() => save({})}
-          >
+          <button type="button" className="btn btn-xs" onClick={() => save({})}>
             Expect nothing
           </button>
         )}
         {said && <span role="status">{said}</span>}
       </p>
       {misses.length > 0 && (
-        <ul className="border-l-2 border-warning pl-3 text-[13px] text-warning" data-testid="misses">
+        <ul className="border-l-2 border-warning pl-3 text-small text-warning" data-testid="misses">
           {misses.map((miss, index) => (
             <li key={index}>{missInWords(miss, policy, write)}</li>
           ))}
         </ul>
       )}
-      <div className="text-[13px] sm:columns-2 sm:gap-x-8">
+      <div className="text-small sm:columns-2 sm:gap-x-8">
         {rows.map(({ key, label, seen, checked, toggle: change }) => (
           <label key={key} className="flex items-baseline gap-2 border-b border-hairline py-1">
             <input

@@ -58,7 +58,7 @@ export function LineUp({
   const set = (next: string[]) => setChosen({ ...chosen, [along]: next });
   return (
     <section aria-label="Line-up" data-testid="line-up">
-      <p className="flex flex-wrap items-baseline gap-x-2 py-1 text-[13px]">
+      <p className="flex flex-wrap items-baseline gap-x-2 py-1 text-small">
         <span className="text-soft">This cart for</span>
         <PhraseSelect
           label="What differs"
@@ -148,7 +148,7 @@ function Columns({ columns, remove }: { columns: readonly Column[]; remove: ((id
     });
   return (
     <div className="overflow-x-auto">
-      <table className="text-left text-[13px]" data-testid="line-up-table">
+      <table className="table table-xs w-auto" data-testid="line-up-table">
         <thead>
           <tr className="border-b border-hairline align-bottom">
             <th scope="col" className="py-1 pr-3 font-normal">
@@ -160,7 +160,7 @@ function Columns({ columns, remove }: { columns: readonly Column[]; remove: ((id
                 {remove && (
                   <button
                     type="button"
-                    className="quiet-button !min-w-5 !px-0 font-normal text-soft"
+                    className="btn btn-ghost btn-xs min-w-5 px-0 font-normal text-soft"
                     aria-label={`Take ${name} out of the line-up`}
                     onClick={() => remove(id)}
                   >

@@ -9,7 +9,7 @@ export function NotOffered({ rehearsal }: { rehearsal: Rehearsal }) {
   const { unavailable } = rehearsal.evaluation;
   if (unavailable.length === 0) return null;
   return (
-    <ul className="text-[13px] text-soft" aria-label="Not offered" data-testid="not-offered">
+    <ul className="text-small text-soft" aria-label="Not offered" data-testid="not-offered">
       {unavailable.map(({ optionId, reason }) => (
         <One key={optionId} optionId={optionId} said={whyUnavailable[reason]} rehearsal={rehearsal} />
       ))}

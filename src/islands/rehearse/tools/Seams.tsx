@@ -61,7 +61,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
   const price = ({ options }: Evaluation, id: string) => write(options.find(({ optionId }) => optionId === id)?.after);
   return (
     <section className="pt-1" aria-label="Walk the seams" data-testid="seams">
-      <p className="text-[13px] text-soft">
+      <p className="text-small text-soft">
         Amounts of ordinary goods at which something changes for this shopper. Key N goes to the next.
       </p>
       {!seam ? (
@@ -73,7 +73,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
               <button
                 key={amount}
                 type="button"
-                className="day-toggle"
+                className="btn btn-ghost btn-xs"
                 tabIndex={index === at ? 0 : -1}
                 aria-pressed={index === at}
                 onClick={() => setChosen(index)}
@@ -85,7 +85,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
             ))}
           </div>
           <div className="overflow-x-auto">
-            <table className="w-full text-left text-[13px]" data-testid="seam-table">
+            <table className="table table-xs" data-testid="seam-table">
               <thead>
                 <tr className="border-b border-hairline text-soft">
                   <th scope="col" className="py-1 font-normal">
@@ -106,7 +106,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
               </tbody>
             </table>
           </div>
-          <p className="text-[13px]" data-testid="seam-promise">
+          <p className="text-small" data-testid="seam-promise">
             {promiseInWords(
               seam,
               (minor) => money(minor, currency),
@@ -114,7 +114,7 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
             )}{' '}
             <button
               type="button"
-              className="quiet-button underline decoration-dotted underline-offset-2"
+              className="btn btn-xs"
               onClick={() => edit(setCartLines(cartId, ordinaryCart(catalogue, zone.market.terms, seam.at)))}
               data-testid="fill-to-seam"
             >

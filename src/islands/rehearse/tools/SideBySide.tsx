@@ -9,6 +9,7 @@ import { useCatalogue, useCompiled, useCompiledRelease, useNow, useRelease } fro
 import { useServerClock } from '../../page/use-server-clock.ts';
 import { BesideOption } from './BesideOption.tsx';
 import { shopOf, type ShopLaid } from '../shop-of.ts';
+import { part } from '../../page/parts.ts';
 
 /** What is laid on the table: the draft, the release, or both. */
 export type Laid = 'draft' | 'release' | 'both';
@@ -45,7 +46,7 @@ export function SideBySide({
   return (
     <>
       {both && (
-        <p className="py-1 text-[13px] text-soft" data-testid="differences">
+        <p className="py-1 text-small text-soft" data-testid="differences">
           {differs.size === 0
             ? 'Draft and release show this shopper the same.'
             : `${differs.size === 1 ? 'One part differs' : `${differs.size} parts differ`}, marked at the side.`}
@@ -113,10 +114,11 @@ function Shop({
   );
   return (
     <section
+      ref={part('shop')}
       aria-label={title === '' ? 'As the shopper sees it' : `As the shopper sees it, ${title}`}
       data-testid={`shop-${title === '' ? 'draft' : title.split(' ')[0]}`}
     >
-      {title !== '' && <h2 className="pb-0.5 font-sans text-[13px] font-normal text-soft">{title}</h2>}
+      {title !== '' && <h2 className="pb-0.5 font-sans text-small font-normal text-soft">{title}</h2>}
       <Storefront
         sheet={sheet}
         look={answer.look}

@@ -83,7 +83,7 @@ export function SweepChart({
   };
   return (
     <section aria-label="Sweep" data-testid="sweep-chart">
-      <p className="flex flex-wrap items-baseline gap-x-4 py-1 text-[13px]">
+      <p className="flex flex-wrap items-baseline gap-x-4 py-1 text-small">
         <span>
           <span className="text-soft">along</span>{' '}
           <PhraseSelect
@@ -108,7 +108,7 @@ export function SweepChart({
           )}
         </span>
       </p>
-      <div ref={box} className="relative h-[326px] w-full overflow-hidden">
+      <div ref={box} className="relative h-[262px] w-full overflow-hidden">
         <svg
           width={width}
           height={height}

@@ -1,0 +1,71 @@
+import { lazy, Suspense } from 'react';
+import { addDays } from '../../../core/time/day.ts';
+import { writeDay } from '../../../core/time/written-date.ts';
+import { Popover } from '../../../ui/Popover.tsx';
+import { useNotation } from '../../page/page-context.tsx';
+import { dateInWords, type DateKind } from './moments.ts';
+
+const CalendarPanel = lazy(() => import('./CalendarPanel.tsx'));
+
+/**
+ * A date that reads as words and opens a calendar; it can be typed there as the reader writes dates. Who types 23:59 as an
+ * end nearly always means the whole of that day, last minute included, and is offered it.
+ */
+export function DateField({
+  label,
+  kind = 'day',
+  value,
+  change,
+  none,
+  least,
+  most,
+  testId,
+}: {
+  label: string;
+  kind?: DateKind;
+  /** `YYYY-MM-DD`, with `THH:MM` for a moment; empty for none */
+  value: string;
+  change: (value: string) => void;
+  /** what is read without a date, and leads back to it; left out where there is always one */
+  none?: string;
+  /** first and last day that can be chosen */
+  least?: string;
+  most?: string;
+  testId?: string | undefined;
+}) {
+  const { locale } = useNotation();
+  const shown = value === '' ? (none ?? 'choose a day') : dateInWords(value, kind, locale);
+  const day = value.slice(0, 10);
+  return (
+    <>
+      <Popover
+        label={`${label}: ${shown}`}
+        shown={shown}
+        className={`field ${value === '' ? 'text-soft' : ''}`}
+        testId={testId}
+      >
+        {(close) => (
+          <Suspense fallback={<span className="block h-80 w-72" />}>
+            <CalendarPanel
+              label={label}
+              kind={kind}
+              value={value}
+              least={least}
+              most={most}
+              change={(next) => {
+                close();
+                if (next !== value) change(next);
+              }}
+              none={none}
+            />
+          </Suspense>
+        )}
+      </Popover>
+      {kind === 'until' && value.endsWith('T23:59') && (
+        <button type="button" className="btn btn-xs ml-1" onClick={() => change(`${addDays(day, 1)}T00:00`)}>
+          to the end of {writeDay(day, locale)}
+        </button>
+      )}
+    </>
+  );
+}

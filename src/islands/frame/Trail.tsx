@@ -1,0 +1,50 @@
+import { memo } from 'react';
+import { countUnfinished } from '../../core/wording/text-address.ts';
+import { useDraft } from '../page/draft-context.tsx';
+import { useJudgedCarts } from '../rehearsal/judged-carts.ts';
+import { trail, type StopId } from './trail.ts';
+
+/** What needs attention at a stop: how much, and what it is. */
+type Attention = Partial<Record<StopId, readonly [count: number, what: string]>>;
+
+function useAttention(): Attention {
+  const failing = useJudgedCarts().filter(({ misses }) => misses > 0).length;
+  const unfinished = useDraft(({ settled }) => countUnfinished(settled));
+  return {
+    rehearse: [failing, failing === 1 ? 'test cart fails' : 'test carts fail'],
+    wording: [unfinished, unfinished === 1 ? 'unfinished text' : 'unfinished texts'],
+  };
+}
+
+/** The only navigation: eight stops on one line, each with how much needs attention there. */
+export const Trail = memo(function Trail({ stop }: { stop: StopId }) {
+  const attention = useAttention();
+  return (
+    <ol className="mx-auto flex w-max">
+      {trail.map(({ id, name }) => {
+        const [count, what] = attention[id] ?? [0, ''];
+        return (
+          <li key={id}>
+            <a
+              href={`/${id}`}
+              className="trail-stop"
+              aria-current={id === stop ? 'page' : undefined}
+              title={count > 0 ? `${count} ${what}` : undefined}
+            >
+              {name}
+              {count > 0 && (
+                <span
+                  className="badge badge-warning badge-xs absolute top-0.5 right-0 px-1"
+                  data-testid={`count-${id}`}
+                >
+                  {count}
+                  <span className="sr-only"> {what}</span>
+                </span>
+              )}
+            </a>
+          </li>
+        );
+      })}
+    </ol>
+  );
+});

@@ -1,0 +1,66 @@
+import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
+
+/** The focus goes into what has opened: to the first thing that can be used, unless something has taken it. */
+function focusInside(panel: HTMLElement) {
+  if (!panel.contains(document.activeElement))
+    panel.querySelector<HTMLElement>('input, button, select, a[href]')?.focus();
+}
+
+/**
+ * A button and what it opens over the page. The browser closes it, by Escape or a click elsewhere, and gives the focus back.
+ * @param children what stands in it while it is open, drawn only then; it is handed the way to close it
+ */
+export function Popover({
+  label,
+  shown,
+  className = 'field',
+  children,
+  testId,
+  title,
+  disabled,
+}: {
+  /** of the button; what opens has it too */
+  label: string;
+  /** what the button says */
+  shown: ReactNode;
+  className?: string;
+  children: (close: () => void) => ReactNode;
+  testId?: string | undefined;
+  title?: string | undefined;
+  disabled?: boolean;
+}) {
+  const [open, setOpen] = useState(false);
+  const id = useId();
+  const panel = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    if (open && panel.current) focusInside(panel.current);
+  }, [open]);
+  return (
+    <>
+      <button
+        type="button"
+        className={className}
+        popoverTarget={id}
+        aria-expanded={open}
+        aria-haspopup="dialog"
+        aria-label={label}
+        title={title}
+        disabled={disabled}
+        data-testid={testId}
+      >
+        {shown}
+      </button>
+      <span
+        ref={panel}
+        id={id}
+        popover="auto"
+        role="dialog"
+        aria-label={label}
+        className="floats"
+        onToggle={(event) => event.target === event.currentTarget && setOpen(event.newState === 'open')}
+      >
+        {open && children(() => panel.current?.hidePopover())}
+      </span>
+    </>
+  );
+}
