@@ -1,3 +1,4 @@
+import { X } from 'lucide-react';
 import { focusSoon } from './focus-soon.ts';
 
 /** Takes a small thing out of the list it stands in. The focus goes to what stands there then. */
@@ -19,7 +20,7 @@ export function Remove({ what, remove }: { what: string; remove: () => void }) {
         }, 5);
       }}
     >
-      ×
+      <X size={13} aria-hidden />
     </button>
   );
 }

@@ -1,4 +1,4 @@
-import { useId, useState, type ReactNode } from 'react';
+import { Popover } from './Popover.tsx';
 
 export interface Reason {
   sentence: string;
@@ -7,31 +7,25 @@ export interface Reason {
   children: Reason[];
 }
 
-/** The small `?` beside a figure, and the reason that opens below the row it stands in. */
-export function useWhy(what: string, reason: () => Reason | null): { button: ReactNode; panel: ReactNode } {
-  const [open, setOpen] = useState(false);
-  const id = useId();
-  const shown = open ? reason() : null;
-  return {
-    button: (
-      <button
-        type="button"
-        className="inline-flex size-6 items-center justify-center text-fine text-soft hover:text-base-content"
-        aria-expanded={open}
-        aria-controls={id}
-        aria-label={`Why: ${what}`}
-        onClick={() => setOpen(!open)}
-      >
-        <span className="flex size-4 items-center justify-center rounded-full border border-faint">?</span>
-      </button>
-    ),
-    panel: (
-      <div id={id} hidden={!open} className="mt-1 border-l-2 border-primary py-0.5 pl-2 text-small">
-        {shown && <Reasons reasons={[shown]} />}
-        {!shown && open && 'There is nothing to explain here.'}
-      </div>
-    ),
-  };
+/** The small `?` beside a figure, and the reason that it opens. @param reason worked out when it is asked for */
+export function Why({ what, reason }: { what: string; reason: () => Reason | null }) {
+  return (
+    <Popover
+      label={`Why: ${what}`}
+      className="inline-flex size-6 items-center justify-center text-fine text-soft hover:text-base-content"
+      shown={<span className="flex size-4 items-center justify-center rounded-full border border-faint">?</span>}
+    >
+      {() => <Explained reason={reason()} />}
+    </Popover>
+  );
+}
+
+function Explained({ reason }: { reason: Reason | null }) {
+  return (
+    <span className="block px-3 py-2 text-small" lang="en" dir="ltr" data-testid="reasons">
+      {reason ? <Reasons reasons={[reason]} /> : 'There is nothing to explain here.'}
+    </span>
+  );
 }
 
 export function Reasons({ reasons }: { reasons: Reason[] }) {
@@ -42,7 +36,7 @@ export function Reasons({ reasons }: { reasons: Reason[] }) {
           {reason.sentence}
           {reason.address !== undefined && (
             <a
-              className="ml-1 text-fine whitespace-nowrap text-primary link"
+              className="link link-primary ml-1 text-fine whitespace-nowrap"
               href={reason.address}
               aria-label={`set there: ${reason.sentence}`}
             >

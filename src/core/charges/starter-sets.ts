@@ -10,15 +10,15 @@ export interface StarterSet {
 }
 
 export const starterSets: readonly StarterSet[] = [
-  { id: 'byValue', name: 'by goods value', says: 'one parcel, cheaper from two amounts on' },
-  { id: 'byWeight', name: 'by weight', says: 'one parcel in four steps of weight' },
-  { id: 'flat', name: 'flat, with an offer’s goal', says: 'one parcel at one price, for an offer to make free' },
+  { id: 'byValue', name: 'By goods value', says: 'one parcel, cheaper from two amounts on' },
+  { id: 'byWeight', name: 'By weight', says: 'one parcel in four steps of weight' },
+  { id: 'flat', name: 'Flat price', says: 'one parcel at one price, for an offer to make free' },
   {
     id: 'local',
-    name: 'local, by distance, in day slots',
+    name: 'Local delivery',
     says: 'the morning and the afternoon, dearer from 5 km on, around a point',
   },
-  { id: 'pickUp', name: 'pick-up', says: 'collected free of charge, ready in two hours' },
+  { id: 'pickUp', name: 'Pick-up', says: 'collected free of charge, ready in two hours' },
 ];
 
 type Option = Omit<DeliveryOption, 'order' | 'zone'>;
@@ -129,7 +129,7 @@ export function starterOptions(
       return [
         {
           id: 'pick-up',
-          option: option('Collected', {
+          option: option('Pick-up', {
             kind: 'pickUp',
             estimate: { min: 2, max: 2, unit: 'hours', cutOff: '17:00' },
             charge: chargeOfPreset({ kind: 'flat', price: exact(0) }),

@@ -53,7 +53,7 @@ export const writeDay = (day: string, locale: string): string =>
 /** A time of day as a language writes it; halves of a day are told apart by letters in English alone. */
 const writeTime = (time: string, locale: string): string =>
   inLocale(locale, {
-    hour: 'numeric',
+    hour: '2-digit',
     minute: '2-digit',
     ...(locale.startsWith('en') ? {} : { hourCycle: 'h23' as const }),
   }).format(Date.parse(`2001-01-01T${time}Z`));

@@ -1,7 +1,7 @@
 import { Gift } from 'lucide-react';
 import type { OptionPrice } from '../../core/evaluation/evaluation.ts';
 import type { TraceNode } from '../../core/trace/trace.ts';
-import { useWhy } from '../../ui/Why.tsx';
+import { Why } from '../../ui/Why.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { reasonOfOption } from '../rehearsal/reasons.ts';
@@ -21,9 +21,7 @@ export function OptionRow({
   const { money } = useNotation();
   const policy = usePolicy();
   const name = policy.options[option.optionId]?.name ?? option.optionId;
-  const why = useWhy(`price of ${name}`, () =>
-    reasonOfOption(trace(), option.optionId, policy, (minor) => money(minor, currency)),
-  );
+  const reason = () => reasonOfOption(trace(), option.optionId, policy, (minor) => money(minor, currency));
   const changed = option.before !== option.after;
   return (
     <li data-testid={`option-${option.optionId}`}>
@@ -45,9 +43,8 @@ export function OptionRow({
           {changed && <Gift size={13} aria-hidden />}
           {option.after === 0 ? 'free' : money(option.after, currency)}
         </span>
-        {why.button}
+        <Why what={`price of ${name}`} reason={reason} />
       </div>
-      {why.panel}
     </li>
   );
 }

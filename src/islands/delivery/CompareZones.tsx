@@ -1,3 +1,4 @@
+import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { compareZones, type ComparedField } from '../../core/options/compare-zones.ts';
@@ -51,7 +52,8 @@ export function CompareZones({
           onClick={() => setOpen(!open)}
           data-testid="compare-zones"
         >
-          {open ? '▾' : '▸'} Same everywhere in {market.name}?
+          {open ? <ChevronDown size={15} aria-hidden /> : <ChevronRight size={15} aria-hidden />} Same everywhere in{' '}
+          {market.name}?
         </button>
       </h2>
       {open && (

@@ -1,13 +1,10 @@
 import { useMemo, useState } from 'react';
-import { addStarterSet } from '../../client/edits/option-edits.ts';
-import { starterSets } from '../../core/charges/starter-sets.ts';
 import type { SweepAxis } from '../../core/sweep/axis.ts';
 import { inOrder } from '../../core/ordered.ts';
-import type { Coordinates, Policy } from '../../core/policy/types.ts';
+import type { Policy } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-edit.tsx';
 import { useQuery, type SetQuery } from '../page/use-query.ts';
 import { Calendars } from './Calendars.tsx';
 import { ChargePicture } from './ChargePicture.tsx';
@@ -81,10 +78,6 @@ function marketAsked({ markets, zones }: Policy, query: Record<string, string>):
   return markets[wanted] ? wanted : inOrder(markets)[0]![0];
 }
 
-/** Near a shop of the store, where one is set up; else somewhere that shows how it is set. */
-const centerOf = ({ places = {} }: Policy): Coordinates =>
-  Object.values(places).find(({ coordinates }) => coordinates)?.coordinates ?? { latitude: 52, longitude: 5 };
-
 /** The options of a zone, and what all zones draw on. */
 function ZoneDelivery({
   marketId,
@@ -99,7 +92,6 @@ function ZoneDelivery({
 }) {
   const policy = usePolicy();
   const compiledMarket = useCompiled().markets.get(marketId);
-  const { edit, refusal } = useGuardedEdit();
   const [axis, setAxis] = useState<SweepAxis | null>(null);
   const market = policy.markets[marketId]!;
   const options = useMemo(
@@ -124,7 +116,6 @@ function ZoneDelivery({
         </ChargePicture>
       )}
       {!zone && <p className="text-soft">This zone is off: nobody is offered these options.</p>}
-      {refusal}
       <OptionList
         zoneId={zoneId}
         marketId={marketId}
@@ -136,21 +127,6 @@ function ZoneDelivery({
           setQuery({ market: marketId, zone: zoneId, option });
         }}
       />
-      <p className="mt-3 flex flex-wrap items-baseline gap-x-1 text-small">
-        <span className="text-soft">{options.length === 0 ? 'Nothing is offered here. Begin' : 'Add options'}</span>
-        {starterSets.map(({ id, name, says }) => (
-          <button
-            key={id}
-            type="button"
-            className="btn btn-xs"
-            title={says}
-            onClick={() => edit(addStarterSet(zoneId, id, centerOf(policy)))}
-            data-testid={`starter-${id}`}
-          >
-            {name}
-          </button>
-        ))}
-      </p>
       <RateSheet key={`sheet-${zoneId}`} zoneId={zoneId} marketId={marketId} market={market} />
       <CompareZones
         marketId={marketId}

@@ -67,7 +67,7 @@ export function OptionDetails({
   );
   return (
     <GuardedEdits edit={edit}>
-      <div className="mt-1 ml-8 leading-7">
+      <div className="leading-7">
         {refusal}
         <p>
           A{' '}

@@ -7,14 +7,15 @@ import { textIn } from '../../core/wording/text-in.ts';
 import { SortableRow, SortableRows } from '../../ui/SortableRows.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-edit.tsx';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { optionLine } from '../spend-line/option-line.ts';
 import { optionKindOf } from '../../core/options/kinds/registry.ts';
 import { availabilityInWords, estimatePhrase } from './option-words.ts';
+import { AddOption } from './AddOption.tsx';
 import { OptionDetails } from './OptionDetails.tsx';
 import { part } from '../page/parts.ts';
 
-/** The options of a zone in the order in which shoppers see them; each opens in place. */
+/** The options of a zone in the order in which shoppers see them, with a row that adds to them; below stands the one looked at. */
 export function OptionList({
   zoneId,
   marketId,
@@ -39,17 +40,24 @@ export function OptionList({
   );
   const ids = options.map(([id]) => id);
   const move = (id: string, by: number) => edit(moveBy('options', ids, id, by));
+  const shown = options.find(([id]) => id === open)?.[1];
   return (
-    <section ref={part('options')} className="mt-2 border-t border-hairline" aria-label="Options in shoppers’ order">
-      {refusal}
-      <SortableRows ids={ids} nameOf={(id) => policy.options[id]?.name ?? id} move={move}>
-        <ol data-testid={`options-of-${zoneId}`}>
-          {options.map(([id, option], index) => {
-            const line = optionLine(index);
-            return (
-              <SortableRow key={id} id={id} className="border-b border-hairline py-1" data-testid={`row-${id}`}>
-                {({ handle, arrows, onKey }) => (
-                  <>
+    <GuardedEdits edit={edit}>
+      <section ref={part('options')} className="mt-2 border-t border-hairline" aria-label="Options in shoppers’ order">
+        {refusal}
+        <SortableRows ids={ids} nameOf={(id) => policy.options[id]?.name ?? id} move={move}>
+          <ol data-testid={`options-of-${zoneId}`}>
+            {options.map(([id, option], index) => {
+              const line = optionLine(index);
+              return (
+                <SortableRow
+                  key={id}
+                  id={id}
+                  className="border-b border-hairline py-1 pl-1 aria-current:bg-base-200 aria-current:shadow-[inset_3px_0_0_var(--color-primary)]"
+                  aria-current={open === id ? 'true' : undefined}
+                  data-testid={`row-${id}`}
+                >
+                  {({ handle, arrows, onKey }) => (
                     <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={onKey}>
                       <span className="flex items-center self-center">
                         {handle}
@@ -97,16 +105,24 @@ export function OptionList({
                         {option.on ? 'on' : 'off'}
                       </label>
                     </div>
-                    {open === id && (
-                      <OptionDetails optionId={id} option={option} marketId={marketId} market={market} words={words} />
-                    )}
-                  </>
-                )}
-              </SortableRow>
-            );
-          })}
-        </ol>
-      </SortableRows>
-    </section>
+                  )}
+                </SortableRow>
+              );
+            })}
+          </ol>
+        </SortableRows>
+        <AddOption zoneId={zoneId} none={options.length === 0} added={setOpen} />
+      </section>
+      {shown && open !== null && (
+        <section
+          ref={part('this option')}
+          className="mt-2 border-t border-hairline pt-1 outline-none"
+          aria-label={`Option ${shown.name}`}
+          data-testid="option-details"
+        >
+          <OptionDetails key={open} optionId={open} option={shown} marketId={marketId} market={market} words={words} />
+        </section>
+      )}
+    </GuardedEdits>
   );
 }

@@ -1,8 +1,8 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { call, type HttpProblem } from '../../client/http.ts';
 
-/** Nothing has been set yet: what to do next, with a button. Without a title it stands on Markets, where one begins. */
-export function EmptyStore({ title }: { title?: string }) {
+/** Nothing has been set yet: what to do next, with a button. On Markets, where one begins, `children` is the way to do so. */
+export function EmptyStore({ title, children }: { title?: string; children?: ReactNode }) {
   const [loading, setLoading] = useState(false);
   const [problem, setProblem] = useState<HttpProblem | null>(null);
   const load = async () => {
@@ -28,13 +28,21 @@ export function EmptyStore({ title }: { title?: string }) {
             with a country
           </>
         ) : (
-          'Begin with a country: click it, or find it by its name'
+          'Begin with the first country'
         )}
         , or look at the demo store, Gustmoor Kites, which shows how everything works; it is made up.
       </p>
-      <button type="button" className="btn btn-primary btn-sm mt-4" onClick={() => void load()} disabled={loading}>
-        {loading ? 'Loading 24,000 orders …' : 'Load the demo store'}
-      </button>
+      <p className="mt-4 flex flex-wrap gap-2">
+        {children}
+        <button
+          type="button"
+          className={`btn btn-sm ${children ? '' : 'btn-primary'}`}
+          onClick={() => void load()}
+          disabled={loading}
+        >
+          {loading ? 'Loading 24,000 orders …' : 'Load the demo store'}
+        </button>
+      </p>
       {problem && (
         <p role="alert" className="mt-3 text-error">
           {problem.title}. {problem.detail}

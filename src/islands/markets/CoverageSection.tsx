@@ -1,14 +1,13 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { addMarket, assignCountries } from '../../client/edits/market-edits.ts';
-import { freshId, inTurn } from '../../client/edits/set-at.ts';
+import { assignCountries } from '../../client/edits/market-edits.ts';
 import { countryByName } from '../../core/geography/country-names.ts';
 import { countryCodes } from '../../core/geography/country.ts';
-import { focusOn } from '../../ui/focus-soon.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { countryName } from '../page/place-names.ts';
 import { CoverageBoard } from './CoverageBoard.tsx';
 import type { Coverage } from './market-marks.ts';
+import { useAddMarket } from './use-add-market.ts';
 import { useEdit } from '../page/use-edit.tsx';
 
 /** The board with its search and what is said of the country looked at; what is looked at redraws nothing else. */
@@ -35,15 +34,8 @@ export function CoverageSection({
     if (marketId !== null) edit(assignCountries(countries, out ? null : marketId));
     else makeMarket(countries);
   };
-  const makeMarket = ([code, ...others]: readonly string[]) => {
-    if (code === undefined) return;
-    const name = countryName(code, locale);
-    const id = freshId(name, markets);
-    if (!edit(inTurn(addMarket(code, name), assignCountries(others, id)))) return;
-    setSearch('');
-    choose(id);
-    focusOn('market-name');
-  };
+  const addMarketOf = useAddMarket(choose);
+  const makeMarket = (countries: readonly string[]) => addMarketOf(countries) && setSearch('');
   const whatToDo = market
     ? `Click a country to give it to ${market.name}, or to take it out; drag over several.`
     : 'Click a country to make it a market of its own.';

@@ -4,6 +4,7 @@ import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { useQuery } from '../page/use-query.ts';
+import { AddMarket } from './AddMarket.tsx';
 import { CoverageSection } from './CoverageSection.tsx';
 import { Currencies } from './Currencies.tsx';
 import { coverageOf, type Coverage } from './market-marks.ts';
@@ -21,6 +22,7 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
   const marketId = policy.markets[query.market ?? ''] ? query.market! : (coverage.marks[0]?.id ?? null);
   const market = marketId === null ? null : policy.markets[marketId]!;
   const { edit, refusal } = useGuardedEdit();
+  const choose = (id: string) => setQuery({ market: id, zone: '' });
   return (
     <GuardedEdits edit={edit}>
       <div className="px-5 py-3">
@@ -28,7 +30,11 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
           <h1 className="text-head leading-9">Markets</h1>
           <CoverageInWords coverage={coverage} />
         </div>
-        {market === null && <EmptyStore />}
+        {market === null && (
+          <EmptyStore>
+            <AddMarket first coverage={coverage} choose={choose} />
+          </EmptyStore>
+        )}
         <ol className="mb-2 flex max-h-24 flex-wrap gap-x-1 gap-y-0.5 overflow-y-auto" aria-label="Markets">
           {coverage.marks.map(({ id, name, number, tint }) => (
             <li key={id}>
@@ -37,7 +43,7 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
                 className="market-chip btn btn-ghost btn-xs"
                 aria-pressed={id === marketId}
                 data-tint={tint}
-                onClick={() => setQuery({ market: id, zone: '' })}
+                onClick={() => choose(id)}
                 data-testid={`market-${id}`}
               >
                 <span className="number">{number}</span> {name}{' '}
@@ -45,8 +51,13 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
               </button>
             </li>
           ))}
+          {market && (
+            <li>
+              <AddMarket coverage={coverage} choose={choose} />
+            </li>
+          )}
         </ol>
-        <CoverageSection coverage={coverage} marketId={marketId} choose={(id) => setQuery({ market: id, zone: '' })}>
+        <CoverageSection coverage={coverage} marketId={marketId} choose={choose}>
           {refusal}
         </CoverageSection>
         {market && marketId !== null && (

@@ -9,6 +9,7 @@ import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation, useNow, useRelease } from '../page/page-context.tsx';
 import { ReplayExamples } from './ReplayExamples.tsx';
 import { part } from '../page/parts.ts';
+import { Becomes } from '../../ui/Becomes.tsx';
 
 interface Running {
   share: number;
@@ -167,7 +168,9 @@ export function Effect() {
                       {money(replay.change, currency)}
                     </td>
                     <td className="py-1 pr-4 text-right whitespace-nowrap">
-                      {money(replay.givenBefore, currency)} → {money(replay.givenNow, currency)}
+                      {money(replay.givenBefore, currency)}
+                      <Becomes />
+                      {money(replay.givenNow, currency)}
                     </td>
                     <td className="py-1">
                       <ReplayExamples marketId={id} examples={replay.examples} />

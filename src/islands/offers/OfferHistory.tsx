@@ -6,6 +6,7 @@ import type { AnswerTo } from '../../contract/calls.ts';
 import type { HistoricEdit } from '../../contract/shapes/draft.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useChanges, useNotation, useRelease } from '../page/page-context.tsx';
+import { Becomes } from '../../ui/Becomes.tsx';
 
 /** What is planned for an offer, that is in the draft and not released, and what has been done to it in the draft. */
 export function OfferHistory({ offerId }: { offerId: string }) {
@@ -110,7 +111,8 @@ function Edits({ offerId }: { offerId: string }) {
 
 const InWords = ({ change: { subject, before, after } }: { change: PolicyChange }) => (
   <>
-    {subject}: <span className="text-soft">{before ?? 'not there'}</span> →{' '}
+    {subject}: <span className="text-soft">{before ?? 'not there'}</span>
+    <Becomes />
     <strong className="font-semibold">{after ?? 'taken away'}</strong>
   </>
 );

@@ -204,7 +204,7 @@ function OrdersPhrase({ orders, net, toggleNet }: { orders: number | undefined; 
   if (orders === 0) return <p className="text-soft">no past orders in this market</p>;
   return (
     <p className="text-soft">
-      {new Intl.NumberFormat(locale).format(orders)} past orders behind the picture
+      {new Intl.NumberFormat(locale).format(orders)} past orders behind the picture{' '}
       <button
         type="button"
         className="btn btn-xs"

@@ -7,6 +7,7 @@ import { useDraft } from '../page/draft-context.tsx';
 import { useCatalogue, useCompiled, useNotation, useNow } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
+import { Becomes } from '../../ui/Becomes.tsx';
 
 const shown = 2;
 
@@ -52,12 +53,14 @@ export function ReplayExamples({ marketId, examples }: { marketId: string; examp
           {index > 0 && ', '}
           <button
             type="button"
-            className="text-left link"
+            className="link link-primary text-left"
             title="Open in Rehearse, as a cart of real products that comes nearest to it"
             onClick={() => void open(example)}
             data-testid={`example-${marketId}-${index}`}
           >
-            {money(example.value, currency)}: {money(example.was, currency)} → {money(example.now, currency)}
+            {money(example.value, currency)}: {money(example.was, currency)}
+            <Becomes />
+            {money(example.now, currency)}
           </button>{' '}
           ({count.format(example.orders)} ×)
         </span>

@@ -9,6 +9,7 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
+import { Becomes } from '../../ui/Becomes.tsx';
 
 const steps: [string, string][] = [
   ['1', '1'],
@@ -165,7 +166,16 @@ function CopyTarget({
             onClick={() => toggle(market)}
             data-testid={`copy-target-${market}`}
           >
-            {policy.markets[market]?.name} {was === becomes ? 'has it' : `${was} → ${becomes}`}
+            {policy.markets[market]?.name}{' '}
+            {was === becomes ? (
+              'has it'
+            ) : (
+              <>
+                {was}
+                <Becomes />
+                {becomes}
+              </>
+            )}
           </button>
         );
       })}

@@ -1,4 +1,5 @@
 import type { Market } from '../../core/policy/types.ts';
+import { optionTitle } from '../../core/options/option-title.ts';
 import { dateOfDay } from '../../core/time/day.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { DateField } from '../fields/dates/DateField.tsx';
@@ -118,7 +119,7 @@ export function OrdersSentence({
         , with{' '}
         {choice('option', 'Delivery option', [
           ['', 'any option'],
-          ...(bounds?.options ?? []).map(({ id }): [string, string] => [id, policy.options[id]?.name ?? id]),
+          ...(bounds?.options ?? []).map(({ id }): [string, string] => [id, optionTitle(policy, id)]),
         ])}
         , delivery{' '}
         {choice('delivery', 'Delivery', [

@@ -1,3 +1,4 @@
+import { X } from 'lucide-react';
 import { outcomeOf, type GoalOutcome } from '../../core/orders/candidates.ts';
 import type { Response } from '../../core/orders/response.ts';
 import type { Tally } from '../../core/orders/tally.ts';
@@ -135,7 +136,7 @@ export function TrialGoals({
                         onClick={() => remove(index)}
                         aria-label={`Take trial goal ${index + 1} away`}
                       >
-                        ×
+                        <X size={13} aria-hidden />
                       </button>
                     )}
                   </span>

@@ -2,7 +2,7 @@ import { leadOrder } from '../../core/evaluation/lead-order.ts';
 import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { places, type Place } from '../../core/wording/places.ts';
 import { stateName } from '../../core/wording/text-address.ts';
-import { useWhy, type Reason } from '../../ui/Why.tsx';
+import { Why, type Reason } from '../../ui/Why.tsx';
 import type { Rehearsal } from '../rehearsal/rehearse-cart.ts';
 import { silenceInWords } from '../rehearsal/silence-in-words.ts';
 import { useNotation } from '../page/page-context.tsx';
@@ -10,11 +10,12 @@ import { useNotation } from '../page/page-context.tsx';
 /** Why the shopper reads what they read: who leads and in which state, which text was found, and why others are silent. */
 export function WhyMessage({ compiled, rehearsal }: { compiled: CompiledPolicy; rehearsal: Rehearsal }) {
   const { money } = useNotation();
-  const why = useWhy('what the shopper reads', () => reasonOfMessage(compiled, rehearsal, money));
   return (
     <div className="text-small" data-testid="why-message">
-      <span className="inline-flex items-center text-soft">Why this is read {why.button}</span>
-      {why.panel}
+      <span className="inline-flex items-center text-soft">
+        Why this is read{' '}
+        <Why what="what the shopper reads" reason={() => reasonOfMessage(compiled, rehearsal, money)} />
+      </span>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { Look } from '../../core/policy/types.ts';
 import { timeLeft } from '../../core/time/countdown.ts';
@@ -60,7 +61,7 @@ export function Strip({
       )}
       {look.closable && (
         <button type="button" className="strip-close" aria-label={words.close} onClick={() => setClosed(true)}>
-          ×
+          <X size={15} aria-hidden />
         </button>
       )}
     </div>

@@ -5,6 +5,7 @@ import { readXliff } from '../../core/translations/read-xliff.ts';
 import { targetLanguages, type TranslationReading } from '../../core/translations/translation.ts';
 import { xliffOf } from '../../core/translations/write-xliff.ts';
 import { stateName, textAt } from '../../core/wording/text-address.ts';
+import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { ReadFile } from '../../ui/ReadFile.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
@@ -15,13 +16,14 @@ import { part } from '../page/parts.ts';
 const listed = 40;
 
 /** Texts out to translators and in again: XLIFF for one language, or a table of all. What a file would change is shown before it does. */
-export function TranslationFiles({ language }: { language: string }) {
+export function TranslationFiles() {
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
   const [reading, setReading] = useState<TranslationReading | null>(null);
   const [said, setSaid] = useState('');
   const targets = targetLanguages(policy);
-  const into = targets.includes(language) ? language : targets[0];
+  const [chosen, setChosen] = useState('');
+  const into = targets.includes(chosen) ? chosen : targets[0];
   const read = (text: string | null) => {
     setSaid('');
     const readAs = text !== null && /^\ufeff?\s*</.test(text) ? readXliff : readTextCsv;
@@ -41,16 +43,26 @@ export function TranslationFiles({ language }: { language: string }) {
       <p className="flex flex-wrap items-baseline gap-x-3">
         <strong className="font-head text-body">For translators</strong>
         {into !== undefined && (
-          <SaveAs
-            what={`texts for ${into}`}
-            forms={[
-              {
-                name: `XLIFF 2.1, ${into}`,
-                save: () =>
-                  saveFile(`texts-${into}.xlf`, new Blob([xliffOf(policy, into)], { type: 'application/xliff+xml' })),
-              },
-            ]}
-          />
+          <span>
+            into{' '}
+            <PhraseSelect
+              label="Language of the file for translators"
+              value={into}
+              options={targets.map((tag) => [tag, tag] as const)}
+              choose={setChosen}
+              testId="translators-language"
+            />{' '}
+            <SaveAs
+              what={`texts for ${into}`}
+              forms={[
+                {
+                  name: 'XLIFF 2.1',
+                  save: () =>
+                    saveFile(`texts-${into}.xlf`, new Blob([xliffOf(policy, into)], { type: 'application/xliff+xml' })),
+                },
+              ]}
+            />
+          </span>
         )}
         <SaveAs what="all texts" forms={[{ name: 'CSV, all languages', save: () => saveTable() }]} />
         <ReadFile

@@ -107,7 +107,7 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
           {view === 'languages' && (
             <>
               <LanguageTable shownLanguages={query.beside ?? ''} choose={(beside) => setQuery({ beside })} />
-              <TranslationFiles language={query.beside ?? ''} />
+              <TranslationFiles />
             </>
           )}
           {view === 'leads' && <WhoLeads marketId={marketId} />}

@@ -262,7 +262,7 @@ function labelOf(before: Policy, after: Policy): string {
 /** What a value became, where it is short enough to be read beside a button. */
 function turnOf({ before, after }: PolicyChange): string {
   if (before === null && after === null) return '';
-  const turn = before === null ? `: ${after}` : `: ${before} → ${after ?? 'taken away'}`;
+  const turn = before === null ? `: ${after}` : `: ${before} becomes ${after ?? 'nothing'}`;
   return turn.length > 80 ? '' : turn;
 }
 

@@ -1,5 +1,6 @@
 import type { CompiledCondition } from '../../conditions/compile-condition.ts';
 import type { Facts } from '../../conditions/asked.ts';
+import { denied } from '../../conditions/denied.ts';
 import { readOut } from '../../conditions/read-out.ts';
 import type { Condition, Policy } from '../../policy/types.ts';
 import { node, setBy, text, yes, type TraceNode } from '../../trace/trace.ts';
@@ -9,7 +10,12 @@ export function traceCondition(condition: CompiledCondition, facts: Facts, polic
   const holds = condition.holds(facts);
   if (condition.kind === 'leaf') {
     const said = readOut(policy, { of: 'all', conditions: { it: condition.node } } as Condition, facts.cart.terms.id);
-    return node('condition', holds ? 'Yes: {said}' : 'No: not so that {said}', { said: text(said) }, yes(holds));
+    return node(
+      'condition',
+      holds ? 'Yes: {said}' : 'No: {said}',
+      { said: text(holds ? said : denied(said)) },
+      yes(holds),
+    );
   }
   const [only] = condition.children;
   if (only && condition.children.length === 1 && condition.of !== 'none' && condition.qualifier === null)

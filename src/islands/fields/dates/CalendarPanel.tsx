@@ -15,6 +15,15 @@ function firstWeekday(locale: string): 0 | 1 | 2 | 3 | 4 | 5 | 6 {
   return ((week.getWeekInfo?.().firstDay ?? 1) % 7) as 0 | 1 | 2 | 3 | 4 | 5 | 6;
 }
 
+/** First and last day that can be chosen. */
+interface Days {
+  least: string | undefined;
+  most: string | undefined;
+}
+
+const isOutside = (day: string, { least, most }: Days): boolean =>
+  (least !== undefined && day < least) || (most !== undefined && day > most);
+
 /** A month to choose a day from, and a line to type one into. */
 export default function CalendarPanel({
   label,
@@ -22,83 +31,142 @@ export default function CalendarPanel({
   value,
   change,
   none,
-  least,
-  most,
-}: {
+  ...days
+}: Days & {
   label: string;
   kind: DateKind;
   value: string;
   change: (value: string) => void;
   none: string | undefined;
-  least: string | undefined;
-  most: string | undefined;
 }) {
   const { locale } = useNotation();
   const today = new Date(useNow()).toISOString().slice(0, 10);
   const now: WrittenMoment | null = value === '' ? null : shownMoment(value, kind);
   const [typed, setTyped] = useState<string | null>(null);
   const read = typed === null ? now : readMoment(typed, locale, today);
-  const outside =
-    read !== null && ((least !== undefined && read.day < least) || (most !== undefined && read.day > most));
   const take = (moment: WrittenMoment) => change(storedMoment(moment, kind));
-  const month = read ? dateOf(read.day) : dateOf(most && today > most ? most : today);
-  const [shownMonth, setShownMonth] = useState<{ of: string | undefined; month: Date } | null>(null);
-  const wrong = typed !== null && typed !== '' && (read === null || outside);
   return (
     <span className="block p-3">
-      <input
-        autoFocus
-        className="input input-sm w-full"
-        aria-label={`${label}, typed`}
-        aria-invalid={wrong}
-        placeholder={
-          kind === 'day'
-            ? writeMoment({ day: today, time: null }, locale)
-            : writeMoment({ day: today, time: '16:00' }, locale)
-        }
-        value={typed ?? (now ? writeMoment(now, locale) : '')}
-        onFocus={(event) => event.target.select()}
-        onChange={(event) => setTyped(event.target.value)}
-        onKeyDown={(event) => {
-          if (event.key !== 'Enter') return;
-          event.preventDefault();
+      <TypedDate
+        label={label}
+        kind={kind}
+        today={today}
+        text={typed ?? (now ? writeMoment(now, locale) : '')}
+        wrong={wrongIn(typed, read, days)}
+        change={setTyped}
+        enter={() => {
           if (typed === '' && none !== undefined) change('');
-          else if (read && !outside) take(read);
-        }}
-        data-testid="date-typed"
-      />
-      <span className="block min-h-5 text-fine text-soft" role={wrong ? 'alert' : undefined}>
-        {wrong &&
-          (outside
-            ? 'Not among the days that can be chosen.'
-            : `A date such as ${writeMoment({ day: today, time: null }, locale)}.`)}
-        {!wrong && kind === 'until' && 'A day without a time ends with its last minute.'}
-        {!wrong && kind === 'from' && 'A day without a time begins at midnight.'}
-      </span>
-      <DayPicker
-        className="react-day-picker"
-        mode="single"
-        selected={read ? dateOf(read.day) : undefined}
-        month={shownMonth && shownMonth.of === read?.day ? shownMonth.month : month}
-        onMonthChange={(next) => setShownMonth({ of: read?.day, month: next })}
-        onDayClick={(date) => take({ day: dayOf(date), time: read?.time ?? null })}
-        weekStartsOn={firstWeekday(locale)}
-        showOutsideDays
-        disabled={[...(least ? [{ before: dateOf(least) }] : []), ...(most ? [{ after: dateOf(most) }] : [])]}
-        formatters={{
-          formatCaption: (date) => new Intl.DateTimeFormat(locale, { month: 'long', year: 'numeric' }).format(date),
-          formatWeekdayName: (date) => new Intl.DateTimeFormat(locale, { weekday: 'narrow' }).format(date),
-          formatDay: (date) => new Intl.NumberFormat(locale).format(date.getDate()),
-        }}
-        labels={{
-          labelDayButton: (date) => new Intl.DateTimeFormat(locale, { dateStyle: 'full' }).format(date),
+          else if (read && !isOutside(read.day, days)) take(read);
         }}
       />
+      <Month day={read?.day} today={today} days={days} choose={(day) => take({ day, time: read?.time ?? null })} />
       {none !== undefined && value !== '' && (
         <button type="button" className="btn btn-xs mt-1" onClick={() => change('')}>
           {none}
         </button>
       )}
     </span>
+  );
+}
+
+/** Why what is typed cannot be taken; null where it can. */
+function wrongIn(typed: string | null, read: WrittenMoment | null, days: Days): 'no date' | 'outside' | null {
+  if (typed === null || typed === '') return null;
+  if (!read) return 'no date';
+  return isOutside(read.day, days) ? 'outside' : null;
+}
+
+const hints: Record<DateKind, string> = {
+  day: '',
+  from: 'A day without a time begins at midnight.',
+  until: 'A day without a time ends with its last minute.',
+};
+
+function TypedDate({
+  label,
+  kind,
+  today,
+  text,
+  wrong,
+  change,
+  enter,
+}: {
+  label: string;
+  kind: DateKind;
+  today: string;
+  text: string;
+  wrong: ReturnType<typeof wrongIn>;
+  change: (text: string) => void;
+  enter: () => void;
+}) {
+  const { locale } = useNotation();
+  const said = {
+    'no date': `A date such as ${writeMoment({ day: today, time: null }, locale)}.`,
+    outside: 'Not among the days that can be chosen.',
+  };
+  return (
+    <>
+      <input
+        autoFocus
+        className="input input-sm w-full"
+        aria-label={`${label}, typed`}
+        aria-invalid={wrong !== null}
+        placeholder={writeMoment({ day: today, time: kind === 'day' ? null : '16:00' }, locale)}
+        value={text}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => change(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          event.preventDefault();
+          enter();
+        }}
+        data-testid="date-typed"
+      />
+      <span className="mt-1.5 block min-h-5 text-fine text-soft" role={wrong ? 'alert' : undefined}>
+        {wrong ? said[wrong] : hints[kind]}
+      </span>
+    </>
+  );
+}
+
+function Month({
+  day,
+  today,
+  days,
+  choose,
+}: {
+  /** the one chosen */
+  day: string | undefined;
+  today: string;
+  days: Days;
+  choose: (day: string) => void;
+}) {
+  const { locale } = useNotation();
+  const { least, most } = days;
+  const [turned, setTurned] = useState<{ of: string | undefined; month: Date } | null>(null);
+  const begin = dateOf(day ?? (most !== undefined && today > most ? most : today));
+  const format = (options: Intl.DateTimeFormatOptions) => (date: Date) =>
+    new Intl.DateTimeFormat(locale, options).format(date);
+  return (
+    <DayPicker
+      className="react-day-picker"
+      mode="single"
+      selected={day === undefined ? undefined : dateOf(day)}
+      month={turned && turned.of === day ? turned.month : begin}
+      onMonthChange={(month) => setTurned({ of: day, month })}
+      onDayClick={(date) => choose(dayOf(date))}
+      weekStartsOn={firstWeekday(locale)}
+      showOutsideDays
+      disabled={[
+        ...(least === undefined ? [] : [{ before: dateOf(least) }]),
+        ...(most === undefined ? [] : [{ after: dateOf(most) }]),
+      ]}
+      formatters={{
+        formatCaption: format({ month: 'long', year: 'numeric' }),
+        formatWeekdayName: format({ weekday: 'narrow' }),
+        formatDay: (date) => new Intl.NumberFormat(locale).format(date.getDate()),
+      }}
+      labels={{ labelDayButton: format({ dateStyle: 'full' }) }}
+    />
   );
 }

@@ -148,7 +148,7 @@ export function GoalFields({
                   edit(addReward(offerId, goalId, rewardOfKind('deliveryFree', null, policy, product ?? '')))
                 }
               >
-                and …
+                add a reward
               </button>
             )}
             {number > 1 && (

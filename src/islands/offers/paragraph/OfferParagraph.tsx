@@ -223,7 +223,7 @@ function MarketsPhrase({ offerId, offer }: { offerId: string; offer: Offer }) {
         value=""
         options={
           chosen
-            ? [['', 'and …'], ['*', 'every market'], ...others.map(([id, { name }]) => [id, name] as const)]
+            ? [['', 'add a market'], ['*', 'every market'], ...others.map(([id, { name }]) => [id, name] as const)]
             : [['', 'every market that has a goal'], ...others.map(([id, { name }]) => [id, `only ${name}`] as const)]
         }
         choose={(id) => edit(setMarkets(offerId, id === '*' ? [] : [...(chosen ?? []), id]))}

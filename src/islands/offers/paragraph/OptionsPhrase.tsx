@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { optionTitle } from '../../../core/options/option-title.ts';
 import { optionKinds } from '../../../core/options/kinds/registry.ts';
 import { inOrder } from '../../../core/ordered.ts';
 import type { OptionKind, OptionSelection } from '../../../core/policy/types.ts';
@@ -82,10 +83,10 @@ export function OptionsPhrase({
         <>
           {Object.keys(selection.options).map((id) => (
             <span key={id} className="mr-1">
-              {policy.options[id]?.name ?? id}
+              {optionTitle(policy, id)}
               {Object.keys(selection.options).length > 1 && (
                 <Remove
-                  what={policy.options[id]?.name ?? id}
+                  what={optionTitle(policy, id)}
                   remove={() =>
                     change({
                       by: 'list',

@@ -176,7 +176,7 @@ function DeliveryOptionsPhrase({
       )}
       {limited ? (
         <>
-          , where delivery costs at most {cap(reward.cap)},{' '}
+          , skipping options dearer than {cap(reward.cap)},{' '}
           <PhraseSelect
             label={`Own delivery prices of goods, ${label}`}
             value={String(reward.coversOwnDelivery)}
@@ -190,7 +190,7 @@ function DeliveryOptionsPhrase({
         </>
       ) : (
         <button type="button" className="btn btn-xs" onClick={() => setLimited(true)}>
-          only where …
+          skip options dearer than …
         </button>
       )}
     </>

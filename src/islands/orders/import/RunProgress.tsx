@@ -35,7 +35,7 @@ export function RunProgress({
         <span className="ml-auto flex gap-2 font-sans">
           {(underWay || run.state === 'checked') && run.state !== 'reverting' && (
             <button type="button" className="btn btn-xs" onClick={cancel} data-testid="cancel-import">
-              {run.state === 'checked' ? 'Discard it' : 'Cancel'}
+              {run.state === 'checked' ? 'Back to the columns' : 'Cancel'}
             </button>
           )}
           {!underWay && run.state !== 'checked' && (
@@ -95,7 +95,7 @@ function RunResult({ run, apply }: { run: ImportRun; apply: () => void }) {
       {run.rejected > 0 && <RejectedRows run={run} count={count} />}
       {!done && run.staged === 0 && (
         <p className="mt-2 text-warning">
-          No row of this file can be taken. Discard it and choose it again with other meanings for its columns.
+          No row of this file can be taken. Go back to the columns and give them other meanings.
         </p>
       )}
       {!done && run.staged > 0 && (

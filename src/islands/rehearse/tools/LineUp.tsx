@@ -1,3 +1,4 @@
+import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
@@ -164,7 +165,7 @@ function Columns({ columns, remove }: { columns: readonly Column[]; remove: ((id
                     aria-label={`Take ${name} out of the line-up`}
                     onClick={() => remove(id)}
                   >
-                    ×
+                    <X size={13} aria-hidden />
                   </button>
                 )}
               </th>

@@ -1,4 +1,4 @@
-import { useWhy } from '../../../ui/Why.tsx';
+import { Why } from '../../../ui/Why.tsx';
 import { whyUnavailable, type Rehearsal } from '../../rehearsal/rehearse-cart.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useNotation } from '../../page/page-context.tsx';
@@ -21,17 +21,15 @@ function One({ optionId, said, rehearsal }: { optionId: string; said: string; re
   const policy = usePolicy();
   const { money } = useNotation();
   const name = policy.options[optionId]?.name ?? optionId;
-  const why = useWhy(`${name} is not offered`, () =>
+  const reason = () =>
     reasonOfOption(rehearsal.trace(), optionId, policy, (minor) =>
       money(minor, rehearsal.evaluation.currency ?? policy.store.baseCurrency),
-    ),
-  );
+    );
   return (
     <li>
       <span className="inline-flex items-center">
-        Not offered: {name} ({said}) {why.button}
+        Not offered: {name} ({said}) <Why what={`${name} is not offered`} reason={reason} />
       </span>
-      {why.panel}
     </li>
   );
 }

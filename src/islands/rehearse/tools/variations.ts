@@ -1,7 +1,8 @@
 import type { CompiledPolicy, CompiledZone } from '../../../core/evaluation/compile.ts';
 import { inOrder } from '../../../core/ordered.ts';
 import { findMarket } from '../../../core/evaluation/find-zone.ts';
-import type { TestCart } from '../../../core/policy/types.ts';
+import { same } from '../../../core/same.ts';
+import type { Policy, TestCart } from '../../../core/policy/types.ts';
 
 /** What differs from column to column of a line-up. */
 export type Along = 'shoppers' | 'destinations' | 'moments' | 'carts';
@@ -34,15 +35,7 @@ export function variationsOf(along: Along, { cartId, cart, compiled, zone, now, 
   const { policy } = compiled;
   switch (along) {
     case 'shoppers':
-      return [
-        { id: 'as-it-is', name: 'as it is', cart },
-        { id: 'guest', name: 'a guest', cart: withShopper(cart, undefined) },
-        ...inOrder(policy.shoppers ?? {}).map(([id, { name, shopper }]) => ({
-          id,
-          name,
-          cart: withShopper(cart, shopper),
-        })),
-      ];
+      return shoppers(policy, cart);
     case 'destinations':
       return [{ id: 'as-it-is', name: placeName(cart), cart }, ...destinations(compiled, cart)];
     case 'moments':
@@ -56,6 +49,23 @@ export function variationsOf(along: Along, { cartId, cart, compiled, zone, now, 
       ];
     }
   }
+}
+
+/** The cart's own shopper by name, then a guest and the made-up shoppers, each once. */
+function shoppers(policy: Policy, cart: TestCart): Variation[] {
+  const known: Variation[] = [
+    { id: 'guest', name: 'a guest', cart: withShopper(cart, undefined) },
+    ...inOrder(policy.shoppers ?? {}).map(([id, { name, shopper }]) => ({
+      id,
+      name,
+      cart: withShopper(cart, shopper),
+    })),
+  ];
+  const own = known.find((other) => same(other.cart.shopper, cart.shopper));
+  return [
+    { id: 'as-it-is', name: `${own?.name ?? 'somebody of its own'}, the cart’s`, cart },
+    ...known.filter((other) => other !== own),
+  ];
 }
 
 function withShopper({ shopper: _, ...rest }: TestCart, shopper: TestCart['shopper']): TestCart {
