@@ -12,18 +12,22 @@ export const rateSheetColumns = ['option', 'name', 'measure', 'from', 'price', '
 
 type SheetRow = [option: string, name: string, measure: string, from: string, price: string, currency: string];
 
+/** The money of the market that a zone is in. */
+const moneyOfZone = (policy: Policy, zoneId: string) => localMoneyOf(policy, policy.zones[zoneId]?.market ?? '');
+
 /**
- * The options of a zone as rows, one a step: flat prices have one row without a measure. Charges that are neither flat nor
- * steps cannot be said in a sheet and are left out.
+ * The options of a zone, or of all, as rows, one a step: flat prices have one row without a measure. Charges that are neither
+ * flat nor steps cannot be said in a sheet and are left out.
+ *
+ * @param zoneId null for every zone of every market
  */
-export function rateSheet(policy: Policy, zoneId: string): { rows: SheetRow[]; left: string[] } {
-  const marketId = policy.zones[zoneId]?.market ?? '';
-  const money = localMoneyOf(policy, marketId);
-  const write = (amount: LocalAmount) => toDecimal(resolveAmount(amount, money) ?? 0, money.currency);
+export function rateSheet(policy: Policy, zoneId: string | null): { rows: SheetRow[]; left: string[] } {
   const rows: SheetRow[] = [];
   const left: string[] = [];
   for (const [id, { zone, name, charge }] of inOrder(policy.options)) {
-    if (zone !== zoneId) continue;
+    if (zoneId !== null && zone !== zoneId) continue;
+    const money = moneyOfZone(policy, zone);
+    const write = (amount: LocalAmount) => toDecimal(resolveAmount(amount, money) ?? 0, money.currency);
     const preset = presetOfCharge(charge);
     if (preset?.kind === 'flat') rows.push([id, name, '', '', write(preset.price), money.currency]);
     else if (preset?.kind === 'stepsByValue')
@@ -60,10 +64,14 @@ interface Step {
   price: number;
 }
 
-/** Reads a rate sheet of a zone. Rows of one option may stand anywhere; one bad row leaves its option as it is. */
-export function readRateSheet(text: string, policy: Policy, zoneId: string): SheetReading {
+/**
+ * Reads a rate sheet of a zone, or of all. Rows of one option may stand anywhere; one bad row leaves its option as it is.
+ *
+ * @param zoneId null for every zone of every market
+ */
+export function readRateSheet(text: string, policy: Policy, zoneId: string | null): SheetReading {
   const reading: SheetReading = { charges: new Map(), same: [], rejected: [] };
-  const money = localMoneyOf(policy, policy.zones[zoneId]?.market ?? '');
+  const moneyOf = (option: string) => moneyOfZone(policy, policy.options[option]!.zone);
   const plain = text.replace(/^\ufeff/, '');
   let columns: Map<string, number> | null = null;
   const steps = new Map<string, Step[]>();
@@ -81,8 +89,10 @@ export function readRateSheet(text: string, policy: Policy, zoneId: string): She
     }
     const cell = (name: string) => fields[columns!.get(name) ?? -1]?.trim() ?? '';
     const option = cell('option');
-    if (policy.options[option]?.zone !== zoneId)
-      return reject(line, 'option', `there is no option “${option}” in this zone`);
+    const zone = Object.hasOwn(policy.options, option) ? policy.options[option]!.zone : undefined;
+    if (zone === undefined || (zoneId !== null && zone !== zoneId))
+      return reject(line, 'option', `there is no option “${option}”${zoneId === null ? '' : ' in this zone'}`);
+    const money = moneyOf(option);
     if (cell('currency') !== money.currency) return reject(line, 'currency', `must be ${money.currency}`, option);
     const price = minorOf(cell('price'), money.currency);
     if (price === null)
@@ -101,6 +111,7 @@ export function readRateSheet(text: string, policy: Policy, zoneId: string): She
   reader.end();
   for (const [option, list] of steps) {
     if (spoiled.has(option)) continue;
+    const money = moneyOf(option);
     const preset = presetOf(list, money.currency, (line, column, reason) => reject(line, column, reason, option));
     if (!preset) continue;
     const before = presetOfCharge(policy.options[option]!.charge);

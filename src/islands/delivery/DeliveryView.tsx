@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { SweepAxis } from '../../core/sweep/axis.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Policy } from '../../core/policy/types.ts';
@@ -7,12 +7,13 @@ import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled } from '../page/page-context.tsx';
 import { useQuery, type SetQuery } from '../page/use-query.ts';
 import { Calendars } from './Calendars.tsx';
-import { ChargePicture } from './ChargePicture.tsx';
-import { CompareZones } from './CompareZones.tsx';
+import { ChargePicture } from './charge/ChargePicture.tsx';
+import { CompareZones } from './many/CompareZones.tsx';
+import { EveryOption } from './many/EveryOption.tsx';
 import { OptionList } from './OptionList.tsx';
 import { Places } from './Places.tsx';
 import { ProductsDelivery } from './ProductsDelivery.tsx';
-import { RateSheet } from './RateSheet.tsx';
+import { RateSheet } from './many/RateSheet.tsx';
 
 const axes: readonly (readonly [SweepAxis, string])[] = [
   ['goodsValue', 'goods value'],
@@ -100,6 +101,10 @@ function ZoneDelivery({
   );
   const open = options.some(([id]) => id === optionAsked) ? optionAsked! : (options[0]?.[0] ?? null);
   const zone = compiledMarket?.zones.find(({ id }) => id === zoneId);
+  const goTo = useCallback(
+    (of: string, zone: string, option: string) => setQuery({ market: of, zone, option }),
+    [setQuery],
+  );
   const shownAxis = axis ?? (open === null ? 'goodsValue' : axisOf(policy.options[open]!));
   return (
     <>
@@ -128,11 +133,8 @@ function ZoneDelivery({
         }}
       />
       <RateSheet key={`sheet-${zoneId}`} zoneId={zoneId} marketId={marketId} market={market} />
-      <CompareZones
-        marketId={marketId}
-        market={market}
-        go={(of, option) => setQuery({ market: marketId, zone: of, option })}
-      />
+      <CompareZones marketId={marketId} market={market} go={(of, option) => goTo(marketId, of, option)} />
+      <EveryOption go={goTo} />
       {compiledMarket && (
         <ProductsDelivery key={`products-${marketId}`} marketId={marketId} terms={compiledMarket.terms} />
       )}

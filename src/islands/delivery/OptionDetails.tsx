@@ -12,7 +12,7 @@ import { EditedTexts } from '../fields/EditedTexts.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { orNone, parseName, parseTime, parseWhole } from '../fields/typed-text.ts';
-import { ChargeEditor } from './ChargeEditor.tsx';
+import { ChargeEditor } from './charge/ChargeEditor.tsx';
 import { CopyOption } from './CopyOption.tsx';
 import { optionKindOf, optionKinds } from '../../core/options/kinds/registry.ts';
 import { WhenPhrase } from '../conditions/WhenPhrase.tsx';

@@ -4,14 +4,16 @@ import { ownDeliveryIn } from '../../core/catalogue/product-amount.ts';
 import { stateOf, type Product, type ProductAmount, type ProductDeliveryChange } from '../../core/catalogue/product.ts';
 import type { MarketTerms } from '../../core/markets/terms.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
+import { Table, type TableColumn } from '../../ui/Table.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
+import { saveCsv } from '../page/save-file.ts';
 import { useCatalogue, useSetProduct } from '../page/page-context.tsx';
 import { ProductChoice } from '../fields/choices/ProductChoice.tsx';
 import { orNone, parseMoney } from '../fields/typed-text.ts';
 import { part } from '../page/parts.ts';
 
-/** Shown at once; more are found by their name. */
-const mostShown = 30;
+/** More rows than these can be searched. */
+const fewRows = 8;
 
 /** Products that options' charges do not treat as others: a price of their own, always free, or nothing to deliver. */
 export const ProductsDelivery = memo(function ProductsDelivery({
@@ -34,7 +36,7 @@ export const ProductsDelivery = memo(function ProductsDelivery({
     [catalogue, marketId],
   );
   const added = looked.flatMap((id) => catalogue.get(id) ?? []).filter((product) => !isSpecial(product, marketId));
-  const shown = [...added, ...special.slice(0, mostShown)];
+  const shown = [...added, ...special];
   const make = async (product: Product, change: ProductDeliveryChange, back = false) => {
     // What was looked at stays in sight, whatever becomes of it.
     setLooked((ids) => (ids.includes(product.id) ? ids : [...ids, product.id]));
@@ -65,6 +67,7 @@ export const ProductsDelivery = memo(function ProductsDelivery({
     const change: ProductDeliveryChange = { field: 'ownDelivery', market: marketId, was: null, now };
     void make(product, { ...change, was: stateOf(product, change) as ProductAmount | null });
   };
+  const columns = columnsOf({ terms, flag, price });
   const revert = () => {
     const product = said?.back && catalogue.get(said.back.id);
     if (product && said.back) void make(product, said.back.change, true);
@@ -95,33 +98,16 @@ export const ProductsDelivery = memo(function ProductsDelivery({
         )}
       </p>
       {shown.length > 0 && (
-        <div className="overflow-x-auto">
-          <table className="table table-xs w-auto">
-            <thead>
-              <tr className="border-b border-hairline text-soft">
-                <th scope="col" className="py-1 pr-4 font-normal">
-                  Product
-                </th>
-                <th scope="col" className="py-1 pr-4 font-normal">
-                  Needs delivery
-                </th>
-                <th scope="col" className="py-1 pr-4 font-normal">
-                  Always free
-                </th>
-                <th scope="col" className="py-1 font-normal">
-                  Own price a piece, {terms.money.currency}
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {shown.map((product) => (
-                <Row key={product.id} product={product} terms={terms} flag={flag} price={price} />
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Table
+          label="Products with a delivery of their own"
+          columns={columns}
+          rows={shown}
+          keyOf={({ id }) => id}
+          {...(shown.length > fewRows ? { search: 'Find a product' } : {})}
+          save={{ what: 'these products', csv: (heading, rows) => saveCsv(`products-${marketId}`, heading, rows) }}
+          rowTestId={({ id }) => `product-${id}`}
+        />
       )}
-      {special.length > mostShown && <p className="text-soft">and {special.length - mostShown} more, found by name</p>}
       <div className="mt-2">
         {shown.length === 0 && <span className="mr-2 text-soft">All products are charged by the options.</span>}
         <ProductChoice
@@ -136,58 +122,68 @@ export const ProductsDelivery = memo(function ProductsDelivery({
 const isSpecial = ({ needsDelivery, shipsFree, ownDelivery }: Product, marketId: string) =>
   !needsDelivery || shipsFree || ownDelivery?.[marketId] !== undefined;
 
-function Row({
-  product,
-  terms,
-  flag,
-  price,
-}: {
-  product: Product;
+/** What is changed of a product in its row. */
+interface Changing {
   terms: MarketTerms;
   flag: (product: Product, field: 'shipsFree' | 'needsDelivery', now: boolean) => void;
   price: (product: Product, now: ProductAmount | null) => void;
-}) {
-  const { id, name, sku, needsDelivery, shipsFree } = product;
+}
+
+const yesOrNo = (is: boolean) => (is ? 'yes' : 'no');
+
+function columnsOf({ terms, flag, price }: Changing): TableColumn<Product>[] {
   const { currency } = terms.money;
-  const own = ownDeliveryIn(product, terms);
-  const follows = typeof product.ownDelivery?.[terms.id] === 'object';
-  return (
-    <tr className="border-b border-hairline" data-testid={`product-${id}`}>
-      <th scope="row" className="py-1 pr-4 font-normal">
-        {name} <span className="text-soft">{sku}</span>
-      </th>
-      <td className="py-1 pr-4">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-xs"
-          aria-label={`${name} needs delivery`}
-          checked={needsDelivery}
-          onChange={(event) => flag(product, 'needsDelivery', event.target.checked)}
-        />
-      </td>
-      <td className="py-1 pr-4">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-xs"
-          aria-label={`${name} is always delivered free`}
-          checked={shipsFree}
-          onChange={(event) => flag(product, 'shipsFree', event.target.checked)}
-        />
-      </td>
-      <td className="py-1">
-        <TypedField
-          label={`Own delivery price of ${name}, ${currency}`}
-          shown={own === undefined ? '' : toDecimal(own, currency)}
-          parse={orNone<number>(parseMoney(currency))}
-          show={nothing}
-          commit={(minor: number | undefined) => price(product, minor ?? null)}
-          placeholder="as the options"
-          testId={`own-price-${id}`}
-        />
-        {follows && <span className="text-soft"> follows {terms.money.baseCurrency}</span>}
-      </td>
-    </tr>
+  const check = (product: Product, field: 'shipsFree' | 'needsDelivery', label: string) => (
+    <input
+      type="checkbox"
+      className="checkbox checkbox-xs"
+      aria-label={`${product.name} ${label}`}
+      checked={product[field]}
+      onChange={(event) => flag(product, field, event.target.checked)}
+    />
   );
+  const own = (product: Product) => {
+    const minor = ownDeliveryIn(product, terms);
+    return minor === undefined ? '' : toDecimal(minor, currency);
+  };
+  return [
+    { id: 'name', name: 'Product', value: ({ name }) => name },
+    { id: 'sku', name: 'SKU', value: ({ sku }) => sku, className: 'text-soft' },
+    {
+      id: 'needsDelivery',
+      name: 'Needs delivery',
+      value: ({ needsDelivery }) => yesOrNo(needsDelivery),
+      cell: (product) => check(product, 'needsDelivery', 'needs delivery'),
+    },
+    {
+      id: 'shipsFree',
+      name: 'Always free',
+      value: ({ shipsFree }) => yesOrNo(shipsFree),
+      cell: (product) => check(product, 'shipsFree', 'is always delivered free'),
+    },
+    {
+      id: 'own',
+      name: `Own price a piece, ${currency}`,
+      value: own,
+      right: true,
+      cell: (product) => (
+        <>
+          <TypedField
+            label={`Own delivery price of ${product.name}, ${currency}`}
+            shown={own(product)}
+            parse={orNone<number>(parseMoney(currency))}
+            show={nothing}
+            commit={(minor: number | undefined) => price(product, minor ?? null)}
+            placeholder="as the options"
+            testId={`own-price-${product.id}`}
+          />
+          {typeof product.ownDelivery?.[terms.id] === 'object' && (
+            <span className="text-soft"> follows {terms.money.baseCurrency}</span>
+          )}
+        </>
+      ),
+    },
+  ];
 }
 
 const nothing = () => undefined;

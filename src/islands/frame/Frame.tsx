@@ -39,7 +39,8 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing =
-        event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog') !== null;
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, select, dialog, [data-typing]') !== null;
       const ownUndo =
         event.target instanceof HTMLElement && event.target.closest('dialog, [data-own-undo=true]') !== null;
       const control = event.ctrlKey || event.metaKey;

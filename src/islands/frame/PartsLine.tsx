@@ -31,7 +31,8 @@ export function PartsLine({ stop }: { stop: StopId }) {
     const onKey = (event: KeyboardEvent) => {
       const step = { '[': -1, ']': 1 }[event.key];
       const typing =
-        event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog, [popover]');
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, select, dialog, [popover], [data-typing]');
       if (step === undefined || typing || event.ctrlKey || event.metaKey) return;
       const at = parts.findIndex(({ name }) => name === lookedAt(parts, main));
       const next = parts[at + step];

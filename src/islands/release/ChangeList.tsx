@@ -1,3 +1,5 @@
+import { Table, type TableColumn } from '../../ui/Table.tsx';
+import { saveCsv } from '../page/save-file.ts';
 import type { PolicyChange } from '../../core/changes/changes.ts';
 
 const stops: Record<PolicyChange['stop'], { name: string; href: string }> = {
@@ -8,6 +10,25 @@ const stops: Record<PolicyChange['stop'], { name: string; href: string }> = {
   store: { name: 'Store', href: '/markets' },
 };
 
+/** More rows than these can be searched. */
+const fewRows = 8;
+
+const columns: TableColumn<PolicyChange>[] = [
+  {
+    id: 'stop',
+    name: 'Stop',
+    value: ({ stop }) => stops[stop].name,
+    cell: ({ stop }) => (
+      <a className="link link-primary" href={stops[stop].href}>
+        {stops[stop].name}
+      </a>
+    ),
+  },
+  { id: 'what', name: 'What', value: ({ subject }) => subject },
+  { id: 'before', name: 'In the release', value: ({ before }) => before ?? 'not there', className: 'text-soft' },
+  { id: 'after', name: 'In the draft', value: ({ after }) => after ?? 'taken away', className: 'font-semibold' },
+];
+
 /** Each difference in a row: where, what, from what, to what. */
 export function ChangeList({ changes, released }: { changes: PolicyChange[]; released: boolean }) {
   if (!released)
@@ -15,39 +36,14 @@ export function ChangeList({ changes, released }: { changes: PolicyChange[]; rel
   if (changes.length === 0)
     return <p className="py-3 text-soft">The draft says the same as the release: shoppers would see no difference.</p>;
   return (
-    <div className="mt-2 overflow-x-auto">
-      <table className="table table-xs" aria-label="Changes">
-        <thead>
-          <tr className="border-b border-hairline text-small text-soft">
-            <th scope="col" className="w-24 py-1 font-normal">
-              Stop
-            </th>
-            <th scope="col" className="py-1 font-normal">
-              What
-            </th>
-            <th scope="col" className="py-1 font-normal">
-              In the release
-            </th>
-            <th scope="col" className="py-1 font-normal">
-              In the draft
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {changes.map((change) => (
-            <tr key={change.path} className="border-b border-hairline align-top" data-testid="change">
-              <td className="py-1.5">
-                <a className="link link-primary" href={stops[change.stop].href}>
-                  {stops[change.stop].name}
-                </a>
-              </td>
-              <td className="py-1.5 pr-4">{change.subject}</td>
-              <td className="py-1.5 pr-4 text-soft">{change.before ?? 'not there'}</td>
-              <td className="py-1.5 font-semibold">{change.after ?? 'taken away'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <Table
+      label="Changes"
+      columns={columns}
+      rows={changes}
+      keyOf={({ path }) => path}
+      {...(changes.length > fewRows ? { search: 'Find a change' } : {})}
+      save={{ what: 'the changes', csv: (heading, rows) => saveCsv('changes', heading, rows) }}
+      rowTestId={() => 'change'}
+    />
   );
 }

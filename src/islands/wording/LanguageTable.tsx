@@ -166,7 +166,6 @@ function Cell({
               ? { text, state: row.state, language: cell.to, inherited: false, fallback: { wanted: cell.language } }
               : null
           }
-          rows={3}
           focused
         />
       ) : (

@@ -1,4 +1,4 @@
-import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { dropUnfinished, setText } from '../../client/edits/text-edits.ts';
 import type { FoundText } from '../../core/wording/find-text.ts';
 import { directionOf } from '../../core/wording/languages/languages.ts';
@@ -6,8 +6,9 @@ import { faultsAt, subjectOf } from '../../core/wording/policy-faults.ts';
 import { textAt, unfinishedText, type TextAddress } from '../../core/wording/text-address.ts';
 import { useDraft, usePolicy } from '../page/draft-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
-import { begunAt, completionsOf, type Completion } from './completions.ts';
-import { MarkedText } from './MarkedText.tsx';
+import { completionsOf } from './completions.ts';
+import { marksOf } from './text-field/marks.ts';
+import { TextField, type TextFieldHandle } from './text-field/TextField.tsx';
 
 const pause = 700;
 
@@ -22,23 +23,18 @@ export function TextEditor({
   address,
   label,
   inherited,
-  rows = 2,
   focused = false,
 }: {
   address: TextAddress;
   label: string;
   inherited: FoundText | null;
-  rows?: number;
   focused?: boolean;
 }) {
   const policy = usePolicy();
   const show = useDraft((draft) => draft.show);
   const edit = useEdit();
   const [typing, setTyping] = useState<string | null>(null);
-  const [caret, setCaret] = useState<number | null>(null);
-  const [at, setAt] = useState(0);
-  const field = useRef<HTMLTextAreaElement>(null);
-  const listId = useId();
+  const field = useRef<TextFieldHandle>(null);
   const good = textAt(policy, address) ?? '';
   const unfinished = unfinishedText(policy, address);
   const text = typing ?? unfinished ?? good;
@@ -47,10 +43,6 @@ export function TextEditor({
 
   // What stood here when it was gone into: Escape takes back all that was done since, whether or not it has been saved.
   const found = useRef(text);
-  useEffect(() => {
-    if (focused) field.current?.focus();
-  }, [focused]);
-
   const save = useRef<() => void>(() => {});
   useEffect(() => {
     save.current = () => {
@@ -68,100 +60,45 @@ export function TextEditor({
 
   const faults = useMemo(() => faultsAt(policy, address, text), [policy, address, text]);
   const breaks = faults.some((fault) => fault.breaks);
-  const begun = caret === null ? null : begunAt(text, caret);
-  const offered = useMemo(() => {
-    if (!begun) return [];
-    const { measure, without } = subjectOf(offer);
-    return completionsOf(measure, without, language).filter(({ id }) =>
-      id.toLowerCase().startsWith(begun.typed.toLowerCase()),
-    );
-  }, [begun, offer, language]);
-  const chosen = offered[Math.min(at, offered.length - 1)];
-
-  const type = (next: string, position: number) => {
-    setTyping(next);
-    setCaret(position);
-    setAt(0);
-    show(setText(address, next));
-  };
-  const put = (completion: Completion, from: number, to: number) => {
-    const next = `${text.slice(0, from)}${completion.text}${text.slice(to)}`;
-    type(next, from + completion.caret);
-    setCaret(null);
-    requestAnimationFrame(() => {
-      field.current?.focus();
-      field.current?.setSelectionRange(from + completion.caret, from + completion.caret);
-    });
-  };
-  const onKeyDown = (event: KeyboardEvent<HTMLTextAreaElement>) => {
-    if (begun && chosen) {
-      const by = Number(event.key === 'ArrowDown') - Number(event.key === 'ArrowUp');
-      if (by !== 0) setAt((offered.indexOf(chosen) + by + offered.length) % offered.length);
-      else if (event.key === 'Enter' || event.key === 'Tab') {
-        const closing = /^[A-Za-z]*\}/.exec(text.slice(caret!))?.[0].length ?? 0;
-        put(chosen, begun.from, caret! + closing);
-      } else if (event.key === 'Escape') setCaret(null);
-      else return;
-      event.preventDefault();
-      event.stopPropagation();
-    } else if (event.key === 'Escape' && text !== found.current) {
-      event.stopPropagation();
+  const marks = useMemo(() => marksOf(text, faults), [text, faults]);
+  const handlers = {
+    typed: (next: string) => {
+      setTyping(next);
+      show(setText(address, next));
+    },
+    focused: () => (found.current = text),
+    escape: () => {
+      if (text === found.current) return false;
       setTyping(null);
       show(null);
       if ((unfinished ?? good) !== found.current) edit(setText(address, found.current));
-    }
-  };
-  const goTo = (offset: number, length: number) => {
-    field.current?.focus();
-    field.current?.setSelectionRange(offset, offset + length);
+      return true;
+    },
+    completions: () => {
+      const { measure, without } = subjectOf(offer);
+      return completionsOf(measure, without, language);
+    },
   };
   const { state } = address;
   return (
     <div
       data-testid={`text-${state}`}
-      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && (setCaret(null), save.current())}
+      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && save.current()}
     >
-      <div className="marked-text" lang={language} data-inherits={text === '' && inherited !== null}>
-        <div className="behind" aria-hidden="true" dir={directionOf(language)}>
-          <MarkedText text={text} faults={faults} />
-        </div>
-        <textarea
-          ref={field}
-          rows={rows}
-          value={text}
-          lang={language}
-          dir={directionOf(language)}
-          placeholder={inherited?.text ?? 'nothing is said'}
-          aria-label={label}
-          aria-invalid={breaks}
-          aria-autocomplete="list"
-          aria-controls={chosen ? listId : undefined}
-          aria-activedescendant={chosen ? `${listId}-${chosen.id.replace(' ', '-')}` : undefined}
-          data-own-undo={typing !== null}
-          onFocus={() => (found.current = text)}
-          maxLength={1000}
-          onChange={(event) => type(event.target.value, event.target.selectionStart)}
-          onKeyDown={onKeyDown}
-          onClick={(event) => setCaret(event.currentTarget.selectionStart)}
-        />
-      </div>
-      {begun && chosen && (
-        <ul id={listId} className="completions" role="listbox" aria-label="What can stand here">
-          {offered.map((completion) => (
-            <li
-              key={completion.id}
-              id={`${listId}-${completion.id.replace(' ', '-')}`}
-              role="option"
-              aria-selected={completion === chosen}
-              onMouseDown={(event) => event.preventDefault()}
-              onClick={() => put(completion, begun.from, caret!)}
-            >
-              <span className="text-primary">{`{${completion.id}}`}</span>{' '}
-              <span className="text-soft">{completion.means}</span>
-            </li>
-          ))}
-        </ul>
-      )}
+      <TextField
+        text={text}
+        marks={marks}
+        setting={{
+          label,
+          language,
+          direction: directionOf(language),
+          inherited: inherited?.text ?? 'nothing is said',
+          breaks,
+        }}
+        handlers={handlers}
+        focused={focused}
+        handle={field}
+      />
       <div className="text-fine">
         {faults.map((fault) => (
           <p
@@ -173,7 +110,9 @@ export function TextEditor({
               <button
                 type="button"
                 className="link link-primary"
-                onClick={() => goTo(fault.at!.offset, fault.at!.length)}
+                onClick={() =>
+                  field.current?.focus({ from: fault.at!.offset, to: fault.at!.offset + fault.at!.length })
+                }
               >
                 at {fault.at.offset + 1}
               </button>

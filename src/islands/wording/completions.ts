@@ -50,9 +50,3 @@ export function completionsOf(
       ];
     });
 }
-
-/** The name begun after an open brace just before the caret; null when none is. */
-export function begunAt(text: string, caret: number): { from: number; typed: string } | null {
-  const before = /\{([A-Za-z]*)$/.exec(text.slice(0, caret));
-  return before ? { from: before.index, typed: before[1]! } : null;
-}

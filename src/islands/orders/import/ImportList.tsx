@@ -1,8 +1,13 @@
 import { useEffect, useState } from 'react';
 import { call } from '../../../client/http.ts';
 import { useNotation } from '../../page/page-context.tsx';
+import { Table, type TableColumn } from '../../../ui/Table.tsx';
+import { saveCsv } from '../../page/save-file.ts';
 import { wordsFor } from '../words.ts';
 import type { ImportRun } from '../../../contract/shapes/import.ts';
+
+/** More rows than these can be searched. */
+const fewRows = 8;
 
 /** What was imported before. */
 export function ImportList() {
@@ -14,27 +19,34 @@ export function ImportList() {
   }, []);
   if (runs.length === 0) return null;
   const when = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short' });
+  const columns: TableColumn<ImportRun>[] = [
+    { id: 'when', name: 'When', value: ({ madeAt }) => madeAt, cell: ({ madeAt }) => when.format(new Date(madeAt)) },
+    { id: 'file', name: 'File', value: ({ fileName }) => fileName, className: 'max-w-64 truncate' },
+    { id: 'outcome', name: 'What came of it', value: (run) => outcomeOf(run, count) },
+    {
+      id: 'rejected',
+      name: 'Rows not taken',
+      value: ({ rejected }) => rejected,
+      right: true,
+      cell: (run) =>
+        run.rejected > 0 && (
+          <a className="link link-primary" href={`/api/imports/${run.id}/rejected.csv`} download>
+            {count(run.rejected)} rows not taken
+          </a>
+        ),
+    },
+  ];
   return (
     <details className="mt-3">
       <summary className="text-soft">Imported before</summary>
-      <table className="table table-xs mt-1">
-        <tbody>
-          {runs.map((run) => (
-            <tr key={run.id} className="border-t border-hairline">
-              <td className="py-0.5 pr-4">{when.format(new Date(run.madeAt))}</td>
-              <td className="max-w-64 truncate pr-4">{run.fileName}</td>
-              <td className="pr-4">{outcomeOf(run, count)}</td>
-              <td>
-                {run.rejected > 0 && (
-                  <a className="link link-primary" href={`/api/imports/${run.id}/rejected.csv`} download>
-                    {count(run.rejected)} rows not taken
-                  </a>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        label="Imports"
+        columns={columns}
+        rows={runs}
+        keyOf={({ id }) => String(id)}
+        {...(runs.length > fewRows ? { search: 'Find an import' } : {})}
+        save={{ what: 'the imports', csv: (heading, rows) => saveCsv('imports', heading, rows) }}
+      />
     </details>
   );
 }

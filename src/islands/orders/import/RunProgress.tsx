@@ -1,6 +1,7 @@
 import { useNotation } from '../../page/page-context.tsx';
 import { wordsFor } from '../words.ts';
 import type { ImportRun } from '../../../contract/shapes/import.ts';
+import { Table, type TableColumn } from '../../../ui/Table.tsx';
 
 export const isUnderWay = ({ state }: ImportRun): boolean =>
   state === 'reading' || state === 'applying' || state === 'reverting';
@@ -119,33 +120,22 @@ function RejectedRows({ run, count }: { run: ImportRun; count: (value: number) =
           all of them as CSV
         </a>
       </p>
-      <table className="table table-xs w-auto mt-1">
-        <thead>
-          <tr className="text-small text-soft">
-            <th scope="col" className="pr-4 text-right font-normal">
-              line
-            </th>
-            <th scope="col" className="pr-4 font-normal">
-              column
-            </th>
-            <th scope="col" className="font-normal">
-              why
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {(run.rejections ?? []).slice(0, 8).map(({ line, column, reason }, i) => (
-            <tr key={i} className="border-t border-hairline">
-              <td className="pr-4 text-right">{line}</td>
-              <td className="pr-4">{column}</td>
-              <td>{reason}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        label="Rows not taken"
+        columns={rejectionColumns}
+        rows={run.rejections ?? []}
+        keyOf={({ line, column, reason }) => `${line} ${column} ${reason}`}
+        search="Find a reason"
+      />
     </div>
   );
 }
+
+const rejectionColumns: TableColumn<NonNullable<ImportRun['rejections']>[number]>[] = [
+  { id: 'line', name: 'Line', value: ({ line }) => line, right: true },
+  { id: 'column', name: 'Column', value: ({ column }) => column },
+  { id: 'reason', name: 'Why', value: ({ reason }) => reason },
+];
 
 const phrases: Record<ImportRun['state'], string> = {
   reading: 'being read and checked',

@@ -33,7 +33,8 @@ export function Seams({ cartId, cart, zone }: { cartId: string; cart: TestCart; 
   useEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent) => {
       const typing =
-        event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog') !== null;
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, select, dialog, [data-typing]') !== null;
       if (typing || event.ctrlKey || event.metaKey || event.altKey || event.key !== 'n') return;
       setChosen((before) => (Math.min(before, seams.length - 1) + 1) % Math.max(1, seams.length));
     };

@@ -1,4 +1,4 @@
-import { alongLine, stepOf } from '../../ui/arrow-keys.ts';
+import { alongLine, stepOf } from '../../../ui/arrow-keys.ts';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
 /** A part of a staircase that is dragged along one direction, or moved by arrow keys: Shift for more, Alt for the least. */

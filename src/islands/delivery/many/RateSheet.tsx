@@ -1,16 +1,16 @@
 import { useMemo, useState } from 'react';
-import { setCharge } from '../../client/edits/option-edits.ts';
-import { inTurn } from '../../client/edits/set-at.ts';
-import { ChargeWords } from '../../core/charges/charge-in-words.ts';
-import { rateSheet, rateSheetColumns, readRateSheet, type SheetReading } from '../../core/options/rate-sheet.ts';
-import type { Market } from '../../core/policy/types.ts';
-import { usePolicy } from '../page/draft-context.tsx';
-import { useNotation } from '../page/page-context.tsx';
-import { useGuardedEdit } from '../page/use-edit.tsx';
-import { saveCsv } from '../page/save-file.ts';
-import { ReadFile } from '../../ui/ReadFile.tsx';
-import { SaveAs } from '../../ui/SaveAs.tsx';
-import { part } from '../page/parts.ts';
+import { setCharge } from '../../../client/edits/option-edits.ts';
+import { inTurn } from '../../../client/edits/set-at.ts';
+import { ChargeWords } from '../../../core/charges/charge-in-words.ts';
+import { rateSheet, rateSheetColumns, readRateSheet, type SheetReading } from '../../../core/options/rate-sheet.ts';
+import type { Market } from '../../../core/policy/types.ts';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useNotation } from '../../page/page-context.tsx';
+import { useGuardedEdit } from '../../page/use-edit.tsx';
+import { saveCsv } from '../../page/save-file.ts';
+import { ReadFile } from '../../../ui/ReadFile.tsx';
+import { SaveAs } from '../../../ui/SaveAs.tsx';
+import { part } from '../../page/parts.ts';
 
 /** A zone's prices as a table for a spreadsheet, out and in again: what it would change is shown before it does. */
 export function RateSheet({ zoneId, marketId, market }: { zoneId: string; marketId: string; market: Market }) {

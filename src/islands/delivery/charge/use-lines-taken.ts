@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import type { TraceNode } from '../../core/trace/trace.ts';
-import { rehearse, whyUnavailable } from '../rehearsal/rehearse-cart.ts';
-import { usePolicy } from '../page/draft-context.tsx';
-import { useCatalogue, useCompiled, useNow } from '../page/page-context.tsx';
+import type { TraceNode } from '../../../core/trace/trace.ts';
+import { rehearse, whyUnavailable } from '../../rehearsal/rehearse-cart.ts';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue, useCompiled, useNow } from '../../page/page-context.tsx';
 
 /** The lines of an option's charge that a test cart takes, and in words where it takes none. Null without a cart. */
 export function useLinesTaken(

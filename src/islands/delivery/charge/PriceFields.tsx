@@ -1,14 +1,14 @@
 import { Fragment } from 'react';
-import type { Edit } from '../../client/edits/edit.ts';
-import type { PricePart, PriceSetting } from '../../core/charges/prices/price-kind.ts';
-import { priceKindOf } from '../../core/charges/prices/registry.ts';
-import type { ChargeLine } from '../../core/policy/types.ts';
-import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { Remove } from '../../ui/Remove.tsx';
-import { AmountField } from '../fields/AmountField.tsx';
-import { EditedField } from '../fields/EditedField.tsx';
-import { parseId, parseMeasured, parsePercent } from '../fields/typed-text.ts';
-import { useEdit } from '../page/use-edit.tsx';
+import type { Edit } from '../../../client/edits/edit.ts';
+import type { PricePart, PriceSetting } from '../../../core/charges/prices/price-kind.ts';
+import { priceKindOf } from '../../../core/charges/prices/registry.ts';
+import type { ChargeLine } from '../../../core/policy/types.ts';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { Remove } from '../../../ui/Remove.tsx';
+import { AmountField } from '../../fields/AmountField.tsx';
+import { EditedField } from '../../fields/EditedField.tsx';
+import { parseId, parseMeasured, parsePercent } from '../../fields/typed-text.ts';
+import { useEdit } from '../../page/use-edit.tsx';
 
 interface Editing {
   number: number;

@@ -7,24 +7,24 @@ import {
   setCharge,
   setMeasure,
   takeBeyondPresets,
-} from '../../client/edits/option-edits.ts';
-import { renumber, setAt } from '../../client/edits/set-at.ts';
-import { type ChargeWords } from '../../core/charges/charge-in-words.ts';
-import { measures as measureWords } from '../../core/cart/charge-measure.ts';
-import { carriersOf } from '../../core/charges/carriers-of.ts';
-import { priceKinds } from '../../core/charges/prices/registry.ts';
-import { presetOfCharge, type ChargePreset } from '../../core/charges/presets.ts';
-import { shadowedLines } from '../../core/charges/shadowed-lines.ts';
-import { localMoneyOf } from '../../core/money/local-amount.ts';
-import { inOrder } from '../../core/ordered.ts';
-import type { Charge } from '../../core/policy/types.ts';
-import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { SortableRows } from '../../ui/SortableRows.tsx';
-import { useDraft, usePolicy } from '../page/draft-context.tsx';
-import { GuardedEdits, useEdit, useGuardedEdit } from '../page/use-edit.tsx';
-import { parsePercent } from '../fields/typed-text.ts';
-import { EditedField } from '../fields/EditedField.tsx';
-import { AmountField } from '../fields/AmountField.tsx';
+} from '../../../client/edits/option-edits.ts';
+import { renumber, setAt } from '../../../client/edits/set-at.ts';
+import { type ChargeWords } from '../../../core/charges/charge-in-words.ts';
+import { measures as measureWords } from '../../../core/cart/charge-measure.ts';
+import { carriersOf } from '../../../core/charges/carriers-of.ts';
+import { priceKinds } from '../../../core/charges/prices/registry.ts';
+import { presetOfCharge, type ChargePreset } from '../../../core/charges/presets.ts';
+import { shadowedLines } from '../../../core/charges/shadowed-lines.ts';
+import { localMoneyOf } from '../../../core/money/local-amount.ts';
+import { inOrder } from '../../../core/ordered.ts';
+import type { Charge } from '../../../core/policy/types.ts';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { SortableRows } from '../../../ui/SortableRows.tsx';
+import { useDraft, usePolicy } from '../../page/draft-context.tsx';
+import { GuardedEdits, useEdit, useGuardedEdit } from '../../page/use-edit.tsx';
+import { parsePercent } from '../../fields/typed-text.ts';
+import { EditedField } from '../../fields/EditedField.tsx';
+import { AmountField } from '../../fields/AmountField.tsx';
 import { CarrierTest } from './CarrierTest.tsx';
 import { ChargeLineRow } from './ChargeLineRow.tsx';
 import { useLinesTaken } from './use-lines-taken.ts';

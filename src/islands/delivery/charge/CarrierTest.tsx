@@ -1,12 +1,12 @@
-import type { CarrierReply } from '../../contract/shapes/carrier.ts';
+import type { CarrierReply } from '../../../contract/shapes/carrier.ts';
 import { useEffect, useState } from 'react';
-import { call } from '../../client/http.ts';
-import { carriersOf } from '../../core/charges/carriers-of.ts';
-import { compileCharge } from '../../core/charges/compile-charge.ts';
-import type { Charge } from '../../core/policy/types.ts';
-import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { usePolicy } from '../page/draft-context.tsx';
-import { useCompiled, useNotation } from '../page/page-context.tsx';
+import { call } from '../../../client/http.ts';
+import { carriersOf } from '../../../core/charges/carriers-of.ts';
+import { compileCharge } from '../../../core/charges/compile-charge.ts';
+import type { Charge } from '../../../core/policy/types.ts';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useCompiled, useNotation } from '../../page/page-context.tsx';
 
 const modes: [string, string][] = [
   ['works', 'works'],

@@ -1,16 +1,16 @@
-import type { Edit } from '../../client/edits/edit.ts';
-import { moveEdge, setLine } from '../../client/edits/option-edits.ts';
-import { measures } from '../../core/cart/charge-measure.ts';
-import type { ChargeLine, LocalAmount } from '../../core/policy/types.ts';
-import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { SortableRow } from '../../ui/SortableRows.tsx';
-import { Remove } from '../../ui/Remove.tsx';
-import { EditedField } from '../fields/EditedField.tsx';
-import { orNone, parseMeasured } from '../fields/typed-text.ts';
-import { AmountField } from '../fields/AmountField.tsx';
+import type { Edit } from '../../../client/edits/edit.ts';
+import { moveEdge, setLine } from '../../../client/edits/option-edits.ts';
+import { measures } from '../../../core/cart/charge-measure.ts';
+import type { ChargeLine, LocalAmount } from '../../../core/policy/types.ts';
+import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
+import { SortableRow } from '../../../ui/SortableRows.tsx';
+import { Remove } from '../../../ui/Remove.tsx';
+import { EditedField } from '../../fields/EditedField.tsx';
+import { orNone, parseMeasured } from '../../fields/typed-text.ts';
+import { AmountField } from '../../fields/AmountField.tsx';
 import { PriceFields } from './PriceFields.tsx';
-import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
-import { useEdit } from '../page/use-edit.tsx';
+import { WhenPhrase } from '../../conditions/WhenPhrase.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
 
 type Over = NonNullable<ChargeLine['over']>;
 /** One line of a charge, as a sentence whose figures are typed in place. */

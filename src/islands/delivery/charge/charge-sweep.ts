@@ -1,8 +1,8 @@
-import { compilePolicy } from '../../core/evaluation/compile.ts';
-import type { Policy } from '../../core/policy/types.ts';
-import type { SweepAxis } from '../../core/sweep/axis.ts';
-import { sweepZone, type Sweep } from '../../core/sweep/sweep.ts';
-import { someoneIn } from '../../core/evaluation/someone-in.ts';
+import { compilePolicy } from '../../../core/evaluation/compile.ts';
+import type { Policy } from '../../../core/policy/types.ts';
+import type { SweepAxis } from '../../../core/sweep/axis.ts';
+import { sweepZone, type Sweep } from '../../../core/sweep/sweep.ts';
+import { someoneIn } from '../../../core/evaluation/someone-in.ts';
 
 /** What the charges of a zone's options come to along an axis, whoever may choose them and whatever offers take off. */
 export function chargeSweep(policy: Policy, zoneId: string, axis: SweepAxis, now: number): Sweep | null {
