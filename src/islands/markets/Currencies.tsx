@@ -10,7 +10,7 @@ import { useNotation } from '../page/page-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { DriftTable } from './DriftTable.tsx';
 import { ImportRates } from './ImportRates.tsx';
-import { RateChart } from './RateChart.tsx';
+import { RateSection } from './RateSection.tsx';
 import { part } from '../page/parts.ts';
 
 const spans: [days: string, words: string][] = [
@@ -187,7 +187,7 @@ export function Currencies({ marketId, feed: initialFeed }: { marketId: string; 
               </p>
             ) : (
               <>
-                <RateChart currency={currency} rates={own} adopted={policy.rates?.[currency]?.rate ?? null} />
+                <RateSection currency={currency} rates={own} adopted={policy.rates?.[currency]?.rate ?? null} />
                 <DriftTable marketId={marketId} amounts={amounts} history={own} />
               </>
             )}

@@ -1,16 +1,28 @@
-import { scaleLinear } from 'd3-scale';
-import { useRef, useState, type PointerEvent } from 'react';
+import { useMemo, useRef } from 'react';
+import {
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceLine,
+  Tooltip,
+  XAxis,
+  YAxis,
+  type TooltipContentProps,
+} from 'recharts';
 import type { DayRate } from '../../core/money/rate-history.ts';
-import { saveCsv } from '../page/save-file.ts';
-import { SaveAs } from '../../ui/SaveAs.tsx';
+import { writeDay } from '../../core/time/written-date.ts';
+import { axisLook, ChartWords, cursorLook, gridLook } from '../../ui/chart/chart-look.tsx';
 import { useWidth } from '../../ui/use-width.ts';
+import { useNotation } from '../page/page-context.tsx';
 
-const height = 120;
-const left = 52;
-const right = 12;
+const height = 132;
 
-/** A currency's rate day by day, with the adopted one across it. */
-export function RateChart({
+interface RatePoint extends DayRate {
+  value: number;
+}
+
+/** The line of a rate, and that of the adopted one. */
+export default function RateChart({
   currency,
   rates,
   adopted,
@@ -19,83 +31,66 @@ export function RateChart({
   rates: readonly DayRate[];
   adopted: string | null;
 }) {
+  const { locale } = useNotation();
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, 860);
-  const [at, setAt] = useState<number | null>(null);
-  const values = rates.map(({ rate }) => Number(rate));
+  const points = useMemo(() => rates.map((rate): RatePoint => ({ ...rate, value: Number(rate.rate) })), [rates]);
+  const values = points.map(({ value }) => value);
   const all = adopted === null ? values : [...values, Number(adopted)];
-  const x = scaleLinear([0, Math.max(1, rates.length - 1)], [left, width - right]);
-  const y = scaleLinear([Math.min(...all), Math.max(...all)], [height - 22, 10]).nice(4);
-  const line = values
-    .map((value, index) => `${index === 0 ? 'M' : 'L'}${x(index).toFixed(1)} ${y(value).toFixed(1)}`)
-    .join('');
-  const marks = [0, Math.floor((rates.length - 1) / 2), rates.length - 1];
-  const onMove = (event: PointerEvent<SVGSVGElement>) => {
-    const inside = event.clientX - event.currentTarget.getBoundingClientRect().left;
-    setAt(Math.max(0, Math.min(rates.length - 1, Math.round(x.invert(inside)))));
-  };
-  const seen = at === null ? null : rates[at];
+  const [lowest, highest] = [Math.min(...all), Math.max(...all)];
+  const some = (highest - lowest || highest) * 0.08;
+  const figure = new Intl.NumberFormat(locale, { maximumSignificantDigits: 5 });
+  const said = `Rate of ${currency} from ${rates[0]!.day} to ${rates.at(-1)!.day}: lowest ${Math.min(...values)}, highest ${Math.max(...values)}${adopted === null ? '' : `, adopted ${adopted}`}`;
   return (
-    <div ref={box} className="max-w-[60rem]">
-      <svg
+    <div ref={box} data-testid="rate-chart">
+      <LineChart
         width={width}
         height={height}
-        role="img"
-        aria-label={`Rate of ${currency} from ${rates[0]!.day} to ${rates.at(-1)!.day}: lowest ${Math.min(...values)}, highest ${Math.max(...values)}${adopted === null ? '' : `, adopted ${adopted}`}`}
-        className="block fill-soft text-fine"
-        onPointerMove={onMove}
-        onPointerLeave={() => setAt(null)}
-        data-testid="rate-chart"
+        data={points}
+        margin={{ top: 14, right: 12, bottom: 0, left: 0 }}
+        accessibilityLayer
+        title={said}
       >
-        {y.ticks(3).map((value) => (
-          <g key={value}>
-            <line x1={left} x2={width - right} y1={y(value)} y2={y(value)} className="stroke-hairline" />
-            <text x={left - 6} y={y(value) + 4} textAnchor="end">
-              {value}
-            </text>
-          </g>
-        ))}
-        {marks.map((index, position) => (
-          <text key={position} x={x(index)} y={height - 4} textAnchor={(['start', 'middle', 'end'] as const)[position]}>
-            {rates[index]!.day}
-          </text>
-        ))}
-        <path d={line} fill="none" strokeWidth="1.5" className="stroke-primary" />
-        {adopted !== null && (
-          <>
-            <line
-              x1={left}
-              x2={width - right}
-              y1={y(Number(adopted))}
-              y2={y(Number(adopted))}
-              strokeDasharray="6 4"
-              className="stroke-accent"
-              strokeWidth="1.5"
-            />
-            <text x={width - right} y={y(Number(adopted)) - 4} textAnchor="end" className="fill-ember">
-              adopted {adopted}
-            </text>
-          </>
-        )}
-        {seen && <circle cx={x(at!)} cy={y(Number(seen.rate))} r="3.5" className="fill-primary" />}
-      </svg>
-      <p className="flex min-h-5 justify-between text-small text-soft">
-        <span>{seen ? `${seen.day}: ${seen.rate}` : ''}</span>
-        <SaveAs
-          what={`the rates of ${currency}`}
-          forms={[
-            {
-              name: 'CSV',
-              save: () =>
-                saveCsv(
-                  `rates-${currency}`,
-                  ['Date', currency],
-                  rates.map(({ day, rate }) => [day, rate]),
-                ),
-            },
-          ]}
+        <CartesianGrid {...gridLook} />
+        <XAxis
+          dataKey="day"
+          ticks={[rates[0]!.day, rates[Math.floor((rates.length - 1) / 2)]!.day, rates.at(-1)!.day]}
+          interval={0}
+          tickFormatter={(day: string) => writeDay(day, locale)}
+          {...axisLook}
         />
-      </p>
+        <YAxis
+          width={58}
+          domain={[lowest - some, highest + some]}
+          tickCount={4}
+          tickFormatter={(value: number) => figure.format(value)}
+          {...axisLook}
+          axisLine={false}
+          tickLine={false}
+        />
+        <Line dataKey="value" stroke="var(--color-primary)" strokeWidth={1.5} dot={false} isAnimationActive={false} />
+        {adopted !== null && (
+          <ReferenceLine
+            y={Number(adopted)}
+            stroke="var(--color-accent)"
+            strokeWidth={1.5}
+            strokeDasharray="6 4"
+            label={{ value: `adopted ${adopted}`, position: 'insideTopRight', fontSize: 12, fill: 'var(--ember-ink)' }}
+          />
+        )}
+        <Tooltip cursor={cursorLook} isAnimationActive={false} content={Words} />
+      </LineChart>
     </div>
+  );
+}
+
+function Words({ active, payload }: TooltipContentProps) {
+  const { locale } = useNotation();
+  const point = payload?.[0]?.payload as RatePoint | undefined;
+  if (!active || !point) return null;
+  return (
+    <ChartWords>
+      {writeDay(point.day, locale)}: <strong>{point.rate}</strong>
+    </ChartWords>
   );
 }

@@ -1,4 +1,4 @@
-import { memo, useMemo, useRef, useState } from 'react';
+import { lazy, memo, useMemo, useRef, useState } from 'react';
 import { setAssumption } from '../../client/edits/edits.ts';
 import type { OrdersClient } from '../../client/orders/orders-client.ts';
 import type { BunchingResult, NoBunching } from '../../core/orders/bunching.ts';
@@ -18,6 +18,9 @@ import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv, savePng, saveSvg } from '../page/save-file.ts';
 import { wordsFor } from './words.ts';
 import { part } from '../page/parts.ts';
+import { WhenSeen } from '../../ui/chart/WhenSeen.tsx';
+
+const CounterfactualChart = lazy(() => import('./CounterfactualChart.tsx'));
 
 const refusals: Record<NoBunching, string> = {
   tooFewOrders: 'Not enough orders to tell: too few lie around this goal in that time.',
@@ -203,55 +206,16 @@ function Counterfactual({
   currency: string;
   marketId: string;
 }) {
-  const { locale } = useNotation();
-  const picture = useRef<SVGSVGElement>(null);
-  const figure = useMemo(() => new Intl.NumberFormat(locale, { maximumFractionDigits: 0 }), [locale]);
-  const shown = result.bands.filter(({ to }) => to <= goal * 2.4);
-  const rate = ({ from, to }: { from: number; to: number }, count: number) => count / (to - from);
-  const most = Math.max(...shown.map((band) => Math.max(rate(band, band.orders), rate(band, band.expected))));
-  const end = shown.at(-1)?.to ?? 1;
-  const x = (value: number) => 4 + (value / end) * 620;
-  const y = (value: number) => 104 - (value / most) * 92;
+  const picture = useRef<HTMLDivElement>(null);
+  const drawn = () => picture.current?.querySelector<SVGSVGElement>('svg.recharts-surface');
   return (
     <figure className="mt-1">
-      <svg
-        ref={picture}
-        viewBox="0 0 640 124"
-        width="640"
-        height="124"
-        className="block max-w-full"
-        role="img"
-        aria-label="Orders by value against a smooth line"
-      >
-        {shown.map((band) => (
-          <rect
-            key={band.from}
-            x={x(band.from)}
-            width={Math.max(0.5, x(band.to) - x(band.from) - 0.6)}
-            y={y(rate(band, band.orders))}
-            height={104 - y(rate(band, band.orders))}
-            className={band.from >= goal && band.orders > band.expected * 1.3 ? 'fill-accent' : 'fill-bar'}
-          />
-        ))}
-        <path
-          d={shown
-            .map(
-              (band, i) =>
-                `${i === 0 ? 'M' : 'L'}${x((band.from + band.to) / 2).toFixed(1)} ${y(rate(band, band.expected)).toFixed(1)}`,
-            )
-            .join('')}
-          fill="none"
-          className="stroke-base-content"
-          strokeWidth="1.5"
-        />
-        <line x1={x(goal)} x2={x(goal)} y1="4" y2="108" className="stroke-ember" strokeDasharray="3 3" />
-        <text x={x(goal)} y="120" textAnchor="middle" fontSize="12" className="fill-ember">
-          {figure.format(goal / minorPerMajor(currency))}
-        </text>
-        <text x="4" y="120" fontSize="12" className="fill-soft">
-          bars: orders · line: as they would have been without the goal
-        </text>
-      </svg>
+      <WhenSeen height={148} label="orders with and without the goal">
+        {() => <CounterfactualChart bands={result.bands} goal={goal} currency={currency} picture={picture} />}
+      </WhenSeen>
+      <figcaption className="text-fine text-soft">
+        bars: orders · line: as they would have been without the goal
+      </figcaption>
       <SaveAs
         what="the measured bands"
         forms={[
@@ -269,10 +233,14 @@ function Counterfactual({
                 ]),
               ),
           },
-          { name: 'SVG', save: () => picture.current && saveSvg(`measured-${marketId}`, picture.current) },
-          { name: 'PNG', save: () => picture.current && void savePng(`measured-${marketId}`, picture.current) },
+          { name: 'SVG', save: () => saveDrawn(drawn(), (svg) => saveSvg(`measured-${marketId}`, svg)) },
+          { name: 'PNG', save: () => saveDrawn(drawn(), (svg) => void savePng(`measured-${marketId}`, svg)) },
         ]}
       />
     </figure>
   );
+}
+
+function saveDrawn(svg: SVGSVGElement | null | undefined, save: (svg: SVGSVGElement) => void) {
+  if (svg) save(svg);
 }

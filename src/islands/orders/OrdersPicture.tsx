@@ -8,9 +8,11 @@ import {
   type PointerEvent,
   type RefObject,
 } from 'react';
+import { line } from 'd3-shape';
+import { BottomAxis, LeftAxis } from '../../ui/chart/Axis.tsx';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { bands, ordersBelow } from '../../core/orders/distribution.ts';
-import { outcomeOf, type Outcome } from '../../core/orders/candidates.ts';
+import { outcomeOf } from '../../core/orders/candidates.ts';
 import type { Response } from '../../core/orders/response.ts';
 import type { OrderValueGoal } from '../../core/offers/order-value-goals.ts';
 import type { OrderStudy } from '../../core/orders/study.ts';
@@ -19,7 +21,6 @@ import { Pennant } from '../spend-line/Pennant.tsx';
 import { keyMove, valueAt } from '../spend-line/scale.ts';
 import { GoalsInForce } from './GoalsInForce.tsx';
 import { height, orderScale, type OrderScale } from './order-scale.ts';
-import { NetCurve } from './NetCurve.tsx';
 import { wordsFor } from './words.ts';
 import { part } from '../page/parts.ts';
 
@@ -28,14 +29,13 @@ export interface Stretch {
   to: number;
 }
 
-/** Orders by value, the goals on them, and what a goal at each amount would cost and bring. */
+/** Orders by value, and the goals on them. */
 export function OrdersPicture({
   width,
   currency,
   study,
   months,
   response,
-  curve,
   bandWidth,
   goals,
   inForce,
@@ -51,7 +51,6 @@ export function OrdersPicture({
   study: OrderStudy;
   months: number;
   response: Response;
-  curve: readonly Outcome[];
   bandWidth: number;
   /** trial goals, ascending */
   goals: readonly number[];
@@ -76,14 +75,15 @@ export function OrdersPicture({
       ),
     [bars, study, bandWidth],
   );
-  const scale = useMemo(() => {
-    const nets = curve.flatMap(({ low, high }) => [low, high]);
-    // What is far below nothing is of no interest and would press the rest flat.
-    const highest = Math.max(1, ...nets, ...curve.map(({ gain }) => gain));
-    const lowest = Math.max(-1.5 * highest, Math.min(0, ...nets));
-    return orderScale(width, currency, { end: study.end, bandWidth, most, lowest, highest });
-  }, [width, currency, study, bandWidth, most, curve]);
-
+  const scale = useMemo(
+    () => orderScale(width, currency, { end: study.end, bandWidth, most }),
+    [width, currency, study, bandWidth, most],
+  );
+  const plain = useMemo(() => {
+    const format = new Intl.NumberFormat(locale, { maximumFractionDigits: 2 });
+    return (count: number) => format.format(count);
+  }, [locale]);
+  const major = useCallback((minor: number) => plain(minor / minorPerMajor(currency)), [plain, currency]);
   const place = (event: PointerEvent<SVGElement>) =>
     event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
   const stretchTo = (value: number): Stretch => ({
@@ -119,7 +119,7 @@ export function OrdersPicture({
         currency={currency}
       />
       <div
-        className="relative h-[392px] w-full overflow-hidden"
+        className="relative h-[258px] w-full overflow-hidden"
         data-testid="orders-picture"
         data-end={scale.end}
         data-left={scale.left}
@@ -167,8 +167,8 @@ export function OrdersPicture({
           )}
           <DensityLine scale={scale} study={study} />
           <Averages scale={scale} study={study} figure={write} percent={words.percent} />
-          <OrderAxis scale={scale} locale={locale} />
-          <NetCurve scale={scale} curve={curve} locale={locale} />
+          <LeftAxis scale={scale.countY} at={scale.left - 1} format={plain} label="orders a band" count={3} />
+          <BottomAxis scale={scale.x} at={scale.foot} format={major} />
           <GoalsInForce scale={scale} goals={inForce} write={write} />
           <PeakLabels scale={scale} study={study} locale={locale} percent={words.percent} />
           {cursor !== null && (
@@ -267,10 +267,12 @@ const Bars = memo(function Bars({
 
 const DensityLine = memo(function DensityLine({ scale, study: { density } }: { scale: OrderScale; study: OrderStudy }) {
   if (!density) return null;
-  let path = '';
-  for (let i = 0; i < density.heights.length; i += 2)
-    path += `${i === 0 ? 'M' : 'L'}${scale.x(Math.min(scale.end, i * density.step)).toFixed(1)} ${scale.countY(density.heights[i]! * scale.bandWidth).toFixed(1)}`;
-  return <path d={path} fill="none" className="stroke-secondary" strokeWidth="1.5" data-testid="density" />;
+  const heights = [...density.heights.keys()].filter((at) => at % 2 === 0);
+  const path = line<number>()
+    .x((at) => scale.x(Math.min(scale.end, at * density.step)))
+    .y((at) => scale.countY(density.heights[at]! * scale.bandWidth))
+    .digits(1)(heights);
+  return <path d={path ?? ''} fill="none" className="stroke-secondary" strokeWidth="1.5" data-testid="density" />;
 });
 
 /** Average and median with what they hide: how few orders are like the average. */
@@ -365,32 +367,6 @@ const PeakLabels = memo(function PeakLabels({
           </text>
         </g>
       ))}
-    </g>
-  );
-});
-
-const OrderAxis = memo(function OrderAxis({ scale, locale }: { scale: OrderScale; locale: string }) {
-  const format = new Intl.NumberFormat(locale, { maximumFractionDigits: 2 });
-  const major = minorPerMajor(scale.currency);
-  return (
-    <g className="fill-soft" fontSize="12">
-      <line x1={scale.left} x2={scale.right} y1={scale.foot} y2={scale.foot} className="stroke-soft" />
-      {scale.x.ticks(Math.max(3, Math.floor((scale.right - scale.left) / 90))).map((value) => (
-        <g key={value}>
-          <line x1={scale.x(value)} x2={scale.x(value)} y1={scale.foot} y2={scale.foot + 4} className="stroke-soft" />
-          <text x={scale.x(value)} y={scale.foot + 16} textAnchor="middle">
-            {format.format(value / major)}
-          </text>
-        </g>
-      ))}
-      {scale.countY.ticks(3).map((value) => (
-        <text key={value} x={scale.left - 6} y={scale.countY(value) + 4} textAnchor="end">
-          {format.format(value)}
-        </text>
-      ))}
-      <text x={2} y={scale.top - 10}>
-        orders a band
-      </text>
     </g>
   );
 });

@@ -19,6 +19,7 @@ import { GroupPanel } from './GroupPanel.tsx';
 import { ImportSection } from './import/ImportSection.tsx';
 import { MeasuredResponse } from './MeasuredResponse.tsx';
 import { amountsIn, monthsOf } from './order-choice.ts';
+import { NetSection } from './net/NetSection.tsx';
 import { OrdersPicture, type Stretch } from './OrdersPicture.tsx';
 import { OrdersSentence } from './OrdersSentence.tsx';
 import { PeaksTable } from './PeaksTable.tsx';
@@ -182,7 +183,6 @@ function Studied({
         study={study}
         months={months}
         response={response}
-        curve={curve}
         bandWidth={band}
         goals={trial}
         inForce={inForce}
@@ -192,6 +192,7 @@ function Studied({
         commitGoals={commit}
         picture={picture}
       />
+      <NetSection curve={curve} currency={currency} end={study.end} goals={trial} />
       <BandControl
         currency={currency}
         band={band}

@@ -2,20 +2,16 @@ import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { niceStep } from '../../core/orders/nice-step.ts';
 import type { LineScale } from '../spend-line/scale.ts';
 
-export const height = 392;
-const margin = { left: 52, right: 14, top: 48 };
+export const height = 258;
+/** px: the chart below the picture keeps to the same sides */
+export const margin = { left: 52, right: 14, top: 48 };
 const histogramHeight = 190;
-const gap = 40;
-const netHeight = 96;
 
-/** The picture of orders: how many above, and below it on the same line what a goal would cost and bring. */
+/** The picture of orders: how many at each value. */
 export interface OrderScale extends LineScale {
-  /** foot of the histogram; `bottom` is that of the whole picture, so that poles stand through both */
+  /** foot of the histogram, where poles stand */
   foot: number;
-  netTop: number;
   countY: ScaleLinear<number, number>;
-  /** amounts a month */
-  netY: ScaleLinear<number, number>;
 }
 
 /** What an axis of orders has to show. */
@@ -25,21 +21,12 @@ interface Shown {
   bandWidth: number;
   /** orders in the highest band */
   most: number;
-  /** amounts a month */
-  lowest: number;
-  highest: number;
 }
 
-export function orderScale(
-  width: number,
-  currency: string,
-  { end, bandWidth, most, lowest, highest }: Shown,
-): OrderScale {
+export function orderScale(width: number, currency: string, { end, bandWidth, most }: Shown): OrderScale {
   const left = margin.left;
   const right = Math.max(left + 100, width - margin.right);
   const foot = margin.top + histogramHeight;
-  const netTop = foot + gap;
-  const bottom = netTop + netHeight;
   return {
     currency,
     x: scaleLinear([0, end], [left, right]),
@@ -48,11 +35,9 @@ export function orderScale(
     right,
     top: margin.top,
     foot,
-    netTop,
-    bottom,
+    bottom: foot,
     bandWidth,
     step: niceStep(end / (right - left) / 1.5),
     countY: scaleLinear([0, Math.max(1, most) * 1.06], [foot, margin.top]),
-    netY: scaleLinear([Math.min(0, lowest), Math.max(1, highest)], [bottom, netTop]).nice(3),
   };
 }

@@ -7,7 +7,7 @@ import { sweepZone, type Sweep } from '../../core/sweep/sweep.ts';
 import { useNotation, useNow } from '../page/page-context.tsx';
 import { useWidth } from '../../ui/use-width.ts';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
-import { Axes } from './Axes.tsx';
+import { BottomAxis, LeftAxis } from '../../ui/chart/Axis.tsx';
 import { Histogram } from './Histogram.tsx';
 import { Pennant } from './Pennant.tsx';
 import { ReadOut } from './ReadOut.tsx';
@@ -132,7 +132,8 @@ export function SpendLine({
           </defs>
           {distribution && <Histogram scale={scale} distribution={distribution} />}
           {goal && <Regions scale={scale} goal={goal.value} distribution={distribution} percent={percent} />}
-          <Axes scale={scale} figure={axisFigure} />
+          <LeftAxis scale={scale.priceY} at={scale.left - 1} format={axisFigure} label={`delivery, ${currency}`} />
+          <BottomAxis scale={scale.x} at={scale.bottom} format={axisFigure} label={`order value, ${currency}`} />
           <Staircases
             scale={scale}
             sweep={sweep}

@@ -1,6 +1,7 @@
-import type { Sweep, SweepPrice, SweepSegment } from '../../core/sweep/sweep.ts';
+import type { Sweep } from '../../core/sweep/sweep.ts';
 import { optionLine } from './option-line.ts';
 import type { SpendScale } from './scale.ts';
+import { stairPath } from './stair-path.ts';
 
 /** A staircase per option, from the exact breakpoints: price after in full, price before thinly where it differs. */
 export function Staircases({
@@ -14,15 +15,20 @@ export function Staircases({
   names: string[];
   write: (minor: number) => string;
 }) {
+  const at = { x: scale.x, y: scale.priceY, end: scale.end };
   return (
     <g fill="none">
       {sweep.optionIds.map((id, index) => {
         const line = optionLine(index);
-        const after = stairPath(scale, sweep, index, (price) => [price.after, price.lastAfter]);
-        const before = stairPath(scale, sweep, index, (price) =>
-          price.before === price.after && price.lastBefore === price.lastAfter
-            ? null
-            : [price.before, price.lastBefore],
+        const after = stairPath(sweep.segments, index, (price) => [price.after, price.lastAfter], at);
+        const before = stairPath(
+          sweep.segments,
+          index,
+          (price) =>
+            price.before === price.after && price.lastBefore === price.lastAfter
+              ? null
+              : [price.before, price.lastBefore],
+          at,
         );
         return (
           <g key={id} className={line.stroke}>
@@ -86,36 +92,4 @@ function StepLabels({
       })}
     </g>
   );
-}
-
-/** SVG path of a staircase; broken where there is no price, rising where the price rises with the order. */
-function stairPath(
-  scale: SpendScale,
-  sweep: Sweep,
-  index: number,
-  pick: (price: SweepPrice) => [first: number, last: number] | null,
-): string {
-  let path = '';
-  let drawing = false;
-  for (const segment of sweep.segments) {
-    const price = segment.options[index];
-    const ends = price ? pick(price) : null;
-    if (ends === null || segment.from >= scale.end) {
-      drawing = false;
-      continue;
-    }
-    const y = scale.priceY(ends[0]).toFixed(1);
-    const from = scale.x(segment.from).toFixed(1);
-    const end = Math.min(scale.end, segment.to ?? scale.end);
-    const to = scale.x(end).toFixed(1);
-    path += drawing ? `V${y}` : `M${from} ${y}`;
-    path += ends[0] === ends[1] ? `H${to}` : `L${to} ${scale.priceY(priceAlong(segment, ends, end)).toFixed(1)}`;
-    drawing = true;
-  }
-  return path;
-}
-
-/** A price on the straight between a segment's ends. */
-function priceAlong({ from, last }: SweepSegment, [first, final]: [number, number], at: number): number {
-  return last === from ? first : first + ((final - first) * (at - from)) / (last - from);
 }

@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { moveEdge, setLine } from '../../../client/edits/option-edits.ts';
 import { countInWords } from '../../../core/charges/count-in-words.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
@@ -14,7 +14,9 @@ import { useDraft, usePolicy } from '../../page/draft-context.tsx';
 import { useNotation, useNow } from '../../page/page-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 import { useWidth } from '../../../ui/use-width.ts';
+import { BottomAxis, LeftAxis } from '../../../ui/chart/Axis.tsx';
 import { optionLine } from '../../spend-line/option-line.ts';
+import { stairPath, type PriceEnds } from '../../spend-line/stair-path.ts';
 import { chargeSweep } from './charge-sweep.ts';
 import { Handle } from './Handle.tsx';
 import { part } from '../../page/parts.ts';
@@ -57,13 +59,16 @@ export function ChargePicture({
   const steady = useMemo(() => chargeSweep(saved, zone.id, axis, now), [saved, zone.id, axis, now]);
   const scale = useMemo(() => pictureScale(width, axis, currency, steady), [width, axis, currency, steady]);
   const option = policy.options[optionId];
+  const tick = useCallback(
+    (value: number) => {
+      if (axis === 'goodsValue') return String(value / minorPerMajor(currency));
+      return axis === 'weight' ? `${value / 1000} kg` : String(value);
+    },
+    [axis, currency],
+  );
+  const priceFigure = useCallback((minor: number) => figure(minor, currency), [figure, currency]);
   if (!sweep || !option) return null;
   const write = (at: number) => (axis === 'goodsValue' ? money(at, currency) : countInWords(axis, at));
-  const tick = (at: number) => {
-    if (axis === 'goodsValue') return String(at / minorPerMajor(currency));
-    if (axis === 'weight') return `${at / 1000} kg`;
-    return String(at);
-  };
   // While one is dragged, edges are named by where they were: that is what the edit falls on.
   const before = settled.options[optionId];
   const edges = edgesOf(option, policy, zone.market.id, axis);
@@ -107,32 +112,8 @@ export function ChargePicture({
           }
           onPointerLeave={() => setCursor(null)}
         >
-          <line
-            x1={margin.left}
-            x2={width - margin.right}
-            y1={height - margin.bottom}
-            y2={height - margin.bottom}
-            className="stroke-soft"
-          />
-          {scale.x.ticks(8).map((value) => (
-            <text key={value} x={scale.x(value)} y={height - margin.bottom + 16} textAnchor="middle">
-              {tick(value)}
-            </text>
-          ))}
-          {scale.y.ticks(4).map((value) => (
-            <g key={value}>
-              <line
-                x1={margin.left}
-                x2={width - margin.right}
-                y1={scale.y(value)}
-                y2={scale.y(value)}
-                className="stroke-hairline"
-              />
-              <text x={margin.left - 6} y={scale.y(value) + 4} textAnchor="end">
-                {figure(value, currency)}
-              </text>
-            </g>
-          ))}
+          <LeftAxis scale={scale.y} at={margin.left} format={priceFigure} across={width - margin.right} />
+          <BottomAxis scale={scale.x} at={height - margin.bottom} format={tick} />
           {cursor !== null && (
             <line
               x1={scale.x(cursor)}
@@ -149,7 +130,7 @@ export function ChargePicture({
             return (
               <path
                 key={id}
-                d={stairs(sweep, index, scale)}
+                d={stairPath(sweep.segments, index, beforeOffers, scale)}
                 fill="none"
                 strokeWidth={chosen ? 2.5 : 1.5}
                 strokeOpacity={chosen ? 1 : 0.45}
@@ -227,6 +208,8 @@ export function ChargePicture({
   );
 }
 
+const beforeOffers: PriceEnds = ({ before, lastBefore }) => [before, lastBefore];
+
 function pictureScale(width: number, axis: SweepAxis, currency: string, sweep: Sweep | null) {
   const unit = axis === 'goodsValue' ? minorPerMajor(currency) : 1;
   const last = sweep?.segments.at(-1)?.from ?? 0;
@@ -256,26 +239,6 @@ function pictureScale(width: number, axis: SweepAxis, currency: string, sweep: S
     step: Math.round(step),
     priceStep: Math.max(1, Math.round(niceStep(highest / 90))),
   };
-}
-
-function stairs(sweep: Sweep, index: number, { x, y, end }: ReturnType<typeof pictureScale>): string {
-  let path = '';
-  let drawing = false;
-  for (const { from, to, last, options } of sweep.segments) {
-    const price = options[index];
-    if (!price || from >= end) {
-      drawing = false;
-      continue;
-    }
-    const until = Math.min(end, to ?? end);
-    const final =
-      last === from
-        ? price.before
-        : price.before + ((price.lastBefore - price.before) * (until - from)) / (last - from);
-    path += `${drawing ? 'V' : `M${x(from).toFixed(1)} `}${y(price.before).toFixed(1)}${price.before === price.lastBefore ? `H${x(until).toFixed(1)}` : `L${x(until).toFixed(1)} ${y(final).toFixed(1)}`}`;
-    drawing = true;
-  }
-  return path;
 }
 
 const numeric = (bound: LocalAmount | number, policy: Policy, marketId: string): number =>

@@ -2,7 +2,7 @@ import { ChargeWords } from '../../../core/charges/charge-in-words.ts';
 import type { Policy } from '../../../core/policy/types.ts';
 
 /** The way to say charges in each market, made when one is first asked for. */
-export const wordsByMarket = (policy: Policy, money: (minor: number, currency: string) => string) => {
+export function wordsByMarket(policy: Policy, money: (minor: number, currency: string) => string) {
   const known = new Map<string, ChargeWords>();
   return (market: string): ChargeWords => {
     let words = known.get(market);
@@ -12,3 +12,4 @@ export const wordsByMarket = (policy: Policy, money: (minor: number, currency: s
     }
     return words;
   };
+}

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import { evaluateHypothetical } from '../../../core/evaluation/evaluate.ts';
 import { situationOfTestCart } from '../../../core/evaluation/test-cart-input.ts';
@@ -13,6 +13,7 @@ import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { useCompiled, useNotation, useNow } from '../../page/page-context.tsx';
 import { useWidth } from '../../../ui/use-width.ts';
 import { height, keyMove, spendScale, valueAt } from '../../spend-line/scale.ts';
+import { BottomAxis, LeftAxis } from '../../../ui/chart/Axis.tsx';
 import { Staircases } from '../../spend-line/Staircases.tsx';
 import { OptionPrices } from '../../spend-line/OptionPrices.tsx';
 
@@ -63,6 +64,8 @@ export function SweepChart({
     [width, axis, currency, sweep, here],
   );
   const count = useMemo(() => new Intl.NumberFormat(locale), [locale]);
+  const countFigure = useCallback((value: number) => count.format(value), [count]);
+  const priceFigure = useCallback((minor: number) => count.format(minor / minorPerMajor(currency)), [count, currency]);
   const write = (value: number) => {
     if (axis === 'goodsValue') return money(value, currency);
     if (axis === 'items') return `${count.format(value)} ${value === 1 ? 'piece' : 'pieces'}`;
@@ -72,8 +75,6 @@ export function SweepChart({
   const evaluation = evaluateHypothetical(zone, orderAt(axis, order, at), situation);
   const { options } = evaluation;
   const text = renderLead(compiled, evaluation, 'strip', cart.language)?.text;
-  const ticks = scale.x.ticks(8);
-  const prices = scale.priceY.ticks(4);
   const onKeyDown = (event: KeyboardEvent<SVGRectElement>) => {
     const move = keyMove({ ...scale, step: axis === 'items' ? 1 : scale.step }, event);
     if (event.key === 'Escape') setCursor(null);
@@ -116,22 +117,8 @@ export function SweepChart({
           role="group"
           aria-label={`Delivery price in ${currency} along ${axes.find(([id]) => id === axis)![1]}`}
         >
-          <g className="fill-soft" fontSize="12">
-            <line x1={scale.left} x2={scale.right} y1={scale.bottom} y2={scale.bottom} className="stroke-soft" />
-            {ticks.map((value) => (
-              <text key={value} x={scale.x(value)} y={scale.bottom + 16} textAnchor="middle">
-                {axis === 'goodsValue' ? count.format(value / minorPerMajor(currency)) : count.format(value)}
-              </text>
-            ))}
-            {prices.map((value) => (
-              <text key={value} x={scale.left - 8} y={scale.priceY(value) + 4} textAnchor="end">
-                {count.format(value / minorPerMajor(currency))}
-              </text>
-            ))}
-            <text x={4} y={scale.top - 16}>
-              delivery, {currency}
-            </text>
-          </g>
+          <LeftAxis scale={scale.priceY} at={scale.left - 1} format={priceFigure} label={`delivery, ${currency}`} />
+          <BottomAxis scale={scale.x} at={scale.bottom} format={axis === 'goodsValue' ? priceFigure : countFigure} />
           <Staircases
             scale={scale}
             sweep={sweep}
