@@ -149,7 +149,7 @@ export function Table<Row extends RowData>({
                 data-testid={rowTestId?.(row.original)}
               >
                 {columns.map(({ id, cell, value, right, className = '' }) => (
-                  <td key={id} className={`${right ? 'text-right' : ''} ${className}`}>
+                  <td key={id} className={`align-top ${right ? 'text-right' : ''} ${className}`}>
                     {cell ? cell(row.original) : value(row.original)}
                   </td>
                 ))}

@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3-scale';
 import { useMemo, useRef } from 'react';
 import {
   CartesianGrid,
@@ -47,7 +48,7 @@ export default function RateChart({
         width={width}
         height={height}
         data={points}
-        margin={{ top: 14, right: 12, bottom: 0, left: 0 }}
+        margin={{ top: 14, right: 64, bottom: 0, left: 0 }}
         accessibilityLayer
         title={said}
       >
@@ -62,7 +63,7 @@ export default function RateChart({
         <YAxis
           width={58}
           domain={[lowest - some, highest + some]}
-          tickCount={4}
+          ticks={scaleLinear([lowest - some, highest + some], [0, 1]).ticks(4)}
           tickFormatter={(value: number) => figure.format(value)}
           {...axisLook}
           axisLine={false}
@@ -75,7 +76,12 @@ export default function RateChart({
             stroke="var(--color-accent)"
             strokeWidth={1.5}
             strokeDasharray="6 4"
-            label={{ value: `adopted ${adopted}`, position: 'insideTopRight', fontSize: 12, fill: 'var(--ember-ink)' }}
+            label={{
+              value: `adopted ${adopted}`,
+              position: 'insideBottomRight',
+              fontSize: 12,
+              fill: 'var(--ember-ink)',
+            }}
           />
         )}
         <Tooltip cursor={cursorLook} isAnimationActive={false} content={Words} />

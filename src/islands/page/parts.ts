@@ -23,6 +23,7 @@ export function part(name: string): Mark {
   const mark: Mark = (element) => {
     if (!element) return undefined;
     const here: Part = { name, element };
+    element.dataset.part = name;
     element.style.scrollMarginTop = '10px';
     placedParts.setState((parts) => [...parts, here].sort(fromTop), true);
     return () => placedParts.setState((parts) => parts.filter((other) => other !== here), true);

@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3-scale';
 import { memo, useDeferredValue, useMemo, useRef } from 'react';
 import {
   Area,
@@ -94,12 +95,19 @@ const Curves = memo(function Curves({
       accessibilityLayer
       title="What a goal at each amount would bring a month"
     >
-      <XAxis dataKey="goal" type="number" domain={[0, end]} tickFormatter={inMajor} tickCount={9} {...axisLook} />
+      <XAxis
+        dataKey="goal"
+        type="number"
+        domain={[0, end]}
+        ticks={scaleLinear([0, end], [0, 1]).ticks(9)}
+        tickFormatter={inMajor}
+        {...axisLook}
+      />
       <YAxis
         width={margin.left}
         domain={[lowest, highest]}
         allowDataOverflow
-        tickCount={4}
+        ticks={scaleLinear([lowest, highest], [0, 1]).ticks(4)}
         tickFormatter={inMajor}
         {...axisLook}
         axisLine={false}
