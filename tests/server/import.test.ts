@@ -134,6 +134,27 @@ describe('orders, a row each', () => {
     expect(await check(address, text)).toMatchObject({ same: 3, changed: 0 });
   });
 
+  test('a file in Shift JIS', async () => {
+    // “日本” and “夏”, by the index of JIS X 0208 in the WHATWG Encoding Standard.
+    const japan = [0x93, 0xfa, 0x96, 0x7b];
+    const summer = [0x89, 0xc4];
+    const ascii = (text: string) => [...text].map((letter) => letter.charCodeAt(0));
+    const heading = 'Number;Date;Country;Subtotal;Code\r\n';
+    const bytes = new Uint8Array([
+      ...ascii(`${heading}sjis-1;2025-03-14;`),
+      ...japan,
+      ...ascii(';5000;'),
+      ...summer,
+      ...ascii('\r\n'),
+    ]);
+    const { id } = await announce(address, heading, { encoding: 'shift_jis' });
+    expect((await sendFile(address, id, bytes)).body).toMatchObject({ staged: 1, rejected: 0 });
+    await apply(address, id);
+    expect(
+      (await query('SELECT market_id, code, goods_minor FROM past_order WHERE order_number = ?', ['sjis-1']))[0],
+    ).toEqual({ market_id: 'jp', code: '夏', goods_minor: 5000 });
+  });
+
   test.each(['utf-16le', 'windows-1252'] as const)('a file in %s', async (encoding) => {
     const text = `Numéro;Date;Pays;Sous-total;Code\r\n${encoding}-1;2025-03-14;Suède;50,00;ÉTÉ\r\n${encoding}-2;2025-03-14;Japon;5000;ÉTÉ\r\n`;
     const units = Array.from(text, (letter) => letter.charCodeAt(0));

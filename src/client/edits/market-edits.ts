@@ -1,4 +1,5 @@
 import { currencyOfCountry } from '../../core/geography/country-currency.ts';
+import type { ProposedMarket } from '../../core/imports/propose-markets.ts';
 import { likelyLanguage } from '../../core/wording/languages/likely-language.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import { emptyPolicy } from '../../core/policy/empty.ts';
@@ -54,6 +55,29 @@ export const addMarket =
       setAt(['zones', freshId(`${id}-all`, policy.zones)], zone),
     )(policy);
   };
+
+/** Markets proposed from a file of orders, each as one of its own would begin, in the currency that its orders are in. */
+export const addProposedMarkets = (
+  markets: readonly Pick<ProposedMarket, 'currency' | 'countries'>[],
+  nameOf: (countries: readonly string[]) => string,
+): Edit =>
+  inTurn(
+    ...markets.map(({ currency, countries }): Edit => (policy) => {
+      const [first, ...others] = countries;
+      if (first === undefined) return [];
+      const name = nameOf(countries);
+      const id = freshId(name, policy.markets);
+      return inTurn(
+        addMarket(first, name),
+        assignCountries(others, id),
+        setAt(['markets', id, 'currency'], currency),
+        setAt(['markets', id, 'languages'], [...new Set(countries.map(likelyLanguage))].slice(0, mostLanguages)),
+      )(policy);
+    }),
+  );
+
+/** More are added by hand. */
+const mostLanguages = 12;
 
 /** A market with its zones and their options; goals, prices and assumptions that were set for it go too. */
 export const removeMarket =

@@ -102,26 +102,46 @@ describe('dates', () => {
 });
 
 describe('encodings', () => {
-  const mark: Record<Encoding, number[]> = {
+  const mark: Partial<Record<Encoding, number[]>> = {
     'utf-8': [0xef, 0xbb, 0xbf],
     'utf-16le': [0xff, 0xfe],
     'utf-16be': [0xfe, 0xff],
-    'windows-1252': [],
   };
   /** Characters of Windows-1252 beyond Latin-1, by the index of the WHATWG Encoding Standard. */
   const beyond: Record<string, number> = { '€': 0x80, '–': 0x96, '’': 0x92, Š: 0x8a };
   const encode = (text: string, encoding: Encoding): number[] => {
     if (encoding === 'utf-8') return [...new TextEncoder().encode(text)];
     if (encoding === 'windows-1252') return [...text].map((letter) => beyond[letter] ?? letter.charCodeAt(0));
+    if (encoding === 'windows-1250' || encoding === 'shift_jis') return byPlatform(text, encoding);
     return Array.from({ length: text.length }, (_, i) => text.charCodeAt(i)).flatMap((unit) =>
       encoding === 'utf-16le' ? [unit & 255, unit >> 8] : [unit >> 8, unit & 255],
     );
   };
-  const text = 'Bestelnummer;Datum;Plaats;Bedrag\r\n1;2025-03-14;Høje Gladsaxe – naïef;€ 12,50\r\n';
+  /** The bytes that the platform's decoder reads as each letter, looked for among one and two. */
+  const byPlatform = (text: string, encoding: Encoding): number[] => {
+    const decoder = new TextDecoder(encoding);
+    const known = new Map<string, number[]>();
+    for (let lead = 0; lead < 256; lead++) {
+      const one = decoder.decode(new Uint8Array([lead]));
+      if (one.length === 1 && one !== '\ufffd') known.set(one, [lead]);
+    }
+    for (let lead = 0x81; encoding === 'shift_jis' && lead < 0xf0; lead++)
+      for (let trail = 0x40; trail < 0xfd; trail++) {
+        const two = decoder.decode(new Uint8Array([lead, trail]));
+        if (two.length === 1 && two !== '\ufffd' && !known.has(two)) known.set(two, [lead, trail]);
+      }
+    return [...text].flatMap((letter) => known.get(letter)!);
+  };
+  const western = 'Bestelnummer;Datum;Plaats;Bedrag\r\n1;2025-03-14;Høje Gladsaxe – naïef;€ 12,50\r\n';
+  const texts: Partial<Record<Encoding, string>> = {
+    'windows-1250':
+      'Zamówienie;Data;Miejscowość;Wartość zamówień\r\n1;2025-03-14;Łódź, przesyłka;50,00\r\n2;2025-03-15;Świętochłowice, paczka;75,00\r\n',
+    shift_jis: '注文番号;日付;お届け先の国;金額\r\n1;2025-03-14;日本;5000\r\n2;2025-03-15;オランダ;7500\r\n',
+  };
   test.each(
     encodings.flatMap(
       (encoding) =>
-        (encoding === 'windows-1252'
+        (mark[encoding] === undefined
           ? [[encoding, false]]
           : [
               [encoding, false],
@@ -129,7 +149,8 @@ describe('encodings', () => {
             ]) as [Encoding, boolean][],
     ),
   )('%s, with a mark: %s, is recognised and read back', (encoding, marked) => {
-    const bytes = new Uint8Array([...(marked ? mark[encoding] : []), ...encode(text, encoding)]);
+    const text = texts[encoding] ?? western;
+    const bytes = new Uint8Array([...(marked ? mark[encoding]! : []), ...encode(text, encoding)]);
     expect(guessEncoding(bytes)).toBe(encoding);
     const reader = new TextReader(encoding);
     const cut = bytes.length >> 1;

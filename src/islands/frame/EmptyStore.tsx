@@ -1,8 +1,8 @@
 import { useState, type ReactNode } from 'react';
 import { call, type HttpProblem } from '../../client/http.ts';
 
-/** Nothing has been set yet: what to do next, with a button. On Markets, where one begins, `children` is the way to do so. */
-export function EmptyStore({ title, children }: { title?: string; children?: ReactNode }) {
+/** Nothing has been set yet: what to do next, with a button. On Markets, where one begins, `children` is the way to do so; at Orders `file` takes a file of orders. */
+export function EmptyStore({ title, children, file }: { title?: string; children?: ReactNode; file?: ReactNode }) {
   const [loading, setLoading] = useState(false);
   const [problem, setProblem] = useState<HttpProblem | null>(null);
   const load = async () => {
@@ -32,6 +32,7 @@ export function EmptyStore({ title, children }: { title?: string; children?: Rea
         )}
         , or look at the demo store, Gustmoor Kites, which shows how everything works; it is made up.
       </p>
+      {file}
       <p className="mt-4 flex flex-wrap gap-2">
         {children}
         <button

@@ -10,6 +10,8 @@ import {
 } from '../../../core/imports/mapping.ts';
 import { ColumnTable } from './ColumnTable.tsx';
 import { FileForm } from './FileForm.tsx';
+import { useDraft } from '../../page/draft-context.tsx';
+import { ProposeMarkets } from './ProposeMarkets.tsx';
 
 /** As much of a file as is looked at to guess how it is to be read. */
 const looked = 512 * 1024;
@@ -23,7 +25,7 @@ interface Chosen {
 }
 
 /** A file is chosen, looked at, and what was guessed of it corrected. */
-export function ChooseFile({
+export default function ChooseFile({
   kind,
   send,
   close,
@@ -68,6 +70,7 @@ export function ChooseFile({
       },
     });
   };
+  const noMarket = useDraft(({ saved }) => Object.keys(saved.policy.markets).length === 0);
   const missing = chosen ? missingIn(chosen.mapping) : [];
   return (
     <div>
@@ -93,7 +96,7 @@ export function ChooseFile({
         <input
           type="file"
           accept=".csv,.txt,.tsv,text/csv"
-          className="max-w-full"
+          className="file-input file-input-xs max-w-full"
           onChange={(event) => void take(event.target.files?.[0])}
           aria-label={`File of ${kind}`}
           data-testid="import-file"
@@ -119,11 +122,12 @@ export function ChooseFile({
           {chosen.remembered && <p className="text-small text-primary">Read as the last file with this heading was.</p>}
           <FileForm mapping={chosen.mapping} sample={chosen.sample} change={change} />
           <ColumnTable mapping={chosen.mapping} sample={chosen.sample} change={change} />
+          {kind === 'orders' && noMarket && <ProposeMarkets file={chosen.file} mapping={chosen.mapping} />}
           <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
             <button
               type="button"
               className="btn btn-primary btn-sm"
-              disabled={missing.length > 0}
+              disabled={missing.length > 0 || (kind === 'orders' && noMarket)}
               onClick={() => send(chosen.file, chosen.sample.heading, chosen.mapping)}
               data-testid="check-file"
             >

@@ -42,7 +42,9 @@ export function FileForm({
         ['utf-8', 'UTF-8'],
         ['utf-16le', 'UTF-16, little end first'],
         ['utf-16be', 'UTF-16, big end first'],
-        ['windows-1252', 'Windows-1252'],
+        ['windows-1252', 'Windows-1252, western Europe'],
+        ['windows-1250', 'Windows-1250, central Europe'],
+        ['shift_jis', 'Shift JIS, Japan'],
       ])}{' '}
       with{' '}
       {choice('delimiter', 'Between fields', [

@@ -1,12 +1,13 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { call, type HttpProblem } from '../../../client/http.ts';
 import type { ImportKind } from '../../../core/imports/fields.ts';
 import type { ImportRun } from '../../../contract/shapes/import.ts';
 import type { ImportMapping } from '../../../core/imports/mapping.ts';
-import { ChooseFile } from './ChooseFile.tsx';
 import { ImportList } from './ImportList.tsx';
 import { isUnderWay, RunProgress } from './RunProgress.tsx';
 import { part } from '../../page/parts.ts';
+
+const ChooseFile = lazy(() => import('./ChooseFile.tsx'));
 
 /** Importing a file, in place: choosing and mapping, the dry run, taking over; and what was imported before. */
 export function ImportSection({
@@ -124,12 +125,14 @@ export function ImportSection({
         />
       ) : (
         <>
-          <ChooseFile
-            key={open}
-            kind={open!}
-            send={(file, heading, mapping) => void send(file, heading, mapping)}
-            close={() => setOpen(null)}
-          />
+          <Suspense fallback={<div className="h-24" />}>
+            <ChooseFile
+              key={open}
+              kind={open!}
+              send={(file, heading, mapping) => void send(file, heading, mapping)}
+              close={() => setOpen(null)}
+            />
+          </Suspense>
           <ImportList />
         </>
       )}
