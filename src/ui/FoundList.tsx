@@ -1,5 +1,6 @@
 import { Command as Menu } from 'cmdk';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { TypedAhead } from './AheadField.tsx';
 import { bestMatches, type SearchEntry } from './best-matches.ts';
 import { searchedList } from './list-classes.ts';
 
@@ -13,14 +14,24 @@ export interface SearchListProps<T> {
   choose: (value: T) => void;
   /** what is typed and is none of the entries; null where it cannot be taken */
   own?: ((text: string) => T | null) | undefined;
+  /** before the list was there */
+  typed: TypedAhead;
 }
 
 /** A field and what is found by what is typed there. */
-export default function FoundList<T>({ label, placeholder, entries, choose, own }: SearchListProps<T>) {
-  const [text, setText] = useState('');
+export default function FoundList<T>({ label, placeholder, entries, choose, own, typed: ahead }: SearchListProps<T>) {
+  const [text, setText] = useState(ahead.text);
   const found = useMemo(() => bestMatches(entries, text, mostShown), [entries, text]);
   const typed = text.trim();
   const taken = own && typed !== '' && !found.some(({ name }) => name === typed) ? own(typed) : null;
+  const [first] = found;
+  // Enter that was pressed before the list was there is made good once.
+  const entered = useRef(ahead.enter);
+  useEffect(() => {
+    if (!entered.current || !first) return;
+    entered.current = false;
+    choose(first.value);
+  });
   const groups = [...new Set(found.map(({ group }) => group ?? ''))];
   return (
     <Menu label={label} shouldFilter={false} className="w-80 max-w-full">

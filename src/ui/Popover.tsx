@@ -1,5 +1,9 @@
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
 
+/** What a button is for, with what it says, by which those who speak to their machine call it. */
+const nameOf = (label: string, shown: ReactNode): string =>
+  typeof shown !== 'string' || label.includes(shown) ? label : `${label}: ${shown}`;
+
 /** The focus goes into what has opened: to the first thing that can be used, unless something has taken it. */
 function focusInside(panel: HTMLElement) {
   if (!panel.contains(document.activeElement))
@@ -43,7 +47,7 @@ export function Popover({
         popoverTarget={id}
         aria-expanded={open}
         aria-haspopup="dialog"
-        aria-label={label}
+        aria-label={nameOf(label, shown)}
         title={title}
         disabled={disabled}
         data-testid={testId}

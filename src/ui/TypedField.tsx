@@ -48,7 +48,7 @@ export function TypedField<T>({
     <span className="inline-flex max-w-full flex-col">
       <input
         ref={field}
-        className={`field ${align === 'right' ? 'text-right' : ''}`}
+        className={`field ${align === 'right' ? '[td_&]:text-right' : 'text-start'}`}
         size={Math.max(3, (text ?? shown).length)}
         placeholder={placeholder}
         value={text ?? shown}

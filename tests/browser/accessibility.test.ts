@@ -15,17 +15,22 @@ describe('accessibility of every stop', () => {
 describe('accessibility of what opens in a stop', () => {
   test('the reasons of the bench, and the palette', async () => {
     const page = await open('/rehearse');
-    for (const why of await page.getByRole('button', { name: /^Why/ }).all()) await why.click();
-    expect(await violations(page)).toEqual([]);
+    for (const why of (await page.getByRole('button', { name: /^Why/ }).all()).slice(0, 4)) {
+      await why.click();
+      await page.getByTestId('reasons').waitFor();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByTestId('reasons').waitFor({ state: 'detached' });
+    }
     await page.keyboard.press('Control+k');
-    await page.getByRole('dialog').waitFor();
+    await page.getByRole('option').first().waitFor();
     expect(await violations(page)).toEqual([]);
   });
   test('an offer by code with a condition, its codes and a search opened', async () => {
     const page = await open('/offers?offer=campaign&condition=dear-basket');
     await page.getByTestId('make-codes').click();
     await page.getByTestId('qualifiers').getByTestId('add-condition').first().click();
-    await page.locator('.search-list [role=option]').first().waitFor();
+    await page.locator('[popover]:popover-open [role=option]').first().waitFor();
     expect(await violations(page)).toEqual([]);
     await moveTo(page, new URL('/delivery?zone=nlbe-round&option=nlbe-round-van', page.url()).href);
     await page.getByTestId('offered-when-edit').click();

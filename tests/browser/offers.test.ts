@@ -125,11 +125,8 @@ describe('the goal', () => {
     await saved(page);
     expect(await savedGoal('uk')).toBeUndefined();
     expect(await page.getByTestId('pennant').count()).toBe(0);
-    await page
-      .getByTestId('grid-free-delivery-uk')
-      .locator('xpath=ancestor::td')
-      .getByText('not offered here')
-      .waitFor();
+    await cell.hover();
+    await expect.poll(() => textOf(page, '[data-testid=grid-remark]')).toContain('United Kingdom: not offered here');
     await cell.fill('50.20');
     await cell.press('Enter');
     await saved(page);

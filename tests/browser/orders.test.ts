@@ -8,7 +8,7 @@ import { beforeEach, describe, expect, test } from 'vitest';
 import { generateOrders } from '../../demo/generate-orders.ts';
 import { orderExport } from '../../demo/order-export.ts';
 import { goalOf, readDraft } from '../support/api.ts';
-import { emptyDraft, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
+import { emptyDraft, resetDraft, saved, setDate, textOf, useBrowser } from '../support/browser.ts';
 import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
@@ -70,8 +70,8 @@ describe('the picture', () => {
     await page.goBack();
     await expect.poll(() => textOf(page, '[data-testid=orders-count]')).toMatch(/^2,[89]\d\d of/);
     await page.getByTestId('choose-shopper').selectOption('');
-    await page.getByTestId('choose-from').fill('2025-04-01');
-    await page.getByTestId('choose-to').fill('2025-06-30');
+    await setDate(page, page.getByTestId('choose-from'), '1 April 2025');
+    await setDate(page, page.getByTestId('choose-to'), '30 June 2025');
     await expect.poll(() => textOf(page, '[data-testid=orders-count]')).toMatch(/^1,[34]\d\d of/);
     await page.getByTestId('market-phrase').selectOption('jp');
     await expect.poll(() => textOf(page, '[data-testid=peaks-in-words]')).toContain('JP¥');
@@ -79,8 +79,8 @@ describe('the picture', () => {
     await page.getByTestId('net-curve').waitFor();
     expect(await textOf(page, 'h1')).toContain('Japan');
     await page.getByTestId('choose-option').selectOption('jp-air');
-    await page.getByTestId('choose-from').fill('2024-11-01');
-    await page.getByTestId('choose-to').fill('2024-11-01');
+    await setDate(page, page.getByTestId('choose-from'), '1 Nov 2024');
+    await setDate(page, page.getByTestId('choose-to'), '1 Nov 2024');
     await expect
       .poll(() =>
         page

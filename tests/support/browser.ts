@@ -1,4 +1,4 @@
-import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core';
+import { chromium, type Browser, type BrowserContextOptions, type Locator, type Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, expect, inject } from 'vitest';
 import { emptyPolicy } from '../../src/core/policy/empty.ts';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
@@ -117,3 +117,59 @@ export async function textOf(page: Page, selector: string): Promise<string> {
 
 export const leadOf = (page: Page, cart: string): Promise<string> =>
   textOf(page, `[data-testid=bench-${cart}] [data-testid=lead-text]`);
+
+/** The field of what has opened over the page, once typing goes there. */
+async function openedField(page: Page): Promise<Locator> {
+  const field = page.locator('[popover]:popover-open input').first();
+  await field.waitFor();
+  await expect.poll(() => field.evaluate((input) => document.activeElement === input)).toBe(true);
+  return field;
+}
+
+/** Chooses from a list that is searched: opens it, types, and takes what is found first. */
+export async function choose(page: Page, trigger: Locator, text: string): Promise<void> {
+  await trigger.click();
+  await search(page, text);
+}
+
+/** Types into a searched list that is open, and takes what is found first. */
+export async function search(page: Page, text: string): Promise<void> {
+  const field = await openedField(page);
+  await field.fill(text);
+  await page.locator('[popover]:popover-open [cmdk-item][data-selected=true]').waitFor();
+  await field.press('Enter');
+}
+
+/** Types a date as the reader writes it into the calendar that a field opens. */
+export async function setDate(page: Page, trigger: Locator, text: string): Promise<void> {
+  await trigger.click();
+  const field = await openedField(page);
+  await field.fill(text);
+  await field.press('Enter');
+  await field.waitFor({ state: 'detached' });
+}
+
+/** Drags a row by its handle to where another stands. */
+export async function dragOnto(page: Page, handle: Locator, onto: Locator): Promise<void> {
+  await handle.scrollIntoViewIfNeeded();
+  const [from, to] = [(await handle.boundingBox())!, (await onto.boundingBox())!];
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 8, to.y + to.height / 2, { steps: 12 });
+  // What moves aside has moved by the time it is let go.
+  await page
+    .getByRole('status')
+    .getByText(/would come to/)
+    .first()
+    .waitFor({ state: 'attached' });
+  await page.mouse.move(to.x + 9, to.y + to.height / 2);
+  await page.mouse.up();
+}
+
+/** What stands in a text field with arguments. */
+export const writtenIn = (field: Locator): Promise<string> =>
+  field.evaluate((content) =>
+    content.querySelector('.cm-placeholder')
+      ? ''
+      : [...content.querySelectorAll('.cm-line')].map((line) => line.textContent ?? '').join('\n'),
+  );

@@ -54,7 +54,9 @@ function compileHandling(
 /** Whether some price comes about whatever the cart: a default, a line without condition or range, or ranges of one measure from nothing to open. */
 export function alwaysPriced({ lines, otherwise }: CompiledCharge): boolean {
   // A carrier may fall silent: its line is sure only with a fallback.
-  const sure = lines.filter(({ when, price: { quoted } }) => when === null && (!quoted || quoted.priceOf(null) !== null));
+  const sure = lines.filter(
+    ({ when, price: { quoted } }) => when === null && (!quoted || quoted.priceOf(null) !== null),
+  );
   if (otherwise !== null || sure.some(({ range }) => range === null)) return true;
   return sure.some(({ range }) => {
     let reached = 0;

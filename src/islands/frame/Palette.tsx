@@ -1,4 +1,5 @@
-import { lazy, Suspense, useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { AheadField, nothingTyped } from '../../ui/AheadField.tsx';
 import type { Command } from './commands.ts';
 
 const PaletteList = lazy(() => import('./PaletteList.tsx'));
@@ -20,11 +21,20 @@ export function Palette({ open, close, commands }: { open: boolean; close: () =>
     >
       {open && (
         <div className="modal-box mx-auto mt-[12vh] w-[min(620px,94vw)] p-0">
-          <Suspense fallback={<div className="h-24" />}>
-            <PaletteList commands={commands} close={close} />
-          </Suspense>
+          <Opened commands={commands} close={close} />
         </div>
       )}
     </dialog>
+  );
+}
+
+function Opened({ commands, close }: { commands: readonly Command[]; close: () => void }) {
+  const [typed, setTyped] = useState(nothingTyped);
+  return (
+    <Suspense
+      fallback={<AheadField label="Command palette" placeholder="Go to, do …" typed={typed} change={setTyped} />}
+    >
+      <PaletteList commands={commands} close={close} typed={typed} />
+    </Suspense>
   );
 }

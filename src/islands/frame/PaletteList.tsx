@@ -1,5 +1,6 @@
 import { Command as Menu } from 'cmdk';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { TypedAhead } from '../../ui/AheadField.tsx';
 import { bestMatches } from '../../ui/best-matches.ts';
 import { searchedList } from '../../ui/list-classes.ts';
 import type { Command } from './commands.ts';
@@ -8,9 +9,29 @@ import type { Command } from './commands.ts';
 const mostShown = 40;
 
 /** What the palette has found: the best match first, and nothing that does not match. */
-export default function PaletteList({ commands, close }: { commands: readonly Command[]; close: () => void }) {
-  const [text, setText] = useState('');
+export default function PaletteList({
+  commands,
+  close,
+  typed,
+}: {
+  commands: readonly Command[];
+  close: () => void;
+  /** before the list was there */
+  typed: TypedAhead;
+}) {
+  const [text, setText] = useState(typed.text);
   const found = useMemo(() => bestMatches(commands, text, mostShown), [commands, text]);
+  const run = (command: Command) => {
+    close();
+    command.value();
+  };
+  // Enter that was pressed before the list was there is made good once.
+  const entered = useRef(typed.enter);
+  useEffect(() => {
+    if (!entered.current || !found[0]) return;
+    entered.current = false;
+    run(found[0]);
+  });
   const groups = [...new Set(found.map(({ group }) => group))];
   return (
     <Menu label="Command palette" shouldFilter={false}>
@@ -29,15 +50,7 @@ export default function PaletteList({ commands, close }: { commands: readonly Co
             {found.map(
               (command, index) =>
                 command.group === group && (
-                  <Menu.Item
-                    key={index}
-                    value={`${index}`}
-                    className={searchedList.item}
-                    onSelect={() => {
-                      close();
-                      command.value();
-                    }}
-                  >
+                  <Menu.Item key={index} value={`${index}`} className={searchedList.item} onSelect={() => run(command)}>
                     <span className="min-w-0 truncate">{command.name}</span>
                     {command.hint && <span className="shrink-0 text-fine text-soft">{command.hint}</span>}
                   </Menu.Item>

@@ -15,7 +15,17 @@ export const trail: readonly Stop[] = [
   {
     id: 'delivery',
     name: 'Delivery',
-    parts: ['prices', 'options', 'rate sheet', 'all zones', 'products', 'pick-up places', 'calendars'],
+    parts: [
+      'prices',
+      'options',
+      'this option',
+      'rate sheet',
+      'all zones',
+      'every option',
+      'products',
+      'pick-up places',
+      'calendars',
+    ],
     also: 'shipping carrier rates weight price charge method pick-up courier',
   },
   {
@@ -27,13 +37,13 @@ export const trail: readonly Stop[] = [
   {
     id: 'wording',
     name: 'Wording',
-    parts: ['texts'],
+    parts: ['texts', 'samples'],
     also: 'message banner translation language progress bar strip copy',
   },
   {
     id: 'rehearse',
     name: 'Rehearse',
-    parts: ['cart', 'shop', 'tools'],
+    parts: ['cart', 'tools', 'shop'],
     also: 'test order preview checkout simulate try why',
   },
   {

@@ -173,16 +173,14 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
               />
             </span>
           ))}
-          {regions.length > 0 && (
-            <Choice
-              label="Region with tax rates of its own"
-              shown="add a region"
-              className="btn btn-xs"
-              placeholder="A region"
-              entries={() => regions.map(({ code, name }) => ({ value: code, name, hint: code }))}
-              choose={(region) => edit(setAt(at('tax', 'regions', region), { delivery: tax.delivery }))}
-            />
-          )}
+          <Choice
+            label="Region with tax rates of its own"
+            shown="add a region"
+            className="btn btn-xs"
+            placeholder="A region"
+            entries={() => regions.map(({ code, name }) => ({ value: code, name, hint: code }))}
+            choose={(region) => edit(setAt(at('tax', 'regions', region), { delivery: tax.delivery }))}
+          />
         </p>
         <Languages
           languages={market.languages}

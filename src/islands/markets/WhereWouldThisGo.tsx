@@ -61,19 +61,15 @@ export function WhereWouldThisGo() {
           choose={(code) => code && setCountry(code)}
           testId="where-country"
         />
-        {regions.length > 0 && (
-          <>
-            ,{' '}
-            <RegionChoice
-              label="Region"
-              value={region}
-              none="any region"
-              regions={regions}
-              choose={setRegion}
-              testId="where-region"
-            />
-          </>
-        )}
+        ,{' '}
+        <RegionChoice
+          label="Region"
+          value={region}
+          none="any region"
+          regions={regions}
+          choose={setRegion}
+          testId="where-region"
+        />
         , postcode{' '}
         <input
           className="field"

@@ -38,12 +38,7 @@ export function DateField({
   const day = value.slice(0, 10);
   return (
     <>
-      <Popover
-        label={`${label}: ${shown}`}
-        shown={shown}
-        className={`field ${value === '' ? 'text-soft' : ''}`}
-        testId={testId}
-      >
+      <Popover label={label} shown={shown} className={`field ${value === '' ? 'text-soft' : ''}`} testId={testId}>
         {(close) => (
           <Suspense fallback={<span className="block h-80 w-72" />}>
             <CalendarPanel
