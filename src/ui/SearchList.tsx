@@ -1,9 +1,10 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { AheadField, nothingTyped } from './AheadField.tsx';
 import type GenericFoundList from './FoundList.tsx';
 import type { SearchListProps } from './FoundList.tsx';
+import { lazyPart } from './lazy-part.tsx';
 
-const FoundList = lazy(() => import('./FoundList.tsx')) as unknown as typeof GenericFoundList;
+const FoundList = lazyPart(() => import('./FoundList.tsx')) as unknown as typeof GenericFoundList;
 
 /** A list that is searched by typing; arrows and Enter work from the field. Its script is fetched when one is first opened. */
 export function SearchList<T>(props: Omit<SearchListProps<T>, 'typed'>) {

@@ -131,7 +131,7 @@ export function SortableRow({
   const arrow = (by: -1 | 1) => (
     <button
       type="button"
-      className="btn btn-ghost btn-xs min-w-5 px-0.5 text-soft"
+      className="btn btn-ghost btn-xs min-w-6 px-0.5 text-soft"
       disabled={(by < 0 ? ids[0] : ids.at(-1)) === id}
       onClick={() => move(id, by)}
       aria-label={`Move ${name} ${by < 0 ? 'up' : 'down'}`}
@@ -151,7 +151,7 @@ export function SortableRow({
           <button
             type="button"
             ref={setActivatorNodeRef}
-            className="btn btn-ghost btn-xs min-w-5 cursor-grab touch-none px-0.5 text-faint"
+            className="btn btn-ghost btn-xs min-w-6 cursor-grab touch-none px-0.5 text-faint"
             {...attributes}
             {...listeners}
             aria-label={`Drag ${name} to another place`}

@@ -23,7 +23,7 @@ describe('accessibility of what opens in a stop', () => {
       await page.getByTestId('reasons').waitFor({ state: 'detached' });
     }
     await page.keyboard.press('Control+k');
-    await page.getByRole('option').first().waitFor();
+    await page.getByRole('dialog').getByRole('option').first().waitFor();
     expect(await violations(page)).toEqual([]);
   });
   test('an offer by code with a condition, its codes and a search opened', async () => {

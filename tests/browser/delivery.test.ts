@@ -152,7 +152,7 @@ describe('options', () => {
     await type('label-nl-NL', 'Pakketpunt');
     await type('estimate-max', '5');
     await type('cut-off', '11:30');
-    await page.getByTestId('offered-when').selectOption({ label: 'if Heavy goods' });
+    await choose(page, page.getByTestId('offered-when'), 'if Heavy goods');
     await setDate(page, page.getByRole('button', { name: /^Offered from/ }), '1 December 2026, 08:00');
     await saved(page);
     await expect
@@ -169,7 +169,7 @@ describe('options', () => {
   test('when one is offered is built by keyboard alone, and the bench follows', async () => {
     const page = await open('/delivery?market=nlbe&option=nlbe-parcel-shop');
     const when = async () => (await policy()).options['nlbe-parcel-shop']!.when;
-    await page.getByTestId('offered-when').selectOption('own');
+    await choose(page, page.getByTestId('offered-when'), 'on conditions of its own');
     await page.getByTestId('add-condition').press('Enter');
     await search(page, 'guest');
     // The way to the next one has the focus.
@@ -220,7 +220,7 @@ describe('options', () => {
     const page = await open('/delivery?market=nlbe&option=nlbe-parcel-shop');
     const when = async () => (await linesOf('nlbe-parcel-shop'))[0]!.when;
     await page.getByTestId('charge-kind').selectOption('own');
-    await page.getByTestId('line-when-1').selectOption('own');
+    await choose(page, page.getByTestId('line-when-1'), 'on conditions of its own');
     const line = page.getByTestId('charge-editor');
     const add = async (...texts: string[]) => {
       await line.getByTestId('add-condition').press('Enter');

@@ -55,8 +55,8 @@ describe('the frame', () => {
     await page.waitForURL('**/markets?market=uk');
     await ready(page);
     await page.keyboard.press('Control+k');
-    const field = page.getByRole('combobox');
-    const first = page.getByRole('option').first();
+    const field = page.getByRole('dialog').getByRole('combobox');
+    const first = page.getByRole('dialog').getByRole('option').first();
     for (const [typed, name] of [
       ['undo', 'Undo'],
       ['fold', 'Fold the bench'],
@@ -71,7 +71,9 @@ describe('the frame', () => {
       ['uw bezorging is gratis', 'Uw bezorging is gratis.'],
     ]) {
       await field.fill(typed!);
-      await expect.poll(() => page.getByRole('option').allInnerTexts()).toContainEqual(expect.stringContaining(name!));
+      await expect
+        .poll(() => page.getByRole('dialog').getByRole('option').allInnerTexts())
+        .toContainEqual(expect.stringContaining(name!));
     }
     // What does not match is not opened.
     await field.fill('zzz');

@@ -8,7 +8,7 @@ import { beforeEach, describe, expect, test } from 'vitest';
 import { generateOrders } from '../../demo/generate-orders.ts';
 import { orderExport } from '../../demo/order-export.ts';
 import { goalOf, readDraft } from '../support/api.ts';
-import { emptyDraft, resetDraft, saved, setDate, textOf, useBrowser } from '../support/browser.ts';
+import { choose, emptyDraft, resetDraft, saved, setDate, textOf, useBrowser } from '../support/browser.ts';
 import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
@@ -296,10 +296,10 @@ describe('importing', () => {
     expect(await textOf(page, '[data-testid=file-form]')).toContain('day-month-year');
     expect(await page.getByTestId('form-delimiter').inputValue()).toBe(';');
     // A column loses its meaning and gets it back.
-    await page.getByTestId('column-4').selectOption('');
+    await choose(page, page.getByTestId('column-4'), 'nothing');
     expect(await textOf(page, '[data-testid=import]')).toContain('Still needed: a column for the goods value.');
     expect(await page.getByTestId('check-file').isDisabled()).toBe(true);
-    await page.getByTestId('column-4').selectOption('goods');
+    await choose(page, page.getByTestId('column-4'), 'goods value');
     await page.getByTestId('check-file').click();
     await page.getByTestId('apply-import').waitFor();
     expect(await textOf(page, '[data-testid=import-counts]')).toMatch(
@@ -354,8 +354,31 @@ describe('importing', () => {
   });
 });
 
-test('an empty store says what to do first', async () => {
-  await emptyDraft(here.emptyAddress);
-  const page = await open('/orders', { address: here.emptyAddress });
+test('an empty store says what to do first, and takes a file at once: its markets are proposed', async () => {
+  await emptyDraft(here.blankAddress);
+  const page = await open('/orders', { address: here.blankAddress });
   expect(await page.getByRole('button', { name: 'Load the demo store' }).isVisible()).toBe(true);
+  const rows = [
+    'Order;Date;Country;Currency;Subtotal',
+    'E-1;2026-03-14;Norway;NOK;500,00',
+    'E-2;2026-03-15;Sweden;SEK;650,00',
+    'E-3;2026-03-16;Norway;NOK;800,00',
+  ];
+  await page.getByTestId('import-file').setInputFiles(await fileOf('first.csv', `${rows.join('\r\n')}\r\n`));
+  const proposed = page.getByTestId('proposed-markets');
+  await expect
+    .poll(() => proposed.innerText())
+    .toMatch(/Norway in NOK: Norway; 2 rows\s+Sweden in SEK: Sweden; 1 rows/);
+  expect(await page.getByTestId('check-file').isDisabled()).toBe(true);
+  await page.getByTestId('make-proposed').click();
+  await expect
+    .poll(async () =>
+      Object.values((await readDraft(here.blankAddress)).policy.markets).map(({ currency }) => currency),
+    )
+    .toEqual(['NOK', 'SEK']);
+  await page.getByTestId('check-file').click();
+  await page.getByTestId('apply-import').click();
+  // With its orders the page comes anew.
+  await page.getByTestId('orders-picture').waitFor();
+  await expect.poll(() => textOf(page, '[data-testid=orders-count]')).toBe('2 of 2 orders');
 });

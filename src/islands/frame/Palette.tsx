@@ -1,8 +1,9 @@
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { AheadField, nothingTyped } from '../../ui/AheadField.tsx';
 import type { Command } from './commands.ts';
+import { lazyPart } from '../../ui/lazy-part.tsx';
 
-const PaletteList = lazy(() => import('./PaletteList.tsx'));
+const PaletteList = lazyPart(() => import('./PaletteList.tsx'));
 
 /** The command palette, which fetches its list when it is first opened. */
 export function Palette({ open, close, commands }: { open: boolean; close: () => void; commands: readonly Command[] }) {

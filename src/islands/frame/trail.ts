@@ -3,7 +3,7 @@ export const trail: readonly Stop[] = [
   {
     id: 'orders',
     name: 'Orders',
-    parts: ['distribution', 'trial goal', 'bunches', 'measured response'],
+    parts: ['distribution', 'trial goal', 'bunches', 'percentiles', 'measured response'],
     also: 'past orders histogram average percentile import csv export peaks',
   },
   {
@@ -49,8 +49,8 @@ export const trail: readonly Stop[] = [
   {
     id: 'release',
     name: 'Release',
-    parts: ['changes', 'release', 'earlier releases'],
-    also: 'publish go live hand over roll back history',
+    parts: ['changes', 'release', 'compare', 'earlier releases'],
+    also: 'publish go live hand over roll back history compare reset',
   },
   {
     id: 'results',

@@ -1,10 +1,10 @@
-import { lazy } from 'react';
 import type { DayRate } from '../../core/money/rate-history.ts';
 import { WhenSeen } from '../../ui/chart/WhenSeen.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv } from '../page/save-file.ts';
+import { lazyPart } from '../../ui/lazy-part.tsx';
 
-const RateChart = lazy(() => import('./RateChart.tsx'));
+const RateChart = lazyPart(() => import('./RateChart.tsx'));
 
 /** A currency's rate day by day, with the adopted one across it. */
 export function RateSection({

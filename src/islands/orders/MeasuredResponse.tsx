@@ -1,4 +1,4 @@
-import { lazy, memo, useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { setAssumption } from '../../client/edits/edits.ts';
 import type { OrdersClient } from '../../client/orders/orders-client.ts';
 import type { BunchingResult, NoBunching } from '../../core/orders/bunching.ts';
@@ -19,8 +19,9 @@ import { saveCsv, savePng, saveSvg } from '../page/save-file.ts';
 import { wordsFor } from './words.ts';
 import { part } from '../page/parts.ts';
 import { WhenSeen } from '../../ui/chart/WhenSeen.tsx';
+import { lazyPart } from '../../ui/lazy-part.tsx';
 
-const CounterfactualChart = lazy(() => import('./CounterfactualChart.tsx'));
+const CounterfactualChart = lazyPart(() => import('./CounterfactualChart.tsx'));
 
 const refusals: Record<NoBunching, string> = {
   tooFewOrders: 'Not enough orders to tell: too few lie around this goal in that time.',

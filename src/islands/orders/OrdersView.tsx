@@ -22,6 +22,7 @@ import { amountsIn, monthsOf } from './order-choice.ts';
 import { NetSection } from './net/NetSection.tsx';
 import { OrdersPicture, type Stretch } from './OrdersPicture.tsx';
 import { OrdersSentence } from './OrdersSentence.tsx';
+import { Percentiles } from './Percentiles.tsx';
 import { PeaksTable } from './PeaksTable.tsx';
 import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv, savePng, saveSvg } from '../page/save-file.ts';
@@ -218,7 +219,10 @@ function Studied({
           add={() => setGoals([trial[0]!, secondTrial(trial[0]!, study.peaks)])}
           remove={(index) => setGoals(trial.filter((_, i) => i !== index))}
         />
-        <PeaksTable marketId={marketId} currency={currency} study={study} choose={chooseGroup} />
+        <div>
+          <PeaksTable marketId={marketId} currency={currency} study={study} choose={chooseGroup} />
+          <Percentiles marketId={marketId} currency={currency} study={study} />
+        </div>
       </div>
       {group && (
         <GroupPanel

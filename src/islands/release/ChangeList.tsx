@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { Table, type TableColumn } from '../../ui/Table.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import type { PolicyChange } from '../../core/changes/changes.ts';
@@ -13,7 +14,7 @@ const stops: Record<PolicyChange['stop'], { name: string; href: string }> = {
 /** More rows than these can be searched. */
 const fewRows = 8;
 
-const columns: TableColumn<PolicyChange>[] = [
+const columnsOf = (before: string, after: string): TableColumn<PolicyChange>[] => [
   {
     id: 'stop',
     name: 'Stop',
@@ -25,9 +26,35 @@ const columns: TableColumn<PolicyChange>[] = [
     ),
   },
   { id: 'what', name: 'What', value: ({ subject }) => subject },
-  { id: 'before', name: 'In the release', value: ({ before }) => before ?? 'not there', className: 'text-soft' },
-  { id: 'after', name: 'In the draft', value: ({ after }) => after ?? 'taken away', className: 'font-semibold' },
+  { id: 'before', name: before, value: (change) => change.before ?? 'not there', className: 'text-soft' },
+  { id: 'after', name: after, value: (change) => change.after ?? 'taken away', className: 'font-semibold' },
 ];
+
+/** Differences between two policies. `before`, `after`: what the two are called. */
+export function ChangeTable({
+  label,
+  changes,
+  before,
+  after,
+}: {
+  label: string;
+  changes: PolicyChange[];
+  before: string;
+  after: string;
+}) {
+  const columns = useMemo(() => columnsOf(before, after), [before, after]);
+  return (
+    <Table
+      label={label}
+      columns={columns}
+      rows={changes}
+      keyOf={({ path }) => path}
+      {...(changes.length > fewRows ? { search: 'Find a change' } : {})}
+      save={{ what: label.toLowerCase(), csv: (heading, rows) => saveCsv('changes', heading, rows) }}
+      rowTestId={() => 'change'}
+    />
+  );
+}
 
 /** Each difference in a row: where, what, from what, to what. */
 export function ChangeList({ changes, released }: { changes: PolicyChange[]; released: boolean }) {
@@ -35,15 +62,5 @@ export function ChangeList({ changes, released }: { changes: PolicyChange[]; rel
     return <p className="py-3">The whole draft is new to the shop, which reads nothing until the first release.</p>;
   if (changes.length === 0)
     return <p className="py-3 text-soft">The draft says the same as the release: shoppers would see no difference.</p>;
-  return (
-    <Table
-      label="Changes"
-      columns={columns}
-      rows={changes}
-      keyOf={({ path }) => path}
-      {...(changes.length > fewRows ? { search: 'Find a change' } : {})}
-      save={{ what: 'the changes', csv: (heading, rows) => saveCsv('changes', heading, rows) }}
-      rowTestId={() => 'change'}
-    />
-  );
+  return <ChangeTable label="Changes" changes={changes} before="In the release" after="In the draft" />;
 }

@@ -5,6 +5,7 @@ import { samePolicy } from '../../core/policy/patch.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useChanges, useRelease, useSetRelease } from '../page/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
+import { CompareReleases } from './CompareReleases.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
 import { TestCartWarnings } from './TestCartWarnings.tsx';
 import { LanguageWarnings, TextWarnings } from './TextWarnings.tsx';
@@ -115,6 +116,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
           {problem.title}. {problem.detail}
         </p>
       )}
+      {releases.length > 0 && <CompareReleases releases={releases} />}
       {releases.length > 0 && (
         <ReleaseList
           releases={releases}

@@ -1,23 +1,17 @@
 import { Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
 
-/** How far below what is in view something is fetched already. */
-const ahead = '300px';
-
-/** Draws what is expensive once it comes near; its place is kept from the start, so that nothing moves when it does. */
+/** Draws what is expensive once it comes into view; its place is kept from the start, so that nothing moves when it does. */
 export function WhenSeen({ height, label, children }: { height: number; label: string; children: () => ReactNode }) {
   const place = useRef<HTMLDivElement>(null);
   const [seen, setSeen] = useState(false);
   useEffect(() => {
     const { current } = place;
     if (!current) return;
-    const observer = new IntersectionObserver(
-      (entries) => {
-        if (!entries.some(({ isIntersecting }) => isIntersecting)) return;
-        setSeen(true);
-        observer.disconnect();
-      },
-      { rootMargin: ahead },
-    );
+    const observer = new IntersectionObserver((entries) => {
+      if (!entries.some(({ isIntersecting }) => isIntersecting)) return;
+      setSeen(true);
+      observer.disconnect();
+    });
     observer.observe(current);
     return () => observer.disconnect();
   }, []);

@@ -1,11 +1,11 @@
-import { lazy, Suspense } from 'react';
 import { addDays } from '../../../core/time/day.ts';
 import { writeDay } from '../../../core/time/written-date.ts';
 import { Popover } from '../../../ui/Popover.tsx';
 import { useNotation } from '../../page/page-context.tsx';
 import { dateInWords, type DateKind } from './moments.ts';
+import { lazyPart } from '../../../ui/lazy-part.tsx';
 
-const CalendarPanel = lazy(() => import('./CalendarPanel.tsx'));
+const CalendarPanel = lazyPart(() => import('./CalendarPanel.tsx'), <span className="block h-80 w-72" />);
 
 /**
  * A date that reads as words and opens a calendar; it can be typed there as the reader writes dates. Who types 23:59 as an
@@ -40,20 +40,18 @@ export function DateField({
     <>
       <Popover label={label} shown={shown} className={`field ${value === '' ? 'text-soft' : ''}`} testId={testId}>
         {(close) => (
-          <Suspense fallback={<span className="block h-80 w-72" />}>
-            <CalendarPanel
-              label={label}
-              kind={kind}
-              value={value}
-              least={least}
-              most={most}
-              change={(next) => {
-                close();
-                if (next !== value) change(next);
-              }}
-              none={none}
-            />
-          </Suspense>
+          <CalendarPanel
+            label={label}
+            kind={kind}
+            value={value}
+            least={least}
+            most={most}
+            change={(next) => {
+              close();
+              if (next !== value) change(next);
+            }}
+            none={none}
+          />
         )}
       </Popover>
       {kind === 'until' && value.endsWith('T23:59') && (

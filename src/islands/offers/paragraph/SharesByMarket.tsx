@@ -1,4 +1,4 @@
-import { lazy, useMemo } from 'react';
+import { useMemo } from 'react';
 import { localMoneyOf } from '../../../core/money/local-amount.ts';
 import { countsOrderValue } from '../../../core/offers/order-value-goals.ts';
 import { resolveTarget } from '../../../core/offers/target.ts';
@@ -8,8 +8,9 @@ import type { Offer } from '../../../core/policy/types.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { WhenSeen } from '../../../ui/chart/WhenSeen.tsx';
 import { sharesHeight, type MarketShares } from './market-shares.ts';
+import { lazyPart } from '../../../ui/lazy-part.tsx';
 
-const SharesChart = lazy(() => import('./SharesChart.tsx'));
+const SharesChart = lazyPart(() => import('./SharesChart.tsx'));
 
 /** An offer’s goals on the orders of every market, each line from none to all of its orders: where one lies further right, it asks more of shoppers. */
 export function SharesByMarket({

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { call, type HttpProblem } from '../../../client/http.ts';
 import type { ImportKind } from '../../../core/imports/fields.ts';
 import type { ImportRun } from '../../../contract/shapes/import.ts';
@@ -6,8 +6,9 @@ import type { ImportMapping } from '../../../core/imports/mapping.ts';
 import { ImportList } from './ImportList.tsx';
 import { isUnderWay, RunProgress } from './RunProgress.tsx';
 import { part } from '../../page/parts.ts';
+import { lazyPart } from '../../../ui/lazy-part.tsx';
 
-const ChooseFile = lazy(() => import('./ChooseFile.tsx'));
+const ChooseFile = lazyPart(() => import('./ChooseFile.tsx'), <div className="h-24" />);
 
 /** Importing a file, in place: choosing and mapping, the dry run, taking over; and what was imported before. */
 export function ImportSection({
@@ -125,14 +126,12 @@ export function ImportSection({
         />
       ) : (
         <>
-          <Suspense fallback={<div className="h-24" />}>
-            <ChooseFile
-              key={open}
-              kind={open!}
-              send={(file, heading, mapping) => void send(file, heading, mapping)}
-              close={() => setOpen(null)}
-            />
-          </Suspense>
+          <ChooseFile
+            key={open}
+            kind={open!}
+            send={(file, heading, mapping) => void send(file, heading, mapping)}
+            close={() => setOpen(null)}
+          />
           <ImportList />
         </>
       )}

@@ -1,8 +1,9 @@
-import { lazy, memo, useRef } from 'react';
+import { memo, useRef } from 'react';
 import type { Outcome } from '../../../core/orders/candidates.ts';
 import { WhenSeen } from '../../../ui/chart/WhenSeen.tsx';
+import { lazyPart } from '../../../ui/lazy-part.tsx';
 
-const NetChart = lazy(() => import('./NetChart.tsx'));
+const NetChart = lazyPart(() => import('./NetChart.tsx'));
 
 /** What a goal at each amount would cost and bring a month, under the picture of orders and on the same line. */
 export const NetSection = memo(function NetSection({

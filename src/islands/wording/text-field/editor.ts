@@ -136,7 +136,8 @@ export function createEditor(
           const own = update.transactions.some(
             (transaction) => transaction.docChanged && transaction.annotation(Transaction.addToHistory) !== false,
           );
-          if (own) handlers.typed(update.state.doc.toString());
+          // The page draws in answer, and may not touch the editor while it is at this update itself.
+          if (own) queueMicrotask(() => handlers.typed(update.state.doc.toString()));
         }),
       ],
     }),
