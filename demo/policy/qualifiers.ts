@@ -91,6 +91,7 @@ export const qualifiers: Policy['qualifiers'] = {
     condition(
       'any',
       { kind: 'number', fact: 'line.quantity', operator: 'atLeast', value: 10 },
+      { kind: 'number', fact: 'category.quantity', operator: 'atLeast', value: 20 },
       { kind: 'number', fact: 'cart.items', operator: 'moreThan', value: 24 },
       { kind: 'number', fact: 'cart.lines', operator: 'is', value: 12 },
       { kind: 'goodsNumber', fact: 'cart.quantityOf', goods: { categories: ['kites'] }, operator: 'atLeast', value: 5 },

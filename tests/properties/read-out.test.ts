@@ -95,6 +95,7 @@ const leaf = fc.oneof(
         'cart.chargeableWeight',
         'cart.longestSide',
         'line.quantity',
+        'category.quantity',
       ),
       compared(fc.nat(100_000), 'value'),
     )

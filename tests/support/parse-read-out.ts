@@ -58,6 +58,7 @@ const numbers: [text: string, fact: string, unit: string][] = [
   ['the chargeable weight at 5000 cm³ a kilogram', 'cart.chargeableWeight', ' g'],
   ['the longest side', 'cart.longestSide', ' mm'],
   ['the quantity of some line', 'line.quantity', ''],
+  ['the pieces in some one category', 'category.quantity', ''],
 ];
 const values: [text: string, fact: string][] = [
   ['the goods value', 'cart.goodsValue'],

@@ -154,7 +154,7 @@ const leaf: fc.Arbitrary<Unordered<Leaf>> = fc.oneof(
     fc
       .record({
         kind: fc.constant('number'),
-        fact: fc.constantFrom('shopper.orderCount', 'cart.items', 'cart.lines', 'line.quantity'),
+        fact: fc.constantFrom('shopper.orderCount', 'cart.items', 'cart.lines', 'line.quantity', 'category.quantity'),
         compared: compared(6),
       })
       .map(({ compared: by, ...rest }) => ({ ...rest, ...by })),

@@ -162,7 +162,7 @@ describe('facts of the cart', () => {
   });
   test('counts, weight and size, of goods that need delivery however they are charged', () => {
     const number = (
-      fact: 'cart.items' | 'cart.lines' | 'cart.weight' | 'cart.longestSide' | 'line.quantity',
+      fact: 'cart.items' | 'cart.lines' | 'cart.weight' | 'cart.longestSide' | 'line.quantity' | 'category.quantity',
       value: number,
     ) => holds({ kind: 'number', fact, operator: 'is', value }, cart);
     expect([
@@ -171,7 +171,9 @@ describe('facts of the cart', () => {
       number('cart.weight', 2 * 420 + 780 + 9800),
       number('cart.longestSide', 1300),
       number('line.quantity', 2),
-    ]).toEqual([true, true, true, true, true]);
+      number('category.quantity', 2),
+      number('category.quantity', 5),
+    ]).toEqual([true, true, true, true, true, true, false]);
   });
   test('contains, nothing but, none of; by product, category, tag and price', () => {
     const contents = (

@@ -10,6 +10,7 @@ import { countedValue } from './facts/cart/counted-value.ts';
 import { currency } from './facts/cart/currency.ts';
 import { goodsValue } from './facts/cart/goods-value.ts';
 import { items } from './facts/cart/items.ts';
+import { categoryQuantity } from './facts/cart/category-quantity.ts';
 import { lineQuantity } from './facts/cart/line-quantity.ts';
 import { ofLine } from './facts/cart/line-value.ts';
 import { lines } from './facts/cart/lines.ts';
@@ -58,6 +59,7 @@ export const facts = new Registry<Fact>('fact', ({ id }) => id, [
   valueOf,
   quantityOf,
   lineQuantity,
+  categoryQuantity,
   ofLine,
   weight,
   chargeableWeight,

@@ -674,6 +674,7 @@ export interface NumberFact {
     | 'cart.items'
     | 'cart.lines'
     | 'line.quantity'
+    | 'category.quantity'
     | 'cart.weight'
     | 'cart.chargeableWeight'
     | 'cart.volume'

@@ -93,6 +93,15 @@ function answer(node: ConditionNode, asked: Asked): boolean {
     case 'number': {
       if (node.fact === 'line.quantity')
         return lines.some(({ quantity }) => compare(node.operator, quantity, node.value, node.to));
+      if (node.fact === 'category.quantity')
+        return [...new Set(lines.flatMap(({ product }) => product.categories))].some((category) =>
+          compare(
+            node.operator,
+            sum(lines.filter(({ product }) => product.categories.includes(category)).map(({ quantity }) => quantity)),
+            node.value,
+            node.to,
+          ),
+        );
       const delivered = sizes(lines.filter(({ product }) => product.needsDelivery));
       const daysSince = () => {
         if (!shopper.lastOrderAt) return undefined;
