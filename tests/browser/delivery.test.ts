@@ -174,7 +174,7 @@ describe('options', () => {
     await search(page, 'guest');
     // The way to the next one has the focus.
     await page.keyboard.press('Enter');
-    await search(page, 'heavy');
+    await search(page, 'weight');
     await page.getByTestId('compared-value').fill('300');
     await page.keyboard.press('Enter');
     await expect.poll(when).toEqual({

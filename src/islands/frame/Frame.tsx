@@ -1,17 +1,19 @@
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Bench } from '../bench/Bench.tsx';
-import { commandsOf, type Command } from './commands.ts';
+import type { Command } from './command.ts';
 import { Header } from './Header.tsx';
 import { Notices } from './Notices.tsx';
-import { useDraft, usePolicy } from '../page/draft-context.tsx';
+import { useDraft } from '../page/draft-context.tsx';
 import { PageProvider } from '../page/page-context.tsx';
 import type { PageProps, ThemeChoice } from '../../contract/page.ts';
 import { PartsLine } from './PartsLine.tsx';
 import { Palette } from './Palette.tsx';
 import { remember } from './remember.ts';
-import { Shortcuts } from './Shortcuts.tsx';
+import { lazyPart } from '../../ui/lazy-part.tsx';
 import { Unbroken } from './Unbroken.tsx';
 import type { StopId } from './trail.ts';
+
+const Shortcuts = lazyPart(() => import('./Shortcuts.tsx'), null);
 
 /** Header, workspace and bench around a stop. */
 export function Frame({ stop, props, children }: { stop: StopId; props: PageProps; children: ReactNode }) {
@@ -29,7 +31,6 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
   const [open, setOpen] = useState<'palette' | 'shortcuts' | null>(null);
   const { night, toggleTheme } = useTheme(props.theme);
   const step = useDraft((state) => state.step);
-  const policy = usePolicy();
   const close = useCallback(() => setOpen(null), []);
   const fold = useCallback(() => {
     remember('summant-bench', folded ? 'open' : 'folded');
@@ -84,12 +85,8 @@ function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps
       <Unbroken name="The bench">
         <Bench folded={folded} fold={fold} />
       </Unbroken>
-      <Palette
-        open={open === 'palette'}
-        close={close}
-        commands={open === 'palette' ? commandsOf(policy, actions) : []}
-      />
-      <Shortcuts open={open === 'shortcuts'} close={close} />
+      <Palette open={open === 'palette'} close={close} actions={actions} />
+      {open === 'shortcuts' && <Shortcuts close={close} />}
     </div>
   );
 }

@@ -1,12 +1,12 @@
 import { Suspense, useEffect, useRef, useState } from 'react';
 import { AheadField, nothingTyped } from '../../ui/AheadField.tsx';
-import type { Command } from './commands.ts';
+import type { Command } from './command.ts';
 import { lazyPart } from '../../ui/lazy-part.tsx';
 
 const PaletteList = lazyPart(() => import('./PaletteList.tsx'));
 
 /** The command palette, which fetches its list when it is first opened. */
-export function Palette({ open, close, commands }: { open: boolean; close: () => void; commands: readonly Command[] }) {
+export function Palette({ open, close, actions }: { open: boolean; close: () => void; actions: readonly Command[] }) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     if (open) dialog.current?.showModal();
@@ -22,20 +22,20 @@ export function Palette({ open, close, commands }: { open: boolean; close: () =>
     >
       {open && (
         <div className="modal-box mx-auto mt-[12vh] w-[min(620px,94vw)] p-0">
-          <Opened commands={commands} close={close} />
+          <Opened actions={actions} close={close} />
         </div>
       )}
     </dialog>
   );
 }
 
-function Opened({ commands, close }: { commands: readonly Command[]; close: () => void }) {
+function Opened({ actions, close }: { actions: readonly Command[]; close: () => void }) {
   const [typed, setTyped] = useState(nothingTyped);
   return (
     <Suspense
       fallback={<AheadField label="Command palette" placeholder="Go to, do …" typed={typed} change={setTyped} />}
     >
-      <PaletteList commands={commands} close={close} typed={typed} />
+      <PaletteList actions={actions} close={close} typed={typed} />
     </Suspense>
   );
 }

@@ -3,22 +3,27 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { TypedAhead } from '../../ui/AheadField.tsx';
 import { bestMatches } from '../../ui/best-matches.ts';
 import { searchedList } from '../../ui/list-classes.ts';
-import type { Command } from './commands.ts';
+import { usePolicy } from '../page/draft-context.tsx';
+import type { Command } from './command.ts';
+import { commandsOf } from './commands.ts';
 
 /** More are found by typing further. */
 const mostShown = 40;
 
 /** What the palette has found: the best match first, and nothing that does not match. */
 export default function PaletteList({
-  commands,
+  actions,
   close,
   typed,
 }: {
-  commands: readonly Command[];
+  /** what the frame itself can do */
+  actions: readonly Command[];
   close: () => void;
   /** before the list was there */
   typed: TypedAhead;
 }) {
+  const policy = usePolicy();
+  const commands = useMemo(() => commandsOf(policy, actions), [policy, actions]);
   const [text, setText] = useState(typed.text);
   const found = useMemo(() => bestMatches(commands, text, mostShown), [commands, text]);
   const run = (command: Command) => {

@@ -17,12 +17,10 @@ const shortcuts: [keys: string, does: string][] = [
   ['Esc', 'Leave a field with its old value, or a list'],
 ];
 
-export function Shortcuts({ open, close }: { open: boolean; close: () => void }) {
+/** The keys there are; opened as soon as it has come. */
+export default function Shortcuts({ close }: { close: () => void }) {
   const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
-    if (open) dialog.current?.showModal();
-    else dialog.current?.close();
-  }, [open]);
+  useEffect(() => dialog.current?.showModal(), []);
   return (
     <dialog
       ref={dialog}

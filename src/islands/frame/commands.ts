@@ -1,11 +1,8 @@
 import { inOrder } from '../../core/ordered.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { stateName, textAddresses, textAt } from '../../core/wording/text-address.ts';
-import type { SearchEntry } from '../../ui/best-matches.ts';
+import type { Command } from './command.ts';
 import { trail } from './trail.ts';
-
-/** Something the palette reaches: it is found by its name, and by everyday words that people have for it. */
-export type Command = SearchEntry<() => void>;
 
 const go = (address: string) => () => window.location.assign(address);
 

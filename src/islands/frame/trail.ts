@@ -49,7 +49,7 @@ export const trail: readonly Stop[] = [
   {
     id: 'release',
     name: 'Release',
-    parts: ['changes', 'release', 'compare', 'earlier releases'],
+    parts: ['changes', 'release', 'earlier releases', 'compare'],
     also: 'publish go live hand over roll back history compare reset',
   },
   {

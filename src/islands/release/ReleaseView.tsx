@@ -116,7 +116,6 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
           {problem.title}. {problem.detail}
         </p>
       )}
-      {releases.length > 0 && <CompareReleases releases={releases} />}
       {releases.length > 0 && (
         <ReleaseList
           releases={releases}
@@ -126,6 +125,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
           }
         />
       )}
+      {releases.length > 0 && <CompareReleases releases={releases} />}
     </div>
   );
 }

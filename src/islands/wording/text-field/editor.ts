@@ -68,6 +68,8 @@ const attributesOf = ({ label, language, direction, breaks }: EditorSetting) =>
     lang: language,
     dir: direction,
     spellcheck: 'true',
+    // Else the browser carries the look of what is typed over into styles within the page, which its policy refuses.
+    contenteditable: 'plaintext-only',
   });
 
 /** Everything that can follow an open brace; what is typed of a name already is replaced, with its closing brace. */
