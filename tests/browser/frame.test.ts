@@ -128,6 +128,7 @@ describe('the frame', () => {
       const page = await open(path, { viewport: { width, height } });
       expect(
         await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+        path,
       ).toBeLessThanOrEqual(0);
       await page.context().close();
     }

@@ -4,16 +4,17 @@ import type { ReplayNews } from '../../client/orders/replay-messages.ts';
 import type { Fact } from '../../core/conditions/fact.ts';
 import { unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import { inOrder } from '../../core/ordered.ts';
-import type { Replay } from '../../core/orders/replay.ts';
 import { usePolicy } from '../page/draft-context.tsx';
-import { useNotation, useNow, useRelease } from '../page/page-context.tsx';
-import { ReplayExamples } from './ReplayExamples.tsx';
+import { useNow, useRelease } from '../page/page-context.tsx';
+import type { MarketReplay } from './EffectTable.tsx';
 import { part } from '../page/parts.ts';
-import { Becomes } from '../../ui/Becomes.tsx';
+import { lazyPart } from '../../ui/lazy-part.tsx';
+
+const EffectTable = lazyPart(() => import('./EffectTable.tsx'), <p className="text-soft">Drawing …</p>);
 
 interface Running {
   share: number;
-  results: ReadonlyMap<string, { replay: Replay; whole: boolean }>;
+  results: ReadonlyMap<string, MarketReplay>;
   left: ReadonlyMap<string, string>;
   done: boolean;
   /** why it ended before its time */
@@ -37,7 +38,6 @@ function withNews(running: Running, news: ReplayNews): Running {
 /** What past orders would have paid for delivery under the draft, against the current release. */
 export function Effect() {
   const policy = usePolicy();
-  const { money, locale } = useNotation();
   const release = useRelease();
   const now = useNow();
   const stopReplay = useRef<() => void>(() => {});
@@ -71,7 +71,6 @@ export function Effect() {
     stopReplay.current();
     setRunning(null);
   };
-  const count = new Intl.NumberFormat(locale);
   const unknown = [
     ...new Set(
       Object.values(policy.offers).flatMap(({ on, when }) => (on && when ? unknownToExports(when, policy) : [])),
@@ -113,75 +112,7 @@ export function Effect() {
         )}
         {unknown.length > 0 && <Untold facts={unknown} />}
       </p>
-      {running && running.results.size > 0 && (
-        <div className="overflow-x-auto">
-          <table className="table table-xs" data-testid="effect-table">
-            <thead>
-              <tr className="border-b border-hairline text-soft">
-                {[
-                  'Market',
-                  'Orders',
-                  'pay less',
-                  'pay more',
-                  'pay the same',
-                  'for delivery in all',
-                  'given away by offers',
-                  'for example',
-                ].map((head, index) => (
-                  <th
-                    key={head}
-                    scope="col"
-                    className={`py-1 pr-4 font-normal ${index > 0 && index < 7 ? 'text-right' : ''}`}
-                  >
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {inOrder(policy.markets).map(([id, { name, currency }]) => {
-                const result = running.results.get(id);
-                const reason = running.left.get(id);
-                if (!result) return reason ? <LeftRow key={id} name={name} reason={reason} /> : null;
-                const { replay, whole } = result;
-                return (
-                  <tr
-                    key={id}
-                    className={`border-b border-hairline ${whole ? '' : 'text-soft'}`}
-                    data-testid={`effect-${id}`}
-                    data-whole={whole}
-                  >
-                    <th scope="row" className="py-1 pr-4 font-normal">
-                      {name}
-                    </th>
-                    <td className="py-1 pr-4 text-right">
-                      {count.format(replay.orders)}
-                      {whole ? '' : ' sampled'}
-                    </td>
-                    {[replay.less, replay.more, replay.same].map((orders, index) => (
-                      <td key={index} className="py-1 pr-4 text-right">
-                        {count.format(orders)}
-                      </td>
-                    ))}
-                    <td className={`py-1 pr-4 text-right ${replay.change === 0 ? '' : 'font-semibold'}`}>
-                      {replay.change > 0 ? '+' : ''}
-                      {money(replay.change, currency)}
-                    </td>
-                    <td className="py-1 pr-4 text-right whitespace-nowrap">
-                      {money(replay.givenBefore, currency)}
-                      <Becomes />
-                      {money(replay.givenNow, currency)}
-                    </td>
-                    <td className="py-1">
-                      <ReplayExamples marketId={id} examples={replay.examples} />
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </div>
-      )}
+      {running && running.results.size > 0 && <EffectTable results={running.results} left={running.left} />}
     </section>
   );
 }
@@ -203,16 +134,5 @@ function Untold({ facts }: { facts: readonly Fact[] }) {
       )}
       .
     </span>
-  );
-}
-
-function LeftRow({ name, reason }: { name: string; reason: string }) {
-  return (
-    <tr className="border-b border-hairline text-soft">
-      <th scope="row" className="py-1 pr-4 font-normal">
-        {name}
-      </th>
-      <td colSpan={7}>{reason}</td>
-    </tr>
   );
 }

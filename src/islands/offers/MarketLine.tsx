@@ -1,3 +1,4 @@
+import { lazyPart } from '../../ui/lazy-part.tsx';
 import { useCallback, useMemo } from 'react';
 import { setTarget } from '../../client/edits/edits.ts';
 import { compilePolicy, sameRules, type CompiledZone } from '../../core/evaluation/compile.ts';
@@ -9,9 +10,10 @@ import { sweepZone } from '../../core/sweep/sweep.ts';
 import { useDraft, usePolicy } from '../page/draft-context.tsx';
 import { useNow, useRelease } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
-import { NetLine } from './NetLine.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { SpendLine, type AsideGoal, type SpendGoal } from '../spend-line/SpendLine.tsx';
+
+const NetLine = lazyPart(() => import('./NetLine.tsx'), <></>);
 
 /** The spend line of a zone, with the goal of the offer looked at and those beside it. */
 export function MarketLine({

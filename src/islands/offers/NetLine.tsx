@@ -11,7 +11,7 @@ import type { SpendScale } from '../spend-line/scale.ts';
 const allOrders = {};
 
 /** What a goal at each amount would bring or cost a month, thinly over the spend line; worked out from the market's orders under its assumptions, as at Orders. */
-export const NetLine = memo(function NetLine({ marketId, scale }: { marketId: string; scale: SpendScale }) {
+const NetLine = memo(function NetLine({ marketId, scale }: { marketId: string; scale: SpendScale }) {
   const assumption = useDraft((state) => state.saved.policy.assumptions?.[marketId]);
   const { orders, problem } = useMarketOrders(marketId, allOrders);
   const study = orders?.market === marketId && orders.study.summary ? orders.study : null;
@@ -97,3 +97,5 @@ function Line({ scale, curve }: { scale: SpendScale; curve: readonly Outcome[] }
     </g>
   );
 }
+
+export default NetLine;
