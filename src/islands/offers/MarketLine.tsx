@@ -1,4 +1,3 @@
-import { lazyPart } from '../../ui/lazy-part.tsx';
 import { useCallback, useMemo } from 'react';
 import { setTarget } from '../../client/edits/edits.ts';
 import { compilePolicy, sameRules, type CompiledZone } from '../../core/evaluation/compile.ts';
@@ -12,6 +11,7 @@ import { useNow, useRelease } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { SpendLine, type AsideGoal, type SpendGoal } from '../spend-line/SpendLine.tsx';
+import { lazyPart } from '../../ui/lazy-part.tsx';
 
 const NetLine = lazyPart(() => import('./NetLine.tsx'), <></>);
 
