@@ -68,8 +68,6 @@ const attributesOf = ({ label, language, direction, breaks }: EditorSetting) =>
     lang: language,
     dir: direction,
     spellcheck: 'true',
-    // Else the browser carries the look of what is typed over into styles within the page, which its policy refuses.
-    contenteditable: 'plaintext-only',
   });
 
 /** Everything that can follow an open brace; what is typed of a name already is replaced, with its closing brace. */
@@ -97,6 +95,16 @@ const completing =
     };
   };
 
+/** Typed text goes in through the state: the browser would carry the look of what it replaces into styles within the page, which the security policy refuses. */
+const typing = EditorView.domEventHandlers({
+  beforeinput: (event, view) => {
+    if (event.inputType !== 'insertText' || !event.data || view.composing) return false;
+    view.dispatch(view.state.replaceSelection(event.data), { userEvent: 'input.type', scrollIntoView: true });
+    event.preventDefault();
+    return true;
+  },
+});
+
 /** Makes a text field in a shadow root, whose style sheets are its own: the page's security policy stays as strict as it is. */
 export function createEditor(
   root: ShadowRoot,
@@ -116,6 +124,7 @@ export function createEditor(
         history(),
         EditorView.lineWrapping,
         looks,
+        typing,
         marksField,
         attributes.of(attributesOf(setting)),
         shown.of(placeholder(setting.inherited)),
