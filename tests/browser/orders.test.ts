@@ -382,3 +382,18 @@ test('an empty store says what to do first, and takes a file at once: its market
   await page.getByTestId('orders-picture').waitFor();
   await expect.poll(() => textOf(page, '[data-testid=orders-count]')).toBe('2 of 2 orders');
 });
+
+test('percentiles: the share typed is answered by the value that so many orders do not exceed', async () => {
+  const page = await open('/orders?market=nlbe');
+  const value = page.getByTestId('percentile-value');
+  await value.scrollIntoViewIfNeeded();
+  const number = async () => Number((await value.innerText()).replaceAll(/[^\d.]/g, ''));
+  await expect.poll(number).toBeGreaterThan(0);
+  const ofEighty = await number();
+  const median = page.getByTestId('percentiles').locator('div', { has: page.getByText('50 %', { exact: true }) });
+  const ofFifty = (await median.locator('dd').innerText()).replaceAll(/[^\d.]/g, '');
+  await page.getByTestId('percentile').fill('50');
+  await page.getByTestId('percentile').press('Enter');
+  await expect.poll(number).toBe(Number(ofFifty));
+  expect(await number()).toBeLessThan(ofEighty);
+});

@@ -205,3 +205,39 @@ test('a goal is dragged, released, seen by the shop, and rolled back', async () 
     new RegExp(`1 change since release ${before.release + 2}`),
   );
 });
+
+test('two releases are compared, and the draft is reset to one in an edit that undo takes back', async () => {
+  const page = await open('/offers');
+  const settle = async (amount: string) => {
+    await page.getByTestId('goal-field').fill(amount);
+    await page.getByTestId('goal-field').press('Enter');
+    await saved(page);
+  };
+  const goalOf = async () => JSON.stringify((await readDraft(address)).policy.offers['free-delivery']!.goals);
+  const before = await goalOf();
+  const releaseIt = async (note: string) => {
+    await moveTo(page, `${address}/release`);
+    await page.getByTestId('release-note').fill(note);
+    await page.getByTestId('release-button').click();
+    await page.getByText(/Release \d+ is what the shop uses now\./).waitFor();
+  };
+  await settle('61');
+  await releaseIt('sixty-one');
+  await moveTo(page, `${address}/offers`);
+  await settle('62');
+  const latest = await goalOf();
+  await releaseIt('sixty-two');
+
+  await page.reload();
+  await page.getByTestId('compare-from').waitFor();
+  const compared = page.getByTestId('compare-releases');
+  await expect.poll(async () => plain(await compared.innerText())).toMatch(/€61\.00\s+€62\.00/);
+  await page.getByTestId('reset-draft').click();
+  await expect.poll(goalOf).not.toBe(latest);
+  expect(await goalOf()).not.toBe(before);
+  await saved(page);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect.poll(goalOf).toBe(latest);
+});
+
+const plain = (text: string) => text.replaceAll(/[\u00a0\u202f]/g, ' ');
