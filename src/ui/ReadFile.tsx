@@ -28,7 +28,7 @@ export function ReadFile({
         {label}{' '}
         <input
           type="file"
-          className="file-input file-input-xs max-w-full"
+          className="file-input file-input-xs w-56 max-w-full"
           accept={accept}
           onChange={(event) => void choose(event.target.files?.[0])}
           data-testid={testId}

@@ -64,6 +64,9 @@ describe('moving prices', () => {
       'it is neither flat nor in steps',
     );
   });
+  test.each(['+ 0.50', '+0.5', '- 1', '−1,25', '2'])('“%s” is an amount to move by', (by) =>
+    expect(isPriceStep(amount(by))).toBe(true),
+  );
   test.each(['', '1e3', '--1', '1.2345', 'abc'])('“%s” is no amount to move by', (by) =>
     expect(isPriceStep(amount(by))).toBe(false),
   );

@@ -22,7 +22,7 @@ export interface PriceChanges {
 }
 
 const signed = (text: string): { sign: 1 | -1; plain: string } => {
-  const trimmed = text.trim().replace(/^\+/, '');
+  const trimmed = text.trim().replace(/^\+\s*/, '');
   return /^[-−]/.test(trimmed) ? { sign: -1, plain: trimmed.slice(1).trim() } : { sign: 1, plain: trimmed };
 };
 

@@ -58,7 +58,7 @@ export function OptionList({
                   data-testid={`row-${id}`}
                 >
                   {({ handle, arrows, onKey }) => (
-                    <div className="flex flex-wrap items-baseline gap-x-3" onKeyDown={onKey}>
+                    <div className="flex flex-wrap items-baseline gap-x-3 sm:flex-nowrap" onKeyDown={onKey}>
                       <span className="flex items-center self-center">
                         {handle}
                         {arrows}
@@ -76,7 +76,7 @@ export function OptionList({
                       </svg>
                       <button
                         type="button"
-                        className={`btn btn-ghost btn-xs justify-start px-1 font-semibold ${option.on ? '' : 'text-soft line-through'}`}
+                        className={`btn btn-ghost btn-xs shrink justify-start px-1 text-left font-semibold whitespace-normal ${option.on ? '' : 'text-soft line-through'}`}
                         aria-expanded={open === id}
                         onClick={() => setOpen(id)}
                         data-testid={`open-${id}`}
