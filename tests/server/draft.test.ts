@@ -46,13 +46,13 @@ describe('an edit', () => {
       body: {
         revision: before.revision + 1,
         canRedo: null,
-        canUndo: 'Goal of “Free delivery” in Netherlands & Belgium',
+        canUndo: 'Goal of “Free delivery” in Netherlands & Belgium: €75.00 becomes €80.00',
       },
     });
     expect(goalOf(edited.body.policy, 'nlbe')).toBe(8000);
     const undone = await call<DraftBody>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': edited.etag! } });
     expect(undone.body.policy).toEqual(before.policy);
-    expect(undone.body.canRedo).toBe('Goal of “Free delivery” in Netherlands & Belgium');
+    expect(undone.body.canRedo).toBe('Goal of “Free delivery” in Netherlands & Belgium: €75.00 becomes €80.00');
     const redone = await call<DraftBody>(address, 'POST', '/api/draft/redo', { headers: { 'if-match': undone.etag! } });
     expect(goalOf(redone.body.policy, 'nlbe')).toBe(8000);
     const again = await call<DraftBody>(address, 'POST', '/api/draft/undo', { headers: { 'if-match': redone.etag! } });
