@@ -16,11 +16,11 @@ test.each([
   ['nlbe-parcel-shop', '4.50'],
   ['nlbe-islands-ferry', '8.95, 11.95 from 2 kg, 18.95 from 10 kg'],
   ['nlbe-islands-air', 'what island-air quotes and 12.5 % and 1.50, nothing when it is silent'],
-  ['nlbe-round-van', '2.50 and 0.50 for each started 1 item, at most 6.00'],
+  ['nlbe-round-van', '2.50 and 0.50 for each item, at most 6.00'],
   ['deat-express', 'what gale-express quotes and 10 % and 0.50, 14.90 when it is silent'],
   [
     'deat-austria-door',
-    'the highest of what applies: 6.90 and 1.20 for each started 1 kg of weight; 9.90 and 0.15 for each 1000 cm³ of volume',
+    'the highest of what applies: 6.90 and 1.20 for each started kg of weight; 9.90 and 0.15 for each 1000 cm³ of volume',
   ],
   [
     'uk-highlands-parcel',
@@ -28,7 +28,7 @@ test.each([
   ],
   ['dk-door', '59.00 from 1 line to below 4 lines of number of lines; otherwise 69.00'],
   ['dk-parcel-shop', '39.00 for the first item, 5.00 for each further one'],
-  ['ch-economy', '5.90 and 0.85 for each 1 kg'],
+  ['ch-economy', '5.90 and 0.85 for each kg'],
   ['us-far-economy', '9.95 an item'],
   ['jp-air', '1200 and 300 for each started 500 g of chargeable weight; plus handling of 150'],
 ])('%s: %s', (id, words) => expect(said(id)).toBe(words));

@@ -3,7 +3,7 @@ import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount, Policy } from '../policy/types.ts';
 import { measures, type ChargeMeasure } from '../cart/charge-measure.ts';
-import { countInWords } from './count-in-words.ts';
+import { countInWords, unitInWords } from './count-in-words.ts';
 import { presetOfCharge } from './presets.ts';
 import type { PriceWords } from './prices/price-kind.ts';
 import { priceKindOf } from './prices/registry.ts';
@@ -45,7 +45,7 @@ export class ChargeWords implements PriceWords {
           )
           .join(', ');
       case 'baseAndFactor':
-        return `${this.amount(preset.base)} and ${this.amount(preset.factor)} for each ${preset.started ? 'started ' : ''}${countInWords(preset.measure, preset.per)}`;
+        return `${this.amount(preset.base)} and ${this.amount(preset.factor)} for each ${unitInWords(preset.measure, preset.per, preset.started)}`;
       default:
         return this.#byLines(charge);
     }

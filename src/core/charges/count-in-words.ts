@@ -16,3 +16,9 @@ export function countInWords(measure: Exclude<ChargeMeasure, 'goodsValue'>, coun
       return count >= 1000 && count % 10 === 0 ? `${count / 1000} kg` : `${count} g`;
   }
 }
+
+/** What is counted again and again: “item”, “started kg”, “started 500 g”. Of what comes whole, a single one is never begun. */
+export function unitInWords(measure: Exclude<ChargeMeasure, 'goodsValue'>, per: number, started: boolean): string {
+  const whole = per === 1 && (measure === 'items' || measure === 'lines');
+  return `${started && !whole ? 'started ' : ''}${countInWords(measure, per).replace(/^1 /, '')}`;
+}

@@ -78,7 +78,7 @@ export function PartsLine({ stop }: { stop: StopId }) {
         </a>
       ))}
       {names.length > 1 && (
-        <span className="ml-auto hidden shrink-0 items-center gap-1 text-fine text-soft lg:flex" aria-hidden>
+        <span className="ml-auto hidden shrink-0 items-center gap-1 text-fine text-soft xl:flex" aria-hidden>
           <kbd className="kbd kbd-xs">[</kbd>
           <kbd className="kbd kbd-xs">]</kbd>
         </span>

@@ -3,7 +3,7 @@ import type { PricePerUnit } from '../../policy/types.ts';
 import { money, number, yes } from '../../trace/trace.ts';
 import type { ChargeInput } from '../charge-input.ts';
 import { chargeMeasure, measures, type ChargeMeasure } from '../../cart/charge-measure.ts';
-import { countInWords } from '../count-in-words.ts';
+import { unitInWords } from '../count-in-words.ts';
 import { bounded, boundsInWords, boundsParts, boundsSchema, checkBounds, compileBounds, sayBounds } from './bounds.ts';
 import type { CompiledRange, PriceKindRecord, PricePart } from './price-kind.ts';
 
@@ -71,9 +71,10 @@ export const perUnit: PriceKindRecord<PricePerUnit> = {
     const within = boundsInWords(bounds, words);
     if (!units) return `${words.amount(fixed)}${within}`;
     const { measure, per, started } = units;
-    const size = measure === 'goodsValue' ? words.money(per) : countInWords(measure, per);
+    const size =
+      measure === 'goodsValue' ? `${started ? 'started ' : ''}${words.money(per)}` : unitInWords(measure, per, started);
     const of = measures[measure].saysItself ? '' : ` of ${measures[measure].name}`;
-    return `${words.amount(fixed)} and ${words.amount(units.amount)} for each ${started ? 'started ' : ''}${size}${of}${within}`;
+    return `${words.amount(fixed)} and ${words.amount(units.amount)} for each ${size}${of}${within}`;
   },
   check(price, amount, at, fault) {
     amount(price.fixed, `${at}/fixed`);
