@@ -71,7 +71,11 @@ test('a release is made', async () => {
   await typeInto(page, page.getByTestId('grid-free-delivery-nlbe'), '79');
   await page.keyboard.press('Enter');
   await saved(page);
-  await tabTo(page, page.getByRole('link', { name: 'Release', exact: true }));
+  await page.keyboard.press('Control+k');
+  const palette = page.getByRole('dialog').getByRole('combobox');
+  await expect.poll(() => palette.evaluate((field) => field === document.activeElement)).toBe(true);
+  await page.keyboard.type('release');
+  await expect.poll(() => page.getByRole('dialog').getByRole('option').first().innerText()).toContain('Release');
   await page.keyboard.press('Enter');
   await typeInto(page, page.getByTestId('release-note'), 'by keys');
   await tabTo(page, page.getByTestId('release-button'));
