@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState, type RefObject } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { orderValueGoals } from '../../core/offers/order-value-goals.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { candidateCurve, type Outcome } from '../../core/orders/candidates.ts';
@@ -19,7 +19,7 @@ import { GroupPanel } from './GroupPanel.tsx';
 import { ImportSection } from './import/ImportSection.tsx';
 import { MeasuredResponse } from './MeasuredResponse.tsx';
 import { amountsIn, monthsOf } from './order-choice.ts';
-import { NetSection } from './net/NetSection.tsx';
+import { expectNetChart, NetSection } from './net/NetSection.tsx';
 import { OrdersPicture, type Stretch } from './OrdersPicture.tsx';
 import { OrdersSentence } from './OrdersSentence.tsx';
 import { Percentiles } from './Percentiles.tsx';
@@ -45,6 +45,7 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
   const here = orders?.market === marketId ? orders : null;
   const inside = useRef<HTMLDivElement>(null);
   const width = useWidth(inside, designWidth);
+  useEffect(expectNetChart, []);
   const content = () => {
     if (problem)
       return (

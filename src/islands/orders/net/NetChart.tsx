@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import { memo, useDeferredValue, useMemo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import {
   Area,
   ComposedChart,
@@ -18,7 +18,10 @@ import { useWidth } from '../../../ui/use-width.ts';
 import { useNotation } from '../../page/page-context.tsx';
 import { margin } from '../order-scale.ts';
 
+/** px */
 const height = 132;
+const top = 8;
+const axisHeight = 30;
 
 /** One amount at which a goal could stand; amounts a month in minor units. */
 interface NetPoint {
@@ -44,12 +47,33 @@ export default function NetChart({
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, 884);
   const points = useMemo(() => curve.map(pointOf), [curve]);
-  // Trial goals are dragged above: the chart follows when there is time.
-  const trial = useDeferredValue(goals);
   return (
-    <div ref={box} data-testid="net-curve">
-      <Curves points={points} currency={currency} end={end} width={width} goals={trial} />
+    <div ref={box} className="relative" data-testid="net-curve">
+      <Curves points={points} currency={currency} end={end} width={width} />
+      <TrialLines goals={goals} end={end} width={width} />
     </div>
+  );
+}
+
+/** Where the goals on trial stand. Over the chart and not of it: they are dragged, and the curves need not be drawn anew for that. */
+function TrialLines({ goals, end, width }: { goals: readonly number[]; end: number; width: number }) {
+  const x = scaleLinear([0, end], [margin.left, width - margin.right]);
+  return (
+    <svg width={width} height={height} className="pointer-events-none absolute top-0 left-0" aria-hidden>
+      {goals
+        .filter((goal) => goal <= end)
+        .map((goal, index) => (
+          <line
+            key={index}
+            x1={x(goal)}
+            x2={x(goal)}
+            y1={top}
+            y2={height - axisHeight}
+            className="stroke-base-content"
+            strokeWidth="1.5"
+          />
+        ))}
+    </svg>
   );
 }
 
@@ -66,13 +90,11 @@ const Curves = memo(function Curves({
   currency,
   end,
   width,
-  goals,
 }: {
   points: readonly NetPoint[];
   currency: string;
   end: number;
   width: number;
-  goals: readonly number[];
 }) {
   const { locale } = useNotation();
   const highest = points.reduce((most, { gain, may }) => Math.max(most, gain, may[1]), 1);
@@ -91,11 +113,12 @@ const Curves = memo(function Curves({
       width={width}
       height={height}
       data={points as NetPoint[]}
-      margin={{ top: 8, right: margin.right, bottom: 0, left: 0 }}
+      margin={{ top, right: margin.right, bottom: 0, left: 0 }}
       accessibilityLayer
       title="What a goal at each amount would bring a month"
     >
       <XAxis
+        height={axisHeight}
         dataKey="goal"
         type="number"
         domain={[0, end]}
@@ -139,9 +162,6 @@ const Curves = memo(function Curves({
         isAnimationActive={false}
       />
       <Line dataKey="net" stroke="var(--ember-ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
-      {goals.map((goal, index) => (
-        <ReferenceLine key={index} x={goal} stroke="var(--color-base-content)" strokeWidth={1.5} ifOverflow="hidden" />
-      ))}
       {best && (
         <ReferenceDot x={best.goal} y={best.net} r={3.5} fill="var(--ember-ink)" stroke="none" ifOverflow="hidden" />
       )}

@@ -3,7 +3,11 @@ import type { Outcome } from '../../../core/orders/candidates.ts';
 import { WhenSeen } from '../../../ui/chart/WhenSeen.tsx';
 import { lazyPart } from '../../../ui/lazy-part.tsx';
 
-const NetChart = lazyPart(() => import('./NetChart.tsx'));
+const fetchNetChart = () => import('./NetChart.tsx');
+const NetChart = lazyPart(fetchNetChart);
+
+/** Begins to fetch the chart while the orders that it shows are still on their way. */
+export const expectNetChart = (): void => void fetchNetChart().catch(() => undefined);
 
 /** What a goal at each amount would cost and bring a month, under the picture of orders and on the same line. */
 export const NetSection = memo(function NetSection({
