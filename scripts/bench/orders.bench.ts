@@ -89,7 +89,7 @@ export async function bars(): Promise<Bar[]> {
     ];
     return [
       bar('Orders opens over 1,024,000 orders, the largest market drawn', opened.slice(1), 1500),
-      bar('  with the chart beneath it, whose script is fetched apart', whole.slice(1), 2000),
+      bar('  with the chart beneath it, whose script is fetched apart', whole.slice(1), 1500),
       bar('  another market', markets, 500),
       bar('  another period', periods, 500),
       ...dragged('a trial goal dragged over 360,000 orders', goal),
