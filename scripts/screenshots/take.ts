@@ -32,11 +32,13 @@ async function chooseExport(page: Page): Promise<void> {
 async function showDrift(page: Page): Promise<void> {
   await page.getByTestId('drift-table').waitFor();
   await page.getByTestId('drift-table').scrollIntoViewIfNeeded();
+  await page.locator('[data-testid=rate-chart] svg').first().waitFor();
 }
 
 async function openConditions(page: Page): Promise<void> {
   await page.getByTestId('offered-when-edit').click();
   await page.getByTestId('add-condition').click();
+  await page.locator('[popover]:popover-open [cmdk-item]').first().waitFor();
   await page.getByTestId('condition-editor').evaluate((editor) => editor.scrollIntoView({ block: 'center' }));
 }
 

@@ -34,7 +34,7 @@ export const Trail = memo(function Trail({ stop }: { stop: StopId }) {
               {name}
               {count > 0 && (
                 <span
-                  className="badge badge-warning badge-xs absolute top-0.5 right-0 px-1"
+                  className="badge badge-warning badge-xs absolute top-0.5 left-full -ml-2.5 px-1"
                   data-testid={`count-${id}`}
                 >
                   {count}
