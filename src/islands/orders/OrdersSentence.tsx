@@ -98,6 +98,7 @@ export function OrdersSentence({
           value={query.from || first}
           least={first}
           most={query.to || last}
+          steady
           change={(from) => setQuery({ from })}
           testId="choose-from"
         />{' '}
@@ -107,6 +108,7 @@ export function OrdersSentence({
           value={query.to || last}
           least={query.from || first}
           most={last}
+          steady
           change={(to) => setQuery({ to })}
           testId="choose-to"
         />

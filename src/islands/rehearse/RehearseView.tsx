@@ -145,7 +145,9 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
         <ImportOrder choose={(id) => setQuery({ cart: id })} />
         <ShareCart key={`share-${cartId}`} cart={cart} />
       </div>
-      <div className={`mt-1 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-3 ${wide ? '' : 'lg:grid-cols-[minmax(0,1fr)_322px]'}`}>
+      <div
+        className={`mt-1 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-3 ${wide ? '' : 'lg:grid-cols-[minmax(0,1fr)_322px]'}`}
+      >
         <div>
           <CartLines cartId={cartId} cart={cart} rehearsal={rehearsal} />
           <WhyMessage compiled={compiled} rehearsal={rehearsal} />

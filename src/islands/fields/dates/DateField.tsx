@@ -19,6 +19,7 @@ export function DateField({
   none,
   least,
   most,
+  steady = false,
   testId,
 }: {
   label: string;
@@ -31,6 +32,8 @@ export function DateField({
   /** first and last day that can be chosen */
   least?: string;
   most?: string;
+  /** keeps its width whatever date it reads, where one comes after the page */
+  steady?: boolean;
   testId?: string | undefined;
 }) {
   const { locale } = useNotation();
@@ -38,7 +41,12 @@ export function DateField({
   const day = value.slice(0, 10);
   return (
     <>
-      <Popover label={label} shown={shown} className={`field ${value === '' ? 'text-soft' : ''}`} testId={testId}>
+      <Popover
+        label={label}
+        shown={shown}
+        className={`field ${steady ? 'min-w-[8.5rem]' : ''} ${value === '' ? 'text-soft' : ''}`}
+        testId={testId}
+      >
         {(close) => (
           <CalendarPanel
             label={label}

@@ -99,7 +99,17 @@ const completing =
 const typing = EditorView.domEventHandlers({
   beforeinput: (event, view) => {
     if (event.inputType !== 'insertText' || !event.data || view.composing) return false;
-    view.dispatch(view.state.replaceSelection(event.data), { userEvent: 'input.type', scrollIntoView: true });
+    // What the browser would replace, which the state may not have heard of yet.
+    const [range] = event.getTargetRanges();
+    const [from, to] = range
+      ? [view.posAtDOM(range.startContainer, range.startOffset), view.posAtDOM(range.endContainer, range.endOffset)]
+      : [view.state.selection.main.from, view.state.selection.main.to];
+    view.dispatch({
+      changes: { from, to, insert: event.data },
+      selection: { anchor: from + event.data.length },
+      userEvent: 'input.type',
+      scrollIntoView: true,
+    });
     event.preventDefault();
     return true;
   },
