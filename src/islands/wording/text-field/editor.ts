@@ -95,15 +95,22 @@ const completing =
     };
   };
 
+/** What is chosen in the field. The state hears of it a moment later than the browser knows. */
+function chosenIn(view: EditorView): { from: number; to: number } {
+  const root = view.root as Document | (ShadowRoot & { getSelection?: () => Selection | null });
+  const selection = root.getSelection?.();
+  const { anchorNode, focusNode } = selection ?? {};
+  if (!selection || !anchorNode || !focusNode) return view.state.selection.main;
+  if (!view.contentDOM.contains(anchorNode) || !view.contentDOM.contains(focusNode)) return view.state.selection.main;
+  const ends = [view.posAtDOM(anchorNode, selection.anchorOffset), view.posAtDOM(focusNode, selection.focusOffset)];
+  return { from: Math.min(...ends), to: Math.max(...ends) };
+}
+
 /** Typed text goes in through the state: the browser would carry the look of what it replaces into styles within the page, which the security policy refuses. */
 const typing = EditorView.domEventHandlers({
   beforeinput: (event, view) => {
     if (event.inputType !== 'insertText' || !event.data || view.composing) return false;
-    // What the browser would replace, which the state may not have heard of yet.
-    const [range] = event.getTargetRanges();
-    const [from, to] = range
-      ? [view.posAtDOM(range.startContainer, range.startOffset), view.posAtDOM(range.endContainer, range.endOffset)]
-      : [view.state.selection.main.from, view.state.selection.main.to];
+    const { from, to } = chosenIn(view);
     view.dispatch({
       changes: { from, to, insert: event.data },
       selection: { anchor: from + event.data.length },
