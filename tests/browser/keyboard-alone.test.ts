@@ -1,12 +1,13 @@
 import type { Locator, Page } from 'playwright-core';
-import { beforeEach, expect, test } from 'vitest';
+import { afterAll, beforeEach, expect, test } from 'vitest';
 import { inOrder } from '../../src/core/ordered.ts';
 import { readDraft } from '../support/api.ts';
-import { resetDraft, saved, useBrowser, writtenIn } from '../support/browser.ts';
+import { releaseDemo, resetDraft, saved, useBrowser, writtenIn } from '../support/browser.ts';
 import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
 beforeEach(() => resetDraft());
+afterAll(() => releaseDemo());
 const policy = async () => (await readDraft(here.address)).policy;
 
 /** Tab until something has the focus; it has to come within as many steps as a patient person takes. */

@@ -1,11 +1,12 @@
-import { beforeEach, describe, expect, test } from 'vitest';
+import { afterAll, beforeEach, describe, expect, test } from 'vitest';
 import { call, readDraft } from '../support/api.ts';
-import { choose, moveTo, resetDraft, saved, setDate, textOf, useBrowser } from '../support/browser.ts';
+import { choose, moveTo, releaseDemo, resetDraft, saved, setDate, textOf, useBrowser } from '../support/browser.ts';
 import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
 const address = here.address;
 beforeEach(() => resetDraft());
+afterAll(() => releaseDemo());
 
 describe('Rehearse', () => {
   test('strip, cart and checkout are what the shopper would see, and follow the cart', async () => {

@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, expect, inject } from 'vitest';
 import { emptyPolicy } from '../../src/core/policy/empty.ts';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { chromiumArguments } from '../../scripts/setup/chromium.mjs';
-import { patchDraft, readDraft } from './api.ts';
+import { call, patchDraft, readDraft } from './api.ts';
 import { here } from './here.ts';
 
 let browser: Browser;
@@ -96,6 +96,17 @@ export async function resetDraft(address = here.address): Promise<void> {
   for (let tries = 0; status === 412 && tries < 20; tries++)
     status = (await patchDraft(address, (await readDraft(address)).revision, patch)).status;
   expect(status).toBe(200);
+}
+
+/** Puts the demo policy back and makes it what the shop uses: other files count what has changed since. */
+export async function releaseDemo(address = here.address): Promise<void> {
+  await resetDraft(address);
+  const { revision } = await readDraft(address);
+  const { status } = await call(address, 'POST', '/api/releases', {
+    headers: { 'if-match': `"draft-${revision}"` },
+    body: { note: 'the demo again' },
+  });
+  expect(status).toBe(201);
 }
 
 /** Leaves a store without anything, whatever a test has done. */
