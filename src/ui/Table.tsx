@@ -14,6 +14,7 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { matches } from './best-matches.ts';
 import { SaveAs } from './SaveAs.tsx';
 
 /** What a column sorts by, is searched by and is saved as. */
@@ -77,9 +78,8 @@ export function Table<Row extends RowData>({
   /** stands beside the field that searches */
   children?: ReactNode;
 }) {
-  const { locale } = new Intl.Collator().resolvedOptions();
   const [text, setText] = useState('');
-  const definitions = useMemo(() => columns.map((column) => definitionOf(column, locale)), [columns, locale]);
+  const definitions = useMemo(() => columns.map(definitionOf), [columns]);
   const data = rows as Row[];
   const table = useTable({
     features,
@@ -253,11 +253,9 @@ function Space({ height }: { height: number }) {
   );
 }
 
-function definitionOf<Row extends RowData>(
-  { id, value, bare }: TableColumn<Row>,
-  locale: string,
-): ColumnDef<Features, Row> {
-  const collator = new Intl.Collator(locale, { numeric: true });
+const collator = new Intl.Collator(undefined, { numeric: true });
+
+function definitionOf<Row extends RowData>({ id, value, bare }: TableColumn<Row>): ColumnDef<Features, Row> {
   const sortFn: SortFn<Features, Row> = (a, b) => {
     const [one, other] = [value(a.original), value(b.original)];
     // What is not known comes last.
@@ -270,19 +268,14 @@ function definitionOf<Row extends RowData>(
 }
 
 /** Every typed word begins a word of the row. */
-const begins: FilterFn<Features, RowData> = (row, _, typed: string) => {
-  const words = row
-    .getAllCells()
-    .map((cell) => String(cell.getValue()))
-    .join(' ')
-    .toLowerCase()
-    .split(/[\s,()/“”-]+/);
-  return typed
-    .toLowerCase()
-    .split(/\s+/)
-    .filter(Boolean)
-    .every((wanted) => words.some((word) => word.startsWith(wanted)));
-};
+const begins: FilterFn<Features, RowData> = (row, _, typed: string) =>
+  matches(
+    row
+      .getAllCells()
+      .map((cell) => String(cell.getValue()))
+      .join(' '),
+    typed,
+  );
 
 /** Up and down go to the same column of the next row, where it has something to use. */
 function goAmongRows(event: KeyboardEvent<HTMLElement>) {

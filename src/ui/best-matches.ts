@@ -14,6 +14,12 @@ const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toL
 const wordsOf = (text: string) => plain(text).split(/[\s,()/“”"-]+/);
 const begins = (words: readonly string[], typed: string) => words.some((word) => word.startsWith(typed));
 
+/** Whether every typed word begins a word of a text, accents and case aside. */
+export function matches(text: string, typed: string): boolean {
+  const words = wordsOf(text);
+  return wordsOf(typed).every((one) => one === '' || begins(words, one));
+}
+
 /** How well an entry answers what is typed: 0 the name itself, then its beginning, its words, other words; null not at all. */
 function rankOf<T>(
   { name, also = '', hint = '', group = '' }: SearchEntry<T>,

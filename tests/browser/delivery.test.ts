@@ -322,9 +322,9 @@ test('a rate sheet is looked at before it is taken over, and undone at once', as
     ),
   });
   expect(await textOf(page, '[data-testid=rate-sheet-diff]')).toMatch(
-    /Parcel shop: €4\.50 becomes €4\.75\s+line 3, from: must be an amount/,
+    /Parcel shop, All of the Netherlands and Belgium: €4\.50 becomes €4\.75\s+line 3, from: must be an amount/,
   );
-  await page.getByTestId('take-rate-sheet').click();
+  await page.getByTestId('rate-sheet-diff').getByTestId('take-plan').click();
   await expect.poll(async () => (await linesOf('nlbe-parcel-shop'))[0]!.price).toEqual({ fixed: { exact: 475 } });
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await linesOf('nlbe-parcel-shop'))[0]!.price).toEqual({ fixed: { exact: 450 } });

@@ -3,6 +3,7 @@ import { inOrder } from '../../core/ordered.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import type { Operation } from 'rfc6902';
 import type { Edit } from './edit.ts';
+import { unaccented } from '../../core/unaccented.ts';
 
 const escape = (step: string) => step.replaceAll('~', '~0').replaceAll('/', '~1');
 export const pointer = (...steps: string[]) => steps.map((step) => `/${escape(step)}`).join('');
@@ -58,10 +59,7 @@ export const inTurn =
 /** An id that a collection does not have yet, made of a name: “Outer islands” → outer-islands, outer-islands-2. */
 export function freshId(name: string, taken: Readonly<Record<string, unknown>>): string {
   const plain =
-    name
-      .normalize('NFD')
-      .replace(/\p{M}/gu, '')
-      .toLowerCase()
+    unaccented(name)
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 32)

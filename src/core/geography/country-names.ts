@@ -1,16 +1,12 @@
 import { countryCodes, isCountry } from './country.ts';
+import { unaccented } from '../unaccented.ts';
 
 /** Languages in which exports name countries. */
 const languages = ['en', 'nl', 'de', 'fr', 'da', 'es', 'it', 'sv', 'pl', 'ja'];
 
 let byName: Map<string, string> | null = null;
 
-const plain = (name: string) =>
-  name
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/[^\p{L}]/gu, '');
+const plain = (name: string) => unaccented(name).replace(/[^\p{L}]/gu, '');
 
 /** The ISO 3166-1 code behind a code or a name in a common language; null for none. Names are those of CLDR, through Intl. */
 export function countryByName(text: string): string | null {

@@ -1,10 +1,8 @@
 import { isTimeZone } from '../time/time-zone-clock.ts';
+import { unaccented } from '../unaccented.ts';
 
 const plain = (text: string): string =>
-  text
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
+  unaccented(text)
     .replace(/[\s_-]+/g, ' ')
     .trim();
 

@@ -5,6 +5,7 @@ import { formsThatFit, type DateForm } from '../tabular/read-date.ts';
 import { guessDecimalMark, type DecimalMark } from '../tabular/read-number.ts';
 import { isCurrency } from '../money/currency.ts';
 import { orderFields, productFields, type ImportField, type ImportKind } from './fields.ts';
+import { unaccented } from '../unaccented.ts';
 
 /** How a file is read: what its columns stand for, and how its figures and dates are written. */
 export interface ImportMapping {
@@ -131,11 +132,7 @@ function priceColumns(heading: readonly string[]): Record<string, number> {
 
 /** Lower case, without accents, marks as single spaces; words run together in capitals are parted. */
 function plainWords(text: string): string {
-  return text
-    .replace(/([a-z])([A-Z])/g, '$1 $2')
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
+  return unaccented(text.replace(/([a-z])([A-Z])/g, '$1 $2'))
     .replaceAll('ø', 'o')
     .replaceAll('æ', 'ae')
     .replace(/[^a-z0-9]+/g, ' ')

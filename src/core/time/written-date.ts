@@ -1,4 +1,5 @@
 import { dayNumber } from './day.ts';
+import { unaccented } from '../unaccented.ts';
 
 /** A day, `YYYY-MM-DD`, and where it is said the time of it, `HH:MM`. */
 export interface WrittenMoment {
@@ -20,7 +21,8 @@ const notations = new Map<string, Notation>();
 const inLocale = (locale: string, options: Intl.DateTimeFormatOptions) =>
   new Intl.DateTimeFormat(locale, { timeZone: 'UTC', calendar: 'gregory', ...options });
 
-const plain = (text: string) => text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
+/** Full-width figures and letters are ordinary ones. */
+const plain = (text: string) => unaccented(text.normalize('NFKC'));
 
 function notationOf(locale: string): Notation {
   const known = notations.get(locale);

@@ -132,7 +132,7 @@ function ZoneDelivery({
           setQuery({ market: marketId, zone: zoneId, option });
         }}
       />
-      <RateSheet key={`sheet-${zoneId}`} zoneId={zoneId} marketId={marketId} market={market} />
+      <RateSheet key={`sheet-${zoneId}`} zoneId={zoneId} />
       <CompareZones marketId={marketId} market={market} go={(of, option) => goTo(marketId, of, option)} />
       <EveryOption go={goTo} />
       {compiledMarket && (

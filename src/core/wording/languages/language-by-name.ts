@@ -1,3 +1,5 @@
+import { unaccented } from '../../unaccented.ts';
+
 const form = /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/;
 
 /** Every two-letter tag, of which the platform names those that are languages. */
@@ -5,7 +7,7 @@ export const languageTags: readonly string[] = Array.from({ length: 26 * 26 }, (
   String.fromCharCode(97 + Math.floor(index / 26), 97 + (index % 26)),
 );
 
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
+const plain = (text: string): string => unaccented(text).trim();
 
 /**
  * A language by its tag or its name in English, in the reader's language or its own: “fr-CA”, “French”, “français”. A name

@@ -1,11 +1,11 @@
-import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { ChargeWords } from '../../../core/charges/charge-in-words.ts';
 import { compareZones, type ComparedField } from '../../../core/options/compare-zones.ts';
 import type { Market } from '../../../core/policy/types.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useNotation } from '../../page/page-context.tsx';
 import { saveCsv } from '../../page/save-file.ts';
+import { Fold } from '../../../ui/Fold.tsx';
 import { Table, type TableColumn } from '../../../ui/Table.tsx';
 import { estimatePhrase } from '../option-words.ts';
 import { part } from '../../page/parts.ts';
@@ -20,23 +20,27 @@ const fieldWords: Record<ComparedField, string> = {
   kind: 'the kind',
 };
 
-/** The zones of a market side by side: where an option is the same everywhere, where it is not, and in what. */
-export function CompareZones({
-  marketId,
-  market,
-  go,
-}: {
+interface Comparing {
   marketId: string;
   market: Market;
   go: (zone: string, option: string) => void;
-}) {
+}
+
+/** The zones of a market side by side: where an option is the same everywhere, where it is not, and in what. */
+export function CompareZones(comparing: Comparing) {
+  return (
+    <section ref={part('all zones')} className="mt-3 border-t border-hairline pt-2" aria-label="Same everywhere">
+      <Fold heading={`Same everywhere in ${comparing.market.name}?`} testId="compare-zones">
+        {() => <Compared {...comparing} />}
+      </Fold>
+    </section>
+  );
+}
+
+function Compared({ marketId, market, go }: Comparing) {
   const policy = usePolicy();
   const { money } = useNotation();
-  const [open, setOpen] = useState(false);
-  const { zones, rows } = useMemo(
-    () => (open ? compareZones(policy, marketId) : { zones: [], rows: [] }),
-    [open, policy, marketId],
-  );
+  const { zones, rows } = useMemo(() => compareZones(policy, marketId), [policy, marketId]);
   const words = useMemo(
     () => new ChargeWords(policy, marketId, (minor) => money(minor, market.currency)),
     [policy, marketId, money, market.currency],
@@ -79,30 +83,14 @@ export function CompareZones({
     })),
   ];
   return (
-    <section ref={part('all zones')} className="mt-3 border-t border-hairline pt-2" aria-label="Same everywhere">
-      <h2 className="text-title">
-        <button
-          type="button"
-          className="btn btn-ghost btn-xs px-0"
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-          data-testid="compare-zones"
-        >
-          {open ? <ChevronDown size={15} aria-hidden /> : <ChevronRight size={15} aria-hidden />} Same everywhere in{' '}
-          {market.name}?
-        </button>
-      </h2>
-      {open && (
-        <Table
-          label={`Options of ${market.name} by zone`}
-          columns={columns}
-          rows={rows}
-          keyOf={(row) => row.name}
-          search="Find an option"
-          save={{ what: 'the comparison', csv: (heading, body) => saveCsv(`options-${marketId}`, heading, body) }}
-          testId="comparison"
-        />
-      )}
-    </section>
+    <Table
+      label={`Options of ${market.name} by zone`}
+      columns={columns}
+      rows={rows}
+      keyOf={(row) => row.name}
+      search="Find an option"
+      save={{ what: 'the comparison', csv: (heading, body) => saveCsv(`options-${marketId}`, heading, body) }}
+      testId="comparison"
+    />
   );
 }

@@ -1,8 +1,8 @@
-import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { parseAmount, toDecimal } from '../../../core/money/decimal.ts';
 import { optionKindOf } from '../../../core/options/kinds/registry.ts';
 import { pricesOfOptions, type OptionPrices } from '../../../core/options/option-prices.ts';
+import { Fold } from '../../../ui/Fold.tsx';
 import { Table, type TableColumn } from '../../../ui/Table.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useNotation } from '../../page/page-context.tsx';
@@ -16,22 +16,11 @@ type Go = (market: string, zone: string, option: string) => void;
 /** All options of all markets in one table, and ways to change the prices of many at once. */
 export function EveryOption({ go }: { go: Go }) {
   const { options } = usePolicy();
-  const [open, setOpen] = useState(false);
   return (
     <section ref={part('every option')} className="mt-3 border-t border-hairline pt-2" aria-label="Every option">
-      <h2 className="text-title">
-        <button
-          type="button"
-          className="btn btn-ghost btn-xs px-0"
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-          data-testid="every-option"
-        >
-          {open ? <ChevronDown size={15} aria-hidden /> : <ChevronRight size={15} aria-hidden />} All{' '}
-          {Object.keys(options).length} options of all markets
-        </button>
-      </h2>
-      {open && <Opened go={go} />}
+      <Fold heading={`All ${Object.keys(options).length} options of all markets`} testId="every-option">
+        {() => <Opened go={go} />}
+      </Fold>
     </section>
   );
 }

@@ -1,5 +1,6 @@
 import { useEffect, useLayoutEffect, useRef, useState, type Ref } from 'react';
 import type { EditorHandlers, EditorSetting, TextFieldEditor } from './editor.ts';
+import { insist } from '../../../ui/lazy-part.tsx';
 import type { Mark } from './marks.ts';
 
 const loadEditor = () => import('./editor.ts');
@@ -39,7 +40,7 @@ export function TextField({
   const { label, language, direction, inherited, breaks } = setting;
   useEffect(() => {
     let gone = false;
-    void loadEditor().then(({ createEditor }) => {
+    void insist(loadEditor).then(({ createEditor }) => {
       const { current } = host;
       if (gone || !current) return;
       // A host keeps its shadow root when a strict mode or a hot reload draws it a second time.
