@@ -16,10 +16,20 @@ export interface SearchListProps<T> {
   own?: ((text: string) => T | null) | undefined;
   /** before the list was there */
   typed: TypedAhead;
+  /** it fills a dialog, each entry on one line */
+  wide?: boolean;
 }
 
 /** A field and what is found by what is typed there. */
-export default function FoundList<T>({ label, placeholder, entries, choose, own, typed: ahead }: SearchListProps<T>) {
+export default function FoundList<T>({
+  label,
+  placeholder,
+  entries,
+  choose,
+  own,
+  typed: ahead,
+  wide = false,
+}: SearchListProps<T>) {
   const [text, setText] = useState(ahead.text);
   const found = useMemo(() => bestMatches(entries, text, mostShown), [entries, text]);
   const typed = text.trim();
@@ -34,16 +44,16 @@ export default function FoundList<T>({ label, placeholder, entries, choose, own,
   });
   const groups = [...new Set(found.map(({ group }) => group ?? ''))];
   return (
-    <Menu label={label} shouldFilter={false} className="w-80 max-w-full">
+    <Menu label={label} shouldFilter={false} className={wide ? '' : 'w-80 max-w-full'}>
       <Menu.Input
         autoFocus
-        className={searchedList.field}
+        className={`${searchedList.field} ${wide ? 'py-2.5 text-lead' : ''}`}
         placeholder={placeholder}
         value={text}
         onValueChange={setText}
         aria-label={label}
       />
-      <Menu.List label={label} className={`max-h-60 ${searchedList.list}`}>
+      <Menu.List label={label} className={`${wide ? 'max-h-[46vh]' : 'max-h-60'} ${searchedList.list}`}>
         {groups.map((group) => (
           <Menu.Group key={group} heading={group || undefined} className={searchedList.group}>
             {found.map(
@@ -55,8 +65,8 @@ export default function FoundList<T>({ label, placeholder, entries, choose, own,
                     className={searchedList.item}
                     onSelect={() => choose(value)}
                   >
-                    {name}
-                    {hint && <span className="text-fine text-soft">{hint}</span>}
+                    <span className={wide ? 'min-w-0 truncate' : ''}>{name}</span>
+                    {hint && <span className={`text-fine text-soft ${wide ? 'shrink-0' : ''}`}>{hint}</span>}
                   </Menu.Item>
                 ),
             )}

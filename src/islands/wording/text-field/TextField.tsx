@@ -37,10 +37,11 @@ export function TextField({
     now.current = { text, marks, setting, handlers };
   });
   const [ownUndo, setOwnUndo] = useState(false);
+  const [missing, setMissing] = useState(false);
   const { label, language, direction, inherited, breaks } = setting;
   useEffect(() => {
     let gone = false;
-    void insist(loadEditor).then(({ createEditor }) => {
+    const begin = ({ createEditor }: Awaited<ReturnType<typeof loadEditor>>) => {
       const { current } = host;
       if (gone || !current) return;
       // A host keeps its shadow root when a strict mode or a hot reload draws it a second time.
@@ -56,7 +57,8 @@ export function TextField({
         completions: () => now.current.handlers.completions(),
       });
       if (wantsFocus.current) editor.current.focus();
-    });
+    };
+    insist(loadEditor).then(begin, () => !gone && setMissing(true));
     return () => {
       gone = true;
       editor.current?.destroy();
@@ -91,6 +93,11 @@ export function TextField({
       >
         {text || inherited}
       </div>
+      {missing && (
+        <p role="alert" className="text-fine text-error">
+          What this text is edited with could not be loaded. Reload the page; nothing is lost.
+        </p>
+      )}
     </div>
   );
 }
