@@ -140,7 +140,7 @@ const leaf: fc.Arbitrary<Unordered<Leaf>> = fc.oneof(
           {
             'cart.code': ['SUN', 'MOON'],
             'cart.channel': ['web', 'app'],
-            'destination.region': ['NL-NH', 'NL-FR'],
+            'destination.region': ['NL-NH', 'NL-FR', 'US-AK'],
             'destination.zone': ['zone-0', 'zone-0'],
             'destination.country': ['NL', 'BE'],
             'cart.currency': ['EUR', 'JPY'],
@@ -438,7 +438,7 @@ const offer = rarely(
 const areaPart: fc.Arbitrary<AreaPart> = fc.oneof(
   fc.constant<AreaPart>({ kind: 'wholeMarket' }),
   fc.constant<AreaPart>({ kind: 'country', country: 'NL' }),
-  fc.constantFrom('NL-NH', 'NL-FR').map((region): AreaPart => ({ kind: 'region', region })),
+  fc.constantFrom('NL-NH', 'NL-FR', 'US-AK').map((region): AreaPart => ({ kind: 'region', region })),
   fc
     .subarray(['1799ZA', '1799ZB', '17*', '1*', '17??ZA', '1000..1999', '1700..1799', '1799..1799'], {
       minLength: 1,
@@ -467,12 +467,18 @@ const market: fc.Arbitrary<Market> = fc
     standard: fc.constantFrom('21', '8.1', '0', '19'),
     preselect: fc.constantFrom('first' as const, 'cheapest' as const),
     elsewhere: fc.boolean(),
-    regions: fc.constantFrom({}, { 'NL-NH': { delivery: '6', classes: { standard: '12.5' } } }),
+    regions: fc.constantFrom(
+      {},
+      {
+        'NL-NH': { delivery: '6', classes: { standard: '12.5' } },
+        'US-AK': { delivery: '7', classes: { standard: '3' } },
+      },
+    ),
   })
   .map(({ kind, prices, standard, preselect, elsewhere, regions }) => ({
     order: 1,
     name: 'Here',
-    countries: ['NL'],
+    countries: ['NL', 'US'],
     ...kind,
     languages: ['en-GB'],
     tax: { prices, delivery: standard, classes: { standard, reduced: '5.5' }, regions },
@@ -645,8 +651,8 @@ const shopper = fc.record(
 
 export const randomDestination = fc.record(
   {
-    country: fc.constantFrom('NL', 'NL', 'NL', 'NL', 'NL', 'NL', 'BE'),
-    postcode: fc.constantFrom('', '1799 ZA', '1799-zb', '1712', '2000'),
+    country: fc.constantFrom('NL', 'NL', 'NL', 'NL', 'NL', 'NL', 'BE', 'US'),
+    postcode: fc.constantFrom('', '1799 ZA', '1799-zb', '1712', '2000', '99501'),
     region: fc.constantFrom('NL-NH', 'NL-FR', 'NL-GR'),
     coordinates: fc.record({ latitude: fc.double({ min: 52.9, max: 53.2, noNaN: true }), longitude: fc.constant(5) }),
     residential: fc.boolean(),

@@ -6,3 +6,8 @@ declare module 'wcag-contrast' {
 declare module 'xliff' {
   export function xliff2js(document: string): Promise<unknown>;
 }
+
+declare module 'zipcodes' {
+  const zipcodes: { codes: Record<string, { zip: string; state: string; country: string }> };
+  export default zipcodes;
+}

@@ -2,6 +2,7 @@ import { measureCart, type MeasuredCart } from '../cart/measures.ts';
 import { taxRatesAt } from '../markets/terms.ts';
 import { findZone, type ZoneFound } from './find-zone.ts';
 import { normalPostcode } from '../geography/postcode.ts';
+import { withRegion } from '../geography/postcode-regions/region-of-postcode.ts';
 import type { Quotes } from '../policy/types.ts';
 import type { CompiledPolicy } from './compile.ts';
 import { zoneContext, type ZoneContext } from './context.ts';
@@ -9,7 +10,10 @@ import type { EvaluationInput } from './evaluation.ts';
 
 /** Who buys what and where it goes, found and measured once for everything that is asked about them. */
 export interface PreparedCase {
+  /** its destination with the region that its postcode tells */
   input: EvaluationInput;
+  /** whether it does */
+  regionByPostcode: boolean;
   found: ZoneFound;
   /** null: no market sells there */
   cart: MeasuredCart | null;
@@ -18,14 +22,17 @@ export interface PreparedCase {
 }
 
 /** Finds market and zone, measures the cart, and asks where it stands toward each offer. Prices are not worked out. */
-export function prepare(compiled: CompiledPolicy, input: EvaluationInput): PreparedCase {
-  const { destination } = input;
-  const postcode = destination.postcode === '' ? '' : normalPostcode(destination.postcode);
+export function prepare(compiled: CompiledPolicy, given: EvaluationInput): PreparedCase {
+  const postcode = given.destination.postcode === '' ? '' : normalPostcode(given.destination.postcode);
+  const destination = withRegion(given.destination, postcode);
+  const regionByPostcode = destination !== given.destination;
+  const input = regionByPostcode ? { ...given, destination } : given;
   const found = findZone(compiled, destination, postcode, input.market);
-  if (!found.market) return { input, found, cart: null, context: null };
+  if (!found.market) return { input, regionByPostcode, found, cart: null, context: null };
   const { terms } = found.market;
   const cart = measureCart(input.cart, terms, taxRatesAt(terms, destination.region), destination);
-  return { input, found, cart, context: found.found ? zoneContext(found.zone, cart, postcode, input) : null };
+  const context = found.found ? zoneContext(found.zone, cart, postcode, input) : null;
+  return { input, regionByPostcode, found, cart, context };
 }
 
 /** The same with other quotes, on which nothing rests that has been prepared. */

@@ -5,6 +5,7 @@ import type { AreaMatch } from '../../core/geography/area.ts';
 import { northOf } from '../../core/geography/distance.ts';
 import { findMarket, zonesThere, type ZoneStanding } from '../../core/evaluation/find-zone.ts';
 import { normalPostcode } from '../../core/geography/postcode.ts';
+import { regionOfPostcode } from '../../core/geography/postcode-regions/region-of-postcode.ts';
 import type { Destination } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { CountryChoice } from '../fields/choices/CountryChoice.tsx';
@@ -30,14 +31,16 @@ export function WhereWouldThisGo() {
   const km = Number(distance.replace(',', '.'));
   const around = places.find(({ id }) => id === place);
   const center = around?.coordinates;
+  const told = regionOfPostcode(country, normalPostcode(postcode));
+  const where = region?.startsWith(country) ? region : told;
   const destination = useMemo<Destination>(
     () => ({
       country,
       postcode,
-      ...(region?.startsWith(country) ? { region } : {}),
+      ...(where === undefined ? {} : { region: where }),
       ...(center && Number.isFinite(km) && km >= 0 ? { coordinates: northOf(center, km) } : {}),
     }),
-    [country, postcode, region, center, km],
+    [country, postcode, where, center, km],
   );
   const market = useMemo(() => findMarket(compiled, destination), [compiled, destination]);
   const there = useMemo(
@@ -64,8 +67,9 @@ export function WhereWouldThisGo() {
         ,{' '}
         <RegionChoice
           label="Region"
-          value={region}
+          value={region?.startsWith(country) ? region : undefined}
           none="any region"
+          told={told}
           regions={regions}
           choose={setRegion}
           testId="where-region"

@@ -1,4 +1,5 @@
 import type { AreaPart, Destination, Policy } from '../../../src/core/policy/types.ts';
+import { postcodeSchemes } from '../../../src/core/geography/postcode-regions/region-of-postcode.ts';
 import { sorted } from './basics.ts';
 
 export function kilometres(
@@ -67,6 +68,22 @@ const compare = (a: number[], b: number[]): number => {
     if ((a[i] ?? 0) !== (b[i] ?? 0)) return (a[i] ?? 0) - (b[i] ?? 0);
   return 0;
 };
+
+/** With the region whose longest beginning a whole postcode has, looked up in the schemes as they are written. */
+export function withToldRegion(destination: Destination): Destination {
+  const scheme = postcodeSchemes.find(({ country }) => country === destination.country);
+  const code = normal(destination.postcode);
+  if (destination.region || !scheme || !scheme.whole.test(code)) return destination;
+  const fitting = Object.entries(scheme.regions)
+    .flatMap(([region, list]) => list.split(' ').map((stretch) => ({ region, ends: stretch.split('..') })))
+    .filter(({ ends }) => {
+      const [from, to = from] = ends as [string, string?];
+      return code.slice(0, from.length) >= from && code.slice(0, from.length) <= to!;
+    })
+    .sort((a, b) => b.ends[0]!.length - a.ends[0]!.length || Number(a.ends.length) - Number(b.ends.length));
+  const told = fitting[0]?.region ?? '?';
+  return told === '?' ? destination : { ...destination, region: `${scheme.country}-${told}` };
+}
 
 /** Market by country, else the one that takes all others. */
 export function marketOf(policy: Policy, { country }: Destination): string | null {

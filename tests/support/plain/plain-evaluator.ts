@@ -33,7 +33,7 @@ import {
   type PlainLine,
 } from './cart.ts';
 import { holds, type Asked } from './conditions.ts';
-import { marketOf, zoneOf } from './places.ts';
+import { marketOf, zoneOf, withToldRegion } from './places.ts';
 
 /**
  * A second evaluator, written from the description of what the computation means and sharing no code with the first:
@@ -70,7 +70,8 @@ const whole = ({ base, own }: Parts) => base + own;
 const paid = (parts: Parts, { policy, marketId }: PlainCart) =>
   toIncrement(whole(parts), policy.markets[marketId]!.cashIncrement);
 
-export function plainEvaluate(policy: Policy, input: EvaluationInput): PlainAnswer {
+export function plainEvaluate(policy: Policy, given: EvaluationInput): PlainAnswer {
+  const input = { ...given, destination: withToldRegion(given.destination) };
   const nothing: PlainAnswer = {
     market: null,
     zone: null,

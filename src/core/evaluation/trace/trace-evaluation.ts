@@ -7,11 +7,9 @@ import { traceOption } from './trace-option.ts';
 import { traceZone } from './trace-zone.ts';
 
 /** The tree of decisions behind an evaluation, complete enough to recompute each price by hand. */
-export function traceEvaluation(
-  { found: place, input, cart, context }: PreparedCase,
-  evaluation: Evaluation,
-): TraceNode {
-  const children = [traceZone(place, input)];
+export function traceEvaluation(prepared: PreparedCase, evaluation: Evaluation): TraceNode {
+  const { cart, context } = prepared;
+  const children = [traceZone(prepared)];
   if (cart) children.push(traceMeasures(cart));
   const whole = evaluation.noOptions === 'nothingToDeliver' || evaluation.noOptions === 'goodsBarred';
   if (context && !whole) {

@@ -1,13 +1,13 @@
-import type { ZoneFound } from '../find-zone.ts';
+import type { PreparedCase } from '../prepare.ts';
 import { node, setBy, text, type TraceNode } from '../../trace/trace.ts';
-import type { EvaluationInput } from '../evaluation.ts';
 
 /** Market and zone, and by what they were found. */
-export function traceZone(place: ZoneFound, { destination, market: chosen }: EvaluationInput): TraceNode {
+export function traceZone({ found: place, input, regionByPostcode }: PreparedCase): TraceNode {
+  const { destination, market: chosen } = input;
   const { country, region, postcode } = destination;
   const inputs = {
     country: text(country),
-    region: text(region ?? 'none given'),
+    region: text(regionByPostcode ? `${region}, told by its postcode` : (region ?? 'none given')),
     postcode: text(postcode || 'none given'),
   };
   if (!place.market)

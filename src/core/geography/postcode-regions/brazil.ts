@@ -1,0 +1,36 @@
+import type { PostcodeScheme } from './scheme.ts';
+
+/** By the first three digits of eight. From memory. */
+export const brazil: PostcodeScheme = {
+  country: 'BR',
+  whole: /^\d{8}$/,
+  regions: {
+    AC: '699',
+    AL: '570..579',
+    AM: '690..692 694..698',
+    AP: '689',
+    BA: '400..489',
+    CE: '600..639',
+    DF: '700..727 730..736',
+    ES: '290..299',
+    GO: '728..729 737..767',
+    MA: '650..659',
+    MG: '300..399',
+    MS: '790..799',
+    MT: '780..788',
+    PA: '660..688',
+    PB: '580..589',
+    PE: '500..569',
+    PI: '640..649',
+    PR: '800..879',
+    RJ: '200..289',
+    RN: '590..599',
+    RO: '768..769',
+    RR: '693',
+    RS: '900..999',
+    SC: '880..899',
+    SE: '490..499',
+    SP: '010..199',
+    TO: '770..779',
+  },
+};
