@@ -62,21 +62,37 @@ export async function readDraftSince(revision: number): Promise<DraftSince> {
 /**
  * Edits of this process come one after the other, so that none waits for the row with a connection in its hands; and while
  * some of them come too late again and again, each waits a moment of random length, so that whoever is quickest does not
- * win every time.
+ * win every time. The moments are as long as one edit lately took to follow the other: on a busy machine, those who have to
+ * read a newer draft first need that long to come back.
  */
 let editing: Promise<unknown> = Promise.resolve();
 let lastStale = 0;
+let lastDone = 0;
+let between = 0;
 const contention = 1000;
-const longestPause = 25;
+const pauses = { shortest: 25, longest: 500 };
+
+function longestPause(): number {
+  return Math.min(pauses.longest, Math.max(pauses.shortest, between));
+}
 
 function inLine<T>(work: () => Promise<T>): Promise<T> {
-  const pause = Date.now() - lastStale < contention ? Math.random() * longestPause : 0;
+  const pause = Date.now() - lastStale < contention ? Math.random() * longestPause() : 0;
   const begin = () => {
     const turn = editing.then(work);
     editing = turn.catch(() => {});
     return turn;
   };
   return pause === 0 ? begin() : new Promise((resolve) => setTimeout(resolve, pause)).then(begin);
+}
+
+/** Remembers how edits came to follow one another. */
+function note(outcome: EditOutcome['kind']): void {
+  const now = Date.now();
+  if (outcome === 'stale') lastStale = now;
+  if (outcome !== 'done') return;
+  between = now - lastDone;
+  lastDone = now;
 }
 
 /** Applies a JSON Patch to the draft at exactly `revision`; otherwise the newer draft comes back and nothing changes. */
@@ -171,7 +187,7 @@ function keepingInLine(work: (connection: PoolConnection) => Promise<Stored>): P
   return inLine(async () => {
     const { outcome, state } = await inTransaction(work);
     if (state) keepKnown(state);
-    if (outcome.kind === 'stale') lastStale = Date.now();
+    note(outcome.kind);
     return outcome;
   });
 }
