@@ -1,8 +1,9 @@
 import mysql, { type RowDataPacket } from 'mysql2/promise';
 import { expect, test } from 'vitest';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
-import { replayOrders } from '../../src/core/orders/replay.ts';
-import { ordersOf } from '../support/orders-of.ts';
+import { replayOrders } from '../../src/core/orders/replay/replay.ts';
+import { weightUnknown } from '../../src/core/orders/shipments.ts';
+import { ordersOf, shipmentsOf } from '../support/orders-of.ts';
 import { onlyFreeDelivery } from '../support/only-free-delivery.ts';
 import { address, databaseUrl } from '../support/server-here.ts';
 
@@ -24,7 +25,9 @@ test('past orders replayed come to what plain SQL says of them, for an offer tha
     compilePolicy(onlyFreeDelivery(goal))
       .markets.get('uk')!
       .zones.find(({ id }) => id === 'uk-all')!;
-  const replay = replayOrders(orders, () => ({ draft: zone(after), release: zone(before) }), Date.now());
+  const both = { draft: zone(after), release: zone(before) };
+  const places = { ofOption: () => both, ofDestination: () => both };
+  const replay = replayOrders({ columns: orders, shipments: null }, places, Date.now());
   expect(replay.orders).toBeGreaterThan(1000);
   expect({ orders: replay.orders, less: replay.less, change: replay.change, givenNow: replay.givenNow }).toEqual({
     orders: Number(rows[0]!.orders),
@@ -33,4 +36,21 @@ test('past orders replayed come to what plain SQL says of them, for an offer tha
     givenNow: Number(rows[0]!.given_now),
   });
   expect(replay.more).toBe(0);
+});
+
+test('where orders went and what they weighed is told in the order of their columns', async () => {
+  const connection = await mysql.createConnection({ uri: databaseUrl, timezone: 'Z' });
+  const [rows] = await connection.query<RowDataPacket[]>(
+    "SELECT country, region, postcode, weight_grams, goods_minor FROM past_order WHERE market_id = 'uk' AND currency = 'GBP' ORDER BY placed_at, order_number",
+  );
+  await connection.end();
+  const [{ goods }, { places, place, grams }] = await Promise.all([
+    ordersOf(address, 'uk'),
+    shipmentsOf(address, 'uk'),
+  ]);
+  expect(place.length).toBeGreaterThan(1000);
+  expect([...place].map((index, i) => [...places[index]!, grams[i], goods[i]])).toEqual(
+    rows.map((row) => [row.country, row.region, row.postcode, row.weight_grams ?? weightUnknown, row.goods_minor]),
+  );
+  expect(new Set(places.map(([, , postcode]) => postcode)).size).toBeGreaterThan(1);
 });

@@ -1,6 +1,7 @@
 import type { AnswerTo } from '../../src/contract/calls.ts';
 import { unpackMonths, type OrderColumns } from '../../src/core/orders/columns.ts';
 import type { OrderMonth } from '../../src/core/orders/months.ts';
+import { unpackShipments, type OrderShipments } from '../../src/core/orders/shipments.ts';
 import { call } from './api.ts';
 
 /** The months of a market's orders, as the application names them. */
@@ -13,16 +14,24 @@ export async function monthsOf(address: string, market: string): Promise<OrderMo
   return body.months;
 }
 
-export const monthAddress = (address: string, market: string, { month, hash }: OrderMonth): string =>
-  `${address}/api/orders/months/${hash}?market=${market}&month=${month}`;
+export const monthAddress = (address: string, market: string, { month, hash }: OrderMonth, part = ''): string =>
+  `${address}/api/orders/months/${hash}${part}?market=${market}&month=${month}`;
+
+const partsOf = (address: string, market: string, months: readonly OrderMonth[], part?: string) =>
+  Promise.all(
+    months.map(
+      async (month) => new Uint8Array(await (await fetch(monthAddress(address, market, month, part))).arrayBuffer()),
+    ),
+  );
 
 /** All orders of a market, as a page reads them. */
 export async function ordersOf(address: string, market: string): Promise<OrderColumns> {
   const months = await monthsOf(address, market);
-  const bytes = await Promise.all(
-    months.map(
-      async (month) => new Uint8Array(await (await fetch(monthAddress(address, market, month))).arrayBuffer()),
-    ),
-  );
+  const bytes = await partsOf(address, market, months);
   return unpackMonths(months.map(({ options }, index) => ({ options, bytes: bytes[index]! })));
+}
+
+/** Where they went and what they weighed. */
+export async function shipmentsOf(address: string, market: string): Promise<OrderShipments> {
+  return unpackShipments(await partsOf(address, market, await monthsOf(address, market), '/shipments'));
 }

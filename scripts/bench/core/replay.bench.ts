@@ -3,7 +3,7 @@ import { orderOfValue } from '../../../src/core/cart/hypothetical-order.ts';
 import { compilePolicy } from '../../../src/core/evaluation/compile.ts';
 import { evaluateHypothetical } from '../../../src/core/evaluation/evaluate.ts';
 import { emptyColumns } from '../../../src/core/orders/columns.ts';
-import { replayOrders } from '../../../src/core/orders/replay.ts';
+import { replayOrders } from '../../../src/core/orders/replay/replay.ts';
 import { normal, seededRandom } from '../../../src/core/statistics/random.ts';
 import type { Bar } from '../bar.ts';
 
@@ -41,8 +41,8 @@ export async function bars(): Promise<Bar[]> {
   let last = performance.now();
   const begun = performance.now();
   const replay = replayOrders(
-    columns,
-    () => ({ draft, release }),
+    { columns, shipments: null },
+    { ofOption: () => ({ draft, release }), ofDestination: () => ({ draft, release }) },
     instant,
     1,
     () => {

@@ -5,10 +5,11 @@ import type { OrderColumns } from '../../core/orders/columns.ts';
 import { conditionOnOrders, type ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
+import type { ReplayedOrders } from '../../core/orders/replay/replay.ts';
 import { boundsOf, studyOrders, type OrderBounds, type OrderStudy } from '../../core/orders/study.ts';
 import { allOrders, tallyOf, type OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition, Market, Policy } from '../../core/policy/types.ts';
-import { readOrders } from './read-orders.ts';
+import { mostTries, readOrders, readShipments, type ReadOrders } from './read-orders.ts';
 
 /** Of the draft, what a condition is tried on orders with. */
 export interface ConditionSources extends Pick<Policy, 'store' | 'rates' | 'qualifiers'> {
@@ -21,10 +22,25 @@ const mostHeld = 4;
 
 /** Holds the orders of the markets looked at last as columns, and looks through them: in a worker, away from the page. */
 export class HeldOrders {
-  readonly #held = new Map<string, Promise<OrderColumns>>();
+  readonly #held = new Map<string, Promise<ReadOrders>>();
 
   /** A market's orders. @param months where they have been named already */
-  columns(market: string, months?: readonly OrderMonth[]): Promise<OrderColumns> {
+  async columns(market: string, months?: readonly OrderMonth[]): Promise<OrderColumns> {
+    return (await this.#read(market, months)).columns;
+  }
+
+  /** The same with where they went and what they weighed. @throws Error in words */
+  async shipped(market: string): Promise<ReplayedOrders> {
+    for (let tries = 1; tries <= mostTries; tries++) {
+      const orders = await this.#read(market);
+      const shipments = await readShipments(market, orders);
+      if (shipments) return { columns: orders.columns, shipments };
+      this.#held.delete(market);
+    }
+    throw new Error('The orders are being changed; look again in a moment');
+  }
+
+  #read(market: string, months?: readonly OrderMonth[]): Promise<ReadOrders> {
     const held = this.#held.get(market);
     if (held) return held;
     const read = readOrders(market, months);
@@ -61,7 +77,7 @@ export class HeldOrders {
   async distribution(market: string): Promise<Distribution | null> {
     const held = await this.#held.get(market);
     if (!held) return null;
-    const { values, cumulative, orders } = tallyOf(held, allOrders);
+    const { values, cumulative, orders } = tallyOf(held.columns, allOrders);
     return { values, cumulative, orders };
   }
 

@@ -28,19 +28,19 @@ afterEach(() => vi.unstubAllGlobals());
 
 test('a market’s orders are read month by month', async () => {
   const asked = serverAt(() => 7);
-  expect((await readOrders('uk')).count).toBe(7);
+  expect((await readOrders('uk')).columns.count).toBe(7);
   expect(asked).toEqual({ months: 1, packed: 1 });
 });
 
 test('months that have been named already are not named again', async () => {
   const asked = serverAt(() => 7);
-  expect((await readOrders('uk', [monthAt(7)])).count).toBe(7);
+  expect((await readOrders('uk', [monthAt(7)])).columns.count).toBe(7);
   expect(asked).toEqual({ months: 0, packed: 1 });
 });
 
 test('a month that changes while it is read is named anew', async () => {
   const asked = serverAt((time) => (time === 0 ? 1 : 2));
-  expect((await readOrders('uk')).count).toBe(2);
+  expect((await readOrders('uk')).columns.count).toBe(2);
   expect(asked).toEqual({ months: 2, packed: 2 });
 });
 

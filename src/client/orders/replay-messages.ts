@@ -1,4 +1,4 @@
-import type { Replay } from '../../core/orders/replay.ts';
+import type { Replay } from '../../core/orders/replay/replay.ts';
 import type { Policy } from '../../core/policy/types.ts';
 
 /** What orders are replayed under. */

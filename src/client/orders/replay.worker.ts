@@ -1,7 +1,7 @@
 import { expose, wrap } from 'comlink';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
-import type { OrderColumns } from '../../core/orders/columns.ts';
-import { replayOrders, replayZonesOf } from '../../core/orders/replay.ts';
+import { replayOrders, type ReplayedOrders } from '../../core/orders/replay/replay.ts';
+import { replayPlacesOf } from '../../core/orders/replay/replay-places.ts';
 import type { HeldOrders } from './held-orders.ts';
 import type { ReplayRequest, TellReplay } from './replay-messages.ts';
 
@@ -14,14 +14,14 @@ export class Replaying {
   async replay({ draft, release, markets, now }: ReplayRequest, port: MessagePort, tell: TellReplay): Promise<void> {
     const orders = wrap<HeldOrders>(port);
     const [ahead, current] = [compilePolicy(draft), release && compilePolicy(release)];
-    const held = new Map<string, OrderColumns>();
+    const held = new Map<string, ReplayedOrders>();
     for (const whole of [false, true]) {
       for (const [index, market] of markets.entries()) {
-        const zonesOf = replayZonesOf(ahead.markets.get(market), current?.markets.get(market));
+        const places = replayPlacesOf(market, ahead, current);
         const left = async (reason: string) => {
           if (!whole) await tell({ kind: 'left', market, reason });
         };
-        if (!zonesOf) {
+        if (!places) {
           await left('no zone of it is on');
           continue;
         }
@@ -30,15 +30,15 @@ export class Replaying {
           await left('its currency is another one in the release');
           continue;
         }
-        const columns = held.get(market) ?? (await orders.columns(market).catch(() => null));
-        if (!columns) {
+        const replayed = held.get(market) ?? (await orders.shipped(market).catch(() => null));
+        if (!replayed) {
           await left('its orders could not be read');
           continue;
         }
-        held.set(market, columns);
+        held.set(market, replayed);
         const replay = replayOrders(
-          columns,
-          zonesOf,
+          replayed,
+          places,
           now,
           whole ? 1 : sampled,
           (share) => void (whole && tell({ kind: 'progress', share: (index + share) / markets.length })),

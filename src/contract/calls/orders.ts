@@ -11,6 +11,20 @@ import {
 
 const market = object({ market: Type.String({ maxLength: 80 }) });
 const noSuchMarket = problem('no such market');
+/** A part of a month, found by what it holds. */
+const packedMonth = {
+  params: { hash: Type.String({ pattern: '^[0-9a-f]{32}$' }) },
+  query: object({
+    market: Type.String({ maxLength: 80 }),
+    month: Type.String({ pattern: '^[0-9]{4}-[0-9]{2}-[0-9]{2}$' }),
+  }),
+  answers: {
+    200: file('packed columns', 'application/octet-stream'),
+    404: problem('they have changed'),
+    422: problem('the month is not named'),
+    503: databaseAway,
+  },
+};
 
 export const orderCalls = defineCalls({
   'GET /api/orders/values': {
@@ -35,17 +49,12 @@ export const orderCalls = defineCalls({
   },
   'GET /api/orders/months/{hash}': {
     summary: 'The orders of one month, packed into columns (src/core/orders/columns.ts); may be kept without end',
-    params: { hash: Type.String({ pattern: '^[0-9a-f]{32}$' }) },
-    query: object({
-      market: Type.String({ maxLength: 80 }),
-      month: Type.String({ pattern: '^[0-9]{4}-[0-9]{2}-[0-9]{2}$' }),
-    }),
-    answers: {
-      200: file('packed columns', 'application/octet-stream'),
-      404: problem('they have changed'),
-      422: problem('the month is not named'),
-      503: databaseAway,
-    },
+    ...packedMonth,
+  },
+  'GET /api/orders/months/{hash}/shipments': {
+    summary:
+      'Where they went and what they weighed, in the same order, packed (src/core/orders/shipments.ts); may be kept without end',
+    ...packedMonth,
   },
   'GET /api/orders/group': {
     summary: 'What the orders in a stretch of values hold',

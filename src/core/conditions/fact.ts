@@ -27,10 +27,10 @@ export interface FactWords {
 }
 
 /**
- * Whether an export of past orders tells it: of all orders alike; only where each is looked at on its own day and by the option
- * that was chosen; or never.
+ * Whether an export of past orders tells it: of all orders alike; by the zone that an order went to; where each is looked at on
+ * its own day; by where it went and what it weighed, if it says so; or never.
  */
-export type ToldByOrders = 'always' | 'ofEach' | 'never';
+export type ToldByOrders = 'always' | 'zone' | 'day' | 'shipment' | 'never';
 
 /** A word as conditions hold it, and as it is read. */
 export interface KnownWord {

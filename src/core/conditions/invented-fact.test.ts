@@ -11,7 +11,7 @@ import { numberFact } from './forms/number.ts';
 import type { LeafOf } from './leaf.ts';
 import { readOut } from './read-out.ts';
 import { beginLeaf, facts } from './registry.ts';
-import { unknownToExports } from './unknown-to-exports.ts';
+import { ofReplayedOrders, unknownToExports } from './unknown-to-exports.ts';
 
 /** A fact that exists in this test alone. */
 const pieces = numberFact('cart.pieces' as LeafOf<'number'>['fact'], {
@@ -65,7 +65,7 @@ describe('a fact that is only registered', () => {
     expect(starts(policy).filter((start) => !starts(demoPolicy).includes(start))).toContain(7);
   });
   test('is said to be unknown to exports of orders', () => {
-    expect(unknownToExports(condition, policy).map(({ id }) => id)).toEqual(['cart.pieces']);
+    expect(unknownToExports(condition, policy, ofReplayedOrders).map(({ id }) => id)).toEqual(['cart.pieces']);
   });
   test('cannot be registered twice', () => expect(() => facts.add(pieces)).toThrow(RangeError));
 });

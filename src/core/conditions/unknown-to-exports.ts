@@ -6,12 +6,12 @@ import { factOf } from './registry.ts';
 /**
  * Facts that a condition asks about, references followed, and that an export of orders cannot know.
  *
- * @param told how much orders tell: of all alike, or each looked at on its own day and by the option that was chosen
+ * @param told how much orders tell
  */
 export function unknownToExports(
   condition: Pick<Condition, 'conditions'>,
   policy: Policy,
-  told: ReadonlySet<ToldByOrders> = ofAll,
+  told: ReadonlySet<ToldByOrders>,
   seen: ReadonlySet<string> = new Set(),
 ): Fact[] {
   const found = leaves(condition).flatMap((node): Fact[] => {
@@ -27,5 +27,7 @@ export function unknownToExports(
   return [...new Set(found)];
 }
 
-const ofAll: ReadonlySet<ToldByOrders> = new Set(['always']);
-export const ofEachOrder: ReadonlySet<ToldByOrders> = new Set(['always', 'ofEach']);
+/** Each looked at on its own day, in the zone of the option that was chosen. */
+export const ofEachOrder: ReadonlySet<ToldByOrders> = new Set(['always', 'zone', 'day']);
+/** All looked at on one day, where they went and with what they weighed. */
+export const ofReplayedOrders: ReadonlySet<ToldByOrders> = new Set(['always', 'zone', 'shipment']);

@@ -112,7 +112,7 @@ const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
   a.length === b.length && a.every((number, index) => number === b[index]);
 
 /** Whether some price may rise between two edges of the policy; where none does, each stretch is level and its start tells all of it. */
-function mayRise({ options }: CompiledZone, axis: SweepAxis): boolean {
+export function mayRise({ options }: CompiledZone, axis: SweepAxis): boolean {
   return options.some(({ charge }) => charge.lines.some(({ price }) => price.rises(axisMeasures[axis])));
 }
 

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ordersClient } from '../../client/orders/orders-client.ts';
 import type { ReplayNews } from '../../client/orders/replay-messages.ts';
 import type { Fact } from '../../core/conditions/fact.ts';
-import { unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
+import { ofReplayedOrders, unknownToExports } from '../../core/conditions/unknown-to-exports.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNow, useRelease } from '../page/page-context.tsx';
@@ -73,7 +73,9 @@ export function Effect() {
   };
   const unknown = [
     ...new Set(
-      Object.values(policy.offers).flatMap(({ on, when }) => (on && when ? unknownToExports(when, policy) : [])),
+      Object.values(policy.offers).flatMap(({ on, when }) =>
+        on && when ? unknownToExports(when, policy, ofReplayedOrders) : [],
+      ),
     ),
   ];
   return (
@@ -86,8 +88,8 @@ export function Effect() {
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-title">Effect before it goes live</h2>
         <p className="text-small text-soft">
-          Past orders as though bought now: one light article of their value, by a guest, in the zone of the option they
-          took.
+          Past orders as though bought now: one article of their value and weight, by a guest, to their postcode;
+          without one, to the zone of the option they took.
         </p>
       </div>
       <p className="flex flex-wrap items-baseline gap-x-3 text-small">

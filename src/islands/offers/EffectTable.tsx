@@ -1,5 +1,5 @@
 import { inOrder } from '../../core/ordered.ts';
-import type { Replay } from '../../core/orders/replay.ts';
+import type { Replay } from '../../core/orders/replay/replay.ts';
 import { Becomes } from '../../ui/Becomes.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
@@ -23,8 +23,17 @@ export default function EffectTable({
   const { markets } = usePolicy();
   const { money, locale } = useNotation();
   const count = new Intl.NumberFormat(locale);
+  const replays = [...results.values()].map(({ replay }) => replay);
+  const sum = (of: 'orders' | 'placed' | 'weighed' | 'without') =>
+    replays.reduce((total, replay) => total + replay[of], 0);
   return (
     <div className="overflow-x-auto">
+      <p className="text-small text-soft" data-testid="effect-known">
+        {count.format(sum('placed'))} of {count.format(sum('orders'))} orders tell their postcode,{' '}
+        {count.format(sum('weighed'))} their weight.
+        {sum('without') > 0 &&
+          ` ${count.format(sum('without'))} are in none of the counts: before or now nothing could be chosen for them.`}
+      </p>
       <table className="table table-xs" data-testid="effect-table">
         <thead>
           <tr className="border-b border-hairline text-soft">

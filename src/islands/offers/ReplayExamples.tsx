@@ -2,7 +2,7 @@ import { addTestCart } from '../../client/edits/cart-edits.ts';
 import { freshId } from '../../client/edits/set-at.ts';
 import { ordinaryCart } from '../../core/catalogue/ordinary-cart.ts';
 import { shopperOfKind } from '../../core/orders/shopper-of-order.ts';
-import type { ReplayExample } from '../../core/orders/replay.ts';
+import type { ReplayExample } from '../../core/orders/replay/replay.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useCatalogue, useCompiled, useNotation, useNow } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
@@ -24,7 +24,7 @@ export function ReplayExamples({ marketId, examples }: { marketId: string; examp
   if (!market) return null;
   const { currency, languages } = market.market;
   const count = new Intl.NumberFormat(locale);
-  const open = async ({ zoneId, value, shopper }: ReplayExample) => {
+  const open = async ({ zoneId, destination, value, shopper }: ReplayExample) => {
     const zone = market.zones.find(({ id }) => id === zoneId) ?? market.zones[0];
     if (!zone) return;
     const person = shopperOfKind(shopper);
@@ -37,7 +37,7 @@ export function ReplayExamples({ marketId, examples }: { marketId: string; examp
           name: `Past order of ${money(value, currency)}`,
           pinned: false,
           language: languages[0]!,
-          destination: { country, postcode: '' },
+          destination: destination ?? { country, postcode: '' },
           ...(person ? { shopper: person } : {}),
         },
         ordinaryCart(catalogue, market.terms, value),
@@ -49,12 +49,12 @@ export function ReplayExamples({ marketId, examples }: { marketId: string; examp
   return (
     <>
       {examples.slice(0, shown).map((example, index) => (
-        <span key={`${example.zoneId} ${example.value} ${example.shopper} ${example.was}`}>
+        <span key={index}>
           {index > 0 && ', '}
           <button
             type="button"
             className="link link-primary text-left"
-            title="Open in Rehearse, as a cart of real products that comes nearest to it"
+            title={`${wentTo(example)}Open in Rehearse, as a cart of real products that comes nearest to its value`}
             onClick={() => void open(example)}
             data-testid={`example-${marketId}-${index}`}
           >
@@ -67,4 +67,13 @@ export function ReplayExamples({ marketId, examples }: { marketId: string; examp
       ))}
     </>
   );
+}
+
+/** Where one of them went and with what weight, where that is known. */
+function wentTo({ destination, weight }: ReplayExample): string {
+  const parts = [
+    ...(destination ? [`To ${destination.country} ${destination.postcode}`] : []),
+    ...(weight === null ? [] : [`${weight} g or more`]),
+  ];
+  return parts.length > 0 ? `${parts.join(', ')}. ` : '';
 }

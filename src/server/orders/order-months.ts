@@ -10,6 +10,7 @@ import {
   type OrderColumns,
 } from '../../core/orders/columns.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
+import { emptyShipments, packShipments, placeIndex, weightUnknown } from '../../core/orders/shipments.ts';
 import { localTime } from '../../core/time/time-zone-clock.ts';
 import { database, reading } from '../database/pool.ts';
 
@@ -41,15 +42,23 @@ export async function orderMonths(marketId: string, currency: string, timeZone: 
   return result;
 }
 
+/** What of a month is packed apart. */
+export type MonthPart = 'columns_packed' | 'shipments_packed';
+
 /** A packed month. @param month its first day @returns null when it is no longer as the hash says */
-export async function packedMonth(marketId: string, month: string, hash: string): Promise<Uint8Array | null> {
+export async function packedMonth(
+  part: MonthPart,
+  marketId: string,
+  month: string,
+  hash: string,
+): Promise<Uint8Array | null> {
   const [rows] = await reading((pool) =>
     pool.query<RowDataPacket[]>(
-      'SELECT columns_packed FROM order_month WHERE market_id = ? AND month = ? AND packed_hash = ?',
-      [marketId, month, hash],
+      'SELECT ?? AS packed FROM order_month WHERE market_id = ? AND month = ? AND packed_hash = ?',
+      [part, marketId, month, hash],
     ),
   );
-  return (rows[0]?.columns_packed as Uint8Array | undefined) ?? null;
+  return (rows[0]?.packed as Uint8Array | null | undefined) ?? null;
 }
 
 /** All orders of a market. */
@@ -96,6 +105,18 @@ export async function touchMonths(
   );
 }
 
+type PackedRow = [
+  placed: number,
+  goods: number,
+  delivery: number | null,
+  option: string,
+  returning: number | null,
+  country: string,
+  region: string,
+  postcode: string,
+  grams: number | null,
+];
+
 async function packMonth(
   marketId: string,
   currency: string,
@@ -105,28 +126,33 @@ async function packMonth(
 ): Promise<OrderMonth> {
   const rows = await reading(async (pool) => {
     const [found] = await pool.query<RowDataPacket[][]>({
-      sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',
+      sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper, country, region, postcode, weight_grams FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',
       values: [marketId, currency, month, month],
       rowsAsArray: true,
     });
-    return found as unknown as [number, number, number | null, string, number | null][];
+    return found as unknown as PackedRow[];
   });
   const columns = emptyColumns(rows.length);
+  const shipments = emptyShipments(rows.length);
   const known = new Map<string, number>();
-  for (const [i, [placed, goods, delivery, option, returning]] of rows.entries()) {
+  const knownPlaces = new Map<string, number>();
+  for (const [i, [placed, goods, delivery, option, returning, country, region, postcode, grams]] of rows.entries()) {
     columns.goods[i] = goods;
     columns.delivery[i] = delivery ?? -1;
     columns.day[i] = localTime(timeZone, placed * 1000).day;
     columns.option[i] = optionIndex(columns.options, known, option);
     columns.shopper[i] = kindOfShopper(returning);
+    shipments.place[i] = placeIndex(shipments.places, knownPlaces, [country, region, postcode]);
+    shipments.grams[i] = grams ?? weightUnknown;
   }
   const bytes = Buffer.from(packColumns(columns));
+  const shipped = Buffer.from(packShipments(shipments));
   const { options } = columns;
-  const hash = createHash('sha256').update(bytes).digest('hex').slice(0, 32);
+  const hash = createHash('sha256').update(bytes).update(shipped).digest('hex').slice(0, 32);
   // Kept though the month may have moved on meanwhile: then it is found to be old when it is named next.
   await database().query(
-    'UPDATE order_month SET packed_version = ?, packed_zone = ?, packed_hash = ?, orders = ?, options = ?, columns_packed = ? WHERE market_id = ? AND currency = ? AND month = ? AND (packed_version IS NULL OR packed_version <= ?)',
-    [version, timeZone, hash, rows.length, JSON.stringify(options), bytes, marketId, currency, month, version],
+    'UPDATE order_month SET packed_version = ?, packed_zone = ?, packed_hash = ?, orders = ?, options = ?, columns_packed = ?, shipments_packed = ? WHERE market_id = ? AND currency = ? AND month = ? AND (packed_version IS NULL OR packed_version <= ?)',
+    [version, timeZone, hash, rows.length, JSON.stringify(options), bytes, shipped, marketId, currency, month, version],
   );
   return { month, orders: rows.length, options, hash };
 }

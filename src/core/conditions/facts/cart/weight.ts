@@ -10,5 +10,6 @@ export const weight = numberFact('cart.weight', {
   unit: 'g',
   of: (facts) => deliveredOf(facts).weight,
   measure: 'weight',
+  told: 'shipment',
   usual: 10_000,
 });

@@ -12,5 +12,6 @@ export const country = wordFact('destination.country', {
       countryCodes.map((word) => ({ word, name: countryName(word) })).sort((a, b) => a.name.localeCompare(b.name)),
     shown: (word, countryName) => countryName(word),
   },
+  told: 'shipment',
   of: ({ destination }) => destination.country,
 });

@@ -32,7 +32,7 @@ export const postcode: Fact<Node> = {
   name: 'postcode',
   also: 'zip area where',
   form,
-  told: 'never',
+  told: 'shipment',
   compile: (node) => {
     const patterns = node.patterns.map((text) => {
       const parsed = parsePostcodePattern(text);

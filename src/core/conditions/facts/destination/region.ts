@@ -11,5 +11,6 @@ export const region = wordFact('destination.region', {
     known: (policy) => usedWords('destination.region', policy, ({ destination }) => [destination.region]),
     accept: (text) => (/^[A-Za-z]{2}-[A-Za-z0-9]{1,3}$/.test(text) ? text.toUpperCase() : null),
   },
+  told: 'shipment',
   of: ({ destination }) => destination.region,
 });

@@ -13,5 +13,5 @@ export const zone = wordFact('destination.zone', {
     fault: (word, policy) => (policy.zones[word] ? null : `there is no zone "${word}"`),
   },
   of: ({ zoneId }) => zoneId,
-  told: 'ofEach',
+  told: 'zone',
 });

@@ -40,7 +40,7 @@ export const date: Fact<Node> = {
   name: 'date',
   also: 'from until between before after season holiday',
   form,
-  told: 'ofEach',
+  told: 'day',
   /** Half-open: the moment of *before* and *to* is out, that of *from* is in (2-domain §5). */
   compile: ({ operator, at, to, readIn }, terms) => {
     const zone = zoneOf(readIn, terms.clocks);

@@ -27,7 +27,7 @@ export const weekday: Fact<Node> = {
   name: 'day of the week',
   also: 'weekend monday tuesday wednesday thursday friday saturday sunday',
   form,
-  told: 'ofEach',
+  told: 'day',
   compile: ({ days: stated, readIn }, terms) => {
     const zone = zoneOf(readIn, terms.clocks);
     const days = new Set(stated);
