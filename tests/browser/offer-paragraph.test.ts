@@ -114,6 +114,14 @@ describe('an offer as a paragraph', () => {
     await expect.poll(async () => (await codes()).length).toBe(253);
     expect((await codes()).filter((code) => /^GUST-[A-Z2-9]{8}$/.test(code))).toHaveLength(250);
     expect(await codes()).toContain('STORM-1');
+    await page.getByTestId('all-codes').click();
+    const table = page.getByTestId('code-table');
+    await table.getByRole('searchbox').fill('storm');
+    await expect.poll(() => table.locator('tbody tr').allInnerTexts()).toEqual([expect.stringContaining('STORM-1')]);
+    await table.getByRole('button', { name: 'code STORM-1' }).click();
+    await expect.poll(async () => (await codes()).length).toBe(252);
+    await page.keyboard.press('Control+z');
+    await expect.poll(async () => (await codes()).length).toBe(253);
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.getByTestId('codes').getByRole('button', { name: 'CSV' }).click(),

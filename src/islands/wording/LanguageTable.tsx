@@ -5,6 +5,7 @@ import { places } from '../../core/wording/places.ts';
 import { addressKey, stateName, type TextAddress } from '../../core/wording/text-address.ts';
 import { textTable, wantsWork, type TextCell, type TextRow } from '../../core/wording/text-table.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { Table, type TableColumn } from '../../ui/Table.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 import { TextEditor } from './TextEditor.tsx';
@@ -19,9 +20,6 @@ const statusWords: Record<TextCell['status'], string> = {
   notNeeded: '',
 };
 
-/** As many rows as are drawn at once. */
-const rowsAtOnce = 60;
-
 /** All texts in all markets' languages side by side: the source first, what wants work marked; a cell is edited in place. */
 export function LanguageTable({
   shownLanguages,
@@ -32,17 +30,45 @@ export function LanguageTable({
 }) {
   const policy = usePolicy();
   const { languages, rows } = useMemo(() => textTable(policy), [policy]);
+  const { offers } = policy;
   const [onlyWork, setOnlyWork] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
-  const [most, setMost] = useState(rowsAtOnce);
   const source = sourceLanguageOf(policy);
   const beside = languages.filter((language) => language !== source);
-  const columns = beside.includes(shownLanguages) ? [source, shownLanguages] : languages;
+  const shown = useMemo(
+    () => (shownLanguages !== source && languages.includes(shownLanguages) ? [source, shownLanguages] : languages),
+    [shownLanguages, source, languages],
+  );
   const work = new Map(
     languages.map((language, index) => [language, rows.filter(({ cells }) => wantsWork(cells[index]!)).length]),
   );
-  const inSight = rows.filter(
-    ({ cells }) => !onlyWork || cells.some((cell) => columns.includes(cell.language) && wantsWork(cell)),
+  const inSight = useMemo(
+    () =>
+      onlyWork
+        ? rows.filter(({ cells }) => cells.some((cell) => shown.includes(cell.language) && wantsWork(cell)))
+        : rows,
+    [onlyWork, rows, shown],
+  );
+  const columns = useMemo<TableColumn<TextRow>[]>(
+    () => [
+      {
+        id: 'text',
+        name: 'text',
+        value: (row) => `${offers[row.offerId]?.name ?? ''} ${stateName(row.state)}`,
+        cell: (row) => <TextName row={row} offer={offers[row.offerId]?.name ?? ''} />,
+      },
+      ...shown.map((language): TableColumn<TextRow> => {
+        const cellOf = ({ cells }: TextRow) => cells.find((cell) => cell.language === language)!;
+        return {
+          id: language,
+          name: language === source ? `${language}, written first` : language,
+          value: (row) => textOf(cellOf(row)),
+          cell: (row) => <Cell row={row} cell={cellOf(row)} open={open} setOpen={setOpen} />,
+          className: 'max-w-80 min-w-43',
+        };
+      }),
+    ],
+    [shown, offers, source, open],
   );
   return (
     <section ref={part('all languages')} aria-label="All languages">
@@ -50,7 +76,7 @@ export function LanguageTable({
         <span>
           <PhraseSelect
             label="Languages shown"
-            value={columns.length === 2 ? shownLanguages : ''}
+            value={shown.length === 2 ? shownLanguages : ''}
             options={[
               ['', `all ${languages.length} languages`],
               ...beside.map((language) => [language, `${source} and ${language}`] as const),
@@ -76,50 +102,14 @@ export function LanguageTable({
             .join(' · ') || 'nothing wants work'}
         </span>
       </p>
-      <div className="overflow-x-auto">
-        <table className="table table-xs min-w-full [&_td]:max-w-80 [&_td]:min-w-43" data-testid="language-table">
-          <thead>
-            <tr className="border-b border-hairline text-soft">
-              <th scope="col" className="py-1 pr-3 font-normal">
-                text
-              </th>
-              {columns.map((language) => (
-                <th key={language} scope="col" className="py-1 pr-3 font-normal">
-                  {language}
-                  {language === source && ', written first'}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {inSight.slice(0, most).map((row, index) => (
-              <tr key={`${row.offerId} ${row.state} ${row.place}`} className="border-b border-hairline align-top">
-                <th scope="row" className="py-1 pr-3 font-normal">
-                  {row.offerId !== inSight[index - 1]?.offerId && (
-                    <strong className="block font-semibold">{policy.offers[row.offerId]?.name}</strong>
-                  )}
-                  <span className="whitespace-nowrap">{stateName(row.state)}</span>
-                  {row.place !== 'everyPlace' && (
-                    <span className="block text-fine text-soft">{places[row.place].short}</span>
-                  )}
-                </th>
-                {row.cells
-                  .filter(({ language }) => columns.includes(language))
-                  .map((cell) => (
-                    <td key={cell.language} className="py-1 pr-3">
-                      <Cell row={row} cell={cell} open={open} setOpen={setOpen} />
-                    </td>
-                  ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {inSight.length > most && (
-        <button type="button" className="btn btn-xs mt-1" onClick={() => setMost(most + rowsAtOnce)}>
-          Show {Math.min(rowsAtOnce, inSight.length - most)} more of {inSight.length - most}
-        </button>
-      )}
+      <Table
+        label="All texts"
+        columns={columns}
+        rows={inSight}
+        keyOf={(row) => `${row.offerId} ${row.state} ${row.place}`}
+        search="Find a text"
+        testId="language-table"
+      />
       {inSight.length === 0 && (
         <p className="py-2 text-soft">
           {rows.length === 0
@@ -130,6 +120,21 @@ export function LanguageTable({
     </section>
   );
 }
+
+/** Of which offer, in which state and place. */
+function TextName({ row: { state, place }, offer }: { row: TextRow; offer: string }) {
+  return (
+    <>
+      <span className="whitespace-nowrap">{stateName(state)}</span>
+      <span className="block text-fine text-soft">
+        {offer}
+        {place !== 'everyPlace' && ` · ${places[place].short}`}
+      </span>
+    </>
+  );
+}
+
+const textOf = (cell: TextCell): string => ('text' in cell ? cell.text : '');
 
 function Cell({
   row,
@@ -148,7 +153,7 @@ function Cell({
     [row.offerId, row.state, row.place, cell.language],
   );
   const key = addressKey(address);
-  const text = 'text' in cell ? cell.text : '';
+  const text = textOf(cell);
   const written = cell.status === 'written' || cell.status === 'stale' || cell.status === 'unfinished';
   const name = `${stateName(row.state)}, ${cell.language}${row.place === 'everyPlace' ? '' : `, ${row.place}`}`;
   const shownIn = cell.status === 'fallsBack' ? cell.to : cell.language;

@@ -1,15 +1,18 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { addCodes, setUnlock } from '../../../client/edits/offer-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
 import { codeBatch, codesOf, guessOdds, leastLength, mostLength } from '../../../core/offers/authoring/code-batch.ts';
 import type { Offer } from '../../../core/policy/types.ts';
 import { AddWord } from '../../../ui/AddWord.tsx';
+import { lazyPart } from '../../../ui/lazy-part.tsx';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Remove } from '../../../ui/Remove.tsx';
 import { SaveAs } from '../../../ui/SaveAs.tsx';
 import { useNotation } from '../../page/page-context.tsx';
 import { saveCsv } from '../../page/save-file.ts';
 import { useEdit } from '../../page/use-edit.tsx';
+
+const CodeTable = lazyPart(() => import('./CodeTable.tsx'), <p className="text-soft">Listing …</p>);
 
 const ways: [Offer['unlock']['by'], string][] = [
   ['amount', 'an amount'],
@@ -27,7 +30,8 @@ const mostShown = 12;
 export function UnlockPhrase({ offerId, unlock, name }: { offerId: string; unlock: Offer['unlock']; name: string }) {
   const edit = useEdit();
   const [making, setMaking] = useState(false);
-  const codes = unlock.by === 'amount' ? [] : Object.keys(unlock.codes);
+  const [listed, setListed] = useState(false);
+  const codes = useMemo(() => (unlock.by === 'amount' ? [] : Object.keys(unlock.codes)), [unlock]);
   return (
     <div>
       <p>
@@ -53,7 +57,17 @@ export function UnlockPhrase({ offerId, unlock, name }: { offerId: string; unloc
                 )}
               </span>
             ))}
-            {codes.length > mostShown && <span className="mr-2 text-soft">and {codes.length - mostShown} more</span>}
+            {codes.length > mostShown && (
+              <button
+                type="button"
+                className="btn btn-xs mr-2"
+                aria-expanded={listed}
+                onClick={() => setListed(!listed)}
+                data-testid="all-codes"
+              >
+                {listed ? 'fewer' : `and ${codes.length - mostShown} more`}
+              </button>
+            )}
             <AddWord
               label="New code"
               placeholder="add a code"
@@ -89,6 +103,7 @@ export function UnlockPhrase({ offerId, unlock, name }: { offerId: string; unloc
           </span>
         )}
       </p>
+      {listed && codes.length > mostShown && <CodeTable offerId={offerId} codes={codes} />}
       {making && unlock.by !== 'amount' && (
         <Batch taken={codes} make={(batch) => edit(addCodes(offerId, batch)) && setMaking(false)} />
       )}
