@@ -32,7 +32,11 @@ export interface TableColumn<Row> {
   /** no heading is seen, and it is neither sorted by nor saved */
   bare?: boolean;
   className?: string;
+  /** stays in view while the others are scrolled past it */
+  pinned?: boolean;
 }
+
+const pin = 'sticky left-0 z-1 bg-base-100';
 
 /** From as many rows on a table scrolls by itself and draws only what is in view. */
 const longTable = 60;
@@ -148,8 +152,8 @@ export function Table<Row extends RowData>({
                 aria-rowindex={inView ? inView[index]!.index + 2 : undefined}
                 data-testid={rowTestId?.(row.original)}
               >
-                {columns.map(({ id, cell, value, right, className = '' }) => (
-                  <td key={id} className={`align-top ${right ? 'text-right' : ''} ${className}`}>
+                {columns.map(({ id, cell, value, right, pinned, className = '' }) => (
+                  <td key={id} className={`align-top ${right ? 'text-right' : ''} ${pinned ? pin : ''} ${className}`}>
                     {cell ? cell(row.original) : value(row.original)}
                   </td>
                 ))}
@@ -220,17 +224,23 @@ function Heading({
   name,
   right,
   bare,
+  pinned,
   sorted,
   sort,
 }: {
   name: string;
   right?: boolean;
   bare?: boolean;
+  pinned?: boolean;
   sorted: false | 'asc' | 'desc';
   sort: () => void;
 }) {
   return (
-    <th scope="col" className={right ? 'text-right' : ''} aria-sort={sorted === false ? undefined : directions[sorted]}>
+    <th
+      scope="col"
+      className={`${right ? 'text-right' : ''} ${pinned ? pin : ''}`}
+      aria-sort={sorted === false ? undefined : directions[sorted]}
+    >
       {bare ? (
         <span className="sr-only">{name}</span>
       ) : (

@@ -100,12 +100,25 @@ export function DateAndTime({ node, set }: MomentProps<'instant'>) {
       {node.operator === 'before' ? (
         <DateField label="Moment" kind="until" value={node.at} change={put('at')} />
       ) : (
-        <DateField label="Moment" kind="from" value={node.at} change={put('at')} />
+        <DateField
+          label="Moment"
+          kind="from"
+          value={node.at}
+          other={{ value: node.to ?? '', kind: 'until' }}
+          change={put('at')}
+        />
       )}
       {node.operator === 'between' && (
         <>
           {' '}
-          until <DateField label="Until" kind="until" value={node.to ?? dayAfter(node.at)} change={put('to')} />
+          until{' '}
+          <DateField
+            label="Until"
+            kind="until"
+            value={node.to ?? dayAfter(node.at)}
+            other={{ value: node.at, kind: 'from' }}
+            change={put('to')}
+          />
         </>
       )}
       <Clock readIn={node.readIn} set={set} />

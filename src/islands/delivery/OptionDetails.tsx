@@ -62,6 +62,7 @@ export function OptionDetails({
       kind={kind}
       value={schedule?.[kind] ?? ''}
       none={none}
+      other={{ value: schedule?.[kind === 'from' ? 'until' : 'from'] ?? '', kind: kind === 'from' ? 'until' : 'from' }}
       change={(value) => edit(setSchedule(at('schedule'), kind, value))}
     />
   );

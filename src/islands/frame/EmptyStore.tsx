@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { call, type HttpProblem } from '../../client/http.ts';
+import { Alert } from '../../ui/Alert.tsx';
 
 /** Nothing has been set yet: what to do next, with a button. On Markets, where one begins, `children` is the way to do so; at Orders `file` takes a file of orders. */
 export function EmptyStore({ title, children, file }: { title?: string; children?: ReactNode; file?: ReactNode }) {
@@ -45,9 +46,9 @@ export function EmptyStore({ title, children, file }: { title?: string; children
         </button>
       </p>
       {problem && (
-        <p role="alert" className="mt-3 text-error">
+        <Alert className="mt-3">
           {problem.title}. {problem.detail}
-        </p>
+        </Alert>
       )}
     </div>
   );

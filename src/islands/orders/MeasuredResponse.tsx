@@ -20,6 +20,7 @@ import { wordsFor } from './words.ts';
 import { part } from '../page/parts.ts';
 import { WhenSeen } from '../../ui/chart/WhenSeen.tsx';
 import { lazyPart } from '../../ui/lazy-part.tsx';
+import { Alert } from '../../ui/Alert.tsx';
 
 const CounterfactualChart = lazyPart(() => import('./CounterfactualChart.tsx'));
 
@@ -82,10 +83,11 @@ export const MeasuredResponse = memo(function MeasuredResponse({
       tell({ kind: 'failed', reason: error instanceof Error ? error.message : String(error) });
     }
   };
-  const day = (label: string, value: number, set: (value: number) => void) => (
+  const day = (label: string, value: number, other: number, set: (value: number) => void) => (
     <DateField
       label={label}
       value={dateOfDay(value)}
+      other={{ value: dateOfDay(other) }}
       change={(date) => {
         const next = dayNumber(date);
         if (next !== null) set(next);
@@ -124,8 +126,8 @@ export const MeasuredResponse = memo(function MeasuredResponse({
           commit={(value) => value !== null && setGoal(value)}
           testId="measured-goal"
         />{' '}
-        {currency} was in force from {day('In force from', from, (value) => setDays({ from: value, to }))} to{' '}
-        {day('In force to', to, (value) => setDays({ from, to: value }))}. Orders lacking at most{' '}
+        {currency} was in force from {day('In force from', from, to, (value) => setDays({ from: value, to }))} to{' '}
+        {day('In force to', to, from, (value) => setDays({ from, to: value }))}. Orders lacking at most{' '}
         <TypedField
           label="Reach that is looked at, percent of the goal"
           shown={String(reach)}
@@ -156,9 +158,7 @@ export const MeasuredResponse = memo(function MeasuredResponse({
         </p>
       )}
       {state.kind === 'failed' && (
-        <p role="alert" className="text-error">
-          It could not be measured: {state.reason}. Nothing was changed; try again.
-        </p>
+        <Alert>It could not be measured: {state.reason}. Nothing was changed; try again.</Alert>
       )}
       {state.kind === 'done' && !state.result.ok && <p role="status">{refusals[state.result.because]}</p>}
       {state.kind === 'done' && state.result.ok && (

@@ -37,7 +37,9 @@ export function OrdersSentence({
   // Until the orders are read the sentence stands as it will stand.
   const periods =
     bounds && bounds.orders > 0 ? periodsOf(bounds) : [{ id: 'all', name: 'all the time', from: '', to: '' }];
-  const period = periods.find(({ from, to }) => from === (query.from ?? '') && to === (query.to ?? ''))?.id ?? 'chosen';
+  const from = query.from || first;
+  const to = query.to || last;
+  const period = periods.find((one) => one.from === (query.from ?? '') && one.to === (query.to ?? ''))?.id ?? 'chosen';
   const choice = (name: string, label: string, options: [string, string][]) => (
     <PhraseSelect
       label={label}
@@ -86,18 +88,17 @@ export function OrdersSentence({
           options={[...periods.map(({ id, name }) => [id, name] as const), ['chosen', 'these days']]}
           choose={(id) => {
             const chosen = periods.find((other) => other.id === id);
-            setQuery(
-              chosen ? { from: chosen.from, to: chosen.to } : { from: query.from || first, to: query.to || last },
-            );
+            setQuery(chosen ? { from: chosen.from, to: chosen.to } : { from, to });
           }}
           testId="choose-period"
         />
         ,{' '}
         <DateField
           label="First day"
-          value={query.from || first}
+          value={from}
           least={first}
-          most={query.to || last}
+          most={to}
+          other={{ value: to }}
           steady
           change={(from) => setQuery({ from })}
           testId="choose-from"
@@ -105,9 +106,10 @@ export function OrdersSentence({
         to{' '}
         <DateField
           label="Last day"
-          value={query.to || last}
-          least={query.from || first}
+          value={to}
+          least={from}
           most={last}
+          other={{ value: from }}
           steady
           change={(to) => setQuery({ to })}
           testId="choose-to"

@@ -28,6 +28,7 @@ import { SaveAs } from '../../ui/SaveAs.tsx';
 import { saveCsv, savePng, saveSvg } from '../page/save-file.ts';
 import { TrialGoals } from './TrialGoals.tsx';
 import { useMarketOrders, type MarketOrders } from './use-market-orders.ts';
+import { Alert } from '../../ui/Alert.tsx';
 
 /** px */
 const designWidth = 884;
@@ -49,12 +50,12 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
   const content = () => {
     if (problem)
       return (
-        <p role="alert" className="py-6 text-error">
+        <Alert className="my-4">
           The orders could not be read: {problem}. Nothing is lost.{' '}
           <button type="button" className="btn btn-xs" onClick={reload}>
             Try again
           </button>
-        </p>
+        </Alert>
       );
     if (!here) return <div className="mt-4 h-[412px] bg-base-200" aria-label="Reading orders" role="status" />;
     if (here.bounds.orders === 0) return <NoOrders openImport={() => setImporting('orders')} />;

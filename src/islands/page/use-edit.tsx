@@ -1,6 +1,7 @@
 import { createContext, useCallback, useContext, useState, type ReactNode } from 'react';
 import type { Edit } from '../../client/edits/edit.ts';
 import { useDraft } from './draft-context.tsx';
+import { Alert } from '../../ui/Alert.tsx';
 
 /** Makes an edit. @returns whether it was made: one that would leave the draft wrong is refused, with its reason on screen */
 export type MakeEdit = (edit: Edit) => boolean;
@@ -54,12 +55,12 @@ export function useGuardedEdit(): { edit: MakeEdit; refusal: ReactNode; clear: (
     edit,
     clear,
     refusal: refused && (
-      <p role="alert" className="my-1 flex flex-wrap items-baseline gap-3 text-error">
-        {refused}
+      <Alert className="my-1">
+        {refused}{' '}
         <button type="button" className="btn btn-xs" onClick={clear}>
           All right
         </button>
-      </p>
+      </Alert>
     ),
   };
 }

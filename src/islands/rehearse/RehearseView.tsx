@@ -27,6 +27,7 @@ import { BuyerPhrase } from './BuyerPhrase.tsx';
 import { CartHeading } from './CartHeading.tsx';
 import { ShopChoices } from './ShopChoices.tsx';
 import { ToolPanel } from './ToolPanel.tsx';
+import { Alert } from '../../ui/Alert.tsx';
 
 /** The cart of a link; null without one, or where it cannot be read. What checks it is fetched only then. */
 function useSharedCart(text: string | undefined): TestCart | null | 'being read' {
@@ -55,10 +56,10 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
   return (
     <>
       {query.shared && (
-        <p role="alert" className="px-5 pt-3 text-error">
+        <Alert className="mx-5 mt-3">
           The link is cut off or not one of Summant, so the cart in it cannot be read. Ask for it again; below is a cart
           of the draft.
-        </p>
+        </Alert>
       )}
       <OneCart query={query} setQuery={setQuery} />
     </>

@@ -1,5 +1,5 @@
 import type { SetQuery } from '../page/use-query.ts';
-import { Choices } from './Choices.tsx';
+import { Choices } from '../../ui/Choices.tsx';
 
 const widths = [
   ['', 'phone'],
@@ -23,24 +23,21 @@ export function ShopChoices({
   setQuery: SetQuery;
 }) {
   return (
-    <p className="flex flex-wrap items-baseline gap-x-1 pb-1 text-small">
-      <span role="group" aria-label="Width of the shop">
-        <Choices
-          choices={widths}
-          chosen={query.width ?? ''}
-          choose={(next) => setQuery({ width: next })}
-          prefix="width"
-        />
-      </span>
-      <span className="text-soft">·</span>
-      <span role="group" aria-label="Draft or release">
-        <Choices
-          choices={released ? lays : lays.slice(0, 1)}
-          chosen={query.laid ?? ''}
-          choose={(next) => setQuery({ laid: next })}
-          prefix="laid"
-        />
-      </span>
+    <p className="flex flex-wrap items-baseline gap-x-3 pb-1 text-small">
+      <Choices
+        label="Width of the shop"
+        choices={widths}
+        chosen={query.width ?? ''}
+        choose={(next) => setQuery({ width: next })}
+        prefix="width"
+      />
+      <Choices
+        label="Draft or release"
+        choices={released ? lays : lays.slice(0, 1)}
+        chosen={query.laid ?? ''}
+        choose={(next) => setQuery({ laid: next })}
+        prefix="laid"
+      />
     </p>
   );
 }

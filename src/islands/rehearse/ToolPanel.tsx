@@ -10,7 +10,7 @@ import { LineUp } from './tools/LineUp.tsx';
 import { SweepChart } from './tools/SweepChart.tsx';
 import type { Along } from './tools/variations.ts';
 import type { SetQuery } from '../page/use-query.ts';
-import { Choices } from './Choices.tsx';
+import { Tabs } from '../../ui/Tabs.tsx';
 import { part } from '../page/parts.ts';
 
 const tools = [
@@ -42,13 +42,14 @@ export function ToolPanel({
   const tool = tools.find(([id]) => id === query.tool)?.[0] ?? '';
   return (
     <>
-      <div
-        ref={part('tools')}
-        className="mt-4 border-t border-hairline pt-1.5"
-        role="group"
-        aria-label="What to look at"
-      >
-        <Choices choices={tools} chosen={tool} choose={(next) => setQuery({ tool: next })} prefix="tool" />
+      <div ref={part('tools')} className="mt-4 border-t border-hairline pt-1.5">
+        <Tabs
+          label="What to look at"
+          tabs={tools}
+          chosen={tool}
+          choose={(next) => setQuery({ tool: next })}
+          prefix="tool"
+        />
       </div>
       {tool === '' && zone && <Seams key={`seams-${cartId}`} cartId={cartId} cart={cart} zone={zone} />}
       {tool === 'line-up' && (

@@ -10,6 +10,7 @@ import { useNotation } from '../page/page-context.tsx';
 import { part } from '../page/parts.ts';
 import { useGuardedEdit } from '../page/use-edit.tsx';
 import { ChangeTable } from './ChangeList.tsx';
+import { Alert } from '../../ui/Alert.tsx';
 
 /** What is compared: a release by its number, or the draft. */
 type Side = number | 'draft';
@@ -98,9 +99,7 @@ export function CompareReleases({ releases }: { releases: readonly ReleaseSummar
       {refusal}
       {said && <p role="status">{said}</p>}
       {(before === 'unreachable' || after === 'unreachable') && (
-        <p role="alert" className="text-error">
-          A release could not be read. Reload the page to try again; nothing is lost.
-        </p>
+        <Alert>A release could not be read. Reload the page to try again; nothing is lost.</Alert>
       )}
       {changes?.length === 0 && <p className="text-soft">For shoppers they say the same.</p>}
       {changes && changes.length > 0 && (

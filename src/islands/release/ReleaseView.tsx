@@ -11,6 +11,7 @@ import { TestCartWarnings } from './TestCartWarnings.tsx';
 import { LanguageWarnings, TextWarnings } from './TextWarnings.tsx';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import { part } from '../page/parts.ts';
+import { Alert } from '../../ui/Alert.tsx';
 
 /** What changes for shoppers, handing it to the shop, and going back. */
 export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] }) {
@@ -112,9 +113,9 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
         {said}
       </p>
       {problem && (
-        <p role="alert" className="text-error">
+        <Alert>
           {problem.title}. {problem.detail}
-        </p>
+        </Alert>
       )}
       {releases.length > 0 && (
         <ReleaseList

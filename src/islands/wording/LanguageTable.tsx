@@ -55,6 +55,7 @@ export function LanguageTable({
         id: 'text',
         name: 'text',
         value: (row) => `${offers[row.offerId]?.name ?? ''} ${stateName(row.state)}`,
+        pinned: true,
         cell: (row) => <TextName row={row} offer={offers[row.offerId]?.name ?? ''} />,
       },
       ...shown.map((language): TableColumn<TextRow> => {
@@ -72,7 +73,14 @@ export function LanguageTable({
   );
   return (
     <section ref={part('all languages')} aria-label="All languages">
-      <p className="flex flex-wrap items-baseline gap-x-4 py-1">
+      <Table
+        label="All texts"
+        columns={columns}
+        rows={inSight}
+        keyOf={(row) => `${row.offerId} ${row.state} ${row.place}`}
+        search="Find a text"
+        testId="language-table"
+      >
         <span>
           <PhraseSelect
             label="Languages shown"
@@ -101,15 +109,7 @@ export function LanguageTable({
             .map(([language, count]) => `${language} ${count}`)
             .join(' · ') || 'nothing wants work'}
         </span>
-      </p>
-      <Table
-        label="All texts"
-        columns={columns}
-        rows={inSight}
-        keyOf={(row) => `${row.offerId} ${row.state} ${row.place}`}
-        search="Find a text"
-        testId="language-table"
-      />
+      </Table>
       {inSight.length === 0 && (
         <p className="py-2 text-soft">
           {rows.length === 0

@@ -1,5 +1,7 @@
+import { Diamond } from 'lucide-react';
 import { places, type TextPlace } from '../../core/wording/places.ts';
 import { textPlaces } from '../../core/wording/text-address.ts';
+import { Choices } from '../../ui/Choices.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 
 /** The places; one with a text of its own in this language is marked. */
@@ -15,32 +17,33 @@ export function PlaceChoices({
   choose: (place: TextPlace) => void;
 }) {
   const { wording } = usePolicy();
+  const hasOwn = (id: TextPlace): boolean =>
+    id !== 'everyPlace' &&
+    Object.values(wording[offerId] ?? {}).some((byPlace) => byPlace[id]?.[language] !== undefined);
   return (
-    <p className="mb-2 flex flex-wrap items-baseline gap-x-1" role="group" aria-label="Place in the shop">
+    <p className="mb-2 flex flex-wrap items-baseline gap-x-2">
       <span className="text-soft">at</span>
-      {textPlaces.map((id) => {
-        const own =
-          id !== 'everyPlace' &&
-          Object.values(wording[offerId] ?? {}).some((byPlace) => byPlace[id]?.[language] !== undefined);
-        return (
-          <button
-            key={id}
-            type="button"
-            className="btn btn-ghost btn-xs"
-            aria-pressed={id === place}
-            onClick={() => choose(id)}
-            data-testid={`place-${id}`}
-          >
-            {id === 'everyPlace' ? 'every place' : places[id].short}
-            {own && (
-              <span className="text-ember" title="has texts of its own">
-                {' '}
-                ◆
-              </span>
-            )}
-          </button>
-        );
-      })}
+      <Choices
+        label="Place in the shop"
+        choices={textPlaces.map((id) => [id, <PlaceName key={id} place={id} own={hasOwn(id)} />])}
+        chosen={place}
+        choose={(id) => choose(id as TextPlace)}
+        prefix="place"
+      />
     </p>
+  );
+}
+
+function PlaceName({ place, own }: { place: TextPlace; own: boolean }) {
+  return (
+    <>
+      {place === 'everyPlace' ? 'every place' : places[place].short}
+      {own && (
+        <span title="has texts of its own">
+          <Diamond size={8} className="fill-current text-ember" aria-hidden />
+          <span className="sr-only">, has texts of its own</span>
+        </span>
+      )}
+    </>
   );
 }

@@ -21,6 +21,7 @@ import { WhoLeads } from './WhoLeads.tsx';
 import { AskedPhrase } from './AskedPhrase.tsx';
 import { part } from '../page/parts.ts';
 import { PlaceChoices } from './PlaceChoices.tsx';
+import { Tabs } from '../../ui/Tabs.tsx';
 
 const views = [
   ['', 'Storyboard'],
@@ -57,20 +58,13 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
             />
           )}
         </h1>
-        <div role="group" aria-label="What to look at">
-          {views.map(([id, name]) => (
-            <button
-              key={id}
-              type="button"
-              className="btn btn-ghost btn-xs"
-              aria-pressed={id === view}
-              onClick={() => setQuery({ view: id })}
-              data-testid={`view-${id || 'storyboard'}`}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
+        <Tabs
+          label="What to look at"
+          tabs={views}
+          chosen={view}
+          choose={(next) => setQuery({ view: next })}
+          prefix="view"
+        />
       </div>
       {offerId === undefined || !offer ? (
         <p className="py-4 text-soft">

@@ -31,6 +31,7 @@ export default function CalendarPanel({
   value,
   change,
   none,
+  other,
   ...days
 }: Days & {
   label: string;
@@ -38,6 +39,8 @@ export default function CalendarPanel({
   value: string;
   change: (value: string) => void;
   none: string | undefined;
+  /** the other end of the stretch that it begins or ends */
+  other: string | undefined;
 }) {
   const { locale } = useNotation();
   const today = new Date(useNow()).toISOString().slice(0, 10);
@@ -59,7 +62,13 @@ export default function CalendarPanel({
           else if (read && !isOutside(read.day, days)) take(read);
         }}
       />
-      <Month day={read?.day} today={today} days={days} choose={(day) => take({ day, time: read?.time ?? null })} />
+      <Month
+        day={read && !isOutside(read.day, days) ? read.day : now?.day}
+        other={other}
+        today={today}
+        days={days}
+        choose={(day) => take({ day, time: read?.time ?? null })}
+      />
       {none !== undefined && value !== '' && (
         <button type="button" className="btn btn-xs mt-1" onClick={() => change('')}>
           {none}
@@ -129,14 +138,23 @@ function TypedDate({
   );
 }
 
+/** Days of a stretch as the calendar marks them, by its two ends. */
+function stretchOf(day: string | undefined, other: string | undefined) {
+  if (day === undefined || other === undefined || day === other) return {};
+  const [from, to] = (day < other ? [day, other] : [other, day]).map(dateOf) as [Date, Date];
+  return { range_start: from, range_middle: { after: from, before: to }, range_end: to };
+}
+
 function Month({
   day,
+  other,
   today,
   days,
   choose,
 }: {
   /** the one chosen */
   day: string | undefined;
+  other: string | undefined;
   today: string;
   days: Days;
   choose: (day: string) => void;
@@ -157,6 +175,12 @@ function Month({
       onDayClick={(date) => choose(dayOf(date))}
       weekStartsOn={firstWeekday(locale)}
       showOutsideDays
+      modifiers={stretchOf(day, other)}
+      modifiersClassNames={{
+        range_start: 'rdp-range_start',
+        range_middle: 'bg-base-300',
+        range_end: 'rdp-range_end',
+      }}
       disabled={[
         ...(least === undefined ? [] : [{ before: dateOf(least) }]),
         ...(most === undefined ? [] : [{ after: dateOf(most) }]),

@@ -2,7 +2,7 @@ import { addDays } from '../../../core/time/day.ts';
 import { writeDay } from '../../../core/time/written-date.ts';
 import { Popover } from '../../../ui/Popover.tsx';
 import { useNotation } from '../../page/page-context.tsx';
-import { dateInWords, type DateKind } from './moments.ts';
+import { dateInWords, shownMoment, type DateKind } from './moments.ts';
 import { lazyPart } from '../../../ui/lazy-part.tsx';
 
 const CalendarPanel = lazyPart(() => import('./CalendarPanel.tsx'), <span className="block h-80 w-72" />);
@@ -19,6 +19,7 @@ export function DateField({
   none,
   least,
   most,
+  other,
   steady = false,
   testId,
 }: {
@@ -32,6 +33,8 @@ export function DateField({
   /** first and last day that can be chosen */
   least?: string;
   most?: string;
+  /** the other end of the stretch that it begins or ends, which the calendar shows; empty where there is none */
+  other?: { value: string; kind?: DateKind };
   /** keeps its width whatever date it reads, where one comes after the page */
   steady?: boolean;
   testId?: string | undefined;
@@ -54,6 +57,7 @@ export function DateField({
             value={value}
             least={least}
             most={most}
+            other={other && other.value !== '' ? shownMoment(other.value, other.kind ?? 'day').day : undefined}
             change={(next) => {
               close();
               if (next !== value) change(next);

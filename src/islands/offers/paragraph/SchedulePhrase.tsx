@@ -21,6 +21,7 @@ export function SchedulePhrase({ offerId, schedule }: { offerId: string; schedul
       kind={kind}
       value={schedule?.[kind] ?? ''}
       none={none}
+      other={{ value: schedule?.[kind === 'from' ? 'until' : 'from'] ?? '', kind: kind === 'from' ? 'until' : 'from' }}
       change={(at) => edit(setSchedule(place, kind, at))}
       testId={`schedule-${kind}`}
     />

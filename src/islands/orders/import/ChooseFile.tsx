@@ -12,6 +12,7 @@ import { ColumnTable } from './ColumnTable.tsx';
 import { FileForm } from './FileForm.tsx';
 import { useDraft } from '../../page/draft-context.tsx';
 import { ProposeMarkets } from './ProposeMarkets.tsx';
+import { Alert } from '../../../ui/Alert.tsx';
 
 /** As much of a file as is looked at to guess how it is to be read. */
 const looked = 512 * 1024;
@@ -113,9 +114,7 @@ export default function ChooseFile({
         </p>
       )}
       {chosen && chosen.sample.heading.length === 0 && (
-        <p role="alert" className="mt-2 text-error">
-          The file is empty, so there is nothing to import.
-        </p>
+        <Alert className="mt-2">The file is empty, so there is nothing to import.</Alert>
       )}
       {chosen && chosen.sample.heading.length > 0 && (
         <div className="mt-2">

@@ -7,6 +7,7 @@ import { ImportList } from './ImportList.tsx';
 import { isUnderWay, RunProgress } from './RunProgress.tsx';
 import { part } from '../../page/parts.ts';
 import { lazyPart } from '../../../ui/lazy-part.tsx';
+import { Alert } from '../../../ui/Alert.tsx';
 
 const ChooseFile = lazyPart(() => import('./ChooseFile.tsx'), <div className="h-24" />);
 
@@ -103,9 +104,9 @@ export function ImportSection({
       data-testid="import"
     >
       {problem && (
-        <p role="alert" className="mb-2 text-error">
+        <Alert className="mb-2">
           {problem.title}. {problem.detail}
-        </p>
+        </Alert>
       )}
       {run ? (
         <RunProgress

@@ -7,6 +7,7 @@ import { useNotation } from '../../page/page-context.tsx';
 import { countryName } from '../../page/place-names.ts';
 import { useGuardedEdit } from '../../page/use-edit.tsx';
 import { wordsFor } from '../words.ts';
+import { Alert } from '../../../ui/Alert.tsx';
 
 /** A store without markets: those that a file's countries and currencies ask for are proposed, and made in one edit. */
 export function ProposeMarkets({ file, mapping }: { file: File; mapping: ImportMapping }) {
@@ -41,7 +42,7 @@ export function ProposeMarkets({ file, mapping }: { file: File; mapping: ImportM
         The store has no market yet. Say which column holds the country, and markets are proposed from it.
       </p>
     );
-  if (found === 'unreadable') return <p role="alert">The file could not be read to its end. Choose it again.</p>;
+  if (found === 'unreadable') return <Alert>The file could not be read to its end. Choose it again.</Alert>;
   if (!found)
     return (
       <p role="status" className="mt-2 text-soft">
