@@ -90,7 +90,7 @@ function useSpendGoal(marketId: string, offerId: string | undefined, goalId: str
 /** Goals in order value of the zone's offers beside the one looked at. */
 const goalsBeside = (zone: CompiledZone, offerId: string | undefined, goalId: string | null): AsideGoal[] =>
   zone.offers.flatMap(({ id, offer, goals }) =>
-    goals.flatMap((goal): AsideGoal[] =>
+    goals.flatMap((goal, index): AsideGoal[] =>
       (id === offerId && goal.id === goalId) || goal.target === null || goal.counts.kind !== 'value'
         ? []
         : [
@@ -98,6 +98,7 @@ const goalsBeside = (zone: CompiledZone, offerId: string | undefined, goalId: st
               offerId: id,
               goalId: goal.id,
               value: goal.target,
+              name: goals.length > 1 ? `${offer.name} ${index + 1}` : offer.name,
               label: `Goal of ${offer.name} in ${zone.market.market.name}`,
             },
           ],

@@ -1,4 +1,5 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import type { NamePlace } from './pennant-names.ts';
 import { clampGoal, keyMove, valueAt, type LineScale } from './scale.ts';
 
 /** A goal on its pole: dragged along the line, or moved by keys. */
@@ -20,14 +21,15 @@ export function Pennant({
   write: (minor: number) => string;
   show: (value: number) => void;
   commit: (value: number) => void;
-  /** a goal beside the one looked at: small, and known by this */
-  aside?: string;
+  /** a goal beside the one looked at: small, known by its id, with its name where there is room */
+  aside?: { id: string; name: NamePlace | null };
 }) {
   const grabbed = useRef<{ offset: number; value: number } | null>(null);
   const keyed = useRef<{ value: number; timer: ReturnType<typeof setTimeout> } | null>(null);
   const x = scale.x(Math.min(value, scale.end));
   const text = write(value);
   const flagWidth = text.length * 6.6 + 18;
+  const flagTop = scale.bottom - 36 - (aside?.name?.level ?? 0) * 14;
   const flagLeft = x - flagWidth < scale.left ? x : x - flagWidth;
 
   const place = (event: PointerEvent<SVGGElement>) =>
@@ -82,7 +84,7 @@ export function Pennant({
         aria-valuemax={scale.end}
         aria-valuenow={value}
         aria-valuetext={text}
-        data-testid={aside === undefined ? 'pennant' : `pennant-${aside}`}
+        data-testid={aside === undefined ? 'pennant' : `pennant-${aside.id}`}
         className="cursor-ew-resize touch-none [outline-offset:0px]"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
@@ -138,20 +140,20 @@ export function Pennant({
         ) : (
           <>
             <title>{`${label}: ${text}`}</title>
-            <rect x={x - 6} y={scale.bottom - 40} width={18} height={44} fill="transparent" />
-            <line
-              x1={x}
-              x2={x}
-              y1={scale.bottom - 36}
-              y2={scale.bottom}
-              className="stroke-base-content"
-              strokeWidth="1"
-            />
-            <path
-              d={`M${x} ${scale.bottom - 36}h11l-3 4 3 4H${x}z`}
-              className="fill-base-100 stroke-accent"
-              strokeWidth="1.2"
-            />
+            <rect x={x - 6} y={flagTop - 4} width={18} height={scale.bottom - flagTop + 8} fill="transparent" />
+            <line x1={x} x2={x} y1={flagTop} y2={scale.bottom} className="stroke-base-content" strokeWidth="1" />
+            <path d={`M${x} ${flagTop}h11l-3 4 3 4H${x}z`} className="fill-base-100 stroke-accent" strokeWidth="1.2" />
+            {aside.name && (
+              <text
+                x={aside.name.side === 'right' ? x + 14 : x - 5}
+                y={flagTop + 8}
+                textAnchor={aside.name.side === 'right' ? 'start' : 'end'}
+                fontSize="11"
+                className="fill-base-content [paint-order:stroke] [stroke-width:3px] [stroke:var(--color-base-100)]"
+              >
+                {aside.name.text}
+              </text>
+            )}
             <circle cx={x} cy={scale.bottom} r="3" className="fill-base-100 stroke-accent" strokeWidth="1.5" />
           </>
         )}

@@ -10,6 +10,7 @@ import { someoneIn } from '../../core/evaluation/someone-in.ts';
 import { BottomAxis, LeftAxis } from '../../ui/chart/Axis.tsx';
 import { Histogram } from './Histogram.tsx';
 import { Pennant } from './Pennant.tsx';
+import { placeNames, type NamePlace } from './pennant-names.ts';
 import { ReadOut } from './ReadOut.tsx';
 import { Regions } from './Regions.tsx';
 import { height, keyMove, spendScale, valueAt, type SpendScale } from './scale.ts';
@@ -29,6 +30,8 @@ export interface AsideGoal {
   goalId: string;
   value: number;
   label: string;
+  /** what stands beside it */
+  name: string;
 }
 
 const designWidth = 884;
@@ -86,6 +89,10 @@ export function SpendLine({
     return (minor: number) => format.format(minor / minorPerMajor(currency));
   }, [locale, currency]);
   const write = useCallback((minor: number) => figure(minor, currency), [figure, currency]);
+  const names = placeNames(
+    others.map(({ name, value }) => ({ name, x: scale.x(Math.min(value, scale.end)) })),
+    scale.right,
+  );
   const at = cursor ?? goal?.value ?? scale.end / 2;
 
   const onKeyDown = (event: KeyboardEvent<SVGRectElement>) => {
@@ -174,10 +181,11 @@ export function SpendLine({
             onKeyDown={onKeyDown}
             onBlur={() => setCursor(null)}
           />
-          {others.map((other) => (
+          {others.map((other, index) => (
             <AsidePennant
               key={`${other.offerId} ${other.goalId}`}
               {...other}
+              {...names[index]}
               scale={scale}
               write={write}
               show={showOther}
@@ -207,13 +215,17 @@ const AsidePennant = memo(function AsidePennant({
   write,
   show,
   commit,
+  level,
+  side,
+  text,
   ...goal
-}: AsideGoal & {
-  scale: SpendScale;
-  write: (minor: number) => string;
-  show: (goal: AsideGoal, value: number) => void;
-  commit: (goal: AsideGoal, value: number) => void;
-}) {
+}: AsideGoal &
+  Partial<NamePlace> & {
+    scale: SpendScale;
+    write: (minor: number) => string;
+    show: (goal: AsideGoal, value: number) => void;
+    commit: (goal: AsideGoal, value: number) => void;
+  }) {
   return (
     <Pennant
       scale={scale}
@@ -223,7 +235,10 @@ const AsidePennant = memo(function AsidePennant({
       write={write}
       show={(value) => show(goal, value)}
       commit={(value) => commit(goal, value)}
-      aside={`${goal.offerId}-${goal.goalId}`}
+      aside={{
+        id: `${goal.offerId}-${goal.goalId}`,
+        name: level === undefined || !side || !text ? null : { level, side, text },
+      }}
     />
   );
 });
