@@ -83,7 +83,7 @@ function StepLabels({
           <text
             key={segment.from}
             x={from + 6}
-            y={scale.priceY(price.after) - 5}
+            y={scale.priceY(price.after) + (isUnderAnother(scale, segment.options, index) ? 14 : -5)}
             className="[stroke:var(--color-base-100)] [stroke-width:3px]"
           >
             {label}
@@ -92,4 +92,17 @@ function StepLabels({
       })}
     </g>
   );
+}
+
+/** px */
+const labelHeight = 17;
+
+/** Whether another option's line runs where a label above this one's would stand: it stands below then. */
+function isUnderAnother(scale: SpendScale, options: Sweep['segments'][number]['options'], index: number): boolean {
+  const y = scale.priceY(options[index]!.after);
+  return options.some((other, place) => {
+    if (!other || place === index) return false;
+    const above = y - scale.priceY(other.after);
+    return above > 0 && above < labelHeight;
+  });
 }
