@@ -9,6 +9,20 @@ const serverSourceMaps = {
   config: (_, { isSsrBuild }) => (isSsrBuild ? { build: { sourcemap: true } } : {}),
 };
 
+/**
+ * The chart library asks for all of d3. With a copy of its own, fetched with the charts, the first load of a stop carries only
+ * what its own pictures use.
+ */
+const d3OfCharts = {
+  name: 'd3-of-charts',
+  enforce: 'pre',
+  async resolveId(source, importer) {
+    if (!/^(d3-|internmap$)/.test(source) || !/victory-vendor|\?charts$/.test(importer ?? '')) return null;
+    const found = await this.resolve(source, importer, { skipSelf: true });
+    return found && `${found.id}?charts`;
+  },
+};
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
@@ -36,7 +50,7 @@ export default defineConfig({
   },
   build: { inlineStylesheets: 'never' },
   vite: {
-    plugins: [tailwindcss(), serverSourceMaps],
+    plugins: [tailwindcss(), serverSourceMaps, d3OfCharts],
     build: {
       // Views wait for their policy at the top of a module.
       target: 'es2022',

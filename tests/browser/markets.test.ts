@@ -96,6 +96,17 @@ test('what a market fixes is typed in place, and the bench answers at each key',
 });
 
 describe('zones', () => {
+  test('a postcode tells the region where the country’s scheme does, and a region that is chosen stays', async () => {
+    const page = await open('/markets?market=us');
+    await choose(page, page.getByTestId('where-country'), 'united states');
+    await page.getByTestId('where-postcode').fill('99501');
+    await expect.poll(() => page.getByTestId('where-region').innerText()).toBe('Alaska, by the postcode');
+    expect(await textOf(page, '[data-testid=where-answer]')).toMatch(/^Alaska and Hawaii in .*, by its region\.$/);
+    await choose(page, page.getByTestId('where-region'), 'new york');
+    await expect
+      .poll(() => textOf(page, '[data-testid=where-answer]'))
+      .toMatch(/^United States in .*, by its country\.$/);
+  });
   test('pasted postcodes are normalised, marked and taken in; the next destination goes there', async () => {
     const page = await open('/markets?market=nlbe&zone=nlbe-round');
     await page.getByTestId('paste-include').click();

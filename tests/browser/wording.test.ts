@@ -122,7 +122,13 @@ describe('languages', () => {
       .toBe('Encore {remaining} pour la livraison gratuite.');
     await page.getByTestId('languages-shown').selectOption('ar-DE');
     await page.getByTestId('only-work').check();
-    expect(await page.getByTestId('language-table').locator('thead th').count()).toBe(3);
+    const table = page.getByTestId('language-table');
+    expect(await table.locator('thead th').count()).toBe(3);
+    await page.getByTestId('only-work').uncheck();
+    await table.getByRole('searchbox').fill('your delivery is free');
+    await expect
+      .poll(() => table.locator('tbody tr').allInnerTexts())
+      .toEqual([expect.stringMatching(/^reached\s+Free delivery\s+Your delivery is free\./)]);
   });
 
   test('out as XLIFF and in again: what would change is shown before, and taken over as one change', async () => {

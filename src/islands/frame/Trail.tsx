@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { countUnfinished } from '../../core/wording/text-address.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useJudgedCarts } from '../rehearsal/judged-carts.ts';
@@ -19,6 +19,9 @@ function useAttention(): Attention {
 /** The only navigation: eight stops on one line, each with how much needs attention there. */
 export const Trail = memo(function Trail({ stop }: { stop: StopId }) {
   const attention = useAttention();
+  const here = useRef<HTMLAnchorElement>(null);
+  // On a phone the line is longer than the screen.
+  useEffect(() => here.current?.scrollIntoView({ inline: 'center', block: 'nearest' }), []);
   return (
     <ol className="mx-auto flex w-max">
       {trail.map(({ id, name }) => {
@@ -26,6 +29,7 @@ export const Trail = memo(function Trail({ stop }: { stop: StopId }) {
         return (
           <li key={id}>
             <a
+              ref={id === stop ? here : undefined}
               href={`/${id}`}
               className="trail-stop"
               aria-current={id === stop ? 'page' : undefined}

@@ -35,28 +35,26 @@ export function MarketsView({ query: initial, rateFeed }: { query: Record<string
             <AddMarket first coverage={coverage} choose={choose} />
           </EmptyStore>
         )}
-        <ol className="mb-2 flex max-h-24 flex-wrap gap-x-1 gap-y-0.5 overflow-y-auto" aria-label="Markets">
-          {coverage.marks.map(({ id, name, number, tint }) => (
-            <li key={id}>
-              <button
-                type="button"
-                className="market-chip btn btn-ghost btn-xs"
-                aria-pressed={id === marketId}
-                data-tint={tint}
-                onClick={() => choose(id)}
-                data-testid={`market-${id}`}
-              >
-                <span className="number">{number}</span> {name}{' '}
-                <span className="text-soft">{policy.markets[id]!.currency}</span>
-              </button>
-            </li>
-          ))}
-          {market && (
-            <li>
-              <AddMarket coverage={coverage} choose={choose} />
-            </li>
-          )}
-        </ol>
+        <div className="mb-2 flex items-end gap-1">
+          <ol className="flex max-h-24 min-w-0 flex-wrap gap-x-1 gap-y-0.5 overflow-y-auto" aria-label="Markets">
+            {coverage.marks.map(({ id, name, number, tint }) => (
+              <li key={id}>
+                <button
+                  type="button"
+                  className="market-chip btn btn-ghost btn-xs"
+                  aria-pressed={id === marketId}
+                  data-tint={tint}
+                  onClick={() => choose(id)}
+                  data-testid={`market-${id}`}
+                >
+                  <span className="number">{number}</span> {name}{' '}
+                  <span className="text-soft">{policy.markets[id]!.currency}</span>
+                </button>
+              </li>
+            ))}
+          </ol>
+          {market && <AddMarket coverage={coverage} choose={choose} />}
+        </div>
         <CoverageSection coverage={coverage} marketId={marketId} choose={choose}>
           {refusal}
         </CoverageSection>

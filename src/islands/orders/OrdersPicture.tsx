@@ -275,6 +275,9 @@ const DensityLine = memo(function DensityLine({ scale, study: { density } }: { s
   return <path d={path ?? ''} fill="none" className="stroke-secondary" strokeWidth="1.5" data-testid="density" />;
 });
 
+/** px, of fine print on average */
+const letter = 6;
+
 /** Average and median with what they hide: how few orders are like the average. */
 const Averages = memo(function Averages({
   scale,
@@ -292,6 +295,11 @@ const Averages = memo(function Averages({
   const median = Math.round(summary.median);
   const close = (ordersBelow(tally, average * 1.05) - ordersBelow(tally, average * 0.95)) / tally.orders;
   const right = average >= median;
+  const label = `average ${figure(average)}`;
+  const nearIt = ` · ${percent(close)} of orders near it`;
+  // On a narrow picture the label would be cut.
+  const room = right ? scale.right - scale.x(average) : scale.x(average) - scale.left;
+  const wide = (label.length + nearIt.length) * letter < room;
   return (
     <g fontSize="12" className="fill-base-content [paint-order:stroke]" data-testid="averages">
       <line
@@ -308,8 +316,8 @@ const Averages = memo(function Averages({
         textAnchor={right ? 'start' : 'end'}
         className="[stroke:var(--color-base-100)] [stroke-width:3px]"
       >
-        average {figure(average)}
-        <tspan className="fill-soft"> · {percent(close)} of orders near it</tspan>
+        {label}
+        {wide && <tspan className="fill-soft">{nearIt}</tspan>}
       </text>
       <line
         x1={scale.x(median)}

@@ -171,7 +171,7 @@ export function GoalGrid({
         </table>
       </div>
       <p className="min-h-5 truncate text-fine text-soft" data-testid="grid-remark">
-        {remark}
+        {remark || inSight({ width, marketWidth, columns: columns.length, rows: rows.length })}
       </p>
       {said && (
         <p role="status" className="text-small" data-testid="grid-said">
@@ -183,6 +183,16 @@ export function GoalGrid({
       )}
     </div>
   );
+}
+
+/** How much of the grid is seen at a time; nothing where it is all of it. */
+function inSight(of: { width: number; marketWidth: number; columns: number; rows: number }): string {
+  const markets = Math.floor((of.width - nameWidth - stateWidth) / of.marketWidth);
+  const seen = [
+    ...(markets < of.columns ? [`${Math.max(1, markets)} of ${of.columns} markets`] : []),
+    ...(rowsInView < of.rows ? [`${rowsInView} of ${of.rows} goals`] : []),
+  ];
+  return seen.length > 0 ? `In sight ${seen.join(', ')}; the others by scrolling.` : '';
 }
 
 /** Headings are made to stay only while they are scrolled past. */
