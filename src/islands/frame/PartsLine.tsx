@@ -20,6 +20,8 @@ function lookedAt(parts: readonly Part[], main: HTMLElement): string | undefined
 export function PartsLine({ stop }: { stop: StopId }) {
   const parts = useStore(placedParts);
   const [current, setCurrent] = useState<string | undefined>();
+  const [alive, setAlive] = useState(false);
+  useEffect(() => setAlive(true), []);
   const asked = useRef(true);
   useEffect(() => {
     const main = document.getElementById('workspace')!;
@@ -54,12 +56,13 @@ export function PartsLine({ stop }: { stop: StopId }) {
       window.removeEventListener('keydown', onKey);
     };
   }, [parts]);
-  // Until the page is alive, what a stop usually has: nothing moves once it is.
-  const names = parts.length > 0 ? parts.map(({ name }) => name) : trail.find(({ id }) => id === stop)!.parts;
+  // Until the page is alive, what a stop usually has: nothing moves once it is. An empty store has none of it.
+  const usual = alive ? [] : trail.find(({ id }) => id === stop)!.parts;
+  const names = parts.length > 0 ? parts.map(({ name }) => name) : usual;
   return (
     <nav
       aria-label="Parts of this stop"
-      className="flex min-w-0 items-center gap-x-4 overflow-x-auto border-b border-hairline px-5 text-small [scrollbar-width:none]"
+      className="flex min-h-[30px] min-w-0 items-center gap-x-4 overflow-x-auto border-b border-hairline px-5 text-small [scrollbar-width:none]"
       data-testid="parts"
     >
       {names.map((name, index) => (

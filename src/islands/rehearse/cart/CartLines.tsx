@@ -24,7 +24,7 @@ export function CartLines({ cartId, cart, rehearsal }: { cartId: string; cart: T
   const change = (product: string, quantity: number) => edit(setQuantity(cartId, product, quantity));
   return (
     <section ref={part('cart')} aria-label="Cart">
-      <table className="table table-xs max-sm:[&_td]:px-1 max-sm:[&_tfoot]:whitespace-normal max-sm:[&_th]:px-1">
+      <table className="table table-xs max-xl:[&_td]:px-1 max-xl:[&_tfoot]:whitespace-normal max-xl:[&_th]:px-1">
         <thead>
           <tr className="border-b border-hairline text-small text-soft">
             <th scope="col" className="py-1 font-normal">
