@@ -125,7 +125,7 @@ describe('languages', () => {
     const table = page.getByTestId('language-table');
     expect(await table.locator('thead th').count()).toBe(3);
     await page.getByTestId('only-work').uncheck();
-    await table.getByRole('searchbox').fill('member free');
+    await table.getByRole('searchbox').fill('member is free');
     await expect
       .poll(() => table.locator('tbody tr').allInnerTexts())
       .toEqual([expect.stringMatching(/^reached\s+Members sooner\s+As a member, your delivery is free\./)]);

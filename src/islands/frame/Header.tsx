@@ -1,4 +1,5 @@
 import { Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
+import { Hint } from '../../ui/Hint.tsx';
 import { Calm, useDraft, usePolicy } from '../page/draft-context.tsx';
 import { DraftPhrase } from './DraftPhrase.tsx';
 import type { StopId } from './trail.ts';
@@ -50,14 +51,16 @@ export function Header({
           <Search size={15} aria-hidden />
           <kbd className="kbd kbd-xs hidden xl:inline-flex">Ctrl K</kbd>
         </button>
-        <button
-          type="button"
-          className="btn btn-ghost btn-xs"
-          onClick={toggleTheme}
-          aria-label={night ? 'Use the day theme' : 'Use the night theme'}
-        >
-          {night ? <Sun size={15} aria-hidden /> : <Moon size={15} aria-hidden />}
-        </button>
+        <Hint says={night ? 'Use the day theme' : 'Use the night theme'}>
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs"
+            onClick={toggleTheme}
+            aria-label={night ? 'Use the day theme' : 'Use the night theme'}
+          >
+            {night ? <Sun size={15} aria-hidden /> : <Moon size={15} aria-hidden />}
+          </button>
+        </Hint>
       </div>
     </header>
   );
@@ -70,28 +73,32 @@ function HistoryButtons() {
   const redo = useDraft((state) => state.saved.canRedo);
   return (
     <>
-      <button
-        type="button"
-        className="btn btn-ghost btn-xs"
-        disabled={!undo && !pending}
-        onClick={() => step('undo')}
-        title={undo ? `Undo ${undo}` : 'Nothing to undo'}
-        aria-label="Undo"
-        aria-keyshortcuts="Control+Z Meta+Z"
-      >
-        <Undo2 size={16} aria-hidden />
-      </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-xs"
-        disabled={!redo}
-        onClick={() => step('redo')}
-        title={redo ? `Redo ${redo}` : 'Nothing to redo'}
-        aria-label="Redo"
-        aria-keyshortcuts="Control+Shift+Z Meta+Shift+Z"
-      >
-        <Redo2 size={16} aria-hidden />
-      </button>
+      <Hint says={undo ? `Undo ${undo}` : 'Nothing to undo'}>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs"
+          disabled={!undo && !pending}
+          onClick={() => step('undo')}
+          aria-label="Undo"
+          aria-description={undo ?? undefined}
+          aria-keyshortcuts="Control+Z Meta+Z"
+        >
+          <Undo2 size={16} aria-hidden />
+        </button>
+      </Hint>
+      <Hint says={redo ? `Redo ${redo}` : 'Nothing to redo'}>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs"
+          disabled={!redo}
+          onClick={() => step('redo')}
+          aria-label="Redo"
+          aria-description={redo ?? undefined}
+          aria-keyshortcuts="Control+Shift+Z Meta+Shift+Z"
+        >
+          <Redo2 size={16} aria-hidden />
+        </button>
+      </Hint>
     </>
   );
 }
