@@ -29,8 +29,9 @@ export default function EffectTable({
   return (
     <div className="overflow-x-auto">
       <p className="text-small text-soft" data-testid="effect-known">
-        {count.format(sum('placed'))} of {count.format(sum('orders'))} orders tell their postcode,{' '}
-        {count.format(sum('weighed'))} their weight.
+        {sum('orders') === 0
+          ? 'There are no past orders yet. They are imported at Orders.'
+          : `${count.format(sum('placed'))} of ${count.format(sum('orders'))} orders tell their postcode, ${count.format(sum('weighed'))} their weight.`}
         {sum('without') > 0 &&
           ` ${count.format(sum('without'))} are in none of the counts: before or now nothing could be chosen for them.`}
       </p>
