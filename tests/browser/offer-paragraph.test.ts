@@ -315,6 +315,9 @@ describe('the effect before it goes live', () => {
     expect([Number(less!.replace(/,/g, '')) > 100, more]).toEqual([true, '0']);
     expect(await row.innerText()).toMatch(/-£[\d,]+\.\d\d/);
     expect(await page.getByTestId('effect-nlbe').innerText()).toContain('€0.00');
+    expect(await page.getByTestId('effect-known').innerText()).toMatch(
+      /^([\d,]+) of \1 orders tell their postcode, \1 their weight\.$/,
+    );
     expect(await page.getByTestId('effect').innerText()).toContain(
       'hold for none of them: the shopper: is signed in, the shopper: is in a group',
     );
