@@ -6,7 +6,7 @@ import type { CompiledZone } from '../../evaluation/compile.ts';
 import type { Destination } from '../../policy/types.ts';
 import type { OrderColumns } from '../columns.ts';
 import { destinationOf, destinationTraits, type ReplayPlaces, type ReplayZones } from './replay-places.ts';
-import { weightUnknown, type OrderShipments } from '../shipments.ts';
+import { weightUnknown, type OrderPlace, type OrderShipments } from '../shipments.ts';
 import { shopperOfKind } from '../shopper-of-order.ts';
 import { weightClasses } from './weight-classes.ts';
 
@@ -71,7 +71,7 @@ interface Spot {
 const mostExamples = 6;
 /** Kinds of shopper that an export tells apart. */
 const kinds = 3;
-/** Orders, and orders worked out, between two words of progress. */
+/** Orders, and orders worked out or places found, between two words of progress. */
 const stretch = 20_000;
 const evaluated = 200;
 /** Of progress, how much counting like orders is. */
@@ -108,6 +108,7 @@ export function replayOrders(
   const options = columns.options.length > 0 ? columns.options : [''];
   const spots = new Spots(places, instant);
   const ofOption = options.map((option) => spots.ofOption(option));
+  let found = 0;
   const ofPlace = shipments?.places.map(() => undefined as Spot | null | undefined) ?? [];
   for (let i = 0; i < columns.count; i += every) {
     if (i % stretch < every) progress((countingShare * i) / columns.count);
@@ -117,7 +118,10 @@ export function replayOrders(
     if (shipments) {
       const place = shipments.place[i]!;
       // Asked for when first met: each is found once, however many orders went there.
-      if (ofPlace[place] === undefined) ofPlace[place] = spots.ofPlace(shipments.places[place]!);
+      if (ofPlace[place] === undefined) {
+        ofPlace[place] = spots.ofPlace(shipments.places[place]!);
+        if (++found % evaluated === 0) progress((countingShare * i) / columns.count);
+      }
       spot = ofPlace[place];
       grams = shipments.grams[i]!;
     }
@@ -163,7 +167,7 @@ class Spots {
   }
 
   /** null: no postcode is known */
-  ofPlace(place: Parameters<typeof destinationOf>[0]): Spot | null {
+  ofPlace(place: OrderPlace): Spot | null {
     const { destination, normal } = destinationOf(place);
     return normal === '' ? null : this.#spot(this.#places.ofDestination(destination, normal), destination);
   }
