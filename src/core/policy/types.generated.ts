@@ -1148,7 +1148,10 @@ export interface TestCart {
 }
 export interface Destination {
   country: Country;
-  region?: Region;
+  /**
+   * ISO 3166-2 code
+   */
+  region?: string;
   postcode: Postcode;
   coordinates?: Coordinates;
   residential?: boolean;
