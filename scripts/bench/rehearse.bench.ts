@@ -22,7 +22,12 @@ export async function bars(): Promise<Bar[]> {
       visitor,
       `${address}/rehearse?cart=beach-day&laid=both&tool=line-up&along=destinations`,
     );
-    for (let column = 5; column < 8; column++) await rehearse.getByTestId('line-up-add').selectOption({ index: 1 });
+    for (let column = 5; column < 8; column++) {
+      await rehearse.getByTestId('line-up-add').click();
+      const list = rehearse.locator('[popover]:popover-open');
+      await list.locator('[cmdk-item]').nth(1).click();
+      await list.waitFor({ state: 'detached' });
+    }
     if ((await rehearse.getByTestId('line-up-table').locator('thead th').count()) !== 9)
       throw new Error('the line-up has not eight columns');
     await rehearse

@@ -101,13 +101,14 @@ for (const { name, path, scheme, before } of pictures) {
     colorScheme: scheme ?? 'light',
     locale: 'en-GB',
   });
+  // Fonts that come late are left out of a first visit; a second one has them.
   await page.goto(application.address + path);
+  await page.evaluate(() => document.fonts.ready.then(() => document.fonts.status));
+  await page.reload();
   await page.waitForFunction(() => document.documentElement.dataset.live === 'true');
   await page.waitForLoadState('networkidle');
   await before?.(page);
   await page.mouse.move(640, 795);
-  // A picture drawn with a font that is still on its way is another picture.
-  await page.evaluate(() => document.fonts.ready.then(() => document.fonts.status));
   await page.screenshot({ path: `${root}/docs/screenshots/${name}.png` });
   await page.close();
   console.log(`docs/screenshots/${name}.png`);

@@ -1,6 +1,14 @@
 // Runs in the page: types values into a field one after the other, as a person would, and leaves it.
 (() => {
-  const field = (id) => document.querySelector(`[data-testid=${id}]`);
+  /** Texts are edited within shadow roots. */
+  const roots = () => [document, ...[...document.querySelectorAll('*')].flatMap(({ shadowRoot }) => shadowRoot ?? [])];
+  const field = (id) => {
+    for (const root of roots()) {
+      const found = root.querySelector(`[data-testid=${id}]`);
+      if (found) return found;
+    }
+    throw new Error(`there is no ${id}`);
+  };
   const frame = () =>
     new Promise((resolve) => {
       const channel = new MessageChannel();
@@ -8,8 +16,15 @@
       requestAnimationFrame(() => channel.port2.postMessage(null));
     });
   const phrase = () => document.querySelector('[data-testid=draft-phrase]').textContent;
-  const setValue = (element, value) =>
+  const type = (element, value) => {
+    if (element.isContentEditable) {
+      document.execCommand('selectAll');
+      document.execCommand('insertText', false, value);
+      return;
+    }
     Object.getOwnPropertyDescriptor(Object.getPrototypeOf(element), 'value').set.call(element, value);
+    element.dispatchEvent(new Event('input', { bubbles: true }));
+  };
   const until = async (holds) => {
     while (!holds()) await new Promise((resolve) => setTimeout(resolve));
     return performance.now();
@@ -22,8 +37,7 @@
       input.focus();
       await frame();
       const typedAt = performance.now();
-      setValue(input, value);
-      input.dispatchEvent(new Event('input', { bubbles: true }));
+      type(input, value);
       const repainted = (await frame()) - typedAt;
       const leftAt = performance.now();
       input.blur();
