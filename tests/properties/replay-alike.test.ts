@@ -5,10 +5,12 @@ import { chargeOfPreset } from '../../src/core/charges/presets.ts';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
 import { evaluateHypothetical } from '../../src/core/evaluation/evaluate.ts';
 import { someoneIn } from '../../src/core/evaluation/someone-in.ts';
+import { locate } from '../../src/core/geography/postcode-regions/region-of-postcode.ts';
+import { destinationOfOrder } from '../../src/core/orders/destination-of-order.ts';
 import { emptyColumns } from '../../src/core/orders/columns.ts';
-import { destinationOf, replayPlacesOf } from '../../src/core/orders/replay/replay-places.ts';
+import { replayPlacesOf } from '../../src/core/orders/replay/replay-places.ts';
 import { replayOrders } from '../../src/core/orders/replay/replay.ts';
-import { weightUnknown, type OrderPlace } from '../../src/core/orders/shipments.ts';
+import { weightUnknown, type OrderPlace } from '../../src/core/orders/replay/shipments.ts';
 import { shopperOfKind } from '../../src/core/orders/shopper-of-order.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { randomInstant, randomPolicyWithZones } from '../support/random-policy.ts';
@@ -63,16 +65,16 @@ test('orders taken for alike come to what each comes to by itself', () => {
         };
         const plain = { less: 0, more: 0, same: 0, without: 0, change: 0, givenBefore: 0, givenNow: 0 };
         for (const [i, one] of orders.entries()) {
-          const { destination, normal } = destinationOf(one.place);
+          const where = locate(destinationOfOrder(...one.place));
           const option = options[columns.option[i]!]!;
-          const known = normal !== '';
-          const zones = known ? places.ofDestination(destination, normal) : places.ofOption(option);
+          const known = where.postcode !== '';
+          const zones = known ? places.ofDestination(where) : places.ofOption(option);
           if (!zones.draft || !zones.release) {
             plain.without++;
             continue;
           }
           const someone = someoneIn(zones.draft, instant, shopperOfKind(one.shopper));
-          const situation = known ? { ...someone, destination } : someone;
+          const situation = known ? { ...someone, destination: where.destination } : someone;
           const bought = { ...orderOfValue(one.goods), weight: one.grams === weightUnknown ? 0 : one.grams };
           const [now, was] = [zones.draft, zones.release].map((zone) => evaluateHypothetical(zone, bought, situation));
           const among = (of: typeof now) => of!.options.find(({ optionId }) => optionId === option);

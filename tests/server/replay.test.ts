@@ -2,7 +2,7 @@ import mysql, { type RowDataPacket } from 'mysql2/promise';
 import { expect, test } from 'vitest';
 import { compilePolicy } from '../../src/core/evaluation/compile.ts';
 import { replayOrders } from '../../src/core/orders/replay/replay.ts';
-import { weightUnknown } from '../../src/core/orders/shipments.ts';
+import { weightUnknown } from '../../src/core/orders/replay/shipments.ts';
 import { ordersOf, shipmentsOf } from '../support/orders-of.ts';
 import { onlyFreeDelivery } from '../support/only-free-delivery.ts';
 import { address, databaseUrl } from '../support/server-here.ts';

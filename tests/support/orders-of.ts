@@ -1,7 +1,7 @@
 import type { AnswerTo } from '../../src/contract/calls.ts';
 import { unpackMonths, type OrderColumns } from '../../src/core/orders/columns.ts';
 import type { OrderMonth } from '../../src/core/orders/months.ts';
-import { unpackShipments, type OrderShipments } from '../../src/core/orders/shipments.ts';
+import { unpackShipments, type OrderShipments } from '../../src/core/orders/replay/shipments.ts';
 import { call } from './api.ts';
 
 /** The months of a market's orders, as the application names them. */

@@ -5,7 +5,7 @@ import { evaluateHypothetical } from '../../../src/core/evaluation/evaluate.ts';
 import { emptyColumns } from '../../../src/core/orders/columns.ts';
 import type { ReplayPlaces } from '../../../src/core/orders/replay/replay-places.ts';
 import { replayOrders, type ReplayedOrders } from '../../../src/core/orders/replay/replay.ts';
-import type { OrderShipments } from '../../../src/core/orders/shipments.ts';
+import type { OrderShipments } from '../../../src/core/orders/replay/shipments.ts';
 import { normal, seededRandom } from '../../../src/core/statistics/random.ts';
 import type { Bar } from '../bar.ts';
 

@@ -9,7 +9,7 @@ import type { ReplayedOrders } from '../../core/orders/replay/replay.ts';
 import { boundsOf, studyOrders, type OrderBounds, type OrderStudy } from '../../core/orders/study.ts';
 import { allOrders, tallyOf, type OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition, Market, Policy } from '../../core/policy/types.ts';
-import { mostTries, readOrders, readShipments, type ReadOrders } from './read-orders.ts';
+import { beingChanged, mostTries, readOrders, readShipments, type ReadOrders } from './read-orders.ts';
 
 /** Of the draft, what a condition is tried on orders with. */
 export interface ConditionSources extends Pick<Policy, 'store' | 'rates' | 'qualifiers'> {
@@ -37,7 +37,7 @@ export class HeldOrders {
       if (shipments) return { columns: orders.columns, shipments };
       this.#held.delete(market);
     }
-    throw new Error('The orders are being changed; look again in a moment');
+    throw new Error(beingChanged);
   }
 
   #read(market: string, months?: readonly OrderMonth[]): Promise<ReadOrders> {

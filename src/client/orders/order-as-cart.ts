@@ -1,5 +1,6 @@
 import type { FoundOrder } from '../../contract/shapes/order.ts';
 import type { Catalogue } from '../../core/catalogue/product.ts';
+import { destinationOfOrder } from '../../core/orders/destination-of-order.ts';
 import { shopperOfOrder } from '../../core/orders/shopper-of-order.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 
@@ -23,13 +24,12 @@ export function orderAsCart(
     if (id === undefined) gone.push(sku);
     else pieces.set(id, (pieces.get(id) ?? 0) + quantity);
   }
-  const region = /^[A-Z]{2}-[A-Z0-9]{1,3}$/.test(order.region) ? { region: order.region } : {};
   return {
     cart: {
       name: `Order ${order.number}`,
       pinned: false,
       language,
-      destination: { country: order.country, postcode: order.postcode, ...region },
+      destination: destinationOfOrder(order.country, order.region, order.postcode),
       at: order.placedAt,
       ...(order.code === '' ? {} : { codes: [order.code.toUpperCase()] }),
       ...(shopper ? { shopper } : {}),

@@ -1,10 +1,11 @@
 import { unpackMonths, type OrderColumns } from '../../core/orders/columns.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
-import { unpackShipments, type OrderShipments } from '../../core/orders/shipments.ts';
+import { unpackShipments, type OrderShipments } from '../../core/orders/replay/shipments.ts';
 import { addressOf, call } from '../http.ts';
 
 /** How often the months are named anew when some have changed while they were read. */
 export const mostTries = 5;
+export const beingChanged = 'The orders are being changed; look again in a moment';
 /** How long a month is waited for. ms */
 const timeout = 60_000;
 
@@ -36,7 +37,7 @@ export async function readOrders(market: string, named?: readonly OrderMonth[]):
       };
     months = await readMonths(market);
   }
-  throw new Error('The orders are being changed; look again in a moment');
+  throw new Error(beingChanged);
 }
 
 /** Where orders that have been read went and what they weighed. @returns null when they have changed since @throws Error in words */

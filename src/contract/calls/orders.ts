@@ -53,7 +53,7 @@ export const orderCalls = defineCalls({
   },
   'GET /api/orders/months/{hash}/shipments': {
     summary:
-      'Where they went and what they weighed, in the same order, packed (src/core/orders/shipments.ts); may be kept without end',
+      'Where they went and what they weighed, in the same order, packed (src/core/orders/replay/shipments.ts); may be kept without end',
     ...packedMonth,
   },
   'GET /api/orders/group': {

@@ -1,7 +1,7 @@
 import { cartOfHypotheticalOrder } from '../cart/hypothetical-cart.ts';
 import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import { taxRatesAt } from '../markets/terms.ts';
-import { normalPostcode } from '../geography/postcode.ts';
+import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
 import type { ChargeInput } from '../charges/charge-input.ts';
 import { guest } from '../cart/shopper.ts';
 import type { MeasuredCart } from '../cart/measures.ts';
@@ -54,13 +54,15 @@ export interface Situation extends Pick<
   channel?: string;
 }
 
-export function hypotheticalContext(zone: CompiledZone, order: HypotheticalOrder, situation: Situation): ZoneContext {
-  return zoneContext(
-    zone,
-    hypotheticalCart(zone, order, situation),
-    normalPostcode(situation.destination.postcode),
-    situation,
-  );
+export function hypotheticalContext(zone: CompiledZone, order: HypotheticalOrder, given: Situation): ZoneContext {
+  const { situation, postcode } = locatedSituation(given);
+  return zoneContext(zone, hypotheticalCart(zone, order, situation), postcode, situation);
+}
+
+/** A situation with what its postcode tells, and the postcode as it is compared. */
+export function locatedSituation(given: Situation): { situation: Situation; postcode: string } {
+  const { destination, postcode } = locate(given.destination);
+  return { situation: destination === given.destination ? given : { ...given, destination }, postcode };
 }
 
 /** A hypothetical order with the codes and the channel of whose it is. */

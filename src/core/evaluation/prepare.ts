@@ -1,8 +1,7 @@
 import { measureCart, type MeasuredCart } from '../cart/measures.ts';
 import { taxRatesAt } from '../markets/terms.ts';
 import { findZone, type ZoneFound } from './find-zone.ts';
-import { normalPostcode } from '../geography/postcode.ts';
-import { withRegion } from '../geography/postcode-regions/region-of-postcode.ts';
+import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
 import type { Quotes } from '../policy/types.ts';
 import type { CompiledPolicy } from './compile.ts';
 import { zoneContext, type ZoneContext } from './context.ts';
@@ -23,8 +22,7 @@ export interface PreparedCase {
 
 /** Finds market and zone, measures the cart, and asks where it stands toward each offer. Prices are not worked out. */
 export function prepare(compiled: CompiledPolicy, given: EvaluationInput): PreparedCase {
-  const postcode = given.destination.postcode === '' ? '' : normalPostcode(given.destination.postcode);
-  const destination = withRegion(given.destination, postcode);
+  const { destination, postcode } = locate(given.destination);
   const regionByPostcode = destination !== given.destination;
   const input = regionByPostcode ? { ...given, destination } : given;
   const found = findZone(compiled, destination, postcode, input.market);

@@ -2,9 +2,8 @@ import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import { activeOffers, type GoalsReached } from '../offers/active-offers.ts';
 import { countedToward } from '../offers/counted.ts';
 import { codeStandsForAmount, statusOf, type OfferStatus } from '../offers/status.ts';
-import { normalPostcode } from '../geography/postcode.ts';
 import type { CompiledZone } from './compile.ts';
-import { factsIn, hypotheticalCart, type Situation, type ZoneContext } from './context.ts';
+import { factsIn, hypotheticalCart, locatedSituation, type Situation, type ZoneContext } from './context.ts';
 
 /** What an order's prices depend on, and which goals are in force and reached, counted through all offers of the zone. */
 export interface Priceable {
@@ -21,9 +20,9 @@ const nothing: GoalsReached = { status: 'over', goals: [] };
  * its condition looks at the cart, and nothing is worked out that only messages need: of many offers and orders that is most
  * of an evaluation.
  */
-export function pricing(zone: CompiledZone, situation: Situation): (order: HypotheticalOrder) => Priceable {
+export function pricing(zone: CompiledZone, given: Situation): (order: HypotheticalOrder) => Priceable {
+  const { situation, postcode } = locatedSituation(given);
   const { quotes, redemptions } = situation;
-  const postcode = normalPostcode(situation.destination.postcode);
   let fixed: (OfferStatus | null)[] | null = null;
   return (order) => {
     const facts = factsIn(zone, hypotheticalCart(zone, order, situation), postcode, situation);

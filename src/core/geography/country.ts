@@ -15,6 +15,9 @@ export function isCountry(code: string): boolean {
   return assigned.has(code);
 }
 
+/** Whether a text is written as codes of regions are (ISO 3166-2). */
+export const isRegionCode = (text: string): boolean => /^[A-Z]{2}-[A-Z0-9]{1,3}$/.test(text);
+
 /** The country a region code belongs to: "NL-FR" is in "NL". Regions themselves are taken as written (ISO 3166-2). */
 export function countryOfRegion(region: string): string {
   return region.slice(0, 2);

@@ -1,6 +1,7 @@
 import { orderOfValue, type HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
+import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
 import { pricing, type Priceable } from '../evaluation/pricing.ts';
 import { priceOptions, type PricedOption } from '../evaluation/price-options.ts';
 import { paidFor } from '../options/price-before.ts';
@@ -64,7 +65,8 @@ export function sweepZone(
     if (!priced) known.set(at, (priced = pricedAt(price(orderAt(axis, order, at)), rising ? [] : null)));
     return priced;
   };
-  const starts = [0, ...policyEdges({ zone, axis, order, region: situation.destination.region })];
+  const { region } = locate(situation.destination).destination;
+  const starts = [0, ...policyEdges({ zone, axis, order, region })];
   const points = rising
     ? starts.flatMap((start, index) => changesBetween(start, (starts[index + 1] ?? axisReach[axis]) - 1, walk))
     : starts;

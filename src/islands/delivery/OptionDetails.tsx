@@ -1,12 +1,11 @@
 import { setOption } from '../../client/edits/option-edits.ts';
-import { setSchedule } from '../../client/edits/schedule-edits.ts';
 import { inTurn, setAt } from '../../client/edits/set-at.ts';
 import type { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { DeliveryOption, Market } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { WordList } from '../../ui/WordList.tsx';
-import { DateField } from '../fields/dates/DateField.tsx';
+import { ScheduleDate } from '../fields/dates/ScheduleDate.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { EditedTexts } from '../fields/EditedTexts.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
@@ -56,15 +55,8 @@ export function OptionDetails({
       testId={field}
     />
   );
-  const date = (label: string, kind: 'from' | 'until', none: string) => (
-    <DateField
-      label={label}
-      kind={kind}
-      value={schedule?.[kind] ?? ''}
-      none={none}
-      other={{ value: schedule?.[kind === 'from' ? 'until' : 'from'] ?? '', kind: kind === 'from' ? 'until' : 'from' }}
-      change={(value) => edit(setSchedule(at('schedule'), kind, value))}
-    />
+  const date = (label: string, end: 'from' | 'until', none: string) => (
+    <ScheduleDate {...{ label, end, none, schedule }} path={at('schedule')} />
   );
   return (
     <GuardedEdits edit={edit}>

@@ -1,4 +1,5 @@
 import { Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { Hint } from '../../ui/Hint.tsx';
 import { Calm, useDraft, usePolicy } from '../page/draft-context.tsx';
 import { DraftPhrase } from './DraftPhrase.tsx';
@@ -67,38 +68,51 @@ export function Header({
 }
 
 function HistoryButtons() {
-  const step = useDraft((state) => state.step);
   const pending = useDraft((state) => state.pending.length > 0);
   const undo = useDraft((state) => state.saved.canUndo);
   const redo = useDraft((state) => state.saved.canRedo);
   return (
     <>
-      <Hint says={undo ? `Undo ${undo}` : 'Nothing to undo'}>
-        <button
-          type="button"
-          className="btn btn-ghost btn-xs"
-          disabled={!undo && !pending}
-          onClick={() => step('undo')}
-          aria-label="Undo"
-          aria-description={undo ?? undefined}
-          aria-keyshortcuts="Control+Z Meta+Z"
-        >
-          <Undo2 size={16} aria-hidden />
-        </button>
-      </Hint>
-      <Hint says={redo ? `Redo ${redo}` : 'Nothing to redo'}>
-        <button
-          type="button"
-          className="btn btn-ghost btn-xs"
-          disabled={!redo}
-          onClick={() => step('redo')}
-          aria-label="Redo"
-          aria-description={redo ?? undefined}
-          aria-keyshortcuts="Control+Shift+Z Meta+Shift+Z"
-        >
-          <Redo2 size={16} aria-hidden />
-        </button>
-      </Hint>
+      <HistoryButton way="undo" name="Undo" what={undo} can={undo !== null || pending} keys="Control+Z Meta+Z">
+        <Undo2 size={16} aria-hidden />
+      </HistoryButton>
+      <HistoryButton way="redo" name="Redo" what={redo} can={redo !== null} keys="Control+Shift+Z Meta+Shift+Z">
+        <Redo2 size={16} aria-hidden />
+      </HistoryButton>
     </>
+  );
+}
+
+function HistoryButton({
+  way,
+  name,
+  what,
+  can,
+  keys,
+  children,
+}: {
+  way: 'undo' | 'redo';
+  name: string;
+  /** the edit that it is about, in words */
+  what: string | null;
+  can: boolean;
+  keys: string;
+  children: ReactNode;
+}) {
+  const step = useDraft((state) => state.step);
+  return (
+    <Hint says={what ? `${name} ${what}` : `Nothing to ${way}`}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs"
+        disabled={!can}
+        onClick={() => step(way)}
+        aria-label={name}
+        aria-description={what ?? undefined}
+        aria-keyshortcuts={keys}
+      >
+        {children}
+      </button>
+    </Hint>
   );
 }

@@ -4,9 +4,7 @@ import { inOrder } from '../../core/ordered.ts';
 import type { AreaMatch } from '../../core/geography/area.ts';
 import { northOf } from '../../core/geography/distance.ts';
 import { findMarket, zonesThere, type ZoneStanding } from '../../core/evaluation/find-zone.ts';
-import { normalPostcode } from '../../core/geography/postcode.ts';
-import { regionOfPostcode } from '../../core/geography/postcode-regions/region-of-postcode.ts';
-import type { Destination } from '../../core/policy/types.ts';
+import { locate } from '../../core/geography/postcode-regions/region-of-postcode.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { CountryChoice } from '../fields/choices/CountryChoice.tsx';
 import { RegionChoice } from '../fields/choices/RegionChoice.tsx';
@@ -31,22 +29,19 @@ export function WhereWouldThisGo() {
   const km = Number(distance.replace(',', '.'));
   const around = places.find(({ id }) => id === place);
   const center = around?.coordinates;
-  const told = regionOfPostcode(country, normalPostcode(postcode));
-  const where = region?.startsWith(country) ? region : told;
-  const destination = useMemo<Destination>(
-    () => ({
-      country,
-      postcode,
-      ...(where === undefined ? {} : { region: where }),
-      ...(center && Number.isFinite(km) && km >= 0 ? { coordinates: northOf(center, km) } : {}),
-    }),
-    [country, postcode, where, center, km],
+  const stated = region?.startsWith(country) ? region : undefined;
+  const where = useMemo(
+    () =>
+      locate({
+        country,
+        postcode,
+        ...(stated === undefined ? {} : { region: stated }),
+        ...(center && Number.isFinite(km) && km >= 0 ? { coordinates: northOf(center, km) } : {}),
+      }),
+    [country, postcode, stated, center, km],
   );
-  const market = useMemo(() => findMarket(compiled, destination), [compiled, destination]);
-  const there = useMemo(
-    () => (market ? zonesThere(market, destination, normalPostcode(destination.postcode)) : []),
-    [market, destination],
-  );
+  const market = useMemo(() => findMarket(compiled, where.destination), [compiled, where]);
+  const there = useMemo(() => (market ? zonesThere(market, where.destination, where.postcode) : []), [market, where]);
   const winner = there.find(({ outcome }) => outcome === 'wins');
   return (
     <section
@@ -67,9 +62,9 @@ export function WhereWouldThisGo() {
         ,{' '}
         <RegionChoice
           label="Region"
-          value={region?.startsWith(country) ? region : undefined}
+          value={stated}
           none="any region"
-          told={told}
+          told={where.destination.region}
           regions={regions}
           choose={setRegion}
           testId="where-region"

@@ -10,7 +10,7 @@ import {
   type OrderColumns,
 } from '../../core/orders/columns.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
-import { emptyShipments, packShipments, placeIndex, weightUnknown } from '../../core/orders/shipments.ts';
+import { emptyShipments, packShipments, placeIndex, weightUnknown } from '../../core/orders/replay/shipments.ts';
 import { localTime } from '../../core/time/time-zone-clock.ts';
 import { database, reading } from '../database/pool.ts';
 

@@ -2,10 +2,12 @@ import fc from 'fast-check';
 import { iso31662 } from 'iso-3166';
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../../demo/policy/demo-policy.ts';
-import { evaluate } from '../../evaluation/evaluate.ts';
+import { evaluate, evaluateHypothetical } from '../../evaluation/evaluate.ts';
+import { orderOfValue } from '../../cart/hypothetical-order.ts';
+import { sweepZone } from '../../sweep/sweep.ts';
 import { compilePolicy } from '../../evaluation/compile.ts';
 import { readScheme } from './scheme.ts';
-import { postcodeSchemes, regionOfPostcode, withRegion } from './region-of-postcode.ts';
+import { locate, postcodeSchemes, regionOfPostcode } from './region-of-postcode.ts';
 
 describe('the region that a postcode tells', () => {
   test.each([
@@ -71,11 +73,11 @@ describe('the region that a postcode tells', () => {
   });
 
   test('gives way to one that is stated', () => {
-    expect(withRegion({ country: 'US', postcode: '99501', region: 'US-NY' }, '99501').region).toBe('US-NY');
+    expect(locate({ country: 'US', postcode: '99501', region: 'US-NY' }).destination.region).toBe('US-NY');
     fc.assert(
       fc.property(fc.constantFrom('US', 'NL', 'CA'), fc.string(), (country, postcode) => {
         const destination = { country, postcode, region: `${country}-NL` };
-        expect(withRegion(destination, postcode)).toBe(destination);
+        expect(locate(destination).destination).toBe(destination);
       }),
     );
   });
@@ -100,5 +102,31 @@ describe('an evaluation', () => {
     expect(to('10001').zoneId).toBe('us-all');
     const zone = alaska.trace!.children.find(({ decision }) => decision === 'zone')!;
     expect(zone.inputs['region']).toMatchObject({ text: 'US-AK, told by its postcode' });
+  });
+
+  test('a sweep and what is worked out along it hold by the same region', () => {
+    const policy = structuredClone(demoPolicy);
+    for (const option of Object.values(policy.options))
+      if (option.zone === 'us-far')
+        option.when = {
+          of: 'all',
+          conditions: {
+            alaska: { order: 0, kind: 'word', fact: 'destination.region', operator: 'oneOf', values: ['US-AK'] },
+          },
+        };
+    const zone = compilePolicy(policy)
+      .markets.get('us')!
+      .zones.find(({ id }) => id === 'us-far')!;
+    const at = (postcode: string) => {
+      const situation = { destination: { country: 'US', postcode }, instant: Date.parse('2026-06-01T10:00:00Z') };
+      return {
+        swept: sweepZone(zone, 'goodsValue', situation).segments[0]!.options.filter((price) => price !== null).length,
+        evaluated: evaluateHypothetical(zone, orderOfValue(1), situation).options.length,
+      };
+    };
+    const alaska = at('99501');
+    expect(alaska.swept).toBeGreaterThan(0);
+    expect(alaska.evaluated).toBe(alaska.swept);
+    expect(at('96801')).toEqual({ swept: 0, evaluated: 0 });
   });
 });

@@ -1,4 +1,5 @@
 import type { Destination } from '../../policy/types.ts';
+import { normalPostcode } from '../postcode.ts';
 import { australia } from './australia.ts';
 import { brazil } from './brazil.ts';
 import { canada } from './canada.ts';
@@ -26,13 +27,18 @@ export function regionOfPostcode(country: string, normal: string): string | unde
   return read(normal);
 }
 
-/**
- * A destination with the region that its postcode tells; a region that is given stays.
- *
- * @param normal its postcode as it is compared
- */
-export function withRegion(destination: Destination, normal: string): Destination {
-  if (destination.region !== undefined) return destination;
-  const region = regionOfPostcode(destination.country, normal);
-  return region === undefined ? destination : { ...destination, region };
+/** A destination as it is asked about. */
+export interface Located {
+  /** with the region that its postcode tells; a region that is given stays */
+  destination: Destination;
+  /** as it is compared; empty when not known */
+  postcode: string;
+}
+
+/** What all that prices or asks about a destination begins with. The same destination comes back where nothing is told of it. */
+export function locate(destination: Destination): Located {
+  const postcode = destination.postcode === '' ? '' : normalPostcode(destination.postcode);
+  if (destination.region !== undefined) return { destination, postcode };
+  const region = regionOfPostcode(destination.country, postcode);
+  return { destination: region === undefined ? destination : { ...destination, region }, postcode };
 }

@@ -2,13 +2,10 @@ import { orderOfValue } from '../../cart/hypothetical-order.ts';
 import type { CompiledCondition } from '../../conditions/compile-condition.ts';
 import { factOf } from '../../conditions/registry.ts';
 import type { CompiledPolicy, CompiledZone } from '../../evaluation/compile.ts';
-import { hypotheticalContext } from '../../evaluation/context.ts';
+import { factsIn, hypotheticalCart } from '../../evaluation/context.ts';
 import { findZone } from '../../evaluation/find-zone.ts';
-import { normalPostcode } from '../../geography/postcode.ts';
-import { withRegion } from '../../geography/postcode-regions/region-of-postcode.ts';
+import type { Located } from '../../geography/postcode-regions/region-of-postcode.ts';
 import { taxRatesAt } from '../../markets/terms.ts';
-import type { Destination } from '../../policy/types.ts';
-import type { OrderPlace } from '../shipments.ts';
 
 /** Where an order is replayed. */
 export interface ReplayZones {
@@ -23,7 +20,7 @@ export interface ReplayPlaces {
   /** by the option that was chosen, where it is not known where an order went */
   ofOption: (option: string) => ReplayZones;
   /** by where it went */
-  ofDestination: (destination: Destination, normal: string) => ReplayZones;
+  ofDestination: (where: Located) => ReplayZones;
 }
 
 /**
@@ -39,8 +36,8 @@ export function replayPlacesOf(
   if (zonesOf(draft).length === 0) return null;
   const byOption = (policy: CompiledPolicy, option: string) =>
     zonesOf(policy).find(({ id, policy: { options } }) => id === options[option]?.zone) ?? zonesOf(policy)[0] ?? null;
-  const byPlace = (policy: CompiledPolicy, destination: Destination, normal: string) => {
-    const found = findZone(policy, destination, normal, marketId);
+  const byPlace = (policy: CompiledPolicy, { destination, postcode }: Located) => {
+    const found = findZone(policy, destination, postcode, marketId);
     return found.found ? found.zone : null;
   };
   return {
@@ -48,26 +45,20 @@ export function replayPlacesOf(
       draft: byOption(draft, option),
       release: release ? byOption(release, option) : undefined,
     }),
-    ofDestination: (destination, normal) => ({
-      draft: byPlace(draft, destination, normal),
-      release: release ? byPlace(release, destination, normal) : undefined,
+    ofDestination: (where) => ({
+      draft: byPlace(draft, where),
+      release: release ? byPlace(release, where) : undefined,
     }),
   };
-}
-
-/** A place as destinations are asked about. */
-export function destinationOf([country, region, postcode]: OrderPlace): { destination: Destination; normal: string } {
-  const normal = normalPostcode(postcode);
-  const stated = /^[A-Z]{2}-[A-Z0-9]{1,3}$/.test(region) ? { region } : {};
-  return { destination: withRegion({ country, postcode, ...stated }, normal), normal };
 }
 
 /**
  * What tells destinations in a zone apart for prices and offers: the answers of all conditions on the destination, and the
  * region where other tax rates hold in it. Equal for those that are alike.
  */
-export function destinationTraits(zone: CompiledZone, destination: Destination, instant: number): string {
-  const { facts } = hypotheticalContext(zone, orderOfValue(0), { destination, instant });
+export function destinationTraits(zone: CompiledZone, { destination, postcode }: Located, instant: number): string {
+  const situation = { destination, instant };
+  const facts = factsIn(zone, hypotheticalCart(zone, orderOfValue(0), situation), postcode, situation);
   const answers = conditionsOf(zone).flatMap((condition) => answersOf(condition, (holds) => holds(facts)));
   const { terms } = zone.market;
   const { region } = destination;

@@ -8,7 +8,7 @@ import type { Policy } from '../../policy/types.ts';
 import { emptyColumns, shopperNew } from '../columns.ts';
 import { replayPlacesOf, type ReplayPlaces } from './replay-places.ts';
 import { replayOrders, type ReplayedOrders } from './replay.ts';
-import { packShipments, unpackShipments, weightUnknown, type OrderShipments } from '../shipments.ts';
+import { packShipments, unpackShipments, weightUnknown, type OrderShipments } from './shipments.ts';
 
 const now = Date.parse('2026-11-25T12:00Z');
 const zone = (policy: Policy) =>
@@ -170,9 +170,9 @@ describe('orders that say where they went and what they weighed', () => {
         seen.push(`option ${option}: ${found.draft!.id}`);
         return found;
       },
-      ofDestination: (destination, normal) => {
-        const found = uk.ofDestination(destination, normal);
-        seen.push(`${normal}: ${found.draft?.id ?? 'nowhere'}`);
+      ofDestination: (where) => {
+        const found = uk.ofDestination(where);
+        seen.push(`${where.postcode}: ${found.draft?.id ?? 'nowhere'}`);
         return found;
       },
     };

@@ -2,13 +2,12 @@ import { orderOfValue } from '../../cart/hypothetical-order.ts';
 import { evaluateHypothetical } from '../../evaluation/evaluate.ts';
 import { someoneIn } from '../../evaluation/someone-in.ts';
 import type { Evaluation } from '../../evaluation/evaluation.ts';
-import type { CompiledZone } from '../../evaluation/compile.ts';
 import type { Destination } from '../../policy/types.ts';
 import type { OrderColumns } from '../columns.ts';
-import { destinationOf, destinationTraits, type ReplayPlaces, type ReplayZones } from './replay-places.ts';
-import { weightUnknown, type OrderPlace, type OrderShipments } from '../shipments.ts';
+import type { ReplayPlaces, ReplayZones } from './replay-places.ts';
+import { weightUnknown, type OrderShipments } from './shipments.ts';
+import { Spots, type Spot } from './spots.ts';
 import { shopperOfKind } from '../shopper-of-order.ts';
-import { weightClasses } from './weight-classes.ts';
 
 /** What past orders of a market would pay for delivery under the draft, against the current release. Minor units. */
 export interface Replay {
@@ -57,15 +56,6 @@ interface Outcome {
   now: number;
   givenBefore: number;
   givenNow: number;
-}
-
-/** Destinations that are alike for prices and offers, and how often what was ordered there. */
-interface Spot {
-  zones: ReplayZones;
-  destination: Destination | null;
-  weightClass: (grams: number) => number;
-  /** by weight (`weightUnknown`: it is not known), then by value, shopper and option: orders */
-  alike: Map<number, Map<number, number>>;
 }
 
 const mostExamples = 6;
@@ -144,49 +134,6 @@ function countOrder({ alike, weightClass }: Spot, grams: number, who: number): v
   let orders = alike.get(weight);
   if (!orders) alike.set(weight, (orders = new Map()));
   orders.set(who, (orders.get(who) ?? 0) + 1);
-}
-
-/** The spots that orders went to: those alike for prices and offers are one. */
-class Spots {
-  readonly #known = new Map<string, Spot>();
-  readonly #classes = new Map<string, Spot['weightClass']>();
-  readonly #places: ReplayPlaces;
-  readonly #instant: number;
-
-  constructor(places: ReplayPlaces, instant: number) {
-    this.#places = places;
-    this.#instant = instant;
-  }
-
-  get all(): Spot[] {
-    return [...this.#known.values()];
-  }
-
-  ofOption(option: string): Spot {
-    return this.#spot(this.#places.ofOption(option), null);
-  }
-
-  /** null: no postcode is known */
-  ofPlace(place: OrderPlace): Spot | null {
-    const { destination, normal } = destinationOf(place);
-    return normal === '' ? null : this.#spot(this.#places.ofDestination(destination, normal), destination);
-  }
-
-  #spot(zones: ReplayZones, destination: Destination | null): Spot {
-    const both = [zones.draft, zones.release].filter((zone) => zone !== null && zone !== undefined);
-    const names = [zones.draft, zones.release].map((zone) => (zone ? zone.id : String(zone))).join(' ');
-    const traits = destination
-      ? both.map((zone: CompiledZone) => destinationTraits(zone, destination, this.#instant))
-      : ['somewhere'];
-    const key = [names, ...traits].join('\n');
-    let spot = this.#known.get(key);
-    if (!spot) {
-      let weightClass = this.#classes.get(names);
-      if (!weightClass) this.#classes.set(names, (weightClass = weightClasses(both)));
-      this.#known.set(key, (spot = { zones, destination, weightClass, alike: new Map() }));
-    }
-    return spot;
-  }
 }
 
 /** Works out what becomes of all that were counted. Evaluations are not kept. */

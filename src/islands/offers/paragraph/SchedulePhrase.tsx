@@ -1,9 +1,8 @@
-import { setSchedule } from '../../../client/edits/schedule-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
 import type { Schedule } from '../../../core/policy/types.ts';
 import { isWithin, compileSchedule } from '../../../core/time/schedule.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
-import { DateField } from '../../fields/dates/DateField.tsx';
+import { ScheduleDate } from '../../fields/dates/ScheduleDate.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useNow } from '../../page/page-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
@@ -15,16 +14,8 @@ export function SchedulePhrase({ offerId, schedule }: { offerId: string; schedul
   const now = useNow();
   const place = ['offers', offerId, 'schedule'];
   const readIn = schedule?.readIn ?? 'store';
-  const date = (label: string, kind: 'from' | 'until', none: string) => (
-    <DateField
-      label={label}
-      kind={kind}
-      value={schedule?.[kind] ?? ''}
-      none={none}
-      other={{ value: schedule?.[kind === 'from' ? 'until' : 'from'] ?? '', kind: kind === 'from' ? 'until' : 'from' }}
-      change={(at) => edit(setSchedule(place, kind, at))}
-      testId={`schedule-${kind}`}
-    />
+  const date = (label: string, end: 'from' | 'until', none: string) => (
+    <ScheduleDate {...{ label, end, none, schedule }} path={place} testId={`schedule-${end}`} />
   );
   const span = compileSchedule(schedule, { store: store.timeZone, market: store.timeZone });
   const outside = now < span.from ? 'not yet' : 'it is over';

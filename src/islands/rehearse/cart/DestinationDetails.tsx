@@ -3,8 +3,7 @@ import { carriersOf } from '../../../core/charges/carriers-of.ts';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
 import { inOrder } from '../../../core/ordered.ts';
 import { distanceKm, northOf } from '../../../core/geography/distance.ts';
-import { normalPostcode } from '../../../core/geography/postcode.ts';
-import { regionOfPostcode } from '../../../core/geography/postcode-regions/region-of-postcode.ts';
+import { locate } from '../../../core/geography/postcode-regions/region-of-postcode.ts';
 import type { TestCart } from '../../../core/policy/types.ts';
 import { parseAmount, toDecimal } from '../../../core/money/decimal.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
@@ -69,7 +68,7 @@ export function DestinationDetails({
         label="Region"
         value={destination.region}
         none="a region not known"
-        told={regionOfPostcode(destination.country, normalPostcode(destination.postcode))}
+        told={locate(destination).destination.region}
         regions={regions}
         choose={(code) => edit(setDestinationPart(cartId, 'region', code))}
         testId="cart-region"

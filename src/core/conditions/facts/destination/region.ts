@@ -1,3 +1,4 @@
+import { isRegionCode } from '../../../geography/country.ts';
 import { usedWords } from '../../used-words.ts';
 import { wordFact } from '../../forms/word.ts';
 
@@ -9,7 +10,7 @@ export const region = wordFact('destination.region', {
     name: 'the region',
     several: false,
     known: (policy) => usedWords('destination.region', policy, ({ destination }) => [destination.region]),
-    accept: (text) => (/^[A-Za-z]{2}-[A-Za-z0-9]{1,3}$/.test(text) ? text.toUpperCase() : null),
+    accept: (text) => (isRegionCode(text.toUpperCase()) ? text.toUpperCase() : null),
   },
   told: 'shipment',
   of: ({ destination }) => destination.region,
