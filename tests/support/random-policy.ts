@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { countMeasures } from '../../src/core/cart/charge-measure.ts';
 import { ordinaryArticle } from '../../src/core/cart/ordinary-article.ts';
 import type { Product } from '../../src/core/catalogue/product.ts';
 import type { EvaluationInput } from '../../src/core/evaluation/evaluation.ts';
@@ -169,6 +170,7 @@ const leaf: fc.Arbitrary<Unordered<Leaf>> = fc.oneof(
           'cart.weight',
           'cart.volume',
           'cart.chargeableWeight',
+          'cart.parcels',
           'cart.longestSide',
         ),
         compared: compared(2500),
@@ -256,7 +258,18 @@ export const randomCondition: fc.Arbitrary<Condition> = nodesOf(
 );
 const plainCondition = nodesOf(leaf, false);
 
-const countMeasure = fc.constantFrom('items', 'lines', 'weight', 'volume', 'longestSide', 'chargeableWeight');
+/** A parcel holds an ordinary order's goods. */
+const packing = fc.record(
+  {
+    packaging: minor(100),
+    percent: fc.constantFrom('0', '3', '12.5'),
+    roundUpTo: fc.constantFrom(1, 100, 500),
+    most: fc.constantFrom(1000, 1500, 4000),
+  },
+  { requiredKeys: [] },
+);
+
+const countMeasure = fc.constantFrom(...countMeasures);
 const range = (measure: string, from: number, size: number | null): ChargeLine['over'] =>
   (measure === 'goodsValue'
     ? { measure, from: { exact: from }, to: size === null ? null : { exact: from + size } }
@@ -348,7 +361,7 @@ const option = rarely(
     charge,
     tags: fc.constantFrom(['red'], ['blue']),
   },
-  { when: randomCondition, schedule, channels: fc.constant(['web']) },
+  { when: randomCondition, schedule, channels: fc.constant(['web']), packing },
 ).map(
   (parts) =>
     ({
@@ -517,6 +530,7 @@ function policyOf(parts: {
   offers: Offer[];
   qualifier: Condition;
   styles: number[][];
+  packing: Policy['store']['packing'] | null;
 }): Policy {
   return {
     version: 4,
@@ -525,6 +539,7 @@ function policyOf(parts: {
       baseCurrency: 'EUR',
       timeZone: 'Europe/Amsterdam',
       origin: { country: 'NL', postcode: '' },
+      ...(parts.packing ? { packing: parts.packing } : {}),
     },
     rates: {
       CHF: { rate: '0.9518', adoptedAt: '2026-11-02' },
@@ -558,6 +573,7 @@ export const randomPolicy: fc.Arbitrary<Policy> = fc
     options: fc.array(option, { minLength: 1, maxLength: 3 }),
     offers: fc.array(offer, { maxLength: 3 }),
     qualifier: plainCondition,
+    packing: fc.option(packing, { freq: 2 }),
     styles: fc.array(fc.array(fc.nat({ max: 4 }), { minLength: 6, maxLength: 6 }), { minLength: 3, maxLength: 3 }),
   })
   .map(policyOf);

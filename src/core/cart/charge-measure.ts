@@ -1,7 +1,8 @@
-import type { Measures } from './measures.ts';
+/** What is counted of a cart: pieces, lines, grams, grams, parcels, cm³, mm. */
+export type CountMeasure = 'items' | 'lines' | 'weight' | 'chargeableWeight' | 'parcels' | 'volume' | 'longestSide';
 
-/** What a charge's lines look at: goods value in minor units, pieces, lines, grams, cm³, mm, grams. */
-export type ChargeMeasure = 'goodsValue' | 'items' | 'lines' | 'weight' | 'volume' | 'longestSide' | 'chargeableWeight';
+/** What a charge's lines look at: goods value in minor units, or a count. */
+export type ChargeMeasure = 'goodsValue' | CountMeasure;
 
 /** How a measure is said. */
 interface MeasureInWords {
@@ -22,9 +23,21 @@ export const measures: Record<ChargeMeasure, MeasureInWords> = {
   chargeableWeight: { name: 'chargeable weight', unit: ' g', piece: ' g', editedIn: 'g', saysItself: false },
   items: { name: 'number of items', unit: '', piece: ' item', editedIn: 'items', saysItself: true },
   lines: { name: 'number of lines', unit: '', piece: ' line', editedIn: 'lines', saysItself: true },
+  parcels: { name: 'number of parcels', unit: '', piece: ' parcel', editedIn: 'parcels', saysItself: true },
   volume: { name: 'volume', unit: ' cm³', piece: ' cm³', editedIn: 'cm³', saysItself: false },
   longestSide: { name: 'longest side', unit: ' mm', piece: ' mm', editedIn: 'mm', saysItself: false },
 };
+
+/** All that are counted, in the order in which they are offered. */
+export const countMeasures: readonly CountMeasure[] = [
+  'weight',
+  'chargeableWeight',
+  'items',
+  'lines',
+  'parcels',
+  'volume',
+  'longestSide',
+];
 
 /** What a volume counts as in the chargeable weight, in started grams. @param volumeDivisor cm³ that count as one kilogram */
 export function volumeWeight(volume: number, volumeDivisor: number): number {
@@ -33,24 +46,3 @@ export function volumeWeight(volume: number, volumeDivisor: number): number {
 
 /** Common practice for parcels: 5000 cm³ count as a kilogram. */
 export const usualVolumeDivisor = 5000;
-
-/**
- * A measure of what is charged in the ordinary way. Chargeable weight is the larger of the weight and the volume's
- * weight, in grams, a started gram counting whole (2-domain §2; divisor: common practice).
- *
- * @param volumeDivisor cm³ that count as one kilogram
- */
-export function chargeMeasure(
-  measure: ChargeMeasure,
-  { chargeableValue, charged }: Measures,
-  volumeDivisor: number,
-): number {
-  switch (measure) {
-    case 'goodsValue':
-      return chargeableValue;
-    case 'chargeableWeight':
-      return Math.max(charged.weight, volumeWeight(charged.volume, volumeDivisor));
-    default:
-      return charged[measure];
-  }
-}

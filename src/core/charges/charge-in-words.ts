@@ -2,7 +2,7 @@ import { readOut } from '../conditions/read-out.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount, Policy } from '../policy/types.ts';
-import { measures, type ChargeMeasure } from '../cart/charge-measure.ts';
+import { measures, type CountMeasure } from '../cart/charge-measure.ts';
 import { countInWords, unitInWords } from './count-in-words.ts';
 import { presetOfCharge } from './presets.ts';
 import type { PriceWords } from './prices/price-kind.ts';
@@ -72,7 +72,7 @@ export class ChargeWords implements PriceWords {
     if (!over) return '';
     const write = (value: LocalAmount | number) =>
       typeof value === 'number'
-        ? countInWords(over.measure as Exclude<ChargeMeasure, 'goodsValue'>, value)
+        ? countInWords(over.measure as CountMeasure, value)
         : this.amount(value);
     const measure = `of ${measures[over.measure].name}`;
     const zero = typeof over.from === 'number' ? over.from === 0 : 'exact' in over.from && over.from.exact === 0;

@@ -5,7 +5,7 @@ import { compilePolicy } from '../evaluation/compile.ts';
 import { hypotheticalContext } from '../evaluation/context.ts';
 import { compileTerms } from '../markets/terms.ts';
 import type { Charge, ChargeLine, Quotes } from '../policy/types.ts';
-import { chargeMeasure } from '../cart/charge-measure.ts';
+import { chargeMeasureOf } from './charge-measure-of.ts';
 import type { ChargeInput } from './charge-input.ts';
 import { linesOfCharge, priceOfCharge, withHandling } from './charge.ts';
 import { compileCharge } from './compile-charge.ts';
@@ -93,12 +93,12 @@ describe('per unit', () => {
 describe('chargeable weight', () => {
   // Volumetric divisors 5000 and 6000 cm³/kg: common practice.
   test('is the larger of weight and volume by its divisor', () => {
+    const chargeableAt = ({ facts }: ChargeInput, volumeDivisor: number) =>
+      chargeMeasureOf('chargeableWeight', facts.cart, { volumeDivisor, packing: null, ownOf: null });
     const bulky = of(1, { weight: 4000, volume: 30_000 });
-    expect(chargeMeasure('chargeableWeight', bulky.facts.cart.measures, 5000)).toBe(6000);
-    expect(chargeMeasure('chargeableWeight', bulky.facts.cart.measures, 6000)).toBe(5000);
-    expect(chargeMeasure('chargeableWeight', of(1, { weight: 7000, volume: 30_000 }).facts.cart.measures, 5000)).toBe(
-      7000,
-    );
+    expect(chargeableAt(bulky, 5000)).toBe(6000);
+    expect(chargeableAt(bulky, 6000)).toBe(5000);
+    expect(chargeableAt(of(1, { weight: 7000, volume: 30_000 }), 5000)).toBe(7000);
   });
 });
 

@@ -1,12 +1,12 @@
 import { atMostLargest, percentOf } from '../money/rounding.ts';
 import type { Charge } from '../policy/types.ts';
 import type { ChargeInput, DecisionPath } from './charge-input.ts';
-import { chargeMeasure } from '../cart/charge-measure.ts';
+import { chargeMeasureOf } from './charge-measure-of.ts';
 import type { CompiledCharge, CompiledChargeLine } from './compile-charge.ts';
 
 export function lineApplies(line: CompiledChargeLine, charge: CompiledCharge, { facts }: ChargeInput): boolean {
   if (line.range) {
-    const value = chargeMeasure(line.range.measure, facts.cart.measures, charge.volumeDivisor);
+    const value = chargeMeasureOf(line.range.measure, facts.cart, charge.weighing);
     if (value < line.range.from || value >= line.range.to) return false;
   }
   return line.when === null || line.when.holds(facts);
@@ -20,7 +20,7 @@ export function linesOfCharge(
   const found: { line: CompiledChargeLine; price: number }[] = [];
   for (const line of charge.lines) {
     if (!lineApplies(line, charge, input)) continue;
-    const price = line.price.priceOf(input, charge.volumeDivisor, null);
+    const price = line.price.priceOf(input, charge.weighing, null);
     if (price === null) continue;
     found.push({ line, price });
     if (charge.combine === 'first') break;
@@ -35,7 +35,7 @@ export function priceOfCharge(charge: CompiledCharge, input: ChargeInput, path: 
   for (let index = 0; index < charge.lines.length; index++) {
     const line = charge.lines[index]!;
     if (!lineApplies(line, charge, input)) continue;
-    const next = line.price.priceOf(input, charge.volumeDivisor, path);
+    const next = line.price.priceOf(input, charge.weighing, path);
     if (next === null) continue;
     path?.push(index);
     if (charge.combine === 'first') return next;

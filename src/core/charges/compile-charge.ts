@@ -5,9 +5,9 @@ import { resolveAmount } from '../money/local-amount.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount } from '../policy/types.ts';
-import { usualVolumeDivisor } from '../cart/charge-measure.ts';
 import type { CompiledPrice, CompiledRange } from './prices/price-kind.ts';
 import { priceKindOf } from './prices/registry.ts';
+import { compileWeighing, type OwnPacking, type Weighing } from './weighing.ts';
 
 /** A charge ready to be computed: lines in order, amounts as plain minor units. */
 export interface CompiledCharge {
@@ -15,8 +15,7 @@ export interface CompiledCharge {
   lines: CompiledChargeLine[];
   /** price when no line applies; null: the option is not offered then */
   otherwise: number | null;
-  /** cm³ that count as one kilogram */
-  volumeDivisor: number;
+  weighing: Weighing;
   /** added to the charge */
   handling: { amount: number } | { percent: PercentFraction; decimal: string } | null;
 }
@@ -29,15 +28,22 @@ export interface CompiledChargeLine {
   price: CompiledPrice;
 }
 
-/** @param terms of the market the option is in; a following amount without an adopted rate makes a line never apply */
-export function compileCharge(charge: Charge, terms: MarketTerms, qualifiers: Qualifiers): CompiledCharge {
+/**
+ * @param terms of the market the option is in; a following amount without an adopted rate makes a line never apply
+ */
+export function compileCharge(
+  charge: Charge,
+  terms: MarketTerms,
+  qualifiers: Qualifiers,
+  own: OwnPacking | null = null,
+): CompiledCharge {
   const { handling } = charge;
   const minor = (amount: LocalAmount) => resolveAmount(amount, terms.money);
   return {
     combine: charge.combine,
     lines: inOrder(charge.lines).flatMap(([id, line]) => compileLine(id, line, terms, qualifiers)),
     otherwise: charge.otherwise.kind === 'price' ? minor(charge.otherwise.price) : null,
-    volumeDivisor: charge.volumeDivisor ?? usualVolumeDivisor,
+    weighing: compileWeighing(charge.volumeDivisor, own, terms.packing),
     handling: handling ? compileHandling(handling, minor) : null,
   };
 }

@@ -1,12 +1,14 @@
-import type { ChargeMeasure } from '../cart/charge-measure.ts';
+import { measures, type CountMeasure } from '../cart/charge-measure.ts';
 
 /** A count of a measure with its unit: grams from a kilogram on in kilograms. */
-export function countInWords(measure: Exclude<ChargeMeasure, 'goodsValue'>, count: number): string {
+export function countInWords(measure: CountMeasure, count: number): string {
   switch (measure) {
     case 'items':
       return count === 1 ? '1 item' : `${count} items`;
     case 'lines':
       return count === 1 ? '1 line' : `${count} lines`;
+    case 'parcels':
+      return count === 1 ? '1 parcel' : `${count} parcels`;
     case 'volume':
       return `${count} cm³`;
     case 'longestSide':
@@ -18,7 +20,7 @@ export function countInWords(measure: Exclude<ChargeMeasure, 'goodsValue'>, coun
 }
 
 /** What is counted again and again: “item”, “started kg”, “started 500 g”. Of what comes whole, a single one is never begun. */
-export function unitInWords(measure: Exclude<ChargeMeasure, 'goodsValue'>, per: number, started: boolean): string {
-  const whole = per === 1 && (measure === 'items' || measure === 'lines');
+export function unitInWords(measure: CountMeasure, per: number, started: boolean): string {
+  const whole = per === 1 && measures[measure].saysItself;
   return `${started && !whole ? 'started ' : ''}${countInWords(measure, per).replace(/^1 /, '')}`;
 }

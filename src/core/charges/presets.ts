@@ -1,7 +1,7 @@
 import { same } from '../same.ts';
 import { inOrder } from '../ordered.ts';
 import type { Charge, ChargeLine, LocalAmount, PricePerUnit } from '../policy/types.ts';
-import type { ChargeMeasure } from '../cart/charge-measure.ts';
+import type { CountMeasure } from '../cart/charge-measure.ts';
 
 /** One step of a stepped charge: it holds from its start to the start of the next, so steps cannot gap or overlap. */
 interface PresetStep<From> {
@@ -19,14 +19,14 @@ export type ChargePreset =
   /** starts in the measure's unit: pieces, lines, grams, cm³, mm, grams */
   | {
       kind: 'stepsByCount';
-      measure: Exclude<ChargeMeasure, 'goodsValue'>;
+      measure: CountMeasure;
       volumeDivisor?: number;
       steps: PresetStep<number>[];
     }
   /** base + factor for each `per` units of the measure, started ones whole or in proportion */
   | {
       kind: 'baseAndFactor';
-      measure: Exclude<ChargeMeasure, 'goodsValue'>;
+      measure: CountMeasure;
       volumeDivisor?: number;
       base: LocalAmount;
       factor: LocalAmount;

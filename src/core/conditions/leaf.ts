@@ -1,4 +1,5 @@
 import type { CompiledBasis } from '../cart/basis.ts';
+import type { CountMeasure } from '../cart/charge-measure.ts';
 import type { CompiledSelection } from '../catalogue/goods-selection.ts';
 import type { ConditionNode } from '../policy/types.ts';
 import type { Facts } from './asked.ts';
@@ -23,8 +24,7 @@ export interface MeasureEdges {
 }
 
 /** What of an order a leaf looks at: a goods value in a basis, or a count. */
-export type LeafMeasure = { kind: 'value'; basis: CompiledBasis } | { kind: 'unitPrice' } | { kind: CountedMeasure };
-export type CountedMeasure = 'items' | 'lines' | 'weight' | 'volume' | 'chargeableWeight' | 'longestSide';
+export type LeafMeasure = { kind: 'value'; basis: CompiledBasis } | { kind: 'unitPrice' } | { kind: CountMeasure };
 
 /** A leaf that looks at no measure of the cart. */
 export const plainLeaf = (holds: Leaf['holds']): Leaf => ({ holds, looksAt: [] });

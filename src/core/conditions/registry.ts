@@ -3,6 +3,7 @@ import type { Amounts, GoodsSelection, Policy } from '../policy/types.ts';
 import { priceUnit } from '../money/currency.ts';
 import type { Fact, FactForm } from './fact.ts';
 import { chargeableWeight } from './facts/cart/chargeable-weight.ts';
+import { parcels } from './facts/cart/parcels.ts';
 import { channel } from './facts/cart/channel.ts';
 import { code } from './facts/cart/code.ts';
 import { contents } from './facts/cart/contents.ts';
@@ -63,6 +64,7 @@ export const facts = new Registry<Fact>('fact', ({ id }) => id, [
   ofLine,
   weight,
   chargeableWeight,
+  parcels,
   volume,
   longestSide,
   code,

@@ -1,3 +1,5 @@
+import type { CompiledPacking } from '../cart/packing/rules.ts';
+import { quoteKey } from '../charges/weighing.ts';
 import { conditionsOfOption, restingOn } from '../conditions/leaves.ts';
 import { compileTerms, type MarketTerms } from '../markets/terms.ts';
 import { compileOffer, type CompiledOffer, type OfferSources } from '../offers/compile-offer.ts';
@@ -25,6 +27,12 @@ export interface CompiledMarket {
   zones: CompiledZone[];
 }
 
+/** A carrier that is asked for a quote, and how the goods are packed that it is asked about. */
+export interface CarrierAsked {
+  carrier: string;
+  packing: CompiledPacking | null;
+}
+
 /** What a zone is made of. */
 interface ZoneParts {
   id: string;
@@ -46,7 +54,7 @@ interface ZoneParts {
 export class CompiledZone {
   #options: CompiledOption[] | null = null;
   #offers: CompiledOffer[] | null = null;
-  #carriers: string[] | null = null;
+  #asked: Map<string, CarrierAsked> | null = null;
 
   readonly id: string;
   readonly zone: Zone;
@@ -85,15 +93,15 @@ export class CompiledZone {
     );
   }
 
-  /** carriers whose quotes charges here ask for */
-  get carriers(): string[] {
-    return (this.#carriers ??= [
-      ...new Set(
-        this.options.flatMap(({ charge }) =>
-          charge.lines.flatMap(({ price }) => (price.quoted ? [price.quoted.carrier] : [])),
+  /** carriers whose quotes charges here ask for, by the key of the quote */
+  get asked(): ReadonlyMap<string, CarrierAsked> {
+    return (this.#asked ??= new Map(
+      this.options.flatMap(({ charge: { lines, weighing } }) =>
+        lines.flatMap(({ price: { quoted } }) =>
+          quoted ? [[quoteKey(quoted.carrier, weighing), { carrier: quoted.carrier, packing: weighing.packing }]] : [],
         ),
       ),
-    ]);
+    ));
   }
 
   /** offers that hold here, highest priority first */

@@ -1,3 +1,4 @@
+import { compilePacking, type CompiledPacking } from '../cart/packing/rules.ts';
 import { localMoneyOf, resolveAmount, type LocalMoney } from '../money/local-amount.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import type { Amounts, LocalAmount, Market, Policy } from '../policy/types.ts';
@@ -22,6 +23,8 @@ export interface MarketTerms {
   taxRates: TaxRates;
   regionTaxRates: ReadonlyMap<string, TaxRates>;
   clocks: Clocks;
+  /** the store's: of options that have no packing of their own */
+  packing: CompiledPacking | null;
   /** following product prices, worked out once each */
   followed: WeakMap<LocalAmount, number>;
 }
@@ -44,6 +47,7 @@ export function compileTerms(market: Market, { id, ...sources }: TermsSources): 
     taxRates,
     regionTaxRates: new Map(regionRates),
     clocks: { store: sources.store.timeZone, market: market.timeZone ?? sources.store.timeZone },
+    packing: compilePacking(sources.store.packing),
     followed: new WeakMap(),
   };
 }

@@ -42,7 +42,12 @@ export function compileOption(
   option: DeliveryOption,
   { id, terms, calendar, place, qualifiers }: OptionSources,
 ): CompiledOption {
-  const charge = compileCharge(option.charge, terms, qualifiers);
+  const charge = compileCharge(
+    option.charge,
+    terms,
+    qualifiers,
+    option.packing ? { option: id, rules: option.packing } : null,
+  );
   const when = option.when ? compileCondition(option.when, qualifiers, terms) : null;
   return {
     id,

@@ -1,3 +1,4 @@
+import { countMeasures } from '../cart/charge-measure.ts';
 import { chargeOfPreset, presetOfCharge, type ChargePreset } from '../charges/presets.ts';
 import { currencyExponent } from '../money/currency.ts';
 import { parseAmount, toDecimal } from '../money/decimal.ts';
@@ -54,8 +55,6 @@ export interface SheetReading {
   same: string[];
   rejected: SheetRejection[];
 }
-
-const countMeasures = ['items', 'lines', 'weight', 'volume', 'longestSide', 'chargeableWeight'] as const;
 
 interface Step {
   line: number;

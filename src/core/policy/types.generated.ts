@@ -123,7 +123,7 @@ export type LocalDateTime = string;
 /**
  * pieces, lines, grams, cm³, mm, grams
  */
-export type CountMeasure = 'items' | 'lines' | 'weight' | 'volume' | 'longestSide' | 'chargeableWeight';
+export type CountMeasure = 'items' | 'lines' | 'weight' | 'volume' | 'longestSide' | 'chargeableWeight' | 'parcels';
 export type Count = number;
 /**
  * one of the kinds that are registered, told apart by the member that only it has
@@ -413,6 +413,28 @@ export interface Store {
     country: Country;
     postcode: Postcode;
   };
+  packing?: Packing;
+}
+/**
+ * how goods are packed, where an option does not say otherwise; one parcel and nothing added when absent
+ */
+export interface Packing {
+  /**
+   * of the packaging of each parcel
+   */
+  packaging?: number;
+  /**
+   * added to the goods of a parcel
+   */
+  percent?: string;
+  /**
+   * a parcel's weight is rounded up to a multiple of it
+   */
+  roundUpTo?: number;
+  /**
+   * the most a parcel may weigh, packaging included, before it is rounded; no limit when absent
+   */
+  most?: number;
 }
 export interface Market {
   order: Order;
@@ -539,6 +561,7 @@ export interface DeliveryOption {
     calendar?: string;
   };
   charge: Charge;
+  packing?: Packing1;
   description?: Texts1;
   /**
    * where it is collected
@@ -677,6 +700,7 @@ export interface NumberFact {
     | 'category.quantity'
     | 'cart.weight'
     | 'cart.chargeableWeight'
+    | 'cart.parcels'
     | 'cart.volume'
     | 'cart.longestSide';
   operator: Comparison;
@@ -853,7 +877,7 @@ export interface PricePerUnit {
    * added for what the measure exceeds the range's start by
    */
   perUnit?: {
-    measure: 'goodsValue' | 'items' | 'lines' | 'weight' | 'volume' | 'longestSide' | 'chargeableWeight';
+    measure: 'goodsValue' | 'weight' | 'chargeableWeight' | 'items' | 'lines' | 'parcels' | 'volume' | 'longestSide';
     amount: LocalAmount;
     /**
      * units the amount is for, such as 1000 for each kilogram; minor units for goods value
@@ -894,6 +918,27 @@ export interface PriceQuoted {
    * An amount in the currency of the market it belongs to: exact, or following an amount in the store's base currency.
    */
   fallback?: ExactAmount | FollowingAmount;
+}
+/**
+ * in place of the store's, as a whole
+ */
+export interface Packing1 {
+  /**
+   * of the packaging of each parcel
+   */
+  packaging?: number;
+  /**
+   * added to the goods of a parcel
+   */
+  percent?: string;
+  /**
+   * a parcel's weight is rounded up to a multiple of it
+   */
+  roundUpTo?: number;
+  /**
+   * the most a parcel may weigh, packaging included, before it is rounded; no limit when absent
+   */
+  most?: number;
 }
 /**
  * for which shoppers, carts, destinations and times it is offered

@@ -4,11 +4,11 @@ import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
 /** What a sweep walks along: goods value in minor units as shown, pieces, or grams. */
 export type SweepAxis = 'goodsValue' | 'items' | 'weight';
 
-/** Measures that move with the axis, at its own pace. */
+/** Measures that move with the axis: at its own pace, but for weights of goods that are packed, and parcels. */
 export const axisMeasures: Record<SweepAxis, readonly ChargeMeasure[]> = {
   goodsValue: ['goodsValue'],
   items: ['items'],
-  weight: ['weight', 'chargeableWeight'],
+  weight: ['weight', 'chargeableWeight', 'parcels'],
 };
 
 /** How far a sweep looks: no cart is beyond it. */

@@ -1,12 +1,14 @@
 import { lineValue } from '../cart/line-values.ts';
 import type { CompiledBasis } from '../cart/basis.ts';
-import { volumeWeight, type ChargeMeasure } from '../cart/charge-measure.ts';
+import { usualVolumeDivisor, volumeWeight, type ChargeMeasure } from '../cart/charge-measure.ts';
 import type { CompiledCharge } from '../charges/compile-charge.ts';
 import { leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
 import { priceEdges, type MeasureEdges } from '../conditions/leaf.ts';
 import { cartOfHypotheticalOrder } from '../cart/hypothetical-cart.ts';
 import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
+import { chargeMeasureOf } from '../charges/charge-measure-of.ts';
+import type { Weighing } from '../charges/weighing.ts';
 import { lowestThat } from '../lowest-that.ts';
 import { taxRatesAt } from '../markets/terms.ts';
 import type { CompiledOffer } from '../offers/compile-offer.ts';
@@ -25,15 +27,13 @@ interface Along {
  * thresholds of conditions, goals. Between two of them prices are made up of whole pieces that rise evenly.
  */
 export function policyEdges(along: Along): number[] {
-  const { zone, axis, order } = along;
+  const { zone, axis } = along;
   const edges = new Set<number>();
   const add = (amount: number | null) => {
     if (amount !== null && amount > 0 && amount < axisReach[axis]) edges.add(amount);
   };
   for (const { charge, when } of zone.options) {
-    for (const edge of chargeEdges(charge, axis)) add(edge);
-    // Up to here the volume decides the chargeable weight.
-    if (axis === 'weight') add(volumeWeight(order.volume, charge.volumeDivisor));
+    for (const edge of chargeEdges(charge, along)) add(edge);
     for (const line of charge.lines) for (const edge of conditionEdges(line.when, along)) add(edge);
     for (const edge of conditionEdges(when, along)) add(edge);
   }
@@ -43,11 +43,22 @@ export function policyEdges(along: Along): number[] {
 
 const alongAxis = (measure: ChargeMeasure, axis: SweepAxis): boolean => axisMeasures[axis].includes(measure);
 
-function chargeEdges({ lines }: CompiledCharge, axis: SweepAxis): number[] {
-  return lines.flatMap(({ range, price }) => [
-    ...(range && alongAxis(range.measure, axis) ? [range.from, range.to] : []),
-    ...price.edges(axisMeasures[axis], range),
-  ]);
+function chargeEdges({ lines, weighing }: CompiledCharge, along: Along): (number | null)[] {
+  const { axis, order } = along;
+  const reaching = (measure: ChargeMeasure, edges: readonly number[]) =>
+    alongAxis(measure, axis) ? edges.map((edge) => countThatReaches(edge, measure, weighing, along)) : [];
+  const found = lines.flatMap(({ range, price }) => {
+    const priced = price.edges(range);
+    return [
+      ...(range ? reaching(range.measure, [range.from, range.to]) : []),
+      ...(priced ? reaching(priced.measure, priced.edges) : []),
+      ...(priced?.rises && axis === 'weight' && alongAxis(priced.measure, axis) ? jumpsOf(weighing, along) : []),
+    ];
+  });
+  // Up to here the volume decides the chargeable weight.
+  const byVolume = reaching('weight', [volumeWeight(order.volume, weighing.volumeDivisor)]);
+  // Nothing is packed before there is a piece.
+  return [...found, ...byVolume, ...(axis === 'items' ? [1] : [])];
 }
 
 function conditionEdges(condition: CompiledCondition | null, along: Along): (number | null)[] {
@@ -69,7 +80,8 @@ function offerEdges({ when, goals }: CompiledOffer, along: Along): (number | nul
 
 /** Amounts along the axis at which a measure reaches its edges. */
 function measureEdges({ measure, edges }: MeasureEdges, along: Along): (number | null)[] {
-  const { axis, order } = along;
+  const { axis, order, zone } = along;
+  const { packing } = zone.market.terms;
   switch (measure.kind) {
     case 'value':
       return axis === 'goodsValue' ? edges.map((edge) => valueThatReaches(edge, measure.basis, along)) : [];
@@ -78,9 +90,48 @@ function measureEdges({ measure, edges }: MeasureEdges, along: Along): (number |
       return axis === 'items' ? edges.map((edge) => (edge > 0 ? Math.floor(order.value / edge) + 1 : null)) : [];
     case 'lines':
       return [];
+    case 'parcels':
+      return alongAxis('parcels', axis)
+        ? edges.map((edge) => countThatReaches(edge, 'parcels', { volumeDivisor: usualVolumeDivisor, packing, ownOf: null }, along))
+        : [];
     default:
       return alongAxis(measure.kind, axis) ? edges : [];
   }
+}
+
+/** Of jumps of a packed weight at most so many are told apart; beyond, it counts as a slope. */
+const mostJumps = 500;
+
+/** Along the weight, where that of the packed goods jumps: each further parcel has its packaging, each step of rounding up its own. */
+function jumpsOf(weighing: Weighing, along: Along): (number | null)[] {
+  const { packing } = weighing;
+  if (packing === null) return [];
+  const { mostGoods, roundUpTo } = packing;
+  const jumps: (number | null)[] = [];
+  for (let nth = 1; nth <= mostJumps; nth++) {
+    if (mostGoods > 0) jumps.push(nth * mostGoods + 1);
+    if (roundUpTo > 1) jumps.push(countThatReaches(nth * roundUpTo, 'weight', weighing, along));
+  }
+  return jumps;
+}
+
+/** Along the weight, the lowest at which a measure of packed goods comes to an amount; all else moves at the axis' own pace. */
+function countThatReaches(
+  amount: number,
+  measure: ChargeMeasure,
+  weighing: Weighing,
+  { zone, axis, order, region }: Along,
+): number | null {
+  if (axis !== 'weight' || weighing.packing === null || amount <= 0) return amount;
+  if (!Number.isFinite(amount)) return null;
+  const { terms } = zone.market;
+  const rates = taxRatesAt(terms, region);
+  return lowestThat(
+    (weight) =>
+      chargeMeasureOf(measure, cartOfHypotheticalOrder(orderAt(axis, order, weight), terms, rates), weighing) >= amount,
+    0,
+    axisReach[axis],
+  );
 }
 
 /** The lowest value as shown that comes to an amount in a basis. */

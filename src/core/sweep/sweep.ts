@@ -115,7 +115,12 @@ const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
 
 /** Whether some price may rise between two edges of the policy; where none does, each stretch is level and its start tells all of it. */
 export function mayRise({ options }: CompiledZone, axis: SweepAxis): boolean {
-  return options.some(({ charge }) => charge.lines.some(({ price }) => price.rises(axisMeasures[axis])));
+  return options.some(({ charge }) =>
+    charge.lines.some(({ range, price }) => {
+      const edges = price.edges(range);
+      return edges !== null && edges.rises && axisMeasures[axis].includes(edges.measure);
+    }),
+  );
 }
 
 /** Whether prices come about in the same way, whatever they are. */

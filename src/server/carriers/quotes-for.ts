@@ -1,9 +1,16 @@
+import type { MeasuredCart } from '../../core/cart/measures.ts';
+import { packedCart } from '../../core/cart/packing/packed-cart.ts';
+import type { CompiledPacking } from '../../core/cart/packing/rules.ts';
 import type { PreparedCase } from '../../core/evaluation/prepare.ts';
+import { atMostLargest } from '../../core/money/rounding.ts';
 import type { Quotes } from '../../core/policy/types.ts';
 import { askCarrier } from './ask-carrier.ts';
 
 /** Since this process began: how often carriers were asked, and how often one gave no quote. Told by /healthz. */
 export const figures = { asked: 0, silent: 0 };
+
+/** So many unlike parcels a carrier is asked about for one cart; of more it counts as silent. */
+const mostUnlike = 50;
 
 /**
  * Quotes of the carriers that options of a cart's zone ask for and that the caller has not brought along, all asked at
@@ -13,30 +20,51 @@ export async function quotesFor(
   { input, context }: PreparedCase,
   service: URL,
 ): Promise<{ quotes: Quotes | undefined; silent: string[] }> {
-  const { country, postcode } = input.destination;
-  const missing = context?.zone.carriers.filter((carrier) => input.quotes?.[carrier] === undefined) ?? [];
+  const missing = [...(context?.zone.asked ?? [])].filter(([, { carrier }]) => input.quotes?.[carrier] === undefined);
   if (!context || missing.length === 0) return { quotes: input.quotes, silent: [] };
+  const { country, postcode } = input.destination;
   const { cart } = context.facts;
   const { origin } = context.zone.policy.store;
-  const { weight, volume } = cart.measures.charged;
   const { money } = cart.terms;
+  const quoteOf = async (carrier: string, packing: CompiledPacking | null): Promise<number | null> => {
+    const parcels = parcelsOf(cart, packing);
+    if (parcels.length > mostUnlike) return null;
+    const quotes = await Promise.all(
+      parcels.map(async ({ count, weightGrams, volumeCm3 }) => {
+        const to = { country, postcode };
+        const { quote } = await askCarrier(service, { carrier, from: origin, to, weightGrams, volumeCm3 }, money);
+        figures.asked++;
+        if (quote === null) figures.silent++;
+        return quote === null ? null : quote * count;
+      }),
+    );
+    return quotes.reduce((sum, quote) => (sum === null || quote === null ? null : atMostLargest(sum + quote)), 0);
+  };
   const replies = await Promise.all(
-    missing.map(
-      async (carrier) =>
-        [
-          carrier,
-          (
-            await askCarrier(
-              service,
-              { carrier, from: origin, to: { country, postcode }, weightGrams: weight, volumeCm3: volume },
-              money,
-            )
-          ).quote,
-        ] as const,
-    ),
+    missing.map(async ([key, { carrier, packing }]) => [key, carrier, await quoteOf(carrier, packing)] as const),
   );
-  const silent = replies.flatMap(([carrier, quote]) => (quote === null ? [carrier] : []));
-  figures.asked += replies.length;
-  figures.silent += silent.length;
-  return { quotes: { ...input.quotes, ...Object.fromEntries(replies) }, silent };
+  return {
+    quotes: { ...input.quotes, ...Object.fromEntries(replies.map(([key, , quote]) => [key, quote])) },
+    silent: [...new Set(replies.flatMap(([, carrier, quote]) => (quote === null ? [carrier] : [])))],
+  };
+}
+
+interface AskedParcels {
+  count: number;
+  weightGrams: number;
+  volumeCm3: number;
+}
+
+/** Parcels that weigh and fill the same are asked about once. Without packing all goods are one. */
+function parcelsOf(cart: MeasuredCart, packing: CompiledPacking | null): AskedParcels[] {
+  const { weight, volume } = cart.measures.charged;
+  if (packing === null) return [{ count: 1, weightGrams: weight, volumeCm3: volume }];
+  const unlike = new Map<string, AskedParcels>();
+  for (const { count, packed, volume: filled } of packedCart(cart, packing, 'charged').like) {
+    const key = `${packed}/${filled}`;
+    const known = unlike.get(key);
+    if (known) known.count += count;
+    else unlike.set(key, { count, weightGrams: packed, volumeCm3: filled });
+  }
+  return [...unlike.values()];
 }

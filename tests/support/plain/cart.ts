@@ -114,6 +114,41 @@ export function sizes(lines: PlainLine[]): Record<'items' | 'lines' | 'weight' |
   };
 }
 
+interface PlainParcel {
+  goods: number;
+  cubicMm: number;
+  over: boolean;
+}
+
+/** Pieces one by one, the heaviest first, each into the first parcel with room; without rules all in one, and nothing is added. */
+export function parcels(
+  lines: PlainLine[],
+  packing: Policy['store']['packing'],
+): { grams: number; cubicMm: number }[] {
+  const pieces = lines
+    .flatMap(({ product: { weightGrams, sizeMm }, quantity }) =>
+      Array.from({ length: quantity }, () => ({
+        grams: weightGrams ?? 0,
+        cubicMm: sizeMm ? sizeMm[0] * sizeMm[1] * sizeMm[2] : 0,
+      })),
+    )
+    .sort((a, b) => b.grams - a.grams);
+  const { packaging = 0, percent = '0', roundUpTo = 1, most = Infinity } = packing ?? {};
+  const [whole = '0', decimals = ''] = percent.split('.');
+  const hundred = 100 * 10 ** decimals.length;
+  const withPackaging = (goods: number) => goods + packaging + Math.ceil((goods * Number(whole + decimals)) / hundred);
+  const packed: PlainParcel[] = [];
+  for (const { grams, cubicMm } of pieces) {
+    const over = withPackaging(grams) > most && grams > 0;
+    const room = over ? undefined : packed.find((one) => !one.over && (grams === 0 || withPackaging(one.goods + grams) <= most));
+    if (room) {
+      room.goods += grams;
+      room.cubicMm += cubicMm;
+    } else packed.push({ goods: grams, cubicMm, over });
+  }
+  return packed.map(({ goods, cubicMm }) => ({ grams: Math.ceil(withPackaging(goods) / roundUpTo) * roundUpTo, cubicMm }));
+}
+
 /** The larger of the weight and what the volume weighs at `divisor` cm³ a kilogram, in started grams. */
 export const chargeable = ({ weight, volume }: { weight: number; volume: number }, divisor: number): number =>
   Math.max(weight, Math.ceil((volume * 1000) / divisor));

@@ -1,7 +1,7 @@
 import type { EvaluationInput } from '../../../src/core/evaluation/evaluation.ts';
 import type { Amounts, Comparison, Condition, ConditionNode } from '../../../src/core/policy/types.ts';
 import { amountHere, clockFace, sum } from './basics.ts';
-import { among, chargeable, sizes, valueIn, type PlainCart } from './cart.ts';
+import { among, chargeable, parcels, sizes, valueIn, type PlainCart } from './cart.ts';
 import { kilometres, matchesPattern } from './places.ts';
 
 export interface Asked {
@@ -117,6 +117,11 @@ function answer(node: ConditionNode, asked: Asked): boolean {
         'cart.weight': () => delivered.weight,
         'cart.volume': () => delivered.volume,
         'cart.chargeableWeight': () => chargeable(delivered, 5000),
+        'cart.parcels': () =>
+          parcels(
+            lines.filter(({ product }) => product.needsDelivery),
+            policy.store.packing,
+          ).length,
         'cart.longestSide': () => delivered.longestSide,
       }[node.fact]();
       return compare(node.operator, known, node.value, node.to);

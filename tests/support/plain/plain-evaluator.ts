@@ -1,6 +1,5 @@
 import type { EvaluationInput } from '../../../src/core/evaluation/evaluation.ts';
 import type {
-  Charge,
   DeliveryOption,
   Goal,
   Offer,
@@ -26,6 +25,7 @@ import {
   chargeable,
   hasOwnPrice,
   isOrdinary,
+  parcels,
   plainCart,
   sizes,
   valueIn,
@@ -191,7 +191,7 @@ function priceBefore(option: DeliveryOption, asked: Asked): Parts | null {
   const own = option.kind === 'pickUp' ? 0 : ownSum;
   if (option.kind === 'parcel' && lines.length > 0 && !lines.some((line) => isOrdinary(line, marketId)))
     return { base: 0, own };
-  const price = chargeOf(option.charge, asked);
+  const price = chargeOf(option, asked);
   if (price === null) return null;
   const { handling } = option.charge;
   const added = !handling
@@ -202,16 +202,23 @@ function priceBefore(option: DeliveryOption, asked: Asked): Parts | null {
   return { base: price + added, own };
 }
 
-function chargeOf(charge: Charge, asked: Asked): number | null {
+function chargeOf({ charge, packing }: DeliveryOption, asked: Asked): number | null {
   const { cart, input } = asked;
   const { marketId, policy, lines } = cart;
   const ordinary = lines.filter((line) => isOrdinary(line, marketId));
   const looked = lines.filter((line) => !line.product.needsDelivery || isOrdinary(line, marketId));
   const filled = sizes(ordinary);
+  const packed = parcels(ordinary, packing ?? policy.store.packing);
   const measure: Record<string, number> = {
     goodsValue: sum(looked.map(({ after }) => after)),
     ...filled,
-    chargeableWeight: chargeable(filled, charge.volumeDivisor ?? 5000),
+    weight: sum(packed.map(({ grams }) => grams)),
+    chargeableWeight: sum(
+      packed.map(({ grams, cubicMm }) =>
+        chargeable({ weight: grams, volume: Math.ceil(cubicMm / 1000) }, charge.volumeDivisor ?? 5000),
+      ),
+    ),
+    parcels: packed.length,
   };
   const minor = (value: number | Parameters<typeof minorOf>[0]) =>
     typeof value === 'number' ? value : minorOf(value, policy, marketId);

@@ -1,6 +1,7 @@
 import { Engine, type NestedCondition, type TopLevelCondition } from 'json-rules-engine';
 import { demoPolicy } from '../../../../demo/policy/demo-policy.ts';
-import { chargeMeasure, usualVolumeDivisor, type ChargeMeasure } from '../../../../src/core/cart/charge-measure.ts';
+import { countMeasures, usualVolumeDivisor } from '../../../../src/core/cart/charge-measure.ts';
+import { chargeMeasureOf } from '../../../../src/core/charges/charge-measure-of.ts';
 import type { LeafNode } from '../../../../src/core/conditions/leaf.ts';
 import { factOf } from '../../../../src/core/conditions/registry.ts';
 import { zoneContext } from '../../../../src/core/evaluation/context.ts';
@@ -91,16 +92,9 @@ export function factsOf(compiled: CompiledPolicy, input: EvaluationInput): Facts
   const cart = measureCart(input.cart, terms, taxRatesAt(terms, input.destination.region), input.destination);
   const { facts } = zoneContext(zone, cart, postcode, input);
   const found: FactsOfCart = { zone: zone.id, instant: input.instant };
-  for (const measure of [
-    'goodsValue',
-    'items',
-    'lines',
-    'weight',
-    'volume',
-    'longestSide',
-    'chargeableWeight',
-  ] satisfies ChargeMeasure[])
-    found[measure] = chargeMeasure(measure, cart.measures, usualVolumeDivisor);
+  const weighing = { volumeDivisor: usualVolumeDivisor, packing: terms.packing, ownOf: null };
+  for (const measure of ['goodsValue', ...countMeasures] as const)
+    found[measure] = chargeMeasureOf(measure, cart, weighing);
   for (const { id, goals } of zone.offers)
     for (const goal of goals) found[`${id}/${goal.id}`] = countedToward(goal.counts, cart);
   const conditions = [

@@ -7,7 +7,7 @@ import { taxRatesAt } from '../../markets/terms.ts';
 import { cartOfHypotheticalOrder } from '../hypothetical-cart.ts';
 import { orderOfValue } from '../hypothetical-order.ts';
 import { measureCart } from '../measures.ts';
-import { packCart } from './packed-cart.ts';
+import { packedCart } from './packed-cart.ts';
 import { compilePacking } from './rules.ts';
 
 const { terms } = compilePolicy(smallStore).markets.get('nlbe')!;
@@ -27,16 +27,17 @@ const measured = (...lines: [grams: number | null, quantity: number, sizeMm?: [n
 
 describe('a packed cart', () => {
   test('counts parcels, and weighs each with its packaging', () => {
-    const packed = packCart(
+    const packed = packedCart(
       measured([1800, 2], [400, 1]),
       compilePacking({ packaging: 100, roundUpTo: 500, most: 2500 })!,
+      'charged',
     );
     // 1800 + 400 + 100 and 1800 + 100, each rounded up to half a kilogram.
     expect(packed).toMatchObject({ parcels: 2, weight: 2500 + 2000 });
   });
 
   test('takes the larger of weight and volume parcel by parcel', () => {
-    const packed = packCart(measured([2000, 1], [900, 1, [500, 400, 100]]), compilePacking({ most: 2000 })!);
+    const packed = packedCart(measured([2000, 1], [900, 1, [500, 400, 100]]), compilePacking({ most: 2000 })!, 'charged');
     // One parcel of 2000 g; one of 900 g whose 20,000 cm³ count as 4 kg.
     expect([packed.parcels, packed.weight, packed.chargeableWeight(5000)]).toEqual([2, 2900, 6000]);
   });
@@ -55,7 +56,7 @@ describe('a packed cart', () => {
         (rules, weight, more) => {
           const packing = compilePacking(rules)!;
           const at = (grams: number) =>
-            packCart(cartOfHypotheticalOrder({ ...orderOfValue(1000), weight: grams }, terms, rates), packing);
+            packedCart(cartOfHypotheticalOrder({ ...orderOfValue(1000), weight: grams }, terms, rates), packing, 'charged');
           const [light, heavy] = [at(weight), at(weight + more)];
           expect(heavy.parcels).toBeGreaterThanOrEqual(light.parcels);
           expect(heavy.weight).toBeGreaterThanOrEqual(light.weight);

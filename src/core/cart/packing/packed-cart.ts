@@ -1,4 +1,6 @@
 import { ownDeliveryIn } from '../../catalogue/product-amount.ts';
+import { atMostLargest } from '../../money/rounding.ts';
+import type { CartLine } from '../cart.ts';
 import { volumeWeight } from '../charge-measure.ts';
 import type { HypotheticalOrder } from '../hypothetical-order.ts';
 import type { MeasuredCart } from '../measures.ts';
@@ -13,38 +15,67 @@ export interface PackedCart {
   /** the larger of weight and volume's weight, parcel by parcel; grams. @param volumeDivisor cm³ that count as one kilogram */
   chargeableWeight: (volumeDivisor: number) => number;
   /** parcels that hold the same are one entry; none for an order that nobody has put together */
-  like: readonly LikeParcels[];
+  like: readonly PackedParcels[];
 }
 
-/** Packed by rules; without any all is one parcel, to which nothing is added. */
-export function packCart(cart: MeasuredCart, packing: CompiledPacking): PackedCart {
-  return cart.hypothetical ? packHypothetical(cart.hypothetical, packing) : packLines(cart, packing);
+/** Parcels that hold the same. Grams and cm³ of each, a started cm³ counting whole. */
+export interface PackedParcels extends LikeParcels {
+  /** with its packaging, rounded up */
+  packed: number;
+  /** of the goods in it */
+  volume: number;
 }
 
-function packLines({ lines, terms }: MeasuredCart, packing: CompiledPacking): PackedCart {
-  const pieces = lines.flatMap(({ product, quantity }, line): Pieces[] =>
-    product.needsDelivery && !product.shipsFree && ownDeliveryIn(product, terms) === undefined
-      ? [{ line, grams: product.weightGrams ?? 0, quantity }]
-      : [],
-  );
-  const like = packFirstFit(pieces, packing.mostGoods);
-  const volumeOf = ({ contents }: LikeParcels): number => {
-    let cubicMm = 0;
-    for (const [line, quantity] of contents) {
-      const { sizeMm } = lines[line]!.product;
-      if (sizeMm) cubicMm += sizeMm[0] * sizeMm[1] * sizeMm[2] * quantity;
-    }
-    return Math.ceil(cubicMm / 1000);
-  };
-  const sum = (of: (parcel: LikeParcels) => number): number =>
-    like.reduce((total, parcel) => total + parcel.count * of(parcel), 0);
+/** Which of the goods that need delivery: those that are charged in the ordinary way, or all. */
+export type PackedGoods = 'charged' | 'delivered';
+
+const known = new WeakMap<CompiledPacking, WeakMap<MeasuredCart, Map<PackedGoods, PackedCart>>>();
+
+/** A cart packed by rules, worked out once: lines, prices and conditions ask for it many times. */
+export function packedCart(cart: MeasuredCart, packing: CompiledPacking, goods: PackedGoods): PackedCart {
+  let carts = known.get(packing);
+  if (!carts) known.set(packing, (carts = new WeakMap()));
+  let packed = carts.get(cart);
+  if (!packed) carts.set(cart, (packed = new Map()));
+  let made = packed.get(goods);
+  if (!made) packed.set(goods, (made = packCart(cart, packing, goods)));
+  return made;
+}
+
+function packCart(cart: MeasuredCart, packing: CompiledPacking, goods: PackedGoods): PackedCart {
+  return cart.hypothetical ? packHypothetical(cart.hypothetical, packing) : packLines(cart, packing, goods);
+}
+
+function packLines({ lines, terms }: MeasuredCart, packing: CompiledPacking, goods: PackedGoods): PackedCart {
+  const pieces: Pieces[] = [];
+  for (const [line, { product, quantity }] of lines.entries()) {
+    if (!product.needsDelivery) continue;
+    if (goods === 'charged' && (product.shipsFree || ownDeliveryIn(product, terms) !== undefined)) continue;
+    pieces.push({ line, grams: product.weightGrams ?? 0, quantity });
+  }
+  const like = packFirstFit(pieces, packing.mostGoods).map((parcel) => ({
+    ...parcel,
+    packed: packedGrams(packing, parcel.grams),
+    volume: volumeOf(parcel, lines),
+  }));
+  const sum = (of: (parcel: PackedParcels) => number): number =>
+    atMostLargest(like.reduce((total, parcel) => total + parcel.count * of(parcel), 0));
   return {
     parcels: sum(() => 1),
-    weight: sum(({ grams }) => packedGrams(packing, grams)),
+    weight: sum(({ packed }) => packed),
     chargeableWeight: (volumeDivisor) =>
-      sum((parcel) => Math.max(packedGrams(packing, parcel.grams), volumeWeight(volumeOf(parcel), volumeDivisor))),
+      sum(({ packed, volume }) => Math.max(packed, volumeWeight(volume, volumeDivisor))),
     like,
   };
+}
+
+function volumeOf({ contents }: LikeParcels, lines: readonly CartLine[]): number {
+  let cubicMm = 0;
+  for (const [line, quantity] of contents) {
+    const { sizeMm } = lines[line]!.product;
+    if (sizeMm) cubicMm += sizeMm[0] * sizeMm[1] * sizeMm[2] * quantity;
+  }
+  return atMostLargest(Math.ceil(cubicMm / 1000));
 }
 
 /**

@@ -1,6 +1,7 @@
 import { atMostLargest, multiplyDivide, percentAsFraction } from '../../money/rounding.ts';
 import type { PriceQuoted } from '../../policy/types.ts';
 import { fraction, money, percent, text } from '../../trace/trace.ts';
+import { quotedBy } from '../weighing.ts';
 import type { PriceKindRecord } from './price-kind.ts';
 
 /** A carrier's quote with its margins, the percentage rounded once; without a quote the fallback, or nothing (2-domain §4). */
@@ -60,11 +61,10 @@ export const carrierQuote: PriceKindRecord<PriceQuoted> = {
     return {
       kind: 'quoted',
       quoted: { carrier, priceOf },
-      priceOf: ({ quotes }) => priceOf(quotes?.[carrier] ?? null),
-      edges: () => [],
-      rises: () => false,
-      says({ quotes }, _volumeDivisor, inputs) {
-        const quote = quotes?.[carrier] ?? null;
+      priceOf: ({ quotes }, weighing) => priceOf(quotedBy(carrier, quotes, weighing)),
+      edges: () => null,
+      says({ quotes }, weighing, inputs) {
+        const quote = quotedBy(carrier, quotes, weighing);
         inputs.carrier = text(carrier);
         if (quote === null) {
           inputs.fallback = money(fallback ?? 0);

@@ -34,9 +34,8 @@ const twice: PriceKindRecord = {
       kind: 'twice',
       quoted: null,
       priceOf: ({ facts }) => (facts.cart.measures.chargeableValue >= 12_345 ? 2 * once : once),
-      edges: (along) => (along.includes('goodsValue') ? [12_345] : []),
-      rises: () => false,
-      says: (_input, _divisor, inputs) => {
+      edges: () => ({ measure: 'goodsValue', edges: [12_345], rises: false }),
+      says: (_input, _weighing, inputs) => {
         inputs.once = money(once);
         return '{once} doubles to {outcome}';
       },

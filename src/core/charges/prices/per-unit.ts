@@ -2,10 +2,12 @@ import { largestAmount, multiplyDivide } from '../../money/rounding.ts';
 import type { PricePerUnit } from '../../policy/types.ts';
 import { money, number, yes } from '../../trace/trace.ts';
 import type { ChargeInput } from '../charge-input.ts';
-import { chargeMeasure, measures, type ChargeMeasure } from '../../cart/charge-measure.ts';
+import { countMeasures, measures, type ChargeMeasure } from '../../cart/charge-measure.ts';
+import { chargeMeasureOf } from '../charge-measure-of.ts';
 import { unitInWords } from '../count-in-words.ts';
 import { bounded, boundsInWords, boundsParts, boundsSchema, checkBounds, compileBounds, sayBounds } from './bounds.ts';
-import type { CompiledRange, PriceKindRecord, PricePart } from './price-kind.ts';
+import type { Weighing } from '../weighing.ts';
+import type { ChargeEdges, CompiledRange, PriceKindRecord, PricePart } from './price-kind.ts';
 
 type PerUnit = NonNullable<PricePerUnit['perUnit']>;
 
@@ -39,7 +41,7 @@ export const perUnit: PriceKindRecord<PricePerUnit> = {
         additionalProperties: false,
         required: ['measure', 'amount', 'per', 'started'],
         properties: {
-          measure: { enum: ['goodsValue', 'items', 'lines', 'weight', 'volume', 'longestSide', 'chargeableWeight'] },
+          measure: { enum: ['goodsValue', ...countMeasures] },
           amount: { $ref: '#/$defs/localAmount' },
           per: {
             description: 'units the amount is for, such as 1000 for each kilogram; minor units for goods value',
@@ -91,11 +93,10 @@ export const perUnit: PriceKindRecord<PricePerUnit> = {
     return {
       kind: 'perUnit',
       quoted: null,
-      priceOf: (input, volumeDivisor, path) =>
-        bounded(bounds, units === null ? fixed : fixed + priceOfUnits(units, input, volumeDivisor), path),
-      edges: (along, lineRange) => (units && along.includes(units.measure) ? edgesOf(units, lineRange) : []),
-      rises: (along) => units !== null && along.includes(units.measure),
-      says(input, volumeDivisor, inputs) {
+      priceOf: (input, weighing, path) =>
+        bounded(bounds, units === null ? fixed : fixed + priceOfUnits(units, input, weighing), path),
+      edges: (lineRange) => (units ? edgesOf(units, lineRange) : null),
+      says(input, weighing, inputs) {
         const within = sayBounds(bounds, inputs);
         inputs.fixed = money(fixed);
         if (units === null) return within === '' ? '{outcome}' : `{fixed}${within}, which is {outcome}`;
@@ -103,7 +104,7 @@ export const perUnit: PriceKindRecord<PricePerUnit> = {
         const write = measure === 'goodsValue' ? money : number;
         const { unit, piece } = measures[measure];
         Object.assign(inputs, {
-          beyond: write(beyondStart(units, input, volumeDivisor)),
+          beyond: write(beyondStart(units, input, weighing)),
           amount: money(amount),
           per: write(per),
           started: yes(started),
@@ -122,22 +123,22 @@ function compileUnits(units: PerUnit, range: CompiledRange | null, amount: numbe
   return { measure, from, amount, per, started };
 }
 
-const beyondStart = ({ measure, from }: CompiledUnits, { facts }: ChargeInput, volumeDivisor: number): number =>
-  Math.max(0, chargeMeasure(measure, facts.cart.measures, volumeDivisor) - from);
+const beyondStart = ({ measure, from }: CompiledUnits, { facts }: ChargeInput, weighing: Weighing): number =>
+  Math.max(0, chargeMeasureOf(measure, facts.cart, weighing) - from);
 
-function priceOfUnits(units: CompiledUnits, input: ChargeInput, volumeDivisor: number): number {
+function priceOfUnits(units: CompiledUnits, input: ChargeInput, weighing: Weighing): number {
   const { amount, per, started } = units;
-  const beyond = beyondStart(units, input, volumeDivisor);
+  const beyond = beyondStart(units, input, weighing);
   if ((amount * beyond) / per >= largestAmount) return largestAmount;
   return started ? amount * Math.ceil(beyond / per) : multiplyDivide(amount, beyond, per);
 }
 
-function edgesOf({ measure, from, per, started }: CompiledUnits, range: CompiledRange | null): number[] {
+function edgesOf({ measure, from, per, started }: CompiledUnits, range: CompiledRange | null): ChargeEdges {
   const edges = [from];
-  if (!started) return edges;
+  if (!started) return { measure, edges, rises: true };
   const end = range !== null && range.measure === measure ? range.to : Infinity;
   for (let step = 0; step < maxStartedSteps && from + step * per + 1 < end; step++) edges.push(from + step * per + 1);
-  return edges;
+  return { measure, edges, rises: true };
 }
 
 /** @param inRange the line has a range of the same measure, so units may count from where it begins */

@@ -4,6 +4,7 @@ import type { ChargeLine, LocalAmount } from '../../policy/types.ts';
 import type { TraceValue } from '../../trace/trace.ts';
 import type { ChargeInput, DecisionPath } from '../charge-input.ts';
 import type { ChargeMeasure } from '../../cart/charge-measure.ts';
+import type { Weighing } from '../weighing.ts';
 
 export type LinePrice = ChargeLine['price'];
 
@@ -12,6 +13,14 @@ export interface CompiledRange {
   measure: ChargeMeasure;
   from: number;
   to: number;
+}
+
+/** Amounts of a measure at which a price jumps. */
+export interface ChargeEdges {
+  measure: ChargeMeasure;
+  edges: number[];
+  /** it rises with the measure between them, too */
+  rises: boolean;
 }
 
 /** A line's price ready to be computed, amounts in minor units. */
@@ -23,14 +32,12 @@ export interface CompiledPrice {
     /** @param quote null: the carrier is silent. @returns null: the line does not apply then */
     priceOf: (quote: number | null) => number | null;
   } | null;
-  /** @param volumeDivisor cm³ that count as one kilogram. @returns null: the line does not apply */
-  priceOf: (input: ChargeInput, volumeDivisor: number, path: DecisionPath) => number | null;
-  /** where it jumps along measures of the cart. @param range of its line */
-  edges: (along: readonly ChargeMeasure[], range: CompiledRange | null) => number[];
-  /** whether it may rise between its edges */
-  rises: (along: readonly ChargeMeasure[]) => boolean;
+  /** @returns null: the line does not apply */
+  priceOf: (input: ChargeInput, weighing: Weighing, path: DecisionPath) => number | null;
+  /** where it jumps along the measure that it is computed from; null: along none. @param range of its line */
+  edges: (range: CompiledRange | null) => ChargeEdges | null;
   /** what it is made of, as traces say it; adds what the sentence mentions to `inputs` */
-  says: (input: ChargeInput, volumeDivisor: number, inputs: Record<string, TraceValue>) => string;
+  says: (input: ChargeInput, weighing: Weighing, inputs: Record<string, TraceValue>) => string;
 }
 
 /** What amounts and counts are said with. */

@@ -50,10 +50,9 @@ export const shareOfGoods: PriceKindRecord<PricePercent> = {
     return {
       kind: 'percent',
       quoted: null,
-      priceOf: (input, _volumeDivisor, path) => bounded(bounds, percentOf(goods(input), share), path),
-      edges: () => [],
-      rises: () => true,
-      says(input, _volumeDivisor, inputs) {
+      priceOf: (input, _weighing, path) => bounded(bounds, percentOf(goods(input), share), path),
+      edges: () => ({ measure: 'goodsValue', edges: [], rises: true }),
+      says(input, _weighing, inputs) {
         const within = sayBounds(bounds, inputs);
         Object.assign(inputs, { goods: money(goods(input)), percent: percent(price.percent), ...fraction(share) });
         return `{percent} of {goods}${within}, which is {outcome}`;

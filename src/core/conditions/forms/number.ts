@@ -1,7 +1,8 @@
+import type { CountMeasure } from '../../cart/charge-measure.ts';
 import type { Facts } from '../asked.ts';
 import { isInRange, rangeOf } from '../compare.ts';
 import type { Fact, FactForm, FactWords, ToldByOrders } from '../fact.ts';
-import { edgesOf, plainLeaf, type CountedMeasure, type LeafOf } from '../leaf.ts';
+import { edgesOf, plainLeaf, type LeafOf } from '../leaf.ts';
 import { compared, type Reader } from '../reader.ts';
 import { checkNumbers, comparedNumber } from './comparison.ts';
 
@@ -37,7 +38,7 @@ interface NumberFact extends FactWords {
   /** in place of `of`, where there are several and one that fits is enough */
   some?: (facts: Facts, fits: (value: number) => boolean) => boolean;
   /** the measure of the cart that it is, or changes with */
-  measure?: CountedMeasure;
+  measure?: CountMeasure;
   usual: number;
   /** where it is not a plain number */
   write?: (value: number, reader: Reader) => string;

@@ -1,4 +1,6 @@
-import { chargeMeasure, measures } from '../../cart/charge-measure.ts';
+import { measures, type ChargeMeasure } from '../../cart/charge-measure.ts';
+import { packedCart, type PackedParcels } from '../../cart/packing/packed-cart.ts';
+import { chargeMeasureOf } from '../../charges/charge-measure-of.ts';
 import type { ChargeInput } from '../../charges/charge-input.ts';
 import { linesOfCharge, priceOfCharge, withHandling } from '../../charges/charge.ts';
 import type { CompiledCharge, CompiledChargeLine } from '../../charges/compile-charge.ts';
@@ -41,6 +43,7 @@ export function traceCharge(option: CompiledOption, input: ChargeInput, policy: 
   const handled = withHandling(charge, price);
   const outcome = money(handled);
   const children = taking.map(({ line, price: own }) => traceChargeLine(line, own, charge, input, policy));
+  children.unshift(...tracePacking(charge, taking, input));
   if (charge.handling) children.push(traceHandling(charge.handling, handled - price));
   if (taking.length === 0)
     return node(
@@ -64,6 +67,35 @@ export function traceCharge(option: CompiledOption, input: ChargeInput, policy: 
     children,
   );
 }
+
+const weighed: ReadonlySet<ChargeMeasure> = new Set(['weight', 'chargeableWeight', 'parcels']);
+
+/** How the goods are packed, where a line that takes part looks at parcels or at what they weigh. */
+function tracePacking(
+  { weighing: { packing } }: CompiledCharge,
+  taking: readonly { line: CompiledChargeLine }[],
+  { facts: { cart } }: ChargeInput,
+): TraceNode[] {
+  const looks = ({ line: { range, price } }: (typeof taking)[number]) =>
+    price.quoted !== null || [range?.measure, price.edges(range)?.measure].some((one) => one && weighed.has(one));
+  if (packing === null || !taking.some(looks)) return [];
+  const { parcels, weight, like } = packedCart(cart, packing, 'charged');
+  const inputs: Record<string, TraceValue> = { goods: number(cart.measures.charged.weight), weight: number(weight) };
+  const together = 'The goods weigh {goods} g and travel in {outcome} parcels, with their packaging {weight} g';
+  if (parcels === 1)
+    return [
+      node('packing', 'The goods weigh {goods} g and travel in one parcel, with its packaging {weight} g', inputs, number(1)),
+    ];
+  if (like.length === 0) return [node('packing', together, inputs, number(parcels))];
+  inputs.each = text(like.slice(0, mostNamed).map(parcelInWords).join(', ') + (like.length > mostNamed ? ', …' : ''));
+  return [node('packing', `${together}: {each}`, inputs, number(parcels))];
+}
+
+/** So many unlike parcels are named. */
+const mostNamed = 8;
+
+const parcelInWords = ({ count, packed, over }: PackedParcels): string =>
+  `${count > 1 ? `${count} × ` : ''}${packed} g${over ? ' (more than a parcel may weigh)' : ''}`;
 
 function traceHandling(handling: NonNullable<CompiledCharge['handling']>, added: number): TraceNode {
   if ('amount' in handling)
@@ -89,12 +121,12 @@ function traceChargeLine(
     const { measure, from, to } = line.range;
     const write = (value: number) => (measure === 'goodsValue' ? money(value) : number(value));
     const { name, unit } = measures[measure];
-    inputs.value = write(chargeMeasure(measure, input.facts.cart.measures, charge.volumeDivisor));
+    inputs.value = write(chargeMeasureOf(measure, input.facts.cart, charge.weighing));
     inputs.from = write(from);
     if (to !== Infinity) inputs.to = write(to);
     where = `A ${name} of {value}${unit} falls in the step from {from}${unit} ${to === Infinity ? 'up' : `to below {to}${unit}`}`;
   }
-  const said = line.price.says(input, charge.volumeDivisor, inputs);
+  const said = line.price.says(input, charge.weighing, inputs);
   const children = line.when ? [traceCondition(line.when, input.facts, policy)] : [];
   return node('chargeLine', `${where}: ${said}`, inputs, money(price), children);
 }

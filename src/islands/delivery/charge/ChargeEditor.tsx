@@ -10,7 +10,7 @@ import {
 } from '../../../client/edits/option-edits.ts';
 import { renumber, setAt } from '../../../client/edits/set-at.ts';
 import { type ChargeWords } from '../../../core/charges/charge-in-words.ts';
-import { measures as measureWords } from '../../../core/cart/charge-measure.ts';
+import { countMeasures, measures as measureWords } from '../../../core/cart/charge-measure.ts';
 import { carriersOf } from '../../../core/charges/carriers-of.ts';
 import { priceKinds } from '../../../core/charges/prices/registry.ts';
 import { presetOfCharge, type ChargePreset } from '../../../core/charges/presets.ts';
@@ -37,7 +37,7 @@ const kinds: [ChargePreset['kind'], string][] = [
   ['stepsByCount', 'steps of a measure'],
   ['baseAndFactor', 'a base and a factor'],
 ];
-const measures = (['weight', 'chargeableWeight', 'items', 'lines', 'volume', 'longestSide'] as const).map(
+const measures = countMeasures.map(
   (measure) => [measure, measureWords[measure].name] as const,
 );
 
