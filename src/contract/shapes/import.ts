@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import type { ImportMapping } from '../../core/imports/mapping.ts';
+import { lengthUnitsOfFiles, weightUnitsOfFiles, type ImportMapping } from '../../core/imports/mapping.ts';
 import { delimiters } from '../../core/tabular/guess-delimiter.ts';
 import { encodings } from '../../core/tabular/encoding.ts';
 import { dateForms } from '../../core/tabular/read-date.ts';
@@ -64,8 +64,8 @@ const mapping = {
     dates: { enum: [...dateForms] },
     rows: { enum: ['orders', 'lines'] },
     goods: { enum: ['afterDiscount', 'beforeDiscount', 'withDelivery'] },
-    weights: { enum: ['g', 'kg'] },
-    sizes: { enum: ['mm', 'cm'] },
+    weights: { enum: weightUnitsOfFiles },
+    sizes: { enum: lengthUnitsOfFiles },
     market: { anyOf: [{ type: 'null' }, { type: 'string', maxLength: 40 }] },
     columns: {
       description: 'field → position of its column, from 0',

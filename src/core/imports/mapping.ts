@@ -5,7 +5,12 @@ import { formsThatFit, type DateForm } from '../tabular/read-date.ts';
 import { guessDecimalMark, type DecimalMark } from '../tabular/read-number.ts';
 import { isCurrency } from '../money/currency.ts';
 import { orderFields, productFields, type ImportField, type ImportKind } from './fields.ts';
+import { lengthUnits, weightUnits, type Unit } from '../units.ts';
 import { unaccented } from '../unaccented.ts';
+
+/** Units in which files state weights and sizes. */
+export const weightUnitsOfFiles = ['g', 'kg', 'oz', 'lb'] as const;
+export const lengthUnitsOfFiles = ['mm', 'cm', 'in'] as const;
 
 /** How a file is read: what its columns stand for, and how its figures and dates are written. */
 export interface ImportMapping {
@@ -18,8 +23,8 @@ export interface ImportMapping {
   rows: 'orders' | 'lines';
   /** what the column of the goods value holds */
   goods: 'afterDiscount' | 'beforeDiscount' | 'withDelivery';
-  weights: 'g' | 'kg';
-  sizes: 'mm' | 'cm';
+  weights: (typeof weightUnitsOfFiles)[number];
+  sizes: (typeof lengthUnitsOfFiles)[number];
   /** market of all orders, where no column says it; null: by country or market column */
   market: string | null;
   /** field → position of its column, from 0 */
@@ -80,12 +85,22 @@ export function guessMapping(
       /total|totaal|gesamt/.test(headingOf('goods')) && !/sub|goods/.test(headingOf('goods'))
         ? 'withDelivery'
         : 'afterDiscount',
-    weights: /\bkg\b/.test(headingOf('weight')) ? 'kg' : 'g',
-    sizes: /\bcm\b/.test(headingOf('length')) ? 'cm' : 'mm',
+    weights: unitIn(headingOf('weight'), weightUnitsOfFiles, weightUnits),
+    sizes: unitIn(headingOf('length'), lengthUnitsOfFiles, lengthUnits),
     market: null,
     columns,
   };
   return { mapping, sample };
+}
+
+/** The unit that a heading names; the first where it names none. */
+function unitIn<Name extends string>(
+  heading: string,
+  names: readonly Name[],
+  units: Readonly<Record<Name, Unit>>,
+): Name {
+  const said = heading.split(/[^a-z]+/);
+  return names.find((name) => units[name].words.some((word) => said.includes(word))) ?? names[0]!;
 }
 
 /** Whether all figures are between 0 and 1 with some in between, or are written as percentages. */

@@ -5,6 +5,7 @@ import { readNumber } from '../tabular/read-number.ts';
 import { orderFields, type OrderField } from './fields.ts';
 import type { ImportMapping } from './mapping.ts';
 import { PlaceNames } from './place-names.ts';
+import { readInUnit } from './read-in-unit.ts';
 import { Refusal, RowCells, yesOrNo } from './row-cells.ts';
 
 /** An order as read from a file. Amounts in minor units of its currency; null where the file does not say. */
@@ -135,9 +136,8 @@ export class OrderRows {
     const delivery = this.#amount(fields, 'delivery', exponent);
     if (delivery !== null && delivery < 0) throw new Refusal('delivery', 'is less than nothing');
     const weightText = this.#cells.text(fields, 'weight', 40);
-    const weight =
-      weightText === '' ? null : readNumber(weightText, this.#mapping.decimal, this.#mapping.weights === 'kg' ? 3 : 0);
-    if (weight && (!weight.ok || weight.minor < 0 || weight.minor > 4_000_000_000))
+    const weight = weightText === '' ? null : readInUnit(weightText, this.#mapping.decimal, this.#mapping.weights);
+    if (weight === null && weightText !== '')
       throw new Refusal('weight', `is not a weight in ${this.#mapping.weights}`);
     const customer = this.#cells.text(fields, 'customer', 320).toLowerCase();
     return {
@@ -154,7 +154,7 @@ export class OrderRows {
       delivery,
       option: this.#places.optionOf(this.#cells.text(fields, 'option', 80), marketId),
       items: this.#count(fields, 'items', 4_000_000_000),
-      grams: weight?.ok ? weight.minor : null,
+      grams: weight,
       returning: this.#returning(fields),
       customer: customer === '' ? null : customer,
       code: this.#cells.text(fields, 'code', 80),

@@ -1,6 +1,7 @@
 import type { Product } from '../catalogue/product.ts';
 import { currencyExponent } from '../money/currency.ts';
 import type { Policy } from '../policy/types.ts';
+import { readInUnit } from './read-in-unit.ts';
 import { readNumber } from '../tabular/read-number.ts';
 import { productFields, type ProductField } from './fields.ts';
 import type { ImportMapping } from './mapping.ts';
@@ -54,12 +55,7 @@ export class ProductRows {
     const name = this.#cells.text(fields, 'name', 200);
     if (!name) throw new Refusal('name', 'is empty');
     const said: ImportedProduct['said'] = {};
-    const weight = this.#number(
-      fields,
-      'weight',
-      this.#mapping.weights === 'kg' ? 3 : 0,
-      `a weight in ${this.#mapping.weights}`,
-    );
+    const weight = this.#measured(fields, 'weight', this.#mapping.weights, 'weight');
     if (weight !== undefined) said.weightGrams = weight;
     const category = this.#list(fields, 'category');
     if (category) said.categories = category;
@@ -76,7 +72,7 @@ export class ProductRows {
       if (value !== undefined) said[flag] = value;
     }
     const side = (field: 'length' | 'width' | 'height') =>
-      this.#number(fields, field, this.#mapping.sizes === 'cm' ? 1 : 0, `a size in ${this.#mapping.sizes}`) ?? null;
+      this.#measured(fields, field, this.#mapping.sizes, 'size') ?? null;
     return { sku, name, said, prices: this.#prices(fields), size: [side('length'), side('width'), side('height')] };
   }
 
@@ -99,6 +95,21 @@ export class ProductRows {
     if (!read.ok || read.minor < 0 || read.minor > 1_000_000_000_000)
       throw new Refusal(field, `is not ${what} with a decimal ${this.#mapping.decimal}`);
     return read.minor;
+  }
+
+  /** In grams or mm; undefined where the file does not say. */
+  #measured(
+    fields: readonly string[],
+    field: ProductField,
+    unit: ImportMapping['weights'] | ImportMapping['sizes'],
+    what: 'weight' | 'size',
+  ): number | undefined {
+    const text = this.#cells.text(fields, field, 40);
+    if (text === '') return undefined;
+    const { decimal } = this.#mapping;
+    const read = readInUnit(text, decimal, unit);
+    if (read === null) throw new Refusal(field, `is not a ${what} in ${unit} with a decimal ${decimal}`);
+    return read;
   }
 
   #list(fields: readonly string[], field: 'category' | 'tags'): string[] | null {

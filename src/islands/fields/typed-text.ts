@@ -1,6 +1,7 @@
 import { isCurrency } from '../../core/money/currency.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
 import { isCountry } from '../../core/geography/country.ts';
+import { lengthUnits, readMeasure, weightUnits } from '../../core/units.ts';
 import type { Coordinates } from '../../core/geography/distance.ts';
 import { timeZoneByName } from '../../core/geography/zone-by-name.ts';
 import { countryByName } from '../../core/geography/country-names.ts';
@@ -74,45 +75,34 @@ export const parseMoney =
     return parsed.ok ? { ok: true, value: parsed.minor } : parsed;
   };
 
-const gramsPer: Readonly<Record<string, [number, number]>> = {
-  g: [1, 1],
-  gr: [1, 1],
-  gram: [1, 1],
-  grams: [1, 1],
-  kg: [1000, 1],
-  kilo: [1000, 1],
-  kilos: [1000, 1],
-  lb: [45_359_237, 100_000],
-  lbs: [45_359_237, 100_000],
-  pound: [45_359_237, 100_000],
-  pounds: [45_359_237, 100_000],
-  oz: [28_349_523_125, 1_000_000_000],
-  t: [1_000_000, 1],
-};
-
-/**
- * A weight as people write it, in whole grams: “500”, “1.5 kg”, “2 lb”, “12 oz”. A pound is 453.59237 g, an ounce a sixteenth
- * of it (international avoirdupois, 1959).
- */
+/** A weight as people write it, in whole grams: “500”, “1.5 kg”, “2 lb”, “12 oz”. */
 export const parseGrams =
   (least: number, most: number) =>
   (text: string): Parsed<number> => {
-    const match = /^(\d{1,9}(?:[.,]\d{1,4})?)\s*([a-z]*)$/i.exec(text.trim());
-    const unit = match ? gramsPer[match[2]!.toLowerCase() || 'g'] : undefined;
-    const grams =
-      match && unit && Object.hasOwn(gramsPer, match[2]!.toLowerCase() || 'g')
-        ? Math.round((Number(match[1]!.replace(',', '.')) * unit[0]) / unit[1])
-        : NaN;
-    return grams >= least && grams <= most
+    const grams = readMeasure(text, weightUnits);
+    return grams !== null && grams >= least && grams <= most
       ? { ok: true, value: grams }
       : { ok: false, reason: 'A weight such as 500, 1.5 kg, 2 lb or 12 oz.' };
   };
 
-const weights: ReadonlySet<string> = new Set(['weight', 'chargeableWeight', 'cart.weight', 'cart.chargeableWeight']);
+/** A length as people write it, in whole mm: “300”, “30 cm”, “12 in”. */
+export const parseMillimetres =
+  (least: number, most: number) =>
+  (text: string): Parsed<number> => {
+    const mm = readMeasure(text, lengthUnits);
+    return mm !== null && mm >= least && mm <= most
+      ? { ok: true, value: mm }
+      : { ok: false, reason: 'A length such as 300, 30 cm or 12 in.' };
+  };
 
-/** A whole number of what a measure or a fact counts; a weight as people write it. */
-export const parseMeasured = (measure: string, least: number, most: number) =>
-  weights.has(measure) ? parseGrams(least, most) : parseWhole(least, most);
+const weights: ReadonlySet<string> = new Set(['weight', 'chargeableWeight', 'cart.weight', 'cart.chargeableWeight']);
+const lengths: ReadonlySet<string> = new Set(['longestSide', 'cart.longestSide']);
+
+/** A whole number of what a measure or a fact counts; a weight or a length as people write it. */
+export function parseMeasured(measure: string, least: number, most: number): (text: string) => Parsed<number> {
+  if (weights.has(measure)) return parseGrams(least, most);
+  return lengths.has(measure) ? parseMillimetres(least, most) : parseWhole(least, most);
+}
 
 /** A position such as “53.1, 4.85”: degrees north, then east. */
 export function parsePosition(text: string): Parsed<Coordinates> {

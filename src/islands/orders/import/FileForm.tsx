@@ -95,6 +95,8 @@ export function FileForm({
           {choice('weights', 'Weights in', [
             ['g', 'grams'],
             ['kg', 'kilograms'],
+            ['oz', 'ounces'],
+            ['lb', 'pounds'],
           ])}
         </>
       )}
@@ -104,6 +106,7 @@ export function FileForm({
           {choice('sizes', 'Sizes in', [
             ['mm', 'millimetres'],
             ['cm', 'centimetres'],
+            ['in', 'inches'],
           ])}
         </>
       )}
