@@ -20,6 +20,7 @@ export const demoPolicy: Policy = {
     timeZone: 'Europe/Amsterdam',
     sourceLanguage: 'en-GB',
     origin: { country: 'NL', postcode: '1799 ZA' },
+    packing: { packaging: 150, most: 20_000 },
   },
   rates,
   calendars,

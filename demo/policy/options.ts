@@ -83,6 +83,7 @@ export const options: Policy['options'] = {
     {
       estimate: days(1, 1),
       charge: charge('first', [{ price: { carrier: 'island-air', marginPercent: '12.5', marginFixed: exact(150) } }]),
+      packing: { packaging: 200, percent: '1.5', roundUpTo: 500, most: 5000 },
     },
   ),
   'nlbe-round-van': option(
@@ -332,7 +333,17 @@ export const options: Policy['options'] = {
     'us-pick-up',
     'Economy, close by',
     { 'en-US': 'Economy' },
-    { estimate: days(5, 7), charge: flat(695) },
+    {
+      estimate: days(5, 7),
+      charge: chargeOfPreset({
+        kind: 'baseAndFactor',
+        measure: 'parcels',
+        base: exact(300),
+        factor: exact(395),
+        per: 1,
+        started: true,
+      }),
+    },
   ),
 
   'jp-air': option(

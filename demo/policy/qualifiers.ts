@@ -60,6 +60,7 @@ export const qualifiers: Policy['qualifiers'] = {
       { kind: 'number', fact: 'cart.longestSide', operator: 'lessThan', value: 1500 },
       { kind: 'number', fact: 'cart.volume', operator: 'lessThan', value: 200_000 },
       { kind: 'number', fact: 'cart.chargeableWeight', operator: 'atMost', value: 40_000 },
+      { kind: 'number', fact: 'cart.parcels', operator: 'lessThan', value: 4 },
     ),
   ),
   'beach-hours': qualifier(

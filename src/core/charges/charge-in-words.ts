@@ -71,9 +71,7 @@ export class ChargeWords implements PriceWords {
   range({ over }: ChargeLine): string {
     if (!over) return '';
     const write = (value: LocalAmount | number) =>
-      typeof value === 'number'
-        ? countInWords(over.measure as CountMeasure, value)
-        : this.amount(value);
+      typeof value === 'number' ? countInWords(over.measure as CountMeasure, value) : this.amount(value);
     const measure = `of ${measures[over.measure].name}`;
     const zero = typeof over.from === 'number' ? over.from === 0 : 'exact' in over.from && over.from.exact === 0;
     if (over.to === null) return zero ? '' : `from ${write(over.from)} ${measure}`;

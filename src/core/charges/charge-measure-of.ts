@@ -8,7 +8,11 @@ import type { Weighing } from './weighing.ts';
  * the weight and the volume's weight, parcel by parcel, in grams, a started gram counting whole (2-domain §2, §4; divisor: common
  * practice).
  */
-export function chargeMeasureOf(measure: ChargeMeasure, cart: MeasuredCart, { volumeDivisor, packing }: Weighing): number {
+export function chargeMeasureOf(
+  measure: ChargeMeasure,
+  cart: MeasuredCart,
+  { volumeDivisor, packing }: Weighing,
+): number {
   const { chargeableValue, charged } = cart.measures;
   switch (measure) {
     case 'goodsValue':

@@ -92,7 +92,9 @@ function measureEdges({ measure, edges }: MeasureEdges, along: Along): (number |
       return [];
     case 'parcels':
       return alongAxis('parcels', axis)
-        ? edges.map((edge) => countThatReaches(edge, 'parcels', { volumeDivisor: usualVolumeDivisor, packing, ownOf: null }, along))
+        ? edges.map((edge) =>
+            countThatReaches(edge, 'parcels', { volumeDivisor: usualVolumeDivisor, packing, ownOf: null }, along),
+          )
         : [];
     default:
       return alongAxis(measure.kind, axis) ? edges : [];

@@ -11,6 +11,7 @@ import { ChargePicture } from './charge/ChargePicture.tsx';
 import { CompareZones } from './many/CompareZones.tsx';
 import { EveryOption } from './many/EveryOption.tsx';
 import { OptionList } from './OptionList.tsx';
+import { StorePacking } from './packing/StorePacking.tsx';
 import { Places } from './Places.tsx';
 import { ProductsDelivery } from './ProductsDelivery.tsx';
 import { RateSheet } from './many/RateSheet.tsx';
@@ -138,6 +139,7 @@ function ZoneDelivery({
       {compiledMarket && (
         <ProductsDelivery key={`products-${marketId}`} marketId={marketId} terms={compiledMarket.terms} />
       )}
+      <StorePacking />
       <Places market={market} />
       <Calendars />
     </>
@@ -154,6 +156,6 @@ function axisOf({
     .flatMap(([, { over, price }]) => [over?.measure, (price as { perUnit?: { measure: string } }).perUnit?.measure])
     .filter((measure) => measure !== undefined);
   const first = measures[0];
-  if (first === 'weight' || first === 'chargeableWeight') return 'weight';
+  if (first === 'weight' || first === 'chargeableWeight' || first === 'parcels') return 'weight';
   return first === 'items' || first === 'lines' ? 'items' : 'goodsValue';
 }

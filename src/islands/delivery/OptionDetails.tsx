@@ -13,6 +13,7 @@ import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { orNone, parseName, parseTime, parseWhole } from '../fields/typed-text.ts';
 import { ChargeEditor } from './charge/ChargeEditor.tsx';
 import { CopyOption } from './CopyOption.tsx';
+import { OptionPacking } from './packing/OptionPacking.tsx';
 import { optionKindOf, optionKinds } from '../../core/options/kinds/registry.ts';
 import { WhenPhrase } from '../conditions/WhenPhrase.tsx';
 
@@ -135,6 +136,7 @@ export function OptionDetails({
           currency={market.currency}
           words={words}
         />
+        <OptionPacking optionId={optionId} option={option} />
         <p>Shoppers read {texts('label', 'Label')}</p>
         <p className="text-small">Below it {texts('description', 'Description')}</p>
         <p className="text-small">Once it is free {texts('freeLabel', 'Label once free')}</p>

@@ -121,10 +121,7 @@ interface PlainParcel {
 }
 
 /** Pieces one by one, the heaviest first, each into the first parcel with room; without rules all in one, and nothing is added. */
-export function parcels(
-  lines: PlainLine[],
-  packing: Policy['store']['packing'],
-): { grams: number; cubicMm: number }[] {
+export function parcels(lines: PlainLine[], packing: Policy['store']['packing']): { grams: number; cubicMm: number }[] {
   const pieces = lines
     .flatMap(({ product: { weightGrams, sizeMm }, quantity }) =>
       Array.from({ length: quantity }, () => ({
@@ -140,13 +137,18 @@ export function parcels(
   const packed: PlainParcel[] = [];
   for (const { grams, cubicMm } of pieces) {
     const over = withPackaging(grams) > most && grams > 0;
-    const room = over ? undefined : packed.find((one) => !one.over && (grams === 0 || withPackaging(one.goods + grams) <= most));
+    const room = over
+      ? undefined
+      : packed.find((one) => !one.over && (grams === 0 || withPackaging(one.goods + grams) <= most));
     if (room) {
       room.goods += grams;
       room.cubicMm += cubicMm;
     } else packed.push({ goods: grams, cubicMm, over });
   }
-  return packed.map(({ goods, cubicMm }) => ({ grams: Math.ceil(withPackaging(goods) / roundUpTo) * roundUpTo, cubicMm }));
+  return packed.map(({ goods, cubicMm }) => ({
+    grams: Math.ceil(withPackaging(goods) / roundUpTo) * roundUpTo,
+    cubicMm,
+  }));
 }
 
 /** The larger of the weight and what the volume weighs at `divisor` cm³ a kilogram, in started grams. */

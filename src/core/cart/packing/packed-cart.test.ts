@@ -37,7 +37,11 @@ describe('a packed cart', () => {
   });
 
   test('takes the larger of weight and volume parcel by parcel', () => {
-    const packed = packedCart(measured([2000, 1], [900, 1, [500, 400, 100]]), compilePacking({ most: 2000 })!, 'charged');
+    const packed = packedCart(
+      measured([2000, 1], [900, 1, [500, 400, 100]]),
+      compilePacking({ most: 2000 })!,
+      'charged',
+    );
     // One parcel of 2000 g; one of 900 g whose 20,000 cm³ count as 4 kg.
     expect([packed.parcels, packed.weight, packed.chargeableWeight(5000)]).toEqual([2, 2900, 6000]);
   });
@@ -56,7 +60,11 @@ describe('a packed cart', () => {
         (rules, weight, more) => {
           const packing = compilePacking(rules)!;
           const at = (grams: number) =>
-            packedCart(cartOfHypotheticalOrder({ ...orderOfValue(1000), weight: grams }, terms, rates), packing, 'charged');
+            packedCart(
+              cartOfHypotheticalOrder({ ...orderOfValue(1000), weight: grams }, terms, rates),
+              packing,
+              'charged',
+            );
           const [light, heavy] = [at(weight), at(weight + more)];
           expect(heavy.parcels).toBeGreaterThanOrEqual(light.parcels);
           expect(heavy.weight).toBeGreaterThanOrEqual(light.weight);

@@ -84,7 +84,12 @@ function tracePacking(
   const together = 'The goods weigh {goods} g and travel in {outcome} parcels, with their packaging {weight} g';
   if (parcels === 1)
     return [
-      node('packing', 'The goods weigh {goods} g and travel in one parcel, with its packaging {weight} g', inputs, number(1)),
+      node(
+        'packing',
+        'The goods weigh {goods} g and travel in one parcel, with its packaging {weight} g',
+        inputs,
+        number(1),
+      ),
     ];
   if (like.length === 0) return [node('packing', together, inputs, number(parcels))];
   inputs.each = text(like.slice(0, mostNamed).map(parcelInWords).join(', ') + (like.length > mostNamed ? ', …' : ''));

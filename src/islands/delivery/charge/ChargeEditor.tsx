@@ -37,9 +37,7 @@ const kinds: [ChargePreset['kind'], string][] = [
   ['stepsByCount', 'steps of a measure'],
   ['baseAndFactor', 'a base and a factor'],
 ];
-const measures = countMeasures.map(
-  (measure) => [measure, measureWords[measure].name] as const,
-);
+const measures = countMeasures.map((measure) => [measure, measureWords[measure].name] as const);
 
 /** A charge: one of the usual kinds, or lines of one's own over the same structure. */
 export function ChargeEditor({

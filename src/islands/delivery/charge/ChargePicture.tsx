@@ -244,11 +244,20 @@ function pictureScale(width: number, axis: SweepAxis, currency: string, sweep: S
 const numeric = (bound: LocalAmount | number, policy: Policy, marketId: string): number =>
   typeof bound === 'number' ? bound : (resolveAmount(bound, localMoneyOf(policy, marketId)) ?? 0);
 
+/** Whether a measure moves at the axis' own pace: what packed goods weigh, and how many parcels they are, does not. */
+const isDragged = (
+  measure: Edge['measure'],
+  { packing }: DeliveryOption,
+  { store }: Policy,
+  axis: SweepAxis,
+): boolean =>
+  axisMeasures[axis].includes(measure) && (axis !== 'weight' || (measure !== 'parcels' && !packing && !store.packing));
+
 /** Where steps of the option meet along the axis. */
 function edgesOf(option: DeliveryOption, policy: Policy, marketId: string, axis: SweepAxis): Edge[] {
   const found = new Map<number, Edge>();
   for (const [, { over }] of inOrder(option.charge.lines)) {
-    if (!over || !axisMeasures[axis].includes(over.measure)) continue;
+    if (!over || !isDragged(over.measure, option, policy, axis)) continue;
     for (const bound of [over.from, over.to]) {
       if (bound === null) continue;
       const at = numeric(bound, policy, marketId);
@@ -267,7 +276,7 @@ function treadsOf(
   end: number,
 ): { line: string; price: number; from: number; to: number }[] {
   return inOrder(option.charge.lines).flatMap(([line, { over, price }]) => {
-    if (!('fixed' in price) || price.perUnit || (over && !axisMeasures[axis].includes(over.measure))) return [];
+    if (!('fixed' in price) || price.perUnit || (over && !isDragged(over.measure, option, policy, axis))) return [];
     const from = over ? numeric(over.from, policy, marketId) : 0;
     const to = over && over.to !== null ? numeric(over.to, policy, marketId) : end;
     return from >= end ? [] : [{ line, price: numeric(price.fixed, policy, marketId), from, to: Math.max(to, from) }];

@@ -1,0 +1,90 @@
+import type { MeasuredCart } from '../../../core/cart/measures.ts';
+import { packedCart, type PackedParcels } from '../../../core/cart/packing/packed-cart.ts';
+import type { CompiledPacking } from '../../../core/cart/packing/rules.ts';
+import { countInWords } from '../../../core/charges/count-in-words.ts';
+
+/** So many unlike parcels are drawn. */
+const mostDrawn = 8;
+const [width, height] = [76, 54];
+const onePiece = 12;
+
+/** How the goods of a cart stand in parcels: each as full as it is heavy, its pieces the heaviest at the bottom. */
+export function PackedPicture({ cart, packing }: { cart: MeasuredCart; packing: CompiledPacking | null }) {
+  const { charged } = cart.measures;
+  if (charged.items === 0) return <p className="text-small text-soft">Nothing in it is charged in the ordinary way.</p>;
+  const packed = packing && packedCart(cart, packing, 'charged');
+  const weight = packed?.weight ?? charged.weight;
+  const like = packed?.like ?? [];
+  return (
+    <div data-testid="packed-picture">
+      <p className="text-small">
+        {countInWords('items', charged.items)} of {countInWords('weight', charged.weight)} in{' '}
+        <strong>{countInWords('parcels', packed?.parcels ?? 1)}</strong>
+        {weight !== charged.weight && <> that weigh {countInWords('weight', weight)} with their packaging</>}
+        {charged.withoutWeight.length > 0 && (
+          <span className="text-ember"> · without a weight: {charged.withoutWeight.join(', ')}</span>
+        )}
+      </p>
+      <ul className="flex flex-wrap gap-x-4 gap-y-1">
+        {like.slice(0, mostDrawn).map((parcels, index) => (
+          <li key={index}>
+            <Parcel parcels={parcels} cart={cart} most={packing?.mostGoods ?? Infinity} />
+          </li>
+        ))}
+        {like.length > mostDrawn && (
+          <li className="self-center text-small text-soft">and {like.length - mostDrawn} other kinds of parcels</li>
+        )}
+      </ul>
+    </div>
+  );
+}
+
+function Parcel({ parcels, cart, most }: { parcels: PackedParcels; cart: MeasuredCart; most: number }) {
+  const { count, grams, packed, over, contents } = parcels;
+  const full = Number.isFinite(most) && most > 0 ? Math.min(1, grams / most) : 1;
+  const pieces = contents.map(([line, quantity]) => ({ ...cart.lines[line]!, quantity }));
+  const inWords = pieces.map(({ product, quantity }) => `${quantity} × ${product.name}`).join(', ');
+  const filled = full * (height - 2);
+  const heights = pieces.map(({ product, quantity }) =>
+    grams > 0 ? (filled * (product.weightGrams ?? 0) * quantity) / grams : 0,
+  );
+  let bottom = height - 1;
+  return (
+    <figure>
+      <svg width={width} height={height} role="img" aria-label={`${countInWords('parcels', count)}: ${inWords}`}>
+        <title>{inWords}</title>
+        {heights.map((tall, index) => {
+          bottom -= tall;
+          return (
+            <rect
+              key={index}
+              x={1}
+              y={bottom}
+              width={width - 2}
+              height={Math.max(0, tall)}
+              className={over ? 'fill-ember' : 'fill-primary'}
+              fillOpacity={0.2 + 0.12 * (index % 4)}
+            />
+          );
+        })}
+        <rect
+          x={0.5}
+          y={0.5}
+          width={width - 1}
+          height={height - 1}
+          fill="none"
+          className={over ? 'stroke-ember' : 'stroke-ink'}
+        />
+        {count > 1 && (
+          <text x={width / 2} y={onePiece + 2} textAnchor="middle" className="fill-ink text-small">
+            {count} ×
+          </text>
+        )}
+      </svg>
+      <figcaption className={`text-fine ${over ? 'text-ember' : 'text-soft'}`}>
+        {countInWords('weight', packed)}
+        {over && <>, too heavy</>}
+      </figcaption>
+    </figure>
+  );
+}
