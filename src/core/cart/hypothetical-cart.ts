@@ -33,5 +33,6 @@ export function cartOfHypotheticalOrder(
     discounts: [],
     discounted: null,
     hypothetical: order,
+    packed: [],
   };
 }

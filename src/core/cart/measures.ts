@@ -7,6 +7,7 @@ import type { CartDiscount } from '../policy/types.ts';
 import type { Cart, CartLine } from './cart.ts';
 import type { HypotheticalOrder } from './hypothetical-order.ts';
 import { applyDiscounts, type CompiledDiscount, type DiscountedLines } from './discounts.ts';
+import type { PackedBy } from './packing/packed.ts';
 import { mergeLines } from './merge-lines.ts';
 
 /** What prices and goals look at (2-domain §2). Values in minor units of the market's currency, as shown, after discounts. */
@@ -65,6 +66,8 @@ export interface MeasuredCart {
   discounted: DiscountedLines | null;
   /** the hypothetical order it stands for, whose product has no price; null for a real cart */
   hypothetical: HypotheticalOrder | null;
+  /** as it is packed by some rules, each worked out when first asked for */
+  packed: PackedBy[];
 }
 
 /** Shared by all measures that have nothing to name, which are nearly all. */
@@ -122,6 +125,7 @@ export function measureCart(
       : noDiscounts,
     discounted: null,
     hypothetical: null,
+    packed: [],
   };
   if (measured.discounts.length > 0) {
     const unitPrices = lines.map(({ product }) => priceIn(product, terms) ?? 0);

@@ -1,6 +1,6 @@
 import { volumeWeight, type ChargeMeasure } from '../cart/charge-measure.ts';
 import type { MeasuredCart } from '../cart/measures.ts';
-import { packedCart } from '../cart/packing/packed-cart.ts';
+import { chargeableWeightOf, packedCart } from '../cart/packing/packed-cart.ts';
 import type { Weighing } from './weighing.ts';
 
 /**
@@ -21,7 +21,7 @@ export function chargeMeasureOf(
       return packing ? packedCart(cart, packing, 'charged').weight : charged.weight;
     case 'chargeableWeight':
       return packing
-        ? packedCart(cart, packing, 'charged').chargeableWeight(volumeDivisor)
+        ? chargeableWeightOf(packedCart(cart, packing, 'charged'), volumeDivisor)
         : Math.max(charged.weight, volumeWeight(charged.volume, volumeDivisor));
     case 'parcels':
       return packing ? packedCart(cart, packing, 'charged').parcels : Math.min(1, charged.items);

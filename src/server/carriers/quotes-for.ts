@@ -1,5 +1,6 @@
 import type { MeasuredCart } from '../../core/cart/measures.ts';
 import { packedCart } from '../../core/cart/packing/packed-cart.ts';
+import type { AlikeParcels } from '../../core/cart/packing/packed.ts';
 import type { CompiledPacking } from '../../core/cart/packing/rules.ts';
 import type { PreparedCase } from '../../core/evaluation/prepare.ts';
 import { atMostLargest } from '../../core/money/rounding.ts';
@@ -30,9 +31,10 @@ export async function quotesFor(
     const parcels = parcelsOf(cart, packing);
     if (parcels.length > mostUnlike) return null;
     const quotes = await Promise.all(
-      parcels.map(async ({ count, weightGrams, volumeCm3 }) => {
+      parcels.map(async ({ count, packed, volume }) => {
         const to = { country, postcode };
-        const { quote } = await askCarrier(service, { carrier, from: origin, to, weightGrams, volumeCm3 }, money);
+        const request = { carrier, from: origin, to, weightGrams: packed, volumeCm3: volume };
+        const { quote } = await askCarrier(service, request, money);
         figures.asked++;
         if (quote === null) figures.silent++;
         return quote === null ? null : quote * count;
@@ -49,22 +51,8 @@ export async function quotesFor(
   };
 }
 
-interface AskedParcels {
-  count: number;
-  weightGrams: number;
-  volumeCm3: number;
-}
-
 /** Parcels that weigh and fill the same are asked about once. Without packing all goods are one. */
-function parcelsOf(cart: MeasuredCart, packing: CompiledPacking | null): AskedParcels[] {
+function parcelsOf(cart: MeasuredCart, packing: CompiledPacking | null): readonly AlikeParcels[] {
   const { weight, volume } = cart.measures.charged;
-  if (packing === null) return [{ count: 1, weightGrams: weight, volumeCm3: volume }];
-  const unlike = new Map<string, AskedParcels>();
-  for (const { count, packed, volume: filled } of packedCart(cart, packing, 'charged').like) {
-    const key = `${packed}/${filled}`;
-    const known = unlike.get(key);
-    if (known) known.count += count;
-    else unlike.set(key, { count, weightGrams: packed, volumeCm3: filled });
-  }
-  return [...unlike.values()];
+  return packing ? packedCart(cart, packing, 'charged').each : [{ count: 1, packed: weight, volume, over: false }];
 }

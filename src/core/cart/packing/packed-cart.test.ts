@@ -7,7 +7,7 @@ import { taxRatesAt } from '../../markets/terms.ts';
 import { cartOfHypotheticalOrder } from '../hypothetical-cart.ts';
 import { orderOfValue } from '../hypothetical-order.ts';
 import { measureCart } from '../measures.ts';
-import { packedCart } from './packed-cart.ts';
+import { chargeableWeightOf, packedCart } from './packed-cart.ts';
 import { compilePacking } from './rules.ts';
 
 const { terms } = compilePolicy(smallStore).markets.get('nlbe')!;
@@ -43,7 +43,7 @@ describe('a packed cart', () => {
       'charged',
     );
     // One parcel of 2000 g; one of 900 g whose 20,000 cm³ count as 4 kg.
-    expect([packed.parcels, packed.weight, packed.chargeableWeight(5000)]).toEqual([2, 2900, 6000]);
+    expect([packed.parcels, packed.weight, chargeableWeightOf(packed, 5000)]).toEqual([2, 2900, 6000]);
   });
 
   test('a hypothetical order’s measures never fall as it gets heavier', () => {
@@ -68,7 +68,7 @@ describe('a packed cart', () => {
           const [light, heavy] = [at(weight), at(weight + more)];
           expect(heavy.parcels).toBeGreaterThanOrEqual(light.parcels);
           expect(heavy.weight).toBeGreaterThanOrEqual(light.weight);
-          expect(heavy.chargeableWeight(5000)).toBeGreaterThanOrEqual(light.chargeableWeight(5000));
+          expect(chargeableWeightOf(heavy, 5000)).toBeGreaterThanOrEqual(chargeableWeightOf(light, 5000));
         },
       ),
     );

@@ -3,70 +3,81 @@ import { atMostLargest } from '../../money/rounding.ts';
 import type { CartLine } from '../cart.ts';
 import { volumeWeight } from '../charge-measure.ts';
 import type { HypotheticalOrder } from '../hypothetical-order.ts';
+import { deliveredMeasures } from '../line-values.ts';
 import type { MeasuredCart } from '../measures.ts';
 import { packFirstFit, type LikeParcels, type Pieces } from './first-fit.ts';
+import type { AlikeParcels, PackedCart, PackedGoods, PackedParcels } from './packed.ts';
 import { packedGrams, type CompiledPacking } from './rules.ts';
-
-/** The goods of a cart that are charged in the ordinary way, in parcels. */
-export interface PackedCart {
-  parcels: number;
-  /** of all parcels together, packaging and rounding up included; grams */
-  weight: number;
-  /** the larger of weight and volume's weight, parcel by parcel; grams. @param volumeDivisor cm³ that count as one kilogram */
-  chargeableWeight: (volumeDivisor: number) => number;
-  /** parcels that hold the same are one entry; none for an order that nobody has put together */
-  like: readonly PackedParcels[];
-}
-
-/** Parcels that hold the same. Grams and cm³ of each, a started cm³ counting whole. */
-export interface PackedParcels extends LikeParcels {
-  /** with its packaging, rounded up */
-  packed: number;
-  /** of the goods in it */
-  volume: number;
-}
-
-/** Which of the goods that need delivery: those that are charged in the ordinary way, or all. */
-export type PackedGoods = 'charged' | 'delivered';
-
-const known = new WeakMap<CompiledPacking, WeakMap<MeasuredCart, Map<PackedGoods, PackedCart>>>();
 
 /** A cart packed by rules, worked out once: lines, prices and conditions ask for it many times. */
 export function packedCart(cart: MeasuredCart, packing: CompiledPacking, goods: PackedGoods): PackedCart {
-  let carts = known.get(packing);
-  if (!carts) known.set(packing, (carts = new WeakMap()));
-  let packed = carts.get(cart);
-  if (!packed) carts.set(cart, (packed = new Map()));
-  let made = packed.get(goods);
-  if (!made) packed.set(goods, (made = packCart(cart, packing, goods)));
+  for (const one of cart.packed) if (one.packing === packing && one.goods === goods) return one.made;
+  const made = packCart(cart, packing, goods);
+  cart.packed.push({ packing, goods, made });
   return made;
 }
 
-function packCart(cart: MeasuredCart, packing: CompiledPacking, goods: PackedGoods): PackedCart {
-  return cart.hypothetical ? packHypothetical(cart.hypothetical, packing) : packLines(cart, packing, goods);
+/**
+ * The larger of weight and volume's weight, parcel by parcel; grams.
+ *
+ * @param volumeDivisor cm³ that count as one kilogram
+ */
+export function chargeableWeightOf({ each }: PackedCart, volumeDivisor: number): number {
+  let sum = 0;
+  for (const { count, packed, volume } of each) sum += count * Math.max(packed, volumeWeight(volume, volumeDivisor));
+  return atMostLargest(sum);
 }
 
-function packLines({ lines, terms }: MeasuredCart, packing: CompiledPacking, goods: PackedGoods): PackedCart {
-  const pieces: Pieces[] = [];
-  for (const [line, { product, quantity }] of lines.entries()) {
-    if (!product.needsDelivery) continue;
-    if (goods === 'charged' && (product.shipsFree || ownDeliveryIn(product, terms) !== undefined)) continue;
-    pieces.push({ line, grams: product.weightGrams ?? 0, quantity });
+function packCart(cart: MeasuredCart, packing: CompiledPacking, goods: PackedGoods): PackedCart {
+  if (cart.hypothetical) return packHypothetical(cart.hypothetical, packing);
+  const { items, weight, volume } = goods === 'charged' ? cart.measures.charged : deliveredMeasures(cart);
+  if (items === 0) return nothingPacked;
+  // What all fits into is told by its sums.
+  if (weight <= packing.mostGoods) return alone(packedGrams(packing, weight), volume);
+  const like = likeParcels(cart, packing, goods);
+  const sum = (of: (parcel: AlikeParcels) => number): number =>
+    atMostLargest(like.reduce((total, parcel) => total + parcel.count * of(parcel), 0));
+  const each = like.map(({ count, packed, volume: filled, over }) => ({ count, packed, volume: filled, over }));
+  return { parcels: sum(() => 1), weight: sum(({ packed }) => packed), each: alike(each) };
+}
+
+const nothingPacked: PackedCart = { parcels: 0, weight: 0, each: [] };
+
+const alone = (packed: number, volume: number, parcels = 1): PackedCart => ({
+  parcels,
+  weight: packed,
+  each: [{ count: 1, packed, volume, over: false }],
+});
+
+/** Those that weigh and fill the same as one, in the order in which the first was begun. */
+function alike(parcels: readonly AlikeParcels[]): AlikeParcels[] {
+  const known = new Map<string, AlikeParcels>();
+  for (const parcel of parcels) {
+    const key = `${parcel.packed}/${parcel.volume}/${parcel.over}`;
+    const same = known.get(key);
+    if (same) same.count += parcel.count;
+    else known.set(key, { ...parcel });
   }
-  const like = packFirstFit(pieces, packing.mostGoods).map((parcel) => ({
+  return [...known.values()];
+}
+
+/** The lines that travel. */
+const isPacked = ({ product }: CartLine, { terms }: MeasuredCart, goods: PackedGoods): boolean =>
+  product.needsDelivery &&
+  (goods === 'delivered' || (!product.shipsFree && ownDeliveryIn(product, terms) === undefined));
+
+/** A cart's parcels with what they hold; parcels that hold the same are one entry. None for a hypothetical order. */
+export function likeParcels(cart: MeasuredCart, packing: CompiledPacking, goods: PackedGoods): PackedParcels[] {
+  const { lines, hypothetical } = cart;
+  if (hypothetical) return [];
+  const pieces = lines.flatMap((one, line): Pieces[] =>
+    isPacked(one, cart, goods) ? [{ line, grams: one.product.weightGrams ?? 0, quantity: one.quantity }] : [],
+  );
+  return packFirstFit(pieces, packing.mostGoods).map((parcel) => ({
     ...parcel,
     packed: packedGrams(packing, parcel.grams),
     volume: volumeOf(parcel, lines),
   }));
-  const sum = (of: (parcel: PackedParcels) => number): number =>
-    atMostLargest(like.reduce((total, parcel) => total + parcel.count * of(parcel), 0));
-  return {
-    parcels: sum(() => 1),
-    weight: sum(({ packed }) => packed),
-    chargeableWeight: (volumeDivisor) =>
-      sum(({ packed, volume }) => Math.max(packed, volumeWeight(volume, volumeDivisor))),
-    like,
-  };
 }
 
 function volumeOf({ contents }: LikeParcels, lines: readonly CartLine[]): number {
@@ -87,12 +98,6 @@ function packHypothetical({ items, weight: goods, volume }: HypotheticalOrder, p
   const divided = mostGoods > 0 && goods > mostGoods;
   const full = divided ? Math.ceil(goods / mostGoods) - 1 : 0;
   const rest = divided ? goods - full * mostGoods : goods;
-  const parcels = items > 0 ? full + 1 : 0;
-  const weight = parcels === 0 ? 0 : full * packedGrams(packing, divided ? mostGoods : 0) + packedGrams(packing, rest);
-  return {
-    parcels,
-    weight,
-    chargeableWeight: (volumeDivisor) => Math.max(weight, volumeWeight(volume, volumeDivisor)),
-    like: [],
-  };
+  if (items === 0) return nothingPacked;
+  return alone(full * packedGrams(packing, divided ? mostGoods : 0) + packedGrams(packing, rest), volume, full + 1);
 }

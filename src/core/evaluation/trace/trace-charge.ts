@@ -1,5 +1,6 @@
 import { measures, type ChargeMeasure } from '../../cart/charge-measure.ts';
-import { packedCart, type PackedParcels } from '../../cart/packing/packed-cart.ts';
+import { packedCart } from '../../cart/packing/packed-cart.ts';
+import type { AlikeParcels } from '../../cart/packing/packed.ts';
 import { chargeMeasureOf } from '../../charges/charge-measure-of.ts';
 import type { ChargeInput } from '../../charges/charge-input.ts';
 import { linesOfCharge, priceOfCharge, withHandling } from '../../charges/charge.ts';
@@ -79,7 +80,7 @@ function tracePacking(
   const looks = ({ line: { range, price } }: (typeof taking)[number]) =>
     price.quoted !== null || [range?.measure, price.edges(range)?.measure].some((one) => one && weighed.has(one));
   if (packing === null || !taking.some(looks)) return [];
-  const { parcels, weight, like } = packedCart(cart, packing, 'charged');
+  const { parcels, weight, each } = packedCart(cart, packing, 'charged');
   const inputs: Record<string, TraceValue> = { goods: number(cart.measures.charged.weight), weight: number(weight) };
   const together = 'The goods weigh {goods} g and travel in {outcome} parcels, with their packaging {weight} g';
   if (parcels === 1)
@@ -91,15 +92,15 @@ function tracePacking(
         number(1),
       ),
     ];
-  if (like.length === 0) return [node('packing', together, inputs, number(parcels))];
-  inputs.each = text(like.slice(0, mostNamed).map(parcelInWords).join(', ') + (like.length > mostNamed ? ', …' : ''));
+  if (cart.hypothetical) return [node('packing', together, inputs, number(parcels))];
+  inputs.each = text(each.slice(0, mostNamed).map(parcelInWords).join(', ') + (each.length > mostNamed ? ', …' : ''));
   return [node('packing', `${together}: {each}`, inputs, number(parcels))];
 }
 
 /** So many unlike parcels are named. */
 const mostNamed = 8;
 
-const parcelInWords = ({ count, packed, over }: PackedParcels): string =>
+const parcelInWords = ({ count, packed, over }: AlikeParcels): string =>
   `${count > 1 ? `${count} × ` : ''}${packed} g${over ? ' (more than a parcel may weigh)' : ''}`;
 
 function traceHandling(handling: NonNullable<CompiledCharge['handling']>, added: number): TraceNode {

@@ -1,5 +1,6 @@
 import type { MeasuredCart } from '../../../core/cart/measures.ts';
-import { packedCart, type PackedParcels } from '../../../core/cart/packing/packed-cart.ts';
+import { likeParcels, packedCart } from '../../../core/cart/packing/packed-cart.ts';
+import type { PackedParcels } from '../../../core/cart/packing/packed.ts';
 import type { CompiledPacking } from '../../../core/cart/packing/rules.ts';
 import { countInWords } from '../../../core/charges/count-in-words.ts';
 
@@ -14,7 +15,7 @@ export function PackedPicture({ cart, packing }: { cart: MeasuredCart; packing: 
   if (charged.items === 0) return <p className="text-small text-soft">Nothing in it is charged in the ordinary way.</p>;
   const packed = packing && packedCart(cart, packing, 'charged');
   const weight = packed?.weight ?? charged.weight;
-  const like = packed?.like ?? [];
+  const like = packing ? likeParcels(cart, packing, 'charged') : [];
   return (
     <div data-testid="packed-picture">
       <p className="text-small">

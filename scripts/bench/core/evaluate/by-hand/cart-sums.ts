@@ -1,4 +1,5 @@
 import type { EvaluationInput } from '../../../../../src/core/evaluation/evaluation.ts';
+import type { Piece } from './parcels.ts';
 
 export interface Sums {
   goods: number;
@@ -19,7 +20,7 @@ export interface Sums {
   most: number;
   dearestUntaxed: number;
   /** charged in the ordinary way */
-  charged: { items: number; lines: number; weight: number; volume: number; side: number };
+  charged: { items: number; lines: number; volume: number; side: number; pieces: Piece[] };
   /** all that is delivered */
   delivered: { weight: number; volume: number; side: number };
   countedWeight: number;
@@ -84,7 +85,7 @@ export function sumsOf(
     lines: 0,
     most: 0,
     dearestUntaxed: 0,
-    charged: { items: 0, lines: 0, weight: 0, volume: 0, side: 0 },
+    charged: { items: 0, lines: 0, volume: 0, side: 0, pieces: [] },
     delivered: { weight: 0, volume: 0, side: 0 },
     countedWeight: 0,
     own: 0,
@@ -156,7 +157,7 @@ export function sumsOf(
     charged += cubic;
     sums.charged.items += quantity;
     sums.charged.lines += 1;
-    sums.charged.weight += product.weightGrams! * quantity;
+    sums.charged.pieces.push({ product, quantity });
     if (side > sums.charged.side) sums.charged.side = side;
   }
   sums.charged.volume = Math.ceil(charged / 1000);

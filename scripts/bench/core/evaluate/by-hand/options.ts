@@ -1,6 +1,7 @@
 import type { EvaluationInput } from '../../../../../src/core/evaluation/evaluation.ts';
 import type { Price } from './answer.ts';
 import { share, type Sums } from './cart-sums.ts';
+import { packed } from './parcels.ts';
 import { fitsTheVan, isBeachHour } from './shopper-facts.ts';
 
 const summer = [Date.parse('2026-05-31T23:00Z'), Date.parse('2026-08-31T23:00Z')] as const;
@@ -11,7 +12,6 @@ export function pricesIn(zone: string, { cart, instant, quotes }: EvaluationInpu
   const prices: Price[] = [];
   const nothing = items > 0 && !ordinary;
   const parcel = (id: string, base: number) => prices.push({ id, kind: 'parcel', base: nothing ? 0 : base, own });
-  const kilos = Math.ceil(charged.weight / 1000);
   switch (zone) {
     case 'nlbe-all':
       parcel('nlbe-door', chargeable < 4000 ? 695 : chargeable < 12_000 ? 595 : 395);
@@ -19,7 +19,8 @@ export function pricesIn(zone: string, { cart, instant, quotes }: EvaluationInpu
       if (cart.channel === 'counter') prices.push({ id: 'nlbe-counter', kind: 'pickUp', base: 0, own: 0 });
       break;
     case 'nlbe-islands': {
-      parcel('nlbe-islands-ferry', charged.weight < 2000 ? 895 : charged.weight < 10_000 ? 1195 : 1895);
+      const { weight } = packed(charged.pieces);
+      parcel('nlbe-islands-ferry', weight < 2000 ? 895 : weight < 10_000 ? 1195 : 1895);
       const quote = quotes?.['island-air'] ?? null;
       if (nothing) parcel('nlbe-islands-air', 0);
       else if (quote !== null) parcel('nlbe-islands-air', share(quote, 1125, 1000) + 150);
@@ -39,7 +40,10 @@ export function pricesIn(zone: string, { cart, instant, quotes }: EvaluationInpu
       break;
     }
     case 'deat-austria':
-      parcel('deat-austria-door', Math.max(690 + 120 * kilos, 990 + share(15, charged.volume, 1000)));
+      parcel(
+        'deat-austria-door',
+        Math.max(690 + 120 * Math.ceil(packed(charged.pieces).weight / 1000), 990 + share(15, charged.volume, 1000)),
+      );
       break;
     case 'uk-all':
       parcel('uk-tracked', chargeable < 5000 ? 895 : 695);
@@ -57,10 +61,10 @@ export function pricesIn(zone: string, { cart, instant, quotes }: EvaluationInpu
       break;
     case 'ch-all':
       parcel('ch-door', 965);
-      parcel('ch-economy', 590 + share(85, charged.weight, 1000));
+      parcel('ch-economy', 590 + share(85, packed(charged.pieces).weight, 1000));
       break;
     case 'us-all':
-      parcel('us-economy', Math.min(4995, 795 + 120 * Math.ceil(charged.weight / 500)));
+      parcel('us-economy', Math.min(4995, 795 + 120 * Math.ceil(packed(charged.pieces).weight / 500)));
       parcel('us-express', 250 + Math.min(7995, Math.max(2495, share(chargeable, 14, 100))));
       break;
     case 'us-far':
@@ -68,10 +72,10 @@ export function pricesIn(zone: string, { cart, instant, quotes }: EvaluationInpu
       break;
     case 'us-pick-up':
       prices.push({ id: 'us-pick-up-warehouse', kind: 'pickUp', base: 0, own: 0 });
-      parcel('us-pick-up-economy', 695);
+      parcel('us-pick-up-economy', 300 + 395 * packed(charged.pieces).parcels);
       break;
     case 'jp-all':
-      parcel('jp-air', 150 + 1200 + 300 * Math.ceil(Math.max(charged.weight, Math.ceil(charged.volume / 6)) / 500));
+      parcel('jp-air', 150 + 1200 + 300 * Math.ceil(packed(charged.pieces).chargeable / 500));
       break;
   }
   return prices;

@@ -84,5 +84,6 @@ export function isBeachHour(instant: number): boolean {
   return isoWeekday(day) >= 3 && minute >= 540 && minute < 1080;
 }
 
+/** Whoever weighs no more than this is one parcel. */
 export const fitsTheVan = ({ delivered: { weight, volume, side } }: Sums): boolean =>
   weight <= 12_000 && side < 1500 && volume < 200_000 && Math.max(weight, Math.ceil(volume / 5)) <= 40_000;
