@@ -128,6 +128,26 @@ describe('carriers', () => {
       expect(await express()).toBe(works);
     },
   );
+  test('are asked about each parcel as the option packs it, and their quotes are added up', async () => {
+    const answer = await call<{
+      options: { id: string; priceBefore: number }[];
+      trace?: unknown;
+    }>(address, 'POST', '/api/quote', {
+      body: {
+        lines: [
+          { product: 'ground-anchor', quantity: 3 },
+          { product: 'line-100', quantity: 2 },
+        ],
+        destination: { country: 'NL', postcode: '8895 AA' },
+      },
+    });
+    // An anchor of 3800 g has a parcel each (at most 5 kg with 200 g and 1.5 %): 4057 g is rounded up to 4500 g, also with both
+    // lines of 190 g in the first (4180 + 62.7 + 200 = 4443). A domestic parcel costs 4.80 and 0.95 for each further started
+    // kilogram: 4 × 0.95 + 4.80 = 8.60. Three of them and 12.5 %, and 1.50.
+    expect(answer.body.options.find(({ id }) => id === 'nlbe-islands-air')?.priceBefore).toBe(
+      Math.round(3 * 860 * 1.125) + 150,
+    );
+  });
   test('quotes that the shop brings along are not asked for again', async () => {
     const { body } = await call<{ options: { id: string; priceBefore: number }[] }>(address, 'POST', '/api/quote', {
       body: {

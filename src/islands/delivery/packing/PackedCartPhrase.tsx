@@ -8,32 +8,37 @@ import { usePolicy } from '../../page/draft-context.tsx';
 import { useCatalogue, useCompiled, useNow } from '../../page/page-context.tsx';
 import { PackedPicture } from './PackedPicture.tsx';
 
-/** A cart of the bench as it is packed. */
+/** A cart of the bench as it is packed: the heaviest, until another is chosen. */
 export function PackedCartPhrase({ packing }: { packing: CompiledPacking | null }) {
   const { testCarts } = usePolicy();
   const compiled = useCompiled();
   const catalogue = useCatalogue();
   const now = useNow();
   const [asked, setAsked] = useState('');
-  const carts = useMemo(() => inOrder(testCarts).filter(([, { pinned }]) => pinned), [testCarts]);
-  const id = carts.some(([one]) => one === asked) ? asked : (carts[0]?.[0] ?? null);
-  const cart = useMemo(
-    () => (id === null ? null : prepare(compiled, inputOfTestCart(testCarts[id]!, catalogue, now).input).cart),
-    [id, testCarts, compiled, catalogue, now],
+  const carts = useMemo(
+    () =>
+      inOrder(testCarts).map(([id, cart]) => {
+        const measured = prepare(compiled, inputOfTestCart(cart, catalogue, now).input).cart;
+        return { id, name: cart.name, measured, grams: measured?.measures.charged.weight ?? 0 };
+      }),
+    [testCarts, compiled, catalogue, now],
   );
-  if (id === null)
-    return <p className="text-small text-soft">A cart on the bench would be shown in its parcels here.</p>;
+  const shown = carts.find(({ id }) => id === asked) ?? heaviest(carts);
+  if (!shown) return <p className="text-small text-soft">A cart of the bench would be shown in its parcels here.</p>;
   return (
     <div className="text-small">
       The cart{' '}
       <PhraseSelect
         label="Cart that is packed"
-        value={id}
-        options={carts.map(([one, { name }]) => [one, name] as const)}
+        value={shown.id}
+        options={carts.map(({ id, name }) => [id, name] as const)}
         choose={setAsked}
         testId="packed-cart"
       />
-      {cart ? <PackedPicture cart={cart} packing={packing} /> : ' goes where nothing is sold.'}
+      {shown.measured ? <PackedPicture cart={shown.measured} packing={packing} /> : ' goes where nothing is sold.'}
     </div>
   );
 }
+
+const heaviest = <T extends { grams: number }>(carts: readonly T[]): T | undefined =>
+  carts.reduce<T | undefined>((most, cart) => (most && most.grams >= cart.grams ? most : cart), undefined);

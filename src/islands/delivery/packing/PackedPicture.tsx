@@ -7,7 +7,8 @@ import { countInWords } from '../../../core/charges/count-in-words.ts';
 /** So many unlike parcels are drawn. */
 const mostDrawn = 8;
 const [width, height] = [76, 54];
-const onePiece = 12;
+/** So many goods of a parcel are named beside it. */
+const mostNamed = 3;
 
 /** How the goods of a cart stand in parcels: each as full as it is heavy, its pieces the heaviest at the bottom. */
 export function PackedPicture({ cart, packing }: { cart: MeasuredCart; packing: CompiledPacking | null }) {
@@ -21,7 +22,7 @@ export function PackedPicture({ cart, packing }: { cart: MeasuredCart; packing: 
       <p className="text-small">
         {countInWords('items', charged.items)} of {countInWords('weight', charged.weight)} in{' '}
         <strong>{countInWords('parcels', packed?.parcels ?? 1)}</strong>
-        {weight !== charged.weight && <> that weigh {countInWords('weight', weight)} with their packaging</>}
+        {weight !== charged.weight && <>, {countInWords('weight', weight)} with packaging</>}
         {charged.withoutWeight.length > 0 && (
           <span className="text-ember"> · without a weight: {charged.withoutWeight.join(', ')}</span>
         )}
@@ -51,7 +52,7 @@ function Parcel({ parcels, cart, most }: { parcels: PackedParcels; cart: Measure
   );
   let bottom = height - 1;
   return (
-    <figure>
+    <figure className="flex items-start gap-2">
       <svg width={width} height={height} role="img" aria-label={`${countInWords('parcels', count)}: ${inWords}`}>
         <title>{inWords}</title>
         {heights.map((tall, index) => {
@@ -74,17 +75,25 @@ function Parcel({ parcels, cart, most }: { parcels: PackedParcels; cart: Measure
           width={width - 1}
           height={height - 1}
           fill="none"
-          className={over ? 'stroke-ember' : 'stroke-ink'}
+          className={over ? 'stroke-ember' : 'stroke-soft'}
         />
         {count > 1 && (
-          <text x={width / 2} y={onePiece + 2} textAnchor="middle" className="fill-ink text-small">
+          <text x={width / 2} y={14} textAnchor="middle" className="fill-ink text-small">
             {count} ×
           </text>
         )}
       </svg>
-      <figcaption className={`text-fine ${over ? 'text-ember' : 'text-soft'}`}>
-        {countInWords('weight', packed)}
-        {over && <>, too heavy</>}
+      <figcaption className="max-w-52 text-fine">
+        <span className={over ? 'text-ember' : ''}>
+          {countInWords('weight', packed)}
+          {over && <>, more than a parcel may weigh</>}
+        </span>
+        {pieces.slice(0, mostNamed).map(({ product, quantity }) => (
+          <span key={product.id} className="block truncate text-soft">
+            {quantity} × {product.name}
+          </span>
+        ))}
+        {pieces.length > mostNamed && <span className="block text-soft">and {pieces.length - mostNamed} others</span>}
       </figcaption>
     </figure>
   );
