@@ -18,7 +18,8 @@ export const onRequest = defineMiddleware(async ({ request, url }, next) => {
     refuseForeignName(request) ??
     refuseForeignWrite(request, url) ??
     (await answered(url, next));
-  for (const [name, value] of Object.entries(securityHeaders)) response.headers.set(name, value);
+  for (const [name, value] of Object.entries(securityHeaders))
+    if (!response.headers.has(name)) response.headers.set(name, value);
   if (!response.headers.has('content-security-policy'))
     response.headers.set('content-security-policy', bareContentPolicy);
   return response;

@@ -3,6 +3,7 @@ import type { CallShape } from './call.ts';
 import { draftCalls } from './calls/draft.ts';
 import { importCalls } from './calls/imports.ts';
 import { orderCalls } from './calls/orders.ts';
+import { pictureCalls } from './calls/pictures.ts';
 import { productCalls } from './calls/products.ts';
 import { quoteCalls } from './calls/quote.ts';
 import { rateCalls } from './calls/rates.ts';
@@ -15,6 +16,7 @@ export const calls = {
   ...quoteCalls,
   ...draftCalls,
   ...releaseCalls,
+  ...pictureCalls,
   ...productCalls,
   ...orderCalls,
   ...importCalls,

@@ -2,7 +2,9 @@ import type { Cart } from '../../core/cart/cart.ts';
 import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
 import { schemaDefinitions } from '../../core/schema/definitions.ts';
 import { optionKinds } from '../../core/options/kinds/registry.ts';
-import type { OptionKind } from '../../core/policy/types.ts';
+import { questionKinds } from '../../core/options/questions/registry.ts';
+import type { FaultOfAnswer } from '../../core/options/questions/check-answers.ts';
+import type { OptionKind, Question } from '../../core/policy/types.ts';
 import type { QuoteAnswer } from '../../core/quote/quote-answer.ts';
 import { Type } from '@sinclair/typebox';
 import { flag, list, minor, moment, named, nullable, object, optional, text, whole, word, written } from '../shape.ts';
@@ -14,6 +16,8 @@ export interface QuoteRequest
   /** `product`: an id of the catalogue, else an SKU */
   lines: { product: string; quantity: number }[];
   language?: string;
+  /** what a shopper has answered to the questions of an option */
+  answers?: { option: string; given: Record<string, string> };
 }
 
 const ref = (name: string) => ({ $ref: `#/$defs/${name}` });
@@ -52,6 +56,21 @@ export const QuoteRequestShape = written<QuoteRequest>({
     redemptions: ref('redemptions'),
     earlier: ref('earlierChoice'),
     language: ref('language'),
+    answers: {
+      description: 'what the shopper has answered to the questions of an option, by their keys, to be checked',
+      type: 'object',
+      additionalProperties: false,
+      required: ['option', 'given'],
+      properties: {
+        option: ref('id'),
+        given: {
+          type: 'object',
+          maxProperties: 20,
+          propertyNames: ref('id'),
+          additionalProperties: { type: 'string', maxLength: 2000 },
+        },
+      },
+    },
   },
   $defs: schemaDefinitions([
     'word',
@@ -71,6 +90,8 @@ export interface Quote extends QuoteAnswer {
   release: number;
   /** carriers that were asked and gave no quote: prices that wait for them are their fallback */
   carriersSilent: string[];
+  /** what is wrong with the answers that were handed back, in words for whoever builds the shop; null: none were */
+  answerFaults: (FaultOfAnswer & { message: string })[] | null;
 }
 
 const described = (description: string) => ({ description });
@@ -135,6 +156,18 @@ export const QuoteShape = named(
             earliest: text,
             latest: text,
           }),
+          questions: list(
+            object({
+              key: text,
+              kind: written<Question['kind']>({ type: 'string', enum: questionKinds.all.map(({ kind }) => kind) }),
+              label: text,
+              required: flag,
+              longest: whole,
+              choices: nullable(list(object({ key: text, label: text }))),
+            }),
+            described('asked of whoever takes it'),
+          ),
+          picture: nullable(object({ address: text, alt: text })),
           totals,
           setBy: list(given),
         }),
@@ -189,6 +222,16 @@ export const QuoteShape = named(
       ),
       gifts: list(object({ offer: text, goal: text, product: text, quantity: whole })),
       carriersSilent: list(text),
+      answerFaults: nullable(
+        list(
+          object({
+            question: text,
+            fault: word('missing', 'tooLong', 'notATelephone', 'notOffered', 'notAsked'),
+            message: text,
+          }),
+          described('what is wrong with the answers handed back; null where none were'),
+        ),
+      ),
       goodsRewards: list(given, described('which offers took something off the goods')),
       messages: list(
         object({

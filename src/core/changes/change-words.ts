@@ -77,6 +77,13 @@ const words: Readonly<Record<string, string>> = {
   packaging: 'packaging of a parcel',
   roundUpTo: 'rounded up to',
   most: 'the most a parcel may weigh',
+  questions: '',
+  required: 'must be answered',
+  longest: 'longest answer',
+  choices: '',
+  picture: 'picture',
+  image: 'image',
+  alt: 'words for the picture',
   volumeDivisor: 'volume that counts as a kilogram',
   over: 'range',
   to: 'to below',
@@ -153,6 +160,8 @@ const numbered: Readonly<Record<string, string>> = {
   lines: 'line',
   include: 'part',
   exclude: 'part',
+  questions: 'question',
+  choices: 'choice',
 };
 
 const weekdays: Readonly<Record<string, string>> = {

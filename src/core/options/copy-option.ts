@@ -2,7 +2,7 @@ import { exactConversion, type ConversionSide } from '../money/convert.ts';
 import { currencyExponent } from '../money/currency.ts';
 import { localMoneyOf, type LocalMoney } from '../money/local-amount.ts';
 import { multiply, roundRatio } from '../money/ratio.ts';
-import type { DeliveryOption, LocalAmount, Policy } from '../policy/types.ts';
+import type { DeliveryOption, LocalAmount, Policy, Question, Texts } from '../policy/types.ts';
 
 type CopiedOption =
   | {
@@ -71,14 +71,30 @@ function mapAmounts(value: unknown, convert: (amount: LocalAmount) => LocalAmoun
 
 const textFields = ['label', 'description', 'freeLabel', 'whenUnavailable'] as const;
 
+/** The texts that shoppers of the market read; where there are none, the first in place of its first language. */
+function textsIn(texts: Texts, languages: readonly string[]): Texts {
+  const kept = Object.fromEntries(Object.entries(texts).filter(([language]) => languages.includes(language)));
+  const first = Object.values(texts)[0];
+  return Object.keys(kept).length > 0 || first === undefined ? kept : { [languages[0]!]: first };
+}
+
 function withTexts(option: DeliveryOption, languages: readonly string[]): DeliveryOption {
   const copy = { ...option };
   for (const field of textFields) {
     const texts = option[field];
-    if (!texts) continue;
-    const kept = Object.fromEntries(Object.entries(texts).filter(([language]) => languages.includes(language)));
-    const first = Object.values(texts)[0];
-    copy[field] = Object.keys(kept).length > 0 || first === undefined ? kept : { [languages[0]!]: first };
+    if (texts) copy[field] = textsIn(texts, languages);
   }
+  if (option.questions) copy.questions = mapValues(option.questions, (question) => questionIn(question, languages));
+  if (option.picture) copy.picture = { ...option.picture, alt: textsIn(option.picture.alt, languages) };
   return copy;
 }
+
+function questionIn(question: Question, languages: readonly string[]): Question {
+  const label = textsIn(question.label, languages);
+  if (question.kind !== 'choice') return { ...question, label };
+  const choices = mapValues(question.choices, (one) => ({ ...one, label: textsIn(one.label, languages) }));
+  return { ...question, label, choices };
+}
+
+const mapValues = <T>(all: Readonly<Record<string, T>>, change: (one: T) => T): Record<string, T> =>
+  Object.fromEntries(Object.entries(all).map(([key, one]) => [key, change(one)]));

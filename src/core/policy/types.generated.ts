@@ -137,6 +137,46 @@ export type LinePrice = PricePerUnit | PricePercent | PriceQuoted;
  */
 export type Words1 = Word[];
 /**
+ * asked of whoever takes the option
+ */
+export type Question =
+  | {
+      order: Order;
+      kind: 'telephone';
+      label: Texts1;
+      required: boolean;
+      /**
+       * letters of the longest answer
+       */
+      longest?: number;
+    }
+  | {
+      order: Order;
+      kind: 'text';
+      label: Texts1;
+      required: boolean;
+      /**
+       * letters of the longest answer
+       */
+      longest?: number;
+    }
+  | {
+      order: Order;
+      kind: 'choice';
+      label: Texts1;
+      required: boolean;
+      /**
+       * letters of the longest answer
+       */
+      longest?: number;
+      choices: {
+        [k: string]: {
+          order: Order;
+          label: Texts1;
+        };
+      };
+    };
+/**
  * at least this reaches the goal
  */
 export type Target =
@@ -573,6 +613,22 @@ export interface DeliveryOption {
   channels?: Words1;
   freeLabel?: Texts2;
   whenUnavailable?: Texts3;
+  /**
+   * what the option asks its shopper
+   */
+  questions?: {
+    [k: string]: Question;
+  };
+  /**
+   * shown beside its label
+   */
+  picture?: {
+    /**
+     * the SHA-256 of its bytes, under which it is kept
+     */
+    image: string;
+    alt: Texts4;
+  };
 }
 /**
  * language → text
@@ -975,6 +1031,12 @@ export interface Texts2 {
 export interface Texts3 {
   [k: string]: string;
 }
+/**
+ * language → text
+ */
+export interface Texts4 {
+  [k: string]: string;
+}
 export interface Qualifier {
   order: Order;
   name: Name;
@@ -1326,12 +1388,12 @@ export interface PickUpPlace {
       to: TimeOfDay;
     }[];
   };
-  instructions?: Texts4;
+  instructions?: Texts5;
 }
 /**
  * language → text
  */
-export interface Texts4 {
+export interface Texts5 {
   [k: string]: string;
 }
 export interface Calendar {

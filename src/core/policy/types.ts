@@ -35,6 +35,7 @@ export type {
   PriceQuoted,
   Policy,
   Qualifier,
+  Question,
   Quotes,
   Redemptions,
   Reward,

@@ -27,6 +27,8 @@ import { lookOf } from '../wording/look/look.ts';
 import { optionLabel } from '../wording/option-label.ts';
 import { placeIds, type Place } from '../wording/places.ts';
 import { renderLead } from '../wording/render.ts';
+import { pictureAddress } from '../options/picture-address.ts';
+import { quotedQuestions, type QuotedQuestion } from './quoted-questions.ts';
 import { textIn } from '../wording/text-in.ts';
 
 /** Days as counts, moments as ISO 8601. */
@@ -52,6 +54,10 @@ interface QuotedOption {
   priceAfter: number;
   tax: number;
   estimate: QuotedEstimate;
+  /** what it asks of whoever takes it */
+  questions: QuotedQuestion[];
+  /** null: it has none */
+  picture: { address: string; alt: string } | null;
   /** what the order comes to when this option is taken */
   totals: QuotedTotals;
   setBy: { offer: string; goal: string }[];
@@ -204,6 +210,10 @@ function quotedOption(
     priceAfter: after,
     tax,
     estimate: quotedEstimate(estimate),
+    questions: quotedQuestions(option, language, languages),
+    picture: option.picture
+      ? { address: pictureAddress(option.picture.image), alt: textIn(option.picture.alt, language, languages) ?? '' }
+      : null,
   };
 }
 

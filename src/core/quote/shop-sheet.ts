@@ -1,5 +1,6 @@
 import { formatMoney } from '../money/format.ts';
 import type { Place } from '../wording/places.ts';
+import type { QuotedQuestion } from './quoted-questions.ts';
 import type { QuoteAnswer } from './quote-answer.ts';
 
 /** One line of goods as the shop shows it. */
@@ -19,6 +20,8 @@ interface ShopOption {
   before: string | null;
   after: string;
   isFree: boolean;
+  questions: QuotedQuestion[];
+  picture: QuoteAnswer['options'][number]['picture'];
 }
 
 /** Everything a shop shows of an answer, written out in the shopper's language: what is drawn, and nothing besides. */
@@ -58,13 +61,15 @@ export function shopSheet(
     reached: answer.messages.some(({ state }) => state === 'reached'),
     goods: currency === null ? [] : goods.map(({ name, quantity, value }) => ({ name, quantity, value: write(value) })),
     goodsValue: answer.goodsValue === null ? null : write(answer.goodsValue),
-    options: answer.options.map(({ id, label, priceBefore, priceAfter }) => ({
+    options: answer.options.map(({ id, label, priceBefore, priceAfter, questions, picture }) => ({
       id,
       label,
       chosen: id === answer.preselected,
       before: priceBefore === priceAfter ? null : write(priceBefore),
       after: write(priceAfter),
       isFree: priceAfter === 0,
+      questions,
+      picture,
     })),
     unavailable: answer.unavailable.flatMap(({ id, label, text }) => (text === null ? [] : [{ id, label, text }])),
     outOfArea: answer.outOfArea,
@@ -90,7 +95,8 @@ export function differingParts(one: ShopSheet, other: ShopSheet): Set<SheetPart>
   for (const place of new Set([...Object.keys(one.messages), ...Object.keys(other.messages)] as Place[])) {
     if (one.messages[place]?.text !== other.messages[place]?.text) parts.add(place);
   }
-  const told = ({ label, before, after }: ShopOption) => `${label} ${before ?? ''} ${after}`;
+  const told = ({ label, before, after, questions, picture }: ShopOption) =>
+    JSON.stringify([label, before, after, questions, picture]);
   const others = new Map(other.options.map((option) => [option.id, told(option)]));
   for (const option of one.options) if (others.get(option.id) !== told(option)) parts.add(`option ${option.id}`);
   const ids = new Set(one.options.map(({ id }) => id));

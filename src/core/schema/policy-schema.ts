@@ -1,6 +1,8 @@
 import { rewardKinds } from '../offers/rewards/registry.ts';
 import { priceKinds } from '../charges/prices/registry.ts';
 import { forms } from '../conditions/registry.ts';
+import { questionKinds } from '../options/questions/registry.ts';
+import { longestAnswer } from '../options/questions/question-kind.ts';
 import { optionKinds } from '../options/kinds/registry.ts';
 import base from './policy.schema.json' with { type: 'json' };
 
@@ -22,6 +24,12 @@ export function policySchema(): PolicySchema {
   const { oneOf, ...node } = $defs.conditionNode;
   const kinds = [...oneOf, ...Object.keys(leaves).map((name) => ({ $ref: `#/$defs/${name}` }))];
   const rewards = rewardKinds.all.map(({ kind, schema }) => member(kind, schema));
+  const questions = questionKinds.all.map(({ kind, schema: { required, properties } }) =>
+    member(kind, {
+      required: [...askedOfAll.required, ...required],
+      properties: { ...askedOfAll.properties, ...properties },
+    }),
+  );
   const prices: Definitions = {};
   for (const { definition, schema } of priceKinds.all)
     prices[definition] = { type: 'object', additionalProperties: false, ...schema };
@@ -34,11 +42,27 @@ export function policySchema(): PolicySchema {
       ...prices,
       conditionNode: { ...node, oneOf: kinds },
       reward: { ...$defs.reward, oneOf: rewards },
+      question: { ...$defs.question, oneOf: questions },
       linePrice: { ...$defs.linePrice, oneOf: linePrices },
       optionKind: { ...$defs.optionKind, enum: optionKinds.all.map(({ kind }) => kind) },
     },
   };
 }
+
+/** What questions of every kind have. */
+const askedOfAll: Members = {
+  required: ['label', 'required'],
+  properties: {
+    label: { $ref: '#/$defs/texts' },
+    required: { type: 'boolean' },
+    longest: {
+      description: 'letters of the longest answer',
+      type: 'integer',
+      minimum: 1,
+      maximum: longestAnswer,
+    },
+  },
+};
 
 interface Members {
   required: readonly string[];

@@ -12,6 +12,8 @@ import { usePolicy } from '../page/draft-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { orNone, parseName, parseTime, parseWhole } from '../fields/typed-text.ts';
 import { ChargeEditor } from './charge/ChargeEditor.tsx';
+import { PictureField } from './asked/PictureField.tsx';
+import { QuestionList } from './asked/QuestionList.tsx';
 import { CopyOption } from './CopyOption.tsx';
 import { OptionPacking } from './packing/OptionPacking.tsx';
 import { optionKindOf, optionKinds } from '../../core/options/kinds/registry.ts';
@@ -140,6 +142,8 @@ export function OptionDetails({
         <p>Shoppers read {texts('label', 'Label')}</p>
         <p className="text-small">Below it {texts('description', 'Description')}</p>
         <p className="text-small">Once it is free {texts('freeLabel', 'Label once free')}</p>
+        <PictureField optionId={optionId} picture={option.picture} languages={market.languages} />
+        <QuestionList optionId={optionId} questions={option.questions} languages={market.languages} />
         <div>
           Offered{' '}
           <WhenPhrase label="Offered" path={at('when')} when={option.when} markets={[marketId]} testId="offered-when" />

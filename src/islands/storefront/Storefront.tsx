@@ -5,6 +5,7 @@ import { directionOf } from '../../core/wording/languages/languages.ts';
 import type { Place } from '../../core/wording/places.ts';
 import { GoalBar } from './GoalBar.tsx';
 import { shopWords, shopWordsLanguage, type ShopWords } from './shop-words.ts';
+import { ShopQuestions } from './ShopQuestions.tsx';
 import { Strip } from './Strip.tsx';
 import { useLook } from './use-look.ts';
 
@@ -122,12 +123,16 @@ export function Storefront({
                 <Differs when={differs?.has(`option ${option.id}`)} />
                 <div className="shop-line">
                   <span aria-hidden className="shop-choice" data-chosen={option.chosen} />
+                  {option.picture && (
+                    <img className="shop-picture" src={option.picture.address} alt={option.picture.alt} />
+                  )}
                   <span className="flex-1">{option.label}</span>
                   <span className="whitespace-nowrap">
                     {option.before !== null && <s className="shop-quiet">{option.before}</s>}{' '}
                     <span data-testid={id('price-after')}>{option.after}</span>
                   </span>
                 </div>
+                <ShopQuestions questions={option.questions} words={words} testId={id(`question-${option.id}`)} />
                 {belowOption?.(option.id)}
               </li>
             ))}

@@ -12,6 +12,12 @@ export interface ShopWords {
   ends: string;
   gift: string;
   toward: string;
+  /** of a question */
+  needed: string;
+  answerMissing: string;
+  answerTooLong: string;
+  answerNoTelephone: string;
+  answerNotOffered: string;
 }
 
 const english: ShopWords = {
@@ -27,6 +33,11 @@ const english: ShopWords = {
   ends: 'Ends in',
   gift: 'Gift',
   toward: 'Toward the goal',
+  needed: 'needed',
+  answerMissing: 'Please answer this.',
+  answerTooLong: 'This is too long.',
+  answerNoTelephone: 'This is not a telephone number.',
+  answerNotOffered: 'Please choose one.',
 };
 
 const words: Record<string, ShopWords> = {
@@ -44,6 +55,11 @@ const words: Record<string, ShopWords> = {
     ends: 'Eindigt over',
     gift: 'Cadeau',
     toward: 'Op weg naar het doel',
+    needed: 'nodig',
+    answerMissing: 'Vul dit in.',
+    answerTooLong: 'Dit is te lang.',
+    answerNoTelephone: 'Dit is geen telefoonnummer.',
+    answerNotOffered: 'Maak een keuze.',
   },
   de: {
     product: 'Auf Lager',
@@ -58,6 +74,11 @@ const words: Record<string, ShopWords> = {
     ends: 'Endet in',
     gift: 'Geschenk',
     toward: 'Auf dem Weg zum Ziel',
+    needed: 'nötig',
+    answerMissing: 'Bitte ausfüllen.',
+    answerTooLong: 'Das ist zu lang.',
+    answerNoTelephone: 'Das ist keine Telefonnummer.',
+    answerNotOffered: 'Bitte wählen Sie eines.',
   },
   fr: {
     product: 'En stock',
@@ -72,6 +93,11 @@ const words: Record<string, ShopWords> = {
     ends: 'Se termine dans',
     gift: 'Cadeau',
     toward: 'Vers l’objectif',
+    needed: 'requis',
+    answerMissing: 'Veuillez répondre.',
+    answerTooLong: 'C’est trop long.',
+    answerNoTelephone: 'Ce n’est pas un numéro de téléphone.',
+    answerNotOffered: 'Veuillez choisir.',
   },
   da: {
     product: 'På lager',
@@ -86,6 +112,11 @@ const words: Record<string, ShopWords> = {
     ends: 'Slutter om',
     gift: 'Gave',
     toward: 'På vej mod målet',
+    needed: 'skal udfyldes',
+    answerMissing: 'Udfyld venligst.',
+    answerTooLong: 'Det er for langt.',
+    answerNoTelephone: 'Det er ikke et telefonnummer.',
+    answerNotOffered: 'Vælg venligst en.',
   },
   ja: {
     product: '在庫あり',
@@ -100,6 +131,11 @@ const words: Record<string, ShopWords> = {
     ends: '終了まで',
     gift: 'プレゼント',
     toward: '目標まで',
+    needed: '必須',
+    answerMissing: 'ご記入ください。',
+    answerTooLong: '長すぎます。',
+    answerNoTelephone: '電話番号ではありません。',
+    answerNotOffered: 'お選びください。',
   },
   ar: {
     product: 'متوفر',
@@ -114,6 +150,11 @@ const words: Record<string, ShopWords> = {
     ends: 'ينتهي خلال',
     gift: 'هدية',
     toward: 'نحو الهدف',
+    needed: 'مطلوب',
+    answerMissing: 'يرجى الإجابة.',
+    answerTooLong: 'النص طويل جدًا.',
+    answerNoTelephone: 'هذا ليس رقم هاتف.',
+    answerNotOffered: 'يرجى الاختيار.',
   },
 };
 

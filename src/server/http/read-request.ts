@@ -104,7 +104,11 @@ export function readQuery<T>(url: URL, validate: BodySchema<T>): T {
 const slowest = 60_000;
 
 /** Reads a body as text. @throws ProblemError 413, 408 when it takes too long */
-export async function readText(request: Request, maxBytes: number): Promise<string> {
+export const readText = async (request: Request, maxBytes: number): Promise<string> =>
+  (await readBytes(request, maxBytes)).toString('utf8');
+
+/** Reads a body as it is. @throws ProblemError 413, 408 when it takes too long */
+export async function readBytes(request: Request, maxBytes: number): Promise<Buffer> {
   const tooLarge = () =>
     new ProblemError({
       status: 413,
@@ -112,7 +116,7 @@ export async function readText(request: Request, maxBytes: number): Promise<stri
       detail: `At most ${maxBytes} bytes are read here. Nothing was changed.`,
     });
   if (Number(request.headers.get('content-length') ?? 0) > maxBytes) throw tooLarge();
-  if (!request.body) return '';
+  if (!request.body) return Buffer.alloc(0);
   const chunks: Uint8Array[] = [];
   let size = 0;
   for await (const chunk of inTime(request.body as unknown as AsyncIterable<Uint8Array>, slowest)) {
@@ -120,7 +124,7 @@ export async function readText(request: Request, maxBytes: number): Promise<stri
     if (size > maxBytes) throw tooLarge();
     chunks.push(chunk);
   }
-  return Buffer.concat(chunks).toString('utf8');
+  return Buffer.concat(chunks);
 }
 
 /** A body's chunks as long as they come in time. @throws ProblemError 408 */

@@ -3,6 +3,8 @@ import { evaluatePrepared } from '../../core/evaluation/evaluate.ts';
 import { prepare, withQuotes } from '../../core/evaluation/prepare.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import { unitPriceOf } from '../../core/cart/line-values.ts';
+import { faultInWords, faultsOfAnswers, type Answers } from '../../core/options/questions/check-answers.ts';
+import type { DeliveryOption } from '../../core/policy/types.ts';
 import { largestAmount } from '../../core/money/rounding.ts';
 import { quoteAnswer } from '../../core/quote/quote-answer.ts';
 import { quotesFor } from '../carriers/quotes-for.ts';
@@ -25,9 +27,12 @@ export async function quote(
   instant: number,
   carriers: URL,
 ): Promise<Quote> {
-  const { lines, codes, discounts, channel, language, ...situation } = request;
+  const { lines, codes, discounts, channel, language, answers, ...situation } = request;
   if (situation.market !== undefined && !compiled.markets.has(situation.market))
     throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
+  const option = answers && compiled.policy.options[answers.option];
+  if (answers && (!option || !Object.hasOwn(compiled.policy.options, answers.option)))
+    throw refused([{ pointer: '/answers/option', message: `there is no option "${answers.option}"` }]);
   const names = [...new Set(lines.map((line) => line.product))];
   const resolved = resolveLines(lines, await productsNamed(names, catalogue));
   if (!resolved.ok)
@@ -70,8 +75,16 @@ export async function quote(
           : [],
       ),
     );
-  return { release, ...quoteAnswer(compiled, evaluation, language), carriersSilent: silent };
+  return {
+    release,
+    ...quoteAnswer(compiled, evaluation, language),
+    carriersSilent: silent,
+    answerFaults: option ? faultsIn(option, answers.given) : null,
+  };
 }
+
+const faultsIn = (option: DeliveryOption, answers: Answers): Quote['answerFaults'] =>
+  faultsOfAnswers(option, answers).map(({ question, fault }) => ({ question, fault, message: faultInWords[fault] }));
 
 /** The product of a line that comes to more than is computed exactly; null where none does. */
 function tooLargeLine({ cart }: Evaluation): string | null {
