@@ -4,11 +4,13 @@ import { inTransaction } from '../src/server/database/pool.ts';
 import { foundDraft } from '../src/server/draft/draft-store.ts';
 import { addOrders } from '../src/server/orders/order-store.ts';
 import { addProducts } from '../src/server/products/product-store.ts';
+import { addPicture } from '../src/server/pictures/picture-store.ts';
 import { insertRates } from '../src/server/rates/rate-store.ts';
 import { addRelease } from '../src/server/releases/release-store.ts';
 import { rateFeedCsv } from '../src/server/stand-ins/rate-feed.ts';
 import { generateOrders } from './generate-orders.ts';
 import { demoPolicy } from './policy/demo-policy.ts';
+import pictures from './pictures.json' with { type: 'json' };
 import { demoProducts } from './products.ts';
 
 /** Two years of rates, as the simulated feed has them. */
@@ -33,6 +35,7 @@ export async function loadDemoStore(): Promise<boolean> {
     await addProducts(connection, demoProducts);
     await addOrders(connection, generateOrders());
     await addDemoRates(connection);
+    for (const bytes of Object.values(pictures)) await addPicture(connection, Buffer.from(bytes, 'base64'));
     await addRelease(connection, {
       document: JSON.stringify(demoPolicy),
       revision,

@@ -11,6 +11,12 @@ const byValue = (...steps: [from: number, price: number][]): Charge =>
     steps: steps.map(([from, price]) => ({ from: exact(from), price: exact(price) })),
   });
 
+/** Kept with the store; their bytes are in pictures.json. */
+const picture = {
+  van: '87832dca00e4bd9a897a48720aff1625bb024c3f4816656679d5f8e5d43bdabb',
+  ferry: '3a34cab08491733e56d6d6a66d6359813904a4824dc3aff0e01bace007cc11f4',
+};
+
 const days = (min: number, max: number): DeliveryOption['estimate'] => ({
   min,
   max,
@@ -63,6 +69,7 @@ export const options: Policy['options'] = {
     'Parcel by ferry',
     { 'nl-NL': 'Pakket met de veerboot' },
     {
+      picture: { image: picture.ferry, alt: { 'nl-NL': 'Een veerboot' } },
       estimate: days(2, 4),
       charge: chargeOfPreset({
         kind: 'stepsByCount',
@@ -103,6 +110,32 @@ export const options: Policy['options'] = {
         },
       ]),
       description: { 'nl-NL': 'Wij brengen het naar het strand.' },
+      picture: { image: picture.van, alt: { 'nl-NL': 'Een bestelwagen' } },
+      questions: {
+        telephone: {
+          order: 1,
+          kind: 'telephone',
+          label: { 'nl-NL': 'Telefoon voor de bezorger' },
+          required: true,
+        },
+        spot: {
+          order: 2,
+          kind: 'choice',
+          label: { 'nl-NL': 'Waar vinden wij u?' },
+          required: true,
+          choices: {
+            pavilion: { order: 1, label: { 'nl-NL': 'bij het paviljoen' } },
+            beach: { order: 2, label: { 'nl-NL': 'op het strand' } },
+          },
+        },
+        note: {
+          order: 3,
+          kind: 'text',
+          label: { 'nl-NL': 'Een bericht voor de bezorger' },
+          required: false,
+          longest: 120,
+        },
+      },
       when: {
         of: 'all',
         conditions: {

@@ -1,3 +1,4 @@
+import { pictureAddress } from '../../core/options/picture-address.ts';
 import { Gift } from 'lucide-react';
 import type { OptionPrice } from '../../core/evaluation/evaluation.ts';
 import type { TraceNode } from '../../core/trace/trace.ts';
@@ -20,12 +21,13 @@ export function OptionRow({
 }) {
   const { money } = useNotation();
   const policy = usePolicy();
-  const name = policy.options[option.optionId]?.name ?? option.optionId;
+  const { name = option.optionId, picture } = policy.options[option.optionId] ?? {};
   const reason = () => reasonOfOption(trace(), option.optionId, policy, (minor) => money(minor, currency));
   const changed = option.before !== option.after;
   return (
     <li data-testid={`option-${option.optionId}`}>
       <div className="flex min-h-6 items-center gap-1.5">
+        {picture && <img src={pictureAddress(picture.image)} alt="" width={16} height={16} />}
         <span className={`min-w-0 flex-1 truncate ${chosen ? '' : 'text-soft'}`}>
           {name}
           {chosen && <span className="sr-only"> (chosen at first)</span>}

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { RowDataPacket } from 'mysql2/promise';
+import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { database } from '../database/pool.ts';
 import { ProblemError } from '../http/problem.ts';
 import { storeId } from '../user.ts';
@@ -18,7 +18,6 @@ export async function keepPicture(bytes: Uint8Array): Promise<string> {
       title: 'This is no picture that is kept',
       detail: `${fault}. Nothing was kept. Drop it at Delivery: there it is made smaller and square.`,
     });
-  const hash = createHash('sha256').update(bytes).digest();
   const [rows] = await database().query<RowDataPacket[]>('SELECT COUNT(*) AS many FROM picture WHERE store_id = ?', [
     storeId,
   ]);
@@ -28,10 +27,16 @@ export async function keepPicture(bytes: Uint8Array): Promise<string> {
       title: 'There are too many pictures',
       detail: `At most ${most.pictures} are kept. Nothing was changed.`,
     });
-  await database().query('INSERT IGNORE INTO picture (store_id, hash, type, bytes) VALUES (?, ?, ?, ?)', [
+  return addPicture(database(), bytes);
+}
+
+/** Puts down bytes that are a picture. @returns the SHA-256 of them */
+export async function addPicture(connection: Pool | PoolConnection, bytes: Uint8Array): Promise<string> {
+  const hash = createHash('sha256').update(bytes).digest();
+  await connection.query('INSERT IGNORE INTO picture (store_id, hash, type, bytes) VALUES (?, ?, ?, ?)', [
     storeId,
     hash,
-    known.type,
+    pictureType(bytes)!.type,
     Buffer.from(bytes),
   ]);
   return hash.toString('hex');

@@ -38,7 +38,6 @@ export function QuestionList({
                 texts={question.label}
                 languages={languages}
                 needed
-                placeholder={key}
                 testId={`question-${key}`}
               />
               <Remove what={`question ${index + 1}`} remove={() => remove(key)} />
@@ -148,7 +147,6 @@ function Choices({
             texts={label}
             languages={languages}
             needed
-            placeholder={id}
           />
           {offered.length > 1 && (
             <Remove what={`choice ${index + 1}`} remove={() => edit(setAt([...path, id], undefined))} />
