@@ -38,7 +38,9 @@ interface Row {
   mm: [number, number, number] | null;
   category: string;
   tags?: string[];
-  flags?: Partial<Pick<Product, 'needsDelivery' | 'countsTowardGoals' | 'shipsFree' | 'taxClass' | 'notTo'>> & {
+  flags?: Partial<
+    Pick<Product, 'needsDelivery' | 'countsTowardGoals' | 'shipsFree' | 'taxClass' | 'preparationDays' | 'notTo'>
+  > & {
     ownDeliveryEur?: number;
   };
   /** its prices in Denmark and Switzerland follow the one in EUR */
@@ -115,6 +117,7 @@ const rows: Row[] = [
     mm: [1450, 160, 160],
     category: 'windsocks',
     tags: ['long', 'heavy'],
+    flags: { preparationDays: 2 },
   },
   { id: 'ribbon-tail', name: 'Ribbon tail 6 m', eur: 5.5, grams: 60, mm: [160, 120, 25], category: 'windsocks' },
   { id: 'spinner', name: 'Wind spinner', eur: 9.95, grams: 180, mm: [320, 320, 30], category: 'windsocks' },
@@ -234,6 +237,7 @@ export const demoProducts: Product[] = rows.map((row, index) => ({
   name: row.name,
   prices: row.follows ? { ...pricesFrom(row.eur), ...followingPrices(row.eur) } : pricesFrom(row.eur),
   taxClass: row.flags?.taxClass ?? 'standard',
+  preparationDays: row.flags?.preparationDays ?? 0,
   notTo: row.flags?.notTo ?? [],
   weightGrams: row.grams,
   sizeMm: row.mm,

@@ -16,12 +16,14 @@ function answerOf(policy: Policy, input: EvaluationInput): PlainAnswer {
   return {
     market: found.marketId,
     zone: found.zoneId,
-    options: found.options.map(({ optionId, before, after, tax, setBy }) => ({
+    options: found.options.map(({ optionId, before, after, tax, setBy, estimate }) => ({
       id: optionId,
       before,
       after,
       tax,
       setBy: setBy.map(({ offerId, goalId }) => `${offerId}/${goalId}`),
+      leaves: estimate.unit === 'workingDays' ? estimate.leaves : '',
+      latest: estimate.unit === 'workingDays' ? estimate.latest : '',
     })),
     unavailable: found.unavailable.map(({ optionId }) => optionId),
     goals: found.offers.flatMap(({ offerId, status, goals }) =>

@@ -634,6 +634,7 @@ export const randomProduct: fc.Arbitrary<Product> = fc
     weightGrams: fc.option(minor(2000, 1)),
     sizeMm: fc.option(fc.tuple(side, side, side)),
     barred: mostly(false),
+    preparationDays: fc.constantFrom(0, 0, 1, 3, 8),
   })
   .map(({ price, own, barred, ...rest }) =>
     ordinaryProduct(price, {

@@ -1,12 +1,23 @@
 import policySchema from '../../core/schema/policy.schema.json' with { type: 'json' };
-import type { Product, ProductDeliveryChange } from '../../core/catalogue/product.ts';
+import { mostPreparationDays, type Product, type ProductDeliveryChange } from '../../core/catalogue/product.ts';
 import { named, written } from '../shape.ts';
 
 export const ProductShape = named(
   'Product',
   written<Product>({
     type: 'object',
-    required: ['id', 'sku', 'name', 'prices', 'taxClass', 'needsDelivery', 'countsTowardGoals', 'shipsFree', 'notTo'],
+    required: [
+      'id',
+      'sku',
+      'name',
+      'prices',
+      'taxClass',
+      'needsDelivery',
+      'countsTowardGoals',
+      'shipsFree',
+      'preparationDays',
+      'notTo',
+    ],
     properties: { id: { type: 'string' }, sku: { type: 'string' }, name: { type: 'string' } },
   }),
 );
@@ -20,6 +31,7 @@ const follows = {
 };
 const amount = { oneOf: [{ type: 'integer', minimum: 0, maximum: 1_000_000_000_000 }, { type: 'null' }, follows] };
 const flag = { type: 'boolean' };
+const days = { type: 'integer', minimum: 0, maximum: mostPreparationDays };
 
 export const ProductDeliveryChangeShape = written<ProductDeliveryChange>({
   type: 'object',
@@ -31,6 +43,12 @@ export const ProductDeliveryChangeShape = written<ProductDeliveryChange>({
       additionalProperties: false,
       required: ['field', 'was', 'now'],
       properties: { field: { enum: ['shipsFree', 'needsDelivery'] }, was: flag, now: flag },
+    },
+    {
+      type: 'object',
+      additionalProperties: false,
+      required: ['field', 'was', 'now'],
+      properties: { field: { const: 'preparationDays' }, was: days, now: days },
     },
     {
       type: 'object',

@@ -156,6 +156,9 @@ export const QuoteShape = named(
             earliest: text,
             latest: text,
           }),
+          waitsFor: nullable(
+            object({ product: text, days: whole }, described('the slowest of the goods, and its working days')),
+          ),
           questions: list(
             object({
               key: text,

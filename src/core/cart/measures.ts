@@ -33,6 +33,9 @@ export interface Measures {
   hasOrdinaryLine: boolean;
   /** sum of own delivery prices × quantity */
   ownDelivery: number;
+  /** the longest that goods which need delivery take before they can leave, working days; and the first that takes as long */
+  preparationDays: number;
+  slowest: Product | null;
   /** products without a price in this market; such a line counts as 0 and must be reported */
   unpriced: readonly string[];
   /** products that may not go to the destination */
@@ -98,6 +101,8 @@ export function noMeasures(): Measures {
     allShipsFree: true,
     hasOrdinaryLine: false,
     ownDelivery: 0,
+    preparationDays: 0,
+    slowest: null,
     unpriced: none,
     barred: none,
   };
@@ -151,6 +156,10 @@ export function measureCart(
       continue;
     }
     measures.needsDelivery = true;
+    if (product.preparationDays > measures.preparationDays) {
+      measures.preparationDays = product.preparationDays;
+      measures.slowest = product;
+    }
     if (product.shipsFree) continue;
     measures.allShipsFree = false;
     const ownPrice = ownDeliveryIn(product, terms);

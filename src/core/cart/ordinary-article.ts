@@ -15,5 +15,6 @@ export const ordinaryArticle: Product = {
   countsTowardGoals: true,
   shipsFree: false,
   ownDelivery: null,
+  preparationDays: 0,
   notTo: [],
 };

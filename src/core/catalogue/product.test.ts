@@ -7,6 +7,7 @@ const product: Product = {
   name: 'Post',
   prices: { a: 100, b: 200 },
   taxClass: 'standard',
+  preparationDays: 0,
   weightGrams: 1,
   sizeMm: null,
   categories: [],

@@ -3,6 +3,9 @@ import type { FollowingAmount } from '../policy/types.ts';
 /** An amount of a product in a market: minor units of its currency, or following the store's base currency. */
 export type ProductAmount = number | FollowingAmount;
 
+/** The longest that a product may take before it can leave. */
+export const mostPreparationDays = 365;
+
 /** A product as the computation needs it. */
 export interface Product {
   id: string;
@@ -22,6 +25,8 @@ export interface Product {
   shipsFree: boolean;
   /** market id → delivery price per piece that replaces this product's part in the charge */
   ownDelivery: Record<string, ProductAmount> | null;
+  /** working days before it can leave, beside those that every order takes */
+  preparationDays: number;
   /** countries (ISO 3166-1) and regions (ISO 3166-2) to which it may not go */
   notTo: string[];
 }
@@ -32,10 +37,11 @@ export interface Product {
  */
 export type ProductDeliveryChange =
   | { field: 'shipsFree' | 'needsDelivery'; was: boolean; now: boolean }
+  | { field: 'preparationDays'; was: number; now: number }
   | { field: 'ownDelivery'; market: string; was: ProductAmount | null; now: ProductAmount | null };
 
 /** What a change looks at, as it stands. */
-export function stateOf(product: Product, change: ProductDeliveryChange): boolean | ProductAmount | null {
+export function stateOf(product: Product, change: ProductDeliveryChange): boolean | number | ProductAmount | null {
   return change.field === 'ownDelivery' ? (product.ownDelivery?.[change.market] ?? null) : product[change.field];
 }
 

@@ -113,7 +113,7 @@ function hindrance({ measures }: MeasuredCart, zone: CompiledZone): NoOptions | 
 }
 
 function fillOptions({ priced, paid }: Outcome, { facts }: ZoneContext, evaluation: Evaluation): void {
-  const { terms, taxRates } = facts.cart;
+  const { terms, taxRates, measures } = facts.cart;
   const now = localTime(terms.clocks.store, facts.instant);
   for (let index = 0; index < priced.length; index++) {
     const entry = priced[index]!;
@@ -132,7 +132,7 @@ function fillOptions({ priced, paid }: Outcome, { facts }: ZoneContext, evaluati
       before: paidFor(entry.before, entry.option.cashIncrement),
       after,
       tax: taxOf(after, taxRates.delivery, terms.shownWithTax),
-      estimate: estimateAt(entry.option.estimate, now, facts.instant),
+      estimate: estimateAt(entry.option.estimate, now, facts.instant, measures.preparationDays),
       setBy: entry.after.setBy,
     });
   }

@@ -1,4 +1,5 @@
 import type { Product } from '../catalogue/product.ts';
+import { mostPreparationDays } from '../catalogue/product.ts';
 import { currencyExponent } from '../money/currency.ts';
 import type { Policy } from '../policy/types.ts';
 import { readInUnit } from './read-in-unit.ts';
@@ -57,6 +58,12 @@ export class ProductRows {
     const said: ImportedProduct['said'] = {};
     const weight = this.#measured(fields, 'weight', this.#mapping.weights, 'weight');
     if (weight !== undefined) said.weightGrams = weight;
+    const preparation = this.#number(fields, 'preparation', 0, 'a number of days');
+    if (preparation !== undefined) {
+      if (preparation > mostPreparationDays)
+        throw new Refusal('preparation', `is more than ${mostPreparationDays} days`);
+      said.preparationDays = preparation;
+    }
     const category = this.#list(fields, 'category');
     if (category) said.categories = category;
     const tags = this.#list(fields, 'tags');
@@ -157,6 +164,7 @@ export function afterRow(
     countsTowardGoals: true,
     shipsFree: false,
     ownDelivery: null,
+    preparationDays: 0,
     notTo: [],
   };
   const [length, width, height] = size;

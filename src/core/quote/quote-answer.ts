@@ -54,6 +54,8 @@ interface QuotedOption {
   priceAfter: number;
   tax: number;
   estimate: QuotedEstimate;
+  /** what the goods wait for before they leave: the slowest of them, and its working days; null: nothing */
+  waitsFor: { product: string; days: number } | null;
   /** what it asks of whoever takes it */
   questions: QuotedQuestion[];
   /** null: it has none */
@@ -155,6 +157,7 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
     lines: linesOf(evaluation),
     goodsValue: evaluation.measures?.goodsValue ?? null,
     options: evaluation.options.map((option) => ({
+      waitsFor: waitsFor(evaluation),
       ...quotedOption(option, compiled.policy, language, languages),
       totals: totals(option)!,
       setBy: option.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
@@ -186,6 +189,10 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
   };
 }
 
+function waitsFor({ measures }: Evaluation): QuotedOption['waitsFor'] {
+  return measures?.slowest ? { product: measures.slowest.id, days: measures.preparationDays } : null;
+}
+
 /** Of whom is read first. */
 function leadOf([first]: readonly QuotedMessage[]): Pick<QuoteAnswer, 'lead' | 'percent' | 'deadline'> {
   if (!first) return { lead: null, percent: null, deadline: null };
@@ -198,7 +205,7 @@ function quotedOption(
   policy: Policy,
   language: string,
   languages: readonly string[],
-): Omit<QuotedOption, 'totals' | 'setBy'> {
+): Omit<QuotedOption, 'totals' | 'setBy' | 'waitsFor'> {
   const option = policy.options[optionId]!;
   return {
     id: optionId,

@@ -1,3 +1,4 @@
+import { mostPreparationDays } from '../catalogue/product.ts';
 import type { DeliveryOption } from '../policy/types.ts';
 import { dateOfDay } from './day.ts';
 import { openDayFrom, openFrom, type Openings } from './openings.ts';
@@ -39,6 +40,7 @@ export interface CompiledEstimate {
 
 const minutesPerDay = 1440;
 const maxKnown = 1000;
+const beyondPreparation = mostPreparationDays + 1;
 const msPerHour = 3_600_000;
 
 export function compileEstimate(
@@ -62,18 +64,19 @@ export function compileEstimate(
 /**
  * The days or instants between which goods ordered now arrive. An order on a working day before the cut-off leaves
  * that day, any other on the next working day. Working days count from the day it leaves; hours run on from the moment
- * of the order, or from the opening of the day it leaves. What is collected is there when its place is next open.
+ * of the order, or from the opening of the day it leaves. Goods that take days to prepare leave so many working days later. What is collected is there when its place is next open.
  *
  * @param local the instant on the store's clock
+ * @param preparation working days before the slowest of the goods can leave, at most 365
  */
-export function estimateAt(compiled: CompiledEstimate, local: LocalTime, instant: number): Estimate {
+export function estimateAt(compiled: CompiledEstimate, local: LocalTime, instant: number, preparation = 0): Estimate {
   const { unit, min, max, cutOff, calendar, storeZone, openings } = compiled;
   const late = local.minute >= cutOff ? 1 : 0;
   if (unit === 'workingDays') {
-    const key = local.day * 2 + late;
+    const key = (local.day * 2 + late) * beyondPreparation + preparation;
     const known = compiled.known.get(key);
     if (known) return known;
-    const leaves = workingDayFrom(calendar, local.day + late);
+    const leaves = addWorkingDays(calendar, workingDayFrom(calendar, local.day + late), preparation);
     const arrives = (count: number) => {
       const day = addWorkingDays(calendar, leaves, count);
       return dateOfDay(openings ? openDayFrom(openings, day) : day);
@@ -90,7 +93,7 @@ export function estimateAt(compiled: CompiledEstimate, local: LocalTime, instant
     compiled.known.set(key, estimate);
     return estimate;
   }
-  const day = workingDayFrom(calendar, local.day + late);
+  const day = addWorkingDays(calendar, workingDayFrom(calendar, local.day + late), preparation);
   const starts = Math.max(instant, instantOfClock(storeZone, day, calendar.opens, 'earlier'));
   const ready = (count: number) =>
     openings ? openFrom(openings, starts + count * msPerHour) : starts + count * msPerHour;

@@ -1,7 +1,13 @@
 import { memo, useMemo, useState } from 'react';
 import { call } from '../../client/http.ts';
 import { ownDeliveryIn } from '../../core/catalogue/product-amount.ts';
-import { stateOf, type Product, type ProductAmount, type ProductDeliveryChange } from '../../core/catalogue/product.ts';
+import {
+  mostPreparationDays,
+  stateOf,
+  type Product,
+  type ProductAmount,
+  type ProductDeliveryChange,
+} from '../../core/catalogue/product.ts';
 import type { MarketTerms } from '../../core/markets/terms.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { Table, type TableColumn } from '../../ui/Table.tsx';
@@ -9,7 +15,7 @@ import { TypedField } from '../../ui/TypedField.tsx';
 import { saveCsv } from '../page/save-file.ts';
 import { useCatalogue, useSetProduct } from '../page/page-context.tsx';
 import { ProductChoice } from '../fields/choices/ProductChoice.tsx';
-import { orNone, parseMoney } from '../fields/typed-text.ts';
+import { orNone, parseMoney, parseWhole } from '../fields/typed-text.ts';
 import { part } from '../page/parts.ts';
 
 /** More rows than these can be searched. */
@@ -67,7 +73,9 @@ export const ProductsDelivery = memo(function ProductsDelivery({
     const change: ProductDeliveryChange = { field: 'ownDelivery', market: marketId, was: null, now };
     void make(product, { ...change, was: stateOf(product, change) as ProductAmount | null });
   };
-  const columns = columnsOf({ terms, flag, price });
+  const prepare = (product: Product, now: number) =>
+    void make(product, { field: 'preparationDays', was: product.preparationDays, now });
+  const columns = columnsOf({ terms, flag, price, prepare });
   const revert = () => {
     const product = said?.back && catalogue.get(said.back.id);
     if (product && said.back) void make(product, said.back.change, true);
@@ -119,19 +127,20 @@ export const ProductsDelivery = memo(function ProductsDelivery({
   );
 });
 
-const isSpecial = ({ needsDelivery, shipsFree, ownDelivery }: Product, marketId: string) =>
-  !needsDelivery || shipsFree || ownDelivery?.[marketId] !== undefined;
+const isSpecial = ({ needsDelivery, shipsFree, ownDelivery, preparationDays }: Product, marketId: string) =>
+  !needsDelivery || preparationDays > 0 || shipsFree || ownDelivery?.[marketId] !== undefined;
 
 /** What is changed of a product in its row. */
 interface Changing {
   terms: MarketTerms;
   flag: (product: Product, field: 'shipsFree' | 'needsDelivery', now: boolean) => void;
   price: (product: Product, now: ProductAmount | null) => void;
+  prepare: (product: Product, days: number) => void;
 }
 
 const yesOrNo = (is: boolean) => (is ? 'yes' : 'no');
 
-function columnsOf({ terms, flag, price }: Changing): TableColumn<Product>[] {
+function columnsOf({ terms, flag, price, prepare }: Changing): TableColumn<Product>[] {
   const { currency } = terms.money;
   const check = (product: Product, field: 'shipsFree' | 'needsDelivery', label: string) => (
     <input
@@ -160,6 +169,24 @@ function columnsOf({ terms, flag, price }: Changing): TableColumn<Product>[] {
       name: 'Always free',
       value: ({ shipsFree }) => yesOrNo(shipsFree),
       cell: (product) => check(product, 'shipsFree', 'is always delivered free'),
+    },
+    {
+      id: 'preparation',
+      name: 'Days to prepare',
+      value: ({ preparationDays }) => (preparationDays === 0 ? '' : String(preparationDays)),
+      right: true,
+      cell: (product) => (
+        <TypedField
+          label={`Working days before ${product.name} can leave`}
+          shown={product.preparationDays === 0 ? '' : String(product.preparationDays)}
+          parse={orNone(parseWhole(0, mostPreparationDays))}
+          show={nothing}
+          commit={(days: number | undefined) => prepare(product, days ?? 0)}
+          placeholder="none"
+          align="right"
+          testId={`preparation-${product.id}`}
+        />
+      ),
     },
     {
       id: 'own',

@@ -6,7 +6,7 @@ import { noteCatalogueChange } from './catalogue-revision.ts';
 export const columns = 'id, sku, name, details';
 
 /** What products had no notion of when they were written, as it held then. */
-const unsaid = { taxClass: 'standard', notTo: [] };
+const unsaid = { taxClass: 'standard', preparationDays: 0, notTo: [] };
 
 export function productOf(row: RowDataPacket): Product {
   const details = JSON.parse(String(row.details)) as Omit<Product, 'id' | 'sku' | 'name' | keyof typeof unsaid> &

@@ -42,7 +42,16 @@ import { marketOf, zoneOf, withToldRegion } from './places.ts';
 export interface PlainAnswer {
   market: string | null;
   zone: string | null;
-  options: { id: string; before: number; after: number; tax: number; setBy: string[] }[];
+  /** all options of random policies take one to two working days */
+  options: {
+    id: string;
+    before: number;
+    after: number;
+    tax: number;
+    setBy: string[];
+    leaves: string;
+    latest: string;
+  }[];
   unavailable: string[];
   goals: {
     offer: string;
@@ -144,6 +153,10 @@ export function plainEvaluate(policy: Policy, given: EvaluationInput): PlainAnsw
     }
   }
   const priced = pricesUnder(befores, active, asked);
+  const preparation = Math.max(
+    0,
+    ...cart.lines.filter(({ product }) => product.needsDelivery).map(({ product }) => product.preparationDays),
+  );
   const region = input.destination.region ? market.tax.regions?.[input.destination.region] : undefined;
   const deliveryRate = region?.delivery ?? market.tax.delivery;
   answer.options = priced.map(({ id, before, after, setBy }) => ({
@@ -152,6 +165,8 @@ export function plainEvaluate(policy: Policy, given: EvaluationInput): PlainAnsw
     after: paid(after, cart),
     tax: taxOf(paid(after, cart), deliveryRate),
     setBy: paid(after, cart) < paid(before, cart) ? setBy : [],
+    leaves: daysOn(asked, preparation),
+    latest: daysOn(asked, preparation + 2),
   }));
   const cheapest = Math.min(...answer.options.map(({ after }) => after));
   const chosen =
@@ -161,6 +176,20 @@ export function plainEvaluate(policy: Policy, given: EvaluationInput): PlainAnsw
   answer.totals = totals(goodsOff(active, cart), chosen?.after ?? 0, chosen?.tax ?? 0);
   answer.read = read(offers, { answer, priced, active, asked, options });
   return answer;
+}
+
+/** The day so many days from Monday to Friday after the first of them on which an order may leave, by the store's clock. */
+function daysOn({ cart, input }: Asked, count: number): string {
+  const { timeZone } = cart.policy.store;
+  let noon = Date.parse(`${clockFace(timeZone, input.instant).day}T12:00Z`);
+  const isWeekend = () => [0, 6].includes(new Date(noon).getUTCDay());
+  const next = () => (noon += 86_400_000);
+  while (isWeekend()) next();
+  for (let left = count; left > 0; left--) {
+    next();
+    while (isWeekend()) next();
+  }
+  return new Date(noon).toISOString().slice(0, 10);
 }
 
 function within(schedule: Schedule | undefined, { cart, input }: Asked): 'before' | 'in' | 'after' {
@@ -494,6 +523,7 @@ const plainArticle: PlainLine['product'] = {
   name: '',
   prices: {},
   taxClass: 'standard',
+  preparationDays: 0,
   weightGrams: 0,
   sizeMm: null,
   categories: [],

@@ -62,6 +62,7 @@ export function traceOption(
   children.push(
     ...context.zone.offers.flatMap((_, rank) => traceOffer(rank, { option, before, price, sources }, context)),
   );
+  children.push(...tracePreparation(context, price));
   if (option.cashIncrement)
     children.push(
       node(
@@ -86,4 +87,19 @@ export function traceOption(
   const says =
     price.before === price.after ? '{option} costs {outcome}' : '{option} costs {outcome} instead of {before}';
   return setBy(source, node('option', says, { ...inputs, before: money(price.before) }, money(price.after), children));
+}
+
+/** Why it is there later than the option says: some of the goods take days before they can leave. */
+function tracePreparation({ facts }: ZoneContext, { estimate }: OptionPrice): TraceNode[] {
+  const { slowest, preparationDays } = facts.cart.measures;
+  if (!slowest) return [];
+  const leaves = estimate.unit === 'workingDays' ? estimate.leaves : new Date(estimate.starts).toISOString();
+  return [
+    node(
+      'preparation',
+      `{product} needs {days} working ${preparationDays === 1 ? 'day' : 'days'} more, so it leaves on {outcome}`,
+      { product: text(slowest.name), days: number(preparationDays) },
+      text(leaves),
+    ),
+  ];
 }

@@ -26,6 +26,7 @@ export function BesideOption({
   const label = policy.options[optionId] ? optionLabel(policy.options[optionId], cart.language, languages) : optionId;
   const reason = () => reasonOfOption(rehearsal.trace(), optionId, policy, (minor) => money(minor, currency!));
   if (!option) return null;
+  const { slowest = null, preparationDays = 0 } = rehearsal.evaluation.measures ?? {};
   return (
     <div className="shop-aside" lang="en" dir="ltr">
       <span className="inline-flex items-center">
@@ -33,6 +34,11 @@ export function BesideOption({
           {arrivalInWords(option.estimate, cart.language, timeZone)}
         </span>
         {optionId === preselected ? <span className="ml-1">(chosen at first)</span> : ''}
+        {slowest && (
+          <span className="ml-1">
+            ({slowest.name} needs {preparationDays === 1 ? '1 day' : `${preparationDays} days`} more)
+          </span>
+        )}
         <Why what={`price of ${label}`} reason={reason} />
       </span>
     </div>

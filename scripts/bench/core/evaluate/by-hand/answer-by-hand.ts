@@ -76,7 +76,7 @@ export function answerByHand(input: EvaluationInput): Answer {
       before: swiss ? cash(price.base + price.own) : price.base + price.own,
       after,
       tax: after === 0 ? 0 : withTax ? included(after, deliveryRate, per) : share(after, deliveryRate, per),
-      ...arrival(price.id, now.day, now.minute, instant),
+      ...arrival(price.id, now.day, now.minute, instant, sums.prepare),
     });
   }
   let chosen = answer.options[0] ?? null;
@@ -391,14 +391,14 @@ const hoursOf: Record<string, { min: number; max: number; cutOff: number; days: 
 type Arrival = Pick<Answer['options'][number], 'leaves' | 'earliest' | 'latest'>;
 const arrivals = new Map<string, Arrival>();
 
-function arrival(option: string, day: number, minute: number, instant: number): Arrival {
+function arrival(option: string, day: number, minute: number, instant: number, prepare: number): Arrival {
   const hours = hoursOf[option];
   if (hours) {
     const starts = Math.max(
       instant,
       instantOfClock(
         'Europe/Amsterdam',
-        workingDayFrom(hours.days, day + (minute >= hours.cutOff ? 1 : 0)),
+        addWorkingDays(hours.days, workingDayFrom(hours.days, day + (minute >= hours.cutOff ? 1 : 0)), prepare),
         hours.days.opens,
         'earlier',
       ),
@@ -408,10 +408,10 @@ function arrival(option: string, day: number, minute: number, instant: number): 
   }
   const ordered = day + (minute >= 960 ? 1 : 0);
   const [min, max] = daysOf[option]!;
-  const key = `${option} ${ordered}`;
+  const key = `${option} ${ordered} ${prepare}`;
   const known = arrivals.get(key);
   if (known) return known;
-  const leaves = workingDayFrom(shopDays, ordered);
+  const leaves = addWorkingDays(shopDays, workingDayFrom(shopDays, ordered), prepare);
   const found = {
     leaves: dateOfDay(leaves),
     earliest: dateOfDay(addWorkingDays(shopDays, leaves, min)),

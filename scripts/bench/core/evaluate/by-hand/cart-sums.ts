@@ -29,6 +29,8 @@ export interface Sums {
   onlySpares: boolean;
   giftCards: boolean;
   needsDelivery: boolean;
+  /** working days before the slowest of the goods can leave */
+  prepare: number;
   ordinary: boolean;
   barred: boolean;
 }
@@ -93,6 +95,7 @@ export function sumsOf(
     onlySpares: cart.lines.length > 0,
     giftCards: false,
     needsDelivery: false,
+    prepare: 0,
     ordinary: false,
     barred: false,
   };
@@ -140,6 +143,7 @@ export function sumsOf(
       continue;
     }
     sums.needsDelivery = true;
+    if (product.preparationDays > sums.prepare) sums.prepare = product.preparationDays;
     const size = product.sizeMm!;
     const cubic = size[0] * size[1] * size[2] * quantity;
     const side = Math.max(size[0], size[1], size[2]);
