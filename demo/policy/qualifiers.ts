@@ -14,6 +14,7 @@ export const condition = (of: Condition['of'], ...nodes: Node[]): Condition => (
 });
 export const holds = (qualifier: string): Node => ({ kind: 'qualifier', qualifier });
 const any = (...nodes: Node[]): Node => ({ kind: 'group', ...condition('any', ...nodes) });
+const none = (...nodes: Node[]): Node => ({ kind: 'group', ...condition('none', ...nodes) });
 
 let order = 0;
 const qualifier = (name: string, of: Condition): Policy['qualifiers'][string] => ({
@@ -40,6 +41,7 @@ export const qualifiers: Policy['qualifiers'] = {
       { kind: 'word', fact: 'shopper.group', operator: 'oneOf', values: ['trade', 'schools'] },
       { kind: 'word', fact: 'shopper.tag', operator: 'noneOf', values: ['on-hold'] },
       { kind: 'yesNo', fact: 'destination.residential', is: false },
+      none({ kind: 'word', fact: 'shopper.billingCountry', operator: 'oneOf', values: ['CA', 'US'] }),
     ),
   ),
   'long-away': qualifier(

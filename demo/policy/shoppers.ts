@@ -28,6 +28,7 @@ export const shoppers: NonNullable<Policy['shoppers']> = {
       groups: ['trade'],
       tags: ['invoice'],
       business: true,
+      billingCountry: 'NL',
       orderCount: 26,
       lastOrderAt: '2026-11-02T08:30Z',
       lifetimeSpend: 612_000,

@@ -124,6 +124,7 @@ const leaf: fc.Arbitrary<Unordered<Leaf>> = fc.oneof(
       .record({
         fact: fc.constantFrom(
           'shopper.group',
+          'shopper.billingCountry',
           'shopper.tag',
           'shopper.individual',
           'cart.code',
@@ -144,6 +145,7 @@ const leaf: fc.Arbitrary<Unordered<Leaf>> = fc.oneof(
             'destination.region': ['NL-NH', 'NL-FR', 'US-AK'],
             'destination.zone': ['zone-0', 'zone-0'],
             'destination.country': ['NL', 'BE'],
+            'shopper.billingCountry': ['NL', 'US'],
             'cart.currency': ['EUR', 'JPY'],
             'destination.market': ['here', 'here'],
           }[fact as string] ?? words;
@@ -662,6 +664,7 @@ const shopper = fc.record(
     orderCount: minor(6),
     lastOrderAt: fc.constantFrom('2026-11-23T23:30:00Z', '2026-03-29T00:30:00Z', '2020-01-01T00:00:00Z'),
     lifetimeSpend: minor(2500),
+    billingCountry: fc.constantFrom('NL', 'BE'),
   },
   { requiredKeys: ['signedIn'] },
 ) as fc.Arbitrary<Shopper>;

@@ -30,6 +30,7 @@ import { zone } from './facts/destination/zone.ts';
 import { date } from './facts/moment/date.ts';
 import { timeOfDay } from './facts/moment/time-of-day.ts';
 import { weekday } from './facts/moment/weekday.ts';
+import { billingCountry } from './facts/shopper/billing-country.ts';
 import { business } from './facts/shopper/business.ts';
 import { daysSinceLastOrder } from './facts/shopper/days-since-last-order.ts';
 import { firstOrder } from './facts/shopper/first-order.ts';
@@ -51,6 +52,7 @@ export const facts = new Registry<Fact>('fact', ({ id }) => id, [
   daysSinceLastOrder,
   lifetimeSpend,
   business,
+  billingCountry,
   individual,
   goodsValue,
   countedValue,

@@ -726,6 +726,7 @@ export interface WordFact {
   fact:
     | 'shopper.group'
     | 'shopper.tag'
+    | 'shopper.billingCountry'
     | 'shopper.individual'
     | 'cart.code'
     | 'cart.currency'
@@ -1285,6 +1286,10 @@ export interface Shopper {
    * minor units
    */
   lifetimeSpend?: number;
+  /**
+   * ISO 3166-1 alpha-2 code
+   */
+  billingCountry?: string;
 }
 /**
  * carrier → what it quotes, in minor units of the market’s currency; null when it does not answer

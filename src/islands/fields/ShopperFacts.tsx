@@ -5,7 +5,9 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { WordList } from '../../ui/WordList.tsx';
 import { DateField } from './dates/DateField.tsx';
 import { EditedField } from './EditedField.tsx';
-import { orNone, parseMoney, parseText, parseWhole } from './typed-text.ts';
+import { orNone, parseCountry, parseMoney, parseText, parseWhole } from './typed-text.ts';
+import { useNotation } from '../page/page-context.tsx';
+import { countryName } from '../page/place-names.ts';
 import { useEdit } from '../page/use-edit.tsx';
 
 const known = [
@@ -29,6 +31,7 @@ export function ShopperFacts({
   id: string;
 }) {
   const edit = useEdit();
+  const { locale } = useNotation();
   const at = (field: string) => [...steps, field];
   return (
     <>
@@ -61,6 +64,15 @@ export function ShopperFacts({
         value={shopper.business === undefined ? '' : String(shopper.business)}
         options={known}
         choose={(value) => edit(setAt(at('business'), value === '' ? undefined : value === 'true'))}
+      />
+      ; is billed in{' '}
+      <EditedField
+        label={`${name}: billing country`}
+        shown={shopper.billingCountry ? countryName(shopper.billingCountry, locale) : ''}
+        parse={orNone(parseCountry)}
+        change={(value: string | undefined) => setAt(at('billingCountry'), value)}
+        placeholder="a country not known"
+        testId={`billing-${id}`}
       />
       ; has ordered{' '}
       <EditedField

@@ -82,6 +82,7 @@ function answer(node: ConditionNode, asked: Asked): boolean {
         'cart.currency': one(policy.markets[marketId]!.currency),
         'cart.channel': one(cart.channel),
         'destination.country': one(destination.country),
+        'shopper.billingCountry': one(shopper.billingCountry),
         'destination.region': one(destination.region),
         'destination.zone': one(zoneId),
         'destination.market': one(marketId),
