@@ -394,6 +394,12 @@ export interface Policy {
     [k: string]: Offer;
   };
   /**
+   * messages without a goal; no notice is called like an offer
+   */
+  notices?: {
+    [k: string]: Notice;
+  };
+  /**
    * offer id → state → place → language → ICU MessageFormat text
    */
   wording: {
@@ -437,6 +443,7 @@ export interface Policy {
       reached?: PlaceTextNotes;
       onward?: PlaceTextNotes;
       missedOut?: PlaceTextNotes;
+      notice?: PlaceTextNotes;
     };
   };
   look?: Look;
@@ -1199,6 +1206,61 @@ export interface Amounts9 {
 export interface Amounts10 {
   [k: string]: LocalAmount;
 }
+export interface Notice {
+  order: Order;
+  name: Name;
+  note: string;
+  on: boolean;
+  /**
+   * set aside: off, kept with its texts, left out of lists
+   */
+  archived?: true;
+  /**
+   * higher comes first
+   */
+  priority: number;
+  /**
+   * market id → true; every market when absent
+   */
+  markets?: {
+    [k: string]: true;
+  };
+  when?: Condition3;
+  schedule?: Schedule;
+  /**
+   * what it counts down to
+   */
+  countdown?:
+    | {
+        to: 'cutOff';
+        on: OptionSelection;
+        /**
+         * said only so many hours before it; always when absent
+         */
+        withinHours?: number;
+      }
+    | {
+        to: 'moment';
+        at: LocalDateTime;
+        readIn: ReadIn;
+        /**
+         * said only so many hours before it; always when absent
+         */
+        withinHours?: number;
+      };
+}
+/**
+ * whom it is for
+ */
+export interface Condition3 {
+  /**
+   * all of them, at least one of them, or none of them
+   */
+  of: 'all' | 'any' | 'none';
+  conditions: {
+    [k: string]: ConditionNode;
+  };
+}
 export interface OfferWording {
   invite?: PlaceTexts;
   progress?: PlaceTexts;
@@ -1206,11 +1268,23 @@ export interface OfferWording {
   reached?: PlaceTexts;
   onward?: PlaceTexts;
   missedOut?: PlaceTexts;
+  notice?: PlaceTexts1;
 }
 /**
  * a place without its own text takes that of everyPlace
  */
 export interface PlaceTexts {
+  everyPlace?: Texts1;
+  strip?: Texts1;
+  product?: Texts1;
+  miniCart?: Texts1;
+  cart?: Texts1;
+  checkout?: Texts1;
+}
+/**
+ * a place without its own text takes that of everyPlace
+ */
+export interface PlaceTexts1 {
   everyPlace?: Texts1;
   strip?: Texts1;
   product?: Texts1;

@@ -22,6 +22,7 @@ export type {
   LocalAmount,
   Look,
   Market,
+  Notice,
   Offer,
   OfferWording,
   OptionKind,
