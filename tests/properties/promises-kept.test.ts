@@ -16,11 +16,11 @@ import { renderLead } from '../../src/core/wording/render.ts';
 import { randomInput, randomPolicy } from '../support/random-policy.ts';
 
 const isAhead = ({ state }: LeadMessage) => state !== 'reached' && state !== 'missedOut';
-const goalOf = (compiled: CompiledPolicy, { marketId, zoneId }: Evaluation, { offerId, goalId }: LeadMessage) =>
+const goalOf = (compiled: CompiledPolicy, { marketId, zoneId }: Evaluation, { speakerId, goalId }: LeadMessage) =>
   compiled.markets
     .get(marketId!)!
     .zones.find(({ id }) => id === zoneId)!
-    .offers.find(({ id }) => id === offerId)!
+    .offers.find(({ id }) => id === speakerId)!
     .goals.find(({ id }) => id === goalId)!;
 
 /** The cart with goods that bring what a message asks for. */
@@ -68,7 +68,7 @@ test('whoever is told a reward is given it', () => {
           );
         if (message.state === 'reached') {
           seen.reached++;
-          expect(credits(evaluation, message.offerId)).toBe(true);
+          expect(credits(evaluation, message.speakerId)).toBe(true);
           if (free.length > 0) expect(isFreeIn(evaluation)).toBe(true);
           continue;
         }
@@ -76,7 +76,7 @@ test('whoever is told a reward is given it', () => {
         const then = withWhatIsAsked(compiled, input, evaluation, message);
         expect(
           then.offers
-            .find(({ offerId }) => offerId === message.offerId)!
+            .find(({ offerId }) => offerId === message.speakerId)!
             .goals.find(({ goalId }) => goalId === message.goalId)!.reached,
         ).toBe(true);
         if (free.length > 0) expect(isFreeIn(then)).toBe(true);
@@ -111,9 +111,9 @@ test('what is asked for is the least that suffices among offers that lead to it'
       if (ahead.length < 2) return;
       several++;
       // Each goal alone reached, by a policy in which it asks for nothing: what it leads to in this very cart.
-      const leadsTo = ({ offerId, goalId }: LeadMessage) => {
+      const leadsTo = ({ speakerId, goalId }: LeadMessage) => {
         const changed = structuredClone(policy);
-        const goal = changed.offers[offerId]!.goals[goalId]!;
+        const goal = changed.offers[speakerId]!.goals[goalId!]!;
         goal.targets.here = goal.measure.kind === 'countedValue' ? { exact: 0 } : { count: 0 };
         return evaluate(compilePolicy(changed), input);
       };

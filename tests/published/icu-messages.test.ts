@@ -24,7 +24,7 @@ test('every text of the demo, in every language, with every sample and 0 to 120 
       const { language, state } = address;
       languages.add(language);
       const other = new MessageFormat(language, { biDiSupport: false }).compile(text);
-      for (const { values } of textSamples(compiled, offerId, state, market, language)) {
+      for (const { values } of textSamples(compiled, { speakerId: offerId, state, language }, market, 0)) {
         for (const items of [0, 1, 2, 3, 5, 6, 10, 11, 12, 20, 21, 22, 99, 100, 101, 102, 111, 120]) {
           const filled = formattedArguments(
             { ...values, items, ...(values.measure === 'value' ? {} : { remaining: items }) },

@@ -3,7 +3,7 @@
 // whose optimum is known since each parcel was cut into three. Values from memory.
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { packFirstFit } from '../../src/core/cart/packing/first-fit.ts';
+import { packFirstFit } from '../../src/core/packing/first-fit.ts';
 import { seededRandom } from '../../src/core/statistics/random.ts';
 
 const parcelsOf = (grams: readonly number[], most: number): number =>

@@ -146,7 +146,7 @@ describe('the demo store for every language', () => {
         ({ source, cells }) => source !== undefined && cells[languages.indexOf(language)]!.status !== 'notNeeded',
       );
       expect(Object.keys(read.resources.texts!).sort()).toEqual(
-        units.map(({ offerId, state, place }) => `${offerId}.${state}.${place}`).sort(),
+        units.map(({ speakerId, state, place }) => `${speakerId}.${state}.${place}`).sort(),
       );
     });
   }
@@ -186,7 +186,7 @@ test('whatever a text holds comes back as it was, through XLIFF and its inline c
       const document = xliffOf(policy, language!);
       expect(breaches(document)).toEqual([]);
       const { changed } = readXliff(document, without);
-      const back = changed.find(({ address }) => address.state === 'reached' && address.offerId === 'free-delivery');
+      const back = changed.find(({ address }) => address.state === 'reached' && address.speakerId === 'free-delivery');
       if (!back) return; // asks for what this offer has not, such as {deadline}
       expect(back).toMatchObject({ text: target, madeFrom: source });
       expect(

@@ -128,7 +128,7 @@ function asAnswer(evaluation: ReturnType<typeof evaluate>): Answer {
       status,
       goals: goals.map(({ counted, remaining, percent, reached }) => ({ counted, remaining, percent, reached })),
     })),
-    lead: evaluation.lead && { offer: evaluation.lead.offerId, state: evaluation.lead.state },
+    lead: evaluation.lead && { offer: evaluation.lead.speakerId, state: evaluation.lead.state },
     gifts: evaluation.gifts.map(({ product, quantity }) => ({ product, quantity })),
     preselected: evaluation.preselected,
     totals: evaluation.totals,

@@ -1,3 +1,4 @@
+import { setMarkets } from './set-markets.ts';
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -17,7 +18,6 @@ import {
   removeOffer,
   rewardOfKind,
   setAmountIn,
-  setMarkets,
   setMeasure,
   setReward,
   setUnlock,
@@ -63,9 +63,12 @@ describe('offers', () => {
     }
   });
   test('markets are all of them by naming none', () => {
-    expect(after(setMarkets('free-delivery', ['nlbe'])).offers['free-delivery']!.markets).toEqual({ nlbe: true });
     expect(
-      after(setMarkets('two-steps', Object.keys(demoPolicy.markets))).offers['two-steps']!.markets,
+      after(setMarkets(['offers', 'free-delivery', 'markets'], ['nlbe'])).offers['free-delivery']!.markets,
+    ).toEqual({ nlbe: true });
+    expect(
+      after(setMarkets(['offers', 'two-steps', 'markets'], Object.keys(demoPolicy.markets))).offers['two-steps']!
+        .markets,
     ).toBeUndefined();
   });
   test('ways to unlock keep the codes', () => {

@@ -281,15 +281,3 @@ export const addCodes =
       ...Object.fromEntries(codes.map((code) => [code, true])),
     })(policy);
   };
-
-/** The markets an offer is for; all of them is said by naming none. */
-export const setMarkets =
-  (offer: string, markets: readonly string[]): Edit =>
-  (policy) => {
-    const all = Object.keys(policy.markets).every((id) => markets.includes(id));
-    return setOffer(
-      offer,
-      'markets',
-      all || markets.length === 0 ? undefined : Object.fromEntries(markets.map((id) => [id, true])),
-    )(policy);
-  };

@@ -10,7 +10,7 @@ import { dropUnfinished, keepTranslation, setText } from './text-edits.ts';
 
 const store: Policy = { ...smallStore, store: { ...smallStore.store, sourceLanguage: 'en-GB' } };
 const at = (language: string, place: TextAddress['place'] = 'everyPlace'): TextAddress => ({
-  offerId: 'free-delivery',
+  speakerId: 'free-delivery',
   state: 'progress',
   place,
   language,

@@ -6,9 +6,9 @@ import type { TranslatedText } from '../../core/translations/translation.ts';
 import type { Edit } from './edit.ts';
 import { inTurn, setAt, valueAt } from './set-at.ts';
 
-const stepsOf = (root: 'wording' | 'textNotes', { offerId, state, place, language }: TextAddress): string[] => [
+const stepsOf = (root: 'wording' | 'textNotes', { speakerId, state, place, language }: TextAddress): string[] => [
   root,
-  offerId,
+  speakerId,
   state,
   place,
   language,
@@ -36,7 +36,7 @@ const setNote =
 
 /** Translations at the same address that do not say yet what they were made from. */
 function unmarked(policy: Policy, address: TextAddress): TextAddress[] {
-  return Object.keys(policy.wording[address.offerId]?.[address.state]?.[address.place] ?? {})
+  return Object.keys(policy.wording[address.speakerId]?.[address.state]?.[address.place] ?? {})
     .map((language) => ({ ...address, language }))
     .filter((other) => other.language !== address.language && noteAt(policy, other)?.madeFrom === undefined);
 }

@@ -1,5 +1,6 @@
 import policySchema from '../../core/schema/policy.schema.json' with { type: 'json' };
-import { mostPreparationDays, type Product, type ProductDeliveryChange } from '../../core/catalogue/product.ts';
+import type { Product, ProductDeliveryChange } from '../../core/catalogue/product.ts';
+import { mostPreparationDays } from '../../core/time/preparation.ts';
 import { named, written } from '../shape.ts';
 
 export const ProductShape = named(

@@ -95,7 +95,9 @@ export interface Quote extends QuoteAnswer {
 }
 
 const described = (description: string) => ({ description });
-const state = word('invite', 'progress', 'nearly', 'reached', 'onward', 'missedOut');
+const state = word('invite', 'progress', 'nearly', 'reached', 'onward', 'missedOut', 'notice');
+/** Who speaks: an offer with one of its goals, or a notice. */
+const speaker = { offer: nullable(text), goal: nullable(text), notice: nullable(text) };
 const given = object({ offer: text, goal: text });
 const totals = object({
   goods: minor,
@@ -242,13 +244,12 @@ export const QuoteShape = named(
           text,
           language: text,
           state,
-          offer: text,
-          goal: text,
-          percent: whole,
+          ...speaker,
+          percent: nullable(Type.Integer(described('null: a notice, beside which no bar stands'))),
           deadline: nullable(moment),
         }),
       ),
-      lead: nullable(object({ offer: text, goal: text, state })),
+      lead: nullable(object({ ...speaker, state })),
       percent: nullable(whole),
       deadline: nullable(
         Type.String({ format: 'date-time', ...described('the first minute after the offer that leads') }),

@@ -3,9 +3,6 @@ import type { FollowingAmount } from '../policy/types.ts';
 /** An amount of a product in a market: minor units of its currency, or following the store's base currency. */
 export type ProductAmount = number | FollowingAmount;
 
-/** The longest that a product may take before it can leave. */
-export const mostPreparationDays = 365;
-
 /** A product as the computation needs it. */
 export interface Product {
   id: string;

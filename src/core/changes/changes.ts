@@ -18,14 +18,14 @@ export interface PolicyChange {
 
 /** Collections whose entries come and go as one change. */
 const wholes = [
-  /^\/(markets|zones|options|offers|qualifiers|rates|places|calendars)\/[^/]+$/,
+  /^\/(markets|zones|options|offers|notices|qualifiers|rates|places|calendars)\/[^/]+$/,
   /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/,
   /\/charge\/lines\/[^/]+$/,
   /\/area\/(include|exclude)\/[^/]+$/,
 ];
 
 /** A tree of conditions is one value: what it says, read out. */
-const conditions = /^\/qualifiers\/[^/]+\/condition$|^\/(options|offers)\/(.*\/)?when$/;
+const conditions = /^\/qualifiers\/[^/]+\/condition$|^\/(options|offers|notices)\/(.*\/)?when$/;
 
 /** Test carts, made-up shoppers, assumptions and what is noted beside texts are no promise to shoppers, so they are not among the changes of a release. */
 const unseen = ['/testCarts', '/shoppers', '/assumptions', '/textNotes', '/version'];
@@ -156,7 +156,11 @@ const subjects: Readonly<Record<string, (change: Described, id: string) => Subje
   },
   wording: (change, id) => ({
     stop: 'wording',
-    says: `Wording of “${nameIn(change, id, ({ offers }) => offers)}”${rest(change, 2)}`,
+    says: `Wording of “${lookUp(change, (policy) => policy.offers[id] ?? policy.notices?.[id])?.name ?? id}”${rest(change, 2)}`,
+  }),
+  notices: (change, id) => ({
+    stop: 'wording',
+    says: `Notice “${nameIn(change, id, ({ notices }) => notices)}”${rest(change, 2)}`,
   }),
   look: (change) => ({ stop: 'wording', says: `Look of strip and bar${rest(change, 1)}` }),
   options(change, id) {

@@ -1,5 +1,5 @@
 import { usualVolumeDivisor } from '../cart/charge-measure.ts';
-import { compilePacking, type CompiledPacking, type PackingRules } from '../cart/packing/rules.ts';
+import { compilePacking, type CompiledPacking, type PackingRules } from '../packing/rules.ts';
 import type { Quotes } from '../policy/types.ts';
 
 /** How a charge weighs a cart. */

@@ -49,5 +49,6 @@ export function conditionsIn(policy: Policy): Pick<Condition, 'conditions'>[] {
     ...Object.values(policy.qualifiers).map(({ condition }) => condition),
     ...Object.values(policy.options).flatMap(conditionsOfOption),
     ...Object.values(policy.offers).map(({ when }) => when),
+    ...Object.values(policy.notices ?? {}).map(({ when }) => when),
   ].filter((condition) => condition !== undefined);
 }

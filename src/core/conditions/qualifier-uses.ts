@@ -4,14 +4,14 @@ import { conditionsOfOption, leaves, referredIn } from './leaves.ts';
 
 /** Where a qualifier is referred to. */
 export interface QualifierUse {
-  kind: 'offer' | 'option' | 'qualifier';
+  kind: 'offer' | 'notice' | 'option' | 'qualifier';
   id: string;
   name: string;
 }
 
 /** Uses of every qualifier, each place once. */
 export function qualifierUses(
-  policy: Pick<Policy, 'qualifiers' | 'offers' | 'options'>,
+  policy: Pick<Policy, 'qualifiers' | 'offers' | 'notices' | 'options'>,
 ): ReadonlyMap<string, QualifierUse[]> {
   const uses = new Map<string, QualifierUse[]>();
   const note = (use: QualifierUse, ...conditions: (Pick<Condition, 'conditions'> | undefined)[]) => {
@@ -19,6 +19,7 @@ export function qualifierUses(
     for (const id of named) uses.set(id, [...(uses.get(id) ?? []), use]);
   };
   for (const [id, { name, when }] of inOrder(policy.offers)) note({ kind: 'offer', id, name }, when);
+  for (const [id, { name, when }] of inOrder(policy.notices ?? {})) note({ kind: 'notice', id, name }, when);
   for (const [id, option] of inOrder(policy.options))
     note({ kind: 'option', id, name: option.name }, ...conditionsOfOption(option));
   for (const [id, { name, condition }] of inOrder(policy.qualifiers)) note({ kind: 'qualifier', id, name }, condition);

@@ -39,7 +39,7 @@ export function closingProducts(
   const market = marketId === null ? undefined : compiled.markets.get(marketId);
   const goal = market?.zones
     .find(({ id }) => id === zoneId)
-    ?.offers.find(({ id }) => id === lead?.offerId)
+    ?.offers.find(({ id }) => id === lead?.speakerId)
     ?.goals.find(({ id }) => id === lead?.goalId);
   if (
     !lead ||
@@ -47,6 +47,7 @@ export function closingProducts(
     !goal ||
     lead.state === 'reached' ||
     lead.state === 'missedOut' ||
+    lead.state === 'notice' ||
     lead.arguments.remaining <= 0
   )
     return null;
@@ -59,7 +60,7 @@ export function closingProducts(
     const lines = [...input.cart.lines, { product: candidate.product, quantity: candidate.quantity }];
     const after = evaluate(compiled, { ...input, cart: { ...input.cart, lines } });
     const reached = after.offers
-      .find(({ offerId }) => offerId === lead.offerId)
+      .find(({ offerId }) => offerId === lead.speakerId)
       ?.goals.find(({ goalId }) => goalId === lead.goalId)?.reached;
     if (!reached || after.options.length === 0) continue;
     named.add(candidate.product.id);

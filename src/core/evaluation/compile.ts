@@ -1,4 +1,4 @@
-import type { CompiledPacking } from '../cart/packing/rules.ts';
+import type { CompiledPacking } from '../packing/rules.ts';
 import { quoteKey } from '../charges/weighing.ts';
 import { conditionsOfOption, restingOn } from '../conditions/leaves.ts';
 import { compileTerms, type MarketTerms } from '../markets/terms.ts';
@@ -7,7 +7,8 @@ import { compileOption, type CompiledOption } from '../options/compile-option.ts
 import { statesWritten } from '../offers/texts-written.ts';
 import { inOrder } from '../ordered.ts';
 import { compileAreaPart, type CompiledAreaPart } from '../geography/area.ts';
-import type { DeliveryOption, Market, Offer, Policy, Zone } from '../policy/types.ts';
+import { compileNotice, type CompiledNotice, type NoticeSources } from '../notices/compile-notice.ts';
+import type { DeliveryOption, Market, Notice, Offer, Policy, Zone } from '../policy/types.ts';
 import { Memo } from '../memo.ts';
 
 /** A policy prepared for many evaluations. Built once per draft state or release. */
@@ -45,6 +46,8 @@ interface ZoneParts {
   options: readonly (readonly [string, DeliveryOption])[];
   /** all offers, the highest priority first */
   byPriority: readonly (readonly [string, Offer])[];
+  /** all notices, the same */
+  notices: readonly (readonly [string, Notice])[];
 }
 
 /**
@@ -54,6 +57,7 @@ interface ZoneParts {
 export class CompiledZone {
   #options: CompiledOption[] | null = null;
   #offers: CompiledOffer[] | null = null;
+  #notices: CompiledNotice[] | null = null;
   #asked: Map<string, CarrierAsked> | null = null;
 
   readonly id: string;
@@ -108,6 +112,25 @@ export class CompiledZone {
   get offers(): CompiledOffer[] {
     return (this.#offers ??= this.#parts.byPriority.flatMap(([id, offer]) => offerIn(this, id, offer)));
   }
+
+  /** notices that hold here, highest priority first */
+  get notices(): CompiledNotice[] {
+    return (this.#notices ??= this.#parts.notices.flatMap(([id, notice]) => noticeIn(this, id, notice)));
+  }
+}
+
+const noticesKnown = new WeakMap<Zone, Memo<Notice, NoticeSources, CompiledNotice[]>>();
+
+/** A notice as it holds in a zone; none without a text. */
+function noticeIn(
+  { zone, policy, market: { terms }, options }: CompiledZone,
+  id: string,
+  notice: Notice,
+): CompiledNotice[] {
+  if (!statesWritten(policy.wording[id]).has('notice')) return [];
+  let known = noticesKnown.get(zone);
+  if (!known) noticesKnown.set(zone, (known = new Memo(compileNotice)));
+  return known.get(notice, { id, terms, options, qualifiers: restingOn([notice.when], policy.qualifiers) });
 }
 
 const termsKnown = new Memo(compileTerms);
@@ -144,7 +167,8 @@ export function sameRules(a: CompiledZone, b: CompiledZone): boolean {
     a.market.terms === b.market.terms &&
     a.market.market === b.market.market &&
     same(a.options, b.options) &&
-    same(a.offers, b.offers)
+    same(a.offers, b.offers) &&
+    same(a.notices, b.notices)
   );
 }
 
@@ -172,6 +196,7 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
     else optionsOf.set(option.zone, [entry]);
   }
   const byPriority = inOrder(policy.offers).sort(([, a], [, b]) => b.priority - a.priority);
+  const notices = inOrder(policy.notices ?? {}).sort(([, a], [, b]) => b.priority - a.priority);
   for (const [id, zone] of inOrder(policy.zones)) {
     const market = compiled.markets.get(zone.market);
     if (!market || !zone.on) continue;
@@ -188,6 +213,7 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
         exclude: parts(zone.area.exclude),
         options: optionsOf.get(id) ?? [],
         byPriority,
+        notices,
       }),
     );
   }

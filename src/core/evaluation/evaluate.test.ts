@@ -143,13 +143,18 @@ test('of several offers not yet reached the one of highest priority speaks, unle
     other.goals.first!.targets.nlbe = { exact: 20_000 };
     policy.offers.bigger = other;
   });
-  expect(quote({ winder: 1 }, 'NL', two).evaluation.speakers.map(({ offerId, state }) => [offerId, state])).toEqual([
-    ['free-delivery', 'progress'],
-    ['bigger', 'progress'],
-  ]);
+  expect(quote({ winder: 1 }, 'NL', two).evaluation.speakers.map(({ speakerId, state }) => [speakerId, state])).toEqual(
+    [
+      ['free-delivery', 'progress'],
+      ['bigger', 'progress'],
+    ],
+  );
   expect(quote({ 'skua-power': 1 }, 'NL', two).evaluation.lead).toMatchObject({
-    offerId: 'free-delivery',
+    speakerId: 'free-delivery',
     state: 'reached',
   });
-  expect(quote({ 'skua-power': 2 }, 'NL', two).evaluation.lead).toMatchObject({ offerId: 'bigger', state: 'reached' });
+  expect(quote({ 'skua-power': 2 }, 'NL', two).evaluation.lead).toMatchObject({
+    speakerId: 'bigger',
+    state: 'reached',
+  });
 });

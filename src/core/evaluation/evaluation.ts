@@ -60,12 +60,16 @@ export type EarlierOutcome =
  * Where the shopper stands toward an offer: nothing counted yet; on the way; nearly there; all goals reached; one
  * reached and the next ahead; or not for this shopper.
  */
-export type MessageState = 'invite' | 'progress' | 'nearly' | 'reached' | 'onward' | 'missedOut';
+export type OfferState = 'invite' | 'progress' | 'nearly' | 'reached' | 'onward' | 'missedOut';
 
-/** Which offer speaks, in which state; the text is rendered separately per place and language. */
+/** The same, or a notice, which has no goal to stand toward. */
+export type MessageState = OfferState | 'notice';
+
+/** Which offer or notice speaks, in which state; the text is rendered separately per place and language. */
 export interface LeadMessage {
-  offerId: string;
-  goalId: string;
+  speakerId: string;
+  /** null: a notice speaks */
+  goalId: string | null;
   state: MessageState;
   /** whether something is free by it: delivery by some option, or a gift; no text that says free is read otherwise */
   free: boolean;
@@ -85,8 +89,12 @@ export interface MessageArguments {
   optionPrice: number | null;
   /** what the goal gives first */
   reward: RewardKind;
-  /** the first minute after the offer, ms since 1970-01-01T00:00Z; null when it has no end */
+  /** the first minute after the offer, or the moment that a notice counts down to; ms since 1970-01-01T00:00Z; null: neither */
   deadline: number | null;
+  /** whole minutes until the moment that a notice counts down to; null: it counts down to none */
+  cutOff: number | null;
+  /** when the option is there whose cut-off a notice counts down to */
+  arrives: Estimate | null;
   /** the code that the shopper has entered for it, else its only one */
   code: string | null;
 }

@@ -5,7 +5,8 @@ import { percentOf } from '../money/rounding.ts';
 import type { Facts } from '../conditions/asked.ts';
 import type { GoalStanding, OfferStanding } from '../offers/standing.ts';
 import { withFacts, type ZoneContext } from './context.ts';
-import type { LeadMessage, MessageState } from './evaluation.ts';
+import type { LeadMessage, OfferState } from './evaluation.ts';
+import { noticesSaid } from './notice-messages.ts';
 import { acts, improves, isAsGood, isGiven, keepsFree, outcomeOf, outcomeWith, type Outcome } from './outcome.ts';
 import { pricesBefore, type OptionBefore } from './price-options.ts';
 
@@ -44,11 +45,11 @@ interface Standing {
  * Whoever may speak to this shopper, in the order in which they are asked (2-domain §8): in each place and language the first
  * that has a text there leads. First the offers with a goal ahead, by priority: unlocked for this shopper, with an honest
  * promise, whose reward would change what is paid or given; of several that lead to as much, the one that asks least. Then
- * those reached that give something, the one that gives most first; then those that the shopper misses out on. None where no
- * option can be chosen; and free is never said where nothing is free.
+ * those reached that give something, the one that gives most first; then notices, by priority; then those that the shopper
+ * misses out on. No offer speaks where no option can be chosen; and free is never said where nothing is free.
  */
 export function speakers(context: ZoneContext, standing: Standing): LeadMessage[] {
-  if (!standing.now.paid.some((paid) => paid !== null)) return [];
+  if (!standing.now.paid.some((paid) => paid !== null)) return noticesSaid(context, standing);
   const ahead: Ahead[] = [];
   const given: Given[] = [];
   const missed: LeadMessage[] = [];
@@ -65,7 +66,8 @@ export function speakers(context: ZoneContext, standing: Standing): LeadMessage[
     }
   }
   given.sort((a, b) => b.weight - a.weight || a.rank - b.rank);
-  return [...leastFirst(ahead), ...given.map(({ message }) => message), ...missed];
+  const notices = context.zone.notices.length > 0 ? noticesSaid(context, standing) : [];
+  return [...leastFirst(ahead), ...given.map(({ message }) => message), ...notices, ...missed];
 }
 
 /** What each offer of the zone would say, in the order of their priority. */
@@ -252,16 +254,12 @@ interface Speaking {
 }
 
 /** @param index of the goal */
-function messageOf(
-  { offer, standing, facts, now, leadsTo }: Speaking,
-  index: number,
-  state: MessageState,
-): LeadMessage {
+function messageOf({ offer, standing, facts, now, leadsTo }: Speaking, index: number, state: OfferState): LeadMessage {
   const { goalId, target, counted, percent, remaining, measure } = standing.goals[index]!;
   const goal = offer.goals[index]!;
   const reward = goal.rewards.find((one) => acts(one, leadsTo)) ?? goal.rewards[0];
   return {
-    offerId: offer.id,
+    speakerId: offer.id,
     goalId,
     state,
     free: isFree(goal, leadsTo),
@@ -276,6 +274,8 @@ function messageOf(
       reward: reward?.kind ?? 'none',
       deadline: Number.isFinite(offer.span.until) ? offer.span.until : null,
       code: offer.codes.size === 0 ? null : codeOf(offer.codes, facts),
+      cutOff: null,
+      arrives: null,
     },
   };
 }
@@ -304,7 +304,7 @@ function codeOf(codes: ReadonlySet<string>, { cart }: Facts): string | null {
   return codes.size === 1 ? [...codes][0]! : null;
 }
 
-function stateAhead({ nearly }: CompiledOffer, goals: readonly GoalStanding[], index: number): MessageState {
+function stateAhead({ nearly }: CompiledOffer, goals: readonly GoalStanding[], index: number): OfferState {
   const { counted, remaining, target, measure } = goals[index]!;
   if (goals.some(({ reached }) => reached)) return 'onward';
   if (counted === 0) return 'invite';

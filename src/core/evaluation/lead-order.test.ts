@@ -19,10 +19,12 @@ test.each(Object.keys(demoPolicy.testCarts))(
     const evaluation = evaluatePrepared(prepared(id));
     const { lead, offers, options } = evaluation;
     const order = leadOrder(prepared(id), evaluation);
-    expect(order.flatMap(({ rank, offerId }) => (rank === 'leads' ? [offerId] : []))).toEqual(
-      lead ? [lead.offerId] : [],
+    expect(order.flatMap(({ rank, speakerId }) => (rank === 'leads' ? [speakerId] : []))).toEqual(
+      lead ? [lead.speakerId] : [],
     );
-    expect(order.map(({ offerId }) => offerId)).toEqual(options.length > 0 ? offers.map(({ offerId }) => offerId) : []);
+    expect(order.map(({ speakerId }) => speakerId)).toEqual(
+      options.length > 0 ? offers.map(({ offerId }) => offerId) : [],
+    );
   },
 );
 
@@ -30,7 +32,7 @@ test('why others are silent or wait', () => {
   const byOffer = (id: string) =>
     Object.fromEntries(
       leadOrder(prepared(id), evaluatePrepared(prepared(id))).map((one) => [
-        one.offerId,
+        one.speakerId,
         one.rank === 'silent' ? one.because : one.rank,
       ]),
     );

@@ -5,7 +5,7 @@ import { formsThatFit, type DateForm } from '../tabular/read-date.ts';
 import { guessDecimalMark, type DecimalMark } from '../tabular/read-number.ts';
 import { isCurrency } from '../money/currency.ts';
 import { orderFields, productFields, type ImportField, type ImportKind } from './fields.ts';
-import { lengthUnits, weightUnits, type Unit } from '../units.ts';
+import { lengthUnits, weightUnits, type Unit } from '../quantities/units.ts';
 import { unaccented } from '../unaccented.ts';
 
 /** Units in which files state weights and sizes. */

@@ -1,5 +1,5 @@
 import type { Product } from '../catalogue/product.ts';
-import { mostPreparationDays } from '../catalogue/product.ts';
+import { mostPreparationDays } from '../time/preparation.ts';
 import { currencyExponent } from '../money/currency.ts';
 import type { Policy } from '../policy/types.ts';
 import { readInUnit } from './read-in-unit.ts';

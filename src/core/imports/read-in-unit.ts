@@ -1,6 +1,6 @@
 import { multiplyDivide } from '../money/rounding.ts';
 import { readNumber, type DecimalMark } from '../tabular/read-number.ts';
-import { lengthUnits, weightUnits, type Unit } from '../units.ts';
+import { lengthUnits, weightUnits, type Unit } from '../quantities/units.ts';
 import type { ImportMapping } from './mapping.ts';
 
 /** So many digits after the mark count where a unit is no power of ten of grams or mm. */

@@ -1,4 +1,4 @@
-import { compilePacking, type CompiledPacking } from '../cart/packing/rules.ts';
+import { compilePacking, type CompiledPacking } from '../packing/rules.ts';
 import { localMoneyOf, resolveAmount, type LocalMoney } from '../money/local-amount.ts';
 import { percentAsFraction, type PercentFraction } from '../money/rounding.ts';
 import type { Amounts, LocalAmount, Market, Policy } from '../policy/types.ts';

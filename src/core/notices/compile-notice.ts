@@ -17,8 +17,7 @@ export interface CompiledNotice {
 
 /** What a notice counts down to, and how long before it is said; ms. */
 export type CompiledCountdown =
-  | { to: 'cutOff'; options: ReadonlySet<string>; within: number }
-  | { to: 'moment'; at: number; within: number };
+  { to: 'cutOff'; options: ReadonlySet<string>; within: number } | { to: 'moment'; at: number; within: number };
 
 /** What a notice is compiled from beside itself. */
 export interface NoticeSources {

@@ -435,12 +435,12 @@ test('words for those who miss out are said only where nothing else is', () => {
     { ...smallStore, offers: { members } },
     (copy) => (copy.wording = { members: { missedOut: { everyPlace: { 'nl-NL': 'Voor leden.' } } } }),
   );
-  expect(evaluateLines(policy, goods).lead).toMatchObject({ offerId: 'members', state: 'missedOut' });
+  expect(evaluateLines(policy, goods).lead).toMatchObject({ speakerId: 'members', state: 'missedOut' });
   const withOther = changed(policy, (copy) => {
     copy.offers.other = offer([goal(99_999, [free])]);
     copy.wording.other = { progress: inDutch };
   });
-  expect(evaluateLines(withOther, goods).lead).toMatchObject({ offerId: 'other', state: 'progress' });
+  expect(evaluateLines(withOther, goods).lead).toMatchObject({ speakerId: 'other', state: 'progress' });
   expect(
     evaluateLines(
       changed(policy, (copy) => (copy.wording = {})),
@@ -462,7 +462,7 @@ test('goods that may not go there: nothing can be chosen, and which they are', (
 describe('what is told must be true', () => {
   const inMarket = (change: (policy: Policy) => void, offers: Record<string, Offer>) => withOffers(offers, change);
   const read = (policy: Policy, lines: Record<string, number>, input: Parameters<typeof evaluateLines>[2] = {}) =>
-    evaluateLines(policy, lines, input).speakers.map(({ offerId, state }) => `${offerId} ${state}`);
+    evaluateLines(policy, lines, input).speakers.map(({ speakerId, state }) => `${speakerId} ${state}`);
 
   test('a cash increment is applied once, to charge, own price and rewards together', () => {
     const cash = (policy: Policy) => {

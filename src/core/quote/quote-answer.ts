@@ -99,10 +99,13 @@ interface QuotedMessage {
   text: string;
   language: string;
   state: MessageState;
-  offer: string;
-  goal: string;
-  percent: number;
-  /** until when the offer holds, ISO 8601; null without an end */
+  /** who speaks: an offer with one of its goals, or a notice */
+  offer: string | null;
+  goal: string | null;
+  notice: string | null;
+  /** how far the goal is; null: a notice has none, and no bar stands beside it */
+  percent: number | null;
+  /** until when the offer holds, or what the notice counts down to, ISO 8601; null without an end */
   deadline: string | null;
 }
 
@@ -128,7 +131,7 @@ export interface QuoteAnswer {
   goodsRewards: { offer: string; goal: string }[];
   messages: QuotedMessage[];
   /** of the first of the messages: which offer leads, how far it is in percent, and until when it holds; null when nothing is said */
-  lead: { offer: string; goal: string; state: MessageState } | null;
+  lead: Pick<QuotedMessage, 'offer' | 'goal' | 'notice' | 'state'> | null;
   percent: number | null;
   deadline: string | null;
   look: Look;
@@ -196,8 +199,8 @@ function waitsFor({ measures }: Evaluation): QuotedOption['waitsFor'] {
 /** Of whom is read first. */
 function leadOf([first]: readonly QuotedMessage[]): Pick<QuoteAnswer, 'lead' | 'percent' | 'deadline'> {
   if (!first) return { lead: null, percent: null, deadline: null };
-  const { offer, goal, state, percent, deadline } = first;
-  return { lead: { offer, goal, state }, percent, deadline };
+  const { offer, goal, notice, state, percent, deadline } = first;
+  return { lead: { offer, goal, notice, state }, percent, deadline };
 }
 
 function quotedOption(
@@ -245,7 +248,8 @@ function messagesOf(compiled: CompiledPolicy, evaluation: Evaluation, language: 
   return placeIds.flatMap((place) => {
     const rendered = renderLead(compiled, evaluation, place, language);
     if (!rendered) return [];
-    const { offerId, goalId, state, arguments: values } = rendered.message;
+    const { speakerId, goalId, state, arguments: values } = rendered.message;
+    const isNotice = goalId === null;
     const deadline = values.deadline === null ? null : new Date(values.deadline).toISOString();
     return [
       {
@@ -253,9 +257,10 @@ function messagesOf(compiled: CompiledPolicy, evaluation: Evaluation, language: 
         text: rendered.text,
         language: rendered.found.language,
         state,
-        offer: offerId,
+        offer: isNotice ? null : speakerId,
         goal: goalId,
-        percent: values.percent,
+        notice: isNotice ? speakerId : null,
+        percent: isNotice ? null : values.percent,
         deadline,
       },
     ];

@@ -26,7 +26,7 @@ interface ShopOption {
 
 /** Everything a shop shows of an answer, written out in the shopper's language: what is drawn, and nothing besides. */
 export interface ShopSheet {
-  messages: Partial<Record<Place, { text: string; language: string; percent: number }>>;
+  messages: Partial<Record<Place, { text: string; language: string; percent: number | null }>>;
   reached: boolean;
   goods: { name: string; quantity: number; value: string }[];
   goodsValue: string | null;

@@ -85,9 +85,15 @@ function promiseOf(
   starts: readonly number[],
   evaluated: (value: number) => Evaluation,
 ): SeamPromise {
-  if (!lead || lead.state === 'missedOut' || lead.arguments.measure !== 'value' || lead.arguments.remaining <= 0)
+  if (
+    !lead ||
+    lead.state === 'missedOut' ||
+    lead.goalId === null ||
+    lead.arguments.measure !== 'value' ||
+    lead.arguments.remaining <= 0
+  )
     return { kind: 'none' };
-  const { offerId, goalId } = lead;
+  const { speakerId: offerId, goalId } = lead;
   const { remaining } = lead.arguments;
   const then = evaluated(value + remaining);
   const goal = then.offers.find((offer) => offer.offerId === offerId)?.goals.find((other) => other.goalId === goalId);

@@ -1,4 +1,4 @@
-import { mostPreparationDays } from '../catalogue/product.ts';
+import { mostPreparationDays } from './preparation.ts';
 import type { DeliveryOption } from '../policy/types.ts';
 import { dateOfDay } from './day.ts';
 import { openDayFrom, openFrom, type Openings } from './openings.ts';

@@ -40,14 +40,14 @@ export function readXliff(file: string, policy: Policy): TranslationReading {
       [{ at: 'the beginning', reason: 'it does not say into which language it is translated (trgLang)' }],
     );
   const texts = units.flatMap(({ id, segments }): (TranslatedText & { at: string })[] => {
-    const [offerId = '', state = '', place = ''] = id.split('.');
+    const [speakerId = '', state = '', place = ''] = id.split('.');
     if (segments.every(({ target }) => target === null)) return [];
     // A unit of which a part is not translated is not translated.
     const text = segments.some(({ target }) => target === null) ? '' : segments.map(({ target }) => target).join('');
     return [
       {
         at: id,
-        address: { offerId, state: state as MessageState, place: place as TextPlace, language },
+        address: { speakerId, state: state as MessageState, place: place as TextPlace, language },
         text,
         madeFrom: segments.map(({ source }) => source).join(''),
       },

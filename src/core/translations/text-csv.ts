@@ -22,12 +22,12 @@ export function textCsv(policy: Policy): { heading: string[]; rows: string[][] }
   const { languages, rows } = textTable(policy);
   return {
     heading: [...addressColumns, ...languages],
-    rows: rows.map(({ offerId, state, place }) => [
-      offerId,
+    rows: rows.map(({ speakerId, state, place }) => [
+      speakerId,
       state,
       place,
       ...languages.map((language) => {
-        const text = textAt(policy, { offerId, state, place, language }) ?? '';
+        const text = textAt(policy, { speakerId, state, place, language }) ?? '';
         return guarded.test(text) ? `'${text}` : text;
       }),
     ]),
@@ -58,7 +58,7 @@ export function readTextCsv(file: string, policy: Policy): TranslationReading {
       texts.push({
         at: `line ${line}, ${language}`,
         address: {
-          offerId: cell('offer'),
+          speakerId: cell('offer'),
           state: cell('state') as MessageState,
           place: cell('place') as TextPlace,
           language,

@@ -1,7 +1,8 @@
 import { allLanguages, sourceLanguageOf } from '../wording/languages/languages.ts';
 import { faultsAt } from '../wording/policy-faults.ts';
 import { placeIds } from '../wording/places.ts';
-import { messageStates, textAt, type TextAddress } from '../wording/text-address.ts';
+import { isNotice } from '../wording/text-speaker.ts';
+import { statesOf, textAt, type TextAddress } from '../wording/text-address.ts';
 import type { Policy } from '../policy/types.ts';
 
 /** A text that came back from a translator. */
@@ -58,11 +59,12 @@ export function judgeTranslations(
 
 function strangeIn(
   policy: Policy,
-  { offerId, state, place, language }: TextAddress,
+  { speakerId, state, place, language }: TextAddress,
   languages: ReadonlySet<string>,
 ): string | null {
-  if (!Object.hasOwn(policy.offers, offerId)) return `there is no offer “${offerId}”`;
-  if (!messageStates.some(({ id }) => id === state)) return `there is no state “${state}”`;
+  if (!Object.hasOwn(policy.offers, speakerId) && !isNotice(policy, speakerId))
+    return `there is no offer “${speakerId}”`;
+  if (!statesOf(policy, speakerId).some(({ id }) => id === state)) return `there is no state “${state}”`;
   if (place !== 'everyPlace' && !placeIds.includes(place)) return `there is no place “${place}”`;
   if (!languages.has(language)) return `no market has the language “${language}”`;
   return null;

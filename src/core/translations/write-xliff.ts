@@ -12,8 +12,8 @@ export const xliffNamespace = 'urn:oasis:names:tc:xliff:document:2.0';
 const staleSubState = 'summant:stale';
 
 /** The id of a unit, a name token: offer, state and place. */
-const unitId = ({ offerId, state, place }: Pick<TextRow, 'offerId' | 'state' | 'place'>): string =>
-  `${offerId}.${state}.${place}`;
+const unitId = ({ speakerId, state, place }: Pick<TextRow, 'speakerId' | 'state' | 'place'>): string =>
+  `${speakerId}.${state}.${place}`;
 
 /**
  * The store's texts for one language as an XLIFF 2.1 document: a unit for every text that stands in the source language and is
@@ -27,7 +27,7 @@ export function xliffOf(policy: Policy, language: string): string {
     const cell = row.cells[column];
     return row.source === undefined || !cell || cell.status === 'notNeeded'
       ? []
-      : [unitOf(row, row.source, cell, policy.offers[row.offerId]!.name)];
+      : [unitOf(row, row.source, cell, policy.offers[row.speakerId]!.name)];
   });
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',

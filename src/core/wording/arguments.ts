@@ -1,5 +1,7 @@
 import { formatMoney } from '../money/format.ts';
 import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
+import { arrivesInWords } from './arrives.ts';
+import { timeLeftInWords } from './time-left.ts';
 import { deadlineInWords } from './deadline.ts';
 
 type ArgumentKind = 'money' | 'number' | 'text' | 'choice';
@@ -13,8 +15,10 @@ export const wordingArguments = {
   items: { kind: 'number', means: 'pieces in the cart' },
   optionPrice: { kind: 'money', means: 'lowest delivery price now' },
   reward: { kind: 'choice', means: 'what reaching it gives, to choose a text by' },
-  deadline: { kind: 'text', means: 'the last minute of the offer' },
+  deadline: { kind: 'text', means: 'the last minute of the offer, or of what a notice counts down to' },
   code: { kind: 'text', means: 'the code of the offer' },
+  cutOff: { kind: 'text', means: 'the time that is left until what a notice counts down to' },
+  arrives: { kind: 'text', means: 'the day by which it is there' },
 } as const satisfies Record<Exclude<keyof MessageArguments, 'measure'>, { kind: ArgumentKind; means: string }>;
 
 export type WordingArgument = keyof typeof wordingArguments;
@@ -28,7 +32,12 @@ export const neededArguments: Record<MessageState, WordingArgument[]> = {
   reached: [],
   onward: ['remaining'],
   missedOut: [],
+  notice: [],
 };
+
+/** Arguments that only a notice has something for, and those that it may have. */
+export const ofNotices: readonly WordingArgument[] = ['cutOff', 'arrives'];
+export const noticeArguments: readonly WordingArgument[] = ['items', 'deadline', ...ofNotices];
 
 /** Arguments that are amounts of what the goal counts: of money, or pieces, or grams. */
 const ofTheGoal: readonly WordingArgument[] = ['remaining', 'goal', 'counted'];
@@ -58,7 +67,7 @@ export function formattedArguments(
   { currency, timeZone }: TextSetting,
   language: string,
 ): FormattedArguments {
-  const { deadline, code } = values;
+  const { deadline, code, cutOff, arrives } = values;
   const write = (argument: WordingArgument, value: number) =>
     argumentKind(argument, values.measure) === 'money' ? formatMoney(value, currency, language) : value;
   const written: FormattedArguments = {
@@ -81,5 +90,7 @@ export function formattedArguments(
   if (deadline !== null)
     Object.defineProperty(written, 'deadline', { get: () => deadlineInWords(deadline, timeZone, language) });
   if (code !== null) written.code = code;
+  if (cutOff !== null) written.cutOff = timeLeftInWords(cutOff, language);
+  if (arrives !== null) written.arrives = arrivesInWords(arrives, timeZone, language);
   return written;
 }

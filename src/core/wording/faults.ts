@@ -34,6 +34,8 @@ const longValues: Omit<MessageArguments, 'measure'> = {
   reward: 'deliveryLessPercent',
   deadline: Date.UTC(2026, 8, 23, 23),
   code: 'WWWWWWWW',
+  cutOff: 1439,
+  arrives: { unit: 'workingDays', min: 1, max: 1, leaves: '2026-09-23', earliest: '2026-09-23', latest: '2026-09-23' },
 };
 
 /** Where and of what a text speaks. */
@@ -142,10 +144,7 @@ function mistakeOf(
   if (!Object.hasOwn(wordingArguments, name)) return `There is no argument {${name}}. Known are ${knownArguments()}.`;
   const argument = name as WordingArgument;
   const kind = argumentKind(argument, measure);
-  if (without.includes(argument))
-    return argument === 'deadline'
-      ? 'This offer has no end, so there is no {deadline}.'
-      : 'This offer has no code of its own, so there is no {code}.';
+  if (without.includes(argument)) return whyWithout[argument] ?? `A notice has no goal, so there is no {${argument}}.`;
   if (kind === 'money' && element.type !== TYPE.argument)
     return `{${name}} is an amount and is written out with its currency; use it as {${name}}.`;
   if (kind === 'text' && element.type !== TYPE.argument)
@@ -156,6 +155,14 @@ function mistakeOf(
     return `{${name}} is a number, not a date.`;
   return null;
 }
+
+/** Why there is nothing for an argument. */
+const whyWithout: Readonly<Partial<Record<WordingArgument, string>>> = {
+  deadline: 'It has no end, so there is no {deadline}.',
+  code: 'There is no code of its own, so there is no {code}.',
+  cutOff: 'Nothing is counted down to, so there is no {cutOff}.',
+  arrives: 'No option’s cut-off is counted down to, so there is no {arrives}.',
+};
 
 /** Where a text says free but what it is read for is not, and where it is read for goals that give different things and does not tell them apart. */
 function otherRewards(

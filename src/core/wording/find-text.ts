@@ -16,7 +16,7 @@ export interface FoundText {
 
 /** What is looked for: the text of an offer in a state, as it is read in a place and a language. */
 export interface ReadAddress {
-  offerId: string;
+  speakerId: string;
   state: MessageState;
   place: Place;
   language: string;
@@ -28,8 +28,8 @@ export interface ReadAddress {
  * be shown takes that of being on the way.
  */
 export function findText(policy: Policy, address: ReadAddress, marketLanguages: readonly string[]): FoundText | null {
-  const { offerId, state } = address;
-  const wording = policy.wording[offerId];
+  const { speakerId, state } = address;
+  const wording = policy.wording[speakerId];
   const instead = saidInstead[state];
   return (
     findInState(wording, address, marketLanguages) ??

@@ -1,11 +1,12 @@
 import { inOrder } from '../ordered.ts';
-import type { Offer, PlaceTexts, Policy } from '../policy/types.ts';
-import type { TextSetting, WordingArgument } from './arguments.ts';
+import type { Notice, Offer, PlaceTexts, Policy } from '../policy/types.ts';
+import { ofNotices, wordingArgumentNames, type TextSetting, type WordingArgument } from './arguments.ts';
 import { marketReading } from './languages/languages.ts';
 import { wordingFaults, type TextSituation, type WordingFault } from './faults.ts';
-import type { MessageState } from '../evaluation/evaluation.ts';
+import type { OfferState } from '../evaluation/evaluation.ts';
 import type { RewardKind } from '../offers/reward-kinds.ts';
 import { placeIds, type Place, type TextPlace } from './places.ts';
+import { noticeOf, textSpeakers } from './text-speaker.ts';
 import { textAddresses, textAt, unfinishedText, type TextAddress } from './text-address.ts';
 
 /** A mistake in one of the policy's texts, and which text it is. */
@@ -16,12 +17,28 @@ function placesShowing(texts: PlaceTexts | undefined, place: TextPlace, language
   return place === 'everyPlace' ? placeIds.filter((id) => !texts?.[id]?.[language]) : [place];
 }
 
-/** What an offer's texts can speak of: what its goals count, and arguments that it has nothing for. */
-export function subjectOf(offer: Offer): Pick<TextSituation, 'measure' | 'without'> {
+type Subject = Pick<TextSituation, 'measure' | 'without'>;
+
+/** What texts can speak of: what the goals of an offer count, and arguments that the offer or the notice has nothing for. */
+export function subjectOf(policy: Policy, speakerId: string): Subject | null {
+  const notice = noticeOf(policy, speakerId);
+  if (notice) return ofNotice(notice);
+  return Object.hasOwn(policy.offers, speakerId) ? ofOffer(policy.offers[speakerId]!) : null;
+}
+
+function ofNotice({ countdown, schedule }: Notice): Subject {
+  const has = new Set<WordingArgument>(['items']);
+  if (countdown) has.add('cutOff');
+  if (countdown?.to === 'cutOff') has.add('arrives');
+  if (countdown ?? schedule?.until) has.add('deadline');
+  return { measure: 'value', without: wordingArgumentNames.filter((name) => !has.has(name)) };
+}
+
+function ofOffer(offer: Offer): Subject {
   const measures = new Set(
     Object.values(offer.goals).map(({ measure }) => (measure.kind === 'countedValue' ? 'value' : measure.kind)),
   );
-  const without: WordingArgument[] = [];
+  const without: WordingArgument[] = [...ofNotices];
   if (!offer.schedule?.until) without.push('deadline');
   // Of a batch of codes none can be named to everybody.
   if (!('codes' in offer.unlock) || Object.keys(offer.unlock.codes).length !== 1) without.push('code');
@@ -32,7 +49,7 @@ export function subjectOf(offer: Offer): Pick<TextSituation, 'measure' | 'withou
  * What the goals give that a state's text is read for: on the way to the first, beyond it to the others, and having reached
  * any of them.
  */
-function rewardsRead({ goals }: Offer, state: MessageState): RewardKind[][] {
+function rewardsRead({ goals }: Offer, state: OfferState): RewardKind[][] {
   const all = inOrder(goals).map(([, { rewards }]) => inOrder(rewards).map(([, { kind }]) => kind));
   if (state === 'missedOut') return [];
   if (state === 'onward') return all.slice(1);
@@ -51,15 +68,15 @@ export function settingOf(policy: Policy, language: string): TextSetting {
 /** Mistakes of one text where it stands. */
 export function faultsAt(
   policy: Policy,
-  { offerId, state, place, language }: TextAddress,
+  { speakerId, state, place, language }: TextAddress,
   text: string,
 ): WordingFault[] {
-  const offer = policy.offers[offerId];
-  if (!offer) return [];
-  const shownIn = placesShowing(policy.wording[offerId]?.[state], place, language);
+  const subject = subjectOf(policy, speakerId);
+  if (!subject) return [];
+  const shownIn = placesShowing(policy.wording[speakerId]?.[state], place, language);
   return wordingFaults(text, {
-    ...subjectOf(offer),
-    rewards: rewardsRead(offer, state),
+    ...subject,
+    rewards: state === 'notice' ? [] : rewardsRead(policy.offers[speakerId]!, state),
     language,
     state,
     shownIn,
@@ -73,8 +90,8 @@ export function faultsAt(
  */
 export function policyWordingFaults(policy: Policy): TextFault[] {
   const faults: TextFault[] = [];
-  for (const [offerId] of inOrder(policy.offers)) {
-    for (const address of textAddresses(policy, offerId)) {
+  for (const { id: speakerId } of textSpeakers(policy)) {
+    for (const address of textAddresses(policy, speakerId)) {
       const text = unfinishedText(policy, address) ?? textAt(policy, address) ?? '';
       faults.push(...faultsAt(policy, address, text).map((fault) => ({ ...fault, ...address })));
     }

@@ -86,7 +86,11 @@ function renderMessage(
   language: string,
 ): RenderedMessage | null {
   if (policy.look?.silentIn?.[place]) return null;
-  const found = findText(policy, { offerId: message.offerId, state: message.state, place, language }, market.languages);
+  const found = findText(
+    policy,
+    { speakerId: message.speakerId, state: message.state, place, language },
+    market.languages,
+  );
   if (!found) return null;
   const text = filled(message, found, { currency: market.currency, timeZone: terms.clocks.market });
   return text === null ? null : { place, text, found, message };

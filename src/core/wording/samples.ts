@@ -2,6 +2,13 @@ import type { CompiledMarket, CompiledPolicy } from '../evaluation/compile.ts';
 import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
 import { formatMoney } from '../money/format.ts';
 import type { CompiledGoal, CompiledOffer } from '../offers/compile-offer.ts';
+import { selectsOption } from '../options/compile-option.ts';
+import type { Notice } from '../policy/types.ts';
+import { estimateAt } from '../time/estimate.ts';
+import { compileSchedule } from '../time/schedule.ts';
+import { localTime } from '../time/time-zone-clock.ts';
+import type { TextAddress } from './text-address.ts';
+import { noticeOf } from './text-speaker.ts';
 
 /** A cart's figures to try a text with. */
 export interface TextSample {
@@ -17,17 +24,19 @@ const pieces: Partial<Record<TextSample['name'], number>> = { 'one piece': 1, 'm
  * Figures with which a text of an offer in a state should be looked at: the typical remainder, the smallest and the largest
  * there can be, one piece and many, and the market of the offer whose amounts take most room in the language.
  *
+ * @param now ms since 1970-01-01T00:00Z, for notices that count down
  * @returns the typical one alone where the offer holds in no market
  */
 export function textSamples(
   compiled: CompiledPolicy,
-  offerId: string,
-  state: MessageState,
+  { speakerId, state, language }: Pick<TextAddress, 'speakerId' | 'state' | 'language'>,
   market: CompiledMarket,
-  language: string,
+  now: number,
 ): TextSample[] {
+  const notice = noticeOf(compiled.policy, speakerId);
+  if (notice) return noticeSamples(notice, market, now);
   const holding = [...compiled.markets.values()].flatMap((other) => {
-    const found = offerIn(other, offerId, state);
+    const found = offerIn(other, speakerId, state);
     return found ? [{ market: other, ...found }] : [];
   });
   const here = holding.find((one) => one.market === market) ?? holding[0];
@@ -65,14 +74,34 @@ export function textSamples(
   ];
 }
 
+const minutes = { typical: 130, 'least missing': 1, 'most missing': 2 * 1440 + 60 } as const;
+
+/** What a notice is tried with: an order now, its moment near and far. */
+function noticeSamples(notice: Notice, market: CompiledMarket, now: number): TextSample[] {
+  const { countdown } = notice;
+  const { until } = compileSchedule(notice.schedule, market.terms.clocks);
+  const ofCutOff = countdown?.to === 'cutOff' ? countdown.on : null;
+  const option = ofCutOff
+    ? market.zones.flatMap(({ options }) => options).find((one) => selectsOption(ofCutOff, one))
+    : undefined;
+  const arrives = option ? estimateAt(option.estimate, localTime(option.estimate.storeZone, now), now) : null;
+  const sample = (name: keyof typeof minutes): TextSample => {
+    const cutOff = countdown ? minutes[name] : null;
+    const end = Number.isFinite(until) ? until : null;
+    const deadline = cutOff === null ? end : now + cutOff * 60_000;
+    return { name, values: { ...nothing, reward: 'none', deadline, cutOff, arrives }, market };
+  };
+  return countdown ? [sample('typical'), sample('least missing'), sample('most missing')] : [sample('typical')];
+}
+
 /** The offer and the goal that a state of it speaks of, in the first zone of a market that has it. */
 function offerIn(
   { zones }: CompiledMarket,
-  offerId: string,
+  speakerId: string,
   state: MessageState,
 ): { offer: CompiledOffer; goal: CompiledGoal } | null {
   for (const { offers } of zones) {
-    const offer = offers.find(({ id }) => id === offerId);
+    const offer = offers.find(({ id }) => id === speakerId);
     if (offer) return { offer, goal: offer.goals[goalSpokenOf(state, offer.goals.length)]! };
   }
   return null;
@@ -95,6 +124,8 @@ const nothing: MessageArguments = {
   reward: 'deliveryFree',
   deadline: null,
   code: null,
+  cutOff: null,
+  arrives: null,
 };
 
 /** What is missing in a sample: minor units, pieces or grams. */

@@ -1,6 +1,7 @@
 import type { MessageState } from '../evaluation/evaluation.ts';
 import type { Policy, TextNote } from '../policy/types.ts';
 import { placeIds, type TextPlace } from './places.ts';
+import { isNotice } from './text-speaker.ts';
 
 /** The states in the order in which a shopper goes through them, and what each is called. */
 export const messageStates = [
@@ -10,44 +11,61 @@ export const messageStates = [
   { id: 'reached', name: 'reached', means: 'every goal is reached' },
   { id: 'onward', name: 'on to the next', means: 'one goal is reached, the next is ahead' },
   { id: 'missedOut', name: 'missed out', means: 'not for this shopper, or used up; usually silent' },
-] as const satisfies readonly { id: MessageState; name: string; means: string }[];
+] as const satisfies readonly StateWords[];
 
-export const stateName = (state: MessageState): string => messageStates.find(({ id }) => id === state)!.name;
+interface StateWords {
+  id: MessageState;
+  name: string;
+  means: string;
+}
+
+/** The one state of a notice. */
+const noticeStates: readonly StateWords[] = [{ id: 'notice', name: 'notice', means: 'while the notice holds' }];
+
+/** The states in which an offer or a notice has texts. */
+export const statesOf = (policy: Policy, speakerId: string): readonly StateWords[] =>
+  isNotice(policy, speakerId) ? noticeStates : messageStates;
+
+export const stateName = (state: MessageState): string =>
+  [...messageStates, ...noticeStates].find(({ id }) => id === state)!.name;
 
 export const textPlaces: readonly TextPlace[] = ['everyPlace', ...placeIds];
 
-/** Where one text stands: offer × state × place × language. */
+/** Where one text stands: offer or notice × state × place × language. */
 export interface TextAddress {
-  offerId: string;
+  speakerId: string;
   state: MessageState;
   place: TextPlace;
   language: string;
 }
 
-export const addressKey = ({ offerId, state, place, language }: TextAddress): string =>
-  `${offerId}/${state}/${place}/${language}`;
+export const addressKey = ({ speakerId, state, place, language }: TextAddress): string =>
+  `${speakerId}/${state}/${place}/${language}`;
 
 /** The text that stands there; undefined where none does. */
-export function textAt({ wording }: Policy, { offerId, state, place, language }: TextAddress): string | undefined {
-  return wording[offerId]?.[state]?.[place]?.[language];
+export function textAt({ wording }: Policy, { speakerId, state, place, language }: TextAddress): string | undefined {
+  return wording[speakerId]?.[state]?.[place]?.[language];
 }
 
-export function noteAt({ textNotes }: Policy, { offerId, state, place, language }: TextAddress): TextNote | undefined {
-  return textNotes?.[offerId]?.[state]?.[place]?.[language];
+export function noteAt(
+  { textNotes }: Policy,
+  { speakerId, state, place, language }: TextAddress,
+): TextNote | undefined {
+  return textNotes?.[speakerId]?.[state]?.[place]?.[language];
 }
 
 /** What has been typed there and cannot be shown to shoppers, who read what stood there before. */
 export const unfinishedText = (policy: Policy, address: TextAddress): string | undefined =>
   noteAt(policy, address)?.unfinished;
 
-/** Every text of an offer, written or unfinished, in the order of states, places and languages. */
-export function textAddresses(policy: Policy, offerId: string): TextAddress[] {
-  return messageStates.flatMap(({ id: state }) =>
+/** Every text of an offer or a notice, written or unfinished, in the order of states, places and languages. */
+export function textAddresses(policy: Policy, speakerId: string): TextAddress[] {
+  return statesOf(policy, speakerId).flatMap(({ id: state }) =>
     textPlaces.flatMap((place) => {
-      const notes = Object.entries(policy.textNotes?.[offerId]?.[state]?.[place] ?? {});
+      const notes = Object.entries(policy.textNotes?.[speakerId]?.[state]?.[place] ?? {});
       const unfinished = notes.filter(([, note]) => note.unfinished !== undefined).map(([language]) => language);
-      const languages = new Set([...Object.keys(policy.wording[offerId]?.[state]?.[place] ?? {}), ...unfinished]);
-      return [...languages].sort().map((language) => ({ offerId, state, place, language }));
+      const languages = new Set([...Object.keys(policy.wording[speakerId]?.[state]?.[place] ?? {}), ...unfinished]);
+      return [...languages].sort().map((language) => ({ speakerId, state, place, language }));
     }),
   );
 }
@@ -55,5 +73,5 @@ export function textAddresses(policy: Policy, offerId: string): TextAddress[] {
 /** How many texts have been typed and cannot be shown yet. */
 export const countUnfinished = (policy: Policy): number =>
   Object.keys(policy.textNotes ?? {})
-    .flatMap((offerId) => textAddresses(policy, offerId))
+    .flatMap((speakerId) => textAddresses(policy, speakerId))
     .filter((address) => unfinishedText(policy, address) !== undefined).length;

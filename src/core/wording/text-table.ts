@@ -1,10 +1,10 @@
 import type { MessageState } from '../evaluation/evaluation.ts';
-import { inOrder } from '../ordered.ts';
 import type { Policy } from '../policy/types.ts';
+import { textSpeakers } from './text-speaker.ts';
 import { findText } from './find-text.ts';
-import { allLanguages, languagesOfOffer, marketReading, sourceLanguageOf } from './languages/languages.ts';
+import { allLanguages, languagesOf, marketReading, sourceLanguageOf } from './languages/languages.ts';
 import type { TextPlace } from './places.ts';
-import { messageStates, noteAt, textAt, textPlaces } from './text-address.ts';
+import { noteAt, statesOf, textAt, textPlaces } from './text-address.ts';
 
 /** One text in one language: written, written from a source that has changed since, another one shown instead, or none. */
 export type TextCell =
@@ -17,7 +17,7 @@ export type TextCell =
 
 /** One text of the store in all languages. */
 export interface TextRow {
-  offerId: string;
+  speakerId: string;
   state: MessageState;
   place: TextPlace;
   source: string | undefined;
@@ -34,22 +34,24 @@ export function textTable(policy: Policy): { languages: string[]; rows: TextRow[
   const languages = allLanguages(policy);
   const source = sourceLanguageOf(policy);
   const rows: TextRow[] = [];
-  for (const [offerId, { archived }] of inOrder(policy.offers)) {
+  for (const { id: speakerId, archived } of textSpeakers(policy)) {
     if (archived) continue;
-    const needed = languagesOfOffer(policy, offerId);
-    for (const { id: state } of messageStates) {
+    const needed = languagesOf(policy, speakerId);
+    for (const { id: state } of statesOf(policy, speakerId)) {
       for (const place of textPlaces) {
         if (
-          Object.keys(policy.wording[offerId]?.[state]?.[place] ?? {}).length === 0 &&
-          !hasNotes(policy, offerId, state, place)
+          Object.keys(policy.wording[speakerId]?.[state]?.[place] ?? {}).length === 0 &&
+          !hasNotes(policy, speakerId, state, place)
         )
           continue;
-        const cells = languages.map((language) => cellOf(policy, { offerId, state, place, language }, source, needed));
+        const cells = languages.map((language) =>
+          cellOf(policy, { speakerId, state, place, language }, source, needed),
+        );
         rows.push({
-          offerId,
+          speakerId,
           state,
           place,
-          source: textAt(policy, { offerId, state, place, language: source }),
+          source: textAt(policy, { speakerId, state, place, language: source }),
           cells,
         });
       }
@@ -58,17 +60,19 @@ export function textTable(policy: Policy): { languages: string[]; rows: TextRow[
   return { languages, rows };
 }
 
-function hasNotes({ textNotes }: Policy, offerId: string, state: MessageState, place: TextPlace): boolean {
-  return Object.values(textNotes?.[offerId]?.[state]?.[place] ?? {}).some(({ unfinished }) => unfinished !== undefined);
+function hasNotes({ textNotes }: Policy, speakerId: string, state: MessageState, place: TextPlace): boolean {
+  return Object.values(textNotes?.[speakerId]?.[state]?.[place] ?? {}).some(
+    ({ unfinished }) => unfinished !== undefined,
+  );
 }
 
 function cellOf(
   policy: Policy,
-  address: { offerId: string; state: MessageState; place: TextPlace; language: string },
+  address: { speakerId: string; state: MessageState; place: TextPlace; language: string },
   source: string,
   needed: ReadonlySet<string>,
 ): TextCell {
-  const { offerId, state, place, language } = address;
+  const { speakerId, state, place, language } = address;
   const text = textAt(policy, address);
   const note = noteAt(policy, address);
   if (note?.unfinished !== undefined) return { language, status: 'unfinished', text: note.unfinished };
@@ -80,7 +84,7 @@ function cellOf(
       : { language, status: 'written', text };
   }
   if (!needed.has(language)) return { language, status: 'notNeeded' };
-  const read = { offerId, state, place: place === 'everyPlace' ? ('strip' as const) : place, language };
+  const read = { speakerId, state, place: place === 'everyPlace' ? ('strip' as const) : place, language };
   const found = findText(policy, read, marketReading(policy, language)?.languages ?? []);
   if (!found) return { language, status: 'missing' };
   // A place without its own text inherits; that is no lack.

@@ -52,14 +52,14 @@ test('mistakes of a whole policy name the text they are in', () => {
   expect(policyWordingFaults(policy)).toEqual([]);
   policy.wording['free-delivery']!.progress!.everyPlace!['nl-NL'] = 'Nog {reste}';
   expect(policyWordingFaults(policy)).toMatchObject([
-    { offerId: 'free-delivery', state: 'progress', place: 'everyPlace', language: 'nl-NL', severity: 'wrong' },
+    { speakerId: 'free-delivery', state: 'progress', place: 'everyPlace', language: 'nl-NL', severity: 'wrong' },
     { message: expect.stringMatching(/does not say/) },
   ]);
 });
 
 describe('which text is shown', () => {
   const find = (place: 'strip' | 'cart', language: string, languages = ['nl-NL', 'fr-BE']) =>
-    findText(smallStore, { offerId: 'free-delivery', state: 'progress', place, language }, languages);
+    findText(smallStore, { speakerId: 'free-delivery', state: 'progress', place, language }, languages);
   test('the place’s own before that of every place', () => {
     expect(find('cart', 'nl-NL')).toMatchObject({ inherited: false, fallback: null });
     expect(find('strip', 'nl-NL')).toMatchObject({ inherited: true, fallback: null });
@@ -90,7 +90,7 @@ describe('what an offer has nothing for', () => {
     schedule: { readIn: 'market' as const, until: '2027-03-29T00:00' },
   };
   const withEnd = { ...smallStore, offers: { 'free-delivery': windy } };
-  const address = { offerId: 'free-delivery', state: 'reached', place: 'strip', language: 'en-GB' } as const;
+  const address = { speakerId: 'free-delivery', state: 'reached', place: 'strip', language: 'en-GB' } as const;
   test('a deadline only where there is an end, a code only where there is one', () => {
     expect(faultsAt(smallStore, address, 'Until {deadline}.')[0]).toMatchObject({
       breaks: true,
@@ -172,7 +172,7 @@ describe('texts that promise another reward than the offer gives', () => {
         price: { uk: { exact: 200 } },
       },
     };
-    expect(policyWordingFaults(policy).filter(({ offerId }) => offerId === 'it')).toEqual([]);
+    expect(policyWordingFaults(policy).filter(({ speakerId }) => speakerId === 'it')).toEqual([]);
     expect(renderText(started.wording.reached!.everyPlace!['en-GB']!, 'en-GB', { reward: 'deliveryAt' })).toBe(
       'Your delivery costs less.',
     );
@@ -181,7 +181,12 @@ describe('texts that promise another reward than the offer gives', () => {
 
 test('samples: the typical, the least and the most that can be missing, one piece and many, and where amounts are widest', () => {
   const compiled = compilePolicy(demoPolicy);
-  const samples = textSamples(compiled, 'free-delivery', 'progress', compiled.markets.get('nlbe')!, 'en-GB');
+  const samples = textSamples(
+    compiled,
+    { speakerId: 'free-delivery', state: 'progress', language: 'en-GB' },
+    compiled.markets.get('nlbe')!,
+    0,
+  );
   expect(samples.map(({ name, values: { remaining, items }, market: { id } }) => [name, remaining, items, id])).toEqual(
     [
       ['typical', 1500, 3, 'nlbe'],
@@ -216,9 +221,8 @@ test('all texts side by side: what is written, falls back, is missing or stale',
   const { languages, rows } = textTable(demoPolicy);
   expect(languages[0]).toBe('en-GB');
   const cell = (offer: string, state: string, language: string) =>
-    rows.find(({ offerId, state: of, place }) => offerId === offer && of === state && place === 'everyPlace')!.cells[
-      languages.indexOf(language)
-    ]!;
+    rows.find(({ speakerId, state: of, place }) => speakerId === offer && of === state && place === 'everyPlace')!
+      .cells[languages.indexOf(language)]!;
   expect(cell('free-delivery', 'progress', 'nl-NL').status).toBe('written');
   expect(cell('free-delivery', 'progress', 'da-DK')).toMatchObject({
     status: 'stale',
@@ -247,7 +251,7 @@ test('a CSV of all texts comes back as it went, whatever stands in it', () => {
             canBeShown(text) &&
             faultsAt(
               demoPolicy,
-              { offerId: 'free-delivery', state: 'reached', place: 'everyPlace', language: 'nl-NL' },
+              { speakerId: 'free-delivery', state: 'reached', place: 'everyPlace', language: 'nl-NL' },
               text,
             ).every(({ breaks }) => !breaks),
         );

@@ -1,13 +1,8 @@
 import { memo, useMemo, useState } from 'react';
 import { call } from '../../client/http.ts';
 import { ownDeliveryIn } from '../../core/catalogue/product-amount.ts';
-import {
-  mostPreparationDays,
-  stateOf,
-  type Product,
-  type ProductAmount,
-  type ProductDeliveryChange,
-} from '../../core/catalogue/product.ts';
+import { stateOf, type Product, type ProductAmount, type ProductDeliveryChange } from '../../core/catalogue/product.ts';
+import { mostPreparationDays } from '../../core/time/preparation.ts';
 import type { MarketTerms } from '../../core/markets/terms.ts';
 import { toDecimal } from '../../core/money/decimal.ts';
 import { Table, type TableColumn } from '../../ui/Table.tsx';

@@ -1,7 +1,7 @@
 import { isCurrency } from '../../core/money/currency.ts';
 import { parseAmount } from '../../core/money/decimal.ts';
 import { isCountry } from '../../core/geography/country.ts';
-import { lengthUnits, readMeasure, weightUnits } from '../../core/units.ts';
+import { lengthUnits, readMeasure, weightUnits } from '../../core/quantities/units.ts';
 import type { Coordinates } from '../../core/geography/distance.ts';
 import { timeZoneByName } from '../../core/geography/zone-by-name.ts';
 import { countryByName } from '../../core/geography/country-names.ts';

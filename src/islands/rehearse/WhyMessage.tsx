@@ -1,3 +1,4 @@
+import { isNotice, speakerName } from '../../core/wording/text-speaker.ts';
 import { leadOrder } from '../../core/evaluation/lead-order.ts';
 import type { CompiledPolicy } from '../../core/evaluation/compile.ts';
 import { places, type Place } from '../../core/wording/places.ts';
@@ -33,17 +34,18 @@ function reasonOfMessage(
       .map((place) => rehearsal.message(place)?.message)
       .find((message) => message !== undefined) ?? first;
   const order = leadOrder(rehearsal.prepared, rehearsal.evaluation);
-  const name = (offerId: string) => `“${policy.offers[offerId]?.name ?? offerId}”`;
+  const name = (speakerId: string) => `“${speakerName(policy, speakerId)}”`;
+  const address = (speakerId: string) =>
+    isNotice(policy, speakerId) ? `/wording?offer=${speakerId}` : `/offers?offer=${speakerId}`;
   const others = order.flatMap((one): Reason[] => {
     if (one.rank === 'leads') return [];
-    const address = `/offers?offer=${one.offerId}`;
     return [
       {
         sentence:
           one.rank === 'after'
-            ? `${name(one.offerId)} waits: another leads`
-            : `${name(one.offerId)} is silent: it ${silenceInWords[one.because]}`,
-        address,
+            ? `${name(one.speakerId)} waits: another leads`
+            : `${name(one.speakerId)} is silent: it ${silenceInWords[one.because]}`,
+        address: address(one.speakerId),
         children: [],
       },
     ];
@@ -58,7 +60,7 @@ function reasonOfMessage(
     };
   const { state, arguments: values } = lead;
   const { remainingAtBest } = rehearsal.evaluation.offers
-    .find(({ offerId }) => offerId === lead.offerId)
+    .find(({ offerId }) => offerId === lead.speakerId)
     ?.goals.find(({ goalId }) => goalId === lead.goalId) ?? { remainingAtBest: null };
   const atBest: Reason[] =
     remainingAtBest === null
@@ -80,13 +82,16 @@ function reasonOfMessage(
     const from = `${found.inherited ? 'that of every place' : 'its own text'} in ${found.language}${found.fallback ? `, since there is none in ${found.fallback.wanted}` : ''}`;
     return {
       sentence: `${places[place].short}: ${from}`,
-      address: `/wording?offer=${message.message.offerId}&language=${found.language}${found.inherited ? '' : `&place=${place}`}`,
+      address: `/wording?offer=${message.message.speakerId}&language=${found.language}${found.inherited ? '' : `&place=${place}`}`,
       children: [],
     };
   });
   return {
-    sentence: `${name(lead.offerId)} leads, in the state “${stateName(state)}”: ${figures}`,
-    address: `/offers?offer=${lead.offerId}`,
+    sentence:
+      lead.goalId === null
+        ? `${name(lead.speakerId)} is said, since no offer has anything to say`
+        : `${name(lead.speakerId)} leads, in the state “${stateName(state)}”: ${figures}`,
+    address: address(lead.speakerId),
     children: [...atBest, ...texts, ...others],
   };
 }

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { Policy } from '../../core/policy/types.ts';
 import { policyWordingFaults, type TextFault } from '../../core/wording/policy-faults.ts';
 import { missingLanguages } from '../../core/wording/languages/missing-languages.ts';
+import { speakerName } from '../../core/wording/text-speaker.ts';
 import { stateName, textAt } from '../../core/wording/text-address.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 
@@ -12,7 +13,7 @@ export function TextWarnings({ offerId }: { offerId?: string }) {
     () =>
       grouped(
         policyWordingFaults(policy).filter(
-          (fault) => fault.severity === 'wrong' && (offerId === undefined || fault.offerId === offerId),
+          (fault) => fault.severity === 'wrong' && (offerId === undefined || fault.speakerId === offerId),
         ),
         policy,
       ),
@@ -25,13 +26,13 @@ export function TextWarnings({ offerId }: { offerId?: string }) {
         {wrong.length === 1 ? 'A mistake in texts' : `${wrong.length} mistakes in texts`}:
       </p>
       <ul>
-        {wrong.map(({ fault: { offerId: offer, state, language, place, message }, languages, then }) => (
-          <li key={`${offer} ${state} ${message} ${then}`}>
-            “{policy.offers[offer]?.name}”, {stateName(state)}, {[...languages].join(', ')}: {message}
+        {wrong.map(({ fault: { speakerId: speaker, state, language, place, message }, languages, then }) => (
+          <li key={`${speaker} ${state} ${message} ${then}`}>
+            “{speakerName(policy, speaker)}”, {stateName(state)}, {[...languages].join(', ')}: {message}
             {then}{' '}
             <a
               className="link link-primary"
-              href={`/wording?offer=${offer}&language=${language}${place === 'everyPlace' ? '' : `&place=${place}`}`}
+              href={`/wording?offer=${speaker}&language=${language}${place === 'everyPlace' ? '' : `&place=${place}`}`}
             >
               mend it
             </a>
@@ -57,7 +58,7 @@ function grouped(faults: readonly TextFault[], policy: Policy): Shared[] {
     const kept = fault.breaks ? textAt(policy, fault) : undefined;
     const meanwhile = kept === undefined ? ' Shoppers read nothing of it.' : ` Shoppers go on reading “${kept}”.`;
     const then = fault.breaks ? meanwhile : '';
-    const key = JSON.stringify([fault.offerId, fault.state, fault.message, then]);
+    const key = JSON.stringify([fault.speakerId, fault.state, fault.message, then]);
     const same = found.get(key);
     if (same) same.languages.add(fault.language);
     else found.set(key, { fault, languages: new Set([fault.language]), then });
@@ -71,14 +72,14 @@ export function LanguageWarnings() {
   const missing = useMemo(() => missingLanguages(policy), [policy]);
   if (missing.length === 0) return null;
   const byOffer = new Map<string, typeof missing>();
-  for (const one of missing) byOffer.set(one.offerId, [...(byOffer.get(one.offerId) ?? []), one]);
+  for (const one of missing) byOffer.set(one.speakerId, [...(byOffer.get(one.speakerId) ?? []), one]);
   return (
     <div className="mt-2 border-l-2 border-warning py-1 pl-3" data-testid="language-warnings">
       <p className="font-semibold">Languages without texts:</p>
       <ul>
         {[...byOffer].map(([offerId, list]) => (
           <li key={offerId}>
-            “{policy.offers[offerId]?.name}” has no text in{' '}
+            “{speakerName(policy, offerId)}” has no text in{' '}
             {list.map(({ language, instead }) => `${language} (shoppers read ${instead ?? 'nothing'})`).join(', ')}{' '}
             <a className="link link-primary" href={`/wording?offer=${offerId}&view=languages`}>
               write it

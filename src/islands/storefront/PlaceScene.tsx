@@ -19,7 +19,8 @@ export function PlaceScene({
   place: Place;
   message: StripMessage | undefined;
   look: Look;
-  percent: number;
+  /** null: a notice speaks, beside which no bar stands */
+  percent: number | null;
   deadline: number | null;
   now: number;
   timeZone: string;
@@ -39,7 +40,7 @@ export function PlaceScene({
     <div ref={part} className="scene" data-place={place} dir={directionOf(message?.language ?? 'en')}>
       <div className="scene-inside">
         {place === 'product' && <SceneLines short />}
-        {message && place !== 'product' && <GoalBar percent={percent} name={words.toward} />}
+        {message && percent !== null && place !== 'product' && <GoalBar percent={percent} name={words.toward} />}
         {message ? <p lang={message.language}>{message.text}</p> : <p className="scene-silent">silent</p>}
         {place !== 'product' && <SceneLines short />}
       </div>

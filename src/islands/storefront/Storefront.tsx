@@ -180,7 +180,7 @@ function Message({
   return (
     <div className="shop-message" data-differs={differs?.has(place)}>
       <Differs when={differs?.has(place)} />
-      {place !== 'product' && <GoalBar percent={message.percent} name={words.toward} />}
+      {place !== 'product' && message.percent !== null && <GoalBar percent={message.percent} name={words.toward} />}
       <p lang={message.language} dir={directionOf(message.language)}>
         {message.text}
       </p>

@@ -1,31 +1,34 @@
 import { inOrder } from '../../core/ordered.ts';
+import { textSpeakers } from '../../core/wording/text-speaker.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import type { SetQuery } from '../page/use-query.ts';
 
-/** Which offer is read, where, and in which language. */
+/** Which offer or notice is read, where, and in which language. */
 export function AskedPhrase({
-  offerId,
+  speakerId,
   marketId,
   language,
   languages,
   setQuery,
 }: {
-  offerId: string;
+  speakerId: string;
   marketId: string;
   language: string;
   languages: readonly string[];
   setQuery: SetQuery;
 }) {
   const policy = usePolicy();
-  const offers = inOrder(policy.offers).filter(([, { archived }]) => !archived || policy.offers[offerId]?.archived);
+  const speakers = textSpeakers(policy);
+  const chosen = speakers.find(({ id }) => id === speakerId);
+  const shown = speakers.filter(({ archived }) => !archived || chosen?.archived);
   return (
     <>
       Shoppers read of{' '}
       <PhraseSelect
-        label="Offer"
-        value={offerId}
-        options={offers.map(([id, { name }]) => [id, name])}
+        label="Offer or notice"
+        value={speakerId}
+        options={shown.map(({ id, name, isNotice }) => [id, isNotice ? `${name} (notice)` : name])}
         choose={(id) => setQuery({ offer: id, market: '', language: '' })}
         testId="offer-phrase"
       />{' '}

@@ -54,9 +54,9 @@ export function LanguageTable({
       {
         id: 'text',
         name: 'text',
-        value: (row) => `${offers[row.offerId]?.name ?? ''} ${stateName(row.state)}`,
+        value: (row) => `${offers[row.speakerId]?.name ?? ''} ${stateName(row.state)}`,
         pinned: true,
-        cell: (row) => <TextName row={row} offer={offers[row.offerId]?.name ?? ''} />,
+        cell: (row) => <TextName row={row} offer={offers[row.speakerId]?.name ?? ''} />,
       },
       ...shown.map((language): TableColumn<TextRow> => {
         const cellOf = ({ cells }: TextRow) => cells.find((cell) => cell.language === language)!;
@@ -77,7 +77,7 @@ export function LanguageTable({
         label="All texts"
         columns={columns}
         rows={inSight}
-        keyOf={(row) => `${row.offerId} ${row.state} ${row.place}`}
+        keyOf={(row) => `${row.speakerId} ${row.state} ${row.place}`}
         search="Find a text"
         testId="language-table"
       >
@@ -149,8 +149,8 @@ function Cell({
 }) {
   const edit = useEdit();
   const address = useMemo<TextAddress>(
-    () => ({ offerId: row.offerId, state: row.state, place: row.place, language: cell.language }),
-    [row.offerId, row.state, row.place, cell.language],
+    () => ({ speakerId: row.speakerId, state: row.state, place: row.place, language: cell.language }),
+    [row.speakerId, row.state, row.place, cell.language],
   );
   const key = addressKey(address);
   const text = textOf(cell);

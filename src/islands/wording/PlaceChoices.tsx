@@ -6,12 +6,12 @@ import { usePolicy } from '../page/draft-context.tsx';
 
 /** The places; one with a text of its own in this language is marked. */
 export function PlaceChoices({
-  offerId,
+  speakerId,
   language,
   place,
   choose,
 }: {
-  offerId: string;
+  speakerId: string;
   language: string;
   place: TextPlace;
   choose: (place: TextPlace) => void;
@@ -19,7 +19,7 @@ export function PlaceChoices({
   const { wording } = usePolicy();
   const hasOwn = (id: TextPlace): boolean =>
     id !== 'everyPlace' &&
-    Object.values(wording[offerId] ?? {}).some((byPlace) => byPlace[id]?.[language] !== undefined);
+    Object.values(wording[speakerId] ?? {}).some((byPlace) => byPlace[id]?.[language] !== undefined);
   return (
     <p className="mb-2 flex flex-wrap items-baseline gap-x-2">
       <span className="text-soft">at</span>

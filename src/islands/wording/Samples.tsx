@@ -9,18 +9,18 @@ import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { stateName } from '../../core/wording/text-address.ts';
 import { usePolicy } from '../page/draft-context.tsx';
-import { useCompiled } from '../page/page-context.tsx';
+import { useCompiled, useNow } from '../page/page-context.tsx';
 import { useTextWidth } from './use-text-width.ts';
 
 /** A text with carts that try it, and the room it takes in the places where it is shown. */
 export function Samples({
-  offerId,
+  speakerId,
   market,
   language,
   place,
   state,
 }: {
-  offerId: string;
+  speakerId: string;
   market: CompiledMarket;
   language: string;
   place: TextPlace;
@@ -28,13 +28,14 @@ export function Samples({
 }) {
   const policy = usePolicy();
   const compiled = useCompiled();
+  const now = useNow();
   const measure = useTextWidth();
   const shown: Place[] = place === 'everyPlace' ? placeIds : [place];
   const samples = useMemo(
-    () => textSamples(compiled, offerId, state, market, language),
-    [compiled, offerId, state, market, language],
+    () => textSamples(compiled, { speakerId, state, language }, market, now),
+    [compiled, speakerId, state, market, language, now],
   );
-  const found = findText(policy, { offerId, state, place: shown[0]!, language }, market.market.languages);
+  const found = findText(policy, { speakerId, state, place: shown[0]!, language }, market.market.languages);
   if (!found)
     return <p className="text-soft">Nothing is written for “{stateName(state)}”, so shoppers read nothing.</p>;
   return (

@@ -6,7 +6,7 @@ import { countsDown, lookOf } from '../../core/wording/look/look.ts';
 import type { TextPlace } from '../../core/wording/places.ts';
 import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
-import { messageStates, textAt, type TextAddress } from '../../core/wording/text-address.ts';
+import { stateName, statesOf, textAt, type TextAddress } from '../../core/wording/text-address.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled, useNow } from '../page/page-context.tsx';
 import { useServerClock } from '../page/use-server-clock.ts';
@@ -15,27 +15,28 @@ import { TextEditor } from './TextEditor.tsx';
 
 /** The states of an offer from left to right, each as the shopper sees it, with its text beneath. */
 export function Storyboard({
-  offerId,
+  speakerId,
   market,
   language,
   place,
   state,
   choose,
 }: {
-  offerId: string;
+  speakerId: string;
   market: CompiledMarket;
   language: string;
   place: TextPlace;
   state: MessageState;
   choose: (state: MessageState) => void;
 }) {
+  const states = statesOf(usePolicy(), speakerId);
   return (
     <ol
       className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,268px),1fr))] gap-x-4.5 gap-y-3.5"
       aria-label="What shoppers read, from nothing in the cart to the goal and beyond"
       data-testid="storyboard"
     >
-      {messageStates.map(({ id, name, means }, index) => (
+      {states.map(({ id, name, means }, index) => (
         <li
           key={id}
           className="min-w-0 border-t-2 border-hairline pt-1 data-[chosen=true]:border-primary"
@@ -43,9 +44,9 @@ export function Storyboard({
           onFocus={() => choose(id)}
         >
           <h2 className="font-sans text-small font-semibold" title={means}>
-            <span className="text-soft">{index + 1}</span> {name}
+            {states.length > 1 && <span className="text-soft">{index + 1}</span>} {name}
           </h2>
-          <StoryFrame offerId={offerId} market={market} language={language} place={place} state={id} />
+          <StoryFrame speakerId={speakerId} market={market} language={language} place={place} state={id} />
         </li>
       ))}
     </ol>
@@ -53,13 +54,13 @@ export function Storyboard({
 }
 
 function StoryFrame({
-  offerId,
+  speakerId,
   market,
   language,
   place,
   state,
 }: {
-  offerId: string;
+  speakerId: string;
   market: CompiledMarket;
   language: string;
   place: TextPlace;
@@ -68,13 +69,16 @@ function StoryFrame({
   const policy = usePolicy();
   const compiled = useCompiled();
   const opened = useNow();
-  const address = useMemo<TextAddress>(() => ({ offerId, state, place, language }), [offerId, state, place, language]);
+  const address = useMemo<TextAddress>(
+    () => ({ speakerId, state, place, language }),
+    [speakerId, state, place, language],
+  );
   const shown = place === 'everyPlace' ? 'strip' : place;
   const { languages } = market.market;
-  const found = findText(policy, { offerId, state, place: shown, language }, languages);
+  const found = findText(policy, { speakerId, state, place: shown, language }, languages);
   const [sample] = useMemo(
-    () => textSamples(compiled, offerId, state, market, language),
-    [compiled, offerId, state, market, language],
+    () => textSamples(compiled, { speakerId, state, language }, market, opened),
+    [compiled, speakerId, state, market, language, opened],
   );
   const now = useServerClock(shown === 'strip' && countsDown(lookOf(policy), sample!.values.deadline, opened));
   const text = found && sampleText(found, sample!);
@@ -83,7 +87,7 @@ function StoryFrame({
   // What would be shown without a text of its own: another one of the same state, or that of being on the way.
   const said =
     found && !own
-      ? inheritance(found.inherited, found.language, language, place, policy.wording[offerId]?.[state] !== undefined)
+      ? inheritance(found.inherited, found.language, language, place, policy.wording[speakerId]?.[state] !== undefined)
       : null;
   return (
     <>
@@ -92,7 +96,7 @@ function StoryFrame({
           place={shown}
           message={text === null || silent ? undefined : { text, language: found!.language }}
           look={lookOf(policy)}
-          percent={sample!.values.percent}
+          percent={state === 'notice' ? null : sample!.values.percent}
           deadline={sample!.values.deadline}
           now={now}
           timeZone={market.terms.clocks.market}
@@ -101,7 +105,7 @@ function StoryFrame({
       <TextEditor
         key={`${place} ${language}`}
         address={address}
-        label={`${messageStates.find(({ id }) => id === state)!.name}, ${language}, ${place === 'everyPlace' ? 'every place' : place}`}
+        label={`${stateName(state)}, ${language}, ${place === 'everyPlace' ? 'every place' : place}`}
         inherited={own ? null : found}
       />
       {silent && <p className="text-fine text-warning">not shown in this place, as “Strip and bar” has it</p>}

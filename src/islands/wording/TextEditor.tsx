@@ -38,7 +38,6 @@ export function TextEditor({
   const good = textAt(policy, address) ?? '';
   const unfinished = unfinishedText(policy, address);
   const text = typing ?? unfinished ?? good;
-  const offer = policy.offers[address.offerId]!;
   const { language } = address;
 
   // What stood here when it was gone into: Escape takes back all that was done since, whether or not it has been saved.
@@ -75,7 +74,7 @@ export function TextEditor({
       return true;
     },
     completions: () => {
-      const { measure, without } = subjectOf(offer);
+      const { measure, without } = subjectOf(policy, address.speakerId)!;
       return completionsOf(measure, without, language);
     },
   };

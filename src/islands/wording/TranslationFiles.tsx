@@ -86,9 +86,10 @@ export function TranslationFiles() {
           </p>
           <ul>
             {reading.changed.slice(0, listed).map(({ address, text }) => (
-              <li key={`${address.offerId} ${address.state} ${address.place} ${address.language}`}>
-                <strong>{policy.offers[address.offerId]?.name}</strong>, {stateName(address.state)}, {address.language}:{' '}
-                {quoted(textAt(policy, address))} becomes “<span lang={address.language}>{text}</span>”
+              <li key={`${address.speakerId} ${address.state} ${address.place} ${address.language}`}>
+                <strong>{policy.offers[address.speakerId]?.name}</strong>, {stateName(address.state)},{' '}
+                {address.language}: {quoted(textAt(policy, address))} becomes “
+                <span lang={address.language}>{text}</span>”
               </li>
             ))}
             {reading.changed.length > listed && <li>and {reading.changed.length - listed} more</li>}

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { evaluatePrepared } from '../../core/evaluation/evaluate.ts';
 import { prepare } from '../../core/evaluation/prepare.ts';
 import { leadOrder, type LeadRank } from '../../core/evaluation/lead-order.ts';
-import type { Silence } from '../../core/evaluation/lead-message.ts';
+import { speakerName } from '../../core/wording/text-speaker.ts';
 import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { silenceInWords } from '../rehearsal/silence-in-words.ts';
@@ -26,12 +26,12 @@ export function WhoLeads({ marketId }: { marketId: string }) {
       }),
     [policy.testCarts, compiled, catalogue, now, marketId],
   );
-  const nameOf = ({ offerId }: LeadRank) => policy.offers[offerId]?.name ?? offerId;
+  const nameOf = ({ speakerId }: LeadRank) => speakerName(policy, speakerId);
   return (
     <section ref={part('who leads')} aria-label="Who leads">
       <p className="max-w-[70ch] py-1 text-soft">
         One message is shown at a time, and it never rotates: the offer of the highest priority that is for this shopper
-        and not yet reached; when all are reached, the best of them. Among equals the one listed first.
+        and not yet reached; when all are reached, the best of them; else a notice. Among equals the one listed first.
       </p>
       {carts.length === 0 && (
         <p className="py-1">No test cart goes to this market. One can be put together at Rehearse.</p>
@@ -57,7 +57,7 @@ export function WhoLeads({ marketId }: { marketId: string }) {
         )}
         <tbody>
           {carts.map(({ id, name, order }) => {
-            const reasons = (Object.keys(silenceInWords) as Silence[]).flatMap((reason) => {
+            const reasons = (Object.keys(silenceInWords) as (keyof typeof silenceInWords)[]).flatMap((reason) => {
               const names = order.filter((one) => one.rank === 'silent' && one.because === reason).map(nameOf);
               return names.length > 0 ? [`${silenceInWords[reason]}: ${names.join(', ')}`] : [];
             });

@@ -1,7 +1,7 @@
 import type { MeasuredCart } from '../../core/cart/measures.ts';
 import { packedCart } from '../../core/cart/packing/packed-cart.ts';
 import type { AlikeParcels } from '../../core/cart/packing/packed.ts';
-import type { CompiledPacking } from '../../core/cart/packing/rules.ts';
+import type { CompiledPacking } from '../../core/packing/rules.ts';
 import type { PreparedCase } from '../../core/evaluation/prepare.ts';
 import { atMostLargest } from '../../core/money/rounding.ts';
 import type { Quotes } from '../../core/policy/types.ts';

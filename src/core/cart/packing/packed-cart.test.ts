@@ -8,7 +8,7 @@ import { cartOfHypotheticalOrder } from '../hypothetical-cart.ts';
 import { orderOfValue } from '../hypothetical-order.ts';
 import { measureCart } from '../measures.ts';
 import { chargeableWeightOf, packedCart } from './packed-cart.ts';
-import { compilePacking } from './rules.ts';
+import { compilePacking } from '../../packing/rules.ts';
 
 const { terms } = compilePolicy(smallStore).markets.get('nlbe')!;
 const rates = taxRatesAt(terms, undefined);

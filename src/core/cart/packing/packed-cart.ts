@@ -5,9 +5,9 @@ import { volumeWeight } from '../charge-measure.ts';
 import type { HypotheticalOrder } from '../hypothetical-order.ts';
 import { deliveredMeasures } from '../line-values.ts';
 import type { MeasuredCart } from '../measures.ts';
-import { packFirstFit, type LikeParcels, type Pieces } from './first-fit.ts';
+import { packFirstFit, type LikeParcels, type Pieces } from '../../packing/first-fit.ts';
 import type { AlikeParcels, PackedCart, PackedGoods, PackedParcels } from './packed.ts';
-import { packedGrams, type CompiledPacking } from './rules.ts';
+import { packedGrams, type CompiledPacking } from '../../packing/rules.ts';
 
 /** A cart packed by rules, worked out once: lines, prices and conditions ask for it many times. */
 export function packedCart(cart: MeasuredCart, packing: CompiledPacking, goods: PackedGoods): PackedCart {

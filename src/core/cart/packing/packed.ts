@@ -1,5 +1,5 @@
-import type { LikeParcels } from './first-fit.ts';
-import type { CompiledPacking } from './rules.ts';
+import type { LikeParcels } from '../../packing/first-fit.ts';
+import type { CompiledPacking } from '../../packing/rules.ts';
 
 /** A cart in parcels. Grams and cm³. */
 export interface PackedCart {

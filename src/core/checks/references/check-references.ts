@@ -5,6 +5,7 @@ import { dayNumber } from '../../time/day.ts';
 import { isTimeZone } from '../../time/time-zone-clock.ts';
 import type { Fault, PolicyFault } from '../../policy/fault.ts';
 import type { DeliveryOption, Policy } from '../../policy/types.ts';
+import { checkNotice } from './check-notice.ts';
 import { checkOffer } from './check-offer.ts';
 import { checkOption } from './check-option.ts';
 import { checkMarkets } from './check-markets.ts';
@@ -33,6 +34,7 @@ export function checkReferences(policy: Policy, valid?: Policy): PolicyFault[] {
   for (const [id, option] of inOrder(policy.options))
     if (!known || !sharesOption(id, option, policy, known)) checkOption(id, option, policy, fault);
   for (const [id, offer] of inOrder(policy.offers)) checkOffer(id, offer, policy, fault);
+  for (const [id, notice] of inOrder(policy.notices ?? {})) checkNotice(id, notice, policy, fault);
   checkWording(policy, valid, fault);
   for (const [id, cart] of inOrder(policy.testCarts)) checkTestCart(id, cart, policy, fault);
   for (const id of Object.keys(policy.assumptions ?? {}))

@@ -1,18 +1,24 @@
 import { canBeShown } from '../../wording/faults.ts';
-import { addressKey, textAddresses, textAt } from '../../wording/text-address.ts';
+import { addressKey, statesOf, textAddresses, textAt } from '../../wording/text-address.ts';
+import { isNotice } from '../../wording/text-speaker.ts';
 import type { Fault } from '../../policy/fault.ts';
 import type { Policy } from '../../policy/types.ts';
 
 /**
- * Texts belong to offers that exist, and every text that shoppers would read can be shown to them: what cannot is kept beside
+ * Texts belong to offers and notices that exist, and every text that shoppers would read can be shown to them: what cannot is kept beside
  * it, as unfinished.
  *
  * @param valid a policy without faults, whose texts are not looked at again
  */
 export function checkWording(policy: Policy, valid: Policy | undefined, fault: Fault): void {
   for (const part of ['wording', 'textNotes'] as const) {
-    for (const id of Object.keys(policy[part] ?? {}))
-      if (!policy.offers[id]) fault(`/${part}/${id}`, `there is no offer "${id}"`);
+    for (const [id, states] of Object.entries(policy[part] ?? {})) {
+      const known = statesOf(policy, id).map((state): string => state.id);
+      if (!policy.offers[id] && !isNotice(policy, id)) fault(`/${part}/${id}`, `there is no offer or notice "${id}"`);
+      else
+        for (const state of Object.keys(states))
+          if (!known.includes(state)) fault(`/${part}/${id}/${state}`, 'is a state that it is never in');
+    }
   }
   if (valid?.wording === policy.wording) return;
   for (const offerId of Object.keys(policy.wording)) {

@@ -1,5 +1,5 @@
 import { inOrder } from '../../ordered.ts';
-import { holdsInMarket } from '../../offers/authoring/holds-in-market.ts';
+import { speaksInMarket } from '../text-speaker.ts';
 import type { Market, Policy } from '../../policy/types.ts';
 
 /** The language in which the store's texts are written first, which translations are made from. */
@@ -26,13 +26,11 @@ export function marketReading({ markets }: Policy, language: string): Market | u
   return known.get(language);
 }
 
-/** Languages of the markets in which an offer holds. */
-export function languagesOfOffer(policy: Policy, offerId: string): Set<string> {
-  const offer = policy.offers[offerId];
+/** Languages of the markets in which an offer holds, or that a notice is for. */
+export function languagesOf(policy: Policy, speakerId: string): Set<string> {
   const found = new Set<string>();
-  if (!offer) return found;
   for (const [id, { languages }] of Object.entries(policy.markets)) {
-    if (holdsInMarket(offer, id)) for (const language of languages) found.add(language);
+    if (speaksInMarket(policy, speakerId, id)) for (const language of languages) found.add(language);
   }
   return found;
 }

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { setAt } from '../../../client/edits/set-at.ts';
-import { compilePacking } from '../../../core/cart/packing/rules.ts';
+import { compilePacking } from '../../../core/packing/rules.ts';
 import type { DeliveryOption } from '../../../core/policy/types.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';

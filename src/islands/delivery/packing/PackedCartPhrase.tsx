@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { CompiledPacking } from '../../../core/cart/packing/rules.ts';
+import type { CompiledPacking } from '../../../core/packing/rules.ts';
 import { prepare } from '../../../core/evaluation/prepare.ts';
 import { inputOfTestCart } from '../../../core/evaluation/test-cart-input.ts';
 import { inOrder } from '../../../core/ordered.ts';

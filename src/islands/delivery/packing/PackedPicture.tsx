@@ -1,7 +1,7 @@
 import type { MeasuredCart } from '../../../core/cart/measures.ts';
 import { likeParcels, packedCart } from '../../../core/cart/packing/packed-cart.ts';
 import type { PackedParcels } from '../../../core/cart/packing/packed.ts';
-import type { CompiledPacking } from '../../../core/cart/packing/rules.ts';
+import type { CompiledPacking } from '../../../core/packing/rules.ts';
 import { countInWords } from '../../../core/charges/count-in-words.ts';
 
 /** So many unlike parcels are drawn. */

@@ -1,5 +1,5 @@
 import { setAt } from '../../../client/edits/set-at.ts';
-import type { PackingRules } from '../../../core/cart/packing/rules.ts';
+import type { PackingRules } from '../../../core/packing/rules.ts';
 import { countInWords } from '../../../core/charges/count-in-words.ts';
 import { EditedField } from '../../fields/EditedField.tsx';
 import { orNone, parseGrams, parsePercent } from '../../fields/typed-text.ts';

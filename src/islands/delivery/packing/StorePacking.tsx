@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { setAt } from '../../../client/edits/set-at.ts';
-import { compilePacking } from '../../../core/cart/packing/rules.ts';
+import { compilePacking } from '../../../core/packing/rules.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { part } from '../../page/parts.ts';
 import { GuardedEdits, useGuardedEdit } from '../../page/use-edit.tsx';

@@ -8,7 +8,6 @@ import {
   movePriority,
   moveGoal,
   removeOffer,
-  setMarkets,
   setOffer,
 } from '../../../client/edits/offer-edits.ts';
 import { freshId, setAt } from '../../../client/edits/set-at.ts';
@@ -17,7 +16,6 @@ import { togetherIn, type Together } from '../../../core/evaluation/together.ts'
 import { inOrder } from '../../../core/ordered.ts';
 import type { Offer, Policy } from '../../../core/policy/types.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
-import { Remove } from '../../../ui/Remove.tsx';
 import { SortableRow, SortableRows } from '../../../ui/SortableRows.tsx';
 import { WhenPhrase } from '../../conditions/WhenPhrase.tsx';
 import { EditedField } from '../../fields/EditedField.tsx';
@@ -28,7 +26,8 @@ import { TextWarnings } from '../../release/TextWarnings.tsx';
 import { GoalFields } from './GoalFields.tsx';
 import { OfferCalendar } from '../OfferCalendar.tsx';
 import { OfferHistory } from '../OfferHistory.tsx';
-import { SchedulePhrase } from './SchedulePhrase.tsx';
+import { MarketsPhrase } from '../../fields/phrases/MarketsPhrase.tsx';
+import { SchedulePhrase } from '../../fields/phrases/SchedulePhrase.tsx';
 import { UnlockPhrase } from './UnlockPhrase.tsx';
 import { part } from '../../page/parts.ts';
 
@@ -134,9 +133,14 @@ export function OfferParagraph({
             testId="offer-note"
           />
         </p>
-        <SchedulePhrase offerId={offerId} schedule={offer.schedule} />
+        <SchedulePhrase path={at('schedule')} schedule={offer.schedule} />
         {compiledMarket && <OfferCalendar market={compiledMarket} offerId={offerId} />}
-        <MarketsPhrase offerId={offerId} offer={offer} />
+        <MarketsPhrase
+          path={at('markets')}
+          chosen={offer.markets}
+          every="every market that has a goal"
+          testId="offer-markets"
+        />
         <div>
           For{' '}
           <WhenPhrase
@@ -192,46 +196,6 @@ const setLimit =
     const limits = value === undefined ? others : { ...others, [field]: value };
     return setOffer(offer, 'limits', Object.keys(limits).length > 0 ? limits : undefined)(policy);
   };
-
-function MarketsPhrase({ offerId, offer }: { offerId: string; offer: Offer }) {
-  const edit = useEdit();
-  const { markets } = usePolicy();
-  const chosen = offer.markets ? Object.keys(offer.markets) : null;
-  const others = inOrder(markets).filter(([id]) => !chosen?.includes(id));
-  return (
-    <p>
-      In{' '}
-      {chosen?.map((id) => (
-        <span key={id} className="mr-1">
-          {markets[id]?.name ?? id}
-          <Remove
-            what={`${markets[id]?.name ?? id} from the markets`}
-            remove={() =>
-              edit(
-                setMarkets(
-                  offerId,
-                  chosen.filter((other) => other !== id),
-                ),
-              )
-            }
-          />
-        </span>
-      ))}
-      <PhraseSelect
-        label="Markets of the offer"
-        quiet={chosen !== null}
-        value=""
-        options={
-          chosen
-            ? [['', 'add a market'], ['*', 'every market'], ...others.map(([id, { name }]) => [id, name] as const)]
-            : [['', 'every market that has a goal'], ...others.map(([id, { name }]) => [id, `only ${name}`] as const)]
-        }
-        choose={(id) => edit(setMarkets(offerId, id === '*' ? [] : [...(chosen ?? []), id]))}
-        testId="offer-markets"
-      />
-    </p>
-  );
-}
 
 function NearlyPhrase({ offerId, offer: { nearly } }: { offerId: string; offer: Offer }) {
   return (

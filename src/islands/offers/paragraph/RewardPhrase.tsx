@@ -12,7 +12,7 @@ import { EditedField } from '../../fields/EditedField.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useCatalogue } from '../../page/page-context.tsx';
 import { parsePercentTo, parseWhole } from '../../fields/typed-text.ts';
-import { OptionsPhrase } from './OptionsPhrase.tsx';
+import { OptionsPhrase } from '../../fields/phrases/OptionsPhrase.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 
 /** What shoppers get at a goal, as a clause. Amounts are those of one market; others keep theirs. */

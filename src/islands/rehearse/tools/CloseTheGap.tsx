@@ -32,7 +32,7 @@ export function CloseTheGap({ cartId, cart, currency }: { cartId: string; cart: 
   return (
     <section aria-label="What closes the gap" data-testid="close-the-gap">
       <p className="py-1 text-small">
-        {write(remaining)} to go to the goal of “{policy.offers[lead.offerId]?.name}”.{' '}
+        {write(remaining)} to go to the goal of “{policy.offers[lead.speakerId]?.name}”.{' '}
         {products.length === 0 ? (
           <strong className="font-semibold text-warning">
             Nothing in the catalogue closes the gap: no product within five pieces reaches the goal.

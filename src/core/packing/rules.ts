@@ -1,5 +1,5 @@
-import type { PercentFraction } from '../../money/rounding.ts';
-import { percentAsFraction } from '../../money/rounding.ts';
+import type { PercentFraction } from '../money/rounding.ts';
+import { percentAsFraction } from '../money/rounding.ts';
 
 /** How goods are packed, as a policy says it; what it leaves out adds nothing. Grams. */
 export interface PackingRules {

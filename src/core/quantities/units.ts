@@ -1,4 +1,4 @@
-import { ratioOf, roundRatio, type Ratio } from './money/ratio.ts';
+import { ratioOf, roundRatio, type Ratio } from '../money/ratio.ts';
 
 /** A unit as people use it, in grams or in mm. Factors are exact (NIST Special Publication 811, 2008, appendix B.8). */
 export interface Unit {
