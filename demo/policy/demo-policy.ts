@@ -2,6 +2,7 @@ import { currentVersion } from '../../src/core/policy/version.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { calendars } from './calendars.ts';
 import { markets, rates } from './markets.ts';
+import { notices } from './notices.ts';
 import { offers } from './offers.ts';
 import { options } from './options.ts';
 import { places } from './places.ts';
@@ -30,6 +31,7 @@ export const demoPolicy: Policy = {
   options,
   qualifiers,
   offers,
+  notices,
   wording,
   textNotes,
   look,

@@ -137,6 +137,32 @@ export const wording: Policy['wording'] = {
       },
     },
   },
+  'order-today': {
+    notice: {
+      everyPlace: {
+        'en-GB': 'Order within {cutOff} and it is with you by {arrives}.',
+        'nl-NL': 'Bestel binnen {cutOff} en u hebt het uiterlijk {arrives}.',
+        'fr-BE': 'Commandez dans les {cutOff} pour une livraison au plus tard le {arrives}.',
+      },
+    },
+  },
+  'winter-storms': {
+    notice: {
+      everyPlace: {
+        'en-GB': 'Storms delay parcels by a day or two.',
+        'nl-NL': 'Door de storm komen pakketten een of twee dagen later.',
+      },
+      strip: { 'nl-NL': 'Storm: pakketten komen later.' },
+    },
+  },
+  'before-the-holidays': {
+    notice: {
+      everyPlace: {
+        'en-GB': 'Order within {cutOff} to have it before the holidays.',
+        'en-US': 'Order within {cutOff} to have it before the holidays.',
+      },
+    },
+  },
   neighbours: {
     missedOut: {
       everyPlace: {

@@ -14,7 +14,7 @@ const now = Date.parse('2026-11-25T11:00Z');
 const prepared = (id: string) => prepare(compiled, inputOfTestCart(demoPolicy.testCarts[id]!, catalogue, now).input);
 
 test.each(Object.keys(demoPolicy.testCarts))(
-  '%s: the one that leads is the one whose message is read, and every offer of the zone is named once',
+  '%s: the one that leads is the one whose message is read, and every offer and notice of the zone is named once',
   (id) => {
     const evaluation = evaluatePrepared(prepared(id));
     const { lead, offers, options } = evaluation;
@@ -22,9 +22,12 @@ test.each(Object.keys(demoPolicy.testCarts))(
     expect(order.flatMap(({ rank, speakerId }) => (rank === 'leads' ? [speakerId] : []))).toEqual(
       lead ? [lead.speakerId] : [],
     );
-    expect(order.map(({ speakerId }) => speakerId)).toEqual(
+    const { notices = {} } = demoPolicy;
+    const named = order.map(({ speakerId }) => speakerId);
+    expect(named.filter((one) => !Object.hasOwn(notices, one))).toEqual(
       options.length > 0 ? offers.map(({ offerId }) => offerId) : [],
     );
+    expect(new Set(named).size).toBe(named.length);
   },
 );
 

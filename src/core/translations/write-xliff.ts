@@ -1,7 +1,8 @@
 import type { Policy } from '../policy/types.ts';
 import { sourceLanguageOf } from '../wording/languages/languages.ts';
 import { places } from '../wording/places.ts';
-import { messageStates } from '../wording/text-address.ts';
+import { stateWords } from '../wording/text-address.ts';
+import { speakerName } from '../wording/text-speaker.ts';
 import { textTable, type TextCell, type TextRow } from '../wording/text-table.ts';
 import { textParts, type TextPart } from './inline-codes.ts';
 
@@ -27,7 +28,7 @@ export function xliffOf(policy: Policy, language: string): string {
     const cell = row.cells[column];
     return row.source === undefined || !cell || cell.status === 'notNeeded'
       ? []
-      : [unitOf(row, row.source, cell, policy.offers[row.speakerId]!.name)];
+      : [unitOf(row, row.source, cell, speakerName(policy, row.speakerId))];
   });
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
@@ -46,7 +47,7 @@ export function xliffOf(policy: Policy, language: string): string {
 }
 
 function unitOf(row: TextRow, source: string, cell: TextCell, offerName: string): string {
-  const state = messageStates.find(({ id }) => id === row.state)!;
+  const state = stateWords(row.state);
   const where =
     row.place === 'everyPlace'
       ? 'Shown in every place without a text of its own.'

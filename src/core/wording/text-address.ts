@@ -26,8 +26,10 @@ const noticeStates: readonly StateWords[] = [{ id: 'notice', name: 'notice', mea
 export const statesOf = (policy: Policy, speakerId: string): readonly StateWords[] =>
   isNotice(policy, speakerId) ? noticeStates : messageStates;
 
-export const stateName = (state: MessageState): string =>
-  [...messageStates, ...noticeStates].find(({ id }) => id === state)!.name;
+export const stateWords = (state: MessageState): StateWords =>
+  [...messageStates, ...noticeStates].find(({ id }) => id === state)!;
+
+export const stateName = (state: MessageState): string => stateWords(state).name;
 
 export const textPlaces: readonly TextPlace[] = ['everyPlace', ...placeIds];
 

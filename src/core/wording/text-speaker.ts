@@ -18,7 +18,7 @@ export const noticeOf = ({ notices }: Policy, id: string): Notice | undefined =>
   notices && Object.hasOwn(notices, id) ? notices[id] : undefined;
 
 /** Offers, then notices, each in their order. */
-export function textSpeakers({ offers, notices = {} }: Policy): TextSpeaker[] {
+export function textSpeakers({ offers, notices = {} }: Pick<Policy, 'offers' | 'notices'>): TextSpeaker[] {
   const speaker =
     (isNotice: boolean) =>
     ([id, { name, on, archived }]: readonly [

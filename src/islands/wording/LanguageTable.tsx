@@ -3,6 +3,7 @@ import { keepTranslation } from '../../client/edits/text-edits.ts';
 import { directionOf, sourceLanguageOf } from '../../core/wording/languages/languages.ts';
 import { places } from '../../core/wording/places.ts';
 import { addressKey, stateName, type TextAddress } from '../../core/wording/text-address.ts';
+import { textSpeakers } from '../../core/wording/text-speaker.ts';
 import { textTable, wantsWork, type TextCell, type TextRow } from '../../core/wording/text-table.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Table, type TableColumn } from '../../ui/Table.tsx';
@@ -30,7 +31,11 @@ export function LanguageTable({
 }) {
   const policy = usePolicy();
   const { languages, rows } = useMemo(() => textTable(policy), [policy]);
-  const { offers } = policy;
+  const { offers, notices } = policy;
+  const names = useMemo(
+    () => new Map(textSpeakers({ offers, ...(notices ? { notices } : {}) }).map(({ id, name }) => [id, name])),
+    [offers, notices],
+  );
   const [onlyWork, setOnlyWork] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const source = sourceLanguageOf(policy);
@@ -54,9 +59,9 @@ export function LanguageTable({
       {
         id: 'text',
         name: 'text',
-        value: (row) => `${offers[row.speakerId]?.name ?? ''} ${stateName(row.state)}`,
+        value: (row) => `${names.get(row.speakerId) ?? ''} ${stateName(row.state)}`,
         pinned: true,
-        cell: (row) => <TextName row={row} offer={offers[row.speakerId]?.name ?? ''} />,
+        cell: (row) => <TextName row={row} offer={names.get(row.speakerId) ?? ''} />,
       },
       ...shown.map((language): TableColumn<TextRow> => {
         const cellOf = ({ cells }: TextRow) => cells.find((cell) => cell.language === language)!;
@@ -69,7 +74,7 @@ export function LanguageTable({
         };
       }),
     ],
-    [shown, offers, source, open],
+    [shown, names, source, open],
   );
   return (
     <section ref={part('all languages')} aria-label="All languages">

@@ -1,3 +1,4 @@
+import { speakerName } from '../../core/wording/text-speaker.ts';
 import { useState } from 'react';
 import { takeTranslations } from '../../client/edits/text-edits.ts';
 import { readTextCsv, textCsv } from '../../core/translations/text-csv.ts';
@@ -87,7 +88,7 @@ export function TranslationFiles() {
           <ul>
             {reading.changed.slice(0, listed).map(({ address, text }) => (
               <li key={`${address.speakerId} ${address.state} ${address.place} ${address.language}`}>
-                <strong>{policy.offers[address.speakerId]?.name}</strong>, {stateName(address.state)},{' '}
+                <strong>{speakerName(policy, address.speakerId)}</strong>, {stateName(address.state)},{' '}
                 {address.language}: {quoted(textAt(policy, address))} becomes “
                 <span lang={address.language}>{text}</span>”
               </li>

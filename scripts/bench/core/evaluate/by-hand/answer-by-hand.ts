@@ -83,9 +83,16 @@ export function answerByHand(input: EvaluationInput): Answer {
   if (terms.cheapest) for (const option of answer.options) if (chosen && option.after < chosen.after) chosen = option;
   answer.preselected = chosen?.id ?? null;
   answer.totals = totals(sums, chosen, off, withTax, per);
+  const orderToday = market === 'nlbe' && isTimeToOrder(now) && prices.some(({ kind }) => kind === 'parcel');
   answer.lead = lead(offers, prices, paid, answer, swiss);
+  if (orderToday && (answer.lead === null || answer.lead.state === 'missedOut'))
+    answer.lead = { offer: 'order-today', state: 'notice' };
   return answer;
 }
+
+/** The last six hours before the cut-off of a day on which parcels leave. */
+const isTimeToOrder = ({ day, minute }: { day: number; minute: number }): boolean =>
+  minute >= 600 && minute < 960 && workingDayFrom(shopDays, day) === day;
 
 const none: readonly string[] = [];
 const marketOf: Record<string, string> = {
