@@ -80,7 +80,9 @@ function StoryFrame({
     () => textSamples(compiled, { speakerId, state, language }, market, opened),
     [compiled, speakerId, state, market, language, opened],
   );
-  const now = useServerClock(shown === 'strip' && countsDown(lookOf(policy), sample!.values.deadline, opened));
+  // A notice that counts down says so itself.
+  const deadline = sample!.values.cutOff === null ? sample!.values.deadline : null;
+  const now = useServerClock(shown === 'strip' && countsDown(lookOf(policy), deadline, opened));
   const text = found && sampleText(found, sample!);
   const silent = lookOf(policy).silentIn?.[shown] === true;
   const own = textAt(policy, address) !== undefined;
@@ -97,7 +99,7 @@ function StoryFrame({
           message={text === null || silent ? undefined : { text, language: found!.language }}
           look={lookOf(policy)}
           percent={state === 'notice' ? null : sample!.values.percent}
-          deadline={sample!.values.deadline}
+          deadline={deadline}
           now={now}
           timeZone={market.terms.clocks.market}
         />

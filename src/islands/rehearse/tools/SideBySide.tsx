@@ -104,7 +104,8 @@ function Shop({
   testIds: boolean;
 }) {
   const now = useNow();
-  const deadline = answer.deadline === null ? null : Date.parse(answer.deadline);
+  // A notice that counts down says so itself.
+  const deadline = answer.deadline === null || answer.lead?.notice ? null : Date.parse(answer.deadline);
   const running = useServerClock(cart.at === undefined && countsDown(answer.look, deadline, now));
   const { noOptions, marketId } = rehearsal.evaluation;
   const market = marketId ? compiled.markets.get(marketId) : undefined;
