@@ -180,7 +180,7 @@ describe('languages', () => {
 test('who leads: one offer speaks for each cart, the others wait or are silent for a reason', async () => {
   const page = await open('/wording?view=leads');
   expect(await textOf(page, '[data-testid=leads-member-midweek]')).toMatch(
-    /Members sooner\s+Free delivery\s+.*has not begun: Windy weekend.*is not for this shopper: .*Trade delivery/s,
+    /Members sooner\s+Free delivery, Order by four\s+.*has not begun: Windy weekend.*is not for this shopper: .*Trade delivery/s,
   );
 });
 

@@ -15,7 +15,7 @@ import { placeIds } from '../../src/core/wording/places.ts';
 import { renderLead } from '../../src/core/wording/render.ts';
 import { randomInput, randomPolicy } from '../support/random-policy.ts';
 
-const isAhead = ({ state }: LeadMessage) => state !== 'reached' && state !== 'missedOut';
+const isAhead = ({ state }: LeadMessage) => !['reached', 'missedOut', 'notice'].includes(state);
 const goalOf = (compiled: CompiledPolicy, { marketId, zoneId }: Evaluation, { speakerId, goalId }: LeadMessage) =>
   compiled.markets
     .get(marketId!)!
@@ -58,7 +58,7 @@ test('whoever is told a reward is given it', () => {
       const compiled = compilePolicy(policy);
       const evaluation = evaluate(compiled, input);
       for (const message of evaluation.speakers) {
-        if (message.state === 'missedOut') continue;
+        if (message.state === 'missedOut' || message.state === 'notice') continue;
         const goal = goalOf(compiled, evaluation, message);
         const free = goal.rewards.filter(({ kind }) => kind === 'deliveryFree');
         const isFreeIn = ({ options }: Evaluation) =>
@@ -136,7 +136,7 @@ test('what is asked for is the least that suffices among offers that lead to it'
   expect(several).toBeGreaterThan(30);
 }, 120_000);
 
-test('a bar has a text, and every message says which offer it is of', () => {
+test('a bar has a text, and every message says which offer or notice it is of', () => {
   let silent = 0;
   let read = 0;
   fc.assert(
@@ -150,8 +150,13 @@ test('a bar has a text, and every message says which offer it is of', () => {
       }
       read++;
       expect(answer.percent).toBe(answer.messages[0]!.percent);
-      for (const { text, offer, goal, percent, state } of answer.messages) {
+      for (const { text, offer, goal, notice, percent, state } of answer.messages) {
         expect(text.trim()).not.toBe('');
+        expect(notice === null).toBe(state !== 'notice');
+        if (notice !== null) {
+          expect({ offer, goal, percent }).toEqual({ offer: null, goal: null, percent: null });
+          continue;
+        }
         expect(answer.goals.find((one) => one.offer === offer && one.goal === goal)).toBeDefined();
         expect(percent === 100).toBe(state === 'reached');
       }

@@ -17,6 +17,7 @@ import type {
   GoodsSelection,
   LocalAmount,
   Market,
+  Notice,
   Offer,
   OfferWording,
   OptionSelection,
@@ -450,6 +451,26 @@ const offer = rarely(
   5,
 ).map((parts) => ({ order: 1, name: 'An offer', note: '', on: true, ...parts }) as unknown as Offer);
 
+const mostlyOn = fc.oneof({ arbitrary: fc.constant(true), weight: 5 }, { arbitrary: fc.constant(false), weight: 1 });
+const notice = rarely(
+  { priority: fc.integer({ min: -2, max: 2 }), on: mostlyOn },
+  {
+    when: randomCondition,
+    schedule,
+    markets: fc.constant({ here: true as const }),
+    countdown: fc.record(
+      {
+        to: fc.constant('moment' as const),
+        at: fc.constantFrom('2026-10-25T02:30', '2026-11-24T12:00', '2026-11-24T16:00'),
+        readIn: fc.constantFrom('store', 'America/New_York'),
+        withinHours: fc.constantFrom(2, 48),
+      },
+      { requiredKeys: ['to', 'at', 'readIn'] },
+    ),
+  },
+  4,
+).map((parts) => ({ order: 1, name: 'A notice', note: '', ...parts }) as unknown as Notice);
+
 const areaPart: fc.Arbitrary<AreaPart> = fc.oneof(
   fc.constant<AreaPart>({ kind: 'wholeMarket' }),
   fc.constant<AreaPart>({ kind: 'country', country: 'NL' }),
@@ -509,6 +530,16 @@ const zone = fc.record({
   exclude: fc.array(areaPart, { maxLength: 1 }),
 });
 
+const noticeTexts = (style: number, id: string): OfferWording => {
+  const texts = [
+    { everyPlace: { 'en-GB': id } },
+    { strip: { 'en-GB': id } },
+    { everyPlace: { 'en-GB': `Free: ${id}` } },
+    {},
+  ][style]!;
+  return Object.keys(texts).length > 0 ? { notice: texts } : {};
+};
+
 const textStates = ['invite', 'progress', 'nearly', 'reached', 'onward', 'missedOut'] as const;
 /** Of each state a text in every place, in the strip alone, that says free, that is other for gifts, or none. */
 const wordingOf = (styles: readonly number[], offer: string): OfferWording =>
@@ -533,6 +564,7 @@ function policyOf(parts: {
   qualifier: Condition;
   styles: number[][];
   packing: Policy['store']['packing'] | null;
+  notices: { notice: Notice; style: number }[];
 }): Policy {
   return {
     version: 4,
@@ -561,9 +593,18 @@ function policyOf(parts: {
     options: keyed(parts.options, 'option'),
     qualifiers: { 'q-0': { order: 1, name: 'The qualifier', condition: parts.qualifier } },
     offers: keyed(parts.offers, 'offer'),
-    wording: Object.fromEntries(
-      parts.offers.map((_, index) => [`offer-${index}`, wordingOf(parts.styles[index]!, `offer-${index}`)]),
-    ),
+    ...(parts.notices.length > 0
+      ? {
+          notices: keyed(
+            parts.notices.map(({ notice: one }, order) => ({ ...one, order })),
+            'notice',
+          ),
+        }
+      : {}),
+    wording: Object.fromEntries([
+      ...parts.offers.map((_, index) => [`offer-${index}`, wordingOf(parts.styles[index]!, `offer-${index}`)]),
+      ...parts.notices.map(({ style }, index) => [`notice-${index}`, noticeTexts(style, `notice-${index}`)]),
+    ]) as Policy['wording'],
     testCarts: {},
   };
 }
@@ -576,6 +617,7 @@ export const randomPolicy: fc.Arbitrary<Policy> = fc
     offers: fc.array(offer, { maxLength: 3 }),
     qualifier: plainCondition,
     packing: fc.option(packing, { freq: 2 }),
+    notices: fc.array(fc.record({ notice, style: fc.nat({ max: 3 }) }), { maxLength: 2 }),
     styles: fc.array(fc.array(fc.nat({ max: 4 }), { minLength: 6, maxLength: 6 }), { minLength: 3, maxLength: 3 }),
   })
   .map(policyOf);

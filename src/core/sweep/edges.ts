@@ -15,7 +15,7 @@ import type { CompiledOffer } from '../offers/compile-offer.ts';
 import { axisMeasures, axisReach, orderAt, type SweepAxis } from './axis.ts';
 
 /** What edges are looked for along. */
-interface Along {
+export interface Along {
   zone: CompiledZone;
   axis: SweepAxis;
   order: HypotheticalOrder;
@@ -118,7 +118,7 @@ function jumpsOf(weighing: Weighing, along: Along): (number | null)[] {
 }
 
 /** Along the weight, the lowest at which a measure of packed goods comes to an amount; all else moves at the axis' own pace. */
-function countThatReaches(
+export function countThatReaches(
   amount: number,
   measure: ChargeMeasure,
   weighing: Weighing,
@@ -134,6 +134,15 @@ function countThatReaches(
     0,
     axisReach[axis],
   );
+}
+
+/** The other way: what a measure of packed goods comes to at an amount along the weight. */
+export function countAt(at: number, measure: ChargeMeasure, weighing: Weighing, along: Along): number {
+  const { zone, axis, order, region } = along;
+  if (axis !== 'weight' || weighing.packing === null) return at;
+  const { terms } = zone.market;
+  const cart = cartOfHypotheticalOrder(orderAt(axis, order, at), terms, taxRatesAt(terms, region));
+  return chargeMeasureOf(measure, cart, weighing);
 }
 
 /** The lowest value as shown that comes to an amount in a basis. */

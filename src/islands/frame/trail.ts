@@ -23,6 +23,7 @@ export const trail: readonly Stop[] = [
       'all zones',
       'every option',
       'products',
+      'packing',
       'pick-up places',
       'calendars',
     ],
@@ -37,7 +38,7 @@ export const trail: readonly Stop[] = [
   {
     id: 'wording',
     name: 'Wording',
-    parts: ['texts', 'samples'],
+    parts: ['texts', 'samples', 'notices'],
     also: 'message banner translation language progress bar strip copy',
   },
   {

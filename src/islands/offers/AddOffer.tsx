@@ -2,7 +2,8 @@ import { memo, useState } from 'react';
 import { addOffer } from '../../client/edits/offer-edits.ts';
 import { freshId } from '../../client/edits/set-at.ts';
 import { codeBatch } from '../../core/offers/authoring/code-batch.ts';
-import { startOffer, starterOffers, type StarterOffer } from '../../core/offers/authoring/starter-offers.ts';
+import { starterOffers, type StarterOffer } from '../../core/offers/authoring/starters.ts';
+import { insist } from '../../ui/lazy-part.tsx';
 import { same } from '../../core/same.ts';
 import type { Offer } from '../../core/policy/types.ts';
 import { useDraft } from '../page/draft-context.tsx';
@@ -23,7 +24,8 @@ export const AddOffer = memo(function AddOffer({ choose }: { choose: (offer: str
   const policy = useDraft((state) => state.settled);
   const { locale } = useNotation();
   const [did, setDid] = useState<{ id: string; began: Omit<Offer, 'order'>; sentences: string[] } | null>(null);
-  const start = (starter: StarterOffer) => {
+  const start = async (starter: StarterOffer) => {
+    const { startOffer } = await insist(() => import('../../core/offers/authoring/starter-offers.ts'));
     const started = startOffer(starter, policy, codeBatch(1, 8, '', randomBytes)[0]!, locale);
     const id = freshId(started.offer.name, policy.offers);
     if (!edit(addOffer(id, started))) return;
@@ -40,7 +42,7 @@ export const AddOffer = memo(function AddOffer({ choose }: { choose: (offer: str
             type="button"
             className="btn btn-xs"
             title={starter.says}
-            onClick={() => start(starter)}
+            onClick={() => void start(starter)}
             data-testid={`starter-${starter.id}`}
           >
             {starter.name}

@@ -752,7 +752,7 @@ function comesTrue(offerId: string, goal: OfferHere['goals'][number], { asked, o
 function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
   const { answer, asked, active, priced } = deciding;
   const { policy } = asked.cart;
-  if (answer.options.length === 0) return { strip: null, cart: null };
+  if (answer.options.length === 0) return noticesIn([], [], deciding);
   const now = givenUnder(priced, active, asked);
   interface Speaker {
     offer: string;
@@ -832,15 +832,44 @@ function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
     (a, b) => b.rank.map((value, index) => value - a.rank[index]!).find((difference) => difference !== 0) ?? 0,
   );
   queue.push(...giving);
-  queue.push(
-    ...offers.flatMap(({ id, status, goals }) =>
-      status === 'notForShopper' || status === 'usedUp'
-        ? [{ offer: id, goal: goals.at(-1)!, state: 'missedOut', leadsTo: now }]
-        : [],
-    ),
+  const missed = offers.flatMap(({ id, status, goals }) =>
+    status === 'notForShopper' || status === 'usedUp'
+      ? [{ offer: id, goal: goals.at(-1)!, state: 'missedOut', leadsTo: now }]
+      : [],
   );
+  const said = (list: Speaker[]) => list.map((speaker) => (place: string) => sayIn(place, speaker));
+  return noticesIn(said(queue), said(missed), deciding);
+}
+
+type Says = (place: string) => string | null;
+
+/** Notices come after all offers that have something to say, and before those that the shopper misses out on. */
+function noticesIn(before: Says[], after: Says[], { answer, asked, active }: Deciding): PlainAnswer['read'] {
+  const { policy, marketId } = asked.cart;
+  const { instant } = asked.input;
+  const isFree =
+    answer.options.some((option) => option.after === 0) ||
+    active.some(({ rewards }) => rewards.some(({ reward }) => reward.kind === 'gift'));
+  const notices = sorted(policy.notices ?? {})
+    .sort((a, b) => b.item.priority - a.item.priority)
+    .filter(({ item: { on, markets, when, schedule, countdown } }) => {
+      if (!on || (markets && !markets[marketId]) || within(schedule, asked) !== 'in') return false;
+      if (when && !holds(when, asked)) return false;
+      if (countdown?.to !== 'moment') return true;
+      const zone = countdown.readIn === 'store' ? policy.store.timeZone : countdown.readIn;
+      // The first minute at which that clock shows the moment.
+      let at = Date.parse(`${countdown.at}Z`) - 26 * 3_600_000;
+      while (clockFace(zone, at).text < countdown.at) at += 60_000;
+      const left = at - instant;
+      return left >= 60_000 && left <= (countdown.withinHours ?? Infinity) * 3_600_000;
+    })
+    .map(({ id }): Says => (place) => {
+      const texts = policy.wording[id]?.notice as Record<string, Record<string, string>> | undefined;
+      const text = texts?.[place]?.['en-GB'] ?? texts?.everyPlace?.['en-GB'] ?? null;
+      return text?.startsWith('Free') && !isFree ? null : text;
+    });
   const inPlace = (place: string) =>
-    queue.map((speaker) => sayIn(place, speaker)).find((text) => text !== null) ?? null;
+    [...before, ...notices, ...after].map((says) => says(place)).find((text) => text !== null) ?? null;
   return { strip: inPlace('strip'), cart: inPlace('cart') };
 }
 

@@ -4,7 +4,8 @@ import { emptyPolicy } from '../../policy/empty.ts';
 import { checkPolicy } from '../../checks/validate.ts';
 import type { Policy } from '../../policy/types.ts';
 import { targetIn } from '../target.ts';
-import { startOffer, starterOffers } from './starter-offers.ts';
+import { startOffer } from './starter-offers.ts';
+import { starterOffers } from './starters.ts';
 
 const put = (policy: Policy, started: ReturnType<typeof startOffer>): Policy => ({
   ...policy,

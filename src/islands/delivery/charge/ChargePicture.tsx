@@ -8,6 +8,8 @@ import { localMoneyOf, resolveAmount } from '../../../core/money/local-amount.ts
 import { inOrder } from '../../../core/ordered.ts';
 import { niceStep } from '../../../core/orders/nice-step.ts';
 import type { ChargeLine, DeliveryOption, LocalAmount, Policy } from '../../../core/policy/types.ts';
+import { orderOfValue } from '../../../core/cart/hypothetical-order.ts';
+import { countAt, countThatReaches } from '../../../core/sweep/edges.ts';
 import { axisMeasures, type SweepAxis } from '../../../core/sweep/axis.ts';
 import { segmentOf, type Sweep } from '../../../core/sweep/sweep.ts';
 import { useDraft, usePolicy } from '../../page/draft-context.tsx';
@@ -74,6 +76,14 @@ export function ChargePicture({
   const edges = edgesOf(option, policy, zone.market.id, axis);
   const bounds = before ? edgesOf(before, settled, zone.market.id, axis) : [];
   const treads = treadsOf(option, policy, zone.market.id, axis, scale.end);
+  const weighing = zone.options.find(({ id }) => id === optionId)?.charge.weighing;
+  const where = { zone, axis, order: orderOfValue(0), region: undefined };
+  // What is packed weighs more than its goods: a step stands where the goods are that come to it.
+  const along = (measure: Edge['measure'], amount: number) =>
+    weighing ? (countThatReaches(amount, measure, weighing, where) ?? amount) : amount;
+  const left = (measure: Edge['measure'], amount: number) => scale.x(Math.min(along(measure, amount), scale.end));
+  const measured = (measure: Edge['measure'], position: number) =>
+    weighing ? countAt(position, measure, weighing, where) : position;
   const at = cursor ?? 0;
   const there = segmentOf(sweep, at);
   return (
@@ -155,13 +165,13 @@ export function ChargePicture({
               </text>
             ) : null;
           })}
-          {treads.map(({ line, price, from, to }) => (
+          {treads.map(({ line, price, measure, from, to }) => (
             <Handle
               key={`tread-${line}`}
               direction="vertical"
-              x={(scale.x(from) + scale.x(Math.min(to, scale.end))) / 2}
+              x={(left(measure, from) + left(measure, to)) / 2}
               y={scale.y(price)}
-              length={Math.max(14, Math.min(70, scale.x(Math.min(to, scale.end)) - scale.x(from) - 16))}
+              length={Math.max(14, Math.min(70, left(measure, to) - left(measure, from) - 16))}
               label={`Price from ${write(from)}`}
               text={money(price, currency)}
               value={price}
@@ -186,7 +196,7 @@ export function ChargePicture({
               <Handle
                 key={`edge-${index}`}
                 direction="horizontal"
-                x={scale.x(Math.min(position, scale.end))}
+                x={left(measure, position)}
                 y={height - margin.bottom}
                 length={height - margin.bottom - margin.top}
                 label={`Edge at ${write(position)}`}
@@ -195,7 +205,7 @@ export function ChargePicture({
                 least={least}
                 most={most}
                 step={scale.step}
-                valueAt={(px) => Math.round(scale.x.invert(px) / scale.step) * scale.step}
+                valueAt={(px) => measured(measure, Math.round(scale.x.invert(px) / scale.step) * scale.step)}
                 show={(value) => show(value === null ? null : moved(value))}
                 commit={(value) => edit(moved(value))}
                 testId={`edge-${index}`}
@@ -244,20 +254,15 @@ function pictureScale(width: number, axis: SweepAxis, currency: string, sweep: S
 const numeric = (bound: LocalAmount | number, policy: Policy, marketId: string): number =>
   typeof bound === 'number' ? bound : (resolveAmount(bound, localMoneyOf(policy, marketId)) ?? 0);
 
-/** Whether a measure moves at the axis' own pace: what packed goods weigh, and how many parcels they are, does not. */
-const isDragged = (
-  measure: Edge['measure'],
-  { packing }: DeliveryOption,
-  { store }: Policy,
-  axis: SweepAxis,
-): boolean =>
-  axisMeasures[axis].includes(measure) && (axis !== 'weight' || (measure !== 'parcels' && !packing && !store.packing));
+/** Whether steps of a measure are dragged along the axis: a parcel begins wherever the goods ask for it. */
+const isDragged = (measure: Edge['measure'], axis: SweepAxis): boolean =>
+  axisMeasures[axis].includes(measure) && measure !== 'parcels';
 
 /** Where steps of the option meet along the axis. */
 function edgesOf(option: DeliveryOption, policy: Policy, marketId: string, axis: SweepAxis): Edge[] {
   const found = new Map<number, Edge>();
   for (const [, { over }] of inOrder(option.charge.lines)) {
-    if (!over || !isDragged(over.measure, option, policy, axis)) continue;
+    if (!over || !isDragged(over.measure, axis)) continue;
     for (const bound of [over.from, over.to]) {
       if (bound === null) continue;
       const at = numeric(bound, policy, marketId);
@@ -274,11 +279,14 @@ function treadsOf(
   marketId: string,
   axis: SweepAxis,
   end: number,
-): { line: string; price: number; from: number; to: number }[] {
+): { line: string; price: number; measure: Edge['measure']; from: number; to: number }[] {
   return inOrder(option.charge.lines).flatMap(([line, { over, price }]) => {
-    if (!('fixed' in price) || price.perUnit || (over && !isDragged(over.measure, option, policy, axis))) return [];
+    if (!('fixed' in price) || price.perUnit || (over && !isDragged(over.measure, axis))) return [];
     const from = over ? numeric(over.from, policy, marketId) : 0;
     const to = over && over.to !== null ? numeric(over.to, policy, marketId) : end;
-    return from >= end ? [] : [{ line, price: numeric(price.fixed, policy, marketId), from, to: Math.max(to, from) }];
+    const measure = over?.measure ?? 'goodsValue';
+    return from >= end
+      ? []
+      : [{ line, price: numeric(price.fixed, policy, marketId), measure, from, to: Math.max(to, from) }];
   });
 }
