@@ -60,10 +60,10 @@ test('a quote names what an option asks and shows, and what is wrong with answer
   ]);
   const door = body.options.find(({ id }) => id === 'nlbe-round-door')!;
   expect([door.questions, door.picture, door.waitsFor]).toEqual([[], null, null]);
-  const unknown = await quote({ ...closeBy, answers: { option: 'toString', given: {} } });
+  const unknown = await quote({ ...closeBy, answers: { option: 'no-such-option', given: {} } });
   expect([unknown.status, unknown.body.fields]).toEqual([
     422,
-    [{ pointer: '/answers/option', message: 'there is no option "toString"' }],
+    [{ pointer: '/answers/option', message: 'there is no option "no-such-option"' }],
   ]);
 });
 
