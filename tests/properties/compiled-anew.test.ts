@@ -51,7 +51,7 @@ test('the demo’s carts are answered after any edit as by a policy compiled fro
     { numRuns: 12, endOnFailure: true },
   );
   expect(changes).toBeGreaterThan(20);
-});
+}, 90_000);
 
 test('any cart is answered after any edit of any policy as by one compiled from nothing', () => {
   let changes = 0;
@@ -67,4 +67,4 @@ test('any cart is answered after any edit of any policy as by one compiled from 
     { numRuns: 100, endOnFailure: true },
   );
   expect(changes).toBeGreaterThan(120);
-});
+}, 90_000);

@@ -841,6 +841,20 @@ function read(offers: OfferHere[], deciding: Deciding): PlainAnswer['read'] {
   return noticesIn(said(queue), said(missed), deciding);
 }
 
+const shownKnown = new Map<string, number>();
+
+/** The first minute at which a clock shows a moment, by walking toward it; once for each. */
+function firstShown(zone: string, moment: string): number {
+  const key = `${zone} ${moment}`;
+  let at = shownKnown.get(key);
+  if (at === undefined) {
+    at = Date.parse(`${moment}Z`) - 26 * 3_600_000;
+    while (clockFace(zone, at).text < moment) at += 60_000;
+    shownKnown.set(key, at);
+  }
+  return at;
+}
+
 type Says = (place: string) => string | null;
 
 /** Notices come after all offers that have something to say, and before those that the shopper misses out on. */
@@ -857,10 +871,7 @@ function noticesIn(before: Says[], after: Says[], { answer, asked, active }: Dec
       if (when && !holds(when, asked)) return false;
       if (countdown?.to !== 'moment') return true;
       const zone = countdown.readIn === 'store' ? policy.store.timeZone : countdown.readIn;
-      // The first minute at which that clock shows the moment.
-      let at = Date.parse(`${countdown.at}Z`) - 26 * 3_600_000;
-      while (clockFace(zone, at).text < countdown.at) at += 60_000;
-      const left = at - instant;
+      const left = firstShown(zone, countdown.at) - instant;
       return left >= 60_000 && left <= (countdown.withinHours ?? Infinity) * 3_600_000;
     })
     .map(({ id }): Says => (place) => {
