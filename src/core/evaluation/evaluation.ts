@@ -91,8 +91,8 @@ export interface MessageArguments {
   reward: RewardKind;
   /** the first minute after the offer, or the moment that a notice counts down to; ms since 1970-01-01T00:00Z; null: neither */
   deadline: number | null;
-  /** whole minutes until the moment that a notice counts down to; null: it counts down to none */
-  cutOff: number | null;
+  /** from when a notice counts down to the deadline, the same; null: it does not count down */
+  countedFrom: number | null;
   /** when the option is there whose cut-off a notice counts down to */
   arrives: Estimate | null;
   /** the code that the shopper has entered for it, else its only one */

@@ -274,7 +274,7 @@ function messageOf({ offer, standing, facts, now, leadsTo }: Speaking, index: nu
       reward: reward?.kind ?? 'none',
       deadline: Number.isFinite(offer.span.until) ? offer.span.until : null,
       code: offer.codes.size === 0 ? null : codeOf(offer.codes, facts),
-      cutOff: null,
+      countedFrom: null,
       arrives: null,
     },
   };

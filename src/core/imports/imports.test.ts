@@ -134,6 +134,13 @@ describe('guessing', () => {
       'a column for the goods value',
     ]);
     expect(missingIn(guessMapping('products', bytes('SKU;Name;Price EUR;GBP\n'), true).mapping)).toEqual([]);
+    const units = (heading: string) => {
+      const { weights, sizes } = guessMapping('products', bytes(`SKU;Name;${heading}\n`), true).mapping;
+      return [weights, sizes];
+    };
+    expect(units('Weight (lb);Length (in)')).toEqual(['lb', 'in']);
+    expect(units('Weight (kg);Length (cm)')).toEqual(['kg', 'cm']);
+    expect(units('Weight;Length')).toEqual(['g', 'mm']);
     expect(guessMapping('products', bytes('SKU;Name;Price EUR;GBP;Weight (kg)\n'), true).mapping).toMatchObject({
       columns: { 'price:EUR': 2, 'price:GBP': 3, weight: 4 },
       weights: 'kg',

@@ -59,19 +59,19 @@ describe('a notice', () => {
       (copy) => (copy.wording.it!.notice!.everyPlace = { 'nl-NL': '{cutOff}, {arrives}' }),
     );
     // A Tuesday; parcels leave until 16:00 in Amsterdam, which is 15:00 in Greenwich, and take a day or two.
-    expect(read(policy, '2026-11-24T12:50Z')).toBe('2 uur, 10 min, donderdag 26 november');
+    expect(read(policy, '2026-11-24T12:50Z')).toBe('2 uur en 10 minuten, donderdag 26 november');
     expect(read(policy, '2026-11-24T09:00Z')).toBe('6 uur, donderdag 26 november');
     expect([read(policy, '2026-11-24T08:59Z'), read(policy, '2026-11-24T14:59:30Z')]).toEqual([null, null]);
     // What takes days to prepare arrives later, and has to be ordered by the same minute.
-    expect(read(policy, '2026-11-24T12:50Z', { 'windsock-mast': 1 })).toBe('2 uur, 10 min, maandag 30 november');
+    expect(read(policy, '2026-11-24T12:50Z', { 'windsock-mast': 1 })).toBe('2 uur en 10 minuten, maandag 30 november');
   });
   test('counts down to a moment on a clock, whatever can be chosen', () => {
     const policy = changed(
       storeWith({ it: { countdown: { to: 'moment', at: '2026-12-24T16:00', readIn: 'store' } } }),
       (copy) => (copy.wording.it!.notice!.everyPlace = { 'nl-NL': '{cutOff}' }),
     );
-    expect(read(policy, '2026-12-21T14:00Z')).toBe('3 dagen, 1 uur');
-    expect([read(policy, '2026-12-24T14:59Z'), read(policy, '2026-12-24T15:00Z')]).toEqual(['1 min', null]);
+    expect(read(policy, '2026-12-21T14:00Z')).toBe('3 dagen en 1 uur');
+    expect([read(policy, '2026-12-24T14:59Z'), read(policy, '2026-12-24T15:00Z')]).toEqual(['1 minuut', null]);
   });
 });
 

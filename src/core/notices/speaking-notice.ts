@@ -12,8 +12,8 @@ export type NoticeSilence = 'notYet' | 'over' | 'notForShopper' | 'noCutOff' | '
 export interface SpokenOf {
   /** the moment it counts down to, else the first minute after its schedule; null: neither */
   deadline: number | null;
-  /** whole minutes until the moment it counts down to, rounded down; null: it counts down to none */
-  cutOff: number | null;
+  /** from when it counts down to the deadline: the moment of the evaluation; null: it does not count down */
+  countedFrom: number | null;
   /** when the option is there, of whose cut-off it speaks */
   arrives: Estimate | null;
 }
@@ -35,7 +35,7 @@ export function spokenBy(
   if (instant >= span.until) return { silent: 'over' };
   if (when !== null && !when.holds(facts)) return { silent: 'notForShopper' };
   if (countdown === null)
-    return { deadline: Number.isFinite(span.until) ? span.until : null, cutOff: null, arrives: null };
+    return { deadline: Number.isFinite(span.until) ? span.until : null, countedFrom: null, arrives: null };
   if (countdown.to === 'moment') return counting(countdown.at, countdown.within, instant, null);
   for (const { id, estimate } of offered) {
     if (!countdown.options.has(id)) continue;
@@ -58,5 +58,5 @@ function counting(
   const left = moment - instant;
   if (left < msPerMinute) return { silent: 'over' };
   if (left > within) return { silent: 'notYetCounting' };
-  return { deadline: moment, cutOff: Math.floor(left / msPerMinute), arrives };
+  return { deadline: moment, countedFrom: instant, arrives };
 }

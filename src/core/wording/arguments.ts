@@ -1,7 +1,8 @@
 import { formatMoney } from '../money/format.ts';
 import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
 import { arrivesInWords } from './arrives.ts';
-import { timeLeftInWords } from './time-left.ts';
+import { timeLeft } from '../time/countdown.ts';
+import { countdownInWords } from './look/countdown-words.ts';
 import { deadlineInWords } from './deadline.ts';
 
 type ArgumentKind = 'money' | 'number' | 'text' | 'choice';
@@ -19,7 +20,10 @@ export const wordingArguments = {
   code: { kind: 'text', means: 'the code of the offer' },
   cutOff: { kind: 'text', means: 'the time that is left until what a notice counts down to' },
   arrives: { kind: 'text', means: 'the day by which it is there' },
-} as const satisfies Record<Exclude<keyof MessageArguments, 'measure'>, { kind: ArgumentKind; means: string }>;
+} as const satisfies Record<
+  Exclude<keyof MessageArguments, 'measure' | 'countedFrom'> | 'cutOff',
+  { kind: ArgumentKind; means: string }
+>;
 
 export type WordingArgument = keyof typeof wordingArguments;
 export const wordingArgumentNames = Object.keys(wordingArguments) as WordingArgument[];
@@ -67,7 +71,7 @@ export function formattedArguments(
   { currency, timeZone }: TextSetting,
   language: string,
 ): FormattedArguments {
-  const { deadline, code, cutOff, arrives } = values;
+  const { deadline, code, countedFrom, arrives } = values;
   const write = (argument: WordingArgument, value: number) =>
     argumentKind(argument, values.measure) === 'money' ? formatMoney(value, currency, language) : value;
   const written: FormattedArguments = {
@@ -90,7 +94,8 @@ export function formattedArguments(
   if (deadline !== null)
     Object.defineProperty(written, 'deadline', { get: () => deadlineInWords(deadline, timeZone, language) });
   if (code !== null) written.code = code;
-  if (cutOff !== null) written.cutOff = timeLeftInWords(cutOff, language);
+  const left = countedFrom === null || deadline === null ? null : timeLeft(countedFrom, deadline, timeZone);
+  if (left !== null) written.cutOff = countdownInWords(left, language);
   if (arrives !== null) written.arrives = arrivesInWords(arrives, timeZone, language);
   return written;
 }

@@ -34,7 +34,7 @@ const longValues: Omit<MessageArguments, 'measure'> = {
   reward: 'deliveryLessPercent',
   deadline: Date.UTC(2026, 8, 23, 23),
   code: 'WWWWWWWW',
-  cutOff: 1439,
+  countedFrom: Date.UTC(2026, 8, 22, 0, 1),
   arrives: { unit: 'workingDays', min: 1, max: 1, leaves: '2026-09-23', earliest: '2026-09-23', latest: '2026-09-23' },
 };
 

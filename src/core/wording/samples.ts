@@ -12,7 +12,15 @@ import { noticeOf } from './text-speaker.ts';
 
 /** A cart's figures to try a text with. */
 export interface TextSample {
-  name: 'typical' | 'least missing' | 'most missing' | 'one piece' | 'many pieces' | 'widest amounts';
+  name:
+    | 'typical'
+    | 'least missing'
+    | 'most missing'
+    | 'one piece'
+    | 'many pieces'
+    | 'widest amounts'
+    | 'soon over'
+    | 'long before';
   values: MessageArguments;
   market: CompiledMarket;
 }
@@ -74,7 +82,7 @@ export function textSamples(
   ];
 }
 
-const minutes = { typical: 130, 'least missing': 1, 'most missing': 2 * 1440 + 60 } as const;
+const minutes = { typical: 130, 'soon over': 1, 'long before': 2 * 1440 + 60 } as const;
 
 /** What a notice is tried with: an order now, its moment near and far. */
 function noticeSamples(notice: Notice, market: CompiledMarket, now: number): TextSample[] {
@@ -86,12 +94,12 @@ function noticeSamples(notice: Notice, market: CompiledMarket, now: number): Tex
     : undefined;
   const arrives = option ? estimateAt(option.estimate, localTime(option.estimate.storeZone, now), now) : null;
   const sample = (name: keyof typeof minutes): TextSample => {
-    const cutOff = countdown ? minutes[name] : null;
     const end = Number.isFinite(until) ? until : null;
-    const deadline = cutOff === null ? end : now + cutOff * 60_000;
-    return { name, values: { ...nothing, reward: 'none', deadline, cutOff, arrives }, market };
+    const deadline = countdown ? now + minutes[name] * 60_000 : end;
+    const countedFrom = countdown ? now : null;
+    return { name, values: { ...nothing, reward: 'none', deadline, countedFrom, arrives }, market };
   };
-  return countdown ? [sample('typical'), sample('least missing'), sample('most missing')] : [sample('typical')];
+  return countdown ? [sample('typical'), sample('soon over'), sample('long before')] : [sample('typical')];
 }
 
 /** The offer and the goal that a state of it speaks of, in the first zone of a market that has it. */
@@ -124,7 +132,7 @@ const nothing: MessageArguments = {
   reward: 'deliveryFree',
   deadline: null,
   code: null,
-  cutOff: null,
+  countedFrom: null,
   arrives: null,
 };
 

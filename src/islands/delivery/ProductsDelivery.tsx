@@ -152,7 +152,7 @@ function columnsOf({ terms, flag, price, prepare }: Changing): TableColumn<Produ
   };
   return [
     { id: 'name', name: 'Product', value: ({ name }) => name },
-    { id: 'sku', name: 'SKU', value: ({ sku }) => sku, className: 'text-soft' },
+    { id: 'sku', name: 'SKU', value: ({ sku }) => sku, className: 'text-soft whitespace-nowrap' },
     {
       id: 'needsDelivery',
       name: 'Needs delivery',

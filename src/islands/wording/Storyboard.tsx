@@ -81,7 +81,7 @@ function StoryFrame({
     [compiled, speakerId, state, market, language, opened],
   );
   // A notice that counts down says so itself.
-  const deadline = sample!.values.cutOff === null ? sample!.values.deadline : null;
+  const deadline = sample!.values.countedFrom === null ? sample!.values.deadline : null;
   const now = useServerClock(shown === 'strip' && countsDown(lookOf(policy), deadline, opened));
   const text = found && sampleText(found, sample!);
   const silent = lookOf(policy).silentIn?.[shown] === true;

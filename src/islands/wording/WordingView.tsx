@@ -106,7 +106,7 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
               </div>
             </div>
           )}
-          {view === '' && <AddNotice added={(id) => setQuery({ offer: id, market: '', language: '' })} />}
+          {view === '' && <AddNotice added={(id) => setQuery({ offer: id })} />}
           {view === 'languages' && (
             <>
               <LanguageTable shownLanguages={query.beside ?? ''} choose={(beside) => setQuery({ beside })} />

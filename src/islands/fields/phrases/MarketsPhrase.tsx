@@ -36,7 +36,7 @@ export function MarketsPhrase({
         </span>
       ))}
       <PhraseSelect
-        label="Markets of the offer"
+        label="Markets it is for"
         quiet={chosen !== null}
         value=""
         options={

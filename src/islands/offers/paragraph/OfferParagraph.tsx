@@ -21,13 +21,14 @@ import { WhenPhrase } from '../../conditions/WhenPhrase.tsx';
 import { EditedField } from '../../fields/EditedField.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { GuardedEdits, useEdit, useGuardedEdit } from '../../page/use-edit.tsx';
-import { orNone, parseName, parseText, parseWhole } from '../../fields/typed-text.ts';
+import { orNone, parseWhole } from '../../fields/typed-text.ts';
 import { TextWarnings } from '../../release/TextWarnings.tsx';
 import { GoalFields } from './GoalFields.tsx';
 import { OfferCalendar } from '../OfferCalendar.tsx';
 import { OfferHistory } from '../OfferHistory.tsx';
 import { MarketsPhrase } from '../../fields/phrases/MarketsPhrase.tsx';
 import { SchedulePhrase } from '../../fields/phrases/SchedulePhrase.tsx';
+import { SwitchedHeading } from '../../fields/phrases/SwitchedHeading.tsx';
 import { UnlockPhrase } from './UnlockPhrase.tsx';
 import { part } from '../../page/parts.ts';
 
@@ -48,7 +49,6 @@ export function OfferParagraph({
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
   const at = (...steps: string[]) => ['offers', offerId, ...steps];
-  const onOrOff = offer.on ? 'on' : 'off';
   const goals = inOrder(offer.goals);
   const goalIds = goals.map(([id]) => id);
   const duplicate = () => {
@@ -75,64 +75,18 @@ export function OfferParagraph({
       >
         {refusal}
         <TextWarnings offerId={offerId} />
-        <p className="flex flex-wrap items-baseline gap-x-3">
-          <label className="inline-flex items-center gap-2">
-            <input
-              type="checkbox"
-              className="toggle toggle-xs toggle-primary"
-              checked={offer.on}
-              disabled={offer.archived}
-              aria-label={`${offer.name} is on`}
-              onChange={(event) => edit(setOffer(offerId, 'on', event.target.checked))}
-            />
-            {offer.archived ? 'archived' : onOrOff}
-          </label>
-          <strong className="text-lead">
-            <EditedField
-              label="Name of the offer"
-              shown={offer.name}
-              parse={parseName}
-              change={(name) => setOffer(offerId, 'name', name)}
-              testId="offer-name"
-            />
-          </strong>
-          <span className="ml-auto text-small">
+        <SwitchedHeading
+          what="offer"
+          path={at()}
+          entry={offer}
+          archive={(archived) => archiveOffer(offerId, archived)}
+          remove={removeOffer(offerId)}
+          more={
             <button type="button" className="btn btn-xs" onClick={duplicate} data-testid="duplicate-offer">
               Duplicate
             </button>
-            <button
-              type="button"
-              className="btn btn-xs"
-              title={
-                offer.archived
-                  ? 'It comes back as it was, off'
-                  : 'It is turned off, kept with its texts and history, and left out of the grid'
-              }
-              onClick={() => edit(archiveOffer(offerId, !offer.archived))}
-              data-testid="archive-offer"
-            >
-              {offer.archived ? 'Take out of the archive' : 'Archive'}
-            </button>
-            <button
-              type="button"
-              className="btn btn-xs"
-              onClick={() => edit(removeOffer(offerId))}
-              data-testid="remove-offer"
-            >
-              Delete with its texts
-            </button>
-          </span>
-        </p>
-        <p className="text-small text-soft">
-          <EditedField
-            label="What it is for"
-            shown={offer.note}
-            parse={parseText(2000)}
-            change={(note) => setOffer(offerId, 'note', note)}
-            placeholder="what it is for, and when to look at it again"
-            testId="offer-note"
-          />
-        </p>
+          }
+        />
         <SchedulePhrase path={at('schedule')} schedule={offer.schedule} />
         {compiledMarket && <OfferCalendar market={compiledMarket} offerId={offerId} />}
         <MarketsPhrase

@@ -105,7 +105,8 @@ function Shop({
 }) {
   const now = useNow();
   // A notice that counts down says so itself.
-  const deadline = answer.deadline === null || answer.lead?.notice ? null : Date.parse(answer.deadline);
+  const said = rehearsal.message('strip')?.message.arguments;
+  const deadline = said && said.countedFrom === null ? said.deadline : null;
   const running = useServerClock(cart.at === undefined && countsDown(answer.look, deadline, now));
   const { noOptions, marketId } = rehearsal.evaluation;
   const market = marketId ? compiled.markets.get(marketId) : undefined;

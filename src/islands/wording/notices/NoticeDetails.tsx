@@ -5,7 +5,8 @@ import { WhenPhrase } from '../../conditions/WhenPhrase.tsx';
 import { EditedField } from '../../fields/EditedField.tsx';
 import { MarketsPhrase } from '../../fields/phrases/MarketsPhrase.tsx';
 import { SchedulePhrase } from '../../fields/phrases/SchedulePhrase.tsx';
-import { parseName, parseText, parseWhole } from '../../fields/typed-text.ts';
+import { SwitchedHeading } from '../../fields/phrases/SwitchedHeading.tsx';
+import { parseWhole } from '../../fields/typed-text.ts';
 import { GuardedEdits, useGuardedEdit } from '../../page/use-edit.tsx';
 import { CountdownPhrase } from './CountdownPhrase.tsx';
 
@@ -13,61 +14,18 @@ import { CountdownPhrase } from './CountdownPhrase.tsx';
 export function NoticeDetails({ noticeId, notice, marketId }: { noticeId: string; notice: Notice; marketId: string }) {
   const { edit, refusal } = useGuardedEdit();
   const at = (...steps: string[]) => ['notices', noticeId, ...steps];
-  const onOrOff = notice.on ? 'on' : 'off';
   return (
     <GuardedEdits edit={edit}>
       <div className="mb-3 border-b border-hairline pb-2 leading-7" data-testid="notice-details">
         {refusal}
-        <p className="flex flex-wrap items-baseline gap-x-3">
-          <label className="inline-flex items-center gap-2">
-            <input
-              type="checkbox"
-              className="toggle toggle-xs toggle-primary"
-              checked={notice.on}
-              disabled={notice.archived}
-              aria-label={`${notice.name} is on`}
-              onChange={(event) => edit(setAt(at('on'), event.target.checked))}
-              data-testid="notice-on"
-            />
-            {notice.archived ? 'archived' : onOrOff}
-          </label>
-          <strong>
-            <EditedField
-              label="Name of the notice"
-              shown={notice.name}
-              parse={parseName}
-              change={(name) => setAt(at('name'), name)}
-              testId="notice-name"
-            />
-          </strong>
-          <span className="text-soft">a notice, read where no offer has anything to say</span>
-          <span className="ml-auto text-small">
-            <button
-              type="button"
-              className="btn btn-xs"
-              onClick={() => edit(archiveNotice(noticeId, !notice.archived))}
-            >
-              {notice.archived ? 'Take out of the archive' : 'Archive'}
-            </button>
-            <button
-              type="button"
-              className="btn btn-xs"
-              onClick={() => edit(removeNotice(noticeId))}
-              data-testid="remove-notice"
-            >
-              Delete with its texts
-            </button>
-          </span>
-        </p>
-        <p className="text-small text-soft">
-          <EditedField
-            label="What it is for"
-            shown={notice.note}
-            parse={parseText(2000)}
-            change={(note) => setAt(at('note'), note)}
-            placeholder="what it is for, and when to look at it again"
-          />
-        </p>
+        <SwitchedHeading
+          what="notice"
+          path={at()}
+          entry={notice}
+          archive={(archived) => archiveNotice(noticeId, archived)}
+          remove={removeNotice(noticeId)}
+          aside={<span className="text-soft">a notice, read where no offer has anything to say</span>}
+        />
         <SchedulePhrase path={at('schedule')} schedule={notice.schedule} />
         <MarketsPhrase path={at('markets')} chosen={notice.markets} every="every market" testId="notice-markets" />
         <div>
