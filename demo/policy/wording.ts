@@ -26,6 +26,24 @@ export const wording: Policy['wording'] = {
         'ja-JP': '送料無料になりました。',
       },
     },
+    newsletter: {
+      everyPlace: {
+        'en-GB': 'From {goal} on, we deliver for free.',
+        'nl-NL': 'Vanaf {goal} bezorgen we gratis.',
+        'fr-BE': 'Dès {goal}, la livraison est gratuite.',
+        'da-DK': 'Fra {goal} leverer vi gratis.',
+        'de-CH': 'Ab {goal} liefern wir kostenlos.',
+        'en-US': 'From {goal} on, we deliver for free.',
+        'ja-JP': '{goal}以上のご注文で送料無料。',
+      },
+    },
+    landingPage: {
+      everyPlace: {
+        'en-GB': 'Kites, lines and windsocks to your door: spend {goal} or more and delivery is free.',
+        'nl-NL': 'Vliegers, lijnen en windzakken aan huis: besteed {goal} of meer en de bezorging is gratis.',
+        'ja-JP': '凧、ライン、吹き流しをお届けします。{goal}以上で送料無料。',
+      },
+    },
   },
   'two-steps': {
     invite: {
@@ -68,6 +86,15 @@ export const wording: Policy['wording'] = {
         'en-GB': '{reward, select, deliveryFree {Your delivery is free.} other {Your delivery costs less.}}',
         'de-DE': '{reward, select, deliveryFree {Der Versand ist kostenlos.} other {Der Versand kostet weniger.}}',
         'ar-DE': '{reward, select, deliveryFree {التوصيل مجاني.} other {التوصيل أرخص.}}',
+      },
+    },
+    newsletter: {
+      everyPlace: {
+        'en-GB': '{reward, select, deliveryFree {From {goal} delivery is free.} other {From {goal} it costs {given}.}}',
+        'de-DE':
+          '{reward, select, deliveryFree {Ab {goal} ist der Versand kostenlos.} other {Ab {goal} kostet er {given}.}}',
+        'ar-DE':
+          '{reward, select, deliveryFree {التوصيل مجاني ابتداءً من {goal}.} other {التوصيل مقابل {given} ابتداءً من {goal}.}}',
       },
     },
   },
@@ -134,6 +161,12 @@ export const wording: Policy['wording'] = {
         'nl-NL': 'Dit weekend is uw bezorging gratis.',
         'en-GB':
           '{reward, select, deliveryFree {This weekend your delivery is free, until {deadline}.} other {This weekend your delivery costs less, until {deadline}.}}',
+      },
+    },
+    newsletter: {
+      everyPlace: {
+        'nl-NL': 'Het gaat waaien: gratis bezorging vanaf {goal}, tot en met {deadline}.',
+        'en-GB': 'Wind ahead: free delivery from {goal}, until {deadline}.',
       },
     },
   },

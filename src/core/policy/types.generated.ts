@@ -444,6 +444,8 @@ export interface Policy {
       onward?: PlaceTextNotes;
       missedOut?: PlaceTextNotes;
       notice?: PlaceTextNotes;
+      newsletter?: PlaceTextNotes;
+      landingPage?: PlaceTextNotes;
     };
   };
   look?: Look;
@@ -1269,6 +1271,8 @@ export interface OfferWording {
   onward?: PlaceTexts;
   missedOut?: PlaceTexts;
   notice?: PlaceTexts1;
+  newsletter?: PlaceTexts2;
+  landingPage?: PlaceTexts3;
 }
 /**
  * a place without its own text takes that of everyPlace
@@ -1285,6 +1289,28 @@ export interface PlaceTexts {
  * a place without its own text takes that of everyPlace
  */
 export interface PlaceTexts1 {
+  everyPlace?: Texts1;
+  strip?: Texts1;
+  product?: Texts1;
+  miniCart?: Texts1;
+  cart?: Texts1;
+  checkout?: Texts1;
+}
+/**
+ * a place without its own text takes that of everyPlace
+ */
+export interface PlaceTexts2 {
+  everyPlace?: Texts1;
+  strip?: Texts1;
+  product?: Texts1;
+  miniCart?: Texts1;
+  cart?: Texts1;
+  checkout?: Texts1;
+}
+/**
+ * a place without its own text takes that of everyPlace
+ */
+export interface PlaceTexts3 {
   everyPlace?: Texts1;
   strip?: Texts1;
   product?: Texts1;

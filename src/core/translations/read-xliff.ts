@@ -1,5 +1,5 @@
 import { SaxesParser, type SaxesTagNS } from 'saxes';
-import type { MessageState } from '../evaluation/evaluation.ts';
+import type { TextState } from '../offers/texts-written.ts';
 import type { Policy } from '../policy/types.ts';
 import type { TextPlace } from '../wording/places.ts';
 import {
@@ -47,7 +47,7 @@ export function readXliff(file: string, policy: Policy): TranslationReading {
     return [
       {
         at: id,
-        address: { speakerId, state: state as MessageState, place: place as TextPlace, language },
+        address: { speakerId, state: state as TextState, place: place as TextPlace, language },
         text,
         madeFrom: segments.map(({ source }) => source).join(''),
       },

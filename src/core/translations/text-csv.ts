@@ -1,4 +1,4 @@
-import type { MessageState } from '../evaluation/evaluation.ts';
+import type { TextState } from '../offers/texts-written.ts';
 import type { Policy } from '../policy/types.ts';
 import { CsvReader } from '../tabular/csv-reader.ts';
 import { guessDelimiter } from '../tabular/guess-delimiter.ts';
@@ -59,7 +59,7 @@ export function readTextCsv(file: string, policy: Policy): TranslationReading {
         at: `line ${line}, ${language}`,
         address: {
           speakerId: cell('offer'),
-          state: cell('state') as MessageState,
+          state: cell('state') as TextState,
           place: cell('place') as TextPlace,
           language,
         },

@@ -1,8 +1,7 @@
 import { allLanguages, sourceLanguageOf } from '../wording/languages/languages.ts';
 import { faultsAt } from '../wording/policy-faults.ts';
-import { placeIds } from '../wording/places.ts';
 import { isNotice } from '../wording/text-speaker.ts';
-import { statesOf, textAt, type TextAddress } from '../wording/text-address.ts';
+import { placesOf, statesOf, textAt, type TextAddress } from '../wording/text-address.ts';
 import type { Policy } from '../policy/types.ts';
 
 /** A text that came back from a translator. */
@@ -65,7 +64,7 @@ function strangeIn(
   if (!Object.hasOwn(policy.offers, speakerId) && !isNotice(policy, speakerId))
     return `there is no offer “${speakerId}”`;
   if (!statesOf(policy, speakerId).some(({ id }) => id === state)) return `there is no state “${state}”`;
-  if (place !== 'everyPlace' && !placeIds.includes(place)) return `there is no place “${place}”`;
+  if (!placesOf(state).includes(place)) return `there is no place “${place}”`;
   if (!languages.has(language)) return `no market has the language “${language}”`;
   return null;
 }

@@ -1,9 +1,11 @@
 import { formatMoney } from '../money/format.ts';
-import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
+import type { MessageArguments } from '../evaluation/evaluation.ts';
+import type { TextState } from '../offers/texts-written.ts';
 import { arrivesInWords } from './arrives.ts';
 import { timeLeft } from '../time/countdown.ts';
 import { countdownInWords } from './look/countdown-words.ts';
 import { deadlineInWords } from './deadline.ts';
+import { shareInWords, type Given } from './outside/given.ts';
 
 type ArgumentKind = 'money' | 'number' | 'text' | 'choice';
 
@@ -20,8 +22,9 @@ export const wordingArguments = {
   code: { kind: 'text', means: 'the code of the offer' },
   cutOff: { kind: 'text', means: 'the time that is left until what a notice counts down to' },
   arrives: { kind: 'text', means: 'the day by which it is there' },
+  given: { kind: 'text', means: 'what reaching it gives, as an amount or a share' },
 } as const satisfies Record<
-  Exclude<keyof MessageArguments, 'measure' | 'countedFrom'> | 'cutOff',
+  Exclude<keyof MessageArguments, 'measure' | 'countedFrom'> | 'cutOff' | 'given',
   { kind: ArgumentKind; means: string }
 >;
 
@@ -29,7 +32,7 @@ export type WordingArgument = keyof typeof wordingArguments;
 export const wordingArgumentNames = Object.keys(wordingArguments) as WordingArgument[];
 
 /** Arguments without which a text in that state does not do its work. */
-export const neededArguments: Record<MessageState, WordingArgument[]> = {
+export const neededArguments: Record<TextState, WordingArgument[]> = {
   invite: [],
   progress: ['remaining'],
   nearly: ['remaining'],
@@ -37,11 +40,23 @@ export const neededArguments: Record<MessageState, WordingArgument[]> = {
   onward: ['remaining'],
   missedOut: [],
   notice: [],
+  newsletter: [],
+  landingPage: [],
 };
 
 /** Arguments that only a notice has something for, and those that it may have. */
 export const ofNotices: readonly WordingArgument[] = ['cutOff', 'arrives'];
 export const noticeArguments: readonly WordingArgument[] = ['items', 'deadline', ...ofNotices];
+
+/** Arguments that only a text for outside has something for, and those that it may have: no cart is known there. */
+export const ofOutside: readonly WordingArgument[] = ['given'];
+export const outsideArguments: readonly WordingArgument[] = ['goal', 'reward', 'deadline', 'code', ...ofOutside];
+
+/** What a text is filled with. */
+export interface TextValues extends MessageArguments {
+  /** what the goal gives, as a figure; of a text for outside alone */
+  given?: Given;
+}
 
 /** Arguments that are amounts of what the goal counts: of money, or pieces, or grams. */
 const ofTheGoal: readonly WordingArgument[] = ['remaining', 'goal', 'counted'];
@@ -67,11 +82,11 @@ export type FormattedArguments = Partial<Record<WordingArgument, string | number
  * out, so that a text that needs it is not shown half.
  */
 export function formattedArguments(
-  values: MessageArguments,
+  values: TextValues,
   { currency, timeZone }: TextSetting,
   language: string,
 ): FormattedArguments {
-  const { deadline, code, countedFrom, arrives } = values;
+  const { deadline, code, countedFrom, arrives, given } = values;
   const write = (argument: WordingArgument, value: number) =>
     argumentKind(argument, values.measure) === 'money' ? formatMoney(value, currency, language) : value;
   const written: FormattedArguments = {
@@ -97,5 +112,8 @@ export function formattedArguments(
   const left = countedFrom === null || deadline === null ? null : timeLeft(countedFrom, deadline, timeZone);
   if (left !== null) written.cutOff = countdownInWords(left, language);
   if (arrives !== null) written.arrives = arrivesInWords(arrives, timeZone, language);
+  if (given)
+    written.given =
+      'amount' in given ? formatMoney(given.amount, currency, language) : shareInWords(given.percent, language);
   return written;
 }

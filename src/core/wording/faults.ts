@@ -1,17 +1,22 @@
 import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messageformat-parser';
-import type { MessageArguments, MessageState } from '../evaluation/evaluation.ts';
+import type { MessageArguments } from '../evaluation/evaluation.ts';
+import type { TextState } from '../offers/texts-written.ts';
 import {
   argumentKind,
   formattedArguments,
   neededArguments,
+  outsideArguments,
   wordingArguments,
   type TextSetting,
+  type TextValues,
   type WordingArgument,
 } from './arguments.ts';
 import { places, type Place } from './places.ts';
 import { pluralCategories } from './languages/plural-categories.ts';
 import { renderText } from './render.ts';
 import { saysFree } from './free-words.ts';
+import { isOutside } from './outside/outside-states.ts';
+import { argumentsIn } from './used-arguments.ts';
 import { rewardCalled, rewardBranches, type RewardKind } from '../offers/reward-kinds.ts';
 
 /** Something to mend in a text; `at` is the offset and length to mark, when it is one spot. */
@@ -24,7 +29,7 @@ export interface WordingFault {
 }
 
 /** Values that make a text long, to judge its length: minor units of a typical currency. */
-const longValues: Omit<MessageArguments, 'measure'> = {
+const longValues: Omit<TextValues, 'measure'> = {
   remaining: 123456,
   goal: 123456,
   counted: 123456,
@@ -36,12 +41,13 @@ const longValues: Omit<MessageArguments, 'measure'> = {
   code: 'WWWWWWWW',
   countedFrom: Date.UTC(2026, 8, 22, 0, 1),
   arrives: { unit: 'workingDays', min: 1, max: 1, leaves: '2026-09-23', earliest: '2026-09-23', latest: '2026-09-23' },
+  given: { amount: 12345 },
 };
 
 /** Where and of what a text speaks. */
 export interface TextSituation {
   language: string;
-  state: MessageState;
+  state: TextState;
   /** places in which it is shown, for their limits of length */
   shownIn: readonly Place[];
   setting: TextSetting;
@@ -76,8 +82,8 @@ export function wordingFaults(text: string, situation: TextSituation): WordingFa
     ];
   }
   const faults: WordingFault[] = [];
-  const used = new Set<string>();
-  inspect(elements, situation, used, faults);
+  const used = argumentsIn(elements);
+  inspect(elements, situation, faults);
   for (const needed of neededArguments[state]) {
     if (!used.has(needed))
       faults.push({
@@ -92,15 +98,9 @@ export function wordingFaults(text: string, situation: TextSituation): WordingFa
   return faults;
 }
 
-function inspect(
-  elements: readonly MessageFormatElement[],
-  situation: TextSituation,
-  used: Set<string>,
-  faults: WordingFault[],
-): void {
+function inspect(elements: readonly MessageFormatElement[], situation: TextSituation, faults: WordingFault[]): void {
   for (const element of elements) {
     if (element.type === TYPE.literal || element.type === TYPE.pound || element.type === TYPE.tag) continue;
-    used.add(element.value);
     const start = element.location?.start.offset ?? 0;
     const at = { offset: start, length: (element.location?.end.offset ?? start + 1) - start };
     const mistake = mistakeOf(element, situation);
@@ -131,20 +131,20 @@ function inspect(
           at,
         });
     }
-    for (const option of Object.values(element.options)) inspect(option.value, situation, used, faults);
+    for (const option of Object.values(element.options)) inspect(option.value, situation, faults);
   }
 }
 
 /** What is wrong with an argument as it is used, if something is. */
 function mistakeOf(
   element: Exclude<MessageFormatElement, { type: TYPE.literal | TYPE.pound | TYPE.tag }>,
-  { measure, without }: TextSituation,
+  { state, measure, without }: TextSituation,
 ): string | null {
   const name = element.value;
   if (!Object.hasOwn(wordingArguments, name)) return `There is no argument {${name}}. Known are ${knownArguments()}.`;
   const argument = name as WordingArgument;
   const kind = argumentKind(argument, measure);
-  if (without.includes(argument)) return whyWithout[argument] ?? `A notice has no goal, so there is no {${argument}}.`;
+  if (without.includes(argument)) return whyNothing(argument, state);
   if (kind === 'money' && element.type !== TYPE.argument)
     return `{${name}} is an amount and is written out with its currency; use it as {${name}}.`;
   if (kind === 'text' && element.type !== TYPE.argument)
@@ -156,12 +156,24 @@ function mistakeOf(
   return null;
 }
 
-/** Why there is nothing for an argument. */
+/** Why there is nothing for an argument in a text of a state. */
+function whyNothing(argument: WordingArgument, state: TextState): string {
+  if (!isOutside(state)) return whyWithout[argument] ?? `A notice has no goal, so there is no {${argument}}.`;
+  if (!outsideArguments.includes(argument)) return `Outside the shop there is no cart, so there is no {${argument}}.`;
+  return outsideWithout[argument] ?? whyWithout[argument]!;
+}
+
+const outsideWithout: Readonly<Partial<Record<WordingArgument, string>>> = {
+  goal: 'No amount is asked for, so there is no {goal}.',
+  given: 'What is given is no amount and no share, so there is no {given}.',
+};
+
 const whyWithout: Readonly<Partial<Record<WordingArgument, string>>> = {
   deadline: 'It has no end, so there is no {deadline}.',
   code: 'There is no code of its own, so there is no {code}.',
   cutOff: 'Nothing is counted down to, so there is no {cutOff}.',
   arrives: 'No option’s cut-off is counted down to, so there is no {arrives}.',
+  given: 'Only a text for outside the shop says {given}.',
 };
 
 /** Where a text says free but what it is read for is not, and where it is read for goals that give different things and does not tell them apart. */

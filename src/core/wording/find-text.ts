@@ -1,5 +1,4 @@
-import { saidInstead } from '../offers/texts-written.ts';
-import type { MessageState } from '../evaluation/evaluation.ts';
+import { saidInstead, type TextState } from '../offers/texts-written.ts';
 import type { OfferWording, Policy } from '../policy/types.ts';
 import { fallBack } from './languages/fall-back.ts';
 import type { Place } from './places.ts';
@@ -8,7 +7,7 @@ import type { Place } from './places.ts';
 export interface FoundText {
   text: string;
   /** the state it was written for */
-  state: MessageState;
+  state: TextState;
   language: string;
   inherited: boolean;
   fallback: { wanted: string } | null;
@@ -17,7 +16,7 @@ export interface FoundText {
 /** What is looked for: the text of an offer in a state, as it is read in a place and a language. */
 export interface ReadAddress {
   speakerId: string;
-  state: MessageState;
+  state: TextState;
   place: Place;
   language: string;
 }

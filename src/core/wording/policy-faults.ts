@@ -1,10 +1,19 @@
 import { inOrder } from '../ordered.ts';
 import type { Notice, Offer, PlaceTexts, Policy } from '../policy/types.ts';
-import { ofNotices, wordingArgumentNames, type TextSetting, type WordingArgument } from './arguments.ts';
+import {
+  ofNotices,
+  ofOutside,
+  outsideArguments,
+  wordingArgumentNames,
+  type TextSetting,
+  type WordingArgument,
+} from './arguments.ts';
 import { marketReading } from './languages/languages.ts';
 import { wordingFaults, type TextSituation, type WordingFault } from './faults.ts';
-import type { OfferState } from '../evaluation/evaluation.ts';
+import type { TextState } from '../offers/texts-written.ts';
 import type { RewardKind } from '../offers/reward-kinds.ts';
+import { isFigure } from './outside/given.ts';
+import { isOutside } from './outside/outside-states.ts';
 import { placeIds, type Place, type TextPlace } from './places.ts';
 import { noticeOf, textSpeakers } from './text-speaker.ts';
 import { textAddresses, textAt, unfinishedText, type TextAddress } from './text-address.ts';
@@ -20,10 +29,12 @@ function placesShowing(texts: PlaceTexts | undefined, place: TextPlace, language
 type Subject = Pick<TextSituation, 'measure' | 'without'>;
 
 /** What texts can speak of: what the goals of an offer count, and arguments that the offer or the notice has nothing for. */
-export function subjectOf(policy: Policy, speakerId: string): Subject | null {
+export function subjectOf(policy: Policy, speakerId: string, state: TextState): Subject | null {
   const notice = noticeOf(policy, speakerId);
   if (notice) return ofNotice(notice);
-  return Object.hasOwn(policy.offers, speakerId) ? ofOffer(policy.offers[speakerId]!) : null;
+  if (!Object.hasOwn(policy.offers, speakerId)) return null;
+  const offer = policy.offers[speakerId]!;
+  return isOutside(state) ? outside(offer) : inShop(offer);
 }
 
 function ofNotice({ countdown, schedule }: Notice): Subject {
@@ -32,6 +43,23 @@ function ofNotice({ countdown, schedule }: Notice): Subject {
   if (countdown?.to === 'cutOff') has.add('arrives');
   if (countdown ?? schedule?.until) has.add('deadline');
   return { measure: 'value', without: wordingArgumentNames.filter((name) => !has.has(name)) };
+}
+
+function inShop(offer: Offer): Subject {
+  const { measure, without } = ofOffer(offer);
+  return { measure, without: [...without, ...ofOutside] };
+}
+
+function outside(offer: Offer): Subject {
+  const { measure, without } = ofOffer(offer);
+  const figures = Object.values(offer.goals).some(({ rewards }) => Object.values(rewards).some(isFigure));
+  const nothing = new Set<WordingArgument>([
+    ...without,
+    ...wordingArgumentNames.filter((name) => !outsideArguments.includes(name)),
+    ...(figures ? [] : ofOutside),
+  ]);
+  if (offer.unlock.by === 'code') nothing.add('goal');
+  return { measure, without: [...nothing] };
 }
 
 function ofOffer(offer: Offer): Subject {
@@ -47,13 +75,13 @@ function ofOffer(offer: Offer): Subject {
 
 /**
  * What the goals give that a state's text is read for: on the way to the first, beyond it to the others, and having reached
- * any of them.
+ * any of them; outside the shop it is read of each.
  */
-function rewardsRead({ goals }: Offer, state: OfferState): RewardKind[][] {
+function rewardsRead({ goals }: Offer, state: TextState): RewardKind[][] {
   const all = inOrder(goals).map(([, { rewards }]) => inOrder(rewards).map(([, { kind }]) => kind));
   if (state === 'missedOut') return [];
   if (state === 'onward') return all.slice(1);
-  return state === 'reached' ? all : all.slice(0, 1);
+  return state === 'reached' || isOutside(state) ? all : all.slice(0, 1);
 }
 
 /** In which currency and on which clock texts of a language are judged: those of the first market that has it. */
@@ -71,9 +99,9 @@ export function faultsAt(
   { speakerId, state, place, language }: TextAddress,
   text: string,
 ): WordingFault[] {
-  const subject = subjectOf(policy, speakerId);
+  const subject = subjectOf(policy, speakerId, state);
   if (!subject) return [];
-  const shownIn = placesShowing(policy.wording[speakerId]?.[state], place, language);
+  const shownIn = isOutside(state) ? [] : placesShowing(policy.wording[speakerId]?.[state], place, language);
   return wordingFaults(text, {
     ...subject,
     rewards: state === 'notice' ? [] : rewardsRead(policy.offers[speakerId]!, state),

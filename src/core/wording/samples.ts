@@ -37,7 +37,7 @@ const pieces: Partial<Record<TextSample['name'], number>> = { 'one piece': 1, 'm
  */
 export function textSamples(
   compiled: CompiledPolicy,
-  { speakerId, state, language }: Pick<TextAddress, 'speakerId' | 'state' | 'language'>,
+  { speakerId, state, language }: Pick<TextAddress, 'speakerId' | 'language'> & { state: MessageState },
   market: CompiledMarket,
   now: number,
 ): TextSample[] {
@@ -121,7 +121,8 @@ function goalSpokenOf(state: MessageState, goals: number): number {
   return state === 'onward' ? Math.min(1, goals - 1) : 0;
 }
 
-const nothing: MessageArguments = {
+/** What texts are filled with where there is nothing else. */
+export const nothing: MessageArguments = {
   measure: 'value',
   remaining: 0,
   goal: 0,

@@ -1,5 +1,7 @@
 import type { MessageState } from '../evaluation/evaluation.ts';
+import type { TextState } from '../offers/texts-written.ts';
 import type { Policy, TextNote } from '../policy/types.ts';
+import { isOutside, outsideStates } from './outside/outside-states.ts';
 import { placeIds, type TextPlace } from './places.ts';
 import { isNotice } from './text-speaker.ts';
 
@@ -11,32 +13,44 @@ export const messageStates = [
   { id: 'reached', name: 'reached', means: 'every goal is reached' },
   { id: 'onward', name: 'on to the next', means: 'one goal is reached, the next is ahead' },
   { id: 'missedOut', name: 'missed out', means: 'not for this shopper, or used up; usually silent' },
-] as const satisfies readonly StateWords[];
+] as const satisfies readonly StateWords<MessageState>[];
 
-interface StateWords {
-  id: MessageState;
+interface StateWords<State extends TextState = TextState> {
+  id: State;
   name: string;
   means: string;
 }
 
 /** The one state of a notice. */
-const noticeStates: readonly StateWords[] = [{ id: 'notice', name: 'notice', means: 'while the notice holds' }];
+const noticeStates: readonly StateWords<MessageState>[] = [
+  { id: 'notice', name: 'notice', means: 'while the notice holds' },
+];
 
-/** The states in which an offer or a notice has texts. */
-export const statesOf = (policy: Policy, speakerId: string): readonly StateWords[] =>
+/** The states in which shoppers read of an offer or a notice. */
+export const statesRead = (policy: Policy, speakerId: string): readonly StateWords<MessageState>[] =>
   isNotice(policy, speakerId) ? noticeStates : messageStates;
 
-export const stateWords = (state: MessageState): StateWords =>
-  [...messageStates, ...noticeStates].find(({ id }) => id === state)!;
+const offerStates: readonly StateWords[] = [...messageStates, ...outsideStates];
 
-export const stateName = (state: MessageState): string => stateWords(state).name;
+/** All that an offer or a notice has texts for: those states, and of an offer what is written for outside. */
+export const statesOf = (policy: Policy, speakerId: string): readonly StateWords[] =>
+  isNotice(policy, speakerId) ? noticeStates : offerStates;
+
+export const stateWords = (state: TextState): StateWords =>
+  [...offerStates, ...noticeStates].find(({ id }) => id === state)!;
+
+export const stateName = (state: TextState): string => stateWords(state).name;
 
 export const textPlaces: readonly TextPlace[] = ['everyPlace', ...placeIds];
+const everyPlace: readonly TextPlace[] = ['everyPlace'];
+
+/** The places that a text of a state can be written for; one for outside is in none of the shop’s. */
+export const placesOf = (state: TextState): readonly TextPlace[] => (isOutside(state) ? everyPlace : textPlaces);
 
 /** Where one text stands: offer or notice × state × place × language. */
 export interface TextAddress {
   speakerId: string;
-  state: MessageState;
+  state: TextState;
   place: TextPlace;
   language: string;
 }
@@ -63,7 +77,7 @@ export const unfinishedText = (policy: Policy, address: TextAddress): string | u
 /** Every text of an offer or a notice, written or unfinished, in the order of states, places and languages. */
 export function textAddresses(policy: Policy, speakerId: string): TextAddress[] {
   return statesOf(policy, speakerId).flatMap(({ id: state }) =>
-    textPlaces.flatMap((place) => {
+    placesOf(state).flatMap((place) => {
       const notes = Object.entries(policy.textNotes?.[speakerId]?.[state]?.[place] ?? {});
       const unfinished = notes.filter(([, note]) => note.unfinished !== undefined).map(([language]) => language);
       const languages = new Set([...Object.keys(policy.wording[speakerId]?.[state]?.[place] ?? {}), ...unfinished]);

@@ -1,10 +1,10 @@
-import type { MessageState } from '../evaluation/evaluation.ts';
+import type { TextState } from '../offers/texts-written.ts';
 import type { Policy } from '../policy/types.ts';
 import { textSpeakers } from './text-speaker.ts';
 import { findText } from './find-text.ts';
 import { allLanguages, languagesOf, marketReading, sourceLanguageOf } from './languages/languages.ts';
 import type { TextPlace } from './places.ts';
-import { noteAt, statesOf, textAt, textPlaces } from './text-address.ts';
+import { noteAt, placesOf, statesOf, textAt } from './text-address.ts';
 
 /** One text in one language: written, written from a source that has changed since, another one shown instead, or none. */
 export type TextCell =
@@ -18,7 +18,7 @@ export type TextCell =
 /** One text of the store in all languages. */
 export interface TextRow {
   speakerId: string;
-  state: MessageState;
+  state: TextState;
   place: TextPlace;
   source: string | undefined;
   /** by language, the source language first */
@@ -38,7 +38,7 @@ export function textTable(policy: Policy): { languages: string[]; rows: TextRow[
     if (archived) continue;
     const needed = languagesOf(policy, speakerId);
     for (const { id: state } of statesOf(policy, speakerId)) {
-      for (const place of textPlaces) {
+      for (const place of placesOf(state)) {
         if (
           Object.keys(policy.wording[speakerId]?.[state]?.[place] ?? {}).length === 0 &&
           !hasNotes(policy, speakerId, state, place)
@@ -60,7 +60,7 @@ export function textTable(policy: Policy): { languages: string[]; rows: TextRow[
   return { languages, rows };
 }
 
-function hasNotes({ textNotes }: Policy, speakerId: string, state: MessageState, place: TextPlace): boolean {
+function hasNotes({ textNotes }: Policy, speakerId: string, state: TextState, place: TextPlace): boolean {
   return Object.values(textNotes?.[speakerId]?.[state]?.[place] ?? {}).some(
     ({ unfinished }) => unfinished !== undefined,
   );
@@ -68,7 +68,7 @@ function hasNotes({ textNotes }: Policy, speakerId: string, state: MessageState,
 
 function cellOf(
   policy: Policy,
-  address: { speakerId: string; state: MessageState; place: TextPlace; language: string },
+  address: { speakerId: string; state: TextState; place: TextPlace; language: string },
   source: string,
   needed: ReadonlySet<string>,
 ): TextCell {

@@ -1,6 +1,7 @@
 import { inOrder } from '../../core/ordered.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { stateName, textAddresses, textAt } from '../../core/wording/text-address.ts';
+import { textHref } from '../page/text-href.ts';
 import type { Command } from './command.ts';
 import { trail } from './trail.ts';
 
@@ -85,13 +86,12 @@ export function commandsOf(policy: Policy, actions: readonly Command[]): Command
       textAddresses(policy, offerId).flatMap((address) => {
         const text = textAt(policy, address);
         if (text === undefined) return [];
-        const place = address.place === 'everyPlace' ? '' : `&place=${address.place}`;
         return [
           {
             group: 'What shoppers read',
             name: text,
             hint: `${offer.name}, ${stateName(address.state)}, ${address.language}`,
-            value: go(`/wording?offer=${offerId}&language=${address.language}${place}`),
+            value: go(textHref(address)),
           },
         ];
       }),

@@ -1,10 +1,13 @@
 import { useMemo } from 'react';
 import type { Policy } from '../../core/policy/types.ts';
+import type { TextState } from '../../core/offers/texts-written.ts';
+import { isOutside } from '../../core/wording/outside/outside-states.ts';
 import { policyWordingFaults, type TextFault } from '../../core/wording/policy-faults.ts';
 import { missingLanguages } from '../../core/wording/languages/missing-languages.ts';
 import { speakerName } from '../../core/wording/text-speaker.ts';
 import { stateName, textAt } from '../../core/wording/text-address.ts';
 import { usePolicy } from '../page/draft-context.tsx';
+import { textHref } from '../page/text-href.ts';
 
 /** Texts with mistakes, of one offer or all: those that break leave shoppers with the last good one; others would be read as they are. */
 export function TextWarnings({ offerId }: { offerId?: string }) {
@@ -30,10 +33,7 @@ export function TextWarnings({ offerId }: { offerId?: string }) {
           <li key={`${speaker} ${state} ${message} ${then}`}>
             “{speakerName(policy, speaker)}”, {stateName(state)}, {[...languages].join(', ')}: {message}
             {then}{' '}
-            <a
-              className="link link-primary"
-              href={`/wording?offer=${speaker}&language=${language}${place === 'everyPlace' ? '' : `&place=${place}`}`}
-            >
+            <a className="link link-primary" href={textHref({ speakerId: speaker, state, place, language })}>
               mend it
             </a>
           </li>
@@ -56,14 +56,19 @@ function grouped(faults: readonly TextFault[], policy: Policy): Shared[] {
   const found = new Map<string, Shared>();
   for (const fault of faults) {
     const kept = fault.breaks ? textAt(policy, fault) : undefined;
-    const meanwhile = kept === undefined ? ' Shoppers read nothing of it.' : ` Shoppers go on reading “${kept}”.`;
-    const then = fault.breaks ? meanwhile : '';
+    const then = fault.breaks ? meanwhile(fault.state, kept) : '';
     const key = JSON.stringify([fault.speakerId, fault.state, fault.message, then]);
     const same = found.get(key);
     if (same) same.languages.add(fault.language);
     else found.set(key, { fault, languages: new Set([fault.language]), then });
   }
   return [...found.values()];
+}
+
+/** What is read while a text cannot be shown. @param kept the last good one */
+function meanwhile(state: TextState, kept: string | undefined): string {
+  if (isOutside(state)) return kept === undefined ? ' There is nothing to copy.' : ` To be copied stays “${kept}”.`;
+  return kept === undefined ? ' Shoppers read nothing of it.' : ` Shoppers go on reading “${kept}”.`;
 }
 
 /** Offers that are on whose shoppers would read another language than theirs, or nothing. */

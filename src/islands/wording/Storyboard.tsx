@@ -6,7 +6,7 @@ import { countsDown, lookOf } from '../../core/wording/look/look.ts';
 import type { TextPlace } from '../../core/wording/places.ts';
 import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
-import { stateName, statesOf, textAt, type TextAddress } from '../../core/wording/text-address.ts';
+import { stateName, statesRead, textAt, type TextAddress } from '../../core/wording/text-address.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled, useNow } from '../page/page-context.tsx';
 import { useServerClock } from '../page/use-server-clock.ts';
@@ -29,7 +29,7 @@ export function Storyboard({
   state: MessageState;
   choose: (state: MessageState) => void;
 }) {
-  const states = statesOf(usePolicy(), speakerId);
+  const states = statesRead(usePolicy(), speakerId);
   return (
     <ol
       className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,268px),1fr))] gap-x-4.5 gap-y-3.5"

@@ -1,7 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { dropUnfinished, setText } from '../../client/edits/text-edits.ts';
+import type { TextState } from '../../core/offers/texts-written.ts';
 import type { FoundText } from '../../core/wording/find-text.ts';
 import { directionOf } from '../../core/wording/languages/languages.ts';
+import { isOutside } from '../../core/wording/outside/outside-states.ts';
 import { faultsAt, subjectOf } from '../../core/wording/policy-faults.ts';
 import { textAt, unfinishedText, type TextAddress } from '../../core/wording/text-address.ts';
 import { useDraft, usePolicy } from '../page/draft-context.tsx';
@@ -74,7 +76,7 @@ export function TextEditor({
       return true;
     },
     completions: () => {
-      const { measure, without } = subjectOf(policy, address.speakerId)!;
+      const { measure, without } = subjectOf(policy, address.speakerId, address.state)!;
       return completionsOf(measure, without, language);
     },
   };
@@ -91,7 +93,7 @@ export function TextEditor({
           label,
           language,
           direction: directionOf(language),
-          inherited: inherited?.text ?? 'nothing is said',
+          inherited: inherited?.text ?? (isOutside(address.state) ? 'nothing is written' : 'nothing is said'),
           breaks,
         }}
         handlers={handlers}
@@ -123,10 +125,11 @@ export function TextEditor({
           <p className="text-soft">
             {good ? (
               <>
-                Shoppers go on reading “<span lang={language}>{good}</span>”.
+                {isOutside(state) ? 'To be copied stays' : 'Shoppers go on reading'} “
+                <span lang={language}>{good}</span>”.
               </>
             ) : (
-              `Shoppers read ${inherited ? 'what is inherited' : 'nothing here'}.`
+              instead(state, inherited !== null)
             )}
           </p>
         )}
@@ -138,4 +141,10 @@ export function TextEditor({
       </div>
     </div>
   );
+}
+
+/** What is read while a text cannot be shown and there was none before. */
+function instead(state: TextState, inherits: boolean): string {
+  if (isOutside(state)) return 'There is nothing to copy.';
+  return `Shoppers read ${inherits ? 'what is inherited' : 'nothing here'}.`;
 }

@@ -22,12 +22,14 @@ import { TranslationFiles } from './TranslationFiles.tsx';
 import { WhoLeads } from './WhoLeads.tsx';
 import { AskedPhrase } from './AskedPhrase.tsx';
 import { part } from '../page/parts.ts';
+import { ForOutside } from './outside/ForOutside.tsx';
 import { PlaceChoices } from './PlaceChoices.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
 
 const views = [
   ['', 'Storyboard'],
   ['languages', 'All languages'],
+  ['outside', 'For outside'],
   ['leads', 'Who leads'],
   ['look', 'Strip and bar'],
 ] as const;
@@ -113,6 +115,7 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
               <TranslationFiles />
             </>
           )}
+          {view === 'outside' && <ForOutside speakerId={speakerId} language={language} setQuery={setQuery} />}
           {view === 'leads' && <WhoLeads marketId={marketId} />}
           {view === 'look' && <Looks speakerId={speakerId} marketId={marketId} language={language} />}
         </>
