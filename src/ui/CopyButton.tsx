@@ -29,7 +29,7 @@ export function CopyButton({
   };
   const said = byHand ? 'marked: copy it by hand' : copied === text && 'copied, not sent';
   return (
-    <span className={`inline-flex flex-wrap items-baseline gap-x-2 ${className}`}>
+    <span className={`inline-flex flex-wrap items-baseline justify-end gap-x-2 ${className}`}>
       <button type="button" className="btn btn-xs" onClick={() => void copy()} aria-label={`Copy ${what}`}>
         Copy
       </button>

@@ -181,3 +181,57 @@ describe('a notice', () => {
     expect(await leadOf(page, 'beach-day')).toContain('gratis bezorging');
   });
 });
+
+describe('an offer for people outside', () => {
+  test('is written once, filled in every market with what is enforced there, and copied', async () => {
+    const page = await open('/wording?view=outside&offer=free-delivery&language=en-GB');
+    await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+    const copied = () => page.evaluate(() => navigator.clipboard.readText());
+    const british = page.getByTestId('outside-newsletter-uk-en-GB');
+    const written = page.getByTestId('text-newsletter').getByRole('textbox');
+    await written.fill('Spend {goal}, pay no delivery; {remaining}.');
+    await expect
+      .poll(() => textOf(page, '[data-testid=text-newsletter]'))
+      .toContain('Outside the shop there is no cart, so there is no {remaining}.');
+    await written.fill('Spend {goal}: free delivery.');
+    await expect.poll(() => british.innerText()).toContain('Spend £70.00: free delivery.');
+    await expect.poll(() => textOf(page, '[data-testid=outside-newsletter-ch-fr-CH]')).toContain('not written yet');
+    await british.getByRole('button', { name: 'Copy newsletter, United Kingdom, en-GB' }).click();
+    await expect.poll(copied).toBe('Spend £70.00: free delivery.');
+    await expect.poll(() => british.innerText()).toContain('copied, not sent');
+    await page.getByRole('button', { name: 'write it in fr-CH' }).first().click();
+    await expect.poll(() => page.getByTestId('language-phrase').inputValue()).toBe('fr-CH');
+    await page.getByTestId('text-landingPage').getByRole('textbox').fill('Dès {goal}, livraison gratuite.');
+    await expect
+      .poll(() => textOf(page, '[data-testid=outside-landingPage-ch-fr-CH]'))
+      .toMatch(/Dès 90[.,]00 CHF, livraison gratuite\./);
+    await expect
+      .poll(async () => (await policy()).wording['free-delivery']!.landingPage!.everyPlace!['fr-CH'])
+      .toBe('Dès {goal}, livraison gratuite.');
+  });
+  test('says what the shop holds to until the draft is released, what is left unsaid, and that a notice promises nothing', async () => {
+    const page = await open('/offers?offer=free-delivery&market=uk');
+    const cell = page.getByTestId('goal-free-delivery-first-uk');
+    await cell.fill('65');
+    await cell.press('Enter');
+    await expect
+      .poll(async () => (await policy()).offers['free-delivery']!.goals.first!.targets.uk)
+      .toEqual({ exact: 6500 });
+    await page.goto(`${address}/wording?view=outside&offer=free-delivery&language=en-GB`);
+    await expect
+      .poll(() => textOf(page, '[data-testid=outside-newsletter-uk-en-GB]'))
+      .toMatch(/From £65\.00 on[^]*until the draft is released: “From £70\.00 on/);
+    await expect
+      .poll(() => textOf(page, '[data-testid=outside-newsletter-nlbe-nl-NL]'))
+      .toContain('not for “Taken along at the counter”');
+    await page.getByTestId('offer-phrase').selectOption('order-today');
+    await expect.poll(() => textOf(page, '[data-testid=outside-notice]')).toContain('promises nothing to reach');
+    await page.goto(`${address}/wording?view=outside&offer=members-sooner`);
+    await expect.poll(() => textOf(page, '[data-testid=outside-newsletter]')).toContain('not written yet');
+    await page.goto(`${address}/offers?offer=members-sooner`);
+    await page.getByRole('checkbox', { name: 'Members sooner is on' }).uncheck();
+    await expect.poll(async () => (await policy()).offers['members-sooner']!.on).toBe(false);
+    await page.goto(`${address}/wording?view=outside&offer=members-sooner`);
+    await expect.poll(() => textOf(page, '[data-testid=outside-standing]')).toContain('It is off in this draft');
+  });
+});

@@ -1,6 +1,8 @@
 import { canBeShown } from '../../wording/faults.ts';
-import { addressKey, statesOf, textAddresses, textAt } from '../../wording/text-address.ts';
+import { addressKey, placesOf, statesOf, textAddresses, textAt } from '../../wording/text-address.ts';
+import type { TextPlace } from '../../wording/places.ts';
 import { isNotice } from '../../wording/text-speaker.ts';
+import type { TextState } from '../../offers/texts-written.ts';
 import type { Fault } from '../../policy/fault.ts';
 import type { Policy } from '../../policy/types.ts';
 
@@ -16,8 +18,15 @@ export function checkWording(policy: Policy, valid: Policy | undefined, fault: F
       const known = statesOf(policy, id).map((state): string => state.id);
       if (!policy.offers[id] && !isNotice(policy, id)) fault(`/${part}/${id}`, `there is no offer or notice "${id}"`);
       else
-        for (const state of Object.keys(states))
+        for (const [state, texts] of Object.entries<object>(states)) {
           if (!known.includes(state)) fault(`/${part}/${id}/${state}`, 'is a state that it is never in');
+          for (const place of Object.keys(texts))
+            if (!placesOf(state as TextState).includes(place as TextPlace))
+              fault(
+                `/${part}/${id}/${state}/${place}`,
+                'is a place in which it is not read: it is for outside the shop',
+              );
+        }
     }
   }
   if (valid?.wording === policy.wording) return;

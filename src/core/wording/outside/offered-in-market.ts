@@ -5,7 +5,7 @@ import type { Offer } from '../../policy/types.ts';
 
 /** What an offer would give in a market once it is on, whoever the shopper is. */
 export interface OfferedInMarket {
-  /** every goal that is there in some zone, in the offer's order */
+  /** every goal that is there in some zone, in the offer's order, with the rewards that are */
   goals: readonly CompiledGoal[];
   /** the offer in each zone of the market; null: it gives nothing there */
   zones: readonly { zone: CompiledZone; offered: CompiledOffer | null }[];
@@ -22,7 +22,15 @@ export function offeredInMarket(market: CompiledMarket, offerId: string, offer: 
     );
     return { zone, offered };
   });
-  const known = new Map(zones.flatMap(({ offered }) => offered?.goals ?? []).map((goal) => [goal.id, goal]));
-  const goals = inOrder(offer.goals).flatMap(([id]) => known.get(id) ?? []);
+  const given = zones.flatMap(({ offered }) => offered?.goals ?? []);
+  const goals = inOrder(offer.goals).flatMap(([id]) => inSomeZone(given.filter((goal) => goal.id === id)));
   return { goals, zones };
+}
+
+/** One goal as several zones have it, with every reward that some zone gives. */
+function inSomeZone(goals: readonly CompiledGoal[]): CompiledGoal[] {
+  const [first] = goals;
+  if (!first) return [];
+  const rewards = new Map(goals.flatMap((goal) => goal.rewards).map((reward) => [reward.id, reward]));
+  return [{ ...first, rewards: inOrder(first.goal.rewards).flatMap(([id]) => rewards.get(id) ?? []) }];
 }

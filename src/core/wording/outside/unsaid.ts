@@ -3,7 +3,7 @@ import { readOut } from '../../conditions/read-out.ts';
 import { listed, Reader } from '../../conditions/reader.ts';
 import type { CompiledMarket } from '../../evaluation/compile.ts';
 import { formatMoney } from '../../money/format.ts';
-import type { CompiledGoal } from '../../offers/compile-offer.ts';
+import type { CompiledGoal, CompiledOffer } from '../../offers/compile-offer.ts';
 import type { Offer, Policy } from '../../policy/types.ts';
 import { compileSchedule } from '../../time/schedule.ts';
 import { dayInWords } from '../day-in-words.ts';
@@ -32,22 +32,22 @@ export function unsaid(promise: Promise): string[] {
   return [...ofAmounts(promise), ...ofTime(promise), ...ofShoppers(promise), ...ofDelivery(promise)];
 }
 
-function ofAmounts({ policy, market, offered, used, locale }: Promise): string[] {
-  const from = offered.goals.filter(({ target }) => target !== null && target > 0).map((goal) => target(goal));
+function ofAmounts(promise: Promise): string[] {
+  const { policy, market, offered, used } = promise;
+  const from = offered.goals
+    .filter(({ target }) => target !== null && target > 0)
+    .map((goal) => targetOf(promise, goal));
   const goods = offered.goals.flatMap(({ goal }) => goal.goods ?? []);
   const cheaper = offered.goals.flatMap(({ goal }) =>
     Object.values(goal.rewards).flatMap((reward) => ('goods' in reward && reward.goods ? [reward.goods] : [])),
   );
   const reader = new Reader(policy, market.id);
-  return [
+  const clauses = [
     ...(used.has('goal') || from.length === 0 ? [] : [`from ${listed([...new Set(from)], 'and')} on`]),
-    ...[...new Set(goods.map((chosen) => `only ${reader.goods(chosen)} count`))],
-    ...[...new Set(cheaper.map((chosen) => `the share only off ${reader.goods(chosen)}`))],
+    ...goods.map((chosen) => `only ${reader.goods(chosen)} count`),
+    ...cheaper.map((chosen) => `the share only off ${reader.goods(chosen)}`),
   ];
-
-  function target({ counts: { kind }, target: amount }: CompiledGoal): string {
-    return kind === 'value' ? formatMoney(amount!, market.market.currency, locale) : countInWords(kind, amount!);
-  }
+  return [...new Set(clauses)];
 }
 
 function ofTime({ market, offer: { schedule }, used, locale }: Promise): string[] {
@@ -71,23 +71,61 @@ function ofShoppers({ policy, market, offer: { when, unlock, limits }, used }: P
   ];
 }
 
-function ofDelivery({ market, offered: { goals, zones }, locale, ownPrices }: Promise): string[] {
-  const without = zones.filter(({ offered }) => !offered).map(({ zone }) => zone.zone.name);
-  const dearer = zones.flatMap(({ zone, offered }) => {
-    const reached = offered?.goals.filter(({ options }) => options.size > 0) ?? [];
-    if (reached.length === 0) return [];
-    return zone.options.filter(({ id }) => !reached.some(({ options }) => options.has(id)));
-  });
+function ofDelivery(promise: Promise): string[] {
+  const { offered, ownPrices } = promise;
+  const { goals, zones } = offered;
   const onDelivery = goals.flatMap(({ rewards }) => rewards.filter((reward) => reward.acts === 'onDelivery'));
   const caps = onDelivery.filter(({ cap }) => Number.isFinite(cap)).map(({ cap }) => cap);
   const ownRemain = ownPrices && onDelivery.some(({ coversOwnDelivery }) => !coversOwnDelivery);
-  const money = (amount: number) => formatMoney(amount, market.market.currency, locale);
   return [
-    ...(without.length > 0 ? [`not in ${few(without)}`] : []),
-    ...(dearer.length > 0 ? [`not for ${few(dearer.map(({ option }) => option.name))}`] : []),
-    ...(ownRemain ? ['not what goods with a delivery price of their own add'] : []),
-    ...[...new Set(caps)].map((cap) => `only where delivery costs at most ${money(cap)}`),
+    ...ofGoals(promise, (goal) => notIn(goal, zones)),
+    ...ofGoals(promise, notFor(zones)),
+    ...[...new Set(caps)].map((cap) => `only where delivery costs at most ${money(promise, cap)}`),
+    ...(ownRemain ? ['what goods with a delivery price of their own add is still paid'] : []),
   ];
+}
+
+/** What is said of each goal, which one it is of only where they differ. */
+function ofGoals(promise: Promise, say: (goal: CompiledGoal) => string | null): string[] {
+  const said = promise.offered.goals.flatMap((goal) => [{ goal, clause: say(goal) }]);
+  if (said.every(({ clause }) => clause === said[0]!.clause)) return said[0]?.clause ? [said[0].clause] : [];
+  return said.flatMap(({ goal, clause }) => (clause ? [`from ${targetOf(promise, goal)} ${clause}`] : []));
+}
+
+/** Zones in which a goal gives nothing. */
+function notIn({ id }: CompiledGoal, zones: OfferedInMarket['zones']): string | null {
+  const without = zones.filter(({ offered }) => !gives(offered, id));
+  return without.length === 0 ? null : `not in ${few(without.map(({ zone }) => zone.zone.name))}`;
+}
+
+/** Options that stay as they are when a goal is reached, asked of one goal after the other: higher ones may add to lower ones. */
+function notFor(zones: OfferedInMarket['zones']): (goal: CompiledGoal) => string | null {
+  let reached = new Set<string>();
+  return ({ id, goal: { then } }) => {
+    const before = then === 'add' ? reached : [];
+    reached = new Set([...before, ...zones.flatMap(({ offered }) => optionsOf(offered, id))]);
+    if (reached.size === 0) return null;
+    const left = zones
+      .filter(({ offered }) => gives(offered, id))
+      .flatMap(({ zone }) => zone.options.filter((option) => !reached.has(option.id)))
+      .map(({ option }) => option.name);
+    return left.length === 0 ? null : `not for ${few(left)}`;
+  };
+}
+
+const gives = (offered: CompiledOffer | null, goalId: string): boolean =>
+  offered?.goals.some(({ id }) => id === goalId) ?? false;
+
+const optionsOf = (offered: CompiledOffer | null, goalId: string): readonly string[] => [
+  ...(offered?.goals.find(({ id }) => id === goalId)?.options ?? []),
+];
+
+const money = ({ market, locale }: Promise, amount: number): string =>
+  formatMoney(amount, market.market.currency, locale);
+
+function targetOf(promise: Promise, { counts: { kind }, target }: CompiledGoal): string {
+  const asked = target ?? 0;
+  return kind === 'value' ? money(promise, asked) : countInWords(kind, asked);
 }
 
 const mostNamed = 4;

@@ -28,7 +28,7 @@ export function ForOutside({
     );
   return (
     <div data-testid="outside">
-      <p className="text-soft">
+      <p className="mt-2 text-soft">
         Filled with the amounts that the offer holds to, in every market it is for. Copied by you; nothing is sent.
       </p>
       {standing && (

@@ -29,20 +29,31 @@ export function OutsideTable({
   const rows = useRows(speakerId, state);
   const common = commonTo(rows);
   const columns: TableColumn<Row>[] = [
-    { id: 'market', name: 'Market', value: ({ market }) => market, className: 'whitespace-nowrap' },
-    { id: 'language', name: 'Language', value: ({ language }) => language, className: 'whitespace-nowrap' },
+    {
+      id: 'market',
+      name: 'Market',
+      value: ({ market, language }) => `${market}, ${language}`,
+      cell: ({ market, language }) => (
+        <>
+          {market}
+          <span className="block text-fine text-soft">{language}</span>
+        </>
+      ),
+      className: 'w-1/5',
+    },
     {
       id: 'reads',
       name: 'Reads',
       value: ({ text, withheld }) => text ?? withheldBecause[withheld!],
       cell: (row) => <Reads row={row} id={idOf(state, row)} choose={choose} />,
+      className: 'min-w-36',
     },
     {
       id: 'unsaid',
       name: 'Left unsaid',
       value: ({ unsaid }) => unsaid.join('; '),
       cell: ({ unsaid }) => <Unsaid clauses={unsaid.filter((clause) => !common.includes(clause))} />,
-      className: 'text-soft',
+      className: 'w-1/3 text-soft',
     },
     {
       id: 'copy',
@@ -57,7 +68,7 @@ export function OutsideTable({
             textId={idOf(state, row)}
           />
         ),
-      className: 'w-28 text-right',
+      className: 'w-16 text-right',
     },
   ];
   if (rows.length === 0)
@@ -66,7 +77,7 @@ export function OutsideTable({
     <>
       {common.length > 0 && (
         <p className="my-1 text-small" data-testid={`unsaid-${state}`}>
-          <span className="text-soft">None of these texts says:</span> {common.join('; ')}.
+          <span className="text-soft">Left unsaid in all of them:</span> {common.join('; ')}.
         </p>
       )}
       <Table
