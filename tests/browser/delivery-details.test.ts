@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test } from 'vitest';
 import { readDraft } from '../support/api.ts';
-import { leadOf, resetDraft, textOf, useBrowser } from '../support/browser.ts';
+import { choose, leadOf, resetDraft, textOf, useBrowser } from '../support/browser.ts';
 import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
@@ -210,8 +210,8 @@ describe('an offer for people outside', () => {
       .toBe('Dès {goal}, livraison gratuite.');
   });
   test('says what the shop holds to until the draft is released, what is left unsaid, and that a notice promises nothing', async () => {
-    const page = await open('/offers?offer=free-delivery&market=uk');
-    const cell = page.getByTestId('goal-free-delivery-first-uk');
+    const page = await open('/offers?offer=free-delivery');
+    const cell = page.getByTestId('grid-free-delivery-uk');
     await cell.fill('65');
     await cell.press('Enter');
     await expect
@@ -224,7 +224,7 @@ describe('an offer for people outside', () => {
     await expect
       .poll(() => textOf(page, '[data-testid=outside-newsletter-nlbe-nl-NL]'))
       .toContain('not for “Taken along at the counter”');
-    await page.getByTestId('offer-phrase').selectOption('order-today');
+    await choose(page, page.getByTestId('offer-phrase'), 'Order by four');
     await expect.poll(() => textOf(page, '[data-testid=outside-notice]')).toContain('promises nothing to reach');
     await page.goto(`${address}/wording?view=outside&offer=members-sooner`);
     await expect.poll(() => textOf(page, '[data-testid=outside-newsletter]')).toContain('not written yet');
