@@ -1,5 +1,6 @@
 import type { Policy } from '../policy/types.ts';
 import { sourceLanguageOf } from '../wording/languages/languages.ts';
+import { isOutside } from '../wording/outside/outside-states.ts';
 import { places } from '../wording/places.ts';
 import { stateWords } from '../wording/text-address.ts';
 import { speakerName } from '../wording/text-speaker.ts';
@@ -48,10 +49,6 @@ export function xliffOf(policy: Policy, language: string): string {
 
 function unitOf(row: TextRow, source: string, cell: TextCell, offerName: string): string {
   const state = stateWords(row.state);
-  const where =
-    row.place === 'everyPlace'
-      ? 'Shown in every place without a text of its own.'
-      : `Shown in the ${places[row.place].name}, at most ${places[row.place].maxLength} characters.`;
   const inSource = textParts(source);
   const target = cell.status === 'written' || cell.status === 'stale' ? textParts(cell.text) : null;
   const codes = codesOf(inSource, target ?? []);
@@ -60,7 +57,7 @@ function unitOf(row: TextRow, source: string, cell: TextCell, offerName: string)
   const judged = target ? translated : 'initial';
   return [
     `    <unit id="${attribute(unitId(row))}" name="${attribute(`${offerName}: ${state.name}`)}">`,
-    `      <notes><note category="state">${content(`${offerName}: ${state.means}.`)}</note><note category="place">${content(where)}</note></notes>`,
+    `      <notes><note category="state">${content(`${offerName}: ${state.means}.`)}</note><note category="place">${content(whereRead(row))}</note></notes>`,
     ...(data.length > 0 ? ['      <originalData>', ...data, '      </originalData>'] : []),
     `      <segment state="${judged}">`,
     `        <source xml:space="preserve">${inline(inSource, codes.source)}</source>`,
@@ -68,6 +65,13 @@ function unitOf(row: TextRow, source: string, cell: TextCell, offerName: string)
     '      </segment>',
     '    </unit>',
   ].join('\n');
+}
+
+function whereRead({ state, place }: TextRow): string {
+  if (isOutside(state)) return 'Read outside the shop.';
+  return place === 'everyPlace'
+    ? 'Shown in every place without a text of its own.'
+    : `Shown in the ${places[place].name}, at most ${places[place].maxLength} characters.`;
 }
 
 interface Code {
