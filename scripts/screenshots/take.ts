@@ -69,12 +69,19 @@ const pictures: Picture[] = [
     scheme: 'dark',
     before: (page) => page.getByTestId('charge-editor').scrollIntoViewIfNeeded(),
   },
+  {
+    name: 'packing',
+    path: '/delivery?market=nlbe&zone=nlbe-islands&option=nlbe-islands-ferry',
+    before: (page) => page.getByRole('region', { name: 'Packing' }).scrollIntoViewIfNeeded(),
+  },
   { name: 'conditions', path: '/delivery?zone=nlbe-round&option=nlbe-round-van', before: openConditions },
   {
     name: 'wording',
     path: '/wording?offer=two-steps&place=cart',
     before: (page) => page.getByTestId('text-progress').getByRole('textbox').focus(),
   },
+  { name: 'notice', path: '/wording?offer=order-today' },
+  { name: 'outside', path: '/wording?view=outside&offer=free-delivery&language=en-GB' },
   { name: 'languages', path: '/wording?view=languages', scheme: 'dark' },
   {
     name: 'rehearse',

@@ -18,7 +18,7 @@ export function EveryOption({ go }: { go: Go }) {
   const { options } = usePolicy();
   return (
     <section ref={part('every option')} className="mt-3 border-t border-hairline pt-2" aria-label="Every option">
-      <Fold heading={`All ${Object.keys(options).length} options of all markets`} testId="every-option">
+      <Fold heading={`Options of all markets, ${Object.keys(options).length}`} testId="every-option">
         {() => <Opened go={go} />}
       </Fold>
     </section>
