@@ -30,18 +30,19 @@ export function zoneContext(
   return contextOf(zone, factsIn(zone, cart, postcode, input), input.quotes, input.redemptions);
 }
 
-/** The same for other facts, such as a cart to which goods have been added. */
+/** The same for a cart to which goods have been added, of which nothing more is promised. */
 export const withFacts = ({ zone, quotes, redemptions }: ZoneContext, facts: Facts): ZoneContext =>
-  contextOf(zone, facts, quotes, redemptions);
+  contextOf(zone, facts, quotes, redemptions, false);
 
 function contextOf(
   zone: CompiledZone,
   facts: Facts,
   quotes: Quotes | undefined,
   redemptions: Redemptions | undefined,
+  promises = true,
 ): ZoneContext {
   const standings: OfferStanding[] = [];
-  for (const offer of zone.offers) standings.push(offerStanding(offer, facts, redemptions));
+  for (const offer of zone.offers) standings.push(offerStanding(offer, facts, redemptions, promises));
   return { facts, quotes, redemptions, zone, standings, active: activeOffers(zone.offers, standings) };
 }
 

@@ -1,4 +1,5 @@
-import { spokenBy, type NoticeSilence } from '../notices/speaking-notice.ts';
+import type { Facts } from '../conditions/asked.ts';
+import { spokenBy, type NoticeSilence, type SpokenOf } from '../notices/speaking-notice.ts';
 import type { ZoneContext } from './context.ts';
 import type { LeadMessage } from './evaluation.ts';
 import type { Outcome } from './outcome.ts';
@@ -8,32 +9,47 @@ export type NoticeVoice = { noticeId: string } & ({ message: LeadMessage } | { s
 
 /** What each notice of the zone would say, in the order of their priority. */
 export function noticeVoices({ zone, facts }: ZoneContext, { now }: { now: Outcome }): NoticeVoice[] {
-  const offered = now.priced.flatMap((entry) => ('after' in entry ? [entry.option] : []));
   return zone.notices.map((notice): NoticeVoice => {
-    const spoken = spokenBy(notice, facts, offered);
-    if ('silent' in spoken) return { noticeId: notice.id, ...spoken };
-    const message: LeadMessage = {
-      speakerId: notice.id,
-      goalId: null,
-      state: 'notice',
-      free: now.paid.includes(0) || now.gifts.length > 0,
-      arguments: { ...noGoal, items: facts.cart.measures.items, ...spoken },
-    };
-    return { noticeId: notice.id, message };
+    const { id } = notice;
+    const spoken = spokenBy(notice, facts, now.priced);
+    return { noticeId: id, ...('silent' in spoken ? spoken : { message: messageOf(id, spoken, facts, now) }) };
   });
 }
 
-export const noticesSaid = (context: ZoneContext, standing: { now: Outcome }): LeadMessage[] =>
-  noticeVoices(context, standing).flatMap((voice) => ('message' in voice ? [voice.message] : []));
+/** The messages of those that say something. */
+export function noticesSaid({ zone, facts }: ZoneContext, { now }: { now: Outcome }): LeadMessage[] {
+  const said: LeadMessage[] = [];
+  for (const notice of zone.notices) {
+    const spoken = spokenBy(notice, facts, now.priced);
+    if (!('silent' in spoken)) said.push(messageOf(notice.id, spoken, facts, now));
+  }
+  return said;
+}
 
-/** What a notice has none of. */
-const noGoal = {
-  measure: 'value',
-  remaining: 0,
-  goal: 0,
-  counted: 0,
-  percent: 0,
-  optionPrice: null,
-  reward: 'none',
-  code: null,
-} as const satisfies Partial<LeadMessage['arguments']>;
+function messageOf(
+  noticeId: string,
+  { deadline, countedFrom, arrives }: SpokenOf,
+  facts: Facts,
+  now: Outcome,
+): LeadMessage {
+  return {
+    speakerId: noticeId,
+    goalId: null,
+    state: 'notice',
+    free: now.paid.includes(0) || now.gifts.length > 0,
+    arguments: {
+      measure: 'value',
+      remaining: 0,
+      goal: 0,
+      counted: 0,
+      percent: 0,
+      items: facts.cart.measures.items,
+      optionPrice: null,
+      reward: 'none',
+      deadline,
+      countedFrom,
+      arrives,
+      code: null,
+    },
+  };
+}

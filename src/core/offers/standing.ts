@@ -30,19 +30,24 @@ export interface OfferStanding {
   goals: GoalStanding[];
 }
 
-export function offerStanding(offer: CompiledOffer, facts: Facts, redemptions: Redemptions | undefined): OfferStanding {
+/** @param promises whether what must still be added is asked for; else `remaining` is null below a goal */
+export function offerStanding(
+  offer: CompiledOffer,
+  facts: Facts,
+  redemptions: Redemptions | undefined,
+  promises = true,
+): OfferStanding {
   const status = statusOf(offer, facts, redemptions);
   const byCode = codeStandsForAmount(offer, facts);
   const goals: GoalStanding[] = [];
-  for (const goal of offer.goals) goals.push(goalStanding(goal, offer, status, byCode, facts));
+  for (const goal of offer.goals) goals.push(goalStanding(goal, offer, { status, byCode, promises }, facts));
   return { offerId: offer.id, status, goals };
 }
 
 function goalStanding(
   goal: CompiledGoal,
   offer: CompiledOffer,
-  status: OfferStatus,
-  codeEntered: boolean,
+  { status, byCode: codeEntered, promises }: { status: OfferStatus; byCode: boolean; promises: boolean },
   facts: Facts,
 ): GoalStanding {
   const { id: goalId, target, counts } = goal;
@@ -64,7 +69,7 @@ function goalStanding(
       byCode,
     };
   const percent = target === null || target === 0 ? 0 : Math.min(99, Math.floor((100 * counted) / target));
-  const promise = inForce && target !== null ? remainderOf(offer, counts, counted, target, facts) : null;
+  const promise = promises && inForce && target !== null ? remainderOf(offer, counts, counted, target, facts) : null;
   return {
     goalId,
     measure,

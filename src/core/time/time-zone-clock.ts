@@ -126,8 +126,12 @@ export function instantOfClock(
   // Offsets in force a day before and a day after are those on both sides of any transition in between.
   const before = shown - offsetAt(timeZone, shown - msPerDay);
   const after = shown - offsetAt(timeZone, shown + msPerDay);
-  const fits = [before, after].filter((instant) => instant + offsetAt(timeZone, instant) === shown);
-  if (fits.length > 0) return whenTwice === 'earlier' ? Math.min(...fits) : Math.max(...fits);
+  const isShown = (instant: number) => instant + offsetAt(timeZone, instant) === shown;
+  if (isShown(before)) {
+    if (before === after || !isShown(after)) return before;
+    return whenTwice === 'earlier' ? Math.min(before, after) : Math.max(before, after);
+  }
+  if (isShown(after)) return after;
   return transitionBetween(timeZone, Math.min(before, after), Math.max(before, after));
 }
 

@@ -69,8 +69,10 @@ export function wordFact(id: Node['fact'], { of, compareAs, told = 'never', ...k
     compile: (node) => {
       const wanted = new Set(compareAs ? node.values.map(compareAs) : node.values);
       const negated = isNegated(node);
+      // Most conditions ask for one word: comparing is quicker than looking it up.
+      const [only] = wanted.size === 1 ? wanted : [];
       const isWanted = (there: string | Iterable<string>): boolean => {
-        if (typeof there === 'string') return wanted.has(there);
+        if (typeof there === 'string') return only === undefined ? wanted.has(there) : there === only;
         for (const word of there) if (wanted.has(word)) return true;
         return false;
       };
