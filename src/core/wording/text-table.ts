@@ -4,6 +4,7 @@ import { textSpeakers } from './text-speaker.ts';
 import { findText } from './find-text.ts';
 import { allLanguages, languagesOf, marketReading, sourceLanguageOf } from './languages/languages.ts';
 import type { TextPlace } from './places.ts';
+import { isOutside } from './outside/outside-states.ts';
 import { noteAt, placesOf, statesOf, textAt } from './text-address.ts';
 
 /** One text in one language: written, written from a source that has changed since, another one shown instead, or none. */
@@ -84,6 +85,8 @@ function cellOf(
       : { language, status: 'written', text };
   }
   if (!needed.has(language)) return { language, status: 'notNeeded' };
+  // Whoever copies a text wants that of the language, and no other.
+  if (isOutside(state)) return { language, status: 'missing' };
   const read = { speakerId, state, place: place === 'everyPlace' ? ('strip' as const) : place, language };
   const found = findText(policy, read, marketReading(policy, language)?.languages ?? []);
   if (!found) return { language, status: 'missing' };

@@ -9,6 +9,7 @@ import { evaluate } from '../../evaluation/evaluate.ts';
 import { formatMoney } from '../../money/format.ts';
 import type { Policy } from '../../policy/types.ts';
 import { faultsAt } from '../policy-faults.ts';
+import { textTable } from '../text-table.ts';
 import { isOutside } from './outside-states.ts';
 import { outsideTexts } from './outside-texts.ts';
 
@@ -54,6 +55,15 @@ describe('a text for outside', () => {
     );
     const share = saying('heavy-load', { 'de-CH': '{given} from {goal} g' });
     expect(inMarket(share, 'heavy-load', 'ch')[0]!.text).toBe('33.3% from 5000 g');
+  });
+  test('stands among the texts of all languages, and is missing where it is not written', () => {
+    const rows = textTable(saying('free-delivery', { 'en-GB': 'From {goal}', 'nl-NL': 'Vanaf {goal}' })).rows;
+    const row = rows.find(({ speakerId, state }) => speakerId === 'free-delivery' && state === 'newsletter')!;
+    expect(Object.fromEntries(row.cells.map(({ language, status }) => [language, status]))).toMatchObject({
+      'nl-NL': 'written',
+      'fr-BE': 'missing',
+      'de-DE': 'notNeeded',
+    });
   });
   test('is filled whether or not the offer is on, and whoever it is for', () => {
     const off = saying('members-sooner', { 'nl-NL': '{goal}' }, (copy) => (copy.offers['members-sooner']!.on = false));
