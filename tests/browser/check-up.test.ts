@@ -16,7 +16,9 @@ describe('the check-up', () => {
     await expect.poll(() => page.getByTestId('count-markets').innerText()).toMatch(/^1\s/);
     expect(await page.getByTestId('count-delivery').count()).toBe(0);
     await luxembourg.getByRole('link', { name: /A cart that shows/ }).click();
-    await expect.poll(() => textOf(page, '[data-testid=shopper-checkout]')).toContain('nothing to choose');
+    await expect
+      .poll(() => textOf(page, '[data-testid=shopper-checkout]'))
+      .toContain('No zone covers this destination');
   });
   test('is narrowed by how bad, kind, market and words', async () => {
     const page = await open('/release');

@@ -289,7 +289,14 @@ test('an example shows what its sentence says, and a remedy takes its finding aw
     'uncoveredCountry',
     'zoneWithoutOption',
   ]);
-  expect([...mended].sort()).toEqual(['codeClash', 'noticeDates', 'offerDates', 'optionDates', 'shadowedLine']);
+  expect([...mended].sort()).toEqual([
+    'codeClash',
+    'noticeDates',
+    'offerDates',
+    'offerMissing',
+    'optionDates',
+    'shadowedLine',
+  ]);
 });
 
 test('every finding has an id of its own, and the worst come first', () => {

@@ -11,8 +11,9 @@ export const offerMissing: FindingKind = {
     const markets = inOrder(policy.markets);
     return inOrder(policy.offers).flatMap(([id, offer]) => {
       if (!offer.on || offer.markets || offer.unlock.by === 'code') return [];
+      const holding = markets.filter(([marketId]) => holdsInMarket(offer, marketId));
       const without = markets.filter(([marketId]) => !holdsInMarket(offer, marketId));
-      if (without.length === 0 || without.length === markets.length) return [];
+      if (without.length === 0 || holding.length === 0) return [];
       return [
         {
           severity: 'remark',
@@ -20,7 +21,16 @@ export const offerMissing: FindingKind = {
           marketId: null,
           sentence: `“${offer.name}” is for every market, but has no goal in ${without.map(([, { name }]) => `“${name}”`).join(', ')}.`,
           example: null,
-          remedy: null,
+          remedy: {
+            says: 'Bind it to where it has one',
+            patch: [
+              {
+                op: 'add',
+                path: `/offers/${id}/markets`,
+                value: Object.fromEntries(holding.map(([marketId]) => [marketId, true])),
+              },
+            ],
+          },
         },
       ];
     });

@@ -1,6 +1,5 @@
 import type { CompiledZone } from '../../evaluation/compile.ts';
-import { sweepZone } from '../../sweep/sweep.ts';
-import { somewhereIn } from '../example-cart.ts';
+import { guestSweep } from '../guest-sweep.ts';
 import type { FindingKind } from '../kind.ts';
 
 /**
@@ -11,15 +10,14 @@ export const rewardChangesNothing: FindingKind = {
   kind: 'rewardChangesNothing',
   called: 'rewards that change no price',
   stop: 'offers',
-  find: ({ compiled, now }) =>
-    [...compiled.markets.values()].flatMap((market) => {
+  find: (examined) =>
+    [...examined.compiled.markets.values()].flatMap((market) => {
       const standing = new Map<string, boolean>();
       for (const zone of market.zones) {
-        const destination = somewhereIn(compiled, zone);
-        if (!destination) continue;
-        const sweep = sweepZone(zone, 'goodsValue', { destination, instant: now });
+        const swept = guestSweep(examined, zone);
+        if (!swept) continue;
         for (const [goal, rewards] of onDelivery(zone)) {
-          const reached = sweep.segments.filter((segment) => segment.reached.includes(goal));
+          const reached = swept.sweep.segments.filter((segment) => segment.reached.includes(goal));
           if (reached.length === 0) continue;
           const changes = reached.some(({ options }) =>
             options.some(
@@ -33,7 +31,7 @@ export const rewardChangesNothing: FindingKind = {
         .filter(([, changes]) => !changes)
         .map(([goal]) => {
           const [offerId, goalId] = goal.split('/') as [string, string];
-          const { name } = compiled.policy.offers[offerId]!;
+          const { name } = examined.compiled.policy.offers[offerId]!;
           return {
             severity: 'risky' as const,
             at: `/offers/${offerId}/goals/${goalId}`,

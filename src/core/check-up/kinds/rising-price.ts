@@ -1,8 +1,9 @@
-import type { CompiledMarket, CompiledZone } from '../../evaluation/compile.ts';
+import type { CompiledZone } from '../../evaluation/compile.ts';
+import { Memo } from '../../memo.ts';
 import { formatMoney } from '../../money/format.ts';
-import { sweepZone, type Sweep } from '../../sweep/sweep.ts';
-import { somewhereIn } from '../example-cart.ts';
+import type { Sweep } from '../../sweep/sweep.ts';
 import type { Found } from '../finding.ts';
+import { guestSweep, type GuestSweep } from '../guest-sweep.ts';
 import type { Examined, FindingKind } from '../kind.ts';
 
 /**
@@ -15,14 +16,19 @@ export const risingPrice: FindingKind = {
   stop: 'delivery',
   find: (examined) =>
     [...examined.compiled.markets.values()].flatMap((market) =>
-      market.zones.flatMap((zone) => risesIn(examined, market, zone)),
+      market.zones.flatMap((zone) => risesIn(examined, zone)),
     ),
 };
 
-function risesIn({ compiled, now, locale }: Examined, market: CompiledMarket, zone: CompiledZone): Found[] {
-  const destination = somewhereIn(compiled, zone);
-  if (!destination) return [];
-  const sweep = sweepZone(zone, 'goodsValue', { destination, instant: now });
+const known = new Memo((swept: GuestSweep, { locale }: { locale: string }) => risesOf(swept, locale));
+
+function risesIn(examined: Examined, zone: CompiledZone): Found[] {
+  const swept = guestSweep(examined, zone);
+  return swept ? known.get(swept, { locale: examined.locale }) : [];
+}
+
+function risesOf({ sweep, zone }: GuestSweep, locale: string): Found[] {
+  const { market } = zone;
   const money = (minor: number) => formatMoney(minor, market.market.currency, locale);
   return zone.options.flatMap(({ id, option }, index): Found[] => {
     const [before, after] = [firstRise(sweep, index, 'before'), firstRise(sweep, index, 'after')];

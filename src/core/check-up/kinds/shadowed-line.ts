@@ -1,6 +1,11 @@
 import { shadowedLines } from '../../charges/shadowed-lines.ts';
+import { Memo } from '../../memo.ts';
+import type { LocalMoney } from '../../money/local-amount.ts';
 import { inOrder } from '../../ordered.ts';
+import type { Charge } from '../../policy/types.ts';
 import type { FindingKind } from '../kind.ts';
+
+const shadowedKnown = new Memo((charge: Charge, { money }: { money: LocalMoney }) => shadowedLines(charge, money));
 
 /**
  * A line of a charge that no cart ever takes, because lines above take all that it would: *shadowing* in an ordered list of
@@ -14,9 +19,9 @@ export const shadowedLine: FindingKind = {
     [...compiled.markets.values()].flatMap(({ id: marketId, terms, zones }) =>
       zones.flatMap(({ options }) =>
         options.flatMap(({ id, option }) => {
-          const numbers = new Map(inOrder(option.charge.lines).map(([line], index) => [line, index + 1]));
-          return [...shadowedLines(option.charge, terms.money)].map(([line, by]) => {
+          return [...shadowedKnown.get(option.charge, { money: terms.money })].map(([line, by]) => {
             const at = `/options/${id}/charge/lines/${line}`;
+            const numbers = numbersOf(option.charge);
             const above = by.map((one) => numbers.get(one)).join(' and ');
             return {
               severity: 'risky',
@@ -31,3 +36,6 @@ export const shadowedLine: FindingKind = {
       ),
     ),
 };
+
+const numbersOf = ({ lines }: Charge): Map<string, number> =>
+  new Map(inOrder(lines).map(([line], index) => [line, index + 1]));

@@ -13,18 +13,25 @@ export const unmeasuredProduct: FindingKind = {
   called: 'products without weight or size',
   stop: 'delivery',
   find: (examined) => [
-    ...found(examined, 'weight', weighs, ({ weightGrams }) => weightGrams === null),
-    ...found(examined, 'size', fills, ({ sizeMm }) => sizeMm === null),
+    ...found(examined, 'weight', ({ weightGrams }) => weightGrams === null),
+    ...found(examined, 'size', ({ sizeMm }) => sizeMm === null),
   ],
 };
 
 const ofWeight: readonly ChargeMeasure[] = ['weight', 'chargeableWeight', 'parcels'];
 const ofSize: readonly ChargeMeasure[] = ['volume', 'chargeableWeight', 'longestSide'];
 
-const weighs = (option: CompiledOption): boolean => looksAt(option, ofWeight);
-const fills = (option: CompiledOption): boolean => looksAt(option, ofSize);
+const looksKnown = new WeakMap<CompiledOption, { weight: boolean; size: boolean }>();
 
-const looksAt = ({ charge }: CompiledOption, measures: readonly ChargeMeasure[]): boolean =>
+/** Whether the charge of an option looks at weights and sizes. */
+function looksAt(option: CompiledOption): { weight: boolean; size: boolean } {
+  let looks = looksKnown.get(option);
+  if (!looks)
+    looksKnown.set(option, (looks = { weight: looksAtAny(option, ofWeight), size: looksAtAny(option, ofSize) }));
+  return looks;
+}
+
+const looksAtAny = ({ charge }: CompiledOption, measures: readonly ChargeMeasure[]): boolean =>
   charge.lines.some(({ range, price }) => {
     const edges = price.edges(range);
     return (range && measures.includes(range.measure)) || (edges && measures.includes(edges.measure));
@@ -40,11 +47,12 @@ interface Looking {
 function found(
   { compiled, catalogue }: Examined,
   lacking: 'weight' | 'size',
-  looks: (option: CompiledOption) => boolean,
   lacks: (product: Product) => boolean,
 ): Found[] {
   const looking = [...compiled.markets.values()].flatMap((market) =>
-    market.zones.flatMap((zone) => zone.options.filter(looks).map((option): Looking => ({ market, zone, option }))),
+    market.zones.flatMap((zone) =>
+      zone.options.filter((option) => looksAt(option)[lacking]).map((option): Looking => ({ market, zone, option })),
+    ),
   );
   return [...catalogue.values()].filter(lacks).flatMap((product): Found[] => {
     const where = looking.filter(({ market: { terms } }) => isCharged(product, terms));

@@ -113,7 +113,7 @@ const columns: TableColumn<Finding>[] = [
     name: 'Stands at',
     value: ({ stop }) => stop,
     cell: (finding) => <Place finding={finding} />,
-    className: 'w-20',
+    className: 'sm:w-20',
   },
   {
     id: 'do',
@@ -121,7 +121,7 @@ const columns: TableColumn<Finding>[] = [
     bare: true,
     value: () => null,
     cell: (finding) => <Tools finding={finding} />,
-    className: 'w-40 text-right',
+    className: 'text-right sm:w-40',
   },
 ];
 
