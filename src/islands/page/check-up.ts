@@ -17,32 +17,38 @@ interface CheckUpState {
 const state = createStore<CheckUpState>(() => ({ findings: null, failed: null }));
 let client: Promise<CheckUpClient> | null = null;
 
-/** How long nothing is edited until the draft is checked up. ms */
+/** How long nothing is edited, dragged or typed until the draft is checked up; the first time the page is left to be drawn. ms */
 const pause = 300;
+const firstPause = 2000;
 
 /** Checks the draft up whenever it has rested for a moment, for as long as the page is there. Mounted once. */
 export function useCheckingUp(): void {
   const policy = useDraft(({ settled }) => settled);
+  const resting = useDraft(({ preview }) => preview === null);
   const catalogue = useCatalogue();
   const now = useNow();
   const { locale } = useNotation();
   useEffect(() => {
+    if (!resting) return;
     let wanted = true;
-    const timer = setTimeout(() => {
-      client ??= import('../../client/check-up/check-up-client.ts').then((module) => new module.CheckUpClient());
-      client
-        .then((checking) => checking.check(policy, catalogue, now, locale))
-        .then(
-          (findings) => wanted && state.setState({ findings, failed: null }),
-          (error: unknown) =>
-            wanted && state.setState({ failed: error instanceof Error ? error.message : 'The check-up failed' }),
-        );
-    }, pause);
+    const timer = setTimeout(
+      () => {
+        client ??= import('../../client/check-up/check-up-client.ts').then((module) => new module.CheckUpClient());
+        client
+          .then((checking) => checking.check(policy, catalogue, now, locale))
+          .then(
+            (findings) => wanted && state.setState({ findings, failed: null }),
+            (error: unknown) =>
+              wanted && state.setState({ failed: error instanceof Error ? error.message : 'The check-up failed' }),
+          );
+      },
+      client ? pause : firstPause,
+    );
     return () => {
       wanted = false;
       clearTimeout(timer);
     };
-  }, [policy, catalogue, now, locale]);
+  }, [resting, policy, catalogue, now, locale]);
 }
 
 export const useCheckUp = (): CheckUpState => useStore(state);
