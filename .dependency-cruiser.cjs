@@ -34,7 +34,6 @@ const coreFolders = [
   'translations',
   'test-carts',
   'sweep',
-  'check-up',
   'imports',
   'orders',
   'quote',
