@@ -34,6 +34,7 @@ const coreFolders = [
   'translations',
   'test-carts',
   'sweep',
+  'check-up',
   'imports',
   'orders',
   'quote',

@@ -1,4 +1,4 @@
-import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
+import { Fragment, useEffect, useId, useRef, useState, type ReactNode } from 'react';
 
 /** What a button is for, with what it says, by which those who speak to their machine call it. */
 const nameOf = (label: string, shown: ReactNode): string =>
@@ -33,12 +33,14 @@ export function Popover({
   title?: string | undefined;
   disabled?: boolean;
 }) {
-  const [open, setOpen] = useState(false);
+  // How often it has opened; 0 while it is closed. Closed and opened again at once it says *open* a single time, and begins anew.
+  const [opening, setOpening] = useState(0);
+  const open = opening > 0;
   const id = useId();
   const panel = useRef<HTMLSpanElement>(null);
   useEffect(() => {
-    if (open && panel.current) focusInside(panel.current);
-  }, [open]);
+    if (opening > 0 && panel.current) focusInside(panel.current);
+  }, [opening]);
   return (
     <>
       <button
@@ -61,9 +63,11 @@ export function Popover({
         role="dialog"
         aria-label={label}
         className="floats"
-        onToggle={(event) => event.target === event.currentTarget && setOpen(event.newState === 'open')}
+        onToggle={({ target, currentTarget, newState }) =>
+          target === currentTarget && setOpening((before) => (newState === 'open' ? before + 1 : 0))
+        }
       >
-        {open && children(() => panel.current?.hidePopover())}
+        {open && <Fragment key={opening}>{children(() => panel.current?.hidePopover())}</Fragment>}
       </span>
     </>
   );

@@ -50,8 +50,8 @@ export const trail: readonly Stop[] = [
   {
     id: 'release',
     name: 'Release',
-    parts: ['changes', 'release', 'earlier releases', 'compare'],
-    also: 'publish go live hand over roll back history compare reset',
+    parts: ['changes', 'check-up', 'release', 'earlier releases', 'compare'],
+    also: 'findings faults problems publish go live hand over roll back history compare reset',
   },
   {
     id: 'results',

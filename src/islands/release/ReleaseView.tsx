@@ -5,6 +5,7 @@ import { samePolicy } from '../../core/policy/patch.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useChanges, useRelease, useSetRelease } from '../page/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
+import { CheckUp } from './check-up/CheckUp.tsx';
 import { CompareReleases } from './CompareReleases.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
 import { TestCartWarnings } from './TestCartWarnings.tsx';
@@ -78,6 +79,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
           <TextWarnings />
           <LanguageWarnings />
           <TestCartWarnings />
+          <CheckUp />
         </>
       )}
       {!empty && (

@@ -1,0 +1,22 @@
+import type { Catalogue } from '../catalogue/product.ts';
+import type { CompiledPolicy } from '../evaluation/compile.ts';
+import type { Found, FindingStop } from './finding.ts';
+
+/** All that a check-up looks at. */
+export interface Examined {
+  compiled: CompiledPolicy;
+  catalogue: Catalogue;
+  /** ms since 1970-01-01T00:00Z */
+  now: number;
+  /** in which amounts, dates and countries are written */
+  locale: string;
+}
+
+/** All that is known of one kind of finding. */
+export interface FindingKind {
+  kind: string;
+  /** several of it, where findings are filtered */
+  called: string;
+  stop: FindingStop;
+  find: (examined: Examined) => Found[];
+}

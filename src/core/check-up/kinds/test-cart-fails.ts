@@ -1,0 +1,37 @@
+import { evaluate } from '../../evaluation/evaluate.ts';
+import { inputOfTestCart } from '../../evaluation/test-cart-input.ts';
+import { inOrder } from '../../ordered.ts';
+import { missesOf, type Messages } from '../../test-carts/expectations.ts';
+import { placeIds } from '../../wording/places.ts';
+import { renderLead } from '../../wording/render.ts';
+import type { FindingKind } from '../kind.ts';
+
+/** A test cart that comes out otherwise than it is expected to. */
+export const testCartFails: FindingKind = {
+  kind: 'testCartFails',
+  called: 'test carts that come out otherwise',
+  stop: 'rehearse',
+  find: ({ compiled, catalogue, now }) =>
+    inOrder(compiled.policy.testCarts).flatMap(([id, cart]) => {
+      if (!cart.expects) return [];
+      const evaluation = evaluate(compiled, inputOfTestCart(cart, catalogue, now).input);
+      const messages: Messages = Object.fromEntries(
+        placeIds.flatMap((place) => {
+          const text = renderLead(compiled, evaluation, place, cart.language)?.text;
+          return text === undefined ? [] : [[place, text]];
+        }),
+      );
+      const misses = missesOf(cart.expects, evaluation, messages).length;
+      if (misses === 0) return [];
+      return [
+        {
+          severity: 'wrong',
+          at: `/testCarts/${id}`,
+          marketId: evaluation.marketId,
+          sentence: `Test cart “${cart.name}” comes out otherwise than expected in ${misses === 1 ? 'one thing' : `${misses} things`}.`,
+          example: cart,
+          remedy: null,
+        },
+      ];
+    }),
+};
