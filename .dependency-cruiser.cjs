@@ -17,6 +17,7 @@ const coreFolders = [
   'time',
   'tabular',
   'statistics',
+  'regions',
   'markets',
   'geography',
   'catalogue',

@@ -78,22 +78,36 @@ describe('the goal', () => {
     await page.getByTestId('toggle-net').click();
     await page.getByTestId('net-line').waitFor({ state: 'detached' });
   });
-  test('is moved by keys: a step, ten steps, the smallest coin; one undo for what was pressed in one go', async () => {
+  test('is moved by keys: a step, ten steps, the smallest coin', async () => {
     const page = await open('/offers');
     const pennant = page.getByTestId('pennant');
     await pennant.focus();
     const value = async () => Number(await pennant.getAttribute('aria-valuenow'));
     await page.keyboard.press('ArrowLeft');
+    await expect.poll(value).toBeLessThan(7500);
     const step = 7500 - (await value());
-    expect(step).toBeGreaterThan(0);
     await page.keyboard.press('Shift+ArrowLeft');
-    expect(await value()).toBe(7500 - 11 * step);
+    await expect.poll(value).toBe(7500 - 11 * step);
     await page.keyboard.press('Alt+ArrowRight');
-    expect(await value()).toBe(7500 - 11 * step + 1);
+    await expect.poll(value).toBe(7500 - 11 * step + 1);
     expect(await pennant.getAttribute('aria-valuetext')).toBe(((7501 - 11 * step) / 100).toFixed(2));
     await page.keyboard.press('Tab');
     await saved(page);
     await expect.poll(() => savedGoal()).toBe(7501 - 11 * step);
+  });
+  test('is taken back by one undo for what was pressed in one go', async () => {
+    const page = await open('/offers');
+    const pennant = page.getByTestId('pennant');
+    await pennant.focus();
+    // Within the page, so that the keys follow one another at once however busy the machine is.
+    await pennant.evaluate(async (element) => {
+      for (let press = 0; press < 3; press++) {
+        element.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', bubbles: true }));
+        await Promise.resolve();
+      }
+    });
+    await page.keyboard.press('Tab');
+    await expect.poll(() => savedGoal()).toBe(7440);
     await page.keyboard.press('Control+z');
     await expect.poll(() => savedGoal()).toBe(7500);
   });

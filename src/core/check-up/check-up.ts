@@ -1,17 +1,41 @@
-import type { Finding, Severity } from './finding.ts';
-import type { Examined } from './kind.ts';
+import type { CheckedUp, Finding, Found, NotExamined, Severity } from './finding.ts';
+import type { Examined, FindingKind } from './kind.ts';
 import { findingKinds } from './registry.ts';
 
 const rank: Record<Severity, number> = { wrong: 0, risky: 1, remark: 2 };
 
-/** Everything that the check-up has to say, the worst first, then along the trail. */
-export function checkUp(examined: Examined): Finding[] {
-  return findingKinds.all
-    .flatMap(({ kind, stop, find }) =>
-      find(examined).map((found): Finding => {
-        const id = [kind, found.at, ...(found.key === undefined ? [] : [found.key])].join(' ');
-        return { ...found, id, kind, stop };
-      }),
-    )
-    .sort((a, b) => rank[a.severity] - rank[b.severity]);
+/** In which a finding’s sentence is kept with it where it is accepted, whoever reads it in whichever. */
+const keptLocale = 'en-GB';
+
+/** Everything that the check-up has to say of a policy. */
+export function checkUp(examined: Examined): CheckedUp {
+  const { findings, notExamined } = lookedThrough(examined, findingKinds.all);
+  const accepted = examined.compiled.policy.accepted ?? {};
+  for (const finding of findings) {
+    const known = Object.hasOwn(accepted, finding.id) ? accepted[finding.id]! : null;
+    if (known && keptSentence(examined, finding) === known.sentence) finding.accepted = known.reason;
+  }
+  findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
+  return { findings, notExamined };
 }
+
+/** What a finding says, as it is kept where it is accepted: when it says something else it is not accepted any more. */
+export function keptSentence(examined: Examined, { id, kind, sentence }: Finding): string {
+  if (examined.locale === keptLocale) return sentence;
+  const { findings } = lookedThrough({ ...examined, locale: keptLocale }, [findingKinds.of(kind)]);
+  return findings.find((finding) => finding.id === id)?.sentence ?? sentence;
+}
+
+function lookedThrough(examined: Examined, kinds: readonly FindingKind[]): CheckedUp {
+  const findings: Finding[] = [];
+  const notExamined: NotExamined[] = [];
+  for (const { kind, stop, find } of kinds) {
+    for (const found of find(examined)) {
+      if ('because' in found) notExamined.push({ ...found, kind, stop });
+      else findings.push({ ...found, id: idOf(kind, found), kind, stop, accepted: null });
+    }
+  }
+  return { findings, notExamined };
+}
+
+const idOf = (kind: string, { at, key }: Found): string => [kind, at, ...(key === undefined ? [] : [key])].join(' ');

@@ -7,7 +7,7 @@ import type { TestCart } from '../policy/types.ts';
  */
 export type Severity = 'wrong' | 'risky' | 'remark';
 
-export type FindingStop = 'markets' | 'delivery' | 'offers' | 'wording';
+export type FindingStop = 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse';
 
 /** What a kind has to say about one place. */
 export interface Found {
@@ -32,10 +32,32 @@ export interface Remedy {
   patch: Operation[];
 }
 
+/** What a kind could not look at. */
+export interface Unexamined {
+  at: string;
+  /** why, as a sentence */
+  because: string;
+}
+
+/** The same, of all kinds. */
+export interface NotExamined extends Unexamined {
+  kind: string;
+  stop: FindingStop;
+}
+
 /** Something that the check-up has to say. */
 export interface Finding extends Found {
   /** kind and place: the same as long as it speaks of the same */
   id: string;
   kind: string;
   stop: FindingStop;
+  /** why it is put up with, for as long as it says the same; null: it is not */
+  accepted: string | null;
+}
+
+/** All that a check-up comes to. */
+export interface CheckedUp {
+  /** the worst first, then along the trail */
+  findings: Finding[];
+  notExamined: NotExamined[];
 }

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue/product.ts';
 import type { CompiledPolicy } from '../evaluation/compile.ts';
-import type { Found, FindingStop } from './finding.ts';
+import type { Found, FindingStop, Unexamined } from './finding.ts';
 
 /** All that a check-up looks at. */
 export interface Examined {
@@ -18,5 +18,5 @@ export interface FindingKind {
   /** several of it, where findings are filtered */
   called: string;
   stop: FindingStop;
-  find: (examined: Examined) => Found[];
+  find: (examined: Examined) => (Found | Unexamined)[];
 }

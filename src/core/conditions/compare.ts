@@ -38,7 +38,7 @@ export function isInRange({ atLeast, atMost, inverted }: ComparedRange, value: n
 }
 
 /** The next larger double. Source: IEEE 754-2019 §5.3.1, nextUp. */
-function nextUp(value: number): number {
+export function nextUp(value: number): number {
   if (value === 0) return Number.MIN_VALUE;
   const view = new DataView(new ArrayBuffer(8));
   view.setFloat64(0, value);

@@ -1,6 +1,7 @@
 import type { MarketTerms } from '../markets/terms.ts';
 import type { Fault } from '../policy/fault.ts';
 import type { Amounts, GoodsSelection, Policy } from '../policy/types.ts';
+import type { Tree } from '../regions/region.ts';
 import type { Leaf, LeafNode, Unplaced } from './leaf.ts';
 import type { Reader } from './reader.ts';
 
@@ -67,6 +68,8 @@ export interface Fact<Node extends LeafNode = LeafNode> extends FactWords {
   words?: WordsOfFact;
   /** prepares a leaf to be asked in a market, with the edges that sweeps look at */
   compile(node: Node, terms: MarketTerms): Leaf;
+  /** for which values of which facts the leaf holds; absent: of that nothing is known but whether it holds */
+  asks?(node: Node, terms: MarketTerms): Tree;
   /** the leaf as an exact English clause */
   readOut(node: Node, reader: Reader): string;
   /** the leaf as it is first put down, to be changed from there */

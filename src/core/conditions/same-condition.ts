@@ -11,12 +11,13 @@ export function sameCondition(a: Condition | undefined, b: Condition | undefined
 }
 
 function question({ of, conditions }: Pick<Condition, 'of' | 'conditions'>): string {
-  const asked = [...new Set(Object.values(conditions).map(ofNode))].sort();
+  const asked = [...new Set(Object.values(conditions).map(questionOf))].sort();
   // One that stands alone is asked as it is, whether all or any of them have to hold.
   return asked.length === 1 && of !== 'none' ? asked[0]! : meaningOf([of, asked]);
 }
 
-function ofNode({ order: _, ...node }: ConditionNode): string {
+/** What a node asks, the same for nodes that ask the same. */
+export function questionOf({ order: _, ...node }: ConditionNode): string {
   if (node.kind === 'group') return question(node);
   if (node.kind === 'word') return meaningOf({ ...node, values: sorted(node.values) });
   if (node.kind === 'postcode') return meaningOf({ ...node, patterns: sorted(node.patterns) });

@@ -433,6 +433,21 @@ export interface Policy {
     [k: string]: Assumption;
   };
   /**
+   * findings of the check-up that are put up with, by their id; no promise to shoppers
+   */
+  accepted?: {
+    [k: string]: {
+      /**
+       * why
+       */
+      reason: string;
+      /**
+       * what it said then: once it says something else it is not accepted any more
+       */
+      sentence: string;
+    };
+  };
+  /**
    * beside a text of the same address in wording: what is not yet readable, and the source text it was made from
    */
   textNotes?: {

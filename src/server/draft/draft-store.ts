@@ -261,6 +261,7 @@ async function storeEdit(connection: PoolConnection, current: LockedDraft, next:
 /** Parts of a policy that are no promise to shoppers, and what a change of them is called. */
 const unseenParts = [
   ['textNotes', 'Unfinished text or translation'],
+  ['accepted', 'Accepted findings'],
   ['assumptions', 'Assumptions'],
   ['shoppers', 'Made-up shoppers'],
   ['testCarts', 'Test carts'],

@@ -1,7 +1,10 @@
 import { compileBasis, type CompiledBasis } from '../../cart/basis.ts';
 import { amountIn, type MarketTerms } from '../../markets/terms.ts';
 import { checkAmounts } from '../../money/check-amounts.ts';
+import { numbers } from '../../regions/values.ts';
+import type { Tree } from '../../regions/region.ts';
 import type { Facts } from '../asked.ts';
+import { among, valueFact, within } from '../asks.ts';
 import { isInRange, rangeOf } from '../compare.ts';
 import type { Fact, FactForm, FactWords, ToldByOrders } from '../fact.ts';
 import { edgesOf, plainLeaf, type Leaf, type LeafOf } from '../leaf.ts';
@@ -52,21 +55,36 @@ export function moneyLeaf(node: LeafOf<'money' | 'goodsMoney'>, terms: MarketTer
   };
 }
 
+/**
+ * The amounts of a value for which a comparison holds in a market.
+ * @param of whose value: of the goods, of those that count, or of a selection
+ */
+export function asksForMoney(node: LeafOf<'money' | 'goodsMoney'>, of: string, terms: MarketTerms): Tree {
+  const amount = amountIn(node.amounts, terms);
+  const to = node.to === undefined ? undefined : amountIn(node.to, terms);
+  const fact = valueFact(of, compileBasis(node.basis, terms), terms);
+  if (amount === null || to === null) return { fact, values: numbers([]), among: among(false) };
+  return { fact, values: within(rangeOf(node.operator, amount, to, 1)), among: among(false) };
+}
+
 interface MoneyFact extends FactWords {
   /** as read-outs name it */
   called: string;
   holds: MoneyTest;
+  /** whose value it is, where it is one; absent: of any of several */
+  of?: string;
   told?: ToldByOrders;
 }
 
 /** A fact that is an amount of money in the market's currency. Without an amount there it never holds. */
-export function moneyFact(id: Node['fact'], { called, holds, told = 'never', ...words }: MoneyFact): Fact<Node> {
+export function moneyFact(id: Node['fact'], { called, holds, of, told = 'never', ...words }: MoneyFact): Fact<Node> {
   return {
     id,
     ...words,
     form: moneyForm,
     told,
     compile: (node, terms) => moneyLeaf(node, terms, holds),
+    ...(of === undefined ? {} : { asks: (node, terms) => asksForMoney(node, of, terms) }),
     readOut: ({ basis, operator, amounts, to }, reader) =>
       `${called} ${basisInWords(basis)}, ${reader.money(operator, amounts, to)}`,
     begin: ({ amounts }) => ({ kind: 'money', fact: id, basis: 'afterDiscountsAsShown', operator: 'atLeast', amounts }),

@@ -2,6 +2,7 @@ import type { CountMeasure } from '../../cart/charge-measure.ts';
 import type { Facts } from '../asked.ts';
 import { isInRange, rangeOf } from '../compare.ts';
 import type { Fact, FactForm, FactWords, ToldByOrders } from '../fact.ts';
+import { among, within } from '../asks.ts';
 import { edgesOf, plainLeaf, type LeafOf } from '../leaf.ts';
 import { compared, type Reader } from '../reader.ts';
 import { checkNumbers, comparedNumber } from './comparison.ts';
@@ -66,6 +67,16 @@ export function numberFact(id: Node['fact'], known: NumberFact): Fact<Node> {
       };
       return measure ? { holds, looksAt: [{ measure: { kind: measure }, edges: edgesOf(range) }] } : plainLeaf(holds);
     },
+    // Of lines and categories, of which one that fits is enough, nothing follows from one range for another.
+    ...(some
+      ? {}
+      : {
+          asks: ({ operator, value, to }) => ({
+            fact: id,
+            values: within(rangeOf(operator, value, to, 1)),
+            among: among(measure === undefined),
+          }),
+        }),
     readOut: ({ operator, value, to }, reader) =>
       `${called} ${compared(operator, value, to, (amount) => (write ? write(amount, reader) : `${amount}${said}`))}`,
     begin: () => ({ kind: 'number', fact: id, operator: 'atLeast', value: usual }),

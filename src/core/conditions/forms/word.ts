@@ -1,7 +1,10 @@
 import type { Facts } from '../asked.ts';
 import type { Fact, FactForm, FactWords, ToldByOrders, WordsOfFact } from '../fact.ts';
+import { anyKnownWord, yesNo, yesOrNo } from '../asks.ts';
 import { plainLeaf, type LeafOf } from '../leaf.ts';
 import { listed } from '../reader.ts';
+import { both, contraryOf, words as wordValues } from '../../regions/values.ts';
+import type { Tree } from '../../regions/region.ts';
 
 type Node = LeafOf<'word'>;
 
@@ -57,10 +60,33 @@ interface WordFact extends FactWords {
   /** as words are compared, where not as they are written */
   compareAs?: (word: string) => string;
   told?: ToldByOrders;
+  /** it is known of every cart */
+  always?: true;
+}
+
+/** Of words of which there can be several each is a fact of its own, which is so or not. */
+function asksForWords(id: string, node: Node, { words, compareAs = (word) => word, always }: WordFact): Tree {
+  const negated = isNegated(node);
+  const wanted = node.values.map(compareAs);
+  if (words.several) {
+    const children = wanted.map((word) => ({
+      fact: `${id} ${word}`,
+      values: yesNo(!negated),
+      ...(always ? { among: yesOrNo } : {}),
+    }));
+    return { of: negated ? 'all' : 'any', children };
+  }
+  const listed = wordValues(wanted);
+  return {
+    fact: id,
+    values: negated ? both(contraryOf(listed), anyKnownWord) : listed,
+    ...(always ? { among: anyKnownWord } : {}),
+  };
 }
 
 /** A fact that is a word, or several, of a list. */
-export function wordFact(id: Node['fact'], { of, compareAs, told = 'never', ...known }: WordFact): Fact<Node> {
+export function wordFact(id: Node['fact'], fact: WordFact): Fact<Node> {
+  const { of, compareAs, always: _, told = 'never', ...known } = fact;
   return {
     id,
     ...known,
@@ -81,6 +107,7 @@ export function wordFact(id: Node['fact'], { of, compareAs, told = 'never', ...k
         return there !== undefined && there !== null && isWanted(there) !== negated;
       });
     },
+    asks: (node) => asksForWords(id, node, fact),
     readOut: (node, { policy }) => {
       const { is, isNot } = verbsOf(known.words);
       const nameOf = known.words.nameOf ?? ((word: string) => word);

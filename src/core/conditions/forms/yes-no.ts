@@ -1,5 +1,6 @@
 import type { Facts } from '../asked.ts';
 import type { Fact, FactForm, FactWords, ToldByOrders } from '../fact.ts';
+import { yesNo } from '../asks.ts';
 import { plainLeaf, type LeafOf } from '../leaf.ts';
 
 type Node = LeafOf<'yesNo'>;
@@ -27,6 +28,7 @@ export const yesNoFact = (
   form: yesNoForm,
   told,
   compile: ({ is }) => plainLeaf((facts) => of(facts) === is),
+  asks: ({ is }) => ({ fact: id, values: yesNo(is) }),
   readOut: ({ is }) => (is ? words.yes : words.no),
   begin: () => ({ kind: 'yesNo', fact: id, is: true }),
 });

@@ -17,5 +17,6 @@ export const channel = wordFact('cart.channel', {
       ),
     accept: anyWord,
   },
+  always: true,
   of: ({ cart }) => cart.channel,
 });

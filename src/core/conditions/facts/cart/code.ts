@@ -14,6 +14,7 @@ export const code = wordFact('cart.code', {
     known: (policy) => usedWords('cart.code', policy, ({ codes }) => codes?.map(upper)),
     accept: upper,
   },
+  always: true,
   of: ({ cart }) => cart.codes,
   compareAs: upper,
 });

@@ -7,5 +7,6 @@ export const countedValue = moneyFact('cart.countedValue', {
   also: 'amount total spend money threshold',
   called: 'the counted value',
   holds: ({ cart }, basis, fits) => fits(goodsValueOf(cart, basis, { counting: true })),
+  of: 'counted',
   told: 'always',
 });

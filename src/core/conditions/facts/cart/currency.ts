@@ -10,6 +10,7 @@ export const currency = wordFact('cart.currency', {
     several: false,
     known: ({ markets }) => plainWords(Object.values(markets).map((market) => market.currency)),
   },
+  always: true,
   of: ({ cart }) => cart.terms.money.currency,
   told: 'always',
 });

@@ -7,5 +7,6 @@ export const goodsValue = moneyFact('cart.goodsValue', {
   also: 'amount total spend money price subtotal',
   called: 'the goods value',
   holds: ({ cart }, basis, fits) => fits(goodsValueOf(cart, basis, {})),
+  of: 'goods',
   told: 'always',
 });

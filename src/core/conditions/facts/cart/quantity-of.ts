@@ -4,6 +4,7 @@ import { checkGoods } from '../../../catalogue/check-goods.ts';
 import { isInRange, rangeOf } from '../../compare.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { checkNumbers, comparedNumber } from '../../forms/comparison.ts';
+import { among, quantityFact, within } from '../../asks.ts';
 import { edgesOf, priceEdges, type LeafOf } from '../../leaf.ts';
 import { compared } from '../../reader.ts';
 
@@ -43,6 +44,11 @@ export const quantityOf: Fact<Node> = {
       looksAt: [{ measure: { kind: 'items' }, edges: edgesOf(range) }, priceEdges(goods)],
     };
   },
+  asks: ({ goods, operator, value, to }) => ({
+    fact: quantityFact(goods),
+    values: within(rangeOf(operator, value, to, 1)),
+    among: among(false),
+  }),
   readOut: ({ goods, operator, value, to }, reader) =>
     `the number of items of ${reader.goods(goods)} ${compared(operator, value, to, String)}`,
   begin: ({ goods }) => ({

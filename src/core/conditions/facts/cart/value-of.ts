@@ -2,7 +2,8 @@ import { goodsValueOf } from '../../../cart/line-values.ts';
 import { compileSelection } from '../../../catalogue/goods-selection.ts';
 import { checkGoods } from '../../../catalogue/check-goods.ts';
 import type { Fact, FactForm } from '../../fact.ts';
-import { checkMoney, comparedMoney, moneyLeaf } from '../../forms/money.ts';
+import { asksForMoney, checkMoney, comparedMoney, moneyLeaf } from '../../forms/money.ts';
+import { selectionKey } from '../../asks.ts';
 import { priceEdges, type LeafOf } from '../../leaf.ts';
 import { basisInWords } from '../../reader.ts';
 
@@ -34,6 +35,7 @@ export const valueOf: Fact<Node> = {
     const leaf = moneyLeaf(node, terms, ({ cart }, basis, fits) => fits(goodsValueOf(cart, basis, { goods })));
     return leaf.looksAt.length > 0 ? { ...leaf, looksAt: [...leaf.looksAt, priceEdges(goods)] } : leaf;
   },
+  asks: (node, terms) => asksForMoney(node, selectionKey(node.goods), terms),
   readOut: ({ goods, basis, operator, amounts, to }, reader) =>
     `the value of ${reader.goods(goods)} ${basisInWords(basis)}, ${reader.money(operator, amounts, to)}`,
   begin: ({ goods, amounts }) => ({

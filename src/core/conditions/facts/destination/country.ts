@@ -7,5 +7,6 @@ export const country = wordFact('destination.country', {
   also: 'where land nation',
   words: countryWords('the country'),
   told: 'shipment',
+  always: true,
   of: ({ destination }) => destination.country,
 });

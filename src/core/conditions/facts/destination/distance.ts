@@ -2,6 +2,7 @@ import { distanceKm } from '../../../geography/distance.ts';
 import { isInRange, rangeOf } from '../../compare.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { checkNumbers, comparedNumber } from '../../forms/comparison.ts';
+import { among, withinFractions } from '../../asks.ts';
 import { plainLeaf, type LeafOf } from '../../leaf.ts';
 import { compared } from '../../reader.ts';
 
@@ -33,6 +34,11 @@ export const distance: Fact<Node> = {
         coordinates !== undefined && isInRange(range, distanceKm(center, coordinates)),
     );
   },
+  asks: ({ operator, value, to, center }) => ({
+    fact: `distance from ${center.latitude}, ${center.longitude}`,
+    values: withinFractions(rangeOf(operator, value, to, 0)),
+    among: among(true),
+  }),
   readOut: ({ center, operator, value, to }) =>
     `the distance from ${center.latitude}, ${center.longitude} ${compared(operator, value, to, (km) => `${km} km`, false)}`,
   begin: ({ policy }) => ({

@@ -12,6 +12,7 @@ export const market = wordFact('destination.market', {
     nameOf: (word, policy) => policy.markets[word]?.name ?? word,
     fault: (word, policy) => (policy.markets[word] ? null : `there is no market "${word}"`),
   },
+  always: true,
   of: ({ cart }) => cart.terms.id,
   told: 'always',
 });

@@ -12,6 +12,7 @@ export const zone = wordFact('destination.zone', {
     nameOf: (word, policy) => policy.zones[word]?.name ?? word,
     fault: (word, policy) => (policy.zones[word] ? null : `there is no zone "${word}"`),
   },
+  always: true,
   of: ({ zoneId }) => zoneId,
   told: 'zone',
 });

@@ -3,6 +3,8 @@ import { zoneOf } from '../../../time/schedule.ts';
 import { instantOfLocal } from '../../../time/time-zone-clock.ts';
 import type { Fact, FactForm } from '../../fact.ts';
 import { checkEnds } from '../../forms/comparison.ts';
+import type { MarketTerms } from '../../../markets/terms.ts';
+import { numbers, type Span } from '../../../regions/values.ts';
 import { plainLeaf, type LeafOf } from '../../leaf.ts';
 
 type Node = LeafOf<'instant'>;
@@ -34,6 +36,19 @@ const form: FactForm<Node> = {
 
 const local = (text: string): string => text.replace('T', ' ');
 
+/** Half-open: the moment of *before* and *to* is out, that of *from* is in (2-domain §5). ms since 1970-01-01T00:00Z */
+function spanOf({ operator, at, to, readIn }: Node, terms: MarketTerms): Span {
+  const zone = zoneOf(readIn, terms.clocks);
+  switch (operator) {
+    case 'before':
+      return { from: -Infinity, to: instantOfLocal(zone, at, 'earlier') };
+    case 'after':
+      return { from: instantOfLocal(zone, at, 'later'), to: Infinity };
+    case 'between':
+      return { from: instantOfLocal(zone, at, 'earlier'), to: instantOfLocal(zone, to ?? at, 'later') };
+  }
+}
+
 export const date: Fact<Node> = {
   id: 'instant',
   about: 'The moment',
@@ -41,25 +56,15 @@ export const date: Fact<Node> = {
   also: 'from until between before after season holiday',
   form,
   told: 'day',
-  /** Half-open: the moment of *before* and *to* is out, that of *from* is in (2-domain §5). */
-  compile: ({ operator, at, to, readIn }, terms) => {
-    const zone = zoneOf(readIn, terms.clocks);
-    switch (operator) {
-      case 'before': {
-        const end = instantOfLocal(zone, at, 'earlier');
-        return plainLeaf((facts) => facts.instant < end);
-      }
-      case 'after': {
-        const start = instantOfLocal(zone, at, 'later');
-        return plainLeaf((facts) => facts.instant >= start);
-      }
-      case 'between': {
-        const start = instantOfLocal(zone, at, 'earlier');
-        const end = instantOfLocal(zone, to ?? at, 'later');
-        return plainLeaf((facts) => facts.instant >= start && facts.instant < end);
-      }
-    }
+  compile: (node, terms) => {
+    const { from, to } = spanOf(node, terms);
+    return plainLeaf(({ instant }) => instant >= from && instant < to);
   },
+  asks: (node, terms) => ({
+    fact: 'instant',
+    values: numbers([spanOf(node, terms)]),
+    among: numbers([{ from: -Infinity, to: Infinity }]),
+  }),
   readOut: (node, reader) => {
     const at = local(node.at);
     const clock = reader.clock(node.readIn);

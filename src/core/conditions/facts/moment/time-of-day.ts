@@ -3,6 +3,7 @@ import { zoneOf } from '../../../time/schedule.ts';
 import { minuteOfDay } from '../../../time/working-days.ts';
 import { localTime } from '../../../time/time-zone-clock.ts';
 import type { Fact, FactForm } from '../../fact.ts';
+import { numbers } from '../../../regions/values.ts';
 import { plainLeaf, type LeafOf } from '../../leaf.ts';
 
 type Node = LeafOf<'timeOfDay'>;
@@ -25,6 +26,8 @@ const form: FactForm<Node> = {
   check: ({ readIn }, _policy, at, fault) => void checkReadIn(readIn, `${at}/readIn`, fault),
 };
 
+const minutesOfDay = 24 * 60;
+
 /** The first moment after a stretch of the day, in words. */
 function until({ from, to }: Pick<Node, 'from' | 'to'>): string {
   if (to === '00:00') return 'the end of the day';
@@ -45,6 +48,21 @@ export const timeOfDay: Fact<Node> = {
       const { minute } = localTime(zone, instant);
       return from < to ? minute >= from && minute < to : minute >= from || minute < to;
     });
+  },
+  asks: ({ from: begins, to: ends, readIn }, terms) => {
+    const [from, to] = [minuteOfDay(begins), minuteOfDay(ends)];
+    const spans =
+      from < to
+        ? [{ from, to }]
+        : [
+            { from: 0, to },
+            { from, to: minutesOfDay },
+          ];
+    return {
+      fact: `timeOfDay ${zoneOf(readIn, terms.clocks)}`,
+      values: numbers(spans),
+      among: numbers([{ from: 0, to: minutesOfDay }]),
+    };
   },
   readOut: (node, reader) => `the time is from ${node.from} until ${until(node)} ${reader.clock(node.readIn)}`,
   begin: () => ({ kind: 'timeOfDay', from: '18:00', to: '00:00', readIn: 'store' }),

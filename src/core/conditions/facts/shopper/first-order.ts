@@ -1,6 +1,10 @@
+import { numbers } from '../../../regions/values.ts';
+import { among } from '../../asks.ts';
+import type { Fact } from '../../fact.ts';
 import { yesNoFact } from '../../forms/yes-no.ts';
+import type { LeafOf } from '../../leaf.ts';
 
-export const firstOrder = yesNoFact(
+const plain = yesNoFact(
   'shopper.firstOrder',
   {
     about: 'The shopper',
@@ -12,3 +16,13 @@ export const firstOrder = yesNoFact(
   ({ shopper: { orderCount } }) => (orderCount === undefined ? undefined : orderCount === 0),
   'always',
 );
+
+/** The same as having ordered no times, or some. */
+export const firstOrder: Fact<LeafOf<'yesNo'>> = {
+  ...plain,
+  asks: ({ is }) => ({
+    fact: 'shopper.orderCount',
+    values: numbers([is ? { from: 0, to: 1 } : { from: 1, to: Infinity }]),
+    among: among(true),
+  }),
+};

@@ -1,6 +1,9 @@
+import { yesNo, yesOrNo } from '../../asks.ts';
+import type { Fact } from '../../fact.ts';
 import { yesNoFact } from '../../forms/yes-no.ts';
+import type { LeafOf } from '../../leaf.ts';
 
-export const signedIn = yesNoFact(
+const plain = yesNoFact(
   'shopper.signedIn',
   {
     about: 'The shopper',
@@ -11,3 +14,9 @@ export const signedIn = yesNoFact(
   },
   ({ shopper }) => shopper.signedIn,
 );
+
+/** Of everybody it is known. */
+export const signedIn: Fact<LeafOf<'yesNo'>> = {
+  ...plain,
+  asks: ({ is }) => ({ fact: plain.id, values: yesNo(is), among: yesOrNo }),
+};

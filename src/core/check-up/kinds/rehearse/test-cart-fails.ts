@@ -1,10 +1,10 @@
-import { evaluate } from '../../evaluation/evaluate.ts';
-import { inputOfTestCart } from '../../evaluation/test-cart-input.ts';
-import { inOrder } from '../../ordered.ts';
-import { missesOf, type Messages } from '../../test-carts/expectations.ts';
-import { placeIds } from '../../wording/places.ts';
-import { renderLead } from '../../wording/render.ts';
-import type { FindingKind } from '../kind.ts';
+import { evaluate } from '../../../evaluation/evaluate.ts';
+import { inputOfTestCart } from '../../../evaluation/test-cart-input.ts';
+import { inOrder } from '../../../ordered.ts';
+import { missesOf, type Messages } from '../../../test-carts/expectations.ts';
+import { placeIds } from '../../../wording/places.ts';
+import { renderLead } from '../../../wording/render.ts';
+import type { FindingKind } from '../../kind.ts';
 
 /** A test cart that comes out otherwise than it is expected to. */
 export const testCartFails: FindingKind = {

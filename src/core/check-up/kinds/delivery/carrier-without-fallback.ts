@@ -1,7 +1,7 @@
-import { inOrder } from '../../ordered.ts';
-import { priceKindOf } from '../../charges/prices/registry.ts';
-import { exampleCart, somewhereIn } from '../example-cart.ts';
-import type { FindingKind } from '../kind.ts';
+import { inOrder } from '../../../ordered.ts';
+import { priceKindOf } from '../../../charges/prices/registry.ts';
+import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import type { FindingKind } from '../../kind.ts';
 
 /** A price that waits for a carrier and has nothing to fall back on, so that its option goes away when the carrier is silent. */
 export const carrierWithoutFallback: FindingKind = {

@@ -1,8 +1,8 @@
-import { priceIn } from '../../catalogue/product-amount.ts';
-import { selects } from '../../catalogue/goods-selection.ts';
-import { formatMoney } from '../../money/format.ts';
-import { exampleCart, somewhereIn } from '../example-cart.ts';
-import type { FindingKind } from '../kind.ts';
+import { priceIn } from '../../../catalogue/product-amount.ts';
+import { selects } from '../../../catalogue/goods-selection.ts';
+import { formatMoney } from '../../../money/format.ts';
+import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import type { FindingKind } from '../../kind.ts';
 
 /** A goal that any single piece of what counts reaches, so that it asks for nothing. A goal of 0 asks for nothing on purpose. */
 export const goalUnderCheapest: FindingKind = {

@@ -16,6 +16,8 @@ export const nothing: Region = [];
 export interface Asked {
   fact: string;
   values: Values;
+  /** all that the fact can be; absent: anything, and not known */
+  among?: Values;
 }
 
 /** A tree of conditions over leaves. */
@@ -32,7 +34,11 @@ export function regionOf(tree: Tree): Region | null {
 
 /** @param holds whether it is to hold, or not to */
 function regionWhere(tree: Tree, holds: boolean): Region | null {
-  if (!('of' in tree)) return boxed(tree.fact, holds ? tree.values : contraryOf(tree.values));
+  if (!('of' in tree)) {
+    const { fact, values, among } = tree;
+    const wanted = holds ? values : contraryOf(values);
+    return boxed(fact, among ? both(wanted, among) : wanted);
+  }
   const wanted = tree.of === 'none' ? !holds : holds;
   const parts = tree.children.map((child) => regionWhere(child, wanted));
   // All of them together, or any; a tree of none is any of them, denied.

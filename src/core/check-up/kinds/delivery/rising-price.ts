@@ -1,10 +1,10 @@
-import type { CompiledZone } from '../../evaluation/compile.ts';
-import { Memo } from '../../memo.ts';
-import { formatMoney } from '../../money/format.ts';
-import type { Sweep } from '../../sweep/sweep.ts';
-import type { Found } from '../finding.ts';
-import { guestSweep, type GuestSweep } from '../guest-sweep.ts';
-import type { Examined, FindingKind } from '../kind.ts';
+import type { CompiledZone } from '../../../evaluation/compile.ts';
+import { Memo } from '../../../memo.ts';
+import { formatMoney } from '../../../money/format.ts';
+import type { Sweep } from '../../../sweep/sweep.ts';
+import type { Found } from '../../finding.ts';
+import { guestSweep, type GuestSweep } from '../../guest-sweep.ts';
+import type { Examined, FindingKind } from '../../kind.ts';
 
 /**
  * An option that gets dearer at an amount of goods value, before offers or after them: a guest who adds goods pays more for

@@ -1,8 +1,8 @@
-import { ownDeliveryIn, priceIn } from '../../catalogue/product-amount.ts';
-import { countInWords } from '../../charges/count-in-words.ts';
-import { exampleCart, somewhereIn } from '../example-cart.ts';
-import type { Found } from '../finding.ts';
-import type { FindingKind } from '../kind.ts';
+import { ownDeliveryIn, priceIn } from '../../../catalogue/product-amount.ts';
+import { countInWords } from '../../../charges/count-in-words.ts';
+import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import type { Found } from '../../finding.ts';
+import type { FindingKind } from '../../kind.ts';
 
 /** A product of which a single piece is heavier, with its packaging, than a parcel may be: it travels alone, over the limit. */
 export const pieceOverLimit: FindingKind = {

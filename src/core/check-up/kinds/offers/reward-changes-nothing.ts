@@ -1,6 +1,6 @@
-import type { CompiledZone } from '../../evaluation/compile.ts';
-import { guestSweep } from '../guest-sweep.ts';
-import type { FindingKind } from '../kind.ts';
+import type { CompiledZone } from '../../../evaluation/compile.ts';
+import { guestSweep } from '../../guest-sweep.ts';
+import type { FindingKind } from '../../kind.ts';
 
 /**
  * A goal in force for a guest that is reached by goods value and, wherever it is, takes nothing off any option: what it gives

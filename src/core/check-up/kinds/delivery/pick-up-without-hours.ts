@@ -1,4 +1,4 @@
-import type { FindingKind } from '../kind.ts';
+import type { FindingKind } from '../../kind.ts';
 
 /** An option that is collected at no place, or at one whose opening hours nobody has said: its estimate is not bound by any. */
 export const pickUpWithoutHours: FindingKind = {

@@ -1,8 +1,8 @@
-import type { CompiledMarket } from '../../evaluation/compile.ts';
-import { findZone } from '../../evaluation/find-zone.ts';
-import { exampleCart } from '../example-cart.ts';
-import type { Found } from '../finding.ts';
-import type { Examined, FindingKind } from '../kind.ts';
+import type { CompiledMarket } from '../../../evaluation/compile.ts';
+import { findZone } from '../../../evaluation/find-zone.ts';
+import { exampleCart } from '../../example-cart.ts';
+import type { Found } from '../../finding.ts';
+import type { Examined, FindingKind } from '../../kind.ts';
 
 /** A country that a market sells to and in which somebody is in no zone, so that nothing can be chosen there. */
 export const uncoveredCountry: FindingKind = {

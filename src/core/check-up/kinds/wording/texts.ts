@@ -1,9 +1,9 @@
-import { missingLanguages } from '../../wording/languages/missing-languages.ts';
-import { policyWordingFaults } from '../../wording/policy-faults.ts';
-import { stateName } from '../../wording/text-address.ts';
-import { speakerName, textSpeakers } from '../../wording/text-speaker.ts';
-import { textTable } from '../../wording/text-table.ts';
-import type { FindingKind } from '../kind.ts';
+import { missingLanguages } from '../../../wording/languages/missing-languages.ts';
+import { policyWordingFaults } from '../../../wording/policy-faults.ts';
+import { stateName } from '../../../wording/text-address.ts';
+import { speakerName, textSpeakers } from '../../../wording/text-speaker.ts';
+import { textTable } from '../../../wording/text-table.ts';
+import type { FindingKind } from '../../kind.ts';
 
 /** A text with a mistake, unfinished or too long. */
 export const textFault: FindingKind = {

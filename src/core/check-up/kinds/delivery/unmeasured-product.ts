@@ -1,11 +1,11 @@
-import type { ChargeMeasure } from '../../cart/charge-measure.ts';
-import { ownDeliveryIn, priceIn } from '../../catalogue/product-amount.ts';
-import type { Product } from '../../catalogue/product.ts';
-import type { CompiledMarket, CompiledZone } from '../../evaluation/compile.ts';
-import type { CompiledOption } from '../../options/compile-option.ts';
-import { exampleCart, somewhereIn } from '../example-cart.ts';
-import type { Found } from '../finding.ts';
-import type { Examined, FindingKind } from '../kind.ts';
+import type { ChargeMeasure } from '../../../cart/charge-measure.ts';
+import { ownDeliveryIn, priceIn } from '../../../catalogue/product-amount.ts';
+import type { Product } from '../../../catalogue/product.ts';
+import type { CompiledMarket, CompiledZone } from '../../../evaluation/compile.ts';
+import type { CompiledOption } from '../../../options/compile-option.ts';
+import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import type { Found } from '../../finding.ts';
+import type { Examined, FindingKind } from '../../kind.ts';
 
 /** A product without a weight or a size that a charge in use looks at: it counts as nothing there. */
 export const unmeasuredProduct: FindingKind = {

@@ -1,6 +1,6 @@
-import { inOrder } from '../../ordered.ts';
-import type { Offer, Policy } from '../../policy/types.ts';
-import type { FindingKind } from '../kind.ts';
+import { inOrder } from '../../../ordered.ts';
+import type { Offer, Policy } from '../../../policy/types.ts';
+import type { FindingKind } from '../../kind.ts';
 
 const codesOf = ({ unlock }: Offer): string[] => ('codes' in unlock ? Object.keys(unlock.codes) : []);
 const inUse = ({ offers }: Policy) => inOrder(offers).filter(([, { on }]) => on);

@@ -1,5 +1,5 @@
-import { exampleCart, somewhereIn } from '../example-cart.ts';
-import type { FindingKind } from '../kind.ts';
+import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import type { FindingKind } from '../../kind.ts';
 
 /** A zone that is on and has no option that is on. */
 export const zoneWithoutOption: FindingKind = {

@@ -1,6 +1,6 @@
-import { holdsInMarket } from '../../offers/authoring/holds-in-market.ts';
-import { inOrder } from '../../ordered.ts';
-import type { FindingKind } from '../kind.ts';
+import { holdsInMarket } from '../../../offers/authoring/holds-in-market.ts';
+import { inOrder } from '../../../ordered.ts';
+import type { FindingKind } from '../../kind.ts';
 
 /** An offer that is not bound to some markets and yet has no goal in others. */
 export const offerMissing: FindingKind = {
