@@ -35,9 +35,9 @@ const coreFolders = [
   'translations',
   'test-carts',
   'sweep',
-  'check-up',
   'imports',
   'orders',
+  'check-up',
   'quote',
 ];
 const coreOrder = [

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { Finding } from '../../core/check-up/finding.ts';
+import type { CheckedUp } from '../../core/check-up/finding.ts';
 import type { Catalogue } from '../../core/catalogue/product.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import type { CheckingUp } from './checking-up.ts';
@@ -22,7 +22,7 @@ export class CheckUpClient {
   }
 
   /** @throws Error when the worker cannot be loaded, or breaks */
-  check(policy: Policy, catalogue: Catalogue, now: number, locale: string): Promise<Finding[]> {
+  check(policy: Policy, catalogue: Catalogue, now: number, locale: string): Promise<CheckedUp> {
     const request = {
       delta: deltaOf(this.#policy, policy),
       products: catalogue === this.#catalogue ? null : [...catalogue.values()],

@@ -1,5 +1,5 @@
 import { checkUp } from '../../core/check-up/check-up.ts';
-import type { Finding } from '../../core/check-up/finding.ts';
+import type { CheckedUp } from '../../core/check-up/finding.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import type { Policy } from '../../core/policy/types.ts';
@@ -19,7 +19,7 @@ export class CheckingUp {
   #policy: Policy | null = null;
   #catalogue: Catalogue = new Map();
 
-  check({ delta, products, now, locale }: CheckUpRequest): Finding[] {
+  check({ delta, products, now, locale }: CheckUpRequest): CheckedUp {
     this.#policy = withDelta(this.#policy, delta);
     if (products) this.#catalogue = catalogueOf(products);
     return checkUp({ compiled: compilePolicy(this.#policy), catalogue: this.#catalogue, now, locale });

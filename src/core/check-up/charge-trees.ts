@@ -48,7 +48,11 @@ export function askedTree({ option, channels }: CompiledOption, zone: CompiledZo
 }
 
 /** For which carts a line of a charge applies. */
-export function lineTree({ id, range }: CompiledChargeLine, { option, charge }: CompiledOption, zone: CompiledZone): Tree {
+export function lineTree(
+  { id, range }: CompiledChargeLine,
+  { option, charge }: CompiledOption,
+  zone: CompiledZone,
+): Tree {
   const { terms } = zone.market;
   return allOf(
     ...(range ? [rangeTree(range, charge, terms)] : []),

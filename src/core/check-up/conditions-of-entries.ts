@@ -50,7 +50,10 @@ export function conditionsJudged(
   });
 }
 
-const known = new WeakMap<Condition, WeakMap<CompiledMarket['terms'], { qualifiers: unknown; verdict: ReturnType<typeof judged> }>>();
+const known = new WeakMap<
+  Condition,
+  WeakMap<CompiledMarket['terms'], { qualifiers: unknown; verdict: ReturnType<typeof judged> }>
+>();
 
 function judgedIn(when: Condition, market: CompiledMarket, { qualifiers }: Policy): ReturnType<typeof judged> {
   let inMarkets = known.get(when);

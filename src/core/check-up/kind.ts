@@ -1,5 +1,7 @@
 import type { Catalogue } from '../catalogue/product.ts';
 import type { CompiledPolicy } from '../evaluation/compile.ts';
+import type { RateHistory } from '../money/rate-history.ts';
+import type { Distribution } from '../orders/distribution.ts';
 import type { Found, FindingStop, Unexamined } from './finding.ts';
 
 /** All that a check-up looks at. */
@@ -8,6 +10,10 @@ export interface Examined {
   catalogue: Catalogue;
   /** ms since 1970-01-01T00:00Z */
   now: number;
+  /** how the order values of each market are distributed, as far as it is known */
+  orders?: ReadonlyMap<string, Distribution>;
+  /** rates day by day, the same */
+  rates?: RateHistory;
   /** in which amounts, dates and countries are written */
   locale: string;
 }

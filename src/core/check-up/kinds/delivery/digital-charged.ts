@@ -28,7 +28,8 @@ export const digitalCharged: FindingKind = {
           marketId: null,
           sentence: `“${product.name}” is delivered, but nothing else in “${category}” is: a cart with it alone asks for delivery.`,
           example:
-            there && exampleCart(zone.market, there, { name: 'Nothing to deliver?', lines: [{ product, quantity: 1 }] }),
+            there &&
+            exampleCart(zone.market, there, { name: 'Nothing to deliver?', lines: [{ product, quantity: 1 }] }),
           remedy: null,
         },
       ];
@@ -37,7 +38,10 @@ export const digitalCharged: FindingKind = {
 };
 
 /** A category of a product that is delivered, in which at least two others are and none of them is. */
-function digitalCategory({ id, needsDelivery, categories, weightGrams }: Product, products: readonly Product[]): string | null {
+function digitalCategory(
+  { id, needsDelivery, categories, weightGrams }: Product,
+  products: readonly Product[],
+): string | null {
   if (!needsDelivery || (weightGrams ?? 0) > 0) return null;
   return (
     categories.find((category) => {

@@ -2,6 +2,8 @@ import { exampleThat } from '../../example-that.ts';
 import type { FindingKind } from '../../kind.ts';
 import { placeMemo } from '../../zone-memo.ts';
 import { zonesOf } from '../../zones-of.ts';
+import type { CompiledOption } from '../../../options/compile-option.ts';
+import { isWithin } from '../../../time/schedule.ts';
 import type { Catalogue } from '../../../catalogue/product.ts';
 
 /** A cart of a covered destination that cannot get any of its options. */
@@ -28,8 +30,12 @@ export const nothingToChoose: FindingKind = {
     }),
 };
 
+/** Whether every cart gets an option at a moment. */
+const isForAll = ({ when, channels, span, staysOffered }: CompiledOption, now: number): boolean =>
+  when === null && channels === null && staysOffered && isWithin(span, now);
+
 const known = placeMemo((compiled, zone, catalogue: Catalogue, now: number) =>
-  zone.options.length === 0 || zone.options.some(({ staysOffered, channels }) => staysOffered && !channels)
+  zone.options.length === 0 || zone.options.some((option) => isForAll(option, now))
     ? null
     : exampleThat(
         { compiled, catalogue, now },

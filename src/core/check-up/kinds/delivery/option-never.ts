@@ -22,17 +22,19 @@ function neverOffered(option: CompiledOption, zone: CompiledZone): (Found | Unex
   const { id, option: stated, charge } = option;
   const { name } = stated;
   const at = `/options/${id}`;
-  const found = (sentence: string): Found[] => [
+  const found = (at: string, sentence: string): Found[] => [
     { severity: 'risky', at, marketId: zone.market.id, sentence, example: null, remedy: null },
   ];
   if (isWritten(stated.when)) {
     const holds = judged(conditionTree(stated.when, zone.policy.qualifiers, zone.market.terms), inZone(zone));
     if (holds === null) return [{ at, because: tooMany(name) }];
-    if (holds === 'never') return found(`No cart can get “${name}”: its condition holds for none.`);
+    if (holds === 'never') return found(`${at}/when`, `No cart can get “${name}”: its condition holds for none.`);
   }
   if (charge.otherwise !== null || charge.lines.some(({ when, range }) => when === null && range === null)) return [];
   const lines = anyOf(charge.lines.map((line) => lineTree(line, option, zone)));
   const priced = possibleRegion(allOf(askedTree(option, zone), lines));
   if (priced === null) return [{ at, because: tooMany(name) }];
-  return priced.length > 0 ? [] : found(`No cart can get “${name}”: no line of its charge applies to any.`);
+  if (priced.length > 0) return [];
+  // One with nothing but goods that ship free is not charged, and gets it for nothing.
+  return found(`${at}/charge`, `No cart that is charged can get “${name}”: no line of its charge applies to any.`);
 }

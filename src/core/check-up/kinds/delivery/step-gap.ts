@@ -20,7 +20,7 @@ export const stepGap: FindingKind = {
   stop: 'delivery',
   find: (examined) =>
     zonesOf(examined.compiled).flatMap((zone) =>
-      gapsIn(zone).map((gap) => ("because" in gap ? gap : told(gap, zone, examined))),
+      gapsIn(zone).map((gap) => ('because' in gap ? gap : told(gap, zone, examined))),
     ),
 };
 
@@ -58,7 +58,11 @@ function gapsBetween(lines: readonly CompiledChargeLine[]): Omit<Gap, 'option'>[
     let reached = ranged[0]!;
     for (const next of ranged.slice(1)) {
       if (next.range.from > reached.range.to)
-        gaps.push({ range: { measure, from: reached.range.to, to: next.range.from }, below: reached.line, above: next.line });
+        gaps.push({
+          range: { measure, from: reached.range.to, to: next.range.from },
+          below: reached.line,
+          above: next.line,
+        });
       if (next.range.to > reached.range.to) reached = next;
     }
   }

@@ -17,7 +17,8 @@ export const zoneNeverWins: FindingKind = {
         const taken = Object.values(zone.zone.area.include).map((part) => takenBy(part, zone, index, market));
         if (taken.includes(null)) return [];
         const above = [...new Set(taken.flat() as string[])];
-        const why = above.length > 0 ? `all of it is in ${above.join(' and ')} above it` : 'nothing is left of its area';
+        const why =
+          above.length > 0 ? `all of it is in ${above.join(' and ')} above it` : 'nothing is left of its area';
         return [
           {
             severity: 'risky' as const,
@@ -85,7 +86,10 @@ function isSame(one: AreaPart, other: AreaPart): boolean {
 }
 
 /** Lists of postcodes that several zones above have between them, pattern by pattern. */
-function patternsTaken(part: Extract<AreaPart, { kind: 'postcodes' }>, above: readonly CompiledZone[]): string[] | null {
+function patternsTaken(
+  part: Extract<AreaPart, { kind: 'postcodes' }>,
+  above: readonly CompiledZone[],
+): string[] | null {
   const names = new Set<string>();
   for (const pattern of Object.keys(part.patterns)) {
     const single = { ...part, patterns: { [pattern]: true as const } };

@@ -18,12 +18,12 @@ export const rewardChangesNothing: FindingKind = {
         if (!swept) continue;
         for (const [goal, rewards] of onDelivery(zone)) {
           const reached = swept.sweep.segments.filter((segment) => segment.reached.includes(goal));
-          if (reached.length === 0) continue;
-          const changes = reached.some(({ options }) =>
-            options.some(
-              (price, index) => price && rewards.has(zone.options[index]!.id) && price.lastAfter < price.lastBefore,
-            ),
+          const given = zone.options.flatMap(({ id }, index) =>
+            rewards.has(id) ? [reached.flatMap(({ options }) => options[index] ?? [])] : [],
           );
+          // What is not offered to this guest at this moment may be to others.
+          if (given.some((prices) => prices.length === 0)) continue;
+          const changes = given.some((prices) => prices.some((price) => price.lastAfter < price.lastBefore));
           standing.set(goal, changes || standing.get(goal) === true);
         }
       }

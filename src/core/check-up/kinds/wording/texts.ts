@@ -1,43 +1,75 @@
+import type { TextState } from '../../../offers/texts-written.ts';
 import { missingLanguages } from '../../../wording/languages/missing-languages.ts';
-import { policyWordingFaults } from '../../../wording/policy-faults.ts';
-import { stateName } from '../../../wording/text-address.ts';
+import { policyWordingFaults, type TextFault } from '../../../wording/policy-faults.ts';
+import { isOutside } from '../../../wording/outside/outside-states.ts';
+import { stateName, textAt } from '../../../wording/text-address.ts';
 import { speakerName, textSpeakers } from '../../../wording/text-speaker.ts';
 import { textTable } from '../../../wording/text-table.ts';
 import type { FindingKind } from '../../kind.ts';
 
-/** A text with a mistake, unfinished or too long. */
+/** One mistake that texts of several languages share. */
+interface SharedFault {
+  /** the first */
+  fault: TextFault;
+  languages: Set<string>;
+  /** what shoppers go on reading */
+  then: string;
+  /** whether there is a last good text */
+  kept: boolean;
+}
+
+/** A text with a mistake, unfinished or too long; of several languages once, where they have it in common. */
 export const textFault: FindingKind = {
   kind: 'textFault',
   called: 'mistakes in texts',
   stop: 'wording',
-  find: ({ compiled: { policy } }) =>
-    policyWordingFaults(policy).map(({ speakerId, state, place, language, severity, breaks, message }) => ({
+  find: ({ compiled: { policy } }) => {
+    const found = new Map<string, SharedFault>();
+    for (const fault of policyWordingFaults(policy)) {
+      const kept = fault.breaks ? textAt(policy, fault) : undefined;
+      const then = fault.breaks ? meanwhile(fault.state, kept) : '';
+      const key = JSON.stringify([fault.speakerId, fault.state, fault.place, fault.message, then]);
+      const same = found.get(key);
+      if (same) same.languages.add(fault.language);
+      else found.set(key, { fault, languages: new Set([fault.language]), then, kept: kept !== undefined });
+    }
+    return [...found.values()].map(({ fault, languages, then, kept }) => ({
       // Shoppers go on reading the last good one.
-      severity: breaks ? 'risky' : severity,
-      at: `/wording/${speakerId}/${state}/${place}/${language}`,
-      key: message,
+      severity: kept ? 'risky' : fault.severity,
+      at: `/wording/${fault.speakerId}/${fault.state}/${fault.place}/${fault.language}`,
+      key: fault.message,
       marketId: null,
-      sentence: `“${speakerName(policy, speakerId)}”, ${stateName(state)}, ${language}: ${message}`,
+      sentence: `“${speakerName(policy, fault.speakerId)}”, ${stateName(fault.state)}, ${[...languages].join(', ')}: ${fault.message}${then}`,
       example: null,
       remedy: null,
-    })),
+    }));
+  },
 };
+
+/** What is read while a text cannot be shown. @param kept the last good one */
+function meanwhile(state: TextState, kept: string | undefined): string {
+  if (isOutside(state)) return kept === undefined ? ' There is nothing to copy.' : ` To be copied stays “${kept}”.`;
+  return kept === undefined ? ' Shoppers read nothing of it.' : ` Shoppers go on reading “${kept}”.`;
+}
 
 /** Texts that some shoppers would read in another language than theirs, or not at all. */
 export const textMissing: FindingKind = {
   kind: 'textMissing',
   called: 'languages without texts',
   stop: 'wording',
-  find: ({ compiled: { policy } }) =>
-    missingLanguages(policy).map(({ speakerId, language, instead }) => ({
-      severity: 'risky',
+  find: ({ compiled: { policy } }) => {
+    const missing = new Map<string, ReturnType<typeof missingLanguages>>();
+    for (const one of missingLanguages(policy))
+      missing.set(one.speakerId, [...(missing.get(one.speakerId) ?? []), one]);
+    return [...missing].map(([speakerId, list]) => ({
+      severity: 'risky' as const,
       at: `/wording/${speakerId}`,
-      key: language,
       marketId: null,
-      sentence: `“${speakerName(policy, speakerId)}” has no text in ${language}: shoppers read ${instead ?? 'nothing'}.`,
+      sentence: `“${speakerName(policy, speakerId)}” has no text in ${list.map(({ language, instead }) => `${language} (shoppers read ${instead ?? 'nothing'})`).join(', ')}.`,
       example: null,
       remedy: null,
-    })),
+    }));
+  },
 };
 
 /** Translations whose source has changed since they were made. */
