@@ -37,6 +37,7 @@ export async function loadDemoStore(): Promise<boolean> {
     await addDemoRates(connection);
     for (const bytes of Object.values(pictures)) await addPicture(connection, Buffer.from(bytes, 'base64'));
     await addRelease(connection, {
+      reason: null,
       document: JSON.stringify(demoPolicy),
       revision,
       note: 'The demo store as it comes',

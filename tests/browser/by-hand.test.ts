@@ -133,8 +133,6 @@ test('a text that says free where the offer does not is pointed out at Offers an
     .poll(() => textOf(page, '[data-testid=text-warnings]'))
     .toContain('says that something is free, but the offer gives a share off the delivery');
   await moveTo(page, `${here.address}/release`);
-  await expect.poll(() => textOf(page, '[data-testid=text-warnings]')).toContain('says that something is free');
-  await expect
-    .poll(() => textOf(page, '[data-testid=language-warnings]'))
-    .toContain('“Free delivery” has no text in fr-BE');
+  await expect.poll(() => textOf(page, '[data-testid=findings]')).toContain('says that something is free');
+  await expect.poll(() => textOf(page, '[data-testid=findings]')).toContain('“Free delivery” has no text in fr-BE');
 });

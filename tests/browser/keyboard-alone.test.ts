@@ -78,7 +78,9 @@ test('a release is made', async () => {
   await page.keyboard.type('release');
   await expect.poll(() => page.getByRole('dialog').getByRole('option').first().innerText()).toContain('Release');
   await page.keyboard.press('Enter');
+  await page.getByTestId('release-reason').waitFor();
   await typeInto(page, page.getByTestId('release-note'), 'by keys');
+  await typeInto(page, page.getByTestId('release-reason'), 'meant so');
   await tabTo(page, page.getByTestId('release-button'));
   await page.keyboard.press('Enter');
   await page.getByText(/Release \d+ is what the shop uses now\./).waitFor();

@@ -103,13 +103,18 @@ describe('tools', () => {
     await expect.poll(async () => (await cartOf('first-stunt-kite'))!.expects?.toPay).toBe(8890);
     await patchDraft(address, (await readDraft(address)).revision, setGoal('nlbe', 9900));
     await moveTo(page, `${address}/release`);
-    expect(await textOf(page, '[data-testid=test-cart-warnings]')).toMatch(
-      /2 test carts come out otherwise.*First stunt kite\s+not as expected: Parcel to the door: expected free, is €5\.95/s,
-    );
+    await expect
+      .poll(() => textOf(page, '[data-testid=findings]'))
+      .toMatch(
+        /Test cart “First stunt kite” comes out otherwise than expected\. Parcel to the door: expected free, is €5\.95/,
+      );
     expect(await textOf(page, '[data-testid=bench-first-stunt-kite] [data-testid=expected-mark]')).toMatch(
       /not as expected/,
     );
-    await page.getByTestId('test-cart-warnings').getByRole('link', { name: 'First stunt kite' }).click();
+    await page
+      .getByRole('row', { name: /First stunt kite/ })
+      .getByRole('link', { name: 'Rehearse' })
+      .click();
     await page.getByTestId('expect-as-now').click();
     await expect.poll(() => page.getByTestId('misses').count()).toBe(0);
     const [download] = await Promise.all([

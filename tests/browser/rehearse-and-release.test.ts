@@ -157,10 +157,12 @@ test('a text with a mistake is named before it is released', async () => {
     'Uw bezorging is gratis.',
   );
   await page.goto(`${address}/release`);
-  const warnings = page.getByTestId('text-warnings');
-  await warnings.getByText('“Free delivery”, reached, nl-NL: There is no argument {nothing}.').waitFor();
-  expect(await warnings.innerText()).toMatch(/Shoppers go on reading “Uw bezorging is gratis\.”/);
-  await warnings.getByRole('link', { name: 'mend it' }).click();
+  const mistake = page
+    .getByTestId('findings')
+    .getByRole('row', { name: /“Free delivery”, reached, nl-NL: There is no argument {nothing}/ });
+  await mistake.waitFor();
+  expect(await mistake.innerText()).toMatch(/Shoppers go on reading “Uw bezorging is gratis\.”/);
+  await mistake.getByRole('link', { name: 'Wording' }).click();
   await page.getByTestId('text-reached').getByRole('button', { name: 'Give it up' }).click();
   await expect
     .poll(async () => (await readDraft(address)).policy.textNotes?.['free-delivery']?.reached?.everyPlace?.['nl-NL'])
@@ -193,6 +195,7 @@ test('a goal is dragged, released, seen by the shop, and rolled back', async () 
     expect.stringMatching(/Offers\s+Goal of “Free delivery” in Netherlands & Belgium\s+€75\.00\s+€60\.00/),
   ]);
   await page.getByTestId('release-note').fill('Sale week');
+  await page.getByTestId('release-reason').fill('The gaps of the demo are meant.');
   await page.getByTestId('release-button').click();
   await page.getByText(`Release ${before.release + 1} is what the shop uses now.`).waitFor();
   expect(await quote()).toMatchObject({ release: before.release + 1, options: [{ priceAfter: 0 }, { priceAfter: 0 }] });
@@ -219,6 +222,7 @@ test('two releases are compared, and the draft is reset to one in an edit that u
   const releaseIt = async (note: string) => {
     await moveTo(page, `${address}/release`);
     await page.getByTestId('release-note').fill(note);
+    await page.getByTestId('release-reason').fill('The gaps of the demo are meant.');
     await page.getByTestId('release-button').click();
     await page.getByText(/Release \d+ is what the shop uses now\./).waitFor();
   };

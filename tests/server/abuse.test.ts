@@ -182,7 +182,7 @@ describe('bodies that cost more than they should', () => {
     expect(
       (
         await call(address, 'POST', '/api/releases', {
-          body: { note: 'large' },
+          body: { note: 'large', reason: 'only large' },
           headers: { 'if-match': etagOf(undone.body.revision) },
         })
       ).status,

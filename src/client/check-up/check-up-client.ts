@@ -1,14 +1,17 @@
 import { wrap, type Remote } from 'comlink';
-import type { CheckedUp } from '../../core/check-up/finding.ts';
+import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
 import type { Catalogue } from '../../core/catalogue/product.ts';
 import type { Policy } from '../../core/policy/types.ts';
-import type { CheckingUp } from './checking-up.ts';
+import type { CheckingUp, KnownBeside } from './checking-up.ts';
+import { BesideTheDraft } from './known-beside.ts';
 import { deltaOf } from './policy-delta.ts';
 
 /** Has a page’s draft checked up away from the page, one state after the other. */
 export class CheckUpClient {
   readonly #checking: Remote<CheckingUp>;
   readonly #broken: Promise<never>;
+  readonly #beside = new BesideTheDraft();
+  #sent: KnownBeside | null = null;
   #policy: Policy | null = null;
   #catalogue: Catalogue | null = null;
 
@@ -22,15 +25,30 @@ export class CheckUpClient {
   }
 
   /** @throws Error when the worker cannot be loaded, or breaks */
-  check(policy: Policy, catalogue: Catalogue, now: number, locale: string): Promise<CheckedUp> {
+  async check(policy: Policy, catalogue: Catalogue, now: number, locale: string): Promise<CheckedUp> {
+    const beside = await this.#beside.of(Object.keys(policy.markets));
+    const missing = this.#beside.missing.map((because) => ({
+      kind: 'beside',
+      stop: 'orders' as const,
+      at: '',
+      because,
+    }));
     const request = {
       delta: deltaOf(this.#policy, policy),
       products: catalogue === this.#catalogue ? null : [...catalogue.values()],
+      beside: beside === this.#sent ? null : beside,
       now,
       locale,
     };
     this.#policy = policy;
     this.#catalogue = catalogue;
-    return Promise.race([this.#checking.check(request), this.#broken]);
+    this.#sent = beside;
+    const checked = await Promise.race([this.#checking.check(request), this.#broken]);
+    return { ...checked, notExamined: [...missing, ...checked.notExamined] };
+  }
+
+  /** What a finding says, as it is kept where it is accepted. @throws Error the same */
+  kept(finding: Finding): Promise<string> {
+    return Promise.race([this.#checking.kept(finding), this.#broken]);
   }
 }

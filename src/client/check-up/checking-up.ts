@@ -1,15 +1,26 @@
-import { checkUp } from '../../core/check-up/check-up.ts';
-import type { CheckedUp } from '../../core/check-up/finding.ts';
+import { checkUp, keptSentence } from '../../core/check-up/check-up.ts';
+import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
+import type { Examined } from '../../core/check-up/kind.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
+import type { RateHistory } from '../../core/money/rate-history.ts';
+import { distributionOf, type Distribution, type ValueCounts } from '../../core/orders/distribution.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { withDelta, type PolicyDelta } from './policy-delta.ts';
+
+/** What is known beside a draft: order values of markets, and rates. */
+export interface KnownBeside {
+  orders: Record<string, ValueCounts>;
+  rates: RateHistory;
+}
 
 /** What a check-up is asked about, as it travels. */
 export interface CheckUpRequest {
   delta: PolicyDelta;
   /** null: those of the last request */
   products: readonly Product[] | null;
+  /** the same */
+  beside: KnownBeside | null;
   now: number;
   locale: string;
 }
@@ -18,10 +29,29 @@ export interface CheckUpRequest {
 export class CheckingUp {
   #policy: Policy | null = null;
   #catalogue: Catalogue = new Map();
+  #orders: ReadonlyMap<string, Distribution> = new Map();
+  #rates: RateHistory = {};
+  #examined: Examined | null = null;
 
-  check({ delta, products, now, locale }: CheckUpRequest): CheckedUp {
+  check({ delta, products, beside, now, locale }: CheckUpRequest): CheckedUp {
     this.#policy = withDelta(this.#policy, delta);
     if (products) this.#catalogue = catalogueOf(products);
-    return checkUp({ compiled: compilePolicy(this.#policy), catalogue: this.#catalogue, now, locale });
+    if (beside) {
+      this.#orders = new Map(Object.entries(beside.orders).map(([market, counts]) => [market, distributionOf(counts)]));
+      this.#rates = beside.rates;
+    }
+    const { compiled, catalogue, orders, rates } = {
+      compiled: compilePolicy(this.#policy),
+      catalogue: this.#catalogue,
+      orders: this.#orders,
+      rates: this.#rates,
+    };
+    this.#examined = { compiled, catalogue, orders, rates, now, locale };
+    return checkUp(this.#examined);
+  }
+
+  /** What a finding of the last check-up says, as it is kept where it is accepted. */
+  kept(finding: Finding): string {
+    return this.#examined ? keptSentence(this.#examined, finding) : finding.sentence;
   }
 }

@@ -1,10 +1,10 @@
 import { Type } from '@sinclair/typebox';
 import { answer, databaseAway, defineCalls, problem, writeRefused } from '../call.ts';
 import { list, object } from '../shape.ts';
-import { ReleaseRequestShape, ReleaseShape, ReleaseSummaryShape } from '../shapes/release.ts';
+import { ReleaseRequestShape, RollBackRequestShape, ReleaseShape, ReleaseSummaryShape } from '../shapes/release.ts';
 
 const params = { number: Type.Integer({ minimum: 1 }) };
-const body = { schema: ReleaseRequestShape, most: 8 * 1024 };
+const most = 20 * 1024;
 const written = {
   201: answer('released', ReleaseSummaryShape),
   ...writeRefused,
@@ -19,11 +19,12 @@ export const releaseCalls = defineCalls({
   'POST /api/releases': {
     summary: 'Makes the draft the next release',
     ifMatch: true,
-    body,
+    body: { schema: ReleaseRequestShape, most },
     answers: {
       ...written,
       409: problem('what is stored needs to be repaired'),
       412: problem('the draft has moved on'),
+      422: problem('malformed, or something is wrong and no reason is given'),
       428: problem('If-Match is missing'),
     },
   },
@@ -35,7 +36,7 @@ export const releaseCalls = defineCalls({
   'POST /api/releases/{number}/roll-back': {
     summary: 'Makes a new release of an old copy',
     params,
-    body,
+    body: { schema: RollBackRequestShape, most },
     answers: { ...written, 404: problem('no such release') },
   },
 });

@@ -8,8 +8,22 @@ const rank: Record<Severity, number> = { wrong: 0, risky: 1, remark: 2 };
 const keptLocale = 'en-GB';
 
 /** Everything that the check-up has to say of a policy. */
-export function checkUp(examined: Examined): CheckedUp {
-  const { findings, notExamined } = lookedThrough(examined, findingKinds.all);
+export const checkUp = (examined: Examined): CheckedUp => judged(examined, lookedThrough(examined, findingKinds.all));
+
+/** The same, one kind of finding after the other. @param turn awaited between them: others have their turn */
+export async function checkUpInTurns(examined: Examined, turn: () => Promise<void>): Promise<CheckedUp> {
+  const all: CheckedUp = { findings: [], notExamined: [] };
+  for (const kind of findingKinds.all) {
+    await turn();
+    const { findings, notExamined } = lookedThrough(examined, [kind]);
+    all.findings.push(...findings);
+    all.notExamined.push(...notExamined);
+  }
+  return judged(examined, all);
+}
+
+/** The worst first, and what is accepted as such. */
+function judged(examined: Examined, { findings, notExamined }: CheckedUp): CheckedUp {
   const accepted = examined.compiled.policy.accepted ?? {};
   for (const finding of findings) {
     const known = Object.hasOwn(accepted, finding.id) ? accepted[finding.id]! : null;

@@ -7,7 +7,7 @@ import type { TestCart } from '../policy/types.ts';
  */
 export type Severity = 'wrong' | 'risky' | 'remark';
 
-export type FindingStop = 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse';
+export type FindingStop = 'orders' | 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse';
 
 /** What a kind has to say about one place. */
 export interface Found {

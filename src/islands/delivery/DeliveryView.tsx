@@ -3,6 +3,7 @@ import type { SweepAxis } from '../../core/sweep/axis.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
+import { FindingMark } from '../findings/FindingMark.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled } from '../page/page-context.tsx';
 import { useQuery, type SetQuery } from '../page/use-query.ts';
@@ -55,7 +56,8 @@ export function DeliveryView({ query: initial }: { query: Record<string, string>
               options={zones.map(([id, { name, on }]) => [id, on ? name : `${name} (off)`])}
               choose={(id) => setQuery({ market: marketId, zone: id, option: '' })}
               testId="zone-phrase"
-            />
+            />{' '}
+            <FindingMark at={`/zones/${zoneId ?? ''}`} name={policy.zones[zoneId ?? '']?.name ?? ''} />
           </>
         )}
       </h1>

@@ -5,6 +5,7 @@ import { ChargeWords } from '../../core/charges/charge-in-words.ts';
 import type { DeliveryOption, Market } from '../../core/policy/types.ts';
 import { textIn } from '../../core/wording/text-in.ts';
 import { SortableRow, SortableRows } from '../../ui/SortableRows.tsx';
+import { FindingMark } from '../findings/FindingMark.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
@@ -83,6 +84,7 @@ export function OptionList({
                       >
                         {option.name}
                       </button>
+                      <FindingMark at={`/options/${id}`} name={option.name} />
                       <span className="min-w-0 flex-1 basis-60 text-small">
                         {words.charge(option.charge)}
                         <span className="text-soft">

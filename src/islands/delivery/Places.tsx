@@ -7,6 +7,7 @@ import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { Market, PickUpPlace } from '../../core/policy/types.ts';
 import type { Parsed } from '../../ui/TypedField.tsx';
 import { CountryChoice } from '../fields/choices/CountryChoice.tsx';
+import { FindingMark } from '../findings/FindingMark.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { EditedTexts } from '../fields/EditedTexts.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
@@ -72,7 +73,8 @@ function Place({ id, place, market, used }: { id: string; place: PickUpPlace; ma
             change={(value) => setAt(at('name'), value)}
           />
         </strong>{' '}
-        at {text('street', parseText(200))}, {text('postcode', parseText(16))} {text('town', parseText(120))},{' '}
+        <FindingMark at={`/places/${id}`} name={place.name} /> at {text('street', parseText(200))},{' '}
+        {text('postcode', parseText(16))} {text('town', parseText(120))},{' '}
         <CountryChoice
           label={`Country of ${place.name}`}
           value={place.address.country}

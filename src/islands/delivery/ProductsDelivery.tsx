@@ -11,6 +11,7 @@ import { saveCsv } from '../page/save-file.ts';
 import { useCatalogue, useSetProduct } from '../page/page-context.tsx';
 import { ProductChoice } from '../fields/choices/ProductChoice.tsx';
 import { orNone, parseMoney, parseWhole } from '../fields/typed-text.ts';
+import { FindingMark } from '../findings/FindingMark.tsx';
 import { part } from '../page/parts.ts';
 
 /** More rows than these can be searched. */
@@ -151,7 +152,16 @@ function columnsOf({ terms, flag, price, prepare }: Changing): TableColumn<Produ
     return minor === undefined ? '' : toDecimal(minor, currency);
   };
   return [
-    { id: 'name', name: 'Product', value: ({ name }) => name },
+    {
+      id: 'name',
+      name: 'Product',
+      value: ({ name }) => name,
+      cell: ({ id, name }) => (
+        <>
+          {name} <FindingMark at={`/products/${id}`} name={name} />
+        </>
+      ),
+    },
     { id: 'sku', name: 'SKU', value: ({ sku }) => sku, className: 'text-soft whitespace-nowrap' },
     {
       id: 'needsDelivery',

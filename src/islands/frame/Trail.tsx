@@ -1,29 +1,38 @@
 import { memo, useEffect, useRef } from 'react';
 import { countUnfinished } from '../../core/wording/text-address.ts';
-import { useCheckingUp, useCheckUp } from '../page/check-up.ts';
+import { useCheckingUp, useCheckUp } from '../findings/check-up.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useJudgedCarts } from '../rehearsal/judged-carts.ts';
 import { trail, type StopId } from './trail.ts';
 
-/** What needs attention at a stop: how much, and what it is. */
-type Attention = Partial<Record<StopId, readonly [count: number, what: string]>>;
+/** What needs attention at a stop: how much, what it is, and whether it is wrong already. */
+interface Attention {
+  count: number;
+  what: string;
+  wrong: boolean;
+}
 
-const stopsOfFindings: readonly StopId[] = ['markets', 'delivery', 'offers'];
+const counted = (count: number, [one, several]: readonly [string, string], wrong: boolean): Attention => ({
+  count,
+  what: count === 1 ? one : several,
+  wrong,
+});
 
-function useAttention(): Attention {
+/** By what the check-up has found; until it has, by what is seen at once. Remarks are no reason to go anywhere. */
+function useAttention(): (stop: StopId) => Attention {
   const failing = useJudgedCarts().filter(({ misses }) => misses > 0).length;
   const unfinished = useDraft(({ settled }) => countUnfinished(settled));
   const { findings } = useCheckUp();
-  const wrong = Object.fromEntries(
-    stopsOfFindings.flatMap((stop) => {
-      const count = (findings ?? []).filter((finding) => finding.stop === stop && finding.severity === 'wrong').length;
-      return count === 0 ? [] : [[stop, [count, count === 1 ? 'thing that is wrong' : 'things that are wrong']]];
-    }),
-  ) as Attention;
-  return {
-    ...wrong,
-    rehearse: [failing, failing === 1 ? 'test cart fails' : 'test carts fail'],
-    wording: [unfinished, unfinished === 1 ? 'unfinished text' : 'unfinished texts'],
+  return (stop) => {
+    if (!findings) {
+      if (stop === 'rehearse') return counted(failing, ['test cart fails', 'test carts fail'], true);
+      return counted(stop === 'wording' ? unfinished : 0, ['unfinished text', 'unfinished texts'], false);
+    }
+    const here = findings.filter((finding) => finding.stop === stop && finding.accepted === null);
+    const wrong = here.filter(({ severity }) => severity === 'wrong').length;
+    if (wrong > 0) return counted(wrong, ['thing that is wrong', 'things that are wrong'], true);
+    const risky = here.filter(({ severity }) => severity === 'risky').length;
+    return counted(risky, ['thing that is risky', 'things that are risky'], false);
   };
 }
 
@@ -37,27 +46,30 @@ export const Trail = memo(function Trail({ stop }: { stop: StopId }) {
   return (
     <ol className="mx-auto flex w-max">
       {trail.map(({ id, name }) => {
-        const [count, what] = attention[id] ?? [0, ''];
+        const { count, what, wrong } = attention(id);
         return (
-          <li key={id}>
+          <li key={id} className="relative">
             <a
               ref={id === stop ? here : undefined}
               href={`/${id}`}
               className="trail-stop"
               aria-current={id === stop ? 'page' : undefined}
-              title={count > 0 ? `${count} ${what}` : undefined}
             >
               {name}
-              {count > 0 && (
-                <span
-                  className="badge badge-warning badge-xs absolute top-0.5 left-full -ml-2.5 px-1"
-                  data-testid={`count-${id}`}
-                >
-                  {count}
-                  <span className="sr-only"> {what}</span>
-                </span>
-              )}
             </a>
+            {count > 0 && (
+              <a
+                className="absolute top-0 -right-3 z-1 grid size-6 place-items-center"
+                href={`/release?stop=${id}#check-up`}
+                title={`${count} ${what}: look`}
+                data-testid={`count-${id}`}
+              >
+                <span className={`badge badge-xs px-1 ${wrong ? 'badge-warning' : 'badge-ghost'}`}>{count}</span>
+                <span className="sr-only">
+                  {what} at {name}
+                </span>
+              </a>
+            )}
           </li>
         );
       })}

@@ -27,6 +27,7 @@ const tasks: readonly (readonly [name: string, address: string, also: string])[]
   ['Look of strip and bar', '/wording?view=look', 'colour design banner progress'],
   ['Try a cart', '/rehearse', 'test order preview checkout simulate why'],
   ['Hand the draft to the shop', '/release', 'publish go live release'],
+  ['What the check-up finds', '/release#check-up', 'findings problems faults conflicts gaps wrong risky mistakes'],
   ['Go back to an earlier release', '/release#earlier-releases', 'roll back revert restore undo'],
 ];
 

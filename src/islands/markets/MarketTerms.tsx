@@ -9,6 +9,7 @@ import { Remove } from '../../ui/Remove.tsx';
 import type { Parsed } from '../../ui/TypedField.tsx';
 import { ClockChoice } from '../fields/choices/ClockChoice.tsx';
 import { CurrencyChoice } from '../fields/choices/CurrencyChoice.tsx';
+import { FindingMark } from '../findings/FindingMark.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
 import { EditedTexts } from '../fields/EditedTexts.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
@@ -63,7 +64,8 @@ export function MarketTerms({ marketId, market, gone }: { marketId: string; mark
           <span className="font-sans text-small text-soft">
             {market.countries.length} {market.countries.length === 1 ? 'country' : 'countries'}
             {market.elsewhere ? ' and all others' : ''}
-          </span>
+          </span>{' '}
+          <FindingMark at={`/markets/${marketId}`} name={market.name} />
         </h2>
         {refusal}
         <p className="leading-7">

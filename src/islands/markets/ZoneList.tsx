@@ -7,6 +7,7 @@ import { areaInWords, decidesByInWords, regionsIn } from '../../core/geography/a
 import type { Market, Zone } from '../../core/policy/types.ts';
 import { SortableRow, SortableRows } from '../../ui/SortableRows.tsx';
 import { EditedField } from '../fields/EditedField.tsx';
+import { FindingMark } from '../findings/FindingMark.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { GuardedEdits, useEdit, useGuardedEdit } from '../page/use-edit.tsx';
@@ -85,6 +86,7 @@ export function ZoneList({
                     >
                       {zone.name}
                     </button>
+                    <FindingMark at={`/zones/${id}`} name={zone.name} />
                     <span className="min-w-0 flex-1 basis-64 text-small">{areaInWords(zone.area, names)}</span>
                     <span className="text-small text-soft">
                       by {decidesByInWords(zone.area)} ·{' '}

@@ -1,8 +1,9 @@
 import type { TestCart } from '../../core/policy/types.ts';
 import { missesOf } from '../../core/test-carts/expectations.ts';
+import { missInWords } from '../../core/test-carts/miss-in-words.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { usePriceWords } from '../page/use-price-words.ts';
-import { messagesOf, missInWords } from './expected-in-words.ts';
+import { messagesOf } from './expected-in-words.ts';
 import type { Rehearsal } from './rehearse-cart.ts';
 
 /** Whether a cart comes out as it is expected to, and what does not. */

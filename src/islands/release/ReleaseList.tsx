@@ -30,6 +30,9 @@ export function ReleaseList({
               <strong className="w-8 text-right">{release.number}</strong>
               <span className="min-w-40 flex-1">
                 {release.note || <span className="text-soft">without a note</span>}
+                {release.reason !== null && (
+                  <span className="text-soft"> · released although something was wrong: {release.reason}</span>
+                )}
                 {release.copyOf !== null && <span className="text-soft"> · a copy of release {release.copyOf}</span>}
               </span>
               <span className="text-small text-soft">

@@ -7,9 +7,8 @@ import { useChanges, useRelease, useSetRelease } from '../page/page-context.tsx'
 import { ChangeList } from './ChangeList.tsx';
 import { CheckUp } from './check-up/CheckUp.tsx';
 import { CompareReleases } from './CompareReleases.tsx';
+import { ReleaseForm } from './ReleaseForm.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
-import { TestCartWarnings } from './TestCartWarnings.tsx';
-import { LanguageWarnings, TextWarnings } from './TextWarnings.tsx';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import { part } from '../page/parts.ts';
 import { Alert } from '../../ui/Alert.tsx';
@@ -25,7 +24,6 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
   const busySaving = useDraft((state) => statusOf(state) !== 'saved');
   const refresh = useDraft((state) => state.refresh);
   const [releases, setReleases] = useState(initial);
-  const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<HttpProblem | null>(null);
   const [said, setSaid] = useState('');
@@ -49,18 +47,17 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
     setBusy(false);
     return answer.ok;
   };
-  const releaseNow = async () => {
+  const releaseNow = async (body: { note: string; reason?: string }): Promise<boolean> => {
     // What is released is what was looked at: own edits may still have been on their way, but nobody else's.
     const lookedAt = settled;
     const { revision, policy } = await flushed();
-    if (!samePolicy(policy, lookedAt))
-      return setProblem({
-        status: 412,
-        title: 'The draft has moved on',
-        detail: 'Someone edited it since you looked at the changes. Nothing was released. Look at the changes again.',
-      });
-    const body = { note: note.trim() };
-    if (await take(() => call('POST /api/releases', { body, revision }))) setNote('');
+    if (samePolicy(policy, lookedAt)) return take(() => call('POST /api/releases', { body, revision }));
+    setProblem({
+      status: 412,
+      title: 'The draft has moved on',
+      detail: 'Someone edited it since you looked at the changes. Nothing was released. Look at the changes again.',
+    });
+    return false;
   };
 
   return (
@@ -76,40 +73,16 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
       ) : (
         <>
           <ChangeList changes={changes} released={release !== null} />
-          <TextWarnings />
-          <LanguageWarnings />
-          <TestCartWarnings />
           <CheckUp />
         </>
       )}
       {!empty && (
-        <form
-          ref={part('release')}
-          className="mt-3 flex flex-wrap items-end gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void releaseNow();
-          }}
-        >
-          <label className="flex min-w-72 flex-1 flex-col text-small text-soft">
-            What this release is for
-            <input
-              className="field text-lead text-base-content"
-              value={note}
-              maxLength={2000}
-              onChange={(event) => setNote(event.target.value)}
-              data-testid="release-note"
-            />
-          </label>
-          <button
-            type="submit"
-            className="btn btn-primary btn-sm"
-            disabled={busy || busySaving || nothingToDo}
-            data-testid="release-button"
-          >
-            Release as number {(releases[0]?.number ?? 0) + 1}
-          </button>
-        </form>
+        <ReleaseForm
+          number={(releases[0]?.number ?? 0) + 1}
+          disabled={busy || busySaving || nothingToDo}
+          refused={problem?.status === 422}
+          release={releaseNow}
+        />
       )}
       <p role="status" className="mt-2 min-h-5 text-primary">
         {said}

@@ -7,6 +7,7 @@ import { textSpeakers } from '../../core/wording/text-speaker.ts';
 import { textTable, wantsWork, type TextCell, type TextRow } from '../../core/wording/text-table.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { Table, type TableColumn } from '../../ui/Table.tsx';
+import { FindingMark } from '../findings/FindingMark.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 import { TextEditor } from './TextEditor.tsx';
@@ -127,10 +128,12 @@ export function LanguageTable({
 }
 
 /** Of which offer, in which state and place. */
-function TextName({ row: { state, place }, offer }: { row: TextRow; offer: string }) {
+function TextName({ row: { speakerId, state, place }, offer }: { row: TextRow; offer: string }) {
   return (
     <>
-      <span className="whitespace-nowrap">{stateName(state)}</span>
+      <span className="whitespace-nowrap">
+        {stateName(state)} <FindingMark at={`/wording/${speakerId}/${state}/${place}`} name={stateName(state)} />
+      </span>
       <span className="block text-fine text-soft">
         {offer}
         {place !== 'everyPlace' && ` · ${places[place].short}`}

@@ -9,6 +9,7 @@ import { sampleText } from '../../core/wording/sample-text.ts';
 import { textSamples } from '../../core/wording/samples.ts';
 import { textAddresses, textPlaces } from '../../core/wording/text-address.ts';
 import type { Market, Policy } from '../../core/policy/types.ts';
+import { FindingMark } from '../findings/FindingMark.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useCompiled, useNow } from '../page/page-context.tsx';
 import { useQuery } from '../page/use-query.ts';
@@ -62,7 +63,8 @@ export function WordingView({ query: initial }: { query: Record<string, string> 
               languages={languages}
               setQuery={setQuery}
             />
-          )}
+          )}{' '}
+          {speakerId !== undefined && <FindingMark at={`/wording/${speakerId}`} name="its texts" />}
         </h1>
         <Tabs
           label="What to look at"

@@ -14,12 +14,13 @@ export interface Release extends ReleaseSummary {
 type ReleaseOutcome =
   { kind: 'released'; release: ReleaseSummary } | { kind: 'stale'; revision: number } | { kind: 'unknown' };
 
-const columns = 'number, note, copy_of, released_by, released_at';
+const columns = 'number, note, reason, copy_of, released_by, released_at';
 
 function summaryOf(row: RowDataPacket): ReleaseSummary {
   return {
     number: Number(row.number),
     note: String(row.note),
+    reason: row.reason === null ? null : String(row.reason),
     copyOf: row.copy_of === null ? null : Number(row.copy_of),
     releasedBy: String(row.released_by),
     releasedAt: (row.released_at as Date).toISOString(),
@@ -58,7 +59,10 @@ export async function readRelease(number: number): Promise<Release | null> {
 }
 
 /** Makes the draft at `revision` the next release; refused when the draft has moved on since it was looked at. */
-export async function releaseDraft(revision: number, note: string, releasedBy: string): Promise<ReleaseOutcome> {
+export async function releaseDraft(
+  revision: number,
+  { note, reason, releasedBy }: Pick<NewRelease, 'note' | 'reason' | 'releasedBy'>,
+): Promise<ReleaseOutcome> {
   return changingQuotes(async (connection) => {
     const draft = await lockedPolicy(connection, revision);
     if (!draft.policy) return { kind: 'stale', revision: draft.revision };
@@ -69,6 +73,7 @@ export async function releaseDraft(revision: number, note: string, releasedBy: s
         document: JSON.stringify(draft.policy),
         revision,
         note,
+        reason,
         copyOf: null,
         releasedBy,
       }),
@@ -92,6 +97,7 @@ export async function rollBack(number: number, note: string, releasedBy: string)
         document: String(rows[0].document),
         revision: Number(rows[0].draft_revision),
         note,
+        reason: null,
         copyOf: number,
         releasedBy,
       }),
@@ -99,7 +105,7 @@ export async function rollBack(number: number, note: string, releasedBy: string)
   });
 }
 
-interface NewRelease extends Pick<ReleaseSummary, 'note' | 'copyOf' | 'releasedBy'> {
+interface NewRelease extends Pick<ReleaseSummary, 'note' | 'reason' | 'copyOf' | 'releasedBy'> {
   /** the policy as JSON */
   document: string;
   /** of the draft that it was */
@@ -109,7 +115,7 @@ interface NewRelease extends Pick<ReleaseSummary, 'note' | 'copyOf' | 'releasedB
 /** Adds a release in the caller's transaction, which has locked the draft row: so numbers follow without a gap. */
 export async function addRelease(
   connection: PoolConnection,
-  { document, revision, note, copyOf, releasedBy }: NewRelease,
+  { document, revision, note, reason, copyOf, releasedBy }: NewRelease,
 ): Promise<ReleaseSummary> {
   const [last] = await connection.query<RowDataPacket[]>(
     'SELECT COALESCE(MAX(number), 0) AS number FROM policy_release WHERE store_id = ?',
@@ -117,8 +123,8 @@ export async function addRelease(
   );
   const number = Number(last[0]!.number) + 1;
   await connection.query(
-    'INSERT INTO policy_release (store_id, number, note, document, draft_revision, copy_of, released_by, released_at) VALUES (?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
-    [storeId, number, note, document, revision, copyOf, releasedBy],
+    'INSERT INTO policy_release (store_id, number, note, reason, document, draft_revision, copy_of, released_by, released_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
+    [storeId, number, note, reason, document, revision, copyOf, releasedBy],
   );
   const [rows] = await connection.query<RowDataPacket[]>(
     `SELECT ${columns} FROM policy_release WHERE store_id = ? AND number = ?`,

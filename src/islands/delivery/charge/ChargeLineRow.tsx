@@ -10,6 +10,7 @@ import { orNone, parseMeasured } from '../../fields/typed-text.ts';
 import { AmountField } from '../../fields/AmountField.tsx';
 import { PriceFields } from './PriceFields.tsx';
 import { WhenPhrase } from '../../conditions/WhenPhrase.tsx';
+import { FindingMark } from '../../findings/FindingMark.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 
 type Over = NonNullable<ChargeLine['over']>;
@@ -105,6 +106,7 @@ export function ChargeLineRow({
               no cart takes it: line {shadowedBy.join(' and ')} {shadowedBy.length === 1 ? 'does' : 'do'}
             </span>
           )}
+          <FindingMark at={`/options/${optionId}/charge/lines/${lineId}`} name={`line ${number}`} />
           {removable && (free || stepped) && <Remove what={`line ${number}`} remove={remove} />}
         </div>
       )}

@@ -10,6 +10,9 @@ import type { Distribution } from '../../../core/orders/distribution.ts';
 import type { Goal, Market, Offer, Policy } from '../../../core/policy/types.ts';
 import { TypedField } from '../../../ui/TypedField.tsx';
 import { parseCount, parseGoal, shownGoal } from '../../fields/goal-field.ts';
+import type { Severity } from '../../../core/check-up/finding.ts';
+import { useFindingsAt } from '../../findings/check-up.ts';
+import { FindingMark } from '../../findings/FindingMark.tsx';
 import { useDraft } from '../../page/draft-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 import { sharesAround } from '../../spend-line/Regions.tsx';
@@ -71,11 +74,11 @@ export const GoalRow = memo(function GoalRow({
     <tr className={`isolate h-[33px] border-b border-hairline ${looked ? 'bg-base-200' : ''}`}>
       <th
         scope="row"
-        className={`stays-left truncate py-0 pr-2 text-left font-semibold ${looked ? 'bg-base-200 shadow-[inset_3px_0_0_var(--color-primary)]' : 'bg-base-100'} pl-2`}
+        className={`stays-left py-0 pr-2 text-left font-semibold whitespace-nowrap ${looked ? 'bg-base-200 shadow-[inset_3px_0_0_var(--color-primary)]' : 'bg-base-100'} pl-2`}
       >
         <button
           type="button"
-          className={`max-w-full truncate text-left hover:underline ${offer.on && !later ? '' : 'font-normal text-soft'}`}
+          className={`max-w-[calc(100%-1.75rem)] truncate text-left align-middle hover:underline ${offer.on && !later ? '' : 'font-normal text-soft'}`}
           aria-pressed={looked}
           onClick={() => choose(offerId)}
           title={offer.name}
@@ -88,6 +91,7 @@ export const GoalRow = memo(function GoalRow({
             </span>
           )}
         </button>
+        {!later && <FindingMark at={`/offers/${offerId}`} name={offer.name} />}
       </th>
       <td
         className="truncate py-0 pr-1 text-fine text-soft"
@@ -169,16 +173,18 @@ const GoalCell = memo(function GoalCell({
 }) {
   const edit = useEdit();
   const show = useDraft((state) => state.show);
+  const [found] = useFindingsAt(`/offers/${offerId}/goals/${goalId}/targets/${marketId}`);
+  const said = found ? `${remark} · ${found.sentence}` : remark;
   return (
     <td
       className="relative px-2 py-0 text-right"
       data-offer={offerId}
       data-goal={goalId}
       data-market={marketId}
-      data-remark={remark}
-      title={remark}
+      data-remark={said}
+      title={said}
     >
-      <Marks odd={odd} follows={follows} />
+      <Marks found={found?.severity ?? null} odd={odd} follows={follows} />
       <TypedField
         label={label}
         shown={shownGoal(target, currency)}
@@ -199,7 +205,15 @@ const GoalCell = memo(function GoalCell({
 });
 
 /** What a figure's cell has to say that its figure does not. */
-function Marks({ odd, follows }: { odd: boolean; follows: boolean }): ReactNode {
+function Marks({ found, odd, follows }: { found: Severity | null; odd: boolean; follows: boolean }): ReactNode {
+  if (found)
+    return (
+      <Diamond
+        size={9}
+        aria-hidden
+        className={`absolute top-3 left-2 ${found === 'remark' ? 'text-soft' : 'fill-warning text-warning'}`}
+      />
+    );
   if (odd) return <Diamond size={9} aria-hidden className="absolute top-3 left-2 fill-accent text-accent" />;
   return follows ? <Link2 size={11} aria-hidden className="absolute top-2.5 left-2 text-soft" /> : null;
 }

@@ -22,7 +22,7 @@ import { EditedField } from '../../fields/EditedField.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { GuardedEdits, useEdit, useGuardedEdit } from '../../page/use-edit.tsx';
 import { orNone, parseWhole } from '../../fields/typed-text.ts';
-import { TextWarnings } from '../../release/TextWarnings.tsx';
+import { TextWarnings } from './TextWarnings.tsx';
 import { GoalFields } from './GoalFields.tsx';
 import { OfferCalendar } from '../OfferCalendar.tsx';
 import { OfferHistory } from '../OfferHistory.tsx';

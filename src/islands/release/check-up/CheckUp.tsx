@@ -1,38 +1,21 @@
-import { useMemo, useState } from 'react';
-import type { Finding, Severity } from '../../../core/check-up/finding.ts';
+import { useMemo } from 'react';
+import type { Finding, NotExamined, Severity } from '../../../core/check-up/finding.ts';
+import { plainQuery } from '../../../core/plain-query.ts';
 import { findingKinds } from '../../../core/check-up/registry.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { Table, type TableColumn } from '../../../ui/Table.tsx';
-import { useCheckUp } from '../../page/check-up.ts';
+import { useCheckUp } from '../../findings/check-up.ts';
+import { findingHref } from '../../findings/finding-href.ts';
+import { FindingTools } from '../../findings/FindingTools.tsx';
+import { countsOf, severities, severityIds } from '../../findings/severity.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
-import { exampleHref, findingHref } from '../../page/finding-href.ts';
 import { part } from '../../page/parts.ts';
 import { saveCsv } from '../../page/save-file.ts';
-import { useEdit } from '../../page/use-edit.tsx';
-
-const severities: readonly (readonly [Severity, string])[] = [
-  ['wrong', 'wrong'],
-  ['risky', 'risky'],
-  ['remark', 'remarks'],
-];
+import { useQuery } from '../../page/use-query.ts';
 
 /** What is wrong, risky or worth knowing in the draft, each with where it stands, a cart that shows it, and what mends it. */
 export function CheckUp() {
-  const { findings, failed } = useCheckUp();
-  const [severity, setSeverity] = useState('');
-  const [kind, setKind] = useState('');
-  const [market, setMarket] = useState('');
-  const { markets } = usePolicy();
-  const shown = useMemo(
-    () =>
-      (findings ?? []).filter(
-        (finding) =>
-          (severity === '' || finding.severity === severity) &&
-          (kind === '' || finding.kind === kind) &&
-          (market === '' || finding.marketId === market),
-      ),
-    [findings, severity, kind, market],
-  );
+  const { findings, notExamined, failed } = useCheckUp();
   return (
     <section ref={part('check-up')} className="mt-4" aria-label="Check-up" data-testid="check-up">
       <h2 className="text-title">Check-up</h2>
@@ -43,56 +26,91 @@ export function CheckUp() {
       )}
       {!findings && !failed && <p className="text-soft">The draft is being looked through.</p>}
       {findings?.length === 0 && <p className="text-soft">Of all that it looks for nothing was found.</p>}
-      {findings && findings.length > 0 && (
-        <Table
-          label="Findings"
-          columns={columns}
-          rows={shown}
-          keyOf={({ id }) => id}
-          search="Find a finding"
-          save={{ what: 'the findings', csv: (heading, rows) => saveCsv('findings', heading, rows) }}
-          testId="findings"
-          rowTestId={({ id }) => `finding-${id}`}
-        >
-          <PhraseSelect
-            label="How bad"
-            value={severity}
-            options={[['', countsOf(findings)], ...severities]}
-            choose={setSeverity}
-            quiet={severity === ''}
-            testId="findings-severity"
-          />
-          <PhraseSelect
-            label="Kind of finding"
-            value={kind}
-            options={[['', 'of every kind'], ...kindsIn(findings)]}
-            choose={setKind}
-            quiet={kind === ''}
-            testId="findings-kind"
-          />
-          <PhraseSelect
-            label="Market"
-            value={market}
-            options={[['', 'in all markets'], ...Object.entries(markets).map(([id, { name }]) => [id, name] as const)]}
-            choose={setMarket}
-            quiet={market === ''}
-            testId="findings-market"
-          />
-        </Table>
-      )}
+      {findings && findings.length > 0 && <Findings findings={findings} />}
+      <Unlooked notExamined={notExamined} />
     </section>
   );
 }
 
-/** “1 wrong, 2 risky, 3 remarks”; what there is none of is left out. */
-function countsOf(findings: readonly Finding[]): string {
-  return severities
-    .flatMap(([id, name]) => {
-      const count = findings.filter(({ severity }) => severity === id).length;
-      return count === 0 ? [] : [`${count} ${count === 1 && id === 'remark' ? 'remark' : name}`];
-    })
-    .join(', ');
+type Show = Severity | 'accepted' | '';
+
+function Findings({ findings }: { findings: readonly Finding[] }) {
+  // It is drawn in the browser alone, where the check-up runs.
+  const [query, setQuery] = useQuery(plainQuery(new URLSearchParams(window.location.search)));
+  const { found: severity = '', stop = '', kind = '', in: market = '' } = query;
+  const { markets } = usePolicy();
+  const open = useMemo(() => findings.filter(({ accepted }) => accepted === null), [findings]);
+  const accepted = findings.length - open.length;
+  const shown = useMemo(
+    () =>
+      findings.filter(
+        (finding) =>
+          isShown(finding, severity as Show) &&
+          (stop === '' || finding.stop === stop) &&
+          (kind === '' || finding.kind === kind) &&
+          (market === '' || finding.marketId === market),
+      ),
+    [findings, severity, stop, kind, market],
+  );
+  return (
+    <Table
+      label="Findings"
+      columns={columns}
+      rows={shown}
+      keyOf={({ id }) => id}
+      search="Find a finding"
+      save={{ what: 'the findings', csv: (heading, rows) => saveCsv('findings', heading, rows) }}
+      testId="findings"
+      rowTestId={({ id }) => `finding-${id}`}
+    >
+      <PhraseSelect
+        label="How bad"
+        value={severity}
+        options={[
+          ['', open.length > 0 ? countsOf(open) : 'nothing that is not accepted'],
+          ...severityIds.map((id) => [id, severities[id].several] as const),
+          ['accepted', accepted === 0 ? 'accepted' : `${accepted} accepted`],
+        ]}
+        choose={(found) => setQuery({ found })}
+        quiet={severity === ''}
+        testId="findings-severity"
+      />
+      <PhraseSelect
+        label="Stop"
+        value={stop}
+        options={[['', 'at every stop'], ...stopsIn(findings)]}
+        choose={(chosen) => setQuery({ stop: chosen })}
+        quiet={stop === ''}
+        testId="findings-stop"
+      />
+      <PhraseSelect
+        label="Kind of finding"
+        value={kind}
+        options={[['', 'of every kind'], ...kindsIn(findings)]}
+        choose={(chosen) => setQuery({ kind: chosen })}
+        quiet={kind === ''}
+        testId="findings-kind"
+      />
+      <PhraseSelect
+        label="Market"
+        value={market}
+        options={[['', 'in all markets'], ...Object.entries(markets).map(([id, { name }]) => [id, name] as const)]}
+        choose={(chosen) => setQuery({ in: chosen })}
+        quiet={market === ''}
+        testId="findings-market"
+      />
+    </Table>
+  );
 }
+
+/** Those that are accepted are shown when they are asked for. */
+const isShown = ({ severity, accepted }: Finding, show: Show): boolean =>
+  show === 'accepted' ? accepted !== null : accepted === null && (show === '' || severity === show);
+
+const nameOf = (stop: string): string => stop[0]!.toUpperCase() + stop.slice(1);
+
+const stopsIn = (findings: readonly Finding[]): (readonly [string, string])[] =>
+  [...new Set(findings.map(({ stop }) => stop))].map((stop) => [stop, `at ${nameOf(stop)}`]);
 
 const kindsIn = (findings: readonly Finding[]): (readonly [string, string])[] =>
   findingKinds.all
@@ -103,11 +121,21 @@ const columns: TableColumn<Finding>[] = [
   {
     id: 'severity',
     name: 'How bad',
-    value: ({ severity }) => severity,
-    cell: ({ severity }) => <span className={severityLook[severity]}>{severity}</span>,
+    value: ({ severity, accepted }) => (accepted === null ? severity : `accepted: ${accepted}`),
+    cell: ({ severity }) => <span className={severities[severity].look}>{severities[severity].one}</span>,
     className: 'w-16',
   },
-  { id: 'finding', name: 'What is found', value: ({ sentence }) => sentence },
+  {
+    id: 'finding',
+    name: 'What is found',
+    value: ({ sentence }) => sentence,
+    cell: ({ sentence, accepted }) => (
+      <>
+        {sentence}
+        {accepted !== null && <span className="text-soft"> Accepted: {accepted}</span>}
+      </>
+    ),
+  },
   {
     id: 'stop',
     name: 'Stands at',
@@ -120,47 +148,39 @@ const columns: TableColumn<Finding>[] = [
     name: 'See and mend',
     bare: true,
     value: () => null,
-    cell: (finding) => <Tools finding={finding} />,
-    className: 'text-right sm:w-40',
+    cell: (finding) => <FindingTools finding={finding} />,
+    className: 'text-right sm:w-56',
   },
 ];
-
-const severityLook: Record<Severity, string> = {
-  wrong: 'font-semibold text-error',
-  risky: 'text-warning',
-  remark: 'text-soft',
-};
 
 function Place({ finding }: { finding: Finding }) {
   const policy = usePolicy();
   return (
-    <a className="link link-primary capitalize" href={findingHref(policy, finding)}>
-      {finding.stop}
+    <a className="link link-primary" href={findingHref(policy, finding)}>
+      {nameOf(finding.stop)}
     </a>
   );
 }
 
-function Tools({ finding }: { finding: Finding }) {
-  const edit = useEdit();
-  const { remedy, sentence } = finding;
-  const example = exampleHref(finding);
+/** What could not be looked at, and why: it is no good news. */
+function Unlooked({ notExamined }: { notExamined: readonly NotExamined[] }) {
+  const policy = usePolicy();
+  if (notExamined.length === 0) return null;
   return (
-    <span className="inline-flex flex-wrap items-baseline justify-end gap-x-2">
-      {example && (
-        <a className="link link-primary" href={example} aria-label={`A cart that shows: ${sentence}`}>
-          a cart
-        </a>
-      )}
-      {remedy && (
-        <button
-          type="button"
-          className="btn btn-xs"
-          title={`${sentence} It can be undone.`}
-          onClick={() => edit(() => remedy.patch)}
-        >
-          {remedy.says}
-        </button>
-      )}
-    </span>
+    <div className="mt-2 text-small" data-testid="not-examined">
+      <p className="font-semibold">Not examined</p>
+      <ul>
+        {notExamined.map((one) => (
+          <li key={`${one.kind} ${one.at} ${one.because}`}>
+            {one.because}{' '}
+            {one.at && (
+              <a className="link link-primary" href={findingHref(policy, one)}>
+                {nameOf(one.stop)}
+              </a>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -1,39 +1,17 @@
-import type { TextState } from '../../../offers/texts-written.ts';
 import { missingLanguages } from '../../../wording/languages/missing-languages.ts';
-import { policyWordingFaults, type TextFault } from '../../../wording/policy-faults.ts';
-import { isOutside } from '../../../wording/outside/outside-states.ts';
-import { stateName, textAt } from '../../../wording/text-address.ts';
+import { sharedFaults } from '../../../wording/shared-faults.ts';
+import { stateName } from '../../../wording/text-address.ts';
 import { speakerName, textSpeakers } from '../../../wording/text-speaker.ts';
 import { textTable } from '../../../wording/text-table.ts';
 import type { FindingKind } from '../../kind.ts';
-
-/** One mistake that texts of several languages share. */
-interface SharedFault {
-  /** the first */
-  fault: TextFault;
-  languages: Set<string>;
-  /** what shoppers go on reading */
-  then: string;
-  /** whether there is a last good text */
-  kept: boolean;
-}
 
 /** A text with a mistake, unfinished or too long; of several languages once, where they have it in common. */
 export const textFault: FindingKind = {
   kind: 'textFault',
   called: 'mistakes in texts',
   stop: 'wording',
-  find: ({ compiled: { policy } }) => {
-    const found = new Map<string, SharedFault>();
-    for (const fault of policyWordingFaults(policy)) {
-      const kept = fault.breaks ? textAt(policy, fault) : undefined;
-      const then = fault.breaks ? meanwhile(fault.state, kept) : '';
-      const key = JSON.stringify([fault.speakerId, fault.state, fault.place, fault.message, then]);
-      const same = found.get(key);
-      if (same) same.languages.add(fault.language);
-      else found.set(key, { fault, languages: new Set([fault.language]), then, kept: kept !== undefined });
-    }
-    return [...found.values()].map(({ fault, languages, then, kept }) => ({
+  find: ({ compiled: { policy } }) =>
+    sharedFaults(policy).map(({ fault, languages, then, kept }) => ({
       // Shoppers go on reading the last good one.
       severity: kept ? 'risky' : fault.severity,
       at: `/wording/${fault.speakerId}/${fault.state}/${fault.place}/${fault.language}`,
@@ -42,15 +20,8 @@ export const textFault: FindingKind = {
       sentence: `“${speakerName(policy, fault.speakerId)}”, ${stateName(fault.state)}, ${[...languages].join(', ')}: ${fault.message}${then}`,
       example: null,
       remedy: null,
-    }));
-  },
+    })),
 };
-
-/** What is read while a text cannot be shown. @param kept the last good one */
-function meanwhile(state: TextState, kept: string | undefined): string {
-  if (isOutside(state)) return kept === undefined ? ' There is nothing to copy.' : ` To be copied stays “${kept}”.`;
-  return kept === undefined ? ' Shoppers read nothing of it.' : ` Shoppers go on reading “${kept}”.`;
-}
 
 /** Texts that some shoppers would read in another language than theirs, or not at all. */
 export const textMissing: FindingKind = {

@@ -1,20 +1,22 @@
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 import { createStore } from 'zustand/vanilla';
 import type { CheckUpClient } from '../../client/check-up/check-up-client.ts';
-import type { Finding } from '../../core/check-up/finding.ts';
-import { useDraft } from './draft-context.tsx';
-import { useCatalogue, useNotation, useNow } from './page-context.tsx';
+import type { Finding, NotExamined } from '../../core/check-up/finding.ts';
+import { useDraft } from '../page/draft-context.tsx';
+import { useCatalogue, useNotation, useNow } from '../page/page-context.tsx';
 
 /** What the check-up has said of the draft. */
 interface CheckUpState {
   /** null: it has not answered yet */
   findings: readonly Finding[] | null;
+  notExamined: readonly NotExamined[];
   /** why it cannot say more; null: it can */
   failed: string | null;
 }
 
-const state = createStore<CheckUpState>(() => ({ findings: null, failed: null }));
+const state = createStore<CheckUpState>(() => ({ findings: null, notExamined: [], failed: null }));
 let client: Promise<CheckUpClient> | null = null;
 
 /** How long nothing is edited, dragged or typed until the draft is checked up; the first time the page is left to be drawn. ms */
@@ -37,7 +39,7 @@ export function useCheckingUp(): void {
         client
           .then((checking) => checking.check(policy, catalogue, now, locale))
           .then(
-            (findings) => wanted && state.setState({ findings, failed: null }),
+            (checked) => wanted && state.setState({ ...checked, failed: null }),
             (error: unknown) =>
               wanted && state.setState({ failed: error instanceof Error ? error.message : 'The check-up failed' }),
           );
@@ -52,3 +54,20 @@ export function useCheckingUp(): void {
 }
 
 export const useCheckUp = (): CheckUpState => useStore(state);
+
+/** What a finding says, as it is kept where it is accepted. @throws Error when the check-up is not there */
+export async function keptSentenceOf(finding: Finding): Promise<string> {
+  if (!client) throw new Error('The check-up has not begun');
+  return (await client).kept(finding);
+}
+
+/** Findings that are not accepted, of a place in the policy and of what stands in it. @param at JSON Pointer */
+export const useFindingsAt = (at: string): readonly Finding[] =>
+  useStore(
+    state,
+    useShallow(({ findings }) =>
+      (findings ?? []).filter(
+        (finding) => finding.accepted === null && (finding.at === at || finding.at.startsWith(`${at}/`)),
+      ),
+    ),
+  );

@@ -1,0 +1,33 @@
+import type { Finding, NotExamined } from '../../core/check-up/finding.ts';
+import type { Policy } from '../../core/policy/types.ts';
+import type { TextState } from '../../core/offers/texts-written.ts';
+import { cartAsText } from '../../core/test-carts/cart-as-text.ts';
+import type { TextPlace } from '../../core/wording/places.ts';
+import { textHref } from '../page/text-href.ts';
+
+/** Where what a finding speaks of is edited. */
+export function findingHref(
+  { options }: Policy,
+  { at, stop, marketId = null }: Pick<NotExamined, 'at' | 'stop'> & Partial<Pick<Finding, 'marketId'>>,
+): string {
+  const [, root, id = '', state, place, language] = at.split('/');
+  if (root === 'wording')
+    return language === undefined
+      ? `/wording?offer=${id}&view=languages`
+      : textHref({ speakerId: id, state: state as TextState, place: place as TextPlace, language });
+  if (root === 'testCarts') return `/rehearse?cart=${id}&tool=expected`;
+  if (root === 'products') return '/delivery#products';
+  const query = new URLSearchParams(marketId === null ? {} : { market: marketId });
+  if (root === 'offers' || root === 'notices') query.set('offer', id);
+  if (root === 'zones') query.set('zone', id);
+  if (root === 'options') {
+    query.set('zone', options[id]?.zone ?? '');
+    query.set('option', id);
+  }
+  const asked = query.toString();
+  return `/${stop}${asked && `?${asked}`}`;
+}
+
+/** Where the cart stands that shows a finding; null for one without. */
+export const exampleHref = ({ example }: Finding): string | null =>
+  example && `/rehearse?${new URLSearchParams({ shared: cartAsText(example) }).toString()}`;
