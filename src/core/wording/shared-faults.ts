@@ -2,7 +2,7 @@ import type { TextState } from '../offers/texts-written.ts';
 import type { Policy } from '../policy/types.ts';
 import { isOutside } from './outside/outside-states.ts';
 import { policyWordingFaults, type TextFault } from './policy-faults.ts';
-import { textAt } from './text-address.ts';
+import { addressKey, textAt } from './text-address.ts';
 
 /** One mistake that texts of several languages share. */
 export interface SharedFault {
@@ -15,10 +15,13 @@ export interface SharedFault {
   kept: boolean;
 }
 
-/** The mistakes of all texts, each once. */
+/** The mistakes of all texts, each once. Of a text that cannot be shown only what breaks it counts: nobody reads the rest. */
 export function sharedFaults(policy: Policy): SharedFault[] {
   const found = new Map<string, SharedFault & { languages: Set<string> }>();
-  for (const fault of policyWordingFaults(policy)) {
+  const all = policyWordingFaults(policy);
+  const broken = new Set(all.flatMap((fault) => (fault.breaks ? [addressKey(fault)] : [])));
+  for (const fault of all) {
+    if (!fault.breaks && broken.has(addressKey(fault))) continue;
     const kept = fault.breaks ? textAt(policy, fault) : undefined;
     const then = fault.breaks ? meanwhile(fault.state, kept) : '';
     const key = JSON.stringify([fault.speakerId, fault.state, fault.place, fault.message, then]);
