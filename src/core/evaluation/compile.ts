@@ -78,9 +78,35 @@ export class CompiledZone {
     this.#parts = parts;
   }
 
+  /** Whether both are made of the same things, so that they come to the same without being compiled. */
+  isMadeOfSame(other: CompiledZone): boolean {
+    const [a, b] = [this.#parts, other.#parts];
+    return (
+      a.id === b.id &&
+      a.market.terms === b.market.terms &&
+      a.market.market === b.market.market &&
+      a.byPriority === b.byPriority &&
+      a.notices === b.notices &&
+      a.policy.qualifiers === b.policy.qualifiers &&
+      a.policy.wording === b.policy.wording &&
+      a.policy.calendars === b.policy.calendars &&
+      a.policy.places === b.policy.places &&
+      a.options.length === b.options.length &&
+      a.options.every(([id, option], index) => id === b.options[index]![0] && option === b.options[index]![1])
+    );
+  }
+
   /** in shown order, switched-off ones left out */
   get options(): CompiledOption[] {
-    return (this.#options ??= this.#compileOptions());
+    return (this.#options ??= this.#alike()?.options ?? this.#compileOptions());
+  }
+
+  /** The zone as it was last asked in another state of the policy, if it was made of the same things; else this is the one by now. */
+  #alike(): CompiledZone | null {
+    const last = lastAsked.get(this.zone);
+    if (last && last !== this && last.isMadeOfSame(this)) return last;
+    lastAsked.set(this.zone, this);
+    return null;
   }
 
   #compileOptions(): CompiledOption[] {
@@ -110,15 +136,18 @@ export class CompiledZone {
 
   /** offers that hold here, highest priority first */
   get offers(): CompiledOffer[] {
-    return (this.#offers ??= this.#parts.byPriority.flatMap(([id, offer]) => offerIn(this, id, offer)));
+    return (this.#offers ??=
+      this.#alike()?.offers ?? this.#parts.byPriority.flatMap(([id, offer]) => offerIn(this, id, offer)));
   }
 
   /** notices that hold here, highest priority first */
   get notices(): CompiledNotice[] {
-    return (this.#notices ??= this.#parts.notices.flatMap(([id, notice]) => noticeIn(this, id, notice)));
+    return (this.#notices ??=
+      this.#alike()?.notices ?? this.#parts.notices.flatMap(([id, notice]) => noticeIn(this, id, notice)));
   }
 }
 
+const lastAsked = new WeakMap<Zone, CompiledZone>();
 const noticesKnown = new WeakMap<Zone, Memo<Notice, NoticeSources, CompiledNotice[]>>();
 
 /** A notice as it holds in a zone; none without a text. */
@@ -159,7 +188,7 @@ function offerIn(
  * other.
  */
 export function sameRules(a: CompiledZone, b: CompiledZone): boolean {
-  if (a === b) return true;
+  if (a === b || a.isMadeOfSame(b)) return true;
   const same = (these: readonly unknown[], those: readonly unknown[]) =>
     these.length === those.length && these.every((part, index) => part === those[index]);
   return (
@@ -170,6 +199,22 @@ export function sameRules(a: CompiledZone, b: CompiledZone): boolean {
     same(a.offers, b.offers) &&
     same(a.notices, b.notices)
   );
+}
+
+const none: Record<string, Notice> = {};
+
+const sortedKnown = new WeakMap<object, [string, { order: number; priority: number }][]>();
+
+/** Offers or notices by priority, the highest first; the same list for the same collection. */
+function highestFirst<T extends { order: number; priority: number }>(
+  collection: Record<string, T>,
+): readonly (readonly [string, T])[] {
+  let sorted = sortedKnown.get(collection) as [string, T][] | undefined;
+  if (!sorted) {
+    sorted = inOrder(collection).sort(([, a], [, b]) => b.priority - a.priority);
+    sortedKnown.set(collection, sorted);
+  }
+  return sorted;
 }
 
 const policiesKnown = new WeakMap<Policy, CompiledPolicy>();
@@ -195,8 +240,8 @@ export function compilePolicy(policy: Policy): CompiledPolicy {
     if (siblings) siblings.push(entry);
     else optionsOf.set(option.zone, [entry]);
   }
-  const byPriority = inOrder(policy.offers).sort(([, a], [, b]) => b.priority - a.priority);
-  const notices = inOrder(policy.notices ?? {}).sort(([, a], [, b]) => b.priority - a.priority);
+  const byPriority = highestFirst(policy.offers);
+  const notices = highestFirst(policy.notices ?? none);
   for (const [id, zone] of inOrder(policy.zones)) {
     const market = compiled.markets.get(zone.market);
     if (!market || !zone.on) continue;

@@ -45,9 +45,20 @@ export function driftingAmounts(policy: Policy, marketId: string): DriftingAmoun
       return base === null || base === undefined ? [] : [{ ...stands, base, from: { market: home![0] } }];
     });
   });
-  const prices = inOrder(policy.options).flatMap(([optionId, option]): DriftingAmount[] => {
-    if (!option.on || policy.zones[option.zone]?.market !== marketId) return [];
-    return followingPrices(option).map((amount) => ({
+  return [...goals, ...(pricesByMarket(policy).get(marketId) ?? [])];
+}
+
+const pricesKnown = new WeakMap<Policy, Map<string, DriftingAmount[]>>();
+
+/** The prices that follow, of all markets at once. */
+function pricesByMarket(policy: Policy): ReadonlyMap<string, DriftingAmount[]> {
+  let byMarket = pricesKnown.get(policy);
+  if (byMarket) return byMarket;
+  pricesKnown.set(policy, (byMarket = new Map()));
+  for (const [optionId, option] of inOrder(policy.options)) {
+    const marketId = option.on ? policy.zones[option.zone]?.market : undefined;
+    if (marketId === undefined) continue;
+    const prices = followingPrices(option).map((amount): DriftingAmount => ({
       kind: 'price',
       name: option.name,
       amount,
@@ -55,8 +66,9 @@ export function driftingAmounts(policy: Policy, marketId: string): DriftingAmoun
       from: 'following',
       optionId,
     }));
-  });
-  return [...goals, ...prices];
+    if (prices.length > 0) byMarket.set(marketId, [...(byMarket.get(marketId) ?? []), ...prices]);
+  }
+  return byMarket;
 }
 
 function followingPrices({ charge }: DeliveryOption): Extract<LocalAmount, { following: unknown }>[] {

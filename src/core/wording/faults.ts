@@ -44,6 +44,26 @@ const longValues: Omit<TextValues, 'measure'> = {
   given: { amount: 12345 },
 };
 
+/** So many at most are remembered: settings of some markets, in some languages. */
+const mostRemembered = 500;
+const longKnown = new Map<string, ReturnType<typeof formattedArguments>>();
+
+/** The long values as a language writes them, written once. */
+function longArguments(
+  values: Pick<TextValues, 'measure' | 'reward'>,
+  { currency, timeZone }: TextSetting,
+  language: string,
+): ReturnType<typeof formattedArguments> {
+  const key = JSON.stringify([values.measure, values.reward, currency, timeZone, language]);
+  let written = longKnown.get(key);
+  if (!written) {
+    if (longKnown.size >= mostRemembered) longKnown.clear();
+    written = formattedArguments({ ...longValues, ...values }, { currency, timeZone }, language);
+    longKnown.set(key, written);
+  }
+  return written;
+}
+
 /** Where and of what a text speaks. */
 export interface TextSituation {
   language: string;
@@ -185,11 +205,7 @@ function otherRewards(
   const wrong = new Set<string>();
   for (const kinds of rewards) {
     const shown =
-      renderText(
-        text,
-        language,
-        formattedArguments({ ...longValues, measure, reward: kinds[0] ?? 'none' }, setting, language),
-      ) ?? '';
+      renderText(text, language, longArguments({ measure, reward: kinds[0] ?? 'none' }, setting, language)) ?? '';
     if (saysFree(shown, language) && !kinds.some((kind) => kind === 'deliveryFree' || kind === 'gift'))
       wrong.add(kinds.map(rewardCalled).join(' and '));
   }
@@ -216,7 +232,7 @@ function otherRewards(
 }
 
 function tooLong(text: string, { language, shownIn, setting, measure }: TextSituation): WordingFault[] {
-  const shown = renderText(text, language, formattedArguments({ ...longValues, measure }, setting, language));
+  const shown = renderText(text, language, longArguments({ measure, reward: longValues.reward }, setting, language));
   const length = [...(shown ?? '')].length;
   return shownIn
     .filter((place) => length > places[place].maxLength)

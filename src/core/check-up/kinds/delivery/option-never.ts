@@ -30,7 +30,8 @@ function neverOffered(option: CompiledOption, zone: CompiledZone): (Found | Unex
     if (holds === null) return [{ at, because: tooMany(name) }];
     if (holds === 'never') return found(`${at}/when`, `No cart can get “${name}”: its condition holds for none.`);
   }
-  if (charge.otherwise !== null || charge.lines.some(({ when, range }) => when === null && range === null)) return [];
+  const ranged = charge.lines.some(({ when, range }) => when === null && (range === null || !isWritten(stated.when)));
+  if (charge.otherwise !== null || ranged) return [];
   const lines = anyOf(charge.lines.map((line) => lineTree(line, option, zone)));
   const priced = possibleRegion(allOf(askedTree(option, zone), lines));
   if (priced === null) return [{ at, because: tooMany(name) }];

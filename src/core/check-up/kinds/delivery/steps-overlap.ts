@@ -56,10 +56,11 @@ function found({ option, charge }: CompiledOption): Overlap[] {
   return charge.lines.flatMap((second, index) =>
     charge.lines.slice(0, index).flatMap((first): Overlap[] => {
       const [a, b] = [first.range, second.range];
-      if (!a || !b || a.measure !== b.measure || !sameCondition(whenOf(first), whenOf(second))) return [];
+      if (!a || !b || a.measure !== b.measure || a.from >= b.to || b.from >= a.to) return [];
       const shared = { measure: a.measure, from: Math.max(a.from, b.from), to: Math.min(a.to, b.to) };
       const oneHolds = (one: CompiledRange) => shared.from === one.from && shared.to === one.to;
-      return shared.from >= shared.to || oneHolds(a) || oneHolds(b) ? [] : [{ first, second, shared }];
+      if (oneHolds(a) || oneHolds(b) || !sameCondition(whenOf(first), whenOf(second))) return [];
+      return [{ first, second, shared }];
     }),
   );
 }

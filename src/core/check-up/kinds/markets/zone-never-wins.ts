@@ -2,6 +2,8 @@ import { countryOfRegion } from '../../../geography/country.ts';
 import type { CompiledMarket, CompiledZone } from '../../../evaluation/compile.ts';
 import type { AreaPart } from '../../../policy/types.ts';
 import type { FindingKind } from '../../kind.ts';
+import { placeMemo } from '../../zone-memo.ts';
+import { zonesOf } from '../../zones-of.ts';
 
 /**
  * A zone that wins nowhere: each place in it is in a zone above it that is as specific there, is taken out by the zone itself,
@@ -11,27 +13,27 @@ export const zoneNeverWins: FindingKind = {
   kind: 'zoneNeverWins',
   called: 'zones that never win',
   stop: 'markets',
-  find: ({ compiled }) =>
-    [...compiled.markets.values()].flatMap((market) =>
-      market.zones.flatMap((zone, index) => {
-        const taken = Object.values(zone.zone.area.include).map((part) => takenBy(part, zone, index, market));
-        if (taken.includes(null)) return [];
-        const above = [...new Set(taken.flat() as string[])];
-        const why =
-          above.length > 0 ? `all of it is in ${above.join(' and ')} above it` : 'nothing is left of its area';
-        return [
-          {
-            severity: 'risky' as const,
-            at: `/zones/${zone.id}`,
-            marketId: market.id,
-            sentence: `“${zone.zone.name}” never decides what delivery costs: ${why}.`,
-            example: null,
-            remedy: null,
-          },
-        ];
-      }),
-    ),
+  find: ({ compiled }) => zonesOf(compiled).flatMap((zone) => known(compiled, zone)),
 };
+
+const known = placeMemo((_, zone) => {
+  const { market } = zone;
+  const index = market.zones.findIndex(({ id }) => id === zone.id);
+  const taken = Object.values(zone.zone.area.include).map((part) => takenBy(part, zone, index, market));
+  if (taken.includes(null)) return [];
+  const above = [...new Set(taken.flat() as string[])];
+  const why = above.length > 0 ? `all of it is in ${above.join(' and ')} above it` : 'nothing is left of its area';
+  return [
+    {
+      severity: 'risky' as const,
+      at: `/zones/${zone.id}`,
+      marketId: market.id,
+      sentence: `“${zone.zone.name}” never decides what delivery costs: ${why}.`,
+      example: null,
+      remedy: null,
+    },
+  ];
+});
 
 /** The zones above that take a part of an area; none where nothing is left of it by itself; null where it may win. */
 function takenBy(part: AreaPart, { zone }: CompiledZone, index: number, market: CompiledMarket): string[] | null {

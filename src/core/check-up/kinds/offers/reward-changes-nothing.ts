@@ -1,5 +1,5 @@
 import type { CompiledZone } from '../../../evaluation/compile.ts';
-import { guestSweep } from '../../guest-sweep.ts';
+import { guestSweep, type GuestSweep } from '../../guest-sweep.ts';
 import type { FindingKind } from '../../kind.ts';
 
 /**
@@ -16,16 +16,7 @@ export const rewardChangesNothing: FindingKind = {
       for (const zone of market.zones) {
         const swept = guestSweep(examined, zone);
         if (!swept) continue;
-        for (const [goal, rewards] of onDelivery(zone)) {
-          const reached = swept.sweep.segments.filter((segment) => segment.reached.includes(goal));
-          const given = zone.options.flatMap(({ id }, index) =>
-            rewards.has(id) ? [reached.flatMap(({ options }) => options[index] ?? [])] : [],
-          );
-          // What is not offered to this guest at this moment may be to others.
-          if (given.some((prices) => prices.length === 0)) continue;
-          const changes = given.some((prices) => prices.some((price) => price.lastAfter < price.lastBefore));
-          standing.set(goal, changes || standing.get(goal) === true);
-        }
+        for (const [goal, changes] of changesBy(swept)) standing.set(goal, changes || standing.get(goal) === true);
       }
       return [...standing]
         .filter(([, changes]) => !changes)
@@ -44,6 +35,25 @@ export const rewardChangesNothing: FindingKind = {
         });
     }),
 };
+
+const known = new WeakMap<GuestSweep, [goal: string, changes: boolean][]>();
+
+/** Of each goal of a zone that gives delivery whether reaching it changes a price; left out where that cannot be seen. */
+function changesBy(swept: GuestSweep): [goal: string, changes: boolean][] {
+  let found = known.get(swept);
+  if (!found) known.set(swept, (found = onDelivery(swept.zone).flatMap(([goal, on]) => changedBy(goal, on, swept))));
+  return found;
+}
+
+function changedBy(goal: string, on: ReadonlySet<string>, { zone, sweep }: GuestSweep): [string, boolean][] {
+  const reached = sweep.segments.filter((segment) => segment.reached.includes(goal));
+  const given = zone.options.flatMap(({ id }, index) =>
+    on.has(id) ? [reached.flatMap(({ options }) => options[index] ?? [])] : [],
+  );
+  // What is not offered to this guest at this moment may be to others.
+  if (given.some((prices) => prices.length === 0)) return [];
+  return [[goal, given.some((prices) => prices.some((price) => price.lastAfter < price.lastBefore))]];
+}
 
 /** Goals that give nothing but delivery, and the options they give it on. */
 const onDelivery = ({ offers }: CompiledZone): [string, ReadonlySet<string>][] =>
