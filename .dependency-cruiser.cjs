@@ -58,7 +58,17 @@ const coreOrder = [
 ];
 
 /** The rooms that views share, from bottom to top, and above them the stops. */
-const islandRooms = ['page', 'fields', 'findings', 'storefront', 'conditions', 'rehearsal', 'spend-line', 'bench', 'frame'];
+const islandRooms = [
+  'page',
+  'fields',
+  'findings',
+  'storefront',
+  'conditions',
+  'rehearsal',
+  'spend-line',
+  'bench',
+  'frame',
+];
 const islandOrder = islandRooms.map((room, index) =>
   layer(
     `islands-order-${room}`,
