@@ -14,7 +14,7 @@ export function FindingTools({ finding }: { finding: Finding }) {
   const { remedy, sentence, accepted } = finding;
   const example = exampleHref(finding);
   return (
-    <span className="inline-flex flex-wrap items-baseline justify-end gap-x-2 gap-y-1">
+    <span className="inline-flex flex-wrap items-baseline gap-x-2 gap-y-1">
       {example && (
         <a className="link link-primary" href={example} aria-label={`A cart that shows: ${sentence}`}>
           a cart

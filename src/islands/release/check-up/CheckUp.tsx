@@ -129,10 +129,11 @@ const columns: TableColumn<Finding>[] = [
     id: 'finding',
     name: 'What is found',
     value: ({ sentence }) => sentence,
-    cell: ({ sentence, accepted }) => (
+    cell: (finding) => (
       <>
-        {sentence}
-        {accepted !== null && <span className="text-soft"> Accepted: {accepted}</span>}
+        {finding.sentence}
+        {finding.accepted !== null && <span className="text-soft"> Accepted: {finding.accepted}</span>}{' '}
+        <FindingTools finding={finding} />
       </>
     ),
   },
@@ -142,14 +143,6 @@ const columns: TableColumn<Finding>[] = [
     value: ({ stop }) => stop,
     cell: (finding) => <Place finding={finding} />,
     className: 'sm:w-20',
-  },
-  {
-    id: 'do',
-    name: 'See and mend',
-    bare: true,
-    value: () => null,
-    cell: (finding) => <FindingTools finding={finding} />,
-    className: 'text-right sm:w-56',
   },
 ];
 
