@@ -38,6 +38,7 @@ const coreFolders = [
   'imports',
   'orders',
   'check-up',
+  'effect',
   'quote',
 ];
 const coreOrder = [

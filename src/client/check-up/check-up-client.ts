@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
 import type { Catalogue } from '../../core/catalogue/product.ts';
+import type { Effect } from '../../core/effect/effect.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import type { CheckingUp, KnownBeside } from './checking-up.ts';
 import { BesideTheDraft } from './known-beside.ts';
@@ -45,6 +46,16 @@ export class CheckUpClient {
     this.#sent = beside;
     const checked = await Promise.race([this.#checking.check(request), this.#broken]);
     return { ...checked, notExamined: [...missing, ...checked.notExamined] };
+  }
+
+  /** What changes for shoppers between two policies. @throws Error the same */
+  async effect(was: Policy, is: Policy, now: number): Promise<Effect> {
+    const beside = await this.#beside.of(Object.keys(is.markets));
+    if (beside !== this.#sent) {
+      this.#sent = beside;
+      await Promise.race([this.#checking.know(beside), this.#broken]);
+    }
+    return Promise.race([this.#checking.effect({ was, is, now }), this.#broken]);
   }
 
   /** What a finding says, as it is kept where it is accepted. @throws Error the same */

@@ -2,6 +2,7 @@ import { checkUp, keptSentence } from '../../core/check-up/check-up.ts';
 import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
 import type { Examined } from '../../core/check-up/kind.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
+import { effectOf, type Effect } from '../../core/effect/effect.ts';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import type { RateHistory } from '../../core/money/rate-history.ts';
 import { distributionOf, type Distribution, type ValueCounts } from '../../core/orders/distribution.ts';
@@ -36,10 +37,7 @@ export class CheckingUp {
   check({ delta, products, beside, now, locale }: CheckUpRequest): CheckedUp {
     this.#policy = withDelta(this.#policy, delta);
     if (products) this.#catalogue = catalogueOf(products);
-    if (beside) {
-      this.#orders = new Map(Object.entries(beside.orders).map(([market, counts]) => [market, distributionOf(counts)]));
-      this.#rates = beside.rates;
-    }
+    if (beside) this.know(beside);
     const { compiled, catalogue, orders, rates } = {
       compiled: compilePolicy(this.#policy),
       catalogue: this.#catalogue,
@@ -48,6 +46,17 @@ export class CheckingUp {
     };
     this.#examined = { compiled, catalogue, orders, rates, now, locale };
     return checkUp(this.#examined);
+  }
+
+  /** What changes for shoppers between two policies, which travel together so that they share what they have in common. */
+  effect({ was, is, now }: { was: Policy; is: Policy; now: number }): Effect {
+    return effectOf({ was: compilePolicy(was), is: compilePolicy(is), now, orders: this.#orders });
+  }
+
+  /** Takes what is known beside a draft, where nothing has been checked up yet. */
+  know(beside: KnownBeside): void {
+    this.#orders = new Map(Object.entries(beside.orders).map(([market, counts]) => [market, distributionOf(counts)]));
+    this.#rates = beside.rates;
   }
 
   /** What a finding of the last check-up says, as it is kept where it is accepted. */

@@ -3,6 +3,8 @@ import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import { createStore } from 'zustand/vanilla';
 import type { CheckUpClient } from '../../client/check-up/check-up-client.ts';
+import type { Effect } from '../../core/effect/effect.ts';
+import type { Policy } from '../../core/policy/types.ts';
 import type { Finding, NotExamined } from '../../core/check-up/finding.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useCatalogue, useNotation, useNow } from '../page/page-context.tsx';
@@ -35,9 +37,8 @@ export function useCheckingUp(): void {
     let wanted = true;
     const timer = setTimeout(
       () => {
-        client ??= import('../../client/check-up/check-up-client.ts').then((module) => new module.CheckUpClient());
-        client
-          .then((checking) => checking.check(policy, catalogue, now, locale))
+        checking()
+          .then((up) => up.check(policy, catalogue, now, locale))
           .then(
             (checked) => wanted && state.setState({ ...checked, failed: null }),
             (error: unknown) =>
@@ -52,6 +53,13 @@ export function useCheckingUp(): void {
     };
   }, [resting, policy, catalogue, now, locale]);
 }
+
+const checking = (): Promise<CheckUpClient> =>
+  (client ??= import('../../client/check-up/check-up-client.ts').then((module) => new module.CheckUpClient()));
+
+/** What changes for shoppers between two policies, worked out away from the page. @throws Error when that is not there */
+export const effectBetween = async (was: Policy, is: Policy, now: number): Promise<Effect> =>
+  (await checking()).effect(was, is, now);
 
 export const useCheckUp = (): CheckUpState => useStore(state);
 

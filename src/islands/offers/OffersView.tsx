@@ -18,7 +18,7 @@ import { QualifierLibrary } from './QualifierLibrary.tsx';
 import { RowTools } from './RowTools.tsx';
 import { ShopperLibrary } from './ShopperLibrary.tsx';
 import { SharesByMarket } from './paragraph/SharesByMarket.tsx';
-import { useDistributions } from './use-distributions.ts';
+import { useDistributions } from '../spend-line/use-distributions.ts';
 
 /** Offers in one market: the spend line over the goal grid and the wording. */
 export function OffersView({ query: initial, values }: { query: Record<string, string>; values: ValueCounts | null }) {

@@ -42,6 +42,8 @@ function useSharedCart(text: string | undefined): TestCart | null | 'being read'
   return read?.text === text ? read.cart : 'being read';
 }
 
+const laidAsked = ({ laid }: Record<string, string>): Laid => (laid === 'release' || laid === 'both' ? laid : 'draft');
+
 /** A cart of the draft, or one that came by a link. */
 export function RehearseView({ query: initial }: { query: Record<string, string> }) {
   const [query, setQuery] = useQuery(initial);
@@ -52,7 +54,8 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
         Reading the cart of the link …
       </p>
     );
-  if (shared) return <SharedCart cart={shared} choose={(cart) => setQuery({ shared: '', cart })} />;
+  if (shared)
+    return <SharedCart cart={shared} laid={laidAsked(query)} choose={(cart) => setQuery({ shared: '', cart })} />;
   return (
     <>
       {query.shared && (
@@ -89,7 +92,7 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
     ?.zones.find(({ id }) => id === rehearsal.evaluation.zoneId);
   const market = rehearsal.evaluation.marketId ? policy.markets[rehearsal.evaluation.marketId] : undefined;
   const width = query.width === 'desktop' ? 'desktop' : 'phone';
-  const laid: Laid = query.laid === 'release' || query.laid === 'both' ? query.laid : 'draft';
+  const laid = laidAsked(query);
   const wide = width === 'desktop' || laid === 'both';
   const particulars = particularsOf(cart);
   const toolPanel = (

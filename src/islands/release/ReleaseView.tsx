@@ -5,6 +5,7 @@ import { samePolicy } from '../../core/policy/patch.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useChanges, useRelease, useSetRelease } from '../page/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
+import { WhatChanges } from './WhatChanges.tsx';
 import { CheckUp } from './check-up/CheckUp.tsx';
 import { CompareReleases } from './CompareReleases.tsx';
 import { ReleaseForm } from './ReleaseForm.tsx';
@@ -72,7 +73,11 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
         </p>
       ) : (
         <>
-          <ChangeList changes={changes} released={release !== null} />
+          {release === null || changes.length === 0 ? (
+            <ChangeList changes={changes} released={release !== null} />
+          ) : (
+            <WhatChanges was={release.policy} is={settled} changes={changes} />
+          )}
           <CheckUp />
         </>
       )}

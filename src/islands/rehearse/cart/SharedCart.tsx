@@ -7,10 +7,19 @@ import { rehearse } from '../../rehearsal/rehearse-cart.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useCatalogue, useCompiled, useCompiledRelease, useNow } from '../../page/page-context.tsx';
 import { useGuardedEdit } from '../../page/use-edit.tsx';
-import { SideBySide } from '../tools/SideBySide.tsx';
+import { SideBySide, type Laid } from '../tools/SideBySide.tsx';
 
 /** A rehearsal that came by a link: looked at as it is, and kept among the test carts when it is to be worked with. */
-export function SharedCart({ cart, choose }: { cart: TestCart; choose: (cart: string) => void }) {
+export function SharedCart({
+  cart,
+  laid,
+  choose,
+}: {
+  cart: TestCart;
+  /** draft, release or both */
+  laid: Laid;
+  choose: (cart: string) => void;
+}) {
   const compiled = useCompiled();
   const compiledRelease = useCompiledRelease();
   const catalogue = useCatalogue();
@@ -43,7 +52,7 @@ export function SharedCart({ cart, choose }: { cart: TestCart; choose: (cart: st
           Keep it among the test carts
         </button>
       </p>
-      <SideBySide cart={cart} draft={draft} released={released} laid="draft" width="desktop" />
+      <SideBySide cart={cart} draft={draft} released={released} laid={laid} width="desktop" />
     </div>
   );
 }

@@ -1,0 +1,84 @@
+import type { MessageState } from '../evaluation/evaluation.ts';
+import type { Policy } from '../policy/types.ts';
+import { stateName } from '../wording/text-address.ts';
+import { speakerName } from '../wording/text-speaker.ts';
+import type { Difference, Paid, Read } from './difference.ts';
+import type { EffectEntry } from './effect.ts';
+import { anybody } from './shopper-class.ts';
+
+/** What an effect is said with. */
+export interface EffectSaying {
+  was: Policy;
+  is: Policy;
+  /** minor units of the market's currency */
+  money: (minor: number) => string;
+}
+
+/** So many kinds of shoppers are named. */
+const mostNamed = 3;
+
+/** For whom: where a guest is among them, all who are not told apart from one. */
+export function classesInWords({ classes }: EffectEntry): string {
+  if (classes.some(({ id }) => id === anybody.id)) return 'shoppers in general';
+  const names = classes.map(({ name }) => name);
+  const more = names.length - mostNamed;
+  return more > 0 ? `${names.slice(0, mostNamed).join(', ')} and ${more} more kinds of shoppers` : names.join(', ');
+}
+
+/** Along which goods: “from €75.00 to below €79.00”. */
+export function stretchInWords(
+  { from, to }: Pick<EffectEntry, 'from' | 'to'>,
+  money: (minor: number) => string,
+): string {
+  if (from === 0) return to === null ? 'whatever the goods come to' : `below ${money(to)}`;
+  return to === null ? `from ${money(from)} on` : `from ${money(from)} to below ${money(to)}`;
+}
+
+/** What is otherwise, a clause each, what is paid first. */
+export function differencesInWords(differences: readonly Difference[], saying: EffectSaying): string[] {
+  // That another text of an offer is read once its goal is reached, or not any more, goes without saying.
+  const told = new Set(differences.flatMap((one) => (one.what === 'goal' ? [one.offerId] : [])));
+  const implied = (one: Difference) =>
+    one.what === 'message' && one.was?.speakerId === one.is?.speakerId && told.has(one.is?.speakerId ?? '');
+  return differences
+    .filter((one) => !implied(one))
+    .map((difference) => {
+      switch (difference.what) {
+        case 'option':
+          return optionInWords(difference, saying);
+        case 'goal':
+          return `the goal of “${speakerName(difference.is ? saying.is : saying.was, difference.offerId)}” is ${difference.is ? 'reached' : 'not reached any more'}`;
+        case 'message':
+          return messageInWords(difference, saying);
+      }
+    });
+}
+
+function optionInWords(
+  { optionId, was, is, wasBefore, isBefore }: Extract<Difference, { what: 'option' }>,
+  { was: before, is: after, money }: EffectSaying,
+): string {
+  const name = `“${(after.options[optionId] ?? before.options[optionId])?.name ?? optionId}”`;
+  const paid = (minor: NonNullable<Paid>) => (minor === 0 ? 'nothing' : money(minor));
+  if (was === null) return `${name} can be chosen, for ${paid(is!)}`;
+  if (is === null) return `${name} cannot be chosen any more (it cost ${paid(was)})`;
+  if (was !== is) return `${name} costs ${paid(is)} instead of ${paid(was)}`;
+  return `${name} costs ${paid(is)} as before, before offers ${paid(isBefore!)} instead of ${paid(wasBefore!)}`;
+}
+
+function messageInWords({ was, is }: Extract<Difference, { what: 'message' }>, saying: EffectSaying): string {
+  if (was && is && was.speakerId === is.speakerId && was.state === is.state)
+    return `shoppers read of ${ofTarget(is, saying, saying.is)} instead of ${ofTarget(was, saying, saying.was)}`;
+  const read = is ? `shoppers read ${textOf(is, saying.is)}` : 'shoppers read nothing';
+  return `${read} instead of ${was ? textOf(was, saying.was) : 'nothing'}`;
+}
+
+const textOf = ({ speakerId, state }: Read, policy: Policy): string =>
+  `“${speakerName(policy, speakerId)}”, ${stateName(state satisfies MessageState)}`;
+
+/** A goal in what it counts. */
+function ofTarget({ speakerId, goalId, target }: Read, { money }: EffectSaying, policy: Policy): string {
+  const measure = goalId === null ? undefined : policy.offers[speakerId]?.goals[goalId]?.measure.kind;
+  if (measure === 'countedValue') return money(target);
+  return measure === 'weight' ? `${target} g` : `${target} items`;
+}

@@ -1,0 +1,185 @@
+import { orderOfValue } from '../cart/hypothetical-order.ts';
+import { sameRules, type CompiledMarket, type CompiledPolicy, type CompiledZone } from '../evaluation/compile.ts';
+import type { Situation } from '../evaluation/context.ts';
+import { evaluateHypothetical } from '../evaluation/evaluate.ts';
+import type { Evaluation } from '../evaluation/evaluation.ts';
+import { findZone } from '../evaluation/find-zone.ts';
+import { normalPostcode } from '../geography/postcode.ts';
+import { lowestThat } from '../lowest-that.ts';
+import { percentOf } from '../money/rounding.ts';
+import { ordersBetween, type Distribution } from '../orders/distribution.ts';
+import type { Destination } from '../policy/types.ts';
+import { axisReach } from '../sweep/axis.ts';
+import { mayRise, sweepZone } from '../sweep/sweep.ts';
+import { somewhereIn } from '../check-up/example-cart.ts';
+import { differencesOf, type Difference } from './difference.ts';
+import { shopperClasses, type ShopperClass } from './shopper-class.ts';
+
+/** What is otherwise for some shoppers somewhere, along a stretch of goods value. */
+export interface EffectEntry {
+  marketId: string;
+  zoneId: string;
+  /** where it was looked at */
+  destination: Destination;
+  /** those for whom it is so */
+  classes: readonly ShopperClass[];
+  /** half-open, minor units; `to` null: open */
+  from: number;
+  to: number | null;
+  /** at its start */
+  differences: readonly Difference[];
+  /** of the market's past orders those in the stretch, and all; null: none are known */
+  orders: { there: number; all: number } | null;
+}
+
+/** All that changes for shoppers between two policies. */
+export interface Effect {
+  /** what is paid before what is reached or only read; then those that concern most past orders first */
+  entries: EffectEntry[];
+  /** what could not be looked at, in words */
+  notExamined: string[];
+}
+
+/** What an effect is worked out from. */
+export interface EffectInput {
+  was: CompiledPolicy;
+  is: CompiledPolicy;
+  /** ms since 1970-01-01T00:00Z */
+  now: number;
+  orders?: ReadonlyMap<string, Distribution>;
+}
+
+/**
+ * What changes for shoppers between two policies (2-domain §11): in every zone, for every kind of shopper that a condition of
+ * either tells apart, along goods value for an ordinary article.
+ */
+export function effectOf(input: EffectInput): Effect {
+  const effect: Effect = { entries: [], notExamined: [] };
+  const seen = new Set<string>();
+  for (const policy of [input.is, input.was]) {
+    for (const market of policy.markets.values()) {
+      for (const zone of market.zones) {
+        if (seen.has(zone.id)) continue;
+        seen.add(zone.id);
+        const destination = somewhereIn(policy, zone);
+        if (destination) effectIn(destination, zone, market, input, effect);
+      }
+    }
+  }
+  const concerned = ({ orders }: EffectEntry) => orders?.there ?? 0;
+  effect.entries.sort((a, b) => weight(a) - weight(b) || concerned(b) - concerned(a));
+  return effect;
+}
+
+const weights: Record<Difference['what'], number> = { option: 0, goal: 1, message: 2 };
+
+/** What is paid and can be chosen before what is reached, and that before what is only read. */
+const weight = ({ differences }: EffectEntry): number => Math.min(...differences.map(({ what }) => weights[what]));
+
+function effectIn(
+  destination: Destination,
+  named: CompiledZone,
+  market: CompiledMarket,
+  { was, is, now, orders }: EffectInput,
+  effect: Effect,
+): void {
+  const [before, after] = [zoneAt(was, destination), zoneAt(is, destination)];
+  if (before && after && sameRules(before, after)) return;
+  const zones = [before, after].filter((zone) => zone !== null);
+  const classes = shopperClasses(zones, now);
+  if (classes === null) {
+    effect.notExamined.push(`What conditions ask for in “${named.zone.name}” comes to too many kinds of shoppers.`);
+    return;
+  }
+  const found = new Map<string, { classes: ShopperClass[]; stretches: Stretch[] }>();
+  for (const one of classes) {
+    const stretches = stretchesOf(before, after, situationOf(one, destination, now));
+    if (stretches.length === 0) continue;
+    const key = JSON.stringify(stretches);
+    const same = found.get(key);
+    if (same) same.classes.push(one);
+    else found.set(key, { classes: [one], stretches });
+  }
+  const distribution = orders?.get(market.id);
+  for (const group of found.values()) {
+    for (const { from, to, differences } of group.stretches) {
+      effect.entries.push({
+        marketId: market.id,
+        zoneId: named.id,
+        destination,
+        classes: group.classes,
+        from,
+        to,
+        differences,
+        orders: distribution
+          ? { there: ordersBetween(distribution, from, to ?? axisReach.goodsValue), all: distribution.orders }
+          : null,
+      });
+    }
+  }
+}
+
+function zoneAt(policy: CompiledPolicy, destination: Destination): CompiledZone | null {
+  const found = findZone(policy, destination, normalPostcode(destination.postcode));
+  return found.found ? found.zone : null;
+}
+
+/** Somebody of a class, there and then. */
+export const situationOf = (
+  { shopper, codes, channel }: ShopperClass,
+  destination: Destination,
+  instant: number,
+): Situation => ({
+  destination,
+  instant,
+  shopper,
+  ...(codes.length > 0 ? { codes } : {}),
+  ...(channel === undefined ? {} : { channel }),
+});
+
+interface Stretch {
+  from: number;
+  to: number | null;
+  differences: Difference[];
+}
+
+/** The stretches of goods value on which something differs, those next to each other that differ in the same as one. */
+function stretchesOf(before: CompiledZone | null, after: CompiledZone | null, situation: Situation): Stretch[] {
+  const starts = [...new Set([...startsOf(before, situation), ...startsOf(after, situation)])].sort((a, b) => a - b);
+  const rises = [before, after].some((zone) => zone !== null && mayRise(zone, 'goodsValue'));
+  const differing = (value: number) => differencesOf(at(before, value, situation), at(after, value, situation));
+  const stretches: Stretch[] = [];
+  for (const [index, start] of starts.entries()) {
+    const to = starts[index + 1] ?? null;
+    const from = rises ? firstThatDiffers(start, (to ?? axisReach.goodsValue) - 1, differing) : start;
+    const differences = from === null ? [] : differing(from);
+    if (from === null || differences.length === 0) continue;
+    const last = stretches.at(-1);
+    if (last?.to === from && JSON.stringify(last.differences) === JSON.stringify(differences)) last.to = to;
+    else stretches.push({ from, to, differences });
+  }
+  return stretches;
+}
+
+/** Where two prices that rise begin to differ on a stretch: at its start, or on the way to its end; null: nowhere. */
+function firstThatDiffers(start: number, last: number, differing: (value: number) => Difference[]): number | null {
+  if (differing(start).length > 0) return start;
+  return lowestThat((value) => differing(value).length > 0, start, last);
+}
+
+const at = (zone: CompiledZone | null, value: number, situation: Situation): Evaluation | null =>
+  zone && evaluateHypothetical(zone, orderOfValue(value), situation);
+
+/** Every goods value at which something begins in a zone: a price, a goal, or being nearly there. */
+function startsOf(zone: CompiledZone | null, situation: Situation): number[] {
+  if (!zone) return [0];
+  const { segments } = sweepZone(zone, 'goodsValue', situation);
+  const nearly = zone.offers.flatMap(({ nearly: near, goals }) =>
+    goals.flatMap(({ target }) => {
+      if (near === null || target === null) return [];
+      const within = 'amount' in near ? near.amount : percentOf(target, near.share);
+      return [target - within - 1, target - within, target - within + 1].filter((value) => value > 0);
+    }),
+  );
+  return [...segments.map(({ from }) => from), ...nearly];
+}
