@@ -1,4 +1,4 @@
-import type { Evaluation, MessageState } from '../evaluation/evaluation.ts';
+import type { Evaluation, LeadMessage, MessageState } from '../evaluation/evaluation.ts';
 
 /** What is paid for an option after offers, minor units; null: it is not offered. */
 export type Paid = number | null;
@@ -18,9 +18,9 @@ export type Difference =
   | { what: 'goal'; offerId: string; goalId: string; was: boolean; is: boolean }
   | { what: 'message'; was: Read | null; is: Read | null };
 
-/** Everything that two evaluations of one cart differ in; null: nobody delivers there. */
+/** What two evaluations of one cart differ in beside what is read; null: nobody delivers there. */
 export function differencesOf(was: Evaluation | null, is: Evaluation | null): Difference[] {
-  return [...options(was, is), ...goals(was, is), ...messages(was, is)];
+  return [...options(was, is), ...goals(was, is)];
 }
 
 function options(was: Evaluation | null, is: Evaluation | null): Difference[] {
@@ -61,19 +61,10 @@ const reachedIn = (evaluation: Evaluation | null): ReadonlySet<string> =>
     ),
   );
 
-function messages(was: Evaluation | null, is: Evaluation | null): Difference[] {
-  const [before, after] = [readIn(was), readIn(is)];
-  const same =
-    before?.speakerId === after?.speakerId &&
-    before?.state === after?.state &&
-    before?.goalId === after?.goalId &&
-    before?.target === after?.target;
-  return same ? [] : [{ what: 'message', was: before, is: after }];
-}
-
-function readIn(evaluation: Evaluation | null): Read | null {
-  const lead = evaluation?.lead;
-  return lead
-    ? { speakerId: lead.speakerId, state: lead.state, goalId: lead.goalId, target: lead.arguments.goal }
-    : null;
-}
+/** Read of the same, as far as it matters: whose text, in which state, toward which amount. */
+export const readOf = ({ speakerId, state, goalId, arguments: { goal } }: LeadMessage): Read => ({
+  speakerId,
+  state,
+  goalId,
+  target: goal,
+});

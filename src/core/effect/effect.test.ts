@@ -3,14 +3,11 @@ import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { changed } from '../../../tests/support/evaluate-store.ts';
 import { randomPolicyWithZones } from '../../../tests/support/random-policy.ts';
-import { orderOfValue } from '../cart/hypothetical-order.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
-import { evaluateHypothetical } from '../evaluation/evaluate.ts';
 import { distributionOf } from '../orders/distribution.ts';
 import type { Policy } from '../policy/types.ts';
 import { mayRise } from '../sweep/sweep.ts';
-import { differencesOf } from './difference.ts';
-import { effectOf } from './effect.ts';
+import { differencesAt, effectOf } from './effect.ts';
 
 const now = Date.parse('2026-11-24T11:00Z');
 const orders = new Map([
@@ -126,11 +123,7 @@ test('carts differ where the effect says so, and nowhere else', () => {
             };
             const mine = here.filter(({ classes }) => classes.some((cls) => cls.id === id));
             for (const value of values) {
-              const differs =
-                differencesOf(
-                  evaluateHypothetical(before, orderOfValue(value), situation),
-                  evaluateHypothetical(zone, orderOfValue(value), situation),
-                ).length > 0;
+              const differs = differencesAt(before, zone, value, situation).length > 0;
               const said = mine.some(({ from, to }) => value >= from && (to === null || value < to));
               if (differs) differing++;
               if (exact) expect([zone.id, id, value, said]).toEqual([zone.id, id, value, differs]);

@@ -1,5 +1,11 @@
 import { orderOfValue } from '../cart/hypothetical-order.ts';
-import { sameRules, type CompiledMarket, type CompiledPolicy, type CompiledZone } from '../evaluation/compile.ts';
+import {
+  compilePolicy,
+  sameRules,
+  type CompiledMarket,
+  type CompiledPolicy,
+  type CompiledZone,
+} from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
 import { evaluateHypothetical } from '../evaluation/evaluate.ts';
 import type { Evaluation } from '../evaluation/evaluation.ts';
@@ -11,8 +17,11 @@ import { ordersBetween, type Distribution } from '../orders/distribution.ts';
 import type { Destination } from '../policy/types.ts';
 import { axisReach } from '../sweep/axis.ts';
 import { mayRise, sweepZone } from '../sweep/sweep.ts';
+import { same } from '../same.ts';
+import { placeIds, type Place } from '../wording/places.ts';
+import { renderLead, type RenderedMessage } from '../wording/render.ts';
 import { somewhereIn } from '../check-up/example-cart.ts';
-import { differencesOf, type Difference } from './difference.ts';
+import { differencesOf, readOf, type Difference } from './difference.ts';
 import { shopperClasses, type ShopperClass } from './shopper-class.ts';
 
 /** What is otherwise for some shoppers somewhere, along a stretch of goods value. */
@@ -91,31 +100,25 @@ function effectIn(
     effect.notExamined.push(`What conditions ask for in “${named.zone.name}” comes to too many kinds of shoppers.`);
     return;
   }
-  const found = new Map<string, { classes: ShopperClass[]; stretches: Stretch[] }>();
+  const found = new Map<string, Stretch & { classes: ShopperClass[] }>();
   for (const one of classes) {
-    const stretches = stretchesOf(before, after, situationOf(one, destination, now));
-    if (stretches.length === 0) continue;
-    const key = JSON.stringify(stretches);
-    const same = found.get(key);
-    if (same) same.classes.push(one);
-    else found.set(key, { classes: [one], stretches });
+    for (const stretch of stretchesOf(before, after, situationOf(one, destination, now))) {
+      const key = JSON.stringify(stretch);
+      const same = found.get(key);
+      if (same) same.classes.push(one);
+      else found.set(key, { ...stretch, classes: [one] });
+    }
   }
   const distribution = orders?.get(market.id);
-  for (const group of found.values()) {
-    for (const { from, to, differences } of group.stretches) {
-      effect.entries.push({
-        marketId: market.id,
-        zoneId: named.id,
-        destination,
-        classes: group.classes,
-        from,
-        to,
-        differences,
-        orders: distribution
-          ? { there: ordersBetween(distribution, from, to ?? axisReach.goodsValue), all: distribution.orders }
-          : null,
-      });
-    }
+  for (const stretch of found.values()) {
+    const there = distribution && ordersBetween(distribution, stretch.from, stretch.to ?? axisReach.goodsValue);
+    effect.entries.push({
+      ...stretch,
+      marketId: market.id,
+      zoneId: named.id,
+      destination,
+      orders: distribution && there !== undefined ? { there, all: distribution.orders } : null,
+    });
   }
 }
 
@@ -147,7 +150,7 @@ interface Stretch {
 function stretchesOf(before: CompiledZone | null, after: CompiledZone | null, situation: Situation): Stretch[] {
   const starts = [...new Set([...startsOf(before, situation), ...startsOf(after, situation)])].sort((a, b) => a - b);
   const rises = [before, after].some((zone) => zone !== null && mayRise(zone, 'goodsValue'));
-  const differing = (value: number) => differencesOf(at(before, value, situation), at(after, value, situation));
+  const differing = (value: number) => differencesAt(before, after, value, situation);
   const stretches: Stretch[] = [];
   for (const [index, start] of starts.entries()) {
     const to = starts[index + 1] ?? null;
@@ -166,6 +169,48 @@ function firstThatDiffers(start: number, last: number, differing: (value: number
   if (differing(start).length > 0) return start;
   return lowestThat((value) => differing(value).length > 0, start, last);
 }
+
+/** What an ordinary order of a value differs in, between two zones; null: nobody delivers there. */
+export function differencesAt(
+  before: CompiledZone | null,
+  after: CompiledZone | null,
+  value: number,
+  situation: Situation,
+): Difference[] {
+  const [was, is] = [at(before, value, situation), at(after, value, situation)];
+  return [...differencesOf(was, is), ...readDifferently(before, was, after, is)];
+}
+
+/** The first place and language of the market in which another text is read; a text is worked out only where it may differ. */
+function readDifferently(
+  before: CompiledZone | null,
+  was: Evaluation | null,
+  after: CompiledZone | null,
+  is: Evaluation | null,
+): Difference[] {
+  if (before && after && was && is && saysTheSame(before, after) && same(was.speakers, is.speakers)) return [];
+  const languages = new Set([before, after].flatMap((zone) => zone?.market.market.languages ?? []));
+  for (const language of languages) {
+    for (const place of placeIds) {
+      const [old, now] = [readIn(before, was, place, language), readIn(after, is, place, language)];
+      if (old?.text === now?.text) continue;
+      return [{ what: 'message', was: old && readOf(old.message), is: now && readOf(now.message) }];
+    }
+  }
+  return [];
+}
+
+/** Whether the same speakers read the same in both. */
+const saysTheSame = ({ policy: one, market: a }: CompiledZone, { policy: other, market: b }: CompiledZone): boolean =>
+  one.wording === other.wording && one.look === other.look && a.market === b.market;
+
+const readIn = (
+  zone: CompiledZone | null,
+  evaluation: Evaluation | null,
+  place: Place,
+  language: string,
+): RenderedMessage | null =>
+  zone && evaluation ? renderLead(compilePolicy(zone.policy), evaluation, place, language) : null;
 
 const at = (zone: CompiledZone | null, value: number, situation: Situation): Evaluation | null =>
   zone && evaluateHypothetical(zone, orderOfValue(value), situation);

@@ -38,56 +38,50 @@ function Said({ effect, was, is }: { effect: EffectOf; was: Policy; is: Policy }
   const { entries, notExamined } = effect;
   const [chosen, setChosen] = useState('');
   const [all, setAll] = useState(false);
-  const places = [...new Set(entries.map(placeOf))];
-  const place = places.includes(chosen) ? chosen : places[0];
+  const looked = entries.find((entry) => keyOf(entry) === chosen) ?? entries[0];
+  const zones = new Map(entries.map((entry): [string, EffectEntry] => [entry.zoneId, entry]).reverse());
   return (
     <div data-testid="effect">
-      {entries.length === 0 && (
+      {!looked && (
         <p className="py-2 text-soft">
           No shopper with an ordinary order is offered, pays or reads anything else at this moment.
         </p>
       )}
-      {place !== undefined && (
+      {looked && (
         <>
           <p className="leading-7">
             In{' '}
             <PhraseSelect
-              label="Where, and for whom"
-              value={place}
-              options={places.map((id) => [
-                id,
-                placeInWords(
-                  entries.find((entry) => placeOf(entry) === id)!,
-                  was,
-                  is,
-                ),
-              ])}
-              choose={setChosen}
-              testId="effect-place"
-            />
+              label="Where"
+              value={looked.zoneId}
+              options={[...zones].reverse().map(([id, entry]) => [id, zoneInWords(entry, was, is)])}
+              choose={(id) => setChosen(keyOf(zones.get(id)!))}
+              testId="effect-zone"
+            />{' '}
+            for {classesInWords(looked)}
           </p>
-          <Picture entries={entries.filter((entry) => placeOf(entry) === place)} was={was} is={is} />
+          <Picture entries={entries} looked={looked} was={was} is={is} />
         </>
       )}
       <ol className="mt-2">
         {(all ? entries : entries.slice(0, fewEntries)).map((entry) => (
           <Sentence
-            key={`${placeOf(entry)} ${entry.from}`}
+            key={keyOf(entry)}
             entry={entry}
             was={was}
             is={is}
-            look={() => setChosen(placeOf(entry))}
-            shown={placeOf(entry) === place}
+            look={() => setChosen(keyOf(entry))}
+            shown={entry === looked}
           />
         ))}
       </ol>
-      <p className="flex flex-wrap items-baseline gap-x-3">
+      <p className="mt-1 flex flex-wrap items-baseline gap-x-3">
         {entries.length > fewEntries && !all && (
           <button type="button" className="btn btn-xs" onClick={() => setAll(true)} data-testid="effect-all">
             All {entries.length} changes
           </button>
         )}
-        {entries.length > 0 && (
+        {looked && (
           <button
             type="button"
             className="btn btn-xs"
@@ -108,26 +102,36 @@ function Said({ effect, was, is }: { effect: EffectOf; was: Policy; is: Policy }
   );
 }
 
-/** A zone, and the shoppers for whom it is so there. */
-const placeOf = ({ zoneId, classes }: EffectEntry): string => `${zoneId} ${classes.map(({ id }) => id).join(' ')}`;
+const keyOf = ({ zoneId, classes, from }: EffectEntry): string =>
+  `${zoneId} ${from} ${classes.map(({ id }) => id).join(' ')}`;
 
-function placeInWords(entry: EffectEntry, was: Policy, is: Policy): string {
-  const policy = is.zones[entry.zoneId] ? is : was;
-  const market = policy.markets[entry.marketId]?.name ?? entry.marketId;
-  return `${market}, ${policy.zones[entry.zoneId]?.name ?? entry.zoneId}, for ${classesInWords(entry)}`;
+function zoneInWords({ zoneId, marketId }: EffectEntry, was: Policy, is: Policy): string {
+  const policy = is.zones[zoneId] ? is : was;
+  return `${policy.markets[marketId]?.name ?? marketId}, ${policy.zones[zoneId]?.name ?? zoneId}`;
 }
 
-function Picture({ entries, was, is }: { entries: readonly EffectEntry[]; was: Policy; is: Policy }) {
-  const [first] = entries;
-  const marketId = first!.marketId;
+/** The zone of what is looked at, for the first of those for whom it is so. */
+function Picture({
+  entries,
+  looked,
+  was,
+  is,
+}: {
+  entries: readonly EffectEntry[];
+  looked: EffectEntry;
+  was: Policy;
+  is: Policy;
+}) {
+  const { marketId, zoneId } = looked;
+  const who = looked.classes[0]!;
   const distribution = useDistributions([marketId], marketId, null).get(marketId) ?? null;
   const has = distribution !== null && distribution.orders > 0;
   return (
     <EffectPicture
       was={was}
       is={is}
-      entries={entries}
-      who={first!.classes[0]!}
+      entries={entries.filter((entry) => entry.zoneId === zoneId && entry.classes.some(({ id }) => id === who.id))}
+      who={who}
       distribution={has ? distribution : null}
     />
   );
@@ -156,8 +160,10 @@ function Sentence({
   return (
     <li className={`border-b border-hairline py-1 ${shown ? 'bg-base-200' : ''}`} data-testid="effect-sentence">
       <button type="button" className="text-left hover:underline" aria-pressed={shown} onClick={look}>
-        <strong>{placeInWords(entry, was, is)}</strong>: {stretchInWords(entry, saying.money)}{' '}
-        {differencesInWords(entry.differences, saying).join('; ')}.
+        <strong>
+          {zoneInWords(entry, was, is)}, {classesInWords(entry)}
+        </strong>
+        : {stretchInWords(entry, saying.money)} {differencesInWords(entry.differences, saying).join('; ')}.
       </button>{' '}
       <span className="text-soft">
         {orders && orders.all > 0 && `${percent.format(orders.there / orders.all)} of this market’s past orders. `}
