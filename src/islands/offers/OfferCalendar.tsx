@@ -9,7 +9,7 @@ const nameWidth = 150;
 const rowHeight = 18;
 
 /** When the offers of a market that do not run always run, one under the other, and what the one looked at overlaps with. */
-export default function OfferCalendar({ market, offerId }: { market: CompiledMarket; offerId: string }) {
+export function OfferCalendar({ market, offerId }: { market: CompiledMarket; offerId: string }) {
   const { locale } = useNotation();
   const now = useNow();
   const box = useRef<HTMLDivElement>(null);

@@ -24,15 +24,13 @@ import { GuardedEdits, useEdit, useGuardedEdit } from '../../page/use-edit.tsx';
 import { orNone, parseWhole } from '../../fields/typed-text.ts';
 import { TextWarnings } from './TextWarnings.tsx';
 import { GoalFields } from './GoalFields.tsx';
+import { OfferCalendar } from '../OfferCalendar.tsx';
 import { OfferHistory } from '../OfferHistory.tsx';
 import { MarketsPhrase } from '../../fields/phrases/MarketsPhrase.tsx';
 import { SchedulePhrase } from '../../fields/phrases/SchedulePhrase.tsx';
 import { SwitchedHeading } from '../../fields/phrases/SwitchedHeading.tsx';
 import { UnlockPhrase } from './UnlockPhrase.tsx';
 import { part } from '../../page/parts.ts';
-import { lazyPart } from '../../../ui/lazy-part.tsx';
-
-const OfferCalendar = lazyPart(() => import('../OfferCalendar.tsx'), <></>);
 
 /** An offer as a paragraph: when, where, for whom, from what, what they get, how often, and together with what. */
 export function OfferParagraph({
