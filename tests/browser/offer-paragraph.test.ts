@@ -184,6 +184,7 @@ describe('made-up shoppers', () => {
   });
   test('are edited, added, and taken over by a test cart', async () => {
     const page = await open('/offers');
+    await page.getByTestId('shoppers').scrollIntoViewIfNeeded();
     await type(page, 'orders-newcomer', '2');
     await page.getByTestId('add-shopper').click();
     await expect

@@ -21,9 +21,10 @@ beforeAll(async () => {
   await connection.query(
     "INSERT INTO draft_edit (store_id, revision, kind, state, label, patch, inverse, made_by, made_at) VALUES (1, 7, 'edit', 'done', 'Old edit', '[]', '[]', 'owner', UTC_TIMESTAMP(3))",
   );
-  await connection.query("INSERT INTO policy_release VALUES (1, 1, 'Old', ?, 7, NULL, 'owner', UTC_TIMESTAMP(3))", [
-    document,
-  ]);
+  await connection.query(
+    "INSERT INTO policy_release (store_id, number, note, document, draft_revision, copy_of, released_by, released_at) VALUES (1, 1, 'Old', ?, 7, NULL, 'owner', UTC_TIMESTAMP(3))",
+    [document],
+  );
   await connection.query("INSERT INTO product VALUES ('winder', 'W-1', 'Winder', ?)", [
     JSON.stringify({
       prices: { nlbe: 495 },

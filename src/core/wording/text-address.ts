@@ -85,9 +85,3 @@ export function textAddresses(policy: Policy, speakerId: string): TextAddress[] 
     }),
   );
 }
-
-/** How many texts have been typed and cannot be shown yet. */
-export const countUnfinished = (policy: Policy): number =>
-  Object.keys(policy.textNotes ?? {})
-    .flatMap((speakerId) => textAddresses(policy, speakerId))
-    .filter((address) => unfinishedText(policy, address) !== undefined).length;

@@ -5,7 +5,7 @@ import { lazyPart } from '../../ui/lazy-part.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 import { keptSentenceOf } from './check-up.ts';
-import { exampleHref } from './finding-href.ts';
+import { exampleHref } from './example-href.ts';
 
 const RemedyPreview = lazyPart(() => import('./RemedyPreview.tsx'), <span className="block p-2">…</span>);
 

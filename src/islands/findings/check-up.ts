@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
-import { useShallow } from 'zustand/react/shallow';
+import { useStoreWithEqualityFn } from 'zustand/traditional';
 import { createStore } from 'zustand/vanilla';
 import type { CheckUpClient } from '../../client/check-up/check-up-client.ts';
 import type { Effect } from '../../core/effect/effect.ts';
@@ -69,13 +69,17 @@ export async function keptSentenceOf(finding: Finding): Promise<string> {
   return (await client).kept(finding);
 }
 
+const none: readonly Finding[] = [];
+const sameFindings = (these: readonly Finding[], those: readonly Finding[]): boolean =>
+  these === those || (these.length === 0 && those.length === 0);
+
 /** Findings that are not accepted, of a place in the policy and of what stands in it. @param at JSON Pointer */
 export const useFindingsAt = (at: string): readonly Finding[] =>
-  useStore(
+  useStoreWithEqualityFn(
     state,
-    useShallow(({ findings }) =>
-      (findings ?? []).filter(
+    ({ findings }) =>
+      findings?.filter(
         (finding) => finding.accepted === null && (finding.at === at || finding.at.startsWith(`${at}/`)),
-      ),
-    ),
+      ) ?? none,
+    sameFindings,
   );

@@ -1,7 +1,6 @@
 import type { Finding, NotExamined } from '../../core/check-up/finding.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import type { TextState } from '../../core/offers/texts-written.ts';
-import { cartAsText } from '../../core/test-carts/cart-as-text.ts';
 import type { TextPlace } from '../../core/wording/places.ts';
 import { textHref } from '../page/text-href.ts';
 
@@ -27,7 +26,3 @@ export function findingHref(
   const asked = query.toString();
   return `/${stop}${asked && `?${asked}`}`;
 }
-
-/** Where the cart stands that shows a finding; null for one without. */
-export const exampleHref = ({ example }: Finding): string | null =>
-  example && `/rehearse?${new URLSearchParams({ shared: cartAsText(example) }).toString()}`;

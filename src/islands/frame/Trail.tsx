@@ -1,8 +1,5 @@
 import { memo, useEffect, useRef } from 'react';
-import { countUnfinished } from '../../core/wording/text-address.ts';
 import { useCheckingUp, useCheckUp } from '../findings/check-up.ts';
-import { useDraft } from '../page/draft-context.tsx';
-import { useJudgedCarts } from '../rehearsal/judged-carts.ts';
 import { trail, type StopId } from './trail.ts';
 
 /** What needs attention at a stop: how much, what it is, and whether it is wrong already. */
@@ -18,17 +15,11 @@ const counted = (count: number, [one, several]: readonly [string, string], wrong
   wrong,
 });
 
-/** By what the check-up has found; until it has, by what is seen at once. Remarks are no reason to go anywhere. */
+/** By what the check-up has found. Remarks are no reason to go anywhere. */
 function useAttention(): (stop: StopId) => Attention {
-  const failing = useJudgedCarts().filter(({ misses }) => misses > 0).length;
-  const unfinished = useDraft(({ settled }) => countUnfinished(settled));
   const { findings } = useCheckUp();
   return (stop) => {
-    if (!findings) {
-      if (stop === 'rehearse') return counted(failing, ['test cart fails', 'test carts fail'], true);
-      return counted(stop === 'wording' ? unfinished : 0, ['unfinished text', 'unfinished texts'], false);
-    }
-    const here = findings.filter((finding) => finding.stop === stop && finding.accepted === null);
+    const here = (findings ?? []).filter((finding) => finding.stop === stop && finding.accepted === null);
     const wrong = here.filter(({ severity }) => severity === 'wrong').length;
     if (wrong > 0) return counted(wrong, ['thing that is wrong', 'things that are wrong'], true);
     const risky = here.filter(({ severity }) => severity === 'risky').length;

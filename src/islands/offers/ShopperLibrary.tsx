@@ -2,13 +2,16 @@ import { memo } from 'react';
 import { freshId, setAt } from '../../client/edits/set-at.ts';
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
 import type { MadeUpShopper } from '../../core/policy/types.ts';
-import { Remove } from '../../ui/Remove.tsx';
-import { EditedField } from '../fields/EditedField.tsx';
-import { ShopperFacts } from '../fields/ShopperFacts.tsx';
+import { WhenSeen } from '../../ui/chart/WhenSeen.tsx';
+import { lazyPart } from '../../ui/lazy-part.tsx';
 import { useDraft } from '../page/draft-context.tsx';
-import { GuardedEdits, useEdit, useGuardedEdit } from '../page/use-edit.tsx';
-import { parseName } from '../fields/typed-text.ts';
+import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { part } from '../page/parts.ts';
+
+const ShopperRows = lazyPart(() => import('./ShopperRows.tsx'));
+
+/** px, as a row of one line is */
+const rowHeight = 29;
 
 /** Made-up shoppers with all that a condition can ask of them; the spend line and test carts take them by name. */
 export const ShopperLibrary = memo(function ShopperLibrary() {
@@ -39,11 +42,9 @@ export const ShopperLibrary = memo(function ShopperLibrary() {
           </p>
         </div>
         {refusal}
-        <ul className="text-small leading-7">
-          {listed.map(([id, madeUp]) => (
-            <OneShopper key={id} id={id} madeUp={madeUp} currency={currency} />
-          ))}
-        </ul>
+        <WhenSeen height={Math.max(1, listed.length * rowHeight)} label="made-up shoppers">
+          {() => <ShopperRows shoppers={listed} currency={currency} />}
+        </WhenSeen>
         <button type="button" className="btn btn-xs mt-2" onClick={add} data-testid="add-shopper">
           Add a shopper
         </button>
@@ -51,29 +52,3 @@ export const ShopperLibrary = memo(function ShopperLibrary() {
     </GuardedEdits>
   );
 });
-
-function OneShopper({
-  id,
-  madeUp: { name, shopper },
-  currency,
-}: {
-  id: string;
-  madeUp: MadeUpShopper;
-  currency: string;
-}) {
-  const edit = useEdit();
-  return (
-    <li className="border-b border-hairline" data-testid={`shopper-${id}`}>
-      <strong>
-        <EditedField
-          label="Name of the shopper"
-          shown={name}
-          parse={parseName}
-          change={(value) => setAt(['shoppers', id, 'name'], value)}
-        />
-      </strong>{' '}
-      <ShopperFacts steps={['shoppers', id, 'shopper']} name={name} shopper={shopper} currency={currency} id={id} />
-      <Remove what={`shopper ${name}`} remove={() => edit(setAt(['shoppers', id], undefined))} />
-    </li>
-  );
-}
