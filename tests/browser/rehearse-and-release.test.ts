@@ -189,6 +189,7 @@ test('a goal is dragged, released, seen by the shop, and rolled back', async () 
   await page.getByTestId('goal-field').press('Enter');
   await saved(page);
   await page.getByRole('link', { name: 'Release', exact: true }).click();
+  await page.getByTestId('changes-edits').click();
   const changes = page.locator('[data-testid=change]:not([data-testid=compare-releases] *)');
   await changes.first().waitFor();
   expect(await changes.allInnerTexts()).toEqual([
