@@ -1,33 +1,16 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { resetDraftTo } from '../../client/edits/reset-draft.ts';
-import { call } from '../../client/http.ts';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import { policyChanges } from '../../core/changes/changes.ts';
-import type { Policy } from '../../core/policy/types.ts';
+import { sharing } from './sharing.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { useDraft } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { part } from '../page/parts.ts';
 import { useGuardedEdit } from '../page/use-edit.tsx';
 import { ChangeTable } from './ChangeList.tsx';
 import { Alert } from '../../ui/Alert.tsx';
-
-/** What is compared: a release by its number, or the draft. */
-type Side = number | 'draft';
-
-/** Policies of releases, which never change, as far as they have been asked for. */
-function useReleasePolicy(side: Side): Policy | 'unreachable' | null {
-  const draft = useDraft(({ settled }) => settled);
-  const [read, setRead] = useState<ReadonlyMap<number, Policy | 'unreachable'>>(new Map());
-  const wanted = side !== 'draft' && !read.has(side) ? side : null;
-  useEffect(() => {
-    if (wanted === null) return;
-    void call('GET /api/releases/{number}', { params: { number: wanted } }).then((answer) =>
-      setRead((known) => new Map(known).set(wanted, answer.ok ? answer.body.policy : 'unreachable')),
-    );
-  }, [wanted]);
-  return side === 'draft' ? draft : (read.get(side) ?? null);
-}
+import { useReleasePolicy, type Side } from './use-release-policy.ts';
+import { WhatChanges } from './WhatChanges.tsx';
 
 /** Two releases side by side, or one and the draft; and the way to make the draft say what a release says. */
 export function CompareReleases({ releases }: { releases: readonly ReleaseSummary[] }) {
@@ -38,13 +21,10 @@ export function CompareReleases({ releases }: { releases: readonly ReleaseSummar
   const [to, setTo] = useState<Side>(second ? newest!.number : 'draft');
   const [said, setSaid] = useState('');
   const [before, after] = [useReleasePolicy(from), useReleasePolicy(to)];
-  const changes = useMemo(
-    () =>
-      before && after && before !== 'unreachable' && after !== 'unreachable'
-        ? policyChanges(before, after, locale)
-        : null,
-    [before, after, locale],
-  );
+  const compared = useMemo(() => {
+    if (!before || !after || before === 'unreachable' || after === 'unreachable') return null;
+    return { was: before, is: sharing(before, after), changes: policyChanges(before, after, locale) };
+  }, [before, after, locale]);
   const options = [
     ['draft', 'the draft'] as const,
     ...releases.map(
@@ -101,9 +81,11 @@ export function CompareReleases({ releases }: { releases: readonly ReleaseSummar
       {(before === 'unreachable' || after === 'unreachable') && (
         <Alert>A release could not be read. Reload the page to try again; nothing is lost.</Alert>
       )}
-      {changes?.length === 0 && <p className="text-soft">For shoppers they say the same.</p>}
-      {changes && changes.length > 0 && (
-        <ChangeTable label="Differences" changes={changes} before={nameOf(from)} after={nameOf(to)} />
+      {compared?.changes.length === 0 && <p className="text-soft">For shoppers they say the same.</p>}
+      {compared && compared.changes.length > 0 && (
+        <WhatChanges was={compared.was} is={compared.is} prefix="compared">
+          <ChangeTable label="Differences" changes={compared.changes} before={nameOf(from)} after={nameOf(to)} />
+        </WhatChanges>
       )}
     </section>
   );

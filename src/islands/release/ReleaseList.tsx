@@ -1,7 +1,36 @@
-import { useState } from 'react';
-import { useNotation } from '../page/page-context.tsx';
+import { useMemo, useState } from 'react';
+import { policyChanges } from '../../core/changes/changes.ts';
+import { useNotation, useRelease } from '../page/page-context.tsx';
+import { ChangeTable } from './ChangeList.tsx';
+import { sharing } from './sharing.ts';
+import { useReleasePolicy } from './use-release-policy.ts';
+import { WhatChanges } from './WhatChanges.tsx';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import { part } from '../page/parts.ts';
+
+/** What going back to a release would change for shoppers. */
+function GoingBack({ number }: { number: number }) {
+  const current = useRelease();
+  const policy = useReleasePolicy(number);
+  const { locale } = useNotation();
+  const changed = useMemo(() => {
+    if (!current || !policy || policy === 'unreachable') return null;
+    return { is: sharing(current.policy, policy), changes: policyChanges(current.policy, policy, locale) };
+  }, [current, policy, locale]);
+  if (!current || !changed || changed.changes.length === 0) return null;
+  return (
+    <div className="mt-1 pl-12" data-testid="going-back">
+      <WhatChanges was={current.policy} is={changed.is} prefix="going-back">
+        <ChangeTable
+          label="What going back changes"
+          changes={changed.changes}
+          before={`In release ${current.number}`}
+          after={`In release ${number}`}
+        />
+      </WhatChanges>
+    </div>
+  );
+}
 
 /** All releases, newest first; an older one can be made current again. */
 export function ReleaseList({
@@ -52,6 +81,7 @@ export function ReleaseList({
                 </button>
               )}
             </div>
+            {asking === release.number && <GoingBack number={release.number} />}
             {asking === release.number && (
               <p className="mt-1 flex flex-wrap items-center gap-3 pl-12">
                 <span>

@@ -76,7 +76,9 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
           {release === null || changes.length === 0 ? (
             <ChangeList changes={changes} released={release !== null} />
           ) : (
-            <WhatChanges was={release.policy} is={settled} changes={changes} />
+            <WhatChanges was={release.policy} is={settled} prefix="changes">
+              <ChangeList changes={changes} released />
+            </WhatChanges>
           )}
           <CheckUp />
         </>

@@ -1,9 +1,7 @@
-import type { PolicyChange } from '../../core/changes/changes.ts';
+import { useState, type ReactNode } from 'react';
 import type { Policy } from '../../core/policy/types.ts';
 import { lazyPart } from '../../ui/lazy-part.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
-import { useState } from 'react';
-import { ChangeList } from './ChangeList.tsx';
 
 const Effect = lazyPart(
   () => import('./effect/Effect.tsx'),
@@ -15,13 +13,24 @@ const tabs = [
   ['edits', 'edit by edit'],
 ] as const;
 
-/** What a release would change: for shoppers, in a picture and in sentences; or edit by edit. */
-export function WhatChanges({ was, is, changes }: { was: Policy; is: Policy; changes: PolicyChange[] }) {
+/** What changes between two policies: for shoppers, in a picture and in sentences; or edit by edit, which `children` say. */
+export function WhatChanges({
+  was,
+  is,
+  prefix,
+  children,
+}: {
+  was: Policy;
+  is: Policy;
+  /** of what its tabs are found by in tests */
+  prefix: string;
+  children: ReactNode;
+}) {
   const [tab, setTab] = useState('');
   return (
     <>
-      <Tabs label="What changes" tabs={tabs} chosen={tab} choose={setTab} prefix="changes" />
-      {tab === 'edits' ? <ChangeList changes={changes} released /> : <Effect was={was} is={is} />}
+      <Tabs label="What changes" tabs={tabs} chosen={tab} choose={setTab} prefix={prefix} />
+      {tab === 'edits' ? children : <Effect was={was} is={is} />}
     </>
   );
 }
