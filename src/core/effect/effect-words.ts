@@ -1,3 +1,4 @@
+import { countInWords } from '../charges/count-in-words.ts';
 import type { MessageState } from '../evaluation/evaluation.ts';
 import type { Policy } from '../policy/types.ts';
 import { stateName } from '../wording/text-address.ts';
@@ -25,13 +26,15 @@ export function classesInWords({ classes }: EffectEntry): string {
   return more > 0 ? `${names.slice(0, mostNamed).join(', ')} and ${more} more kinds of shoppers` : names.join(', ');
 }
 
-/** Along which goods: “from €75.00 to below €79.00”. */
+/** Along which goods: “from €75.00 to below €79.00”, “from 2 kg on, with goods of €50.00,”. */
 export function stretchInWords(
-  { from, to }: Pick<EffectEntry, 'from' | 'to'>,
+  { axis, order, from, to }: Pick<EffectEntry, 'axis' | 'order' | 'from' | 'to'>,
   money: (minor: number) => string,
 ): string {
-  if (from === 0) return to === null ? 'whatever the goods come to' : `below ${money(to)}`;
-  return to === null ? `from ${money(from)} on` : `from ${money(from)} to below ${money(to)}`;
+  const write = axis === 'goodsValue' ? money : (count: number) => countInWords(axis, count);
+  const goods = order === null ? '' : `, with goods of ${money(order)},`;
+  if (from === 0) return to === null ? `whatever the goods come to${goods}` : `below ${write(to)}${goods}`;
+  return `${to === null ? `from ${write(from)} on` : `from ${write(from)} to below ${write(to)}`}${goods}`;
 }
 
 /** What is otherwise, a clause each, what is paid first. */

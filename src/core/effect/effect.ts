@@ -1,4 +1,4 @@
-import { orderOfValue } from '../cart/hypothetical-order.ts';
+import { orderOfValue, type HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import {
   compilePolicy,
   sameRules,
@@ -13,9 +13,11 @@ import { findZone } from '../evaluation/find-zone.ts';
 import { normalPostcode } from '../geography/postcode.ts';
 import { lowestThat } from '../lowest-that.ts';
 import { percentOf } from '../money/rounding.ts';
-import { ordersBetween, type Distribution } from '../orders/distribution.ts';
+import { ordersBetween, valueAtShare, type Distribution } from '../orders/distribution.ts';
 import type { Destination } from '../policy/types.ts';
-import { axisReach } from '../sweep/axis.ts';
+import { minorPerMajor } from '../money/currency.ts';
+import { axisReach, orderAt, type SweepAxis } from '../sweep/axis.ts';
+import { policyEdges } from '../sweep/edges.ts';
 import { mayRise, sweepZone } from '../sweep/sweep.ts';
 import { same } from '../same.ts';
 import { placeIds, type Place } from '../wording/places.ts';
@@ -32,7 +34,11 @@ export interface EffectEntry {
   destination: Destination;
   /** those for whom it is so */
   classes: readonly ShopperClass[];
-  /** half-open, minor units; `to` null: open */
+  /** along goods value in minor units, grams or pieces */
+  axis: SweepAxis;
+  /** the goods value of an order that is followed along another axis, minor units; null: along goods value */
+  order: number | null;
+  /** half-open; `to` null: open */
   from: number;
   to: number | null;
   /** at its start */
@@ -93,7 +99,7 @@ function effectIn(
   effect: Effect,
 ): void {
   const [before, after] = [zoneAt(was, destination), zoneAt(is, destination)];
-  if (before && after && sameRules(before, after)) return;
+  if (before && after && sameRules(before, after) && saysTheSame(before, after)) return;
   const zones = [before, after].filter((zone) => zone !== null);
   const classes = shopperClasses(zones, now);
   if (classes === null) {
@@ -101,23 +107,29 @@ function effectIn(
     return;
   }
   const found = new Map<string, Stretch & { classes: ShopperClass[] }>();
+  const distribution = orders?.get(market.id);
+  const typical = distribution ? valueAtShare(distribution, 0.5) : 50 * minorPerMajor(market.market.currency);
   for (const one of classes) {
-    for (const stretch of stretchesOf(before, after, situationOf(one, destination, now))) {
+    const situation = situationOf(one, destination, now);
+    const along = (axis: SweepAxis) => stretchesOf(before, after, situation, { axis, order: orderOfValue(typical) });
+    for (const stretch of [...along('goodsValue'), ...otherAxes(zones).flatMap((axis) => beyondFirst(along(axis)))]) {
       const key = JSON.stringify(stretch);
       const same = found.get(key);
       if (same) same.classes.push(one);
       else found.set(key, { ...stretch, classes: [one] });
     }
   }
-  const distribution = orders?.get(market.id);
   for (const stretch of found.values()) {
-    const there = distribution && ordersBetween(distribution, stretch.from, stretch.to ?? axisReach.goodsValue);
+    // Of weights and pieces past orders are not counted here.
+    const counted = stretch.axis === 'goodsValue' ? distribution : undefined;
+    const there = counted && ordersBetween(counted, stretch.from, stretch.to ?? axisReach.goodsValue);
     effect.entries.push({
       ...stretch,
       marketId: market.id,
       zoneId: named.id,
       destination,
-      orders: distribution && there !== undefined ? { there, all: distribution.orders } : null,
+      order: stretch.axis === 'goodsValue' ? null : typical,
+      orders: counted && there !== undefined ? { there, all: counted.orders } : null,
     });
   }
 }
@@ -140,26 +152,55 @@ export const situationOf = (
   ...(channel === undefined ? {} : { channel }),
 });
 
+/** Along what an order is followed, all else as in `order`. */
+export interface Along {
+  axis: SweepAxis;
+  order: HypotheticalOrder;
+}
+
+/** Measures beside goods value that something in some zones looks at. */
+function otherAxes(zones: readonly CompiledZone[]): SweepAxis[] {
+  const order = orderOfValue(0);
+  return (['weight', 'items'] as const).filter((axis) =>
+    zones.some((zone) => mayRise(zone, axis) || policyEdges({ zone, axis, order, region: undefined }).length > 1),
+  );
+}
+
+/** Stretches that differ otherwise than an order of the lowest measure does: what holds for that is said along goods value. */
+function beyondFirst(stretches: readonly Stretch[]): Stretch[] {
+  const first = stretches.find(({ from }) => from <= 1);
+  return stretches.filter((stretch) => !first || !same(stretch.differences, first.differences));
+}
+
 interface Stretch {
+  axis: SweepAxis;
   from: number;
   to: number | null;
   differences: Difference[];
 }
 
-/** The stretches of goods value on which something differs, those next to each other that differ in the same as one. */
-function stretchesOf(before: CompiledZone | null, after: CompiledZone | null, situation: Situation): Stretch[] {
-  const starts = [...new Set([...startsOf(before, situation), ...startsOf(after, situation)])].sort((a, b) => a - b);
-  const rises = [before, after].some((zone) => zone !== null && mayRise(zone, 'goodsValue'));
-  const differing = (value: number) => differencesAt(before, after, value, situation);
+/** The stretches of an axis on which something differs, those next to each other that differ in the same as one. */
+function stretchesOf(
+  before: CompiledZone | null,
+  after: CompiledZone | null,
+  situation: Situation,
+  along: Along,
+): Stretch[] {
+  const { axis } = along;
+  const starts = [...new Set([before, after].flatMap((zone) => startsOf(zone, situation, along)))].sort(
+    (a, b) => a - b,
+  );
+  const rises = [before, after].some((zone) => zone !== null && mayRise(zone, axis));
+  const differing = (value: number) => differencesAt(before, after, value, situation, along);
   const stretches: Stretch[] = [];
   for (const [index, start] of starts.entries()) {
     const to = starts[index + 1] ?? null;
-    const from = rises ? firstThatDiffers(start, (to ?? axisReach.goodsValue) - 1, differing) : start;
+    const from = rises ? firstThatDiffers(start, (to ?? axisReach[axis]) - 1, differing) : start;
     const differences = from === null ? [] : differing(from);
     if (from === null || differences.length === 0) continue;
     const last = stretches.at(-1);
     if (last?.to === from && JSON.stringify(last.differences) === JSON.stringify(differences)) last.to = to;
-    else stretches.push({ from, to, differences });
+    else stretches.push({ axis, from, to, differences });
   }
   return stretches;
 }
@@ -170,14 +211,16 @@ function firstThatDiffers(start: number, last: number, differing: (value: number
   return lowestThat((value) => differing(value).length > 0, start, last);
 }
 
-/** What an ordinary order of a value differs in, between two zones; null: nobody delivers there. */
+/** What an ordinary order differs in, between two zones, at a place of an axis; null: nobody delivers there. */
 export function differencesAt(
   before: CompiledZone | null,
   after: CompiledZone | null,
   value: number,
   situation: Situation,
+  { axis, order }: Along = { axis: 'goodsValue', order: orderOfValue(0) },
 ): Difference[] {
-  const [was, is] = [at(before, value, situation), at(after, value, situation)];
+  const at = (zone: CompiledZone | null) => zone && evaluateHypothetical(zone, orderAt(axis, order, value), situation);
+  const [was, is] = [at(before), at(after)];
   return [...differencesOf(was, is), ...readDifferently(before, was, after, is)];
 }
 
@@ -201,8 +244,12 @@ function readDifferently(
 }
 
 /** Whether the same speakers read the same in both. */
-const saysTheSame = ({ policy: one, market: a }: CompiledZone, { policy: other, market: b }: CompiledZone): boolean =>
-  one.wording === other.wording && one.look === other.look && a.market === b.market;
+const saysTheSame = (before: CompiledZone, after: CompiledZone): boolean =>
+  before.policy.look === after.policy.look &&
+  before.market.market === after.market.market &&
+  [...before.offers, ...before.notices, ...after.offers, ...after.notices].every(
+    ({ id }) => before.policy.wording[id] === after.policy.wording[id],
+  );
 
 const readIn = (
   zone: CompiledZone | null,
@@ -212,13 +259,10 @@ const readIn = (
 ): RenderedMessage | null =>
   zone && evaluation ? renderLead(compilePolicy(zone.policy), evaluation, place, language) : null;
 
-const at = (zone: CompiledZone | null, value: number, situation: Situation): Evaluation | null =>
-  zone && evaluateHypothetical(zone, orderOfValue(value), situation);
-
-/** Every goods value at which something begins in a zone: a price, a goal, or being nearly there. */
-function startsOf(zone: CompiledZone | null, situation: Situation): number[] {
+/** Every place of an axis at which something begins in a zone: a price, a goal, or being nearly there. */
+function startsOf(zone: CompiledZone | null, situation: Situation, { axis, order }: Along): number[] {
   if (!zone) return [0];
-  const { segments } = sweepZone(zone, 'goodsValue', situation);
+  const { segments } = sweepZone(zone, axis, situation, order);
   const nearly = zone.offers.flatMap(({ nearly: near, goals }) =>
     goals.flatMap(({ target }) => {
       if (near === null || target === null) return [];

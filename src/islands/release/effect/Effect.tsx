@@ -102,8 +102,8 @@ function Said({ effect, was, is }: { effect: EffectOf; was: Policy; is: Policy }
   );
 }
 
-const keyOf = ({ zoneId, classes, from }: EffectEntry): string =>
-  `${zoneId} ${from} ${classes.map(({ id }) => id).join(' ')}`;
+const keyOf = ({ zoneId, classes, axis, from }: EffectEntry): string =>
+  `${zoneId} ${axis} ${from} ${classes.map(({ id }) => id).join(' ')}`;
 
 function zoneInWords({ zoneId, marketId }: EffectEntry, was: Policy, is: Policy): string {
   const policy = is.zones[zoneId] ? is : was;
@@ -130,7 +130,10 @@ function Picture({
     <EffectPicture
       was={was}
       is={is}
-      entries={entries.filter((entry) => entry.zoneId === zoneId && entry.classes.some(({ id }) => id === who.id))}
+      entries={entries.filter(
+        ({ axis, zoneId: zone, classes }) =>
+          axis === 'goodsValue' && zone === zoneId && classes.some(({ id }) => id === who.id),
+      )}
       who={who}
       distribution={has ? distribution : null}
     />
