@@ -40,13 +40,14 @@ export class CheckingUp {
       this.#orders = new Map(Object.entries(beside.orders).map(([market, counts]) => [market, distributionOf(counts)]));
       this.#rates = beside.rates;
     }
-    const { compiled, catalogue, orders, rates } = {
+    this.#examined = {
       compiled: compilePolicy(this.#policy),
       catalogue: this.#catalogue,
       orders: this.#orders,
       rates: this.#rates,
+      now,
+      locale,
     };
-    this.#examined = { compiled, catalogue, orders, rates, now, locale };
     return checkUp(this.#examined);
   }
 
