@@ -114,6 +114,8 @@ for (const { name, path, scheme, before } of pictures) {
   await page.reload();
   await page.waitForFunction(() => document.documentElement.dataset.live === 'true');
   await page.waitForLoadState('networkidle');
+  // The check-up has said what it finds in the demo.
+  await page.getByTestId('count-markets').waitFor();
   await before?.(page);
   await page.mouse.move(640, 795);
   await page.screenshot({ path: `${root}/docs/screenshots/${name}.png` });

@@ -38,13 +38,14 @@ export class CheckingUp {
     this.#policy = withDelta(this.#policy, delta);
     if (products) this.#catalogue = catalogueOf(products);
     if (beside) this.know(beside);
-    const { compiled, catalogue, orders, rates } = {
+    this.#examined = {
       compiled: compilePolicy(this.#policy),
       catalogue: this.#catalogue,
       orders: this.#orders,
       rates: this.#rates,
+      now,
+      locale,
     };
-    this.#examined = { compiled, catalogue, orders, rates, now, locale };
     return checkUp(this.#examined);
   }
 

@@ -9,8 +9,8 @@ export type Region = readonly Box[];
 /** So many boxes at most are looked at; what comes to more is not examined. */
 export const mostBoxes = 2000;
 
-export const everything: Region = [new Map()];
-export const nothing: Region = [];
+const everything: Region = [new Map()];
+const nothing: Region = [];
 
 /** What one leaf asks for: the values of one fact for which it holds. */
 export interface Asked {
@@ -69,7 +69,7 @@ function allOf(parts: readonly (Region | null)[]): Region | null {
 }
 
 /** What is in both; null: not examined. */
-export function inBoth(a: Region, b: Region): Region | null {
+function inBoth(a: Region, b: Region): Region | null {
   const boxes: Box[] = [];
   for (const one of a) {
     for (const other of b) {
@@ -90,29 +90,4 @@ function boxInBoth(a: Box, b: Box): Box | null {
     box.set(fact, left);
   }
   return box;
-}
-
-/** What is in `a` and not in `b`; null: not examined. */
-export function without(a: Region, b: Region): Region | null {
-  let left: Region | null = a;
-  for (const box of b) {
-    left = left && inBoth(left, outsideOf(box));
-    if (left === null || left.length === 0) return left;
-  }
-  return left;
-}
-
-/** Everything but a box: for each of its facts all other values. */
-const outsideOf = (box: Box): Region => [...box].flatMap(([fact, values]) => boxed(fact, contraryOf(values)));
-
-/** Whether all of `b` is in `a`; null: not examined. */
-export function contains(a: Region, b: Region): boolean | null {
-  const left = without(b, a);
-  return left && left.length === 0;
-}
-
-/** Whether they have something in common; null: not examined. */
-export function overlaps(a: Region, b: Region): boolean | null {
-  const common = inBoth(a, b);
-  return common && common.length > 0;
 }
