@@ -49,9 +49,9 @@ export class CheckingUp {
     return checkUp(this.#examined);
   }
 
-  /** What changes for shoppers between two policies, which travel together so that they share what they have in common. */
+  /** What changes for shoppers between two policies. */
   effect({ was, is, now }: { was: Policy; is: Policy; now: number }): Effect {
-    return effectOf({ was: compilePolicy(was), is: compilePolicy(is), now, orders: this.#orders });
+    return effectOf({ was, is, now, orders: this.#orders });
   }
 
   /** Takes what is known beside a draft, where nothing has been checked up yet. */

@@ -1,9 +1,9 @@
 import type { Product } from '../catalogue/product.ts';
 import type { CompiledMarket, CompiledPolicy, CompiledZone } from '../evaluation/compile.ts';
 import { findZone } from '../evaluation/find-zone.ts';
-import { countryOfRegion } from '../geography/country.ts';
+import { placesNamed } from '../geography/places-named.ts';
 import { normalPostcode } from '../geography/postcode.ts';
-import type { AreaPart, Destination, TestCart } from '../policy/types.ts';
+import type { Destination, TestCart } from '../policy/types.ts';
 
 /** What an example has in it. */
 interface ExampleGoods {
@@ -35,32 +35,10 @@ export function exampleCart(
 export function somewhereIn(compiled: CompiledPolicy, zone: CompiledZone): Destination | null {
   const { countries } = zone.market.market;
   for (const part of Object.values(zone.zone.area.include)) {
-    for (const destination of placesIn(part, countries)) {
+    for (const destination of placesNamed(part, countries)) {
       const found = findZone(compiled, destination, normalPostcode(destination.postcode));
       if (found.found && found.zone === zone) return destination;
     }
   }
   return null;
 }
-
-const mostPatterns = 50;
-
-function placesIn(part: AreaPart, countries: readonly string[]): Destination[] {
-  switch (part.kind) {
-    case 'wholeMarket':
-      return countries.map((country) => ({ country, postcode: '' }));
-    case 'country':
-      return [{ country: part.country, postcode: '' }];
-    case 'region':
-      return [{ country: countryOfRegion(part.region), region: part.region, postcode: '' }];
-    case 'radius':
-      return countries.map((country) => ({ country, coordinates: part.center, postcode: '' }));
-    case 'postcodes':
-      return Object.keys(part.patterns)
-        .slice(0, mostPatterns)
-        .map((text) => ({ country: part.country, postcode: postcodeIn(text) }));
-  }
-}
-
-/** A postcode that a pattern covers: the first of a range; of a glob, with a 1 for every sign that may be any. */
-const postcodeIn = (pattern: string): string => pattern.split('..')[0]!.replaceAll('*', '').replaceAll('?', '1').trim();

@@ -1,39 +1,35 @@
-import { orderOfValue, type HypotheticalOrder } from '../cart/hypothetical-order.ts';
-import {
-  compilePolicy,
-  sameRules,
-  type CompiledMarket,
-  type CompiledPolicy,
-  type CompiledZone,
-} from '../evaluation/compile.ts';
+import { orderOfValue } from '../cart/hypothetical-order.ts';
+import { compilePolicy, type CompiledMarket, type CompiledPolicy } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
-import { evaluateHypothetical } from '../evaluation/evaluate.ts';
-import type { Evaluation } from '../evaluation/evaluation.ts';
-import { findZone } from '../evaluation/find-zone.ts';
-import { normalPostcode } from '../geography/postcode.ts';
-import { lowestThat } from '../lowest-that.ts';
-import { percentOf } from '../money/rounding.ts';
-import { ordersBetween, valueAtShare, type Distribution } from '../orders/distribution.ts';
-import type { Destination } from '../policy/types.ts';
 import { minorPerMajor } from '../money/currency.ts';
-import { axisReach, orderAt, type SweepAxis } from '../sweep/axis.ts';
-import { policyEdges } from '../sweep/edges.ts';
-import { mayRise, sweepZone } from '../sweep/sweep.ts';
-import { same } from '../same.ts';
-import { placeIds, type Place } from '../wording/places.ts';
-import { renderLead, type RenderedMessage } from '../wording/render.ts';
-import { somewhereIn } from '../check-up/example-cart.ts';
-import { differencesOf, readOf, type Difference } from './difference.ts';
+import { ordersBetween, valueAtShare, type Distribution } from '../orders/distribution.ts';
+import { sharing } from '../policy/patch.ts';
+import type { Destination, Policy } from '../policy/types.ts';
+import { axisReach, type SweepAxis } from '../sweep/axis.ts';
+import type { Difference } from './difference.ts';
+import { momentsOf } from './moments.ts';
+import { placesToLookAt, type PlaceLookedAt, type PlacesAlike } from './places.ts';
 import { shopperClasses, type ShopperClass } from './shopper-class.ts';
+import { unlikeBetween, zonesAlike } from './unlike.ts';
+import { beyondFirst, otherAxes, saysTheSame, stretchesOf, type Stretch } from './stretches.ts';
 
 /** What is otherwise for some shoppers somewhere, along a stretch of goods value. */
 export interface EffectEntry {
   marketId: string;
+  /** the zone that delivers there after, or before where none does any more */
   zoneId: string;
+  /** the zone that delivered there before, where it is another; null: none did */
+  movedFrom?: string | null;
   /** where it was looked at */
   destination: Destination;
+  /** what a condition asks of the place, so that not all of the zone is like it */
+  named: boolean;
   /** those for whom it is so */
   classes: readonly ShopperClass[];
+  /** one for each state of dates and conditions on the moment in which it is so, this one first; ms since 1970-01-01T00:00Z */
+  moments: readonly number[];
+  /** whether it is so now, later, or at each moment that was looked at */
+  when: 'always' | 'now' | 'later';
   /** along goods value in minor units, grams or pieces */
   axis: SweepAxis;
   /** the goods value of an order that is followed along another axis, minor units; null: along goods value */
@@ -57,32 +53,40 @@ export interface Effect {
 
 /** What an effect is worked out from. */
 export interface EffectInput {
-  was: CompiledPolicy;
-  is: CompiledPolicy;
+  was: Policy;
+  is: Policy;
   /** ms since 1970-01-01T00:00Z */
   now: number;
   orders?: ReadonlyMap<string, Distribution>;
+  /** told how many of all places have been looked at */
+  progress?: (done: number, all: number) => void;
+}
+
+interface Compared {
+  was: CompiledPolicy;
+  is: CompiledPolicy;
+  now: number;
+  orders: ReadonlyMap<string, Distribution> | undefined;
 }
 
 /**
- * What changes for shoppers between two policies (2-domain §11): in every zone, for every kind of shopper that a condition of
- * either tells apart, along goods value for an ordinary article.
+ * What changes for shoppers between two policies (2-domain §11): in every zone and between every two that something moves between,
+ * for every kind of shopper that a condition of either tells apart, along goods value for an ordinary article; beside that at
+ * places that conditions name, at other moments and along weight and pieces where what is otherwise looks at these.
  */
-export function effectOf(input: EffectInput): Effect {
+export function effectOf({ was, is, now, orders, progress }: EffectInput): Effect {
   const effect: Effect = { entries: [], notExamined: [] };
-  const seen = new Set<string>();
-  for (const policy of [input.is, input.was]) {
-    for (const market of policy.markets.values()) {
-      for (const zone of market.zones) {
-        if (seen.has(zone.id)) continue;
-        seen.add(zone.id);
-        const destination = somewhereIn(policy, zone);
-        if (destination) effectIn(destination, zone, market, input, effect);
-      }
-    }
+  const compared: Compared = { was: compilePolicy(was), is: compilePolicy(sharing(was, is)), now, orders };
+  const places = placesToLookAt(compared.was, compared.is);
+  for (const [index, alike] of places.entries()) {
+    effectAt(alike, compared, effect);
+    progress?.(index + 1, places.length);
   }
   const concerned = ({ orders }: EffectEntry) => orders?.there ?? 0;
-  effect.entries.sort((a, b) => weight(a) - weight(b) || concerned(b) - concerned(a));
+  effect.entries.sort(
+    (a, b) =>
+      weight(a) - weight(b) || Number(a.when === 'later') - Number(b.when === 'later') || concerned(b) - concerned(a),
+  );
   return effect;
 }
 
@@ -91,52 +95,121 @@ const weights: Record<Difference['what'], number> = { option: 0, goal: 1, messag
 /** What is paid and can be chosen before what is reached, and that before what is only read. */
 const weight = ({ differences }: EffectEntry): number => Math.min(...differences.map(({ what }) => weights[what]));
 
-function effectIn(
-  destination: Destination,
-  named: CompiledZone,
-  market: CompiledMarket,
-  { was, is, now, orders }: EffectInput,
-  effect: Effect,
-): void {
-  const [before, after] = [zoneAt(was, destination), zoneAt(is, destination)];
-  if (before && after && sameRules(before, after) && saysTheSame(before, after)) return;
+/** A stretch, and for whom and when it is so. */
+interface StretchFound {
+  stretch: Stretch;
+  at: Map<string, { shopperClass: ShopperClass; moments: number[] }>;
+}
+
+function effectAt([first, ...others]: PlacesAlike, compared: Compared, effect: Effect): void {
+  const { before, after } = first;
+  if (before && after && zonesAlike(before, after) && saysTheSame(before, after)) return;
   const zones = [before, after].filter((zone) => zone !== null);
-  const classes = shopperClasses(zones, now);
+  const { name } = (after ?? before)!.zone;
+  const classes = shopperClasses(zones, compared.now);
   if (classes === null) {
-    effect.notExamined.push(`What conditions ask for in “${named.zone.name}” comes to too many kinds of shoppers.`);
+    effect.notExamined.push(`What conditions ask for in “${name}” comes to too many kinds of shoppers.`);
     return;
   }
-  const found = new Map<string, Stretch & { classes: ShopperClass[] }>();
-  const distribution = orders?.get(market.id);
-  const typical = distribution ? valueAtShare(distribution, 0.5) : 50 * minorPerMajor(market.market.currency);
-  for (const one of classes) {
-    const situation = situationOf(one, destination, now);
-    const along = (axis: SweepAxis) => stretchesOf(before, after, situation, { axis, order: orderOfValue(typical) });
-    for (const stretch of [...along('goodsValue'), ...otherAxes(zones).flatMap((axis) => beyondFirst(along(axis)))]) {
-      const key = JSON.stringify(stretch);
-      const same = found.get(key);
-      if (same) same.classes.push(one);
-      else found.set(key, { ...stretch, classes: [one] });
+  const { moments, all } = momentsOf(unlikeBetween(before, after), compared.now);
+  if (!all)
+    effect.notExamined.push(`Dates and hours in “${name}” come to too many moments; the nearest were looked at.`);
+  const known = stretchesAt(first, classes, moments, compared);
+  const of = { place: first, named: false, moments: moments.length };
+  effect.entries.push(...entriesOf(of, known, compared));
+  for (const place of others) {
+    const there = stretchesAt(place, classes, [compared.now], compared);
+    for (const [key, { at }] of known) {
+      for (const id of at.keys()) there.get(key)?.at.delete(id);
     }
-  }
-  for (const stretch of found.values()) {
-    // Of weights and pieces past orders are not counted here.
-    const counted = stretch.axis === 'goodsValue' ? distribution : undefined;
-    const there = counted && ordersBetween(counted, stretch.from, stretch.to ?? axisReach.goodsValue);
-    effect.entries.push({
-      ...stretch,
-      marketId: market.id,
-      zoneId: named.id,
-      destination,
-      order: stretch.axis === 'goodsValue' ? null : typical,
-      orders: counted && there !== undefined ? { there, all: counted.orders } : null,
-    });
+    effect.entries.push(...entriesOf({ place, named: true, moments: 1 }, there, compared));
   }
 }
 
-function zoneAt(policy: CompiledPolicy, destination: Destination): CompiledZone | null {
-  const found = findZone(policy, destination, normalPostcode(destination.postcode));
-  return found.found ? found.zone : null;
+/** What is otherwise at a place, by what and where along an axis it is. */
+function stretchesAt(
+  { destination, before, after }: PlaceLookedAt,
+  classes: readonly ShopperClass[],
+  moments: readonly number[],
+  { now, orders }: Compared,
+): Map<string, StretchFound> {
+  const found = new Map<string, StretchFound>();
+  const axes = otherAxes(before, after);
+  const typical = typicalOrder((after ?? before)!.market, orders);
+  for (const moment of moments) {
+    for (const shopperClass of classes) {
+      const situation = situationOf(shopperClass, destination, moment);
+      const along = (axis: SweepAxis) => stretchesOf(before, after, situation, { axis, order: orderOfValue(typical) });
+      const beside = moment === now ? axes.flatMap((axis) => beyondFirst(along(axis))) : [];
+      for (const stretch of [...along('goodsValue'), ...beside]) {
+        const key = JSON.stringify(stretch);
+        let same = found.get(key);
+        if (!same) found.set(key, (same = { stretch, at: new Map() }));
+        const at = same.at.get(shopperClass.id);
+        if (at) at.moments.push(moment);
+        else same.at.set(shopperClass.id, { shopperClass, moments: [moment] });
+      }
+    }
+  }
+  return found;
+}
+
+/** What was found at a place as entries, those together for whom it is so at the same moments. @param moments how many were looked at */
+function entriesOf(
+  { place, named, moments }: { place: PlaceLookedAt; named: boolean; moments: number },
+  found: ReadonlyMap<string, StretchFound>,
+  { now, orders }: Compared,
+): EffectEntry[] {
+  const { destination, before, after } = place;
+  const { id: zoneId, market } = (after ?? before)!;
+  const distribution = orders?.get(market.id);
+  return [...found.values()].flatMap(({ stretch, at }) => {
+    const beside = stretch.axis !== 'goodsValue';
+    // Of weights and pieces past orders are not counted here.
+    const counted = beside ? undefined : distribution;
+    const there = counted && ordersBetween(counted, stretch.from, stretch.to ?? axisReach.goodsValue);
+    return together(at.values()).map((one): EffectEntry => ({
+      ...stretch,
+      ...one,
+      when: whenOf(one.moments, { now, moments, beside }),
+      marketId: market.id,
+      zoneId,
+      ...(before?.id === after?.id || !after ? {} : { movedFrom: before?.id ?? null }),
+      destination,
+      named,
+      order: beside ? typicalOrder(market, orders) : null,
+      orders: counted && there !== undefined ? { there, all: counted.orders } : null,
+    }));
+  });
+}
+
+/** Classes for which something is so at the same moments. */
+function together(
+  found: Iterable<{ shopperClass: ShopperClass; moments: number[] }>,
+): { classes: ShopperClass[]; moments: number[] }[] {
+  const groups = new Map<string, { classes: ShopperClass[]; moments: number[] }>();
+  for (const { shopperClass, moments } of found) {
+    const key = moments.join(' ');
+    const group = groups.get(key);
+    if (group) group.classes.push(shopperClass);
+    else groups.set(key, { classes: [shopperClass], moments });
+  }
+  return [...groups.values()];
+}
+
+/** @param moments how many were looked at @param beside along a measure that is followed now only */
+function whenOf(
+  [first, ...later]: readonly number[],
+  { now, moments, beside }: { now: number; moments: number; beside: boolean },
+): EffectEntry['when'] {
+  if (first !== now) return 'later';
+  return beside || later.length + 1 === moments ? 'always' : 'now';
+}
+
+/** The goods value of an order that is followed along another measure: as half of past orders are, else of 50. Minor units. */
+function typicalOrder({ id, market }: CompiledMarket, orders: Compared['orders']): number {
+  const distribution = orders?.get(id);
+  return distribution ? valueAtShare(distribution, 0.5) : 50 * minorPerMajor(market.currency);
 }
 
 /** Somebody of a class, there and then. */
@@ -151,124 +224,3 @@ export const situationOf = (
   ...(codes.length > 0 ? { codes } : {}),
   ...(channel === undefined ? {} : { channel }),
 });
-
-/** Along what an order is followed, all else as in `order`. */
-export interface Along {
-  axis: SweepAxis;
-  order: HypotheticalOrder;
-}
-
-/** Measures beside goods value that something in some zones looks at. */
-function otherAxes(zones: readonly CompiledZone[]): SweepAxis[] {
-  const order = orderOfValue(0);
-  return (['weight', 'items'] as const).filter((axis) =>
-    zones.some((zone) => mayRise(zone, axis) || policyEdges({ zone, axis, order, region: undefined }).length > 1),
-  );
-}
-
-/** Stretches that differ otherwise than an order of the lowest measure does: what holds for that is said along goods value. */
-function beyondFirst(stretches: readonly Stretch[]): Stretch[] {
-  const first = stretches.find(({ from }) => from <= 1);
-  return stretches.filter((stretch) => !first || !same(stretch.differences, first.differences));
-}
-
-interface Stretch {
-  axis: SweepAxis;
-  from: number;
-  to: number | null;
-  differences: Difference[];
-}
-
-/** The stretches of an axis on which something differs, those next to each other that differ in the same as one. */
-function stretchesOf(
-  before: CompiledZone | null,
-  after: CompiledZone | null,
-  situation: Situation,
-  along: Along,
-): Stretch[] {
-  const { axis } = along;
-  const starts = [...new Set([before, after].flatMap((zone) => startsOf(zone, situation, along)))].sort(
-    (a, b) => a - b,
-  );
-  const rises = [before, after].some((zone) => zone !== null && mayRise(zone, axis));
-  const differing = (value: number) => differencesAt(before, after, value, situation, along);
-  const stretches: Stretch[] = [];
-  for (const [index, start] of starts.entries()) {
-    const to = starts[index + 1] ?? null;
-    const from = rises ? firstThatDiffers(start, (to ?? axisReach[axis]) - 1, differing) : start;
-    const differences = from === null ? [] : differing(from);
-    if (from === null || differences.length === 0) continue;
-    const last = stretches.at(-1);
-    if (last?.to === from && JSON.stringify(last.differences) === JSON.stringify(differences)) last.to = to;
-    else stretches.push({ axis, from, to, differences });
-  }
-  return stretches;
-}
-
-/** Where two prices that rise begin to differ on a stretch: at its start, or on the way to its end; null: nowhere. */
-function firstThatDiffers(start: number, last: number, differing: (value: number) => Difference[]): number | null {
-  if (differing(start).length > 0) return start;
-  return lowestThat((value) => differing(value).length > 0, start, last);
-}
-
-/** What an ordinary order differs in, between two zones, at a place of an axis; null: nobody delivers there. */
-export function differencesAt(
-  before: CompiledZone | null,
-  after: CompiledZone | null,
-  value: number,
-  situation: Situation,
-  { axis, order }: Along = { axis: 'goodsValue', order: orderOfValue(0) },
-): Difference[] {
-  const at = (zone: CompiledZone | null) => zone && evaluateHypothetical(zone, orderAt(axis, order, value), situation);
-  const [was, is] = [at(before), at(after)];
-  return [...differencesOf(was, is), ...readDifferently(before, was, after, is)];
-}
-
-/** The first place and language of the market in which another text is read; a text is worked out only where it may differ. */
-function readDifferently(
-  before: CompiledZone | null,
-  was: Evaluation | null,
-  after: CompiledZone | null,
-  is: Evaluation | null,
-): Difference[] {
-  if (before && after && was && is && saysTheSame(before, after) && same(was.speakers, is.speakers)) return [];
-  const languages = new Set([before, after].flatMap((zone) => zone?.market.market.languages ?? []));
-  for (const language of languages) {
-    for (const place of placeIds) {
-      const [old, now] = [readIn(before, was, place, language), readIn(after, is, place, language)];
-      if (old?.text === now?.text) continue;
-      return [{ what: 'message', was: old && readOf(old.message), is: now && readOf(now.message) }];
-    }
-  }
-  return [];
-}
-
-/** Whether the same speakers read the same in both. */
-const saysTheSame = (before: CompiledZone, after: CompiledZone): boolean =>
-  before.policy.look === after.policy.look &&
-  before.market.market === after.market.market &&
-  [...before.offers, ...before.notices, ...after.offers, ...after.notices].every(
-    ({ id }) => before.policy.wording[id] === after.policy.wording[id],
-  );
-
-const readIn = (
-  zone: CompiledZone | null,
-  evaluation: Evaluation | null,
-  place: Place,
-  language: string,
-): RenderedMessage | null =>
-  zone && evaluation ? renderLead(compilePolicy(zone.policy), evaluation, place, language) : null;
-
-/** Every place of an axis at which something begins in a zone: a price, a goal, or being nearly there. */
-function startsOf(zone: CompiledZone | null, situation: Situation, { axis, order }: Along): number[] {
-  if (!zone) return [0];
-  const { segments } = sweepZone(zone, axis, situation, order);
-  const nearly = zone.offers.flatMap(({ nearly: near, goals }) =>
-    goals.flatMap(({ target }) => {
-      if (near === null || target === null) return [];
-      const within = 'amount' in near ? near.amount : percentOf(target, near.share);
-      return [target - within - 1, target - within, target - within + 1].filter((value) => value > 0);
-    }),
-  );
-  return [...segments.map(({ from }) => from), ...nearly];
-}

@@ -1,11 +1,12 @@
 import { guest } from '../cart/shopper.ts';
 import { possibleRegion, treeOf } from '../conditions/condition-region.ts';
-import { conditionsOfOption, type Qualifiers } from '../conditions/leaves.ts';
+import type { Qualifiers } from '../conditions/leaves.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
 import type { MarketTerms } from '../markets/terms.ts';
 import type { Condition, Shopper } from '../policy/types.ts';
 import type { Box } from '../regions/region.ts';
 import { oneOf, type Values } from '../regions/values.ts';
+import { conditionsOf } from './unlike.ts';
 
 /** A kind of shopper that some condition tells from others: who it is, and what is in the cart beside goods. */
 export interface ShopperClass {
@@ -36,12 +37,7 @@ export function shopperClasses(zones: readonly CompiledZone[], now: number): Sho
   for (const zone of zones) {
     const { qualifiers } = zone.policy;
     const { terms } = zone.market;
-    const conditions = [
-      ...zone.options.flatMap(({ option }) => conditionsOfOption(option)),
-      ...zone.offers.flatMap(({ offer }) => offer.when ?? []),
-      ...zone.notices.flatMap(({ notice }) => notice.when ?? []),
-    ];
-    for (const condition of conditions) {
+    for (const condition of conditionsOf(zone)) {
       const found = classesOf(condition, qualifiers, terms, now);
       if (found === null) return null;
       for (const one of found) add(one);

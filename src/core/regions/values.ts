@@ -96,6 +96,12 @@ export function isNothing(values: Values): boolean {
   return values.domain !== null && values.domain.every((word) => values.listed.has(word));
 }
 
+/** Whether a number or word is among the values. */
+export const includes = (values: Values, value: number | string): boolean =>
+  values.kind === 'words'
+    ? has(values, String(value))
+    : values.spans.some(({ from, to }) => Number(value) >= from && Number(value) < to);
+
 /** One of the values; null: not being known. @throws RangeError where there is none */
 export function oneOf(values: Values): number | string | null {
   if (values.kind === 'numbers') {

@@ -11,12 +11,13 @@ import { chargeMeasureOf } from '../charges/charge-measure-of.ts';
 import type { Weighing } from '../charges/weighing.ts';
 import { lowestThat } from '../lowest-that.ts';
 import { taxRatesAt } from '../markets/terms.ts';
+import type { CompiledNotice } from '../notices/compile-notice.ts';
 import type { CompiledOffer } from '../offers/compile-offer.ts';
 import { axisMeasures, axisReach, orderAt, type SweepAxis } from './axis.ts';
 
 /** What edges are looked for along. */
 export interface Along {
-  zone: CompiledZone;
+  zone: Pick<CompiledZone, 'options' | 'offers' | 'market'>;
   axis: SweepAxis;
   order: HypotheticalOrder;
   region: string | undefined;
@@ -40,6 +41,10 @@ export function policyEdges(along: Along): number[] {
   for (const offer of zone.offers) for (const edge of offerEdges(offer, along)) add(edge);
   return [...edges].sort((a, b) => a - b);
 }
+
+/** The same for notices, which change what is read and no price. */
+export const noticeEdges = (notices: readonly CompiledNotice[], along: Along): number[] =>
+  notices.flatMap(({ when }) => conditionEdges(when, along)).filter((edge) => edge !== null);
 
 const alongAxis = (measure: ChargeMeasure, axis: SweepAxis): boolean => axisMeasures[axis].includes(measure);
 

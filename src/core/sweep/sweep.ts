@@ -114,7 +114,7 @@ const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
   a.length === b.length && a.every((number, index) => number === b[index]);
 
 /** Whether some price may rise between two edges of the policy; where none does, each stretch is level and its start tells all of it. */
-export function mayRise({ options }: CompiledZone, axis: SweepAxis): boolean {
+export function mayRise({ options }: Pick<CompiledZone, 'options'>, axis: SweepAxis): boolean {
   return options.some(({ charge }) =>
     charge.lines.some(({ range, price }) => {
       const edges = price.edges(range);

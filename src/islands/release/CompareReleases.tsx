@@ -2,7 +2,6 @@ import { useMemo, useState } from 'react';
 import { resetDraftTo } from '../../client/edits/reset-draft.ts';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import { policyChanges } from '../../core/changes/changes.ts';
-import { sharing } from './sharing.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { part } from '../page/parts.ts';
@@ -23,7 +22,7 @@ export function CompareReleases({ releases }: { releases: readonly ReleaseSummar
   const [before, after] = [useReleasePolicy(from), useReleasePolicy(to)];
   const compared = useMemo(() => {
     if (!before || !after || before === 'unreachable' || after === 'unreachable') return null;
-    return { was: before, is: sharing(before, after), changes: policyChanges(before, after, locale) };
+    return { was: before, is: after, changes: policyChanges(before, after, locale) };
   }, [before, after, locale]);
   const options = [
     ['draft', 'the draft'] as const,

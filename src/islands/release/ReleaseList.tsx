@@ -2,7 +2,6 @@ import { useMemo, useState } from 'react';
 import { policyChanges } from '../../core/changes/changes.ts';
 import { useNotation, useRelease } from '../page/page-context.tsx';
 import { ChangeTable } from './ChangeList.tsx';
-import { sharing } from './sharing.ts';
 import { useReleasePolicy } from './use-release-policy.ts';
 import { WhatChanges } from './WhatChanges.tsx';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
@@ -15,7 +14,7 @@ function GoingBack({ number }: { number: number }) {
   const { locale } = useNotation();
   const changed = useMemo(() => {
     if (!current || !policy || policy === 'unreachable') return null;
-    return { is: sharing(current.policy, policy), changes: policyChanges(current.policy, policy, locale) };
+    return { is: policy, changes: policyChanges(current.policy, policy, locale) };
   }, [current, policy, locale]);
   if (!current || !changed || changed.changes.length === 0) return null;
   return (
