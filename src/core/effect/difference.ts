@@ -1,3 +1,4 @@
+import { same } from '../same.ts';
 import type { Evaluation, LeadMessage, MessageState } from '../evaluation/evaluation.ts';
 
 /** What is paid for an option after offers, minor units; null: it is not offered. */
@@ -18,14 +19,27 @@ export type Difference =
   | { what: 'goal'; offerId: string; goalId: string; was: boolean; is: boolean }
   | { what: 'message'; was: Read | null; is: Read | null };
 
-/** What two evaluations of one cart differ in beside what is read; null: nobody delivers there. */
-export function differencesOf(was: Evaluation | null, is: Evaluation | null): Difference[] {
+/** What an order is offered, and the goals in force that it reaches, as `offerId/goalId`. */
+export interface Offered {
+  options: readonly { optionId: string; before: number; after: number }[];
+  reached: readonly string[];
+}
+
+export const offeredIn = ({ options, offers }: Evaluation): Offered => ({
+  options,
+  reached: offers.flatMap(({ offerId, status, goals }) =>
+    status === 'inForce' ? goals.filter(({ reached }) => reached).map(({ goalId }) => `${offerId}/${goalId}`) : [],
+  ),
+});
+
+/** What one order is offered otherwise, beside what is read; null: nobody delivers there. */
+export function differencesOf(was: Offered | null, is: Offered | null): Difference[] {
   return [...options(was, is), ...goals(was, is)];
 }
 
-function options(was: Evaluation | null, is: Evaluation | null): Difference[] {
+function options(was: Offered | null, is: Offered | null): Difference[] {
   const [before, after] = [was, is].map(
-    (evaluation) => new Map(evaluation?.options.map((option) => [option.optionId, option] as const)),
+    (offered) => new Map(offered?.options.map((option) => [option.optionId, option] as const)),
   );
   const ids = new Set([...before!.keys(), ...after!.keys()]);
   return [...ids].flatMap((optionId): Difference[] => {
@@ -44,8 +58,8 @@ function options(was: Evaluation | null, is: Evaluation | null): Difference[] {
   });
 }
 
-function goals(was: Evaluation | null, is: Evaluation | null): Difference[] {
-  const [before, after] = [reachedIn(was), reachedIn(is)];
+function goals(was: Offered | null, is: Offered | null): Difference[] {
+  const [before, after] = [new Set(was?.reached), new Set(is?.reached)];
   return [...new Set([...before, ...after])]
     .filter((goal) => before.has(goal) !== after.has(goal))
     .map((goal) => {
@@ -54,12 +68,15 @@ function goals(was: Evaluation | null, is: Evaluation | null): Difference[] {
     });
 }
 
-const reachedIn = (evaluation: Evaluation | null): ReadonlySet<string> =>
-  new Set(
-    evaluation?.offers.flatMap(({ offerId, status, goals: all }) =>
-      status === 'inForce' ? all.filter(({ reached }) => reached).map(({ goalId }) => `${offerId}/${goalId}`) : [],
-    ),
-  );
+/** Whether two lists say the same, but for the amounts: of the same options and goals, dearer or cheaper alike. */
+export const sameButAmounts = (some: readonly Difference[], others: readonly Difference[]): boolean =>
+  same(some.map(withoutAmounts), others.map(withoutAmounts));
+
+function withoutAmounts(difference: Difference): unknown {
+  if (difference.what !== 'option') return difference;
+  const { what, optionId, was, is } = difference;
+  return { what, optionId, goes: was === null || is === null ? [was === null, is === null] : Math.sign(is - was) };
+}
 
 /** Read of the same, as far as it matters: whose text, in which state, toward which amount. */
 export const readOf = ({ speakerId, state, goalId, arguments: { goal } }: LeadMessage): Read => ({

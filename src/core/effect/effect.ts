@@ -39,6 +39,8 @@ export interface EffectEntry {
   to: number | null;
   /** at its start */
   differences: readonly Difference[];
+  /** amounts are others further on */
+  varies: boolean;
   /** of the market's past orders those in the stretch, and all; null: none are known */
   orders: { there: number; all: number } | null;
 }

@@ -1,18 +1,22 @@
+import type { Cart } from '../cart/cart.ts';
+import { ordinaryArticle } from '../cart/ordinary-article.ts';
 import { orderOfValue, type HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import { compilePolicy, type CompiledZone } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
-import { evaluateHypothetical } from '../evaluation/evaluate.ts';
-import type { Evaluation } from '../evaluation/evaluation.ts';
+import { pricing } from '../evaluation/pricing.ts';
+import { priceOptions } from '../evaluation/price-options.ts';
+import { evaluate, evaluateHypothetical } from '../evaluation/evaluate.ts';
+import type { Evaluation, EvaluationInput } from '../evaluation/evaluation.ts';
 import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
 import { lowestThat } from '../lowest-that.ts';
 import { percentOf } from '../money/rounding.ts';
 import { axisReach, orderAt, type SweepAxis } from '../sweep/axis.ts';
 import { noticeEdges, policyEdges } from '../sweep/edges.ts';
-import { mayRise, sweepZone } from '../sweep/sweep.ts';
+import { mayRise, paidOf, sweepZone } from '../sweep/sweep.ts';
 import { same } from '../same.ts';
 import { placeIds, type Place } from '../wording/places.ts';
 import { renderLead, type RenderedMessage } from '../wording/render.ts';
-import { differencesOf, readOf, type Difference } from './difference.ts';
+import { differencesOf, offeredIn, readOf, sameButAmounts, type Difference, type Offered } from './difference.ts';
 import { unlikeBetween } from './unlike.ts';
 
 /** Along what an order is followed, all else as in `order`. */
@@ -43,7 +47,10 @@ export interface Stretch {
   axis: SweepAxis;
   from: number;
   to: number | null;
+  /** at its start */
   differences: Difference[];
+  /** amounts are others further on */
+  varies: boolean;
 }
 
 /** The stretches of an axis on which something differs, those next to each other that differ in the same as one. */
@@ -58,18 +65,58 @@ export function stretchesOf(
     (a, b) => a - b,
   );
   const rises = [before, after].some((zone) => zone !== null && mayRise(zone, axis));
-  const differing = (value: number) => differencesAt(before, after, value, situation, along);
+  const differing = differingAlong(before, after, situation, along);
   const stretches: Stretch[] = [];
   for (const [index, start] of starts.entries()) {
     const to = starts[index + 1] ?? null;
-    const from = rises ? firstThatDiffers(start, (to ?? axisReach[axis]) - 1, differing) : start;
+    const end = (to ?? axisReach[axis]) - 1;
+    const from = rises ? firstThatDiffers(start, end, differing) : start;
     const differences = from === null ? [] : differing(from);
     if (from === null || differences.length === 0) continue;
     const last = stretches.at(-1);
-    if (last?.to === from && JSON.stringify(last.differences) === JSON.stringify(differences)) last.to = to;
-    else stretches.push({ axis, from, to, differences });
+    const goesOn = last?.to === from;
+    if (goesOn && same(last.differences, differences)) last.to = to;
+    // Along weight and pieces each step has amounts of its own: that they go up or down is what counts.
+    else if (goesOn && axis !== 'goodsValue' && sameButAmounts(last.differences, differences))
+      Object.assign(last, { to, varies: true });
+    else stretches.push({ axis, from, to, differences, varies: rises && !same(differing(end), differences) });
   }
   return stretches;
+}
+
+/** What differs at each place of an axis: of texts only along goods value, and where what speaks looks at the axis. */
+function differingAlong(
+  before: CompiledZone | null,
+  after: CompiledZone | null,
+  situation: Situation,
+  along: Along,
+): (value: number) => Difference[] {
+  const { axis, order } = along;
+  const speaks =
+    axis === 'goodsValue' ||
+    unlikeBetween(before, after).some(({ market, offers, notices }) => {
+      const within = { zone: { market, options: [], offers }, axis, order, region: undefined };
+      return policyEdges(within).length > 0 || noticeEdges(notices, within).length > 0;
+    });
+  if (speaks) return (value) => differencesAt(before, after, value, situation, along);
+  const [was, is] = [before, after].map((zone) => zone && offeredAlong(zone, situation, along));
+  return (value) => differencesOf(was?.(value) ?? null, is?.(value) ?? null);
+}
+
+/** What an order is offered along an axis, without what only messages need. */
+function offeredAlong(zone: CompiledZone, situation: Situation, { axis, order }: Along): (value: number) => Offered {
+  const price = pricing(zone, situation);
+  const goals = zone.offers.flatMap((offer) => offer.goals.map((goal) => `${offer.id}/${goal.id}`));
+  return (value) => {
+    const { context, reached } = price(orderAt(axis, order, value));
+    return {
+      options: priceOptions(context, null).flatMap((option) => {
+        const paid = paidOf(option);
+        return paid ? [{ optionId: option.option.id, ...paid }] : [];
+      }),
+      reached: reached.map((number) => goals[number]!),
+    };
+  };
 }
 
 /** Where two prices that rise begin to differ on a stretch: at its start, or on the way to its end; null: nowhere. */
@@ -86,9 +133,26 @@ export function differencesAt(
   situation: Situation,
   { axis, order }: Along = { axis: 'goodsValue', order: orderOfValue(0) },
 ): Difference[] {
-  const at = (zone: CompiledZone | null) => zone && evaluateHypothetical(zone, orderAt(axis, order, value), situation);
+  const at = (zone: CompiledZone | null) => {
+    if (!zone) return null;
+    return axis === 'goodsValue'
+      ? evaluate(compilePolicy(zone.policy), cartOfOneArticle(zone, value, situation))
+      : evaluateHypothetical(zone, orderAt(axis, order, value), situation);
+  };
   const [was, is] = [at(before), at(after)];
-  return [...differencesOf(was, is), ...readDifferently(before, was, after, is)];
+  return [...differencesOf(was && offeredIn(was), is && offeredIn(is)), ...readDifferently(before, was, after, is)];
+}
+
+/** A cart of one ordinary article at a price. A hypothetical order would do, but that goods which are added to it make its article dearer. */
+function cartOfOneArticle(
+  { market: { id } }: CompiledZone,
+  price: number,
+  { codes, channel, ...situation }: Situation,
+): EvaluationInput {
+  const cart: Cart = { lines: [{ product: { ...ordinaryArticle, prices: { [id]: price } }, quantity: 1 }] };
+  if (codes) cart.codes = [...codes];
+  if (channel !== undefined) cart.channel = channel;
+  return { ...situation, cart };
 }
 
 /** The first place and language of the market in which another text is read; a text is worked out only where it may differ. */

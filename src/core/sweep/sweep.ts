@@ -107,7 +107,7 @@ interface PricedAt {
 }
 
 function pricedAt({ context, reached }: Priceable, path: number[] | null): PricedAt {
-  return { options: priceOptions(context, path).map(priceOf), reached, path };
+  return { options: priceOptions(context, path).map(paidOf), reached, path };
 }
 
 const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
@@ -129,7 +129,8 @@ const sameWay = (a: PricedAt, b: PricedAt): boolean =>
   sameNumbers(a.path ?? [], b.path ?? []) &&
   a.options.every((price, index) => (price === null) === (b.options[index] === null));
 
-function priceOf(entry: PricedOption): Pick<SweepPrice, 'before' | 'after'> | null {
+/** What is paid for an option before and after offers; null: it is not offered. */
+export function paidOf(entry: PricedOption): Pick<SweepPrice, 'before' | 'after'> | null {
   return 'unavailable' in entry
     ? null
     : {
