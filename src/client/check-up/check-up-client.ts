@@ -1,9 +1,9 @@
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
 import type { Catalogue } from '../../core/catalogue/product.ts';
-import type { Effect } from '../../core/effect/effect.ts';
+import type { Effect, EffectProgress } from '../../core/effect/effect.ts';
 import type { Policy } from '../../core/policy/types.ts';
-import type { CheckingUp, KnownBeside } from './checking-up.ts';
+import type { CheckingUp, EffectRequest, KnownBeside } from './checking-up.ts';
 import { BesideTheDraft } from './known-beside.ts';
 import { deltaOf } from './policy-delta.ts';
 
@@ -48,14 +48,14 @@ export class CheckUpClient {
     return { ...checked, notExamined: [...missing, ...checked.notExamined] };
   }
 
-  /** What changes for shoppers between two policies. @throws Error the same */
-  async effect(was: Policy, is: Policy, now: number): Promise<Effect> {
-    const beside = await this.#beside.of(Object.keys(is.markets));
+  /** What changes for shoppers between two policies; null where the same asker has asked for another since. @throws Error the same */
+  async effect(request: EffectRequest, progress: (soFar: EffectProgress) => void): Promise<Effect | null> {
+    const beside = await this.#beside.of(Object.keys(request.is.markets));
     if (beside !== this.#sent) {
       this.#sent = beside;
       await Promise.race([this.#checking.know(beside), this.#broken]);
     }
-    return Promise.race([this.#checking.effect({ was, is, now }), this.#broken]);
+    return Promise.race([this.#checking.effect(request, proxy(progress)), this.#broken]);
   }
 
   /** What a finding says, as it is kept where it is accepted. @throws Error the same */

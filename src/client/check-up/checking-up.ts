@@ -2,7 +2,7 @@ import { checkUp, keptSentence } from '../../core/check-up/check-up.ts';
 import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
 import type { Examined } from '../../core/check-up/kind.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
-import { effectOf, type Effect } from '../../core/effect/effect.ts';
+import { effectInSteps, type Effect, type EffectProgress } from '../../core/effect/effect.ts';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import type { RateHistory } from '../../core/money/rate-history.ts';
 import { distributionOf, type Distribution, type ValueCounts } from '../../core/orders/distribution.ts';
@@ -26,6 +26,18 @@ export interface CheckUpRequest {
   locale: string;
 }
 
+export interface EffectRequest {
+  /** who asks: what was asked for before by the same is left off */
+  asker: string;
+  was: Policy;
+  is: Policy;
+  /** ms since 1970-01-01T00:00Z */
+  now: number;
+}
+
+/** How long an effect is worked on at a stretch, ms. */
+const longestTurn = 60;
+
 /** Holds the policy that is checked up, so that only what has changed travels and is worked out anew. */
 export class CheckingUp {
   #policy: Policy | null = null;
@@ -33,6 +45,8 @@ export class CheckingUp {
   #orders: ReadonlyMap<string, Distribution> = new Map();
   #rates: RateHistory = {};
   #examined: Examined | null = null;
+  /** how often each asker has asked for an effect */
+  readonly #effectsAsked = new Map<string, number>();
 
   check({ delta, products, beside, now, locale }: CheckUpRequest): CheckedUp {
     this.#policy = withDelta(this.#policy, delta);
@@ -49,9 +63,28 @@ export class CheckingUp {
     return checkUp(this.#examined);
   }
 
-  /** What changes for shoppers between two policies. */
-  effect({ was, is, now }: { was: Policy; is: Policy; now: number }): Effect {
-    return effectOf({ was, is, now, orders: this.#orders });
+  /**
+   * What changes for shoppers between two policies. Between the steps others have their turn.
+   *
+   * @param progress told of places looked at, now and then @returns null where the same asker has asked for another since
+   */
+  async effect(
+    { asker, was, is, now }: EffectRequest,
+    progress: (soFar: EffectProgress) => void,
+  ): Promise<Effect | null> {
+    const asked = (this.#effectsAsked.get(asker) ?? 0) + 1;
+    this.#effectsAsked.set(asker, asked);
+    const steps = effectInSteps({ was, is, now, orders: this.#orders });
+    let since = performance.now();
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+      if (performance.now() - since < longestTurn) continue;
+      progress(step.value);
+      await new Promise((resume) => setTimeout(resume));
+      if (asked !== this.#effectsAsked.get(asker)) return null;
+      since = performance.now();
+    }
   }
 
   /** Takes what is known beside a draft, where nothing has been checked up yet. */

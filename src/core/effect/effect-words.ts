@@ -1,7 +1,8 @@
 import { countInWords } from '../charges/count-in-words.ts';
 import type { MessageState } from '../evaluation/evaluation.ts';
-import type { Policy } from '../policy/types.ts';
+import type { Destination, Policy } from '../policy/types.ts';
 import { stateName } from '../wording/text-address.ts';
+import { dayInWords } from '../wording/day-in-words.ts';
 import { speakerName } from '../wording/text-speaker.ts';
 import type { Difference, Paid, Read } from './difference.ts';
 import type { EffectEntry } from './effect.ts';
@@ -13,6 +14,8 @@ export interface EffectSaying {
   is: Policy;
   /** minor units of the market's currency */
   money: (minor: number) => string;
+  /** BCP 47, in which days are written */
+  language: string;
 }
 
 /** So many kinds of shoppers are named. */
@@ -26,8 +29,35 @@ export function classesInWords({ classes }: EffectEntry): string {
   return more > 0 ? `${names.slice(0, mostNamed).join(', ')} and ${more} more kinds of shoppers` : names.join(', ');
 }
 
+/** In which zone, and at which place of it where a condition names one; where something moved, from which. */
+export function placeInWords(
+  { zoneId, marketId, movedFrom, named, destination }: EffectEntry,
+  { was, is }: Pick<EffectSaying, 'was' | 'is'>,
+): string {
+  const nameOf = (id: string) => (is.zones[id] ?? was.zones[id])?.name ?? id;
+  const market = (is.markets[marketId] ?? was.markets[marketId])?.name ?? marketId;
+  const there = movedFrom === undefined && !named ? '' : ` (${destinationInWords(destination)})`;
+  const from =
+    movedFrom === undefined ? '' : `, ${movedFrom === null ? 'in no zone' : `in ${nameOf(movedFrom)}`} before`;
+  return `${market}, ${nameOf(zoneId)}${there}${from}`;
+}
+
+const destinationInWords = ({ country, region, postcode, residential }: Destination): string =>
+  [
+    region ?? country,
+    ...(postcode === '' ? [] : [postcode]),
+    ...(residential === undefined ? [] : [residential ? 'a home' : 'a business']),
+  ].join(' ');
+
+/** When, where it is not at each moment: “at this moment”, or as of another. */
+function momentInWords({ when, moments }: EffectEntry, reader: { timeZone: string; language: string }): string {
+  if (when === 'always') return '';
+  if (when === 'now') return 'at this moment';
+  return `as on ${dayInWords(moments[0]!, reader, true)}`;
+}
+
 /** Along which goods: “from €75.00 to below €79.00”, “from 2 kg on, with goods of €50.00,”. */
-export function stretchInWords(
+function stretchInWords(
   { axis, order, from, to }: Pick<EffectEntry, 'axis' | 'order' | 'from' | 'to'>,
   money: (minor: number) => string,
 ): string {
@@ -37,8 +67,19 @@ export function stretchInWords(
   return `${to === null ? `from ${write(from)} on` : `from ${write(from)} to below ${write(to)}`}${goods}`;
 }
 
+/** An entry as a sentence: where, for whom and when; and what is otherwise along which goods. */
+export function entryInWords(entry: EffectEntry, saying: EffectSaying): { where: string; what: string } {
+  const clock = saying.is.markets[entry.marketId]?.timeZone ?? saying.is.store.timeZone;
+  const when = momentInWords(entry, { timeZone: clock, language: saying.language });
+  const says = differencesInWords(entry.differences, saying).join('; ');
+  return {
+    where: [placeInWords(entry, saying), classesInWords(entry), when].filter(Boolean).join(', '),
+    what: `${stretchInWords(entry, saying.money)} ${says}${entry.varies ? ' at first, and other amounts further on' : ''}.`,
+  };
+}
+
 /** What is otherwise, a clause each, what is paid first. */
-export function differencesInWords(differences: readonly Difference[], saying: EffectSaying): string[] {
+function differencesInWords(differences: readonly Difference[], saying: EffectSaying): string[] {
   // That another text of an offer is read once its goal is reached, or not any more, goes without saying.
   const told = new Set(differences.flatMap((one) => (one.what === 'goal' ? [one.offerId] : [])));
   const implied = (one: Difference) =>

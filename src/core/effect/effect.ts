@@ -60,8 +60,12 @@ export interface EffectInput {
   /** ms since 1970-01-01T00:00Z */
   now: number;
   orders?: ReadonlyMap<string, Distribution>;
-  /** told how many of all places have been looked at */
-  progress?: (done: number, all: number) => void;
+}
+
+/** How many of all places have been looked at. */
+export interface EffectProgress {
+  done: number;
+  all: number;
 }
 
 interface Compared {
@@ -76,13 +80,22 @@ interface Compared {
  * for every kind of shopper that a condition of either tells apart, along goods value for an ordinary article; beside that at
  * places that conditions name, at other moments and along weight and pieces where what is otherwise looks at these.
  */
-export function effectOf({ was, is, now, orders, progress }: EffectInput): Effect {
+export function effectOf(input: EffectInput): Effect {
+  const steps = effectInSteps(input);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same, with a pause after each place. */
+export function* effectInSteps({ was, is, now, orders }: EffectInput): Generator<EffectProgress, Effect> {
   const effect: Effect = { entries: [], notExamined: [] };
   const compared: Compared = { was: compilePolicy(was), is: compilePolicy(sharing(was, is)), now, orders };
   const places = placesToLookAt(compared.was, compared.is);
   for (const [index, alike] of places.entries()) {
     effectAt(alike, compared, effect);
-    progress?.(index + 1, places.length);
+    yield { done: index + 1, all: places.length };
   }
   const concerned = ({ orders }: EffectEntry) => orders?.there ?? 0;
   effect.entries.sort(

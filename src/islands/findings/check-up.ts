@@ -3,8 +3,8 @@ import { useStore } from 'zustand';
 import { useStoreWithEqualityFn } from 'zustand/traditional';
 import { createStore } from 'zustand/vanilla';
 import type { CheckUpClient } from '../../client/check-up/check-up-client.ts';
-import type { Effect } from '../../core/effect/effect.ts';
-import type { Policy } from '../../core/policy/types.ts';
+import type { EffectRequest } from '../../client/check-up/checking-up.ts';
+import type { Effect, EffectProgress } from '../../core/effect/effect.ts';
 import type { Finding, NotExamined } from '../../core/check-up/finding.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useCatalogue, useNotation, useNow } from '../page/page-context.tsx';
@@ -57,9 +57,14 @@ export function useCheckingUp(): void {
 const checking = (): Promise<CheckUpClient> =>
   (client ??= import('../../client/check-up/check-up-client.ts').then((module) => new module.CheckUpClient()));
 
-/** What changes for shoppers between two policies, worked out away from the page. @throws Error when that is not there */
-export const effectBetween = async (was: Policy, is: Policy, now: number): Promise<Effect> =>
-  (await checking()).effect(was, is, now);
+/**
+ * What changes for shoppers between two policies, worked out away from the page; null where the same asker has asked for another
+ * since. @throws Error when that is not there
+ */
+export const effectBetween = async (
+  request: EffectRequest,
+  progress: (soFar: EffectProgress) => void,
+): Promise<Effect | null> => (await checking()).effect(request, progress);
 
 export const useCheckUp = (): CheckUpState => useStore(state);
 

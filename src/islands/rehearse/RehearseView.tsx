@@ -20,7 +20,7 @@ import { PrintedRecord } from './PrintedRecord.tsx';
 import { ShareCart } from './cart/ShareCart.tsx';
 import { SharedCart } from './cart/SharedCart.tsx';
 import { SideBySide, type Laid } from './tools/SideBySide.tsx';
-import { usePrinting } from './use-printing.ts';
+import { usePrinting } from '../page/use-printing.ts';
 import { WhyMessage } from './WhyMessage.tsx';
 import type { SetQuery } from '../page/use-query.ts';
 import { BuyerPhrase } from './BuyerPhrase.tsx';

@@ -76,7 +76,12 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
           {release === null || changes.length === 0 ? (
             <ChangeList changes={changes} released={release !== null} />
           ) : (
-            <WhatChanges was={release.policy} is={settled} prefix="changes">
+            <WhatChanges
+              was={release.policy}
+              is={settled}
+              prefix="changes"
+              title={`Changes for shoppers since release ${release.number}`}
+            >
               <ChangeList changes={changes} released />
             </WhatChanges>
           )}

@@ -18,19 +18,22 @@ export function WhatChanges({
   was,
   is,
   prefix,
+  title = null,
   children,
 }: {
   was: Policy;
   is: Policy;
   /** of what its tabs are found by in tests */
   prefix: string;
+  /** of the page on which what changes for shoppers is printed; null: it is not */
+  title?: string | null;
   children: ReactNode;
 }) {
   const [tab, setTab] = useState('');
   return (
     <>
       <Tabs label="What changes" tabs={tabs} chosen={tab} choose={setTab} prefix={prefix} />
-      {tab === 'edits' ? children : <Effect was={was} is={is} />}
+      {tab === 'edits' ? children : <Effect was={was} is={is} title={title} />}
     </>
   );
 }

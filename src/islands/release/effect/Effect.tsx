@@ -1,29 +1,41 @@
-import { useState } from 'react';
-import { ordinaryCart } from '../../../core/catalogue/ordinary-cart.ts';
+import { useMemo, useState } from 'react';
+import { edgeCart } from '../../../core/effect/edge-cart.ts';
 import type { Effect as EffectOf, EffectEntry } from '../../../core/effect/effect.ts';
-import {
-  classesInWords,
-  differencesInWords,
-  stretchInWords,
-  type EffectSaying,
-} from '../../../core/effect/effect-words.ts';
-import { compilePolicy } from '../../../core/evaluation/compile.ts';
-import type { Policy } from '../../../core/policy/types.ts';
+import { classesInWords, entryInWords, placeInWords } from '../../../core/effect/effect-words.ts';
+import type { Policy, TestCart } from '../../../core/policy/types.ts';
 import { cartAsText } from '../../../core/test-carts/cart-as-text.ts';
 import { useDistributions } from '../../spend-line/use-distributions.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { useCatalogue, useNotation } from '../../page/page-context.tsx';
 import { saveFile } from '../../page/save-file.ts';
 import { EffectPicture } from './EffectPicture.tsx';
+import { usePrinting } from '../../page/use-printing.ts';
+import { PrintedEffect } from './PrintedEffect.tsx';
 import { useEffectBetween } from './use-effect-between.ts';
 
 /** So many sentences are shown until all are asked for. */
 const fewEntries = 12;
 
-/** What changes for shoppers between two policies, in a picture and in sentences, those that concern most orders first. */
-export default function Effect({ was, is }: { was: Policy; is: Policy }) {
+/**
+ * What changes for shoppers between two policies, in a picture and in sentences, those that concern most orders first.
+ *
+ * @param title of the page on which it is printed; null: it is not
+ */
+export default function Effect({ was, is, title }: { was: Policy; is: Policy; title: string | null }) {
   const said = useEffectBetween(was, is);
   if (said === null) return <p className="py-2 text-soft">What changes for shoppers is being worked out.</p>;
+  if ('soFar' in said)
+    return (
+      <p role="status" className="flex items-center gap-x-2 py-2 text-soft">
+        What changes for shoppers is being worked out: {said.soFar.done} of {said.soFar.all} places
+        <progress
+          className="progress w-40"
+          value={said.soFar.done}
+          max={said.soFar.all}
+          aria-label="Places looked at"
+        />
+      </p>
+    );
   if ('failed' in said)
     return (
       <p role="alert" className="py-2 text-error">
@@ -31,17 +43,19 @@ export default function Effect({ was, is }: { was: Policy; is: Policy }) {
         again to try once more.
       </p>
     );
-  return <Said effect={said.effect} was={was} is={is} />;
+  return <Said effect={said.effect} was={was} is={is} title={title} />;
 }
 
-function Said({ effect, was, is }: { effect: EffectOf; was: Policy; is: Policy }) {
+function Said({ effect, was, is, title }: { effect: EffectOf; was: Policy; is: Policy; title: string | null }) {
   const { entries, notExamined } = effect;
   const [chosen, setChosen] = useState('');
   const [all, setAll] = useState(false);
+  const printing = usePrinting();
   const looked = entries.find((entry) => keyOf(entry) === chosen) ?? entries[0];
-  const zones = new Map(entries.map((entry): [string, EffectEntry] => [entry.zoneId, entry]).reverse());
+  const zones = new Map(entries.map((entry): [string, EffectEntry] => [placeOf(entry), entry]).reverse());
   return (
     <div data-testid="effect">
+      {printing && title !== null && <PrintedEffect title={title} effect={effect} was={was} is={is} />}
       {!looked && (
         <p className="py-2 text-soft">
           No shopper with an ordinary order is offered, pays or reads anything else at this moment.
@@ -53,8 +67,8 @@ function Said({ effect, was, is }: { effect: EffectOf; was: Policy; is: Policy }
             In{' '}
             <PhraseSelect
               label="Where"
-              value={looked.zoneId}
-              options={[...zones].reverse().map(([id, entry]) => [id, zoneInWords(entry, was, is)])}
+              value={placeOf(looked)}
+              options={[...zones].reverse().map(([id, entry]) => [id, placeInWords(entry, { was, is })])}
               choose={(id) => setChosen(keyOf(zones.get(id)!))}
               testId="effect-zone"
             />{' '}
@@ -92,6 +106,11 @@ function Said({ effect, was, is }: { effect: EffectOf; was: Policy; is: Policy }
             Save as JSON
           </button>
         )}
+        {looked && title !== null && (
+          <button type="button" className="btn btn-xs" onClick={() => window.print()}>
+            Print
+          </button>
+        )}
       </p>
       {notExamined.map((why) => (
         <p key={why} className="text-small">
@@ -102,13 +121,12 @@ function Said({ effect, was, is }: { effect: EffectOf; was: Policy; is: Policy }
   );
 }
 
-const keyOf = ({ zoneId, classes, axis, from }: EffectEntry): string =>
-  `${zoneId} ${axis} ${from} ${classes.map(({ id }) => id).join(' ')}`;
+/** Which two zones, and which place of theirs. */
+const placeOf = ({ zoneId, movedFrom, named, destination }: EffectEntry): string =>
+  JSON.stringify([zoneId, movedFrom, named ? destination : null]);
 
-function zoneInWords({ zoneId, marketId }: EffectEntry, was: Policy, is: Policy): string {
-  const policy = is.zones[zoneId] ? is : was;
-  return `${policy.markets[marketId]?.name ?? marketId}, ${policy.zones[zoneId]?.name ?? zoneId}`;
-}
+const keyOf = (entry: EffectEntry): string =>
+  `${placeOf(entry)} ${entry.axis} ${entry.from} ${entry.moments.join(' ')} ${entry.classes.map(({ id }) => id).join(' ')}`;
 
 /** The zone of what is looked at, for the first of those for whom it is so. */
 function Picture({
@@ -122,7 +140,7 @@ function Picture({
   was: Policy;
   is: Policy;
 }) {
-  const { marketId, zoneId } = looked;
+  const { marketId, moments } = looked;
   const who = looked.classes[0]!;
   const distribution = useDistributions([marketId], marketId, null).get(marketId) ?? null;
   const has = distribution !== null && distribution.orders > 0;
@@ -130,11 +148,14 @@ function Picture({
     <EffectPicture
       was={was}
       is={is}
+      looked={looked}
       entries={entries.filter(
-        ({ axis, zoneId: zone, classes }) =>
-          axis === 'goodsValue' && zone === zoneId && classes.some(({ id }) => id === who.id),
+        (entry) =>
+          entry.axis === 'goodsValue' &&
+          placeOf(entry) === placeOf(looked) &&
+          entry.moments.includes(moments[0]!) &&
+          entry.classes.some(({ id }) => id === who.id),
       )}
-      who={who}
       distribution={has ? distribution : null}
     />
   );
@@ -157,48 +178,32 @@ function Sentence({
   const { money, locale } = useNotation();
   const catalogue = useCatalogue();
   const { currency } = (is.markets[entry.marketId] ?? was.markets[entry.marketId])!;
-  const saying: EffectSaying = { was, is, money: (minor) => money(minor, currency) };
+  const { where, what } = entryInWords(entry, {
+    was,
+    is,
+    money: (minor) => money(minor, currency),
+    language: locale,
+  });
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 1 });
   const { orders } = entry;
+  const cart = useMemo(() => edgeCart(entry, was, is, catalogue), [entry, was, is, catalogue]);
   return (
     <li className={`border-b border-hairline py-1 ${shown ? 'bg-base-200' : ''}`} data-testid="effect-sentence">
       <button type="button" className="text-left hover:underline" aria-pressed={shown} onClick={look}>
-        <strong>
-          {zoneInWords(entry, was, is)}, {classesInWords(entry)}
-        </strong>
-        : {stretchInWords(entry, saying.money)} {differencesInWords(entry.differences, saying).join('; ')}.
+        <strong>{where}</strong>: {what}
       </button>{' '}
       <span className="text-soft">
         {orders && orders.all > 0 && `${percent.format(orders.there / orders.all)} of this market’s past orders. `}
       </span>
-      <a className="link link-primary" href={edgeHref(entry, is, was, catalogue)}>
-        a cart there
-      </a>
+      {cart && (
+        <a className="link link-primary" href={besideRelease(cart)}>
+          a cart there
+        </a>
+      )}
     </li>
   );
 }
 
-/** A cart of real products about where a stretch begins, before and after side by side. */
-function edgeHref(
-  { marketId, destination, from, classes }: EffectEntry,
-  is: Policy,
-  was: Policy,
-  catalogue: ReturnType<typeof useCatalogue>,
-): string {
-  const policy = is.markets[marketId] ? is : was;
-  const market = compilePolicy(policy).markets.get(marketId)!;
-  const { shopper, codes, channel } = classes[0]!;
-  const lines = [...ordinaryCart(catalogue, market.terms, Math.max(1, from))];
-  const cart = cartAsText({
-    order: 1,
-    name: `At the edge, ${classes[0]!.name}`.slice(0, 80),
-    pinned: false,
-    language: market.market.languages[0]!,
-    destination,
-    lines: Object.fromEntries(lines.map(([id, quantity], index) => [id, { order: index + 1, quantity }])),
-    shopper,
-    ...(codes.length > 0 ? { codes: [...codes] } : {}),
-    ...(channel === undefined ? {} : { channel }),
-  });
-  return `/rehearse?${new URLSearchParams({ shared: cart, laid: 'both' }).toString()}`;
-}
+/** A cart at Rehearse, draft and release side by side. */
+const besideRelease = (cart: TestCart): string =>
+  `/rehearse?${new URLSearchParams({ shared: cartAsText(cart), laid: 'both' }).toString()}`;

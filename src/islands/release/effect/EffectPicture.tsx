@@ -2,14 +2,13 @@ import { useMemo, useRef } from 'react';
 import { compilePolicy, type CompiledZone } from '../../../core/evaluation/compile.ts';
 import type { EffectEntry } from '../../../core/effect/effect.ts';
 import { situationOf } from '../../../core/effect/effect.ts';
-import type { ShopperClass } from '../../../core/effect/shopper-class.ts';
 import { minorPerMajor } from '../../../core/money/currency.ts';
 import type { Distribution } from '../../../core/orders/distribution.ts';
 import type { Policy } from '../../../core/policy/types.ts';
 import { sweepZone, type Sweep } from '../../../core/sweep/sweep.ts';
 import { BottomAxis, LeftAxis } from '../../../ui/chart/Axis.tsx';
 import { useWidth } from '../../../ui/use-width.ts';
-import { useNotation, useNow } from '../../page/page-context.tsx';
+import { useNotation } from '../../page/page-context.tsx';
 import { Histogram } from '../../spend-line/Histogram.tsx';
 import { optionLine } from '../../spend-line/option-line.ts';
 import { height, spendScale, type SpendScale } from '../../spend-line/scale.ts';
@@ -21,31 +20,30 @@ const designWidth = 884;
 export function EffectPicture({
   was,
   is,
+  looked,
   entries,
-  who,
   distribution,
 }: {
   was: Policy;
   is: Policy;
-  /** of one place and these shoppers */
+  /** drawn is its place, for the first of those for whom it is so, at the first moment at which it is */
+  looked: EffectEntry;
+  /** of that place, those shoppers and that moment */
   entries: readonly EffectEntry[];
-  who: ShopperClass;
   distribution: Distribution | null;
 }) {
-  const now = useNow();
   const { locale } = useNotation();
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, designWidth);
-  const [first] = entries;
-  const [before, after] = [was, is].map((policy) => zoneIn(policy, first?.zoneId ?? ''));
+  const before = zoneIn(was, looked.movedFrom === undefined ? looked.zoneId : looked.movedFrom);
+  const after = zoneIn(is, looked.zoneId);
   const sweeps = useMemo(() => {
-    const situation = first ? situationOf(who, first.destination, now) : null;
-    const sweep = (zone: CompiledZone | undefined) =>
-      zone && situation ? sweepZone(zone, 'goodsValue', situation) : null;
-    return { was: sweep(before), is: sweep(after) };
-  }, [before, after, first, who, now]);
+    const situation = situationOf(looked.classes[0]!, looked.destination, looked.moments[0]!);
+    const sweep = (zone: CompiledZone | undefined) => zone && sweepZone(zone, 'goodsValue', situation);
+    return { was: sweep(before) ?? null, is: sweep(after) ?? null };
+  }, [before, after, looked]);
   const shown = after ?? before;
-  if (!first || !shown) return null;
+  if (!shown) return null;
   const { currency } = shown.market.market;
   const scale = spendScale(width, currency, {
     distribution,
@@ -84,10 +82,12 @@ export function EffectPicture({
   );
 }
 
-const zoneIn = (policy: Policy, zoneId: string): CompiledZone | undefined =>
-  compilePolicy(policy)
-    .markets.get(policy.zones[zoneId]?.market ?? '')
-    ?.zones.find(({ id }) => id === zoneId);
+const zoneIn = (policy: Policy, zoneId: string | null): CompiledZone | undefined =>
+  zoneId === null
+    ? undefined
+    : compilePolicy(policy)
+        .markets.get(policy.zones[zoneId]?.market ?? '')
+        ?.zones.find(({ id }) => id === zoneId);
 
 /** Options of both, so that each is drawn alike before and after. */
 const optionIds = ({ was, is }: { was: Sweep | null; is: Sweep | null }): string[] => [

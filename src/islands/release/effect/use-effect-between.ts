@@ -1,25 +1,27 @@
-import { useEffect, useState } from 'react';
-import type { Effect } from '../../../core/effect/effect.ts';
+import { useEffect, useId, useState } from 'react';
+import type { Effect, EffectProgress } from '../../../core/effect/effect.ts';
 import type { Policy } from '../../../core/policy/types.ts';
 import { effectBetween } from '../../findings/check-up.ts';
 import { useNow } from '../../page/page-context.tsx';
 
-/** What changes for shoppers, or why that cannot be said; null: it is being worked out. */
-export type EffectSaid = { effect: Effect } | { failed: string } | null;
+/** What changes for shoppers, how far that has been worked out, or why it cannot be said; null: it has not begun. */
+export type EffectSaid = { effect: Effect } | { soFar: EffectProgress } | { failed: string } | null;
 
 /** How long nothing is edited until it is worked out anew. ms */
 const pause = 300;
 
 /** The effect between two policies; what was said of earlier ones stands until there is another. */
-export function useEffectBetween(was: Policy | null, is: Policy): EffectSaid {
+export function useEffectBetween(was: Policy, is: Policy): EffectSaid {
   const now = useNow();
+  const asker = useId();
   const [said, setSaid] = useState<EffectSaid>(null);
   useEffect(() => {
-    if (!was) return;
     let wanted = true;
     const timer = setTimeout(() => {
-      effectBetween(was, is, now).then(
-        (effect) => wanted && setSaid({ effect }),
+      effectBetween({ asker, was, is, now }, (soFar) => {
+        if (wanted) setSaid((before) => (before && 'effect' in before ? before : { soFar }));
+      }).then(
+        (effect) => wanted && effect && setSaid({ effect }),
         (error: unknown) =>
           wanted && setSaid({ failed: error instanceof Error ? error.message : 'It could not be worked out' }),
       );
@@ -28,6 +30,6 @@ export function useEffectBetween(was: Policy | null, is: Policy): EffectSaid {
       wanted = false;
       clearTimeout(timer);
     };
-  }, [was, is, now]);
+  }, [asker, was, is, now]);
   return said;
 }
