@@ -37,6 +37,7 @@ const coreFolders = [
   'sweep',
   'imports',
   'orders',
+  'guarantees',
   'check-up',
   'effect',
   'quote',

@@ -27,7 +27,7 @@ function judged(examined: Examined, { findings, notExamined }: CheckedUp): Check
   const accepted = examined.compiled.policy.accepted ?? {};
   for (const finding of findings) {
     const known = Object.hasOwn(accepted, finding.id) ? accepted[finding.id]! : null;
-    if (known && keptSentence(examined, finding) === known.sentence) finding.accepted = known.reason;
+    if (known && !finding.firm && keptSentence(examined, finding) === known.sentence) finding.accepted = known.reason;
   }
   findings.sort((a, b) => rank[a.severity] - rank[b.severity]);
   return { findings, notExamined };
@@ -43,10 +43,10 @@ export function keptSentence(examined: Examined, { id, kind, sentence }: Finding
 function lookedThrough(examined: Examined, kinds: readonly FindingKind[]): CheckedUp {
   const findings: Finding[] = [];
   const notExamined: NotExamined[] = [];
-  for (const { kind, stop, find } of kinds) {
+  for (const { kind, stop, firm = false, find } of kinds) {
     for (const found of find(examined)) {
       if ('because' in found) notExamined.push({ ...found, kind, stop });
-      else findings.push({ ...found, id: idOf(kind, found), kind, stop, accepted: null });
+      else findings.push({ ...found, id: idOf(kind, found), kind, stop, firm, accepted: null });
     }
   }
   return { findings, notExamined };

@@ -7,7 +7,7 @@ import type { TestCart } from '../policy/types.ts';
  */
 export type Severity = 'wrong' | 'risky' | 'remark';
 
-export type FindingStop = 'orders' | 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse';
+export type FindingStop = 'orders' | 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse' | 'release';
 
 /** What a kind has to say about one place. */
 export interface Found {
@@ -53,6 +53,8 @@ export interface Finding extends Found {
   stop: FindingStop;
   /** why it is put up with, for as long as it says the same; null: it is not */
   accepted: string | null;
+  /** it cannot be accepted */
+  firm: boolean;
 }
 
 /** All that a check-up comes to. */

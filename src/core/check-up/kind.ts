@@ -24,5 +24,7 @@ export interface FindingKind {
   /** several of it, where findings are filtered */
   called: string;
   stop: FindingStop;
+  /** cannot be accepted: it is there until what it speaks of is otherwise */
+  firm?: true;
   find: (examined: Examined) => (Found | Unexamined)[];
 }

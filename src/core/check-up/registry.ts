@@ -28,6 +28,7 @@ import { offersMeet } from './kinds/offers/offers-meet.ts';
 import { promiseLost } from './kinds/offers/promise-lost.ts';
 import { rewardChangesNothing } from './kinds/offers/reward-changes-nothing.ts';
 import { rewardElsewhere } from './kinds/offers/reward-elsewhere.ts';
+import { guaranteeBroken } from './kinds/release/guarantee-broken.ts';
 import { testCartFails } from './kinds/rehearse/test-cart-fails.ts';
 import { noticeConditionAlways, noticeNever } from './kinds/wording/notice-condition.ts';
 import { textFault, textMissing, textStale } from './kinds/wording/texts.ts';
@@ -74,4 +75,5 @@ export const findingKinds = new Registry<FindingKind>('kind of finding', ({ kind
   textMissing,
   textStale,
   testCartFails,
+  guaranteeBroken,
 ]);

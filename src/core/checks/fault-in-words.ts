@@ -8,6 +8,7 @@ const kinds: Record<string, string> = {
   offers: 'Offer',
   qualifiers: 'Condition',
   testCarts: 'Test cart',
+  guarantees: 'Guarantee',
   places: 'Pick-up place',
   calendars: 'Calendar',
 };

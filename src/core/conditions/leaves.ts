@@ -50,5 +50,6 @@ export function conditionsIn(policy: Policy): Pick<Condition, 'conditions'>[] {
     ...Object.values(policy.options).flatMap(conditionsOfOption),
     ...Object.values(policy.offers).map(({ when }) => when),
     ...Object.values(policy.notices ?? {}).map(({ when }) => when),
+    ...Object.values(policy.guarantees ?? {}).map(({ when }) => when),
   ].filter((condition) => condition !== undefined);
 }

@@ -4,14 +4,14 @@ import { conditionsOfOption, leaves, referredIn } from './leaves.ts';
 
 /** Where a qualifier is referred to. */
 export interface QualifierUse {
-  kind: 'offer' | 'notice' | 'option' | 'qualifier';
+  kind: 'offer' | 'notice' | 'option' | 'qualifier' | 'guarantee';
   id: string;
   name: string;
 }
 
 /** Uses of every qualifier, each place once. */
 export function qualifierUses(
-  policy: Pick<Policy, 'qualifiers' | 'offers' | 'notices' | 'options'>,
+  policy: Pick<Policy, 'qualifiers' | 'offers' | 'notices' | 'options' | 'guarantees'>,
 ): ReadonlyMap<string, QualifierUse[]> {
   const uses = new Map<string, QualifierUse[]>();
   const note = (use: QualifierUse, ...conditions: (Pick<Condition, 'conditions'> | undefined)[]) => {
@@ -23,6 +23,7 @@ export function qualifierUses(
   for (const [id, option] of inOrder(policy.options))
     note({ kind: 'option', id, name: option.name }, ...conditionsOfOption(option));
   for (const [id, { name, condition }] of inOrder(policy.qualifiers)) note({ kind: 'qualifier', id, name }, condition);
+  for (const [id, { name, when }] of inOrder(policy.guarantees ?? {})) note({ kind: 'guarantee', id, name }, when);
   return uses;
 }
 

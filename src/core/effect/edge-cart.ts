@@ -1,6 +1,5 @@
-import { ordinaryCart } from '../catalogue/ordinary-cart.ts';
-import { priceIn } from '../catalogue/product-amount.ts';
-import type { Catalogue, Product } from '../catalogue/product.ts';
+import { goodsAbout } from '../catalogue/goods-about.ts';
+import type { Catalogue } from '../catalogue/product.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
 import { inputOfTestCart } from '../evaluation/test-cart-input.ts';
@@ -10,11 +9,6 @@ import { renderLead } from '../wording/render.ts';
 import { placeIds } from '../wording/places.ts';
 import { differencesOf, offeredIn } from './difference.ts';
 import type { EffectEntry } from './effect.ts';
-
-/** No cart is put together of more pieces. */
-const mostPieces = 999;
-/** So many carts are tried. */
-const mostTried = 6;
 
 /**
  * A cart of real products in a stretch, as near to its start as products come, in which something is otherwise between two
@@ -39,31 +33,15 @@ export function edgeCart(entry: EffectEntry, was: Policy, is: Policy, catalogue:
   return carts.find((cart) => differs(cart, entry, was, is, catalogue)) ?? carts[0] ?? null;
 }
 
-type Lines = ReadonlyMap<string, number>;
-
 /** Goods that come to a place in the stretch: of an amount at its start, on the way and at its end. */
-function linesInStretch({ axis, from, to, order }: EffectEntry, terms: MarketTerms, catalogue: Catalogue): Lines[] {
-  if (axis === 'goodsValue') {
-    const last = to === null ? from * 2 : to - 1;
-    return [from, (from + last) / 2, last]
-      .map((amount) => ordinaryCart(catalogue, terms, Math.max(1, Math.round(amount))))
-      .filter((lines) => lines.size > 0);
-  }
-  const ofOne = [...catalogue.values()].flatMap((product): { lines: Lines; off: number }[] => {
-    const price = priceIn(product, terms);
-    const quantity = piecesThatReach(from, axis, product);
-    if (price === undefined || quantity === null || quantity > mostPieces || !product.needsDelivery) return [];
-    return [{ lines: new Map([[product.id, quantity]]), off: Math.abs(price * quantity - (order ?? 0)) }];
-  });
-  return ofOne
-    .sort((a, b) => a.off - b.off)
-    .slice(0, mostTried)
-    .map(({ lines }) => lines);
-}
-
-function piecesThatReach(from: number, axis: 'weight' | 'items', { weightGrams }: Product): number | null {
-  if (axis === 'items') return Math.max(1, from);
-  return weightGrams ? Math.max(1, Math.ceil(from / weightGrams)) : null;
+function linesInStretch(
+  { axis, from, to, order }: EffectEntry,
+  terms: MarketTerms,
+  catalogue: Catalogue,
+): ReadonlyMap<string, number>[] {
+  if (axis !== 'goodsValue') return goodsAbout(catalogue, terms, { value: order ?? 0, [axis]: from });
+  const last = to === null ? from * 2 : to - 1;
+  return [from, (from + last) / 2, last].flatMap((value) => goodsAbout(catalogue, terms, { value }));
 }
 
 function differs(cart: TestCart, { moments }: EffectEntry, was: Policy, is: Policy, catalogue: Catalogue): boolean {

@@ -6,7 +6,7 @@ import { dayInWords } from '../wording/day-in-words.ts';
 import { speakerName } from '../wording/text-speaker.ts';
 import type { Difference, Paid, Read } from './difference.ts';
 import type { EffectEntry } from './effect.ts';
-import { anybody } from './shopper-class.ts';
+import { anybody } from '../conditions/shopper-class.ts';
 
 /** What an effect is said with. */
 export interface EffectSaying {

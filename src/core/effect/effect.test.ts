@@ -8,14 +8,14 @@ import { somewhereIn } from '../check-up/example-cart.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
+import { shopperClasses, situationOf } from '../evaluation/shopper-classes.ts';
 import { distributionOf } from '../orders/distribution.ts';
 import type { Policy } from '../policy/types.ts';
 import { same } from '../same.ts';
 import { mayRise } from '../sweep/sweep.ts';
 import { placeIds } from '../wording/places.ts';
 import { renderLead } from '../wording/render.ts';
-import { effectOf, situationOf } from './effect.ts';
-import { shopperClasses } from './shopper-class.ts';
+import { effectOf } from './effect.ts';
 
 const now = Date.parse('2026-11-24T11:00Z');
 const orders = new Map([

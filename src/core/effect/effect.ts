@@ -1,15 +1,15 @@
 import { orderOfValue } from '../cart/hypothetical-order.ts';
 import { compilePolicy, type CompiledMarket, type CompiledPolicy } from '../evaluation/compile.ts';
-import type { Situation } from '../evaluation/context.ts';
 import { minorPerMajor } from '../money/currency.ts';
 import { ordersBetween, valueAtShare, type Distribution } from '../orders/distribution.ts';
 import { sharing } from '../policy/patch.ts';
 import type { Destination, Policy } from '../policy/types.ts';
 import { axisReach, type SweepAxis } from '../sweep/axis.ts';
 import type { Difference } from './difference.ts';
-import { momentsOf } from './moments.ts';
+import { momentsOf, timesOf } from '../evaluation/moments.ts';
 import { placesToLookAt, type PlaceLookedAt, type PlacesAlike } from './places.ts';
-import { shopperClasses, type ShopperClass } from './shopper-class.ts';
+import { shopperClasses, situationOf } from '../evaluation/shopper-classes.ts';
+import type { ShopperClass } from '../conditions/shopper-class.ts';
 import { unlikeBetween, zonesAlike } from './unlike.ts';
 import { beyondFirst, otherAxes, saysTheSame, stretchesOf, type Stretch } from './stretches.ts';
 
@@ -126,7 +126,7 @@ function effectAt([first, ...others]: PlacesAlike, compared: Compared, effect: E
     effect.notExamined.push(`What conditions ask for in “${name}” comes to too many kinds of shoppers.`);
     return;
   }
-  const { moments, all } = momentsOf(unlikeBetween(before, after), compared.now);
+  const { moments, all } = momentsOf(timesOf(unlikeBetween(before, after)), compared.now);
   if (!all)
     effect.notExamined.push(`Dates and hours in “${name}” come to too many moments; the nearest were looked at.`);
   const known = stretchesAt(first, classes, moments, compared);
@@ -226,16 +226,3 @@ function typicalOrder({ id, market }: CompiledMarket, orders: Compared['orders']
   const distribution = orders?.get(id);
   return distribution ? valueAtShare(distribution, 0.5) : 50 * minorPerMajor(market.currency);
 }
-
-/** Somebody of a class, there and then. */
-export const situationOf = (
-  { shopper, codes, channel }: ShopperClass,
-  destination: Destination,
-  instant: number,
-): Situation => ({
-  destination,
-  instant,
-  shopper,
-  ...(codes.length > 0 ? { codes } : {}),
-  ...(channel === undefined ? {} : { channel }),
-});

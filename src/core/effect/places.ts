@@ -1,13 +1,12 @@
 import { somewhereIn } from '../check-up/example-cart.ts';
-import { leaves, restingOn } from '../conditions/leaves.ts';
-import type { LeafNode } from '../conditions/leaf.ts';
+import { placesAsked } from '../conditions/places-asked.ts';
 import type { CompiledPolicy, CompiledZone } from '../evaluation/compile.ts';
+import { conditionsOf } from '../evaluation/shopper-classes.ts';
 import { findZone } from '../evaluation/find-zone.ts';
-import { countryOfRegion } from '../geography/country.ts';
-import { placesNamed, postcodeIn } from '../geography/places-named.ts';
+import { placesNamed } from '../geography/places-named.ts';
 import { normalPostcode } from '../geography/postcode.ts';
 import type { AreaPart, Destination } from '../policy/types.ts';
-import { conditionsOf, unlikeBetween, type PartsOfZone } from './unlike.ts';
+import { unlikeBetween } from './unlike.ts';
 
 /** Somewhere that is looked at: which zone of either policy delivers there. */
 export interface PlaceLookedAt {
@@ -49,7 +48,7 @@ export function placesToLookAt(was: CompiledPolicy, is: CompiledPolicy): PlacesA
   for (const [key, [first]] of [...found]) {
     const named = new Map<string, Destination>();
     for (const parts of unlikeBetween(first.before, first.after)) {
-      for (const destination of namedByConditions(parts, first.destination))
+      for (const destination of placesAsked(conditionsOf(parts), parts.policy.qualifiers, first.destination))
         named.set(JSON.stringify(destination), destination);
     }
     named.delete(JSON.stringify(first.destination));
@@ -97,28 +96,4 @@ function partUnlike(part: AreaPart, other: AreaPart | undefined): AreaPart | nul
   if (part.kind !== 'postcodes' || other?.kind !== 'postcodes' || part.country !== other.country) return part;
   const patterns = Object.entries(part.patterns).filter(([pattern]) => !Object.hasOwn(other.patterns, pattern));
   return { ...part, patterns: Object.fromEntries(patterns) };
-}
-
-/** Where conditions of a zone ask for something that is not so at a place, the place with that. */
-function namedByConditions(parts: PartsOfZone, place: Destination): Destination[] {
-  const conditions = conditionsOf(parts);
-  const trees = [
-    ...conditions,
-    ...Object.values(restingOn(conditions, parts.policy.qualifiers)).map(({ condition }) => condition),
-  ];
-  return trees.flatMap((tree) =>
-    leaves(tree).flatMap((leaf) => (leaf.kind === 'qualifier' || leaf.kind === 'group' ? [] : named(leaf, place))),
-  );
-}
-
-function named(leaf: LeafNode, place: Destination): Destination[] {
-  if (leaf.kind === 'postcode') return leaf.patterns.map((pattern) => ({ ...place, postcode: postcodeIn(pattern) }));
-  if (leaf.kind === 'distance') return [{ ...place, coordinates: leaf.center }];
-  if (leaf.kind === 'word' && leaf.fact === 'destination.country')
-    return leaf.values.map((country) => ({ country, postcode: '' }));
-  if (leaf.kind === 'word' && leaf.fact === 'destination.region')
-    return leaf.values.map((region) => ({ country: countryOfRegion(region), region, postcode: '' }));
-  if (leaf.kind === 'yesNo' && leaf.fact === 'destination.residential')
-    return [true, false].map((residential) => ({ ...place, residential }));
-  return [];
 }

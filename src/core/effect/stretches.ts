@@ -9,9 +9,8 @@ import { evaluate, evaluateHypothetical } from '../evaluation/evaluate.ts';
 import type { Evaluation, EvaluationInput } from '../evaluation/evaluation.ts';
 import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
 import { lowestThat } from '../lowest-that.ts';
-import { percentOf } from '../money/rounding.ts';
 import { axisReach, orderAt, type SweepAxis } from '../sweep/axis.ts';
-import { noticeEdges, policyEdges } from '../sweep/edges.ts';
+import { nearlyEdges, noticeEdges, policyEdges } from '../sweep/edges.ts';
 import { mayRise, paidOf, sweepZone } from '../sweep/sweep.ts';
 import { same } from '../same.ts';
 import { placeIds, type Place } from '../wording/places.ts';
@@ -194,13 +193,10 @@ const readIn = (
 function startsOf(zone: CompiledZone | null, situation: Situation, { axis, order }: Along): number[] {
   if (!zone) return [0];
   const { segments } = sweepZone(zone, axis, situation, order);
-  const nearly = zone.offers.flatMap(({ nearly: near, goals }) =>
-    goals.flatMap(({ target }) => {
-      if (near === null || target === null) return [];
-      const within = 'amount' in near ? near.amount : percentOf(target, near.share);
-      return [target - within - 1, target - within, target - within + 1].filter((value) => value > 0);
-    }),
-  );
   const { region } = locate(situation.destination).destination;
-  return [...segments.map(({ from }) => from), ...nearly, ...noticeEdges(zone.notices, { zone, axis, order, region })];
+  return [
+    ...segments.map(({ from }) => from),
+    ...nearlyEdges(zone),
+    ...noticeEdges(zone.notices, { zone, axis, order, region }),
+  ];
 }

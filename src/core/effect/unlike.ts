@@ -1,11 +1,8 @@
-import { conditionsOfOption } from '../conditions/leaves.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
+import type { PartsOfZone } from '../evaluation/shopper-classes.ts';
 import type { CompiledOffer } from '../offers/compile-offer.ts';
-import type { Condition, Offer } from '../policy/types.ts';
+import type { Offer } from '../policy/types.ts';
 import { same } from '../same.ts';
-
-/** A zone, or some of what it offers. */
-export type PartsOfZone = Pick<CompiledZone, 'policy' | 'market' | 'options' | 'offers' | 'notices'>;
 
 /** Whether two zones do the same with every order, and ask the same conditions. */
 export const zonesAlike = (before: CompiledZone, after: CompiledZone): boolean =>
@@ -53,10 +50,3 @@ function unlikeIn(zone: CompiledZone | null, other: CompiledZone | null): PartsO
     notices: zone.notices.filter((notice) => !other.notices.includes(notice)),
   };
 }
-
-/** Every condition that is asked in some of a zone. */
-export const conditionsOf = ({ options, offers, notices }: PartsOfZone): Condition[] => [
-  ...options.flatMap(({ option }) => conditionsOfOption(option)),
-  ...offers.flatMap(({ offer }) => offer.when ?? []),
-  ...notices.flatMap(({ notice }) => notice.when ?? []),
-];

@@ -364,6 +364,93 @@ export type Minor = number;
  */
 export type Instant = string;
 /**
+ * what holds for them
+ */
+export type GuaranteeClaim =
+  | {
+      /**
+       * can be chosen
+       */
+      kind: 'offered';
+      /**
+       * some of the options, or each
+       */
+      of: 'some' | 'each';
+      on: OptionSelection;
+    }
+  | {
+      /**
+       * costs no more, after offers, where it can be chosen
+       */
+      kind: 'costsAtMost';
+      /**
+       * some of the options, or each
+       */
+      of: 'some' | 'each';
+      on: OptionSelection;
+      /**
+       * minor units
+       */
+      atMost: number;
+    }
+  | {
+      /**
+       * costs nothing after offers
+       */
+      kind: 'free';
+      /**
+       * some of the options, or each
+       */
+      of: 'some' | 'each';
+      on: OptionSelection;
+    }
+  | {
+      /**
+       * costs no more as goods are added
+       */
+      kind: 'neverRises';
+      on: OptionSelection;
+    }
+  | {
+      /**
+       * costs no more than for a guest with the same cart
+       */
+      kind: 'noMoreThanGuests';
+      on: OptionSelection;
+    }
+  | {
+      /**
+       * a message is read somewhere, in every language of the market
+       */
+      kind: 'read';
+      /**
+       * always, or as long as a goal lies ahead
+       */
+      until: 'always' | 'goalReached';
+    }
+  | {
+      /**
+       * the goals of each offer, or of one, agree across markets at adopted rates
+       */
+      kind: 'goalsAgree';
+      offer?: Id;
+      /**
+       * percent by which the highest may be above the lowest
+       */
+      within: number;
+    }
+  | {
+      /**
+       * the lowest price before offers in the first zone of each market agrees across markets at adopted rates
+       */
+      kind: 'pricesAgree';
+      on: OptionSelection;
+      /**
+       * percent by which the highest may be above the lowest
+       */
+      within: number;
+    };
+/**
  * sRGB, as #rrggbb
  */
 export type HexColour = string;
@@ -410,6 +497,12 @@ export interface Policy {
    */
   testCarts: {
     [k: string]: TestCart;
+  };
+  /**
+   * what is to hold whatever anyone edits; no promise to shoppers
+   */
+  guarantees?: {
+    [k: string]: Guarantee;
   };
   /**
    * made-up shoppers to try conditions and offers with; no promise to anybody
@@ -1475,6 +1568,31 @@ export interface PlacedOrder {
    * why a price was set by hand
    */
   exception?: string;
+}
+export interface Guarantee {
+  order: Order;
+  name: Name;
+  on: boolean;
+  /**
+   * market id → true; every market when absent
+   */
+  markets?: {
+    [k: string]: true;
+  };
+  when?: Condition4;
+  claim: GuaranteeClaim;
+}
+/**
+ * for which shoppers, destinations and carts; for all when absent
+ */
+export interface Condition4 {
+  /**
+   * all of them, at least one of them, or none of them
+   */
+  of: 'all' | 'any' | 'none';
+  conditions: {
+    [k: string]: ConditionNode;
+  };
 }
 export interface MadeUpShopper {
   order: Order;

@@ -19,6 +19,8 @@ export type {
   FollowingAmount,
   Goal,
   GoodsSelection,
+  Guarantee,
+  GuaranteeClaim,
   LocalAmount,
   Look,
   Market,

@@ -10,6 +10,7 @@ import type { CompiledZone } from '../evaluation/compile.ts';
 import { chargeMeasureOf } from '../charges/charge-measure-of.ts';
 import type { Weighing } from '../charges/weighing.ts';
 import { lowestThat } from '../lowest-that.ts';
+import { percentOf, type PercentFraction } from '../money/rounding.ts';
 import { taxRatesAt } from '../markets/terms.ts';
 import type { CompiledNotice } from '../notices/compile-notice.ts';
 import type { CompiledOffer } from '../offers/compile-offer.ts';
@@ -21,6 +22,8 @@ export interface Along {
   axis: SweepAxis;
   order: HypotheticalOrder;
   region: string | undefined;
+  /** without what prices that rise are made up of: between two edges each rises or stays, whatever its steps */
+  withoutSteps?: boolean;
 }
 
 /**
@@ -42,9 +45,29 @@ export function policyEdges(along: Along): number[] {
   return [...edges].sort((a, b) => a - b);
 }
 
+/** The same of a condition alone. */
+export const edgesOfCondition = (condition: CompiledCondition | null, along: Along): number[] =>
+  conditionEdges(condition, along).filter((edge) => edge !== null);
+
 /** The same for notices, which change what is read and no price. */
 export const noticeEdges = (notices: readonly CompiledNotice[], along: Along): number[] =>
-  notices.flatMap(({ when }) => conditionEdges(when, along)).filter((edge) => edge !== null);
+  notices.flatMap(({ when }) => edgesOfCondition(when, along));
+
+/** A share of a target is rounded one way or the other. */
+function aroundShare(target: number, share: PercentFraction): number[] {
+  const within = percentOf(target, share);
+  return [target - within - 1, target - within, target - within + 1];
+}
+
+/** Where shoppers begin to be nearly there. */
+export const nearlyEdges = ({ offers }: Pick<CompiledZone, 'offers'>): number[] =>
+  offers.flatMap(({ nearly, goals }) =>
+    goals.flatMap(({ target }) => {
+      if (nearly === null || target === null) return [];
+      const begins = 'amount' in nearly ? [target - nearly.amount] : aroundShare(target, nearly.share);
+      return begins.filter((value) => value > 0);
+    }),
+  );
 
 const alongAxis = (measure: ChargeMeasure, axis: SweepAxis): boolean => axisMeasures[axis].includes(measure);
 
@@ -53,7 +76,7 @@ function chargeEdges({ lines, weighing }: CompiledCharge, along: Along): (number
   const reaching = (measure: ChargeMeasure, edges: readonly number[]) =>
     alongAxis(measure, axis) ? edges.map((edge) => countThatReaches(edge, measure, weighing, along)) : [];
   const found = lines.flatMap(({ range, price }) => {
-    const priced = price.edges(range);
+    const priced = along.withoutSteps ? null : price.edges(range);
     return [
       ...(range ? reaching(range.measure, [range.from, range.to]) : []),
       ...(priced ? reaching(priced.measure, priced.edges) : []),

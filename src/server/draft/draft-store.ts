@@ -265,6 +265,7 @@ const unseenParts = [
   ['assumptions', 'Assumptions'],
   ['shoppers', 'Made-up shoppers'],
   ['testCarts', 'Test carts'],
+  ['guarantees', 'Guarantees'],
 ] as const;
 
 /** What an edit did, for the history and the undo button. */

@@ -37,6 +37,8 @@ export function checkReferences(policy: Policy, valid?: Policy): PolicyFault[] {
   for (const [id, notice] of inOrder(policy.notices ?? {})) checkNotice(id, notice, policy, fault);
   checkWording(policy, valid, fault);
   for (const [id, cart] of inOrder(policy.testCarts)) checkTestCart(id, cart, policy, fault);
+  for (const [id, { when }] of inOrder(policy.guarantees ?? {}))
+    if (when) checkCondition(when, policy, `/guarantees/${id}/when`, fault);
   for (const id of Object.keys(policy.assumptions ?? {}))
     if (!policy.markets[id]) fault(`/assumptions/${id}`, `there is no market "${id}"`);
   return faults;

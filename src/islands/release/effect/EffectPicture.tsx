@@ -1,7 +1,7 @@
 import { useMemo, useRef } from 'react';
 import { compilePolicy, type CompiledZone } from '../../../core/evaluation/compile.ts';
 import type { EffectEntry } from '../../../core/effect/effect.ts';
-import { situationOf } from '../../../core/effect/effect.ts';
+import { situationOf } from '../../../core/evaluation/shopper-classes.ts';
 import { minorPerMajor } from '../../../core/money/currency.ts';
 import type { Distribution } from '../../../core/orders/distribution.ts';
 import type { Policy } from '../../../core/policy/types.ts';

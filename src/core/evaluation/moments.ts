@@ -4,13 +4,20 @@ import { includes } from '../regions/values.ts';
 import { isoWeekday } from '../time/day.ts';
 import { isWithin, type TimeSpan } from '../time/schedule.ts';
 import { instantOfClock, localTime } from '../time/time-zone-clock.ts';
-import { conditionsOf, type PartsOfZone } from './unlike.ts';
+import { conditionsOf, type PartsOfZone } from './shopper-classes.ts';
 
 /** So many moments at most are looked at beside this one. */
-export const mostMoments = 24;
+const mostMoments = 24;
 
 const msPerDay = 86_400_000;
 const daysOfWeek = [0, 1, 2, 3, 4, 5, 6];
+
+/** What may be otherwise at another moment. */
+export interface Times {
+  spans: TimeSpan[];
+  /** of conditions */
+  trees: Tree[];
+}
 
 /**
  * Moments at which other options, offers and notices of some are in force, or other conditions hold, than at this one and
@@ -18,8 +25,8 @@ const daysOfWeek = [0, 1, 2, 3, 4, 5, 6];
  *
  * @param now ms since 1970-01-01T00:00Z @returns this one first; `all` is false where there are more than are looked at
  */
-export function momentsOf(zones: readonly PartsOfZone[], now: number): { moments: number[]; all: boolean } {
-  const { spans, asked } = timesIn(zones);
+export function momentsOf({ spans, trees }: Times, now: number): { moments: number[]; all: boolean } {
+  const asked = trees.flatMap(askedIn).filter(isOfTime);
   const edges = [
     ...spans.flatMap(({ from, until }) => [from, until]),
     ...asked.flatMap(({ fact, values }) =>
@@ -38,25 +45,21 @@ export function momentsOf(zones: readonly PartsOfZone[], now: number): { moments
   return { moments: moments.slice(0, mostMoments + 1), all: moments.length <= mostMoments + 1 };
 }
 
-interface Times {
-  spans: TimeSpan[];
-  asked: Asked[];
-}
-
-function timesIn(zones: readonly PartsOfZone[]): Times {
-  const spans = zones.flatMap(({ options, offers, notices }) => [
+/** The dates and conditions of some of a zone. */
+export const timesOf = (parts: readonly PartsOfZone[]): Times => ({
+  spans: parts.flatMap(({ options, offers, notices }) => [
     ...[...options, ...offers, ...notices].map(({ span }) => span),
     ...notices.flatMap(({ countdown }) =>
       countdown?.to === 'moment' ? [{ from: countdown.at - countdown.within, until: countdown.at }] : [],
     ),
-  ]);
-  const asked = zones.flatMap((zone) =>
-    conditionsOf(zone).flatMap((condition) => askedIn(treeOf(condition, zone.policy.qualifiers, zone.market.terms))),
-  );
-  const isOfTime = ({ fact }: Asked) =>
-    fact === 'instant' || fact.startsWith('weekday ') || fact.startsWith('timeOfDay ');
-  return { spans, asked: asked.filter(isOfTime) };
-}
+  ]),
+  trees: parts.flatMap((zone) =>
+    conditionsOf(zone).map((condition) => treeOf(condition, zone.policy.qualifiers, zone.market.terms)),
+  ),
+});
+
+const isOfTime = ({ fact }: Asked): boolean =>
+  fact === 'instant' || fact.startsWith('weekday ') || fact.startsWith('timeOfDay ');
 
 const askedIn = (tree: Tree): Asked[] => ('of' in tree ? tree.children.flatMap((child) => askedIn(child)) : [tree]);
 

@@ -1,12 +1,10 @@
 import { guest } from '../cart/shopper.ts';
-import { possibleRegion, treeOf } from '../conditions/condition-region.ts';
-import type { Qualifiers } from '../conditions/leaves.ts';
-import type { CompiledZone } from '../evaluation/compile.ts';
+import { possibleRegion, treeOf } from './condition-region.ts';
+import type { Qualifiers } from './leaves.ts';
 import type { MarketTerms } from '../markets/terms.ts';
 import type { Condition, Shopper } from '../policy/types.ts';
 import type { Box } from '../regions/region.ts';
 import { oneOf, type Values } from '../regions/values.ts';
-import { conditionsOf } from './unlike.ts';
 
 /** A kind of shopper that some condition tells from others: who it is, and what is in the cart beside goods. */
 export interface ShopperClass {
@@ -21,46 +19,30 @@ export interface ShopperClass {
 
 export const anybody: ShopperClass = { id: '', name: 'a guest', shopper: guest, codes: [], channel: undefined };
 
-/** So many classes at most are told apart. */
-export const mostClasses = 60;
-
-/**
- * The kinds of shoppers that the conditions, codes and channels of some zones tell apart: a guest, one for each way in which a
- * condition can hold, one for each offer that a code unlocks, one for each channel.
- *
- * @param now ms since 1970-01-01T00:00Z
- * @returns null where conditions come to too many ways to be looked at
- */
-export function shopperClasses(zones: readonly CompiledZone[], now: number): ShopperClass[] | null {
-  const classes = new Map([[anybody.id, anybody]]);
-  const add = (one: ShopperClass) => classes.set(one.id, one);
-  for (const zone of zones) {
-    const { qualifiers } = zone.policy;
-    const { terms } = zone.market;
-    for (const condition of conditionsOf(zone)) {
-      const found = classesOf(condition, qualifiers, terms, now);
-      if (found === null) return null;
-      for (const one of found) add(one);
-    }
-    for (const { offer } of zone.offers) {
-      const [code] = 'codes' in offer.unlock ? Object.keys(offer.unlock.codes) : [];
-      if (code !== undefined) add(classOf(guest, [code], undefined));
-    }
-    for (const { channels } of zone.options) for (const channel of channels ?? []) add(classOf(guest, [], channel));
-    if (classes.size > mostClasses) return null;
-  }
-  return [...classes.values()];
+interface Known {
+  qualifiers: Qualifiers;
+  terms: MarketTerms;
+  now: number;
+  classes: ShopperClass[] | null;
 }
 
-/** Whoever a condition can hold for, one for each box of where it does; null: not examined. */
-function classesOf(
+const known = new WeakMap<Condition, Map<string, Known>>();
+
+/** Whoever a condition can hold for, one for each box of where it does; null: not examined. Kept for each market. */
+export function classesOf(
   condition: Condition,
   qualifiers: Qualifiers,
   terms: MarketTerms,
   now: number,
 ): ShopperClass[] | null {
+  let markets = known.get(condition);
+  if (!markets) known.set(condition, (markets = new Map()));
+  const last = markets.get(terms.id);
+  if (last && last.qualifiers === qualifiers && last.terms === terms && last.now === now) return last.classes;
   const region = possibleRegion(treeOf(condition, qualifiers, terms));
-  return region && region.map((box) => inBox(box, now));
+  const classes = region && region.map((box) => inBox(box, now));
+  markets.set(terms.id, { qualifiers, terms, now, classes });
+  return classes;
 }
 
 /** Somebody in a box: of what it does not name nothing is known. */
@@ -121,7 +103,7 @@ function valueIn(values: Values): number | string | null {
   return typeof value === 'number' && !Number.isFinite(value) ? null : value;
 }
 
-function classOf(shopper: Shopper, codes: readonly string[], channel: string | undefined): ShopperClass {
+export function classOf(shopper: Shopper, codes: readonly string[], channel: string | undefined): ShopperClass {
   const id = JSON.stringify([Object.entries(shopper).sort(([a], [b]) => (a < b ? -1 : 1)), codes, channel ?? null]);
   const nobody = Object.keys(shopper).length === 1 && !shopper.signedIn && codes.length === 0 && channel === undefined;
   return {

@@ -1,0 +1,55 @@
+import type { CompiledZone } from '../../../evaluation/compile.ts';
+import { verdictOn, type BrokenIn } from '../../../guarantees/broken.ts';
+import { inOrder } from '../../../ordered.ts';
+import type { Destination, Guarantee } from '../../../policy/types.ts';
+import { somewhereIn } from '../../example-cart.ts';
+import type { Found, Unexamined } from '../../finding.ts';
+import type { Examined, FindingKind } from '../../kind.ts';
+import { brokenCart, brokenWhere } from './broken-cart.ts';
+
+/** A guarantee that does not hold: it stops a release until it does, or is changed. */
+export const guaranteeBroken: FindingKind = {
+  kind: 'guaranteeBroken',
+  called: 'guarantees that are broken',
+  stop: 'release',
+  firm: true,
+  find: (examined) => {
+    const { compiled } = examined;
+    const places = new Map<CompiledZone, Destination | null>();
+    const somewhere = (zone: CompiledZone): Destination | null => {
+      let place = places.get(zone);
+      if (place === undefined) places.set(zone, (place = somewhereIn(compiled, zone)));
+      return place;
+    };
+    return inOrder(compiled.policy.guarantees ?? {}).flatMap(([id, guarantee]): (Found | Unexamined)[] => {
+      if (!guarantee.on) return [];
+      const at = `/guarantees/${id}`;
+      const { broken, notExamined } = verdictOn(guarantee, { ...examined, somewhereIn: somewhere });
+      return [
+        ...broken.map((one) => foundOf(id, guarantee, one, examined)),
+        ...notExamined.map((because) => ({ at, because: `“${guarantee.name}”: ${because}` })),
+      ];
+    });
+  },
+};
+
+const known = new WeakMap<BrokenIn, { name: string; found: Found }>();
+
+/** Said once for as long as it is broken in the same way. */
+function foundOf(id: string, guarantee: Guarantee, broken: BrokenIn, examined: Examined): Found {
+  const { name } = guarantee;
+  const last = known.get(broken);
+  if (last?.name === name) return last.found;
+  const { market, along, says } = broken;
+  const found: Found = {
+    severity: 'wrong',
+    at: `/guarantees/${id}`,
+    key: market.id,
+    marketId: market.id,
+    sentence: `“${name}” does not hold in “${market.market.name}”${brokenWhere(broken, examined)}: ${says}.`,
+    example: along && brokenCart(guarantee, broken, along, examined),
+    remedy: null,
+  };
+  known.set(broken, { name, found });
+  return found;
+}

@@ -1,0 +1,140 @@
+import { orderOfValue, type HypotheticalOrder } from '../cart/hypothetical-order.ts';
+import { ordinaryArticle } from '../cart/ordinary-article.ts';
+import type { ShopperClass } from '../conditions/shopper-class.ts';
+import { compilePolicy, type CompiledZone } from '../evaluation/compile.ts';
+import type { Situation } from '../evaluation/context.ts';
+import { evaluate } from '../evaluation/evaluate.ts';
+import type { Evaluation } from '../evaluation/evaluation.ts';
+import { priceOptions } from '../evaluation/price-options.ts';
+import { pricing } from '../evaluation/pricing.ts';
+import { anybody } from '../conditions/shopper-class.ts';
+import { situationOf } from '../evaluation/shopper-classes.ts';
+import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
+import type { Destination } from '../policy/types.ts';
+import { nearlyEdges, policyEdges } from '../sweep/edges.ts';
+import { mayRise, paidOf, sweepZone } from '../sweep/sweep.ts';
+
+/** A stretch of goods value on which a guarantee’s condition holds; minor units, both ends in. */
+export interface Stretch {
+  from: number;
+  last: number;
+}
+
+/** What is paid for each option of a zone, in shown order, minor units; null where it cannot be chosen. */
+export type Prices = readonly ({ before: number; after: number } | null)[];
+
+/** Somebody somewhere at some moment, along goods value with a weight and pieces. */
+export interface Along {
+  zone: CompiledZone;
+  destination: Destination;
+  shopperClass: ShopperClass;
+  situation: Situation;
+  /** all but the goods value */
+  order: HypotheticalOrder;
+  /** amounts at which something begins, ascending from 0, minor units */
+  starts: readonly number[];
+  pricesAt: (value: number) => Prices;
+  /** what a cart of one ordinary article is offered and told */
+  evaluationAt: (value: number) => Evaluation;
+  /** the same for a guest in the same place */
+  guest: () => Along;
+  /** all of it in stretches, once somebody has asked for that */
+  whole: Stretch[] | null;
+}
+
+/** Beyond so many places along each measure a zone is not looked at whole. */
+const mostKept = 600;
+
+const kept = new WeakMap<CompiledZone, Map<string, Along>>();
+
+/** Prepared once for all guarantees that look there. */
+export function alongIn(
+  zone: CompiledZone,
+  destination: Destination,
+  shopperClass: ShopperClass,
+  at: { instant: number; weight: number; items: number },
+): Along {
+  let known = kept.get(zone);
+  if (!known) kept.set(zone, (known = new Map()));
+  const key = JSON.stringify([shopperClass.id, at, destination]);
+  let along = known.get(key);
+  if (!along) {
+    if (known.size >= mostKept) known.clear();
+    known.set(key, (along = prepared(zone, destination, shopperClass, at)));
+  }
+  return along;
+}
+
+function prepared(
+  zone: CompiledZone,
+  destination: Destination,
+  shopperClass: ShopperClass,
+  at: { instant: number; weight: number; items: number },
+): Along {
+  const situation = situationOf(shopperClass, destination, at.instant);
+  const order: HypotheticalOrder = { ...orderOfValue(0), weight: at.weight, items: at.items };
+  const price = pricing(zone, situation);
+  const known = new Map<number, Prices>();
+  const evaluations = new Map<number, Evaluation>();
+  const along: Along = {
+    zone,
+    destination,
+    shopperClass,
+    situation,
+    order,
+    starts: startsIn(zone, situation, order),
+    pricesAt: (value) => {
+      let prices = known.get(value);
+      if (!prices) {
+        prices = priceOptions(price({ ...order, value }).context, null).map(paidOf);
+        if (known.size < mostKept) known.set(value, prices);
+      }
+      return prices;
+    },
+    whole: null,
+    evaluationAt: (value) => {
+      let evaluation = evaluations.get(value);
+      if (!evaluation) {
+        evaluation = evaluationOf(zone, situation, value);
+        if (evaluations.size < mostKept) evaluations.set(value, evaluation);
+      }
+      return evaluation;
+    },
+    guest: () => (shopperClass.id === anybody.id ? along : alongIn(zone, destination, anybody, at)),
+  };
+  return along;
+}
+
+const startsKnown = new WeakMap<CompiledZone, Map<string, readonly number[]>>();
+
+/** Where prices and what is read may change: of prices that stay between two edges of the rules the edges alone, else the whole sweep. */
+function startsIn(zone: CompiledZone, situation: Situation, order: HypotheticalOrder): readonly number[] {
+  if (mayRise(zone, 'goodsValue')) {
+    const { segments } = sweepZone(zone, 'goodsValue', situation, order);
+    return ascending([...segments.map(({ from }) => from), ...nearlyEdges(zone)]);
+  }
+  let known = startsKnown.get(zone);
+  if (!known) startsKnown.set(zone, (known = new Map()));
+  const { region } = locate(situation.destination).destination;
+  const key = JSON.stringify([region, order.weight, order.items]);
+  let starts = known.get(key);
+  if (!starts) {
+    const edges = policyEdges({ zone, axis: 'goodsValue', order, region });
+    known.set(key, (starts = ascending([0, ...edges, ...nearlyEdges(zone)])));
+  }
+  return starts;
+}
+
+const ascending = (amounts: readonly number[]): number[] => [...new Set(amounts)].sort((a, b) => a - b);
+
+function evaluationOf(zone: CompiledZone, { codes, channel, ...situation }: Situation, value: number): Evaluation {
+  const prices = { [zone.market.id]: value };
+  return evaluate(compilePolicy(zone.policy), {
+    ...situation,
+    cart: {
+      lines: [{ product: { ...ordinaryArticle, prices }, quantity: 1 }],
+      ...(codes ? { codes: [...codes] } : {}),
+      ...(channel === undefined ? {} : { channel }),
+    },
+  });
+}
