@@ -31,15 +31,14 @@ export function classesInWords({ classes }: EffectEntry): string {
 
 /** In which zone, and at which place of it where a condition names one; where something moved, from which. */
 export function placeInWords(
-  { zoneId, marketId, movedFrom, named, destination }: EffectEntry,
+  { zoneId, movedFrom, named, destination }: EffectEntry,
   { was, is }: Pick<EffectSaying, 'was' | 'is'>,
 ): string {
   const nameOf = (id: string) => (is.zones[id] ?? was.zones[id])?.name ?? id;
-  const market = (is.markets[marketId] ?? was.markets[marketId])?.name ?? marketId;
   const there = movedFrom === undefined && !named ? '' : ` (${destinationInWords(destination)})`;
   const from =
     movedFrom === undefined ? '' : `, ${movedFrom === null ? 'in no zone' : `in ${nameOf(movedFrom)}`} before`;
-  return `${market}, ${nameOf(zoneId)}${there}${from}`;
+  return `${nameOf(zoneId)}${there}${from}`;
 }
 
 const destinationInWords = ({ country, region, postcode, residential }: Destination): string =>
@@ -67,14 +66,20 @@ function stretchInWords(
   return `${to === null ? `from ${write(from)} on` : `from ${write(from)} to below ${write(to)}`}${goods}`;
 }
 
-/** An entry as a sentence: where, for whom and when; and what is otherwise along which goods. */
-export function entryInWords(entry: EffectEntry, saying: EffectSaying): { where: string; what: string } {
-  const clock = saying.is.markets[entry.marketId]?.timeZone ?? saying.is.store.timeZone;
+/** An entry as a sentence in three parts: where and for whom, along which goods and when, and what is otherwise. */
+export function entryInWords(
+  entry: EffectEntry,
+  saying: EffectSaying,
+): { market: string; stretch: string; whom: string; what: string } {
+  const market = saying.is.markets[entry.marketId] ?? saying.was.markets[entry.marketId];
+  const clock = market?.timeZone ?? saying.is.store.timeZone;
   const when = momentInWords(entry, { timeZone: clock, language: saying.language });
   const says = differencesInWords(entry.differences, saying).join('; ');
   return {
-    where: [placeInWords(entry, saying), classesInWords(entry), when].filter(Boolean).join(', '),
-    what: `${stretchInWords(entry, saying.money)} ${says}${entry.varies ? ' at first, and other amounts further on' : ''}.`,
+    market: market?.name ?? entry.marketId,
+    stretch: [stretchInWords(entry, saying.money), when].filter(Boolean).join(', '),
+    whom: `${placeInWords(entry, saying)}, ${classesInWords(entry)}`,
+    what: `${says}${entry.varies ? ' at first, and other amounts further on' : ''}.`,
   };
 }
 

@@ -1,8 +1,29 @@
 import { ChevronDown, ChevronUp, PanelRightClose, PanelRightOpen } from 'lucide-react';
 import { useState } from 'react';
 import { inOrder } from '../../core/ordered.ts';
+import { useCheckUp } from '../findings/check-up.ts';
+import { exampleHref } from '../findings/example-href.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { BenchCard } from './BenchCard.tsx';
+
+/** Of carts that break guarantees so many are shown. */
+const mostBreaking = 3;
+
+/** Carts that break a guarantee, before those that somebody has pinned. */
+function BreakingCarts() {
+  const breaking = (useCheckUp().findings ?? []).filter(({ firm, example }) => firm && example !== null);
+  return breaking
+    .slice(0, mostBreaking)
+    .map((finding) => (
+      <BenchCard
+        key={finding.id}
+        id={finding.id}
+        cart={finding.example!}
+        href={exampleHref(finding)!}
+        because={finding.sentence}
+      />
+    ));
+}
 
 /** The pinned carts, live beside every view; on a phone a bar at the bottom, which is raised when it is wanted. */
 export function Bench({ folded, fold }: { folded: boolean; fold: () => void }) {
@@ -56,6 +77,7 @@ export function Bench({ folded, fold }: { folded: boolean; fold: () => void }) {
           )}
           {(!folded || raised) && (
             <ul>
+              <BreakingCarts />
               {pinned.map(([id, cart]) => (
                 <BenchCard key={id} id={id} cart={cart} />
               ))}

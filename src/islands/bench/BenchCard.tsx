@@ -8,7 +8,19 @@ import { OptionRow } from './OptionRow.tsx';
 import { rehearse, whyNothing } from '../rehearsal/rehearse-cart.ts';
 
 /** One pinned cart: who and where, how far toward the goal, what is read, what delivery costs. */
-export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
+export function BenchCard({
+  id,
+  cart,
+  href = `/rehearse?cart=${id}`,
+  because,
+}: {
+  id: string;
+  cart: TestCart;
+  /** where it stands at Rehearse */
+  href?: string;
+  /** why it is here, where nobody has pinned it */
+  because?: string;
+}) {
   const { money } = useNotation();
   const compiled = useCompiled();
   const compiledRelease = useCompiledRelease();
@@ -25,12 +37,13 @@ export function BenchCard({ id, cart }: { id: string; cart: TestCart }) {
     <li className="isolate contain-layout border-t border-hairline px-4 py-3" data-testid={`bench-${id}`}>
       <div className="flex items-baseline justify-between gap-2">
         <h3 className="min-w-0 truncate font-sans text-body font-semibold">
-          <a href={`/rehearse?cart=${id}`} className="hover:underline">
+          <a href={href} className="hover:underline">
             {cart.name}
           </a>
         </h3>
         {currency && evaluation.measures && <span>{money(evaluation.measures.goodsValue, currency)}</span>}
       </div>
+      {because !== undefined && <p className="text-small text-error">{because}</p>}
       <p className="truncate text-fine text-soft">
         {cart.destination.country} {cart.destination.postcode} · {cart.language}
       </p>

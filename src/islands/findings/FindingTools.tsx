@@ -11,7 +11,7 @@ const RemedyPreview = lazyPart(() => import('./RemedyPreview.tsx'), <span classN
 
 /** What can be done about a finding: look at a cart that shows it, mend it, or put up with it for a reason. */
 export function FindingTools({ finding }: { finding: Finding }) {
-  const { remedy, sentence, accepted } = finding;
+  const { remedy, sentence, accepted, firm } = finding;
   const example = exampleHref(finding);
   return (
     <span className="inline-flex flex-wrap items-baseline gap-x-2 gap-y-1">
@@ -25,7 +25,8 @@ export function FindingTools({ finding }: { finding: Finding }) {
           {(close) => <RemedyPreview remedy={remedy} close={close} />}
         </Popover>
       )}
-      {accepted === null ? <Accept finding={finding} /> : <TakeBack id={finding.id} />}
+      {accepted !== null && <TakeBack id={finding.id} />}
+      {accepted === null && !firm && <Accept finding={finding} />}
     </span>
   );
 }

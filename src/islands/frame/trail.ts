@@ -50,8 +50,8 @@ export const trail: readonly Stop[] = [
   {
     id: 'release',
     name: 'Release',
-    parts: ['changes', 'check-up', 'release', 'earlier releases', 'compare'],
-    also: 'findings faults problems publish go live hand over roll back history compare reset',
+    parts: ['changes', 'release', 'guarantees', 'check-up', 'earlier releases', 'compare'],
+    also: 'findings guarantees faults problems publish go live hand over roll back history compare reset',
   },
   {
     id: 'results',

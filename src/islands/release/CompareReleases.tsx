@@ -19,6 +19,7 @@ export function CompareReleases({ releases }: { releases: readonly ReleaseSummar
   const [from, setFrom] = useState<Side>(second?.number ?? newest!.number);
   const [to, setTo] = useState<Side>(second ? newest!.number : 'draft');
   const [said, setSaid] = useState('');
+  const [shown, setShown] = useState(false);
   const [before, after] = [useReleasePolicy(from), useReleasePolicy(to)];
   const compared = useMemo(() => {
     if (!before || !after || before === 'unreachable' || after === 'unreachable') return null;
@@ -81,7 +82,15 @@ export function CompareReleases({ releases }: { releases: readonly ReleaseSummar
         <Alert>A release could not be read. Reload the page to try again; nothing is lost.</Alert>
       )}
       {compared?.changes.length === 0 && <p className="text-soft">For shoppers they say the same.</p>}
-      {compared && compared.changes.length > 0 && (
+      {compared && compared.changes.length > 0 && !shown && (
+        <p>
+          They differ in {compared.changes.length === 1 ? 'one thing' : `${compared.changes.length} things`}.{' '}
+          <button type="button" className="btn btn-xs" onClick={() => setShown(true)} data-testid="compare-show">
+            Show what differs
+          </button>
+        </p>
+      )}
+      {compared && compared.changes.length > 0 && shown && (
         <WhatChanges was={compared.was} is={compared.is} prefix="compared">
           <ChangeTable label="Differences" changes={compared.changes} before={nameOf(from)} after={nameOf(to)} />
         </WhatChanges>

@@ -5,6 +5,8 @@ import { samePolicy } from '../../core/policy/patch.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useChanges, useRelease, useSetRelease } from '../page/page-context.tsx';
 import { ChangeList } from './ChangeList.tsx';
+import { Guarantees } from './guarantees/Guarantees.tsx';
+import { Verdict } from './Verdict.tsx';
 import { WhatChanges } from './WhatChanges.tsx';
 import { CheckUp } from './check-up/CheckUp.tsx';
 import { CompareReleases } from './CompareReleases.tsx';
@@ -85,7 +87,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
               <ChangeList changes={changes} released />
             </WhatChanges>
           )}
-          <CheckUp />
+          <Verdict />
         </>
       )}
       {!empty && (
@@ -104,6 +106,8 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
           {problem.title}. {problem.detail}
         </Alert>
       )}
+      {!empty && <Guarantees />}
+      {!empty && <CheckUp />}
       {releases.length > 0 && (
         <ReleaseList
           releases={releases}

@@ -68,7 +68,9 @@ function Said({ effect, was, is, title }: { effect: EffectOf; was: Policy; is: P
             <PhraseSelect
               label="Where"
               value={placeOf(looked)}
-              options={[...zones].reverse().map(([id, entry]) => [id, placeInWords(entry, { was, is })])}
+              options={[...zones]
+                .reverse()
+                .map(([id, entry]) => [id, `${marketName(entry, was, is)}, ${placeInWords(entry, { was, is })}`])}
               choose={(id) => setChosen(keyOf(zones.get(id)!))}
               testId="effect-zone"
             />{' '}
@@ -77,18 +79,16 @@ function Said({ effect, was, is, title }: { effect: EffectOf; was: Policy; is: P
           <Picture entries={entries} looked={looked} was={was} is={is} />
         </>
       )}
-      <ol className="mt-2">
-        {(all ? entries : entries.slice(0, fewEntries)).map((entry) => (
-          <Sentence
-            key={keyOf(entry)}
-            entry={entry}
-            was={was}
-            is={is}
-            look={() => setChosen(keyOf(entry))}
-            shown={entry === looked}
-          />
-        ))}
-      </ol>
+      {together(all ? entries : entries.slice(0, fewEntries)).map((group) => (
+        <Stretch
+          key={keyOf(group[0])}
+          entries={group}
+          was={was}
+          is={is}
+          look={(entry) => setChosen(keyOf(entry))}
+          looked={looked}
+        />
+      ))}
       <p className="mt-1 flex flex-wrap items-baseline gap-x-3">
         {entries.length > fewEntries && !all && (
           <button type="button" className="btn btn-xs" onClick={() => setAll(true)} data-testid="effect-all">
@@ -120,6 +120,9 @@ function Said({ effect, was, is, title }: { effect: EffectOf; was: Policy; is: P
     </div>
   );
 }
+
+const marketName = ({ marketId }: EffectEntry, was: Policy, is: Policy): string =>
+  (is.markets[marketId] ?? was.markets[marketId])?.name ?? marketId;
 
 /** Which two zones, and which place of theirs. */
 const placeOf = ({ zoneId, movedFrom, named, destination }: EffectEntry): string =>
@@ -161,46 +164,87 @@ function Picture({
   );
 }
 
-function Sentence({
-  entry,
+/** Entries of the same stretch of a market one after the other, so that it is said once. */
+function together(entries: readonly EffectEntry[]): [EffectEntry, ...EffectEntry[]][] {
+  const groups = new Map<string, [EffectEntry, ...EffectEntry[]]>();
+  for (const entry of entries) {
+    const { marketId, axis, from, to, moments } = entry;
+    const key = JSON.stringify([marketId, axis, from, to, moments]);
+    const group = groups.get(key);
+    if (group) group.push(entry);
+    else groups.set(key, [entry]);
+  }
+  return [...groups.values()];
+}
+
+/** A stretch of goods in a market: how many orders lie there, and what is otherwise in which zone and for whom. */
+function Stretch({
+  entries,
   was,
   is,
   look,
-  shown,
+  looked,
 }: {
-  entry: EffectEntry;
+  entries: readonly [EffectEntry, ...EffectEntry[]];
   was: Policy;
   is: Policy;
-  look: () => void;
+  look: (entry: EffectEntry) => void;
   /** its place is in the picture */
-  shown: boolean;
+  looked: EffectEntry | undefined;
 }) {
   const { money, locale } = useNotation();
-  const catalogue = useCatalogue();
-  const { currency } = (is.markets[entry.marketId] ?? was.markets[entry.marketId])!;
-  const { where, what } = entryInWords(entry, {
-    was,
-    is,
-    money: (minor) => money(minor, currency),
-    language: locale,
-  });
+  const [first] = entries;
+  const { currency } = (is.markets[first.marketId] ?? was.markets[first.marketId])!;
+  const saying = { was, is, money: (minor: number) => money(minor, currency), language: locale };
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 1 });
-  const { orders } = entry;
+  const { market, stretch } = entryInWords(first, saying);
+  const { orders } = first;
+  return (
+    <section className="mt-2" data-testid="effect-stretch">
+      <h3 className="font-sans text-body font-semibold">
+        {market}, {stretch}
+        {orders && orders.all > 0 && (
+          <span className="font-normal text-soft">
+            {' '}
+            · {percent.format(orders.there / orders.all)} of past orders lie there
+          </span>
+        )}
+      </h3>
+      <ul>
+        {entries.map((entry) => {
+          const { whom, what } = entryInWords(entry, saying);
+          return (
+            <li
+              key={keyOf(entry)}
+              className={`border-b border-hairline py-1 ${entry === looked ? 'bg-base-200' : ''}`}
+              data-testid="effect-sentence"
+            >
+              <button
+                type="button"
+                className="text-left hover:underline"
+                aria-pressed={entry === looked}
+                onClick={() => look(entry)}
+              >
+                <span className="text-soft">{whom}:</span> {what}
+              </button>{' '}
+              <EdgeCart entry={entry} was={was} is={is} />
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+function EdgeCart({ entry, was, is }: { entry: EffectEntry; was: Policy; is: Policy }) {
+  const catalogue = useCatalogue();
   const cart = useMemo(() => edgeCart(entry, was, is, catalogue), [entry, was, is, catalogue]);
   return (
-    <li className={`border-b border-hairline py-1 ${shown ? 'bg-base-200' : ''}`} data-testid="effect-sentence">
-      <button type="button" className="text-left hover:underline" aria-pressed={shown} onClick={look}>
-        <strong>{where}</strong>: {what}
-      </button>{' '}
-      <span className="text-soft">
-        {orders && orders.all > 0 && `${percent.format(orders.there / orders.all)} of this market’s past orders. `}
-      </span>
-      {cart && (
-        <a className="link link-primary" href={besideRelease(cart)}>
-          a cart there
-        </a>
-      )}
-    </li>
+    cart && (
+      <a className="link link-primary" href={besideRelease(cart)}>
+        a cart there
+      </a>
+    )
   );
 }
 

@@ -31,11 +31,11 @@ export function PrintedEffect({ title, effect, was, is }: { title: string; effec
               {effect.entries
                 .filter(({ marketId }) => marketId === id)
                 .map((entry, index) => {
-                  const { where, what } = entryInWords(entry, saying);
+                  const { stretch, whom, what } = entryInWords(entry, saying);
                   const { orders } = entry;
                   return (
                     <li key={index}>
-                      {where}: {what}
+                      {whom}, {stretch}: {what}
                       {orders && orders.all > 0 && ` ${percent.format(orders.there / orders.all)} of past orders.`}
                     </li>
                   );
