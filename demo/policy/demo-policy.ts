@@ -3,6 +3,7 @@ import type { Policy } from '../../src/core/policy/types.ts';
 import { calendars } from './calendars.ts';
 import { markets, rates } from './markets.ts';
 import { notices } from './notices.ts';
+import { guarantees } from './guarantees.ts';
 import { offers } from './offers.ts';
 import { options } from './options.ts';
 import { places } from './places.ts';
@@ -36,6 +37,7 @@ export const demoPolicy: Policy = {
   textNotes,
   look,
   testCarts,
+  guarantees,
   shoppers,
   assumptions: { nlbe: { margin: '55', reach: '30', near: '50', far: '20', spread: '30', secondReward: 250 } },
 };

@@ -10,15 +10,18 @@ beforeEach(() => resetDraft());
 test('what a release changes for shoppers is said with its stretch, its prices and how many orders, and opens a cart there', async () => {
   await patchDraft(address, (await readDraft(address)).revision, setGoal('nlbe', 7900));
   const page = await open('/release');
-  const sentence = page.getByTestId('effect-sentence').first();
+  const stretch = page.getByTestId('effect-stretch').first();
   await expect
-    .poll(async () => (await sentence.innerText()).replaceAll(/\s/g, ' '))
+    .poll(() => stretch.getByRole('heading').innerText())
+    .toMatch(/Netherlands & Belgium, from €75\.00 to below €79\.00 · \d(\.\d)?% of past orders lie there/);
+  const sentence = stretch.getByTestId('effect-sentence').first();
+  await expect
+    .poll(() => sentence.innerText())
     .toMatch(
-      /Netherlands & Belgium, All of the Netherlands and Belgium, shoppers in general: from €75\.00 to below €79\.00 “Parcel to the door” costs €5\.95 instead of nothing/,
+      /All of the Netherlands and Belgium, shoppers in general: “Parcel to the door” costs €5\.95 instead of nothing/,
     );
-  await expect.poll(() => sentence.innerText()).toMatch(/\d(\.\d)?% of this market’s past orders/);
   await page.getByTestId('effect-is-nlbe-door').waitFor();
-  await page.getByTestId('effect-zone').selectOption('nlbe-islands');
+  await page.getByTestId('effect-zone').selectOption({ label: 'Netherlands & Belgium, Outer islands' });
   await page.getByTestId('effect-is-nlbe-islands-ferry').waitFor();
   await page.getByTestId('changes-edits').click();
   await expect
@@ -28,4 +31,18 @@ test('what a release changes for shoppers is said with its stretch, its prices a
   await sentence.getByRole('link', { name: 'a cart there' }).click();
   await expect.poll(() => textOf(page, '[data-testid=shared-cart]')).toContain('Shared by a link');
   expect(page.url()).toContain('laid=both');
+});
+
+test('on paper all of it stands market by market, and nothing else of the page', async () => {
+  await patchDraft(address, (await readDraft(address)).revision, setGoal('nlbe', 7900));
+  const page = await open('/release');
+  await page.getByTestId('effect-sentence').first().waitFor();
+  await page.emulateMedia({ media: 'print' });
+  const record = page.locator('.printed-record');
+  await expect
+    .poll(() => record.innerText())
+    .toMatch(
+      /Changes for shoppers since release \d+[^]*Netherlands & Belgium[^]*from €75\.00 to below €79\.00: “Parcel to the door” costs €5\.95/,
+    );
+  expect(await page.getByRole('heading', { name: 'Guarantees' }).isVisible()).toBe(false);
 });

@@ -25,7 +25,7 @@ export class CheckUpClient {
     this.#broken.catch(() => {});
   }
 
-  /** @throws Error when the worker cannot be loaded, or breaks */
+  /** All but guarantees. @throws Error when the worker cannot be loaded, or breaks */
   async check(policy: Policy, catalogue: Catalogue, now: number, locale: string): Promise<CheckedUp> {
     const beside = await this.#beside.of(Object.keys(policy.markets));
     const missing = this.#beside.missing.map((because) => ({
@@ -46,6 +46,11 @@ export class CheckUpClient {
     this.#sent = beside;
     const checked = await Promise.race([this.#checking.check(request), this.#broken]);
     return { ...checked, notExamined: [...missing, ...checked.notExamined] };
+  }
+
+  /** Whether the guarantees of what was checked up last hold. @throws Error the same */
+  guarantees(): Promise<CheckedUp> {
+    return Promise.race([this.#checking.guarantees(), this.#broken]);
   }
 
   /** What changes for shoppers between two policies; null where the same asker has asked for another since. @throws Error the same */

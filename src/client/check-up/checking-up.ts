@@ -1,4 +1,4 @@
-import { checkUp, keptSentence } from '../../core/check-up/check-up.ts';
+import { checkUpPart, keptSentence } from '../../core/check-up/check-up.ts';
 import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
 import type { Examined } from '../../core/check-up/kind.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
@@ -60,7 +60,12 @@ export class CheckingUp {
       now,
       locale,
     };
-    return checkUp(this.#examined);
+    return checkUpPart(this.#examined, 'others');
+  }
+
+  /** Whether the guarantees of what was checked up last hold. */
+  guarantees(): CheckedUp {
+    return this.#examined ? checkUpPart(this.#examined, 'guarantees') : { findings: [], notExamined: [] };
   }
 
   /**

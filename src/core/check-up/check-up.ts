@@ -8,7 +8,17 @@ const rank: Record<Severity, number> = { wrong: 0, risky: 1, remark: 2 };
 const keptLocale = 'en-GB';
 
 /** Everything that the check-up has to say of a policy. */
-export const checkUp = (examined: Examined): CheckedUp => judged(examined, lookedThrough(examined, findingKinds.all));
+export const checkUp = (examined: Examined): CheckedUp => checkUpFor(examined, findingKinds.all);
+
+/** Of what is looked for only guarantees, or all but these: of a large store they take longest. */
+export const checkUpPart = (examined: Examined, part: 'guarantees' | 'others'): CheckedUp =>
+  checkUpFor(
+    examined,
+    findingKinds.all.filter(({ firm = false }) => firm === (part === 'guarantees')),
+  );
+
+const checkUpFor = (examined: Examined, kinds: readonly FindingKind[]): CheckedUp =>
+  judged(examined, lookedThrough(examined, kinds));
 
 /** The same, one kind of finding after the other. @param turn awaited between them: others have their turn */
 export async function checkUpInTurns(examined: Examined, turn: () => Promise<void>): Promise<CheckedUp> {

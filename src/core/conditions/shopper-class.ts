@@ -133,5 +133,5 @@ function nameOf(shopper: Shopper, codes: readonly string[], channel: string | un
     ...(channel === undefined ? [] : [`by “${channel}”`]),
   ];
   const who = shopper.signedIn ? 'someone signed in' : 'someone';
-  return [who, said.join(', ')].filter(Boolean).join(' ');
+  return [who, said.join(', ')].filter(Boolean).join(shopper.signedIn ? ', ' : ' ');
 }

@@ -150,7 +150,10 @@ function firstBroken(
 export const localIn =
   ({ market: { id }, policy }: CompiledZone) =>
   (base: number): number | null =>
-    resolveAmount({ following: { base, buffer: '0', round: 'up', step: 1, less: 0 } }, localMoneyOf(policy, id));
+    resolveAmount(
+      { following: { base, buffer: '0', round: 'up', step: 1, less: 0 } },
+      { ...localMoneyOf(policy, id), cashIncrement: undefined },
+    );
 
 function acrossIn({ compiled: { policy }, locale }: Examining): Omit<AcrossMarkets, 'zones'> {
   const exponent = currencyExponent(policy.store.baseCurrency);

@@ -5,7 +5,8 @@ import { createStore } from 'zustand/vanilla';
 import type { CheckUpClient } from '../../client/check-up/check-up-client.ts';
 import type { EffectRequest } from '../../client/check-up/checking-up.ts';
 import type { Effect, EffectProgress } from '../../core/effect/effect.ts';
-import type { Finding, NotExamined } from '../../core/check-up/finding.ts';
+import type { CheckedUp, Finding, NotExamined } from '../../core/check-up/finding.ts';
+import type { Policy } from '../../core/policy/types.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useCatalogue, useNotation, useNow } from '../page/page-context.tsx';
 
@@ -16,9 +17,16 @@ interface CheckUpState {
   notExamined: readonly NotExamined[];
   /** why it cannot say more; null: it can */
   failed: string | null;
+  /** the guarantees that were looked at last */
+  guarantees: Policy['guarantees'];
 }
 
-const state = createStore<CheckUpState>(() => ({ findings: null, notExamined: [], failed: null }));
+const state = createStore<CheckUpState>(() => ({
+  findings: null,
+  notExamined: [],
+  failed: null,
+  guarantees: undefined,
+}));
 let client: Promise<CheckUpClient> | null = null;
 
 /** How long nothing is edited, dragged or typed until the draft is checked up; the first time the page is left to be drawn. ms */
@@ -37,13 +45,19 @@ export function useCheckingUp(): void {
     let wanted = true;
     const timer = setTimeout(
       () => {
-        checking()
-          .then((up) => up.check(policy, catalogue, now, locale))
-          .then(
-            (checked) => wanted && state.setState({ ...checked, failed: null }),
-            (error: unknown) =>
-              wanted && state.setState({ failed: error instanceof Error ? error.message : 'The check-up failed' }),
-          );
+        const check = async () => {
+          const up = await checking();
+          const others = await up.check(policy, catalogue, now, locale);
+          if (!wanted) return;
+          state.setState((before) => ({ ...together(others, guaranteesIn(before)), failed: null }));
+          // They are looked at after the rest: of a large store that takes longest.
+          const guarantees = await up.guarantees();
+          if (wanted) state.setState({ ...together(others, guarantees), guarantees: policy.guarantees });
+        };
+        check().catch(
+          (error: unknown) =>
+            wanted && state.setState({ failed: error instanceof Error ? error.message : 'The check-up failed' }),
+        );
       },
       client ? pause : firstPause,
     );
@@ -53,6 +67,20 @@ export function useCheckingUp(): void {
     };
   }, [resting, policy, catalogue, now, locale]);
 }
+
+type Checked = Pick<CheckedUp, 'findings' | 'notExamined'>;
+
+/** What was said of guarantees until it is said anew. */
+const guaranteesIn = ({ findings, notExamined }: CheckUpState): Checked => ({
+  findings: findings?.filter(({ firm }) => firm) ?? [],
+  notExamined: notExamined.filter(({ stop }) => stop === 'release'),
+});
+
+/** What is wrong first, guarantees before all else. */
+const together = (others: Checked, guarantees: Checked): Checked => ({
+  findings: [...guarantees.findings, ...others.findings],
+  notExamined: [...others.notExamined, ...guarantees.notExamined],
+});
 
 const checking = (): Promise<CheckUpClient> =>
   (client ??= import('../../client/check-up/check-up-client.ts').then((module) => new module.CheckUpClient()));

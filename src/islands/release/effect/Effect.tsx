@@ -14,7 +14,7 @@ import { PrintedEffect } from './PrintedEffect.tsx';
 import { useEffectBetween } from './use-effect-between.ts';
 
 /** So many sentences are shown until all are asked for. */
-const fewEntries = 12;
+const fewEntries = 6;
 
 /**
  * What changes for shoppers between two policies, in a picture and in sentences, those that concern most orders first.

@@ -27,11 +27,11 @@ export function GuaranteeRow({
   const policy = usePolicy();
   const { locale } = useNotation();
   const edit = useEdit();
-  const { findings, notExamined } = useCheckUp();
+  const { findings, notExamined, guarantees } = useCheckUp();
   const at = `/guarantees/${id}`;
   const broken = (findings ?? []).filter((finding) => finding.at === at);
   const unlooked = notExamined.filter((one) => one.at === at);
-  const state = stateOf(guarantee.on, findings !== null, broken.length, unlooked.length);
+  const state = stateOf(guarantee.on, guarantees?.[id] === guarantee, broken.length, unlooked.length);
   const { Icon, look } = looks[state];
   return (
     <li className="border-b border-hairline py-1.5" data-testid={`guarantee-row-${id}`} data-state={state}>
