@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { demoProducts } from '../../../demo/products.ts';
-import { examinedDemo } from '../../../tests/support/planted/examined-demo.ts';
+import { demoToPlantIn, examinedDemo } from '../../../tests/support/planted/examined-demo.ts';
 import { plantedFaults } from '../../../tests/support/planted/planted-faults.ts';
 import { randomPolicyWithZones } from '../../../tests/support/random-policy.ts';
 import { catalogueOf } from '../../../src/core/catalogue/product.ts';
@@ -28,9 +28,9 @@ export async function bars(): Promise<Bar[]> {
 
 /** How many of the faults that are planted into the demo are found. */
 function recall(): Bar {
-  const known = new Set(checkUp(examinedDemo(demoPolicy)).findings.map(({ id, sentence }) => `${id} ${sentence}`));
+  const known = new Set(checkUp(examinedDemo(demoToPlantIn)).findings.map(({ id, sentence }) => `${id} ${sentence}`));
   const found = plantedFaults.filter(({ kind, plant, products, says }) => {
-    const policy = structuredClone(demoPolicy);
+    const policy = structuredClone(demoToPlantIn);
     const sold = structuredClone(demoProducts);
     plant?.(policy);
     products?.(sold);

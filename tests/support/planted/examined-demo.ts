@@ -1,9 +1,14 @@
+import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { demoProducts } from '../../../demo/products.ts';
 import { catalogueOf, type Product } from '../../../src/core/catalogue/product.ts';
 import type { Examined } from '../../../src/core/check-up/kind.ts';
 import { compilePolicy } from '../../../src/core/evaluation/compile.ts';
 import { distributionOf } from '../../../src/core/orders/distribution.ts';
 import type { Policy } from '../../../src/core/policy/types.ts';
+
+/** The demo to plant faults into: its own guarantees are broken by many of them. */
+export const demoToPlantIn: Policy = { ...demoPolicy };
+delete demoToPlantIn.guarantees;
 
 /** 1,000 past orders of one market, from 20.00 to 119.90. */
 const orders = new Map([
