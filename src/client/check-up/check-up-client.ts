@@ -48,8 +48,8 @@ export class CheckUpClient {
     return { ...checked, notExamined: [...missing, ...checked.notExamined] };
   }
 
-  /** Whether the guarantees of what was checked up last hold. @throws Error the same */
-  guarantees(): Promise<CheckedUp> {
+  /** Whether the guarantees of what was checked up last hold; null where something else was since. @throws Error the same */
+  guarantees(): Promise<CheckedUp | null> {
     return Promise.race([this.#checking.guarantees(), this.#broken]);
   }
 

@@ -1,4 +1,4 @@
-import { checkUpPart, keptSentence } from '../../core/check-up/check-up.ts';
+import { checkUpInTurns, checkUpPart, keptSentence } from '../../core/check-up/check-up.ts';
 import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
 import type { Examined } from '../../core/check-up/kind.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
@@ -35,7 +35,10 @@ export interface EffectRequest {
   now: number;
 }
 
-/** How long an effect is worked on at a stretch, ms. */
+/** Something else is asked for by now. */
+class Superseded extends Error {}
+
+/** How long an effect or guarantees are worked on at a stretch, ms. */
 const longestTurn = 60;
 
 /** Holds the policy that is checked up, so that only what has changed travels and is worked out anew. */
@@ -63,9 +66,23 @@ export class CheckingUp {
     return checkUpPart(this.#examined, 'others');
   }
 
-  /** Whether the guarantees of what was checked up last hold. */
-  guarantees(): CheckedUp {
-    return this.#examined ? checkUpPart(this.#examined, 'guarantees') : { findings: [], notExamined: [] };
+  /** Whether the guarantees of what was checked up last hold; null where something else has been checked up since. */
+  async guarantees(): Promise<CheckedUp | null> {
+    const examined = this.#examined;
+    if (!examined) return null;
+    let since = performance.now();
+    const turn = async () => {
+      if (performance.now() - since < longestTurn) return;
+      await new Promise((resume) => setTimeout(resume));
+      if (this.#examined !== examined) throw new Superseded();
+      since = performance.now();
+    };
+    try {
+      return await checkUpInTurns(examined, turn, 'guarantees');
+    } catch (error) {
+      if (error instanceof Superseded) return null;
+      throw error;
+    }
   }
 
   /**

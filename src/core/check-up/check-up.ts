@@ -1,4 +1,4 @@
-import type { CheckedUp, Finding, Found, NotExamined, Severity } from './finding.ts';
+import type { CheckedUp, Finding, Found, Severity, Unexamined } from './finding.ts';
 import type { Examined, FindingKind } from './kind.ts';
 import { findingKinds } from './registry.ts';
 
@@ -11,25 +11,36 @@ const keptLocale = 'en-GB';
 export const checkUp = (examined: Examined): CheckedUp => checkUpFor(examined, findingKinds.all);
 
 /** Of what is looked for only guarantees, or all but these: of a large store they take longest. */
-export const checkUpPart = (examined: Examined, part: 'guarantees' | 'others'): CheckedUp =>
-  checkUpFor(
-    examined,
-    findingKinds.all.filter(({ firm = false }) => firm === (part === 'guarantees')),
-  );
+type Part = 'guarantees' | 'others';
+
+const kindsOf = (part: Part): FindingKind[] =>
+  findingKinds.all.filter(({ firm = false }) => firm === (part === 'guarantees'));
+
+export const checkUpPart = (examined: Examined, part: Part): CheckedUp => checkUpFor(examined, kindsOf(part));
 
 const checkUpFor = (examined: Examined, kinds: readonly FindingKind[]): CheckedUp =>
   judged(examined, lookedThrough(examined, kinds));
 
-/** The same, one kind of finding after the other. @param turn awaited between them: others have their turn */
-export async function checkUpInTurns(examined: Examined, turn: () => Promise<void>): Promise<CheckedUp> {
+/**
+ * The same, one kind of finding after the other, and what takes long in steps.
+ *
+ * @param turn awaited between them: others have their turn @param part of what is looked for; all of it when not given
+ */
+export async function checkUpInTurns(examined: Examined, turn: () => Promise<void>, part?: Part): Promise<CheckedUp> {
   const all: CheckedUp = { findings: [], notExamined: [] };
-  for (const kind of findingKinds.all) {
+  for (const kind of part ? kindsOf(part) : findingKinds.all) {
     await turn();
-    const { findings, notExamined } = lookedThrough(examined, [kind]);
-    all.findings.push(...findings);
-    all.notExamined.push(...notExamined);
+    sortInto(all, kind, kind.findInSteps ? await inTurns(kind.findInSteps(examined), turn) : kind.find(examined));
   }
   return judged(examined, all);
+}
+
+async function inTurns<Result>(steps: Generator<void, Result>, turn: () => Promise<void>): Promise<Result> {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    await turn();
+  }
 }
 
 /** The worst first, and what is accepted as such. */
@@ -51,15 +62,20 @@ export function keptSentence(examined: Examined, { id, kind, sentence }: Finding
 }
 
 function lookedThrough(examined: Examined, kinds: readonly FindingKind[]): CheckedUp {
-  const findings: Finding[] = [];
-  const notExamined: NotExamined[] = [];
-  for (const { kind, stop, firm = false, find } of kinds) {
-    for (const found of find(examined)) {
-      if ('because' in found) notExamined.push({ ...found, kind, stop });
-      else findings.push({ ...found, id: idOf(kind, found), kind, stop, firm, accepted: null });
-    }
+  const all: CheckedUp = { findings: [], notExamined: [] };
+  for (const kind of kinds) sortInto(all, kind, kind.find(examined));
+  return all;
+}
+
+function sortInto(
+  { findings, notExamined }: CheckedUp,
+  { kind, stop, firm = false }: FindingKind,
+  all: readonly (Found | Unexamined)[],
+): void {
+  for (const found of all) {
+    if ('because' in found) notExamined.push({ ...found, kind, stop });
+    else findings.push({ ...found, id: idOf(kind, found), kind, stop, firm, accepted: null });
   }
-  return { findings, notExamined };
 }
 
 const idOf = (kind: string, { at, key }: Found): string => [kind, at, ...(key === undefined ? [] : [key])].join(' ');

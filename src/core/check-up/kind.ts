@@ -25,6 +25,8 @@ export interface FindingKind {
   called: string;
   stop: FindingStop;
   /** cannot be accepted: it is there until what it speaks of is otherwise */
-  firm?: true;
+  firm?: boolean;
   find: (examined: Examined) => (Found | Unexamined)[];
+  /** the same with pauses, of what takes long */
+  findInSteps?: (examined: Examined) => Generator<void, (Found | Unexamined)[]>;
 }

@@ -1,5 +1,6 @@
 import { orderOfValue } from '../cart/hypothetical-order.ts';
 import { compilePolicy, type CompiledMarket, type CompiledPolicy } from '../evaluation/compile.ts';
+import { lastOf } from '../last-of.ts';
 import { minorPerMajor } from '../money/currency.ts';
 import { ordersBetween, valueAtShare, type Distribution } from '../orders/distribution.ts';
 import { sharing } from '../policy/patch.ts';
@@ -80,13 +81,7 @@ interface Compared {
  * for every kind of shopper that a condition of either tells apart, along goods value for an ordinary article; beside that at
  * places that conditions name, at other moments and along weight and pieces where what is otherwise looks at these.
  */
-export function effectOf(input: EffectInput): Effect {
-  const steps = effectInSteps(input);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
+export const effectOf = (input: EffectInput): Effect => lastOf(effectInSteps(input));
 
 /** The same, with a pause after each place. */
 export function* effectInSteps({ was, is, now, orders }: EffectInput): Generator<EffectProgress, Effect> {

@@ -5,6 +5,7 @@ import { exactConversion } from '../money/convert.ts';
 import { currencyExponent, minorPerMajor } from '../money/currency.ts';
 import { formatMoney } from '../money/format.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
+import { lastOf } from '../last-of.ts';
 import type { Destination, Guarantee } from '../policy/types.ts';
 import type { AcrossMarkets, Broken } from './claim.ts';
 import { lookedAtIn, type LookedAt, type NotLooked, type Plausible } from './examine.ts';
@@ -39,7 +40,11 @@ export interface Examining {
 }
 
 /** Looks whether a guarantee holds (2-domain §12). */
-export function verdictOn(guarantee: Guarantee, examining: Examining): Verdict {
+export const verdictOn = (guarantee: Guarantee, examining: Examining): Verdict =>
+  lastOf(verdictInSteps(guarantee, examining));
+
+/** The same, with a pause after each zone. */
+export function* verdictInSteps(guarantee: Guarantee, examining: Examining): Generator<void, Verdict> {
   const { compiled } = examining;
   const { claim, markets } = guarantee;
   const kind = claimKindOf(claim);
@@ -60,6 +65,7 @@ export function verdictOn(guarantee: Guarantee, examining: Examining): Verdict {
       looked += all.length;
       if (all[0]) across.push({ zone, ...all[0] });
       first ??= kind.find ? firstBroken(zone, guarantee, all, examining) : null;
+      yield;
     }
     if (first) verdict.broken.push(first);
   }

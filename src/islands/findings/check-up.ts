@@ -52,7 +52,7 @@ export function useCheckingUp(): void {
           state.setState((before) => ({ ...together(others, guaranteesIn(before)), failed: null }));
           // They are looked at after the rest: of a large store that takes longest.
           const guarantees = await up.guarantees();
-          if (wanted) state.setState({ ...together(others, guarantees), guarantees: policy.guarantees });
+          if (wanted && guarantees) state.setState({ ...together(others, guarantees), guarantees: policy.guarantees });
         };
         check().catch(
           (error: unknown) =>

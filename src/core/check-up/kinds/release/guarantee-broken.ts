@@ -1,5 +1,6 @@
 import type { CompiledZone } from '../../../evaluation/compile.ts';
-import { verdictOn, type BrokenIn } from '../../../guarantees/broken.ts';
+import { verdictInSteps, type BrokenIn } from '../../../guarantees/broken.ts';
+import { lastOf } from '../../../last-of.ts';
 import { inOrder } from '../../../ordered.ts';
 import type { Destination, Guarantee } from '../../../policy/types.ts';
 import { somewhereIn } from '../../example-cart.ts';
@@ -13,25 +14,29 @@ export const guaranteeBroken: FindingKind = {
   called: 'guarantees that are broken',
   stop: 'release',
   firm: true,
-  find: (examined) => {
-    const { compiled } = examined;
-    const places = new Map<CompiledZone, Destination | null>();
-    const somewhere = (zone: CompiledZone): Destination | null => {
-      let place = places.get(zone);
-      if (place === undefined) places.set(zone, (place = somewhereIn(compiled, zone)));
-      return place;
-    };
-    return inOrder(compiled.policy.guarantees ?? {}).flatMap(([id, guarantee]): (Found | Unexamined)[] => {
-      if (!guarantee.on) return [];
-      const at = `/guarantees/${id}`;
-      const { broken, notExamined } = verdictOn(guarantee, { ...examined, somewhereIn: somewhere });
-      return [
-        ...broken.map((one) => foundOf(id, guarantee, one, examined)),
-        ...notExamined.map((because) => ({ at, because: `“${guarantee.name}”: ${because}` })),
-      ];
-    });
-  },
+  find: (examined) => lastOf(findInSteps(examined)),
+  findInSteps,
 };
+
+function* findInSteps(examined: Examined): Generator<void, (Found | Unexamined)[]> {
+  const { compiled } = examined;
+  const places = new Map<CompiledZone, Destination | null>();
+  const somewhere = (zone: CompiledZone): Destination | null => {
+    let place = places.get(zone);
+    if (place === undefined) places.set(zone, (place = somewhereIn(compiled, zone)));
+    return place;
+  };
+  const found: (Found | Unexamined)[] = [];
+  for (const [id, guarantee] of inOrder(compiled.policy.guarantees ?? {})) {
+    if (!guarantee.on) continue;
+    const { broken, notExamined } = yield* verdictInSteps(guarantee, { ...examined, somewhereIn: somewhere });
+    found.push(
+      ...broken.map((one) => foundOf(id, guarantee, one, examined)),
+      ...notExamined.map((because) => ({ at: `/guarantees/${id}`, because: `“${guarantee.name}”: ${because}` })),
+    );
+  }
+  return found;
+}
 
 const known = new WeakMap<BrokenIn, { name: string; found: Found }>();
 
