@@ -84,8 +84,8 @@ export function GuaranteeRow({
       </div>
       {open && <GuaranteeSentence id={id} guarantee={guarantee} />}
       {broken.map((finding) => (
-        <p key={finding.id} className="pl-31 text-error" data-testid="guarantee-broken">
-          {finding.sentence}{' '}
+        <p key={finding.id} className="text-error sm:pl-31" data-testid="guarantee-broken">
+          {withoutName(finding.sentence, guarantee.name)}{' '}
           {exampleHref(finding) && (
             <a className="link link-primary" href={exampleHref(finding)!}>
               a cart
@@ -95,12 +95,18 @@ export function GuaranteeRow({
       ))}
       {guarantee.on &&
         unlooked.map(({ because }) => (
-          <p key={because} className="pl-31 text-small text-soft">
+          <p key={because} className="text-small text-soft sm:pl-31">
             Not examined. {because}
           </p>
         ))}
     </li>
   );
+}
+
+/** What is broken, where its name stands above. */
+function withoutName(sentence: string, name: string): string {
+  const begins = `“${name}” does not hold `;
+  return sentence.startsWith(begins) ? `Not ${sentence.slice(begins.length)}` : sentence;
 }
 
 type State = 'off' | 'waiting' | 'broken' | 'unlooked' | 'holds';

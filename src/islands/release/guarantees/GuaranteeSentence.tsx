@@ -20,7 +20,7 @@ export function GuaranteeSentence({ id, guarantee }: { id: string; guarantee: Gu
   const named = markets ? Object.keys(markets) : inOrder(policy.markets).map(([market]) => market);
   const at = (step: string) => ['guarantees', id, step];
   return (
-    <div className="pl-31 leading-7" data-testid="guarantee-sentence">
+    <div className="leading-7 sm:pl-31" data-testid="guarantee-sentence">
       <MarketsPhrase path={at('markets')} chosen={markets} every="every market" testId="guarantee-markets" />
       <div>
         for{' '}
