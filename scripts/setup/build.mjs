@@ -52,6 +52,6 @@ function compress(folder) {
     const content = readFileSync(file);
     if (content.length < 1024) continue;
     writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
-    writeFileSync(`${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+    writeFileSync(`${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }));
   }
 }

@@ -23,7 +23,10 @@ export function Verdict() {
   const broken = new Set(guarantees.map(({ at }) => at)).size;
   const expected = inOrder(policy.testCarts).filter(([, { expects }]) => expects);
   return (
-    <dl className="mt-3 grid grid-cols-[7rem_1fr] gap-y-1" data-testid="verdict">
+    <dl
+      className="mt-3 grid grid-cols-[6rem_minmax(0,1fr)] sm:grid-cols-[7rem_minmax(0,1fr)] gap-y-1"
+      data-testid="verdict"
+    >
       <Line of="Check-up" href="#check-up" wrong={others.filter(({ severity }) => severity === 'wrong')}>
         {others.length === 0 ? 'nothing is found' : countsOf(others)}
         {notExamined.length > 0 && `, ${notExamined.length} not examined`}

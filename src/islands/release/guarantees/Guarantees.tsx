@@ -42,7 +42,7 @@ export function Guarantees() {
             <button
               key={starter.id}
               type="button"
-              className="btn h-auto min-h-6 btn-xs py-0.5 text-left whitespace-normal"
+              className="btn h-auto min-h-6 max-w-full shrink btn-xs py-0.5 text-left whitespace-normal"
               onClick={() => {
                 const id = freshId(starter.id, policy.guarantees ?? {});
                 if (edit(addGuarantee(id, starter))) setOpened(null);
