@@ -3,6 +3,7 @@ import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
 import type { Examined } from '../../core/check-up/kind.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
 import { effectInSteps, type Effect, type EffectProgress } from '../../core/effect/effect.ts';
+import { inTurns } from '../../core/in-steps.ts';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import type { RateHistory } from '../../core/money/rate-history.ts';
 import { distributionOf, type Distribution, type ValueCounts } from '../../core/orders/distribution.ts';
@@ -35,11 +36,32 @@ export interface EffectRequest {
   now: number;
 }
 
-/** Something else is asked for by now. */
-class Superseded extends Error {}
+/** What was asked for is wanted no more. */
+class Left extends Error {}
 
-/** How long an effect or guarantees are worked on at a stretch, ms. */
+/** How long something is worked on at a stretch, ms. */
 const longestTurn = 60;
+
+/** A pause for others, wherever enough time has gone since the last. @returns whether there was one @throws Left when it is not wanted any more */
+function turns(wanted: () => boolean): () => Promise<boolean> {
+  let since = performance.now();
+  return async () => {
+    if (performance.now() - since < longestTurn) return false;
+    await new Promise((resume) => setTimeout(resume));
+    if (!wanted()) throw new Left();
+    since = performance.now();
+    return true;
+  };
+}
+
+async function unlessLeft<Result>(work: Promise<Result>): Promise<Result | null> {
+  try {
+    return await work;
+  } catch (error) {
+    if (error instanceof Left) return null;
+    throw error;
+  }
+}
 
 /** Holds the policy that is checked up, so that only what has changed travels and is worked out anew. */
 export class CheckingUp {
@@ -70,19 +92,8 @@ export class CheckingUp {
   async guarantees(): Promise<CheckedUp | null> {
     const examined = this.#examined;
     if (!examined) return null;
-    let since = performance.now();
-    const turn = async () => {
-      if (performance.now() - since < longestTurn) return;
-      await new Promise((resume) => setTimeout(resume));
-      if (this.#examined !== examined) throw new Superseded();
-      since = performance.now();
-    };
-    try {
-      return await checkUpInTurns(examined, turn, 'guarantees');
-    } catch (error) {
-      if (error instanceof Superseded) return null;
-      throw error;
-    }
+    const turn = turns(() => this.#examined === examined);
+    return unlessLeft(checkUpInTurns(examined, turn, 'guarantees'));
   }
 
   /**
@@ -96,17 +107,8 @@ export class CheckingUp {
   ): Promise<Effect | null> {
     const asked = (this.#effectsAsked.get(asker) ?? 0) + 1;
     this.#effectsAsked.set(asker, asked);
-    const steps = effectInSteps({ was, is, now, orders: this.#orders });
-    let since = performance.now();
-    for (;;) {
-      const step = steps.next();
-      if (step.done) return step.value;
-      if (performance.now() - since < longestTurn) continue;
-      progress(step.value);
-      await new Promise((resume) => setTimeout(resume));
-      if (asked !== this.#effectsAsked.get(asker)) return null;
-      since = performance.now();
-    }
+    const turn = turns(() => this.#effectsAsked.get(asker) === asked);
+    return unlessLeft(inTurns(effectInSteps({ was, is, now, orders: this.#orders }), turn, progress));
   }
 
   /** Takes what is known beside a draft, where nothing has been checked up yet. */

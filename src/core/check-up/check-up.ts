@@ -1,3 +1,4 @@
+import { inTurns } from '../in-steps.ts';
 import type { CheckedUp, Finding, Found, Severity, Unexamined } from './finding.ts';
 import type { Examined, FindingKind } from './kind.ts';
 import { findingKinds } from './registry.ts';
@@ -26,21 +27,17 @@ const checkUpFor = (examined: Examined, kinds: readonly FindingKind[]): CheckedU
  *
  * @param turn awaited between them: others have their turn @param part of what is looked for; all of it when not given
  */
-export async function checkUpInTurns(examined: Examined, turn: () => Promise<void>, part?: Part): Promise<CheckedUp> {
+export async function checkUpInTurns(
+  examined: Examined,
+  turn: () => Promise<boolean | void>,
+  part?: Part,
+): Promise<CheckedUp> {
   const all: CheckedUp = { findings: [], notExamined: [] };
   for (const kind of part ? kindsOf(part) : findingKinds.all) {
     await turn();
     sortInto(all, kind, kind.findInSteps ? await inTurns(kind.findInSteps(examined), turn) : kind.find(examined));
   }
   return judged(examined, all);
-}
-
-async function inTurns<Result>(steps: Generator<void, Result>, turn: () => Promise<void>): Promise<Result> {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-    await turn();
-  }
 }
 
 /** The worst first, and what is accepted as such. */

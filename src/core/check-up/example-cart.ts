@@ -1,8 +1,5 @@
 import type { Product } from '../catalogue/product.ts';
-import type { CompiledMarket, CompiledPolicy, CompiledZone } from '../evaluation/compile.ts';
-import { findZone } from '../evaluation/find-zone.ts';
-import { placesNamed } from '../geography/places-named.ts';
-import { normalPostcode } from '../geography/postcode.ts';
+import type { CompiledMarket } from '../evaluation/compile.ts';
 import type { Destination, TestCart } from '../policy/types.ts';
 
 /** What an example has in it. */
@@ -29,16 +26,4 @@ export function exampleCart(
     ),
     ...(codes ? { codes: [...codes] } : {}),
   };
-}
-
-/** Somewhere that a zone wins; null where none of the places that its area names is. */
-export function somewhereIn(compiled: CompiledPolicy, zone: CompiledZone): Destination | null {
-  const { countries } = zone.market.market;
-  for (const part of Object.values(zone.zone.area.include)) {
-    for (const destination of placesNamed(part, countries)) {
-      const found = findZone(compiled, destination, normalPostcode(destination.postcode));
-      if (found.found && found.zone === zone) return destination;
-    }
-  }
-  return null;
 }

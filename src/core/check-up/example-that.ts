@@ -6,7 +6,8 @@ import type { Evaluation } from '../evaluation/evaluation.ts';
 import { inputOfTestCart } from '../evaluation/test-cart-input.ts';
 import type { MarketTerms } from '../markets/terms.ts';
 import type { TestCart } from '../policy/types.ts';
-import { exampleCart, somewhereIn } from './example-cart.ts';
+import { exampleCart } from './example-cart.ts';
+import { somewhereIn } from '../evaluation/somewhere-in.ts';
 
 /** So many products are tried beside those that stand out, each in so many quantities. */
 const mostOthers = 8;

@@ -1,8 +1,8 @@
 import type { CompiledPolicy, CompiledZone } from '../evaluation/compile.ts';
 import { sweepZone, type Sweep } from '../sweep/sweep.ts';
-import { somewhereIn } from './example-cart.ts';
+import { somewhereIn } from '../evaluation/somewhere-in.ts';
 import type { Examined } from './kind.ts';
-import { placeMemo } from './zone-memo.ts';
+import { placeMemo } from '../evaluation/zone-memo.ts';
 
 /** What a guest somewhere in a zone pays along goods value; the same object as long as the zone’s rules are the same. */
 export interface GuestSweep {

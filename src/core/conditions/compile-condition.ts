@@ -57,9 +57,16 @@ function treeTest(of: Condition['of'], children: CompiledCondition[]): (facts: F
   };
 }
 
+const leavesKnown = new WeakMap<CompiledCondition, readonly Leaf[]>();
+
 /** All leaves of a condition, references followed. */
-export function leavesOf(condition: CompiledCondition): Leaf[] {
-  return condition.kind === 'leaf' ? [condition.leaf] : condition.children.flatMap(leavesOf);
+export function leavesOf(condition: CompiledCondition): readonly Leaf[] {
+  let leaves = leavesKnown.get(condition);
+  if (!leaves) {
+    leaves = condition.kind === 'leaf' ? [condition.leaf] : condition.children.flatMap(leavesOf);
+    leavesKnown.set(condition, leaves);
+  }
+  return leaves;
 }
 
 /** Whether a condition looks at measures of the cart, so that adding goods may change its answer. */

@@ -4,7 +4,7 @@ import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { changed } from '../../../tests/support/evaluate-store.ts';
 import { randomPolicyWithZones } from '../../../tests/support/random-policy.ts';
 import { ordinaryArticle } from '../cart/ordinary-article.ts';
-import { somewhereIn } from '../check-up/example-cart.ts';
+import { somewhereIn } from '../evaluation/somewhere-in.ts';
 import { compilePolicy } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
@@ -105,6 +105,21 @@ describe('the effect of an edit', () => {
     for (const { movedFrom, zoneId, destination } of entries)
       expect([movedFrom, zoneId, destination.postcode]).toEqual(['nlbe-islands', 'nlbe-all', '8891']);
   });
+  test('of a named condition is what it changes for those it is about', () => {
+    const { entries } = between(
+      demoPolicy,
+      changed(demoPolicy, ({ qualifiers }) => {
+        qualifiers.members!.condition = {
+          of: 'all',
+          conditions: {
+            a: { order: 1, kind: 'word', fact: 'shopper.group', operator: 'contains', values: ['nobody'] },
+          },
+        };
+      }),
+    );
+    expect(entries.length).toBeGreaterThan(0);
+    for (const { classes } of entries) expect(classes.map(({ id }) => id)).not.toContain('');
+  });
   test('of what ends later than it did is said of then', () => {
     const { entries } = between(
       changed(demoPolicy, ({ offers }) => {
@@ -179,16 +194,19 @@ test('whole carts differ where the effect says so, and nowhere else', () => {
     fc.property(
       randomPolicyWithZones,
       randomPolicyWithZones,
+      fc.constantFrom('offers' as const, 'conditions' as const, 'both' as const),
       fc.array(fc.oneof(fc.integer({ min: 1, max: 4000 }), fc.integer({ min: 1, max: 1_000_000 })), {
         minLength: 12,
         maxLength: 12,
       }),
-      (one, other, values) => {
-        // Of the same places, with other options and offers in half of them.
+      (one, other, mixing, values) => {
+        // Of the same places, with offers of another, named conditions of another, or both.
         const mixed: Policy = {
           ...one,
-          offers: { ...one.offers, ...other.offers },
-          wording: { ...one.wording, ...other.wording },
+          ...(mixing === 'offers' ? {} : { qualifiers: { ...one.qualifiers, ...other.qualifiers } }),
+          ...(mixing === 'conditions'
+            ? {}
+            : { offers: { ...one.offers, ...other.offers }, wording: { ...one.wording, ...other.wording } }),
         };
         const [was, is] = [compilePolicy(one), compilePolicy(mixed)];
         const { entries, notExamined } = effectOf({ was: one, is: mixed, now });

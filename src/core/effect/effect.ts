@@ -1,6 +1,6 @@
 import { orderOfValue } from '../cart/hypothetical-order.ts';
 import { compilePolicy, type CompiledMarket, type CompiledPolicy } from '../evaluation/compile.ts';
-import { lastOf } from '../last-of.ts';
+import { lastOf } from '../in-steps.ts';
 import { minorPerMajor } from '../money/currency.ts';
 import { ordersBetween, valueAtShare, type Distribution } from '../orders/distribution.ts';
 import { sharing } from '../policy/patch.ts';

@@ -1,4 +1,4 @@
-import { somewhereIn } from '../check-up/example-cart.ts';
+import { somewhereIn } from '../evaluation/somewhere-in.ts';
 import { placesAsked } from '../conditions/places-asked.ts';
 import type { CompiledPolicy, CompiledZone } from '../evaluation/compile.ts';
 import { conditionsOf } from '../evaluation/shopper-classes.ts';

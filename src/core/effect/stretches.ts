@@ -1,12 +1,10 @@
-import type { Cart } from '../cart/cart.ts';
-import { ordinaryArticle } from '../cart/ordinary-article.ts';
 import { orderOfValue, type HypotheticalOrder } from '../cart/hypothetical-order.ts';
 import { compilePolicy, type CompiledZone } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
 import { pricing } from '../evaluation/pricing.ts';
 import { priceOptions } from '../evaluation/price-options.ts';
-import { evaluate, evaluateHypothetical } from '../evaluation/evaluate.ts';
-import type { Evaluation, EvaluationInput } from '../evaluation/evaluation.ts';
+import { evaluateOrder } from '../evaluation/evaluate-order.ts';
+import type { Evaluation } from '../evaluation/evaluation.ts';
 import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
 import { lowestThat } from '../lowest-that.ts';
 import { axisReach, orderAt, type SweepAxis } from '../sweep/axis.ts';
@@ -132,26 +130,9 @@ export function differencesAt(
   situation: Situation,
   { axis, order }: Along = { axis: 'goodsValue', order: orderOfValue(0) },
 ): Difference[] {
-  const at = (zone: CompiledZone | null) => {
-    if (!zone) return null;
-    return axis === 'goodsValue'
-      ? evaluate(compilePolicy(zone.policy), cartOfOneArticle(zone, value, situation))
-      : evaluateHypothetical(zone, orderAt(axis, order, value), situation);
-  };
+  const at = (zone: CompiledZone | null) => zone && evaluateOrder(zone, orderAt(axis, order, value), situation);
   const [was, is] = [at(before), at(after)];
   return [...differencesOf(was && offeredIn(was), is && offeredIn(is)), ...readDifferently(before, was, after, is)];
-}
-
-/** A cart of one ordinary article at a price. A hypothetical order would do, but that goods which are added to it make its article dearer. */
-function cartOfOneArticle(
-  { market: { id } }: CompiledZone,
-  price: number,
-  { codes, channel, ...situation }: Situation,
-): EvaluationInput {
-  const cart: Cart = { lines: [{ product: { ...ordinaryArticle, prices: { [id]: price } }, quantity: 1 }] };
-  if (codes) cart.codes = [...codes];
-  if (channel !== undefined) cart.channel = channel;
-  return { ...situation, cart };
 }
 
 /** The first place and language of the market in which another text is read; a text is worked out only where it may differ. */

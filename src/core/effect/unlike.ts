@@ -1,3 +1,4 @@
+import { restingOn } from '../conditions/leaves.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
 import type { PartsOfZone } from '../evaluation/shopper-classes.ts';
 import type { CompiledOffer } from '../offers/compile-offer.ts';
@@ -10,7 +11,7 @@ export const zonesAlike = (before: CompiledZone, after: CompiledZone): boolean =
   before.market.terms === after.market.terms &&
   before.market.market === after.market.market &&
   pairwise(before.options, after.options, isSame) &&
-  pairwise(before.offers, after.offers, offersAlike) &&
+  pairwise(before.offers, after.offers, offersAlike(before, after)) &&
   pairwise(before.notices, after.notices, isSame);
 
 const pairwise = <T>(these: readonly T[], those: readonly T[], alike: (one: T, other: T) => boolean): boolean =>
@@ -18,16 +19,19 @@ const pairwise = <T>(these: readonly T[], those: readonly T[], alike: (one: T, o
 
 const isSame = <T>(one: T, other: T): boolean => one === other;
 
-/** Whether two offers are the same in a market, whatever else they ask for in other markets. */
-function offersAlike(one: CompiledOffer, other: CompiledOffer): boolean {
-  if (one === other) return true;
-  return (
-    one.id === other.id &&
-    pairwise(one.goals, other.goals, (a, b) => a.id === b.id && a.target === b.target) &&
-    same([...one.texts].sort(), [...other.texts].sort()) &&
-    same(withoutTargets(one.offer), withoutTargets(other.offer))
-  );
-}
+/** Whether two offers are the same in the market of their zones, named conditions included, whatever they ask for in other markets. */
+const offersAlike =
+  (before: PartsOfZone, after: PartsOfZone) =>
+  (one: CompiledOffer, other: CompiledOffer): boolean =>
+    one === other ||
+    (one.id === other.id &&
+      pairwise(one.goals, other.goals, (a, b) => a.id === b.id && a.target === b.target) &&
+      same([...one.texts].sort(), [...other.texts].sort()) &&
+      same(withoutTargets(one.offer), withoutTargets(other.offer)) &&
+      same(
+        restingOn([one.offer.when], before.policy.qualifiers),
+        restingOn([other.offer.when], after.policy.qualifiers),
+      ));
 
 /** An offer without what may be otherwise in other markets only. */
 const withoutTargets = (offer: Offer): unknown => ({
@@ -46,7 +50,7 @@ function unlikeIn(zone: CompiledZone | null, other: CompiledZone | null): PartsO
     policy: zone.policy,
     market: zone.market,
     options: zone.options.filter((option) => !other.options.includes(option)),
-    offers: zone.offers.filter((offer) => !other.offers.some((one) => offersAlike(offer, one))),
+    offers: zone.offers.filter((offer) => !other.offers.some((one) => offersAlike(zone, other)(offer, one))),
     notices: zone.notices.filter((notice) => !other.notices.includes(notice)),
   };
 }

@@ -1,12 +1,14 @@
 import type { Catalogue } from '../catalogue/product.ts';
 import { priceIn } from '../catalogue/product-amount.ts';
-import { sameRules, type CompiledMarket, type CompiledPolicy, type CompiledZone } from '../evaluation/compile.ts';
+import type { CompiledMarket, CompiledPolicy, CompiledZone } from '../evaluation/compile.ts';
+import { somewhereIn } from '../evaluation/somewhere-in.ts';
+import { placeMemo } from '../evaluation/zone-memo.ts';
 import { exactConversion } from '../money/convert.ts';
 import { currencyExponent, minorPerMajor } from '../money/currency.ts';
 import { formatMoney } from '../money/format.ts';
 import { localMoneyOf, resolveAmount } from '../money/local-amount.ts';
-import { lastOf } from '../last-of.ts';
-import type { Destination, Guarantee } from '../policy/types.ts';
+import { lastOf } from '../in-steps.ts';
+import type { Guarantee, GuaranteeClaim } from '../policy/types.ts';
 import type { AcrossMarkets, Broken } from './claim.ts';
 import { lookedAtIn, type LookedAt, type NotLooked, type Plausible } from './examine.ts';
 import type { Along } from './look.ts';
@@ -35,8 +37,6 @@ export interface Examining {
   now: number;
   /** in which amounts are written */
   locale: string;
-  /** somewhere that a zone wins; null: nowhere */
-  somewhereIn: (zone: CompiledZone) => Destination | null;
 }
 
 /** Looks whether a guarantee holds (2-domain §12). */
@@ -47,7 +47,8 @@ export const verdictOn = (guarantee: Guarantee, examining: Examining): Verdict =
 export function* verdictInSteps(guarantee: Guarantee, examining: Examining): Generator<void, Verdict> {
   const { compiled } = examining;
   const { claim, markets } = guarantee;
-  const kind = claimKindOf(claim);
+  const { findAcross } = claimKindOf(claim);
+  const look = lookerOf(guarantee);
   const verdict: Verdict = { broken: [], notExamined: [] };
   const across: AcrossMarkets['zones'][number][] = [];
   let looked = 0;
@@ -55,22 +56,21 @@ export function* verdictInSteps(guarantee: Guarantee, examining: Examining): Gen
     if (markets && !Object.hasOwn(markets, market.id)) continue;
     let first: BrokenIn | null = null;
     for (const zone of market.zones) {
-      const place = examining.somewhereIn(zone);
-      if (!place) continue;
-      const all = lookedAt(zone, guarantee, place, examining);
-      if ('because' in all) {
-        verdict.notExamined.push(all.because);
-        continue;
+      const found = look(examining, zone);
+      if (!found) continue;
+      const { all, broken } = found;
+      if ('because' in all) verdict.notExamined.push(all.because);
+      else {
+        looked += all.length;
+        if (all[0]) across.push({ zone, ...all[0] });
+        first ??= broken;
       }
-      looked += all.length;
-      if (all[0]) across.push({ zone, ...all[0] });
-      first ??= kind.find ? firstBroken(zone, guarantee, all, examining) : null;
       yield;
     }
     if (first) verdict.broken.push(first);
   }
-  if (kind.findAcross) {
-    const found = kind.findAcross(claim, { zones: across, ...acrossIn(examining) });
+  if (findAcross) {
+    const found = findAcross(claim, { zones: across, ...acrossIn(examining) });
     const zone = found && across.find((one) => one.zone.market.id === found.marketId)?.zone;
     if (found && zone) verdict.broken.push({ ...found, market: zone.market, zone, along: null });
   }
@@ -79,77 +79,65 @@ export function* verdictInSteps(guarantee: Guarantee, examining: Examining): Gen
   return verdict;
 }
 
-/** What was found of a guarantee in a zone, for as long as the zone’s rules are the same. */
-interface Known {
-  zone: CompiledZone;
-  from: readonly unknown[];
+/** What was found of a guarantee in a zone. */
+interface InZone {
   all: LookedAt[] | NotLooked;
-  broken: BrokenIn | null | undefined;
+  /** the first of those who are looked at */
+  broken: BrokenIn | null;
 }
 
-const known = new WeakMap<Guarantee, Map<string, Known>>();
+type Looker = (examining: Examining, zone: CompiledZone) => InZone | null;
 
-function knownOf(
-  zone: CompiledZone,
-  guarantee: Guarantee,
-  place: Destination,
-  { compiled, catalogue, now, locale }: Examining,
-): Known | { from: readonly unknown[] } {
-  const { wording, look, qualifiers, rates, store } = compiled.policy;
-  const from = [
-    JSON.stringify(place),
-    catalogue,
-    now,
-    locale,
-    qualifiers,
-    rates,
-    store,
-    // What is read depends on texts, which are no rules of the zone.
-    ...(guarantee.claim.kind === 'read' ? [wording, look] : []),
-  ];
-  const last = known.get(guarantee)?.get(zone.id);
-  const same = last && sameRules(last.zone, zone) && from.every((one, index) => one === last.from[index]);
-  return same ? last : { from };
+const lookers = new WeakMap<Guarantee, Looker>();
+
+/** Looks at a guarantee in a zone, and remembers what came of it for as long as all that it rests on is the same. */
+function lookerOf(guarantee: Guarantee): Looker {
+  let looker = lookers.get(guarantee);
+  if (!looker) {
+    const look = placeMemo(
+      (
+        compiled: CompiledPolicy,
+        zone: CompiledZone,
+        catalogue: Catalogue,
+        now: number,
+        // what follows the locale it rests on, too
+        ...[locale]: readonly [string, ...unknown[]]
+      ): InZone | null => inZone(guarantee, zone, { compiled, catalogue, now, locale }),
+    );
+    looker = ({ compiled, catalogue, now, locale }, zone) => {
+      const { qualifiers, wording, look: looks } = compiled.policy;
+      // What is read depends on texts, which are no rules of a zone.
+      const texts: readonly unknown[] = guarantee.claim.kind === 'read' ? [wording, looks] : [];
+      return look(compiled, zone, catalogue, now, locale, qualifiers, ...texts);
+    };
+    lookers.set(guarantee, looker);
+  }
+  return looker;
 }
 
-function lookedAt(
-  zone: CompiledZone,
-  guarantee: Guarantee,
-  place: Destination,
-  examining: Examining,
-): LookedAt[] | NotLooked {
-  const last = knownOf(zone, guarantee, place, examining);
-  if ('all' in last) return last.all;
+/** @returns null where nobody is in the zone */
+function inZone(guarantee: Guarantee, zone: CompiledZone, examining: Examining): InZone | null {
   const { compiled, now } = examining;
+  const place = somewhereIn(compiled, zone);
+  if (!place) return null;
   const all = lookedAtIn(zone, guarantee, { compiled, place, now, plausible: plausibleIn(zone.market, examining) });
-  let zones = known.get(guarantee);
-  if (!zones) known.set(guarantee, (zones = new Map()));
-  zones.set(zone.id, { zone, from: last.from, all, broken: undefined });
-  return all;
+  return { all, broken: 'because' in all ? null : firstBroken(guarantee.claim, zone, all, examining.locale) };
 }
 
 function firstBroken(
+  claim: GuaranteeClaim,
   zone: CompiledZone,
-  guarantee: Guarantee,
   all: readonly LookedAt[],
-  { locale }: Examining,
+  locale: string,
 ): BrokenIn | null {
-  const last = known.get(guarantee)!.get(zone.id)!;
-  if (last.broken !== undefined) return last.broken;
   const { market } = zone;
-  const { currency } = market.market;
-  const money = (minor: number) => formatMoney(minor, currency, locale);
-  const local = localIn(zone);
-  const { claim } = guarantee;
+  const money = (minor: number) => formatMoney(minor, market.market.currency, locale);
   const { find } = claimKindOf(claim);
-  last.broken = null;
   for (const { along, stretches } of all) {
-    const found = find!(claim, { along, stretches, money, local });
-    if (!found) continue;
-    last.broken = { ...found, market, zone, along };
-    break;
+    const found = find?.(claim, { along, stretches, money, local: localIn(zone) });
+    if (found) return { ...found, market, zone, along };
   }
-  return last.broken;
+  return null;
 }
 
 /** An amount of the base currency in a market, rounded up to its minor unit: a guarantee is not broken by a rounding. */

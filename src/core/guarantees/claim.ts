@@ -37,11 +37,11 @@ export interface ClaimKind<C extends GuaranteeClaim = GuaranteeClaim> {
   /** as it is chosen: “can be chosen” */
   called: string;
   /** as a claim begins; what it shares with the one before is kept */
-  begin: (before: GuaranteeClaim | null) => C;
+  begin(before: GuaranteeClaim | null): C;
   /** the end of the sentence: “some parcel can be chosen” */
-  says: (claim: C, policy: Policy, base: (minor: number) => string) => string;
+  says(claim: C, policy: Policy, base: (minor: number) => string): string;
   /** in one zone, for one kind of shopper; null: it holds */
-  find?: (claim: C, looking: Looking) => Broken | null;
+  find?(claim: C, looking: Looking): Broken | null;
   /** across markets */
-  findAcross?: (claim: C, across: AcrossMarkets) => (Broken & { marketId: string }) | null;
+  findAcross?(claim: C, across: AcrossMarkets): (Broken & { marketId: string }) | null;
 }

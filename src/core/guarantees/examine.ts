@@ -101,6 +101,26 @@ const isIn = (zone: CompiledZone, place: Destination, compiled: CompiledPolicy):
   return found.found && found.zone.id === zone.id;
 };
 
+const edgesKnown = new WeakMap<CompiledZone, Map<string, readonly number[]>>();
+
+/** Where along weight or pieces the rules of a zone change something; kept for all guarantees. */
+function edgesIn(zone: CompiledZone, axis: 'weight' | 'items'): readonly number[] {
+  let known = edgesKnown.get(zone);
+  if (!known) edgesKnown.set(zone, (known = new Map()));
+  let edges = known.get(axis);
+  if (!edges) known.set(axis, (edges = policyEdges(alongOf(zone, axis))));
+  return edges;
+}
+
+/** Without what prices that rise are made up of: between two edges each rises or stays. */
+const alongOf = (zone: CompiledZone, axis: 'weight' | 'items') => ({
+  zone,
+  axis,
+  order: orderOfValue(0),
+  region: undefined,
+  withoutSteps: true,
+});
+
 /** Weights of one piece, and counts of pieces without weight, at which prices or the condition may change; to either side of each. */
 function goodsIn(
   zone: CompiledZone,
@@ -108,8 +128,7 @@ function goodsIn(
   plausible: Plausible,
 ): { weight: number; items: number }[] {
   const along = (axis: 'weight' | 'items', top: number): number[] => {
-    const within = { zone, axis, order: orderOfValue(0), region: undefined, withoutSteps: true };
-    const edges = [...policyEdges(within), ...edgesOfCondition(condition, within)];
+    const edges = [...edgesIn(zone, axis), ...edgesOfCondition(condition, alongOf(zone, axis))];
     const ends = edges.flatMap((edge) => [edge - 1, edge]);
     const beyond = mayRise(zone, axis) || condition !== null ? [Math.max(top, ...edges)] : [];
     return [...new Set([...ends, ...beyond])];

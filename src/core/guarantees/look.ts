@@ -1,13 +1,11 @@
 import { orderOfValue, type HypotheticalOrder } from '../cart/hypothetical-order.ts';
-import { ordinaryArticle } from '../cart/ordinary-article.ts';
-import type { ShopperClass } from '../conditions/shopper-class.ts';
-import { compilePolicy, type CompiledZone } from '../evaluation/compile.ts';
+import { anybody, type ShopperClass } from '../conditions/shopper-class.ts';
+import type { CompiledZone } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
-import { evaluate } from '../evaluation/evaluate.ts';
+import { evaluateOrder } from '../evaluation/evaluate-order.ts';
 import type { Evaluation } from '../evaluation/evaluation.ts';
 import { priceOptions } from '../evaluation/price-options.ts';
 import { pricing } from '../evaluation/pricing.ts';
-import { anybody } from '../conditions/shopper-class.ts';
 import { situationOf } from '../evaluation/shopper-classes.ts';
 import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
 import type { Destination } from '../policy/types.ts';
@@ -34,7 +32,7 @@ export interface Along {
   /** amounts at which something begins, ascending from 0, minor units */
   starts: readonly number[];
   pricesAt: (value: number) => Prices;
-  /** what a cart of one ordinary article is offered and told */
+  /** what an order of that value is offered and told */
   evaluationAt: (value: number) => Evaluation;
   /** the same for a guest in the same place */
   guest: () => Along;
@@ -42,7 +40,7 @@ export interface Along {
   whole: Stretch[] | null;
 }
 
-/** Beyond so many places along each measure a zone is not looked at whole. */
+/** So much is kept at most of each zone, and of each look at one; what is more is worked out again. */
 const mostKept = 600;
 
 const kept = new WeakMap<CompiledZone, Map<string, Along>>();
@@ -95,7 +93,7 @@ function prepared(
     evaluationAt: (value) => {
       let evaluation = evaluations.get(value);
       if (!evaluation) {
-        evaluation = evaluationOf(zone, situation, value);
+        evaluation = evaluateOrder(zone, { ...order, value }, situation);
         if (evaluations.size < mostKept) evaluations.set(value, evaluation);
       }
       return evaluation;
@@ -126,15 +124,3 @@ function startsIn(zone: CompiledZone, situation: Situation, order: HypotheticalO
 }
 
 const ascending = (amounts: readonly number[]): number[] => [...new Set(amounts)].sort((a, b) => a - b);
-
-function evaluationOf(zone: CompiledZone, { codes, channel, ...situation }: Situation, value: number): Evaluation {
-  const prices = { [zone.market.id]: value };
-  return evaluate(compilePolicy(zone.policy), {
-    ...situation,
-    cart: {
-      lines: [{ product: { ...ordinaryArticle, prices }, quantity: 1 }],
-      ...(codes ? { codes: [...codes] } : {}),
-      ...(channel === undefined ? {} : { channel }),
-    },
-  });
-}

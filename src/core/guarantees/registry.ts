@@ -1,11 +1,13 @@
 import { Registry } from '../registry.ts';
 import type { GuaranteeClaim } from '../policy/types.ts';
 import type { ClaimKind } from './claim.ts';
-import { goalsAgree, pricesAgree } from './claims/agree.ts';
-import { costsAtMost, free } from './claims/costs-at-most.ts';
+import { costsAtMost } from './claims/costs-at-most.ts';
+import { free } from './claims/free.ts';
+import { goalsAgree } from './claims/goals-agree.ts';
 import { neverRises } from './claims/never-rises.ts';
 import { noMoreThanGuests } from './claims/no-more-than-guests.ts';
 import { offered } from './claims/offered.ts';
+import { pricesAgree } from './claims/prices-agree.ts';
 import { read } from './claims/read.ts';
 
 /** Every kind of claim, in the order in which they are chosen. */
@@ -18,6 +20,6 @@ export const claimKinds = new Registry<ClaimKind>('kind of claim', ({ kind }) =>
   read,
   goalsAgree,
   pricesAgree,
-] as unknown as ClaimKind[]);
+]);
 
 export const claimKindOf = ({ kind }: GuaranteeClaim): ClaimKind => claimKinds.of(kind);

@@ -11,7 +11,7 @@ const mostSaid = 4;
 
 /** What speaks for and against handing the draft to the shop: the check-up, guarantees and test carts, a line each. */
 export function Verdict() {
-  const { findings, notExamined, failed } = useCheckUp();
+  const { findings, notExamined, failed, guarantees: looked } = useCheckUp();
   const policy = usePolicy();
   if (failed) return <p className="mt-3 text-error">The draft could not be looked through: {failed}.</p>;
   if (!findings) return <p className="mt-3 text-soft">The draft is being looked through.</p>;
@@ -21,6 +21,9 @@ export function Verdict() {
   const others = open.filter(({ kind }) => kind !== 'guaranteeBroken' && kind !== 'testCartFails');
   const on = inOrder(policy.guarantees ?? {}).filter(([, guarantee]) => guarantee.on);
   const broken = new Set(guarantees.map(({ at }) => at)).size;
+  const ofGuarantees = notExamined.filter(({ at }) => at.startsWith('/guarantees/'));
+  const unlooked = new Set(ofGuarantees.map(({ at }) => at)).size;
+  const elsewhere = notExamined.length - ofGuarantees.length;
   const expected = inOrder(policy.testCarts).filter(([, { expects }]) => expects);
   return (
     <dl
@@ -29,10 +32,10 @@ export function Verdict() {
     >
       <Line of="Check-up" href="#check-up" wrong={others.filter(({ severity }) => severity === 'wrong')}>
         {others.length === 0 ? 'nothing is found' : countsOf(others)}
-        {notExamined.length > 0 && `, ${notExamined.length} not examined`}
+        {elsewhere > 0 && `, ${elsewhere} not examined`}
       </Line>
       <Line of="Guarantees" href="#guarantees" wrong={guarantees}>
-        {guaranteesInWords(on.length, broken)}
+        {looked === policy.guarantees ? guaranteesInWords(on.length, broken, unlooked) : 'are being looked at'}
       </Line>
       <Line of="Test carts" href="/rehearse" wrong={carts}>
         {cartsInWords(expected.length, carts.length)}
@@ -41,9 +44,11 @@ export function Verdict() {
   );
 }
 
-function guaranteesInWords(on: number, broken: number): string {
+function guaranteesInWords(on: number, broken: number, unlooked: number): string {
   if (on === 0) return 'none is on';
-  if (broken > 0) return `${broken} of ${on} broken`;
+  const rest = unlooked === 0 ? '' : `, ${unlooked} not examined`;
+  if (broken > 0) return `${broken} of ${on} broken${rest}`;
+  if (unlooked > 0) return `${on - unlooked} of ${on} hold${rest}`;
   return on === 1 ? 'the one that is on holds' : `all ${on} hold`;
 }
 

@@ -1,5 +1,5 @@
 import type { ClaimKind, ClaimOf } from '../claim.ts';
-import { optionInWords } from '../options-in-words.ts';
+import { optionInWords } from '../option-in-words.ts';
 import { keptOf, selectedIn } from './selected.ts';
 
 export const neverRises: ClaimKind<ClaimOf<'neverRises'>> = {

@@ -67,7 +67,7 @@ export function GuaranteeRow({
           <button
             type="button"
             className="btn btn-xs"
-            aria-label={`Turn “${guarantee.name}” ${guarantee.on ? 'off' : 'on'}`}
+            aria-label={`turn ${guarantee.on ? 'off' : 'on'} “${guarantee.name}”`}
             onClick={() => edit(setAt(['guarantees', id, 'on'], !guarantee.on))}
           >
             turn {guarantee.on ? 'off' : 'on'}
@@ -75,7 +75,7 @@ export function GuaranteeRow({
           <button
             type="button"
             className="btn btn-xs"
-            aria-label={`Remove “${guarantee.name}”`}
+            aria-label={`remove “${guarantee.name}”`}
             onClick={() => edit(removeGuarantee(id))}
           >
             remove

@@ -6,10 +6,11 @@ import { evaluate } from '../../../evaluation/evaluate.ts';
 import { inputOfTestCart } from '../../../evaluation/test-cart-input.ts';
 import type { TestCart } from '../../../policy/types.ts';
 import { priceKindOf } from '../../../charges/prices/registry.ts';
-import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import { exampleCart } from '../../example-cart.ts';
+import { somewhereIn } from '../../../evaluation/somewhere-in.ts';
 import type { Found } from '../../finding.ts';
 import type { FindingKind } from '../../kind.ts';
-import { placeMemo } from '../../zone-memo.ts';
+import { placeMemo } from '../../../evaluation/zone-memo.ts';
 import { zonesOf } from '../../zones-of.ts';
 
 /** A price that waits for a carrier and has nothing to fall back on, so that its option goes away when the carrier is silent. */

@@ -5,7 +5,7 @@ import type { Found } from '../../finding.ts';
 import { isWritten, judged } from '../../judged.ts';
 import type { FindingKind } from '../../kind.ts';
 import { numbersOf } from '../../line-words.ts';
-import { zoneMemo } from '../../zone-memo.ts';
+import { zoneMemo } from '../../../evaluation/zone-memo.ts';
 import { zonesOf } from '../../zones-of.ts';
 
 /** A condition of an option, or of a line of its charge, that holds for every cart it is asked of, so that it says nothing. */

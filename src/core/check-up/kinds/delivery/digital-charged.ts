@@ -2,7 +2,8 @@ import { priceIn } from '../../../catalogue/product-amount.ts';
 import type { Product } from '../../../catalogue/product.ts';
 import type { FindingKind } from '../../kind.ts';
 import type { Found } from '../../finding.ts';
-import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import { exampleCart } from '../../example-cart.ts';
+import { somewhereIn } from '../../../evaluation/somewhere-in.ts';
 import { zonesOf } from '../../zones-of.ts';
 
 /**

@@ -1,6 +1,6 @@
 import { exampleThat } from '../../example-that.ts';
 import type { FindingKind } from '../../kind.ts';
-import { placeMemo } from '../../zone-memo.ts';
+import { placeMemo } from '../../../evaluation/zone-memo.ts';
 import { zonesOf } from '../../zones-of.ts';
 import type { CompiledOption } from '../../../options/compile-option.ts';
 import { isWithin } from '../../../time/schedule.ts';

@@ -5,7 +5,7 @@ import { allOf, anyOf, askedTree, conditionTree, inZone, lineTree } from '../../
 import type { Found, Unexamined } from '../../finding.ts';
 import { isWritten, judged, tooMany } from '../../judged.ts';
 import type { FindingKind } from '../../kind.ts';
-import { zoneMemo } from '../../zone-memo.ts';
+import { zoneMemo } from '../../../evaluation/zone-memo.ts';
 import { zonesOf } from '../../zones-of.ts';
 
 /** An option that no cart can get, whatever is in it, whoever buys and when. */

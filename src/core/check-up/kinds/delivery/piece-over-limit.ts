@@ -1,6 +1,7 @@
 import { ownDeliveryIn, priceIn } from '../../../catalogue/product-amount.ts';
 import { countInWords } from '../../../charges/count-in-words.ts';
-import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import { exampleCart } from '../../example-cart.ts';
+import { somewhereIn } from '../../../evaluation/somewhere-in.ts';
 import type { Found } from '../../finding.ts';
 import type { FindingKind } from '../../kind.ts';
 

@@ -7,7 +7,7 @@ import type { Found, Unexamined } from '../../finding.ts';
 import { tooMany } from '../../judged.ts';
 import type { FindingKind } from '../../kind.ts';
 import { numbersOf } from '../../line-words.ts';
-import { zoneMemo } from '../../zone-memo.ts';
+import { zoneMemo } from '../../../evaluation/zone-memo.ts';
 import { zonesOf } from '../../zones-of.ts';
 
 /**

@@ -10,7 +10,7 @@ import type { Found, Unexamined } from '../../finding.ts';
 import { tooMany } from '../../judged.ts';
 import type { Examined, FindingKind } from '../../kind.ts';
 import { amountOf, numbersOf, ofMeasure } from '../../line-words.ts';
-import { zoneMemo } from '../../zone-memo.ts';
+import { zoneMemo } from '../../../evaluation/zone-memo.ts';
 import { zonesOf } from '../../zones-of.ts';
 
 /** An amount between two ranges of a charge that is in neither: a cart of that much cannot get the option. */

@@ -3,7 +3,8 @@ import { ownDeliveryIn, priceIn } from '../../../catalogue/product-amount.ts';
 import type { Product } from '../../../catalogue/product.ts';
 import type { CompiledMarket, CompiledZone } from '../../../evaluation/compile.ts';
 import type { CompiledOption } from '../../../options/compile-option.ts';
-import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import { exampleCart } from '../../example-cart.ts';
+import { somewhereIn } from '../../../evaluation/somewhere-in.ts';
 import type { Found } from '../../finding.ts';
 import type { Examined, FindingKind } from '../../kind.ts';
 

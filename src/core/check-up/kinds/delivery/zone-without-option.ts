@@ -1,4 +1,5 @@
-import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import { exampleCart } from '../../example-cart.ts';
+import { somewhereIn } from '../../../evaluation/somewhere-in.ts';
 import type { FindingKind } from '../../kind.ts';
 
 /** A zone that is on and has no option that is on. */

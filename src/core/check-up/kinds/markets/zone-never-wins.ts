@@ -2,7 +2,7 @@ import { countryOfRegion } from '../../../geography/country.ts';
 import type { CompiledMarket, CompiledZone } from '../../../evaluation/compile.ts';
 import type { AreaPart } from '../../../policy/types.ts';
 import type { FindingKind } from '../../kind.ts';
-import { placeMemo } from '../../zone-memo.ts';
+import { placeMemo } from '../../../evaluation/zone-memo.ts';
 import { zonesOf } from '../../zones-of.ts';
 
 /**

@@ -5,7 +5,8 @@ import type { CompiledMarket } from '../../../evaluation/compile.ts';
 import { formatMoney } from '../../../money/format.ts';
 import type { CompiledGoal, CompiledOffer } from '../../../offers/compile-offer.ts';
 import { ordersBelow, type Distribution } from '../../../orders/distribution.ts';
-import { exampleCart, somewhereIn } from '../../example-cart.ts';
+import { exampleCart } from '../../example-cart.ts';
+import { somewhereIn } from '../../../evaluation/somewhere-in.ts';
 import type { Found } from '../../finding.ts';
 import type { Examined, FindingKind } from '../../kind.ts';
 

@@ -4,11 +4,11 @@ import { evaluateHypothetical } from '../../../evaluation/evaluate.ts';
 import { formatMoney } from '../../../money/format.ts';
 import type { CompiledOffer } from '../../../offers/compile-offer.ts';
 import type { Destination } from '../../../policy/types.ts';
-import { somewhereIn } from '../../example-cart.ts';
+import { somewhereIn } from '../../../evaluation/somewhere-in.ts';
 import type { Found } from '../../finding.ts';
 import { guestSweep, type GuestSweep } from '../../guest-sweep.ts';
 import type { FindingKind } from '../../kind.ts';
-import { placeMemo } from '../../zone-memo.ts';
+import { placeMemo } from '../../../evaluation/zone-memo.ts';
 import { zonesOf } from '../../zones-of.ts';
 
 /** Two offers that a guest has at the same order value and that act on the same option, so that only one of them counts. */

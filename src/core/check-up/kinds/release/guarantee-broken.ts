@@ -1,9 +1,7 @@
-import type { CompiledZone } from '../../../evaluation/compile.ts';
 import { verdictInSteps, type BrokenIn } from '../../../guarantees/broken.ts';
-import { lastOf } from '../../../last-of.ts';
+import { lastOf } from '../../../in-steps.ts';
 import { inOrder } from '../../../ordered.ts';
-import type { Destination, Guarantee } from '../../../policy/types.ts';
-import { somewhereIn } from '../../example-cart.ts';
+import type { Guarantee } from '../../../policy/types.ts';
 import type { Found, Unexamined } from '../../finding.ts';
 import type { Examined, FindingKind } from '../../kind.ts';
 import { brokenCart, brokenWhere } from './broken-cart.ts';
@@ -19,17 +17,10 @@ export const guaranteeBroken: FindingKind = {
 };
 
 function* findInSteps(examined: Examined): Generator<void, (Found | Unexamined)[]> {
-  const { compiled } = examined;
-  const places = new Map<CompiledZone, Destination | null>();
-  const somewhere = (zone: CompiledZone): Destination | null => {
-    let place = places.get(zone);
-    if (place === undefined) places.set(zone, (place = somewhereIn(compiled, zone)));
-    return place;
-  };
   const found: (Found | Unexamined)[] = [];
-  for (const [id, guarantee] of inOrder(compiled.policy.guarantees ?? {})) {
+  for (const [id, guarantee] of inOrder(examined.compiled.policy.guarantees ?? {})) {
     if (!guarantee.on) continue;
-    const { broken, notExamined } = yield* verdictInSteps(guarantee, { ...examined, somewhereIn: somewhere });
+    const { broken, notExamined } = yield* verdictInSteps(guarantee, examined);
     found.push(
       ...broken.map((one) => foundOf(id, guarantee, one, examined)),
       ...notExamined.map((because) => ({ at: `/guarantees/${id}`, because: `“${guarantee.name}”: ${because}` })),

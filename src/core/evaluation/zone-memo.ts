@@ -1,4 +1,4 @@
-import { sameRules, type CompiledPolicy, type CompiledZone } from '../evaluation/compile.ts';
+import { sameRules, type CompiledPolicy, type CompiledZone } from './compile.ts';
 import type { Zone } from '../policy/types.ts';
 
 interface Known<Made, From> {
