@@ -241,7 +241,7 @@ function EdgeCart({ entry, was, is }: { entry: EffectEntry; was: Policy; is: Pol
   const cart = useMemo(() => edgeCart(entry, was, is, catalogue), [entry, was, is, catalogue]);
   return (
     cart && (
-      <a className="link link-primary" href={besideRelease(cart)}>
+      <a className="link link-primary whitespace-nowrap" href={besideRelease(cart)}>
         a cart there
       </a>
     )

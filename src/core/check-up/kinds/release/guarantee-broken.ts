@@ -4,7 +4,7 @@ import { inOrder } from '../../../ordered.ts';
 import type { Guarantee } from '../../../policy/types.ts';
 import type { Found, Unexamined } from '../../finding.ts';
 import type { Examined, FindingKind } from '../../kind.ts';
-import { brokenCart, brokenWhere } from './broken-cart.ts';
+import { brokenWhere, seenBroken } from './broken-cart.ts';
 
 /** A guarantee that does not hold: it stops a release until it does, or is changed. */
 export const guaranteeBroken: FindingKind = {
@@ -36,14 +36,15 @@ function foundOf(id: string, guarantee: Guarantee, broken: BrokenIn, examined: E
   const { name } = guarantee;
   const last = known.get(broken);
   if (last?.name === name) return last.found;
-  const { market, along, says } = broken;
+  const { market } = broken;
+  const seen = seenBroken(guarantee, broken, examined);
   const found: Found = {
     severity: 'wrong',
     at: `/guarantees/${id}`,
     key: market.id,
     marketId: market.id,
-    sentence: `“${name}” does not hold in “${market.market.name}”${brokenWhere(broken, examined)}: ${says}.`,
-    example: along && brokenCart(guarantee, broken, along, examined),
+    sentence: `“${name}” does not hold in “${market.market.name}”${brokenWhere(broken, seen, examined)}: ${seen.says}.`,
+    example: seen.cart,
     remedy: null,
   };
   known.set(broken, { name, found });

@@ -1,0 +1,36 @@
+import { expect, test } from 'vitest';
+import { demoPolicy } from '../../../../../demo/policy/demo-policy.ts';
+import { demoProducts } from '../../../../../demo/products.ts';
+import { changed } from '../../../../../tests/support/evaluate-store.ts';
+import { examinedDemo } from '../../../../../tests/support/planted/examined-demo.ts';
+import { evaluate } from '../../../evaluation/evaluate.ts';
+import { inputOfTestCart } from '../../../evaluation/test-cart-input.ts';
+import { formatMoney } from '../../../money/format.ts';
+import type { GuaranteeClaim } from '../../../policy/types.ts';
+import { guaranteeBroken } from './guarantee-broken.ts';
+
+const plain = (text: string): string => text.replaceAll(/\s/g, ' ');
+
+test('says of the cart beside it what its goods come to, and what it pays', () => {
+  const claim: GuaranteeClaim = { kind: 'costsAtMost', of: 'each', on: { by: 'all' }, atMost: 900 };
+  const policy = changed(demoPolicy, (copy) => {
+    copy.guarantees = { it: { order: 1, name: 'It', on: true, claim } };
+  });
+  const examined = examinedDemo(policy, demoProducts);
+  const shown = guaranteeBroken
+    .find(examined)
+    .flatMap((one) => ('because' in one || !one.example ? [] : [{ ...one, example: one.example }]));
+  expect(shown.length).toBeGreaterThan(2);
+  for (const { sentence, example } of shown) {
+    const { input } = inputOfTestCart(example, examined.catalogue, examined.now);
+    const { options, measures, currency } = evaluate(examined.compiled, input);
+    const money = (minor: number) => plain(formatMoney(minor, currency!, 'en-GB'));
+    const said = plain(sentence);
+    expect(said).toContain(`with goods of ${money(measures!.goodsValue)}`);
+    expect(said).toContain(`costs ${money(Math.max(...options.map(({ after }) => after)))}.`);
+    const pieces = /, (\d+) pieces/.exec(said)?.[1];
+    if (pieces) expect(Number(pieces)).toBe(measures!.items);
+  }
+  // Some break it only with weight or pieces.
+  expect(shown.some(({ sentence }) => / that weigh |pieces/.test(sentence))).toBe(true);
+});
