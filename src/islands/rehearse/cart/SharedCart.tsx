@@ -44,7 +44,7 @@ export function SharedCart({
         {inOrder(cart.lines)
           .map(([id, { quantity }]) => `${quantity} × ${catalogue.get(id)?.name ?? id}`)
           .join(', ')}
-        , going to {country} {postcode}, read in {cart.language}.
+        , going to {postcode ? `${country} ${postcode}` : country}, read in {cart.language}.
       </p>
       {refusal}
       <p className="py-2">

@@ -116,7 +116,7 @@ function Shop({
   );
   return (
     <section
-      ref={part('shop')}
+      ref={part(title === '' ? 'shop' : title)}
       aria-label={title === '' ? 'As the shopper sees it' : `As the shopper sees it, ${title}`}
       data-testid={`shop-${title === '' ? 'draft' : title.split(' ')[0]}`}
     >

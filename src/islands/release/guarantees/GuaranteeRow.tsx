@@ -36,8 +36,8 @@ export function GuaranteeRow({
   return (
     <li className="border-b border-hairline py-1.5" data-testid={`guarantee-row-${id}`} data-state={state}>
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <span className={`inline-flex w-28 shrink-0 items-center gap-1 ${look}`}>
-          <Icon size={15} aria-hidden />
+        <span className={`inline-flex w-28 shrink-0 items-baseline gap-1 ${look}`}>
+          <Icon size={15} className="self-center" aria-hidden />
           {said[state]}
         </span>
         <span className="min-w-60 flex-1">

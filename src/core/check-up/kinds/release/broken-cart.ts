@@ -1,8 +1,10 @@
 import { goodsAbout } from '../../../catalogue/goods-about.ts';
 import { countInWords } from '../../../charges/count-in-words.ts';
+import { compileCondition } from '../../../conditions/compile-condition.ts';
 import { anybody } from '../../../conditions/shopper-class.ts';
 import { evaluate } from '../../../evaluation/evaluate.ts';
-import type { Evaluation } from '../../../evaluation/evaluation.ts';
+import type { Evaluation, EvaluationInput } from '../../../evaluation/evaluation.ts';
+import { prepare } from '../../../evaluation/prepare.ts';
 import { inputOfTestCart } from '../../../evaluation/test-cart-input.ts';
 import { localIn, type BrokenIn } from '../../../guarantees/broken.ts';
 import type { Broken, Looking } from '../../../guarantees/claim.ts';
@@ -37,7 +39,7 @@ export function brokenWhere(
     market.zones.length > 1 ? `, “${zone.zone.name}”` : '',
     shopperClass.id === anybody.id ? '' : `, for ${shopperClass.name}`,
     situation.instant === now ? '' : `, as on ${dayInWords(situation.instant, clock, true)}`,
-    `, with goods of ${formatMoney(value, market.market.currency, locale)}`,
+    value > 0 ? `, with goods of ${formatMoney(value, market.market.currency, locale)}` : '',
     weight > 0 ? ` that weigh ${countInWords('weight', weight)}` : '',
     items > 1 ? `, ${items} pieces` : '',
   ].join('');
@@ -78,13 +80,15 @@ function cartAtRise(guarantee: Guarantee, broken: BrokenIn, along: Along, examin
   return carts.find(asSaid) ?? carts[0] ?? null;
 }
 
-/** Carts of real products that come to about what an order did, the nearest first. */
+/** Carts of real products that come to about what an order did, the nearest first; those that the guarantee is about. */
 function* cartsAbout(
   guarantee: Guarantee,
   { market, value }: BrokenIn,
   { shopperClass, situation, order, destination }: Along,
-  { catalogue, now }: Examined,
+  examined: Examined,
 ): Generator<TestCart> {
+  const { catalogue, now, compiled } = examined;
+  const condition = guarantee.when ? compileCondition(guarantee.when, compiled.policy.qualifiers, market.terms) : null;
   const { shopper, codes, channel } = shopperClass;
   const about = {
     ...(order.weight > 0 ? { weight: order.weight } : {}),
@@ -97,15 +101,21 @@ function* cartsAbout(
     ...(situation.instant === now ? {} : { at: new Date(situation.instant).toISOString() }),
   };
   for (const share of near)
-    for (const lines of goodsAbout(catalogue, market.terms, { value: value * share, ...about }))
-      yield {
+    for (const lines of goodsAbout(catalogue, market.terms, { value: value * share, ...about })) {
+      const cart: TestCart = {
         ...empty,
         lines: Object.fromEntries([...lines].map(([id, quantity], index) => [id, { order: index + 1, quantity }])),
       };
+      const context = condition && prepare(compiled, inputOf(cart, examined)).context;
+      if (!condition || (context && condition.holds(context.facts))) yield cart;
+    }
 }
 
-const evaluated = (cart: TestCart, { compiled, catalogue, now }: Examined): Evaluation =>
-  evaluate(compiled, inputOfTestCart(cart, catalogue, now).input);
+const inputOf = (cart: TestCart, { catalogue, now }: Examined): EvaluationInput =>
+  inputOfTestCart(cart, catalogue, now).input;
+
+const evaluated = (cart: TestCart, examined: Examined): Evaluation =>
+  evaluate(examined.compiled, inputOf(cart, examined));
 
 /** What is otherwise than guaranteed with a cart by itself; null: nothing is. */
 function brokenBy(

@@ -1,12 +1,14 @@
 import { expect, test } from 'vitest';
 import { demoPolicy } from '../../../../../demo/policy/demo-policy.ts';
 import { demoProducts } from '../../../../../demo/products.ts';
+import { tree, type Node } from '../../../../../tests/support/conditions.ts';
 import { changed } from '../../../../../tests/support/evaluate-store.ts';
 import { examinedDemo } from '../../../../../tests/support/planted/examined-demo.ts';
 import { evaluate } from '../../../evaluation/evaluate.ts';
 import { inputOfTestCart } from '../../../evaluation/test-cart-input.ts';
 import { formatMoney } from '../../../money/format.ts';
 import type { GuaranteeClaim } from '../../../policy/types.ts';
+import type { Found } from '../../finding.ts';
 import { guaranteeBroken } from './guarantee-broken.ts';
 
 const plain = (text: string): string => text.replaceAll(/\s/g, ' ');
@@ -33,4 +35,25 @@ test('says of the cart beside it what its goods come to, and what it pays', () =
   }
   // Some break it only with weight or pieces.
   expect(shown.some(({ sentence }) => / that weigh |pieces/.test(sentence))).toBe(true);
+});
+
+test('shows it with a cart that its condition is about', () => {
+  const light: Node = { kind: 'number', fact: 'cart.weight', operator: 'atMost', value: 5000 };
+  const policy = changed(demoPolicy, (copy) => {
+    const claim: GuaranteeClaim = {
+      kind: 'costsAtMost',
+      of: 'each',
+      on: { by: 'kind', kinds: ['parcel'] },
+      atMost: 1500,
+    };
+    copy.guarantees = { it: { order: 1, name: 'It', on: true, when: tree('all', light), claim } };
+  });
+  const examined = examinedDemo(policy, demoProducts);
+  const said = guaranteeBroken.find(examined);
+  const japan = said.find((one) => 'marketId' in one && one.marketId === 'jp');
+  expect(japan).toMatchObject({ example: { lines: expect.anything() as unknown } });
+  const { input } = inputOfTestCart((japan as Found).example!, examined.catalogue, examined.now);
+  const { measures, options } = evaluate(examined.compiled, input);
+  expect(measures!.charged.weight).toBeLessThanOrEqual(5000);
+  expect(plain((japan as Found).sentence)).toContain(`costs ${plain(formatMoney(options[0]!.after, 'JPY', 'en-GB'))}`);
 });
