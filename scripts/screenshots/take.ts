@@ -93,7 +93,16 @@ const pictures: Picture[] = [
     path: '/rehearse?cart=beach-day&laid=both',
     before: (page) => page.getByTestId('shop-draft').evaluate((shop) => shop.scrollIntoView({ block: 'start' })),
   },
-  { name: 'release', path: '/release' },
+  { name: 'release', path: '/release', before: (page) => page.getByTestId('effect-sentence').first().waitFor() },
+  {
+    name: 'guarantees',
+    path: '/release',
+    before: async (page) => {
+      await page.getByTestId('effect-sentence').first().waitFor();
+      await page.locator('[data-testid^=guarantee-row-][data-state=holds]').nth(2).waitFor();
+      await page.locator('[data-part=release]').evaluate((part) => part.scrollIntoView({ block: 'start' }));
+    },
+  },
 ];
 
 const database = await startTestDatabase('screenshots');
