@@ -65,7 +65,7 @@ export const openApiDocument = {
     title: 'Summant',
     version: '1',
     description:
-      'Delivery prices and spend goals of a store. The shop calls `POST /api/quote`; the rest is for Summant’s own pages.',
+      'Delivery prices and spend goals of a store. The shop calls `POST /api/quote` and what stands under it; the rest is for Summant’s own pages.',
   },
   paths: pathsOf(calls),
   components: { schemas: components },

@@ -1,5 +1,6 @@
 import type { Catalogue, Product } from '../catalogue/product.ts';
 import type { CartDiscount } from '../policy/types.ts';
+import { withOwnFacts, type OwnFacts } from './own-facts.ts';
 
 export interface CartLine {
   product: Product;
@@ -16,19 +17,31 @@ export interface Cart {
   channel?: string;
 }
 
-type ResolvedLines = { ok: true; lines: CartLine[] } | { ok: false; unknown: { index: number; product: string }[] };
+/** A line as a shop puts it down. */
+export interface AskedLine {
+  /** an id of the catalogue, else an SKU, else the shop’s own name for what the catalogue does not have */
+  product: string;
+  quantity: number;
+  facts?: OwnFacts;
+}
 
-/** Looks products up; unknown ids are reported by position, never dropped. */
-export function resolveLines(
-  lines: readonly { product: string; quantity: number }[],
-  catalogue: Catalogue,
-): ResolvedLines {
+type ResolvedLines =
+  { ok: true; lines: CartLine[] } | { ok: false; unknown: { index: number; product: string; withFacts: boolean }[] };
+
+/**
+ * Looks products up; unknown ones that bring no price along are reported by position, never dropped.
+ *
+ * @param market id of the market that amounts brought along are of; null: none sells there
+ */
+export function resolveLines(lines: readonly AskedLine[], catalogue: Catalogue, market: string | null): ResolvedLines {
   const resolved: CartLine[] = [];
-  const unknown: { index: number; product: string }[] = [];
-  lines.forEach(({ product: id, quantity }, index) => {
-    const product = catalogue.get(id);
-    if (product) resolved.push({ product, quantity });
-    else unknown.push({ index, product: id });
+  const unknown: { index: number; product: string; withFacts: boolean }[] = [];
+  lines.forEach(({ product: name, quantity, facts }, index) => {
+    const known = catalogue.get(name);
+    if (known && !facts) resolved.push({ product: known, quantity });
+    else if (facts && (known || facts.unitPrice !== undefined))
+      resolved.push({ product: withOwnFacts(name, known, facts, market), quantity });
+    else unknown.push({ index, product: name, withFacts: facts !== undefined });
   });
   return unknown.length > 0 ? { ok: false, unknown } : { ok: true, lines: resolved };
 }

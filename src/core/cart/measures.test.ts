@@ -57,8 +57,9 @@ test('unknown products are told by position', () => {
         { product: 'no', quantity: 1 },
       ],
       catalogue,
+      'nlbe',
     ),
-  ).toEqual({ ok: false, unknown: [{ index: 1, product: 'no' }] });
+  ).toEqual({ ok: false, unknown: [{ index: 1, product: 'no', withFacts: false }] });
 });
 test('a price that follows the one in EUR is worked out at the adopted rate', () => {
   // 18.95 EUR × 7.4603 × 1.02 = 144.2001…, up to 5.00: 145.00 DKK; 18.95 × 0.9518 × 1.035 = 18.6679…, to 0.50, less 0.10: 18.40 CHF

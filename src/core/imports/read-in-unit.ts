@@ -1,11 +1,10 @@
 import { multiplyDivide } from '../money/rounding.ts';
 import { readNumber, type DecimalMark } from '../tabular/read-number.ts';
-import { lengthUnits, weightUnits, type Unit } from '../quantities/units.ts';
+import { lengthUnits, mostOfMeasure, weightUnits, type Unit } from '../quantities/units.ts';
 import type { ImportMapping } from './mapping.ts';
 
 /** So many digits after the mark count where a unit is no power of ten of grams or mm. */
 const decimals = 6;
-const most = 1_000_000_000;
 
 interface Reading {
   exponent: number;
@@ -21,9 +20,9 @@ export function readInUnit(
 ): number | null {
   const { exponent, by } = readings[unit];
   const read = readNumber(text, mark, exponent);
-  if (!read.ok || read.minor < 0 || read.minor > most * 10 ** exponent) return null;
+  if (!read.ok || read.minor < 0 || read.minor > mostOfMeasure * 10 ** exponent) return null;
   const whole = by === null ? read.minor : multiplyDivide(read.minor, by[0], by[1]);
-  return whole > most ? null : whole;
+  return whole > mostOfMeasure ? null : whole;
 }
 
 const byTens = (exponent: number): Reading => ({ exponent, by: null });

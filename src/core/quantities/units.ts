@@ -8,6 +8,9 @@ export interface Unit {
   words: readonly string[];
 }
 
+/** No weight in grams and no size in mm is larger: a thousand tonnes, a thousand kilometres. */
+export const mostOfMeasure = 1_000_000_000;
+
 const unit = (factor: string, ...words: string[]): Unit => ({ factor: ratioOf(factor), words });
 
 /** In grams. The pound is the international avoirdupois one, the ounce a sixteenth of it. */

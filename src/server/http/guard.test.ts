@@ -59,7 +59,8 @@ describe('writes', () => {
     const foreign = { host, origin: 'https://example.com' };
     expect(statusOf('POST', foreign, '/api/quote')).toBe(200);
     expect(statusOf('POST', foreign, '/api/quote/')).toBe(200);
-    expect(statusOf('POST', foreign, '/api/quotes')).toBe(403);
+    expect(statusOf('POST', foreign, '/api/quotes/verify')).toBe(200);
+    expect(statusOf('POST', foreign, '/api/quotes/other')).toBe(403);
   });
   test('behind a proxy, our name over TLS is ours and in the clear is not', () => {
     const name = 'rules.example.com';

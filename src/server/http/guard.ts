@@ -3,7 +3,7 @@ import { problemResponse } from './problem.ts';
 const safe = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** Calls of the shop, which reads and changes nothing; its servers may forward a shopper's Origin. */
-const openToOthers = new Set(['/api/quote']);
+const openToOthers = new Set(['/api/quote', '/api/quotes', '/api/quotes/verify']);
 
 /** Refuses writes that another site makes a browser send. Null: the request may go on. */
 export function refuseForeignWrite(request: Request, url: URL): Response | null {

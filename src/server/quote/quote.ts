@@ -1,5 +1,6 @@
 import { resolveLines, type Cart } from '../../core/cart/cart.ts';
 import { evaluatePrepared } from '../../core/evaluation/evaluate.ts';
+import { findMarket } from '../../core/evaluation/find-zone.ts';
 import { prepare, withQuotes } from '../../core/evaluation/prepare.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import { unitPriceOf } from '../../core/cart/line-values.ts';
@@ -8,11 +9,13 @@ import type { DeliveryOption } from '../../core/policy/types.ts';
 import { largestAmount } from '../../core/money/rounding.ts';
 import { quoteAnswer } from '../../core/quote/quote-answer.ts';
 import { quotesFor } from '../carriers/quotes-for.ts';
-import type { ProblemField } from '../../contract/shapes/problem.ts';
-import type { Quote, QuoteRequest } from '../../contract/shapes/quote.ts';
+import type { Problem, ProblemField } from '../../contract/shapes/problem.ts';
+import type { Quote, QuoteRequest, UnsignedQuote } from '../../contract/shapes/quote.ts';
 import { ProblemError } from '../http/problem.ts';
 import { productsNamed } from '../products/products-known.ts';
 import type { CurrentPolicy } from './current-policy.ts';
+import { signedQuote } from './signature.ts';
+import { signingSecrets } from './signing-secrets.ts';
 
 /**
  * Options, goals and messages for a cart under the current release.
@@ -27,19 +30,22 @@ export async function quote(
   instant: number,
   carriers: URL,
 ): Promise<Quote> {
-  const { lines, codes, discounts, channel, language, answers, ...situation } = request;
+  const { lines, codes, discounts, channel, language, answers, sign, ...situation } = request;
   if (situation.market !== undefined && !compiled.markets.has(situation.market))
     throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
   const option = answers && compiled.policy.options[answers.option];
   if (answers && (!option || !Object.hasOwn(compiled.policy.options, answers.option)))
     throw refused([{ pointer: '/answers/option', message: `there is no option "${answers.option}"` }]);
   const names = [...new Set(lines.map((line) => line.product))];
-  const resolved = resolveLines(lines, await productsNamed(names, catalogue));
+  const market = findMarket(compiled, situation.destination, situation.market);
+  const resolved = resolveLines(lines, await productsNamed(names, catalogue), market?.id ?? null);
   if (!resolved.ok)
     throw refused(
-      resolved.unknown.map(({ index, product }) => ({
-        pointer: `/lines/${index}/product`,
-        message: `there is no product with the id or SKU "${product}"`,
+      resolved.unknown.map(({ index, product, withFacts }) => ({
+        pointer: withFacts ? `/lines/${index}/facts/unitPrice` : `/lines/${index}/product`,
+        message: withFacts
+          ? `is needed: the catalogue has no product with the id or SKU "${product}"`
+          : `there is no product with the id or SKU "${product}", and the line brings no facts along`,
       })),
     );
   const cart: Cart = {
@@ -75,12 +81,15 @@ export async function quote(
           : [],
       ),
     );
-  return {
+  const unsigned: UnsignedQuote = {
     release,
     ...quoteAnswer(compiled, evaluation, language),
     carriersSilent: silent,
     answerFaults: option ? faultsIn(option, answers.given) : null,
   };
+  if (!sign) return { ...unsigned, signed: null };
+  const [secret] = await signingSecrets();
+  return signedQuote(unsigned, request, secret!, { instant, minutes: sign.minutes });
 }
 
 const faultsIn = (option: DeliveryOption, answers: Answers): Quote['answerFaults'] =>
@@ -99,4 +108,23 @@ function refused(fields: ProblemField[]): ProblemError {
     detail: 'No price was computed. The fields named are wrong.',
     fields,
   });
+}
+
+/** Each cart by itself, in order: one that cannot be quoted says why, and leaves the others alone. */
+export async function quoteEach(
+  current: CurrentPolicy,
+  carts: readonly QuoteRequest[],
+  instant: number,
+  carriers: URL,
+): Promise<{ quote: Quote | null; problem: Problem | null }[]> {
+  const all: { quote: Quote | null; problem: Problem | null }[] = [];
+  for (const cart of carts) {
+    try {
+      all.push({ quote: await quote(current, cart, instant, carriers), problem: null });
+    } catch (error) {
+      if (!(error instanceof ProblemError)) throw error;
+      all.push({ quote: null, problem: { type: 'about:blank', ...error.problem } });
+    }
+  }
+  return all;
 }

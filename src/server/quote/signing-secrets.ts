@@ -1,0 +1,37 @@
+import type { RowDataPacket } from 'mysql2/promise';
+import { reading } from '../database/pool.ts';
+import { storeId } from '../user.ts';
+
+/** What quotes are signed with. */
+export interface SigningSecret {
+  id: string;
+  secret: Buffer;
+}
+
+/** For so long other processes may go on signing with one that has been retired meanwhile. ms */
+const holdsFor = 10_000;
+
+let known: { secrets: Promise<readonly SigningSecret[]>; until: number } | null = null;
+
+/** All that are known, the one that signs first. */
+export function signingSecrets(): Promise<readonly SigningSecret[]> {
+  const now = performance.now();
+  if (known !== null && now < known.until) return known.secrets;
+  const looking = { secrets: lookUp(), until: now + holdsFor };
+  known = looking;
+  // Whoever asks after a failure tries again.
+  looking.secrets.catch(() => {
+    if (known === looking) known = null;
+  });
+  return looking.secrets;
+}
+
+function lookUp(): Promise<readonly SigningSecret[]> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>(
+      'SELECT id, secret FROM signing_secret WHERE store_id = ? ORDER BY retired_at IS NOT NULL, made_at DESC, id',
+      [storeId],
+    );
+    return rows.map(({ id, secret }) => ({ id: String(id), secret: secret as Buffer }));
+  });
+}

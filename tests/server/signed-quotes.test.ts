@@ -1,0 +1,148 @@
+import { createHash, createHmac } from 'node:crypto';
+import { spawnSync } from 'node:child_process';
+import { createConnection, type RowDataPacket } from 'mysql2/promise';
+import canonicalize from 'canonicalize';
+import { describe, expect, test } from 'vitest';
+import { call, type ProblemBody } from '../support/api.ts';
+import { address, databaseUrl } from '../support/server-here.ts';
+
+interface Signed {
+  id: string;
+  at: string;
+  expires: string;
+  cart: string;
+  key: string;
+  signature: string;
+}
+interface QuoteBody {
+  options: { priceAfter: number }[];
+  signed: Signed | null;
+}
+const cart = {
+  lines: [{ product: 'tidewing-16', quantity: 1 }],
+  destination: { country: 'NL', postcode: '1799 ZA' },
+};
+const quoted = async (): Promise<QuoteBody & { signed: Signed }> => {
+  const { body } = await call<QuoteBody>(address, 'POST', '/api/quote', { body: { ...cart, sign: { minutes: 30 } } });
+  return body as QuoteBody & { signed: Signed };
+};
+const verify = async (quote: unknown, request?: unknown) =>
+  (
+    await call<{ holds: boolean; because: string | null }>(address, 'POST', '/api/quotes/verify', {
+      body: { quote, ...(request === undefined ? {} : { request }) },
+    })
+  ).body;
+
+async function secretOf(key: string): Promise<Buffer> {
+  const connection = await createConnection({ uri: databaseUrl });
+  const [[row]] = await connection.query<RowDataPacket[]>('SELECT secret FROM signing_secret WHERE id = ?', [key]);
+  await connection.end();
+  return row!.secret as Buffer;
+}
+
+describe('a quote', () => {
+  test('is not signed unless it is asked to be', async () => {
+    const { body } = await call<QuoteBody>(address, 'POST', '/api/quote', { body: cart });
+    expect(body.signed).toBeNull();
+    expect(await verify(body)).toEqual({ holds: false, because: 'notSigned' });
+  });
+  test('is signed with HMAC-SHA-256 over its canonical form, as Node and openssl work it out', async () => {
+    const quote = await quoted();
+    const { signature, ...by } = quote.signed;
+    const signed = canonicalize({ ...quote, signed: by })!;
+    const secret = await secretOf(by.key);
+    expect(createHmac('sha256', secret).update(signed).digest('base64url')).toBe(signature);
+    const openssl = spawnSync(
+      'openssl',
+      ['dgst', '-sha256', '-mac', 'HMAC', '-macopt', `hexkey:${secret.toString('hex')}`, '-binary'],
+      { input: signed },
+    );
+    expect(openssl.stdout.toString('base64url')).toBe(signature);
+    expect(by.cart).toBe(createHash('sha256').update(canonicalize(cart)!).digest('base64url'));
+    expect(Date.parse(by.expires) - Date.parse(by.at)).toBe(30 * 60_000);
+  });
+  test('holds as it was answered, whatever order its members come in, for its cart', async () => {
+    const quote = await quoted();
+    expect(await verify(quote)).toEqual({ holds: true, because: null });
+    const turned = Object.fromEntries(Object.entries(quote).reverse());
+    expect(await verify(turned, { ...cart, sign: { minutes: 30 } })).toEqual({ holds: true, because: null });
+    expect(await verify(quote, { ...cart, lines: [{ product: 'tidewing-16', quantity: 9 }] })).toEqual({
+      holds: false,
+      because: 'otherCart',
+    });
+  });
+  test('does not hold once a price, its end or its cart is another, nor with another secret', async () => {
+    const quote = await quoted();
+    const { signed, options } = quote;
+    const cheaper = { ...quote, options: [{ ...options[0]!, priceAfter: 0 }, ...options.slice(1)] };
+    const altered = { holds: false, because: 'altered' };
+    expect(await verify(cheaper)).toEqual(altered);
+    for (const change of [
+      { expires: '2099-01-01T00:00:00.000Z' },
+      { id: 'another' },
+      { cart: 'another' },
+      { signature: '' },
+      { signature: signed.signature.slice(1) },
+    ])
+      expect(await verify({ ...quote, signed: { ...signed, ...change } })).toEqual(altered);
+    expect(await verify({ ...quote, more: 1 })).toEqual(altered);
+    expect(await verify({ ...quote, signed: { ...signed, key: 'none' } })).toEqual({
+      holds: false,
+      because: 'unknownKey',
+    });
+    expect(await verify({})).toEqual({ holds: false, because: 'notSigned' });
+  });
+  test('does not hold after its end', async () => {
+    const quote = await quoted();
+    const { signature: _, ...by } = quote.signed;
+    const over = { ...quote, signed: { ...by, expires: new Date(Date.now() - 1).toISOString() } };
+    const signature = createHmac('sha256', await secretOf(by.key))
+      .update(canonicalize(over)!)
+      .digest('base64url');
+    expect(await verify({ ...over, signed: { ...over.signed, signature } })).toEqual({
+      holds: false,
+      because: 'expired',
+    });
+  });
+  test('is signed for a day at most', async () => {
+    for (const sign of [{ minutes: 0 }, { minutes: 1441 }, {}, true]) {
+      const { status } = await call(address, 'POST', '/api/quote', { body: { ...cart, sign } });
+      expect(status).toBe(422);
+    }
+  });
+});
+
+describe('many carts in one call', () => {
+  const quotes = (carts: readonly unknown[]) =>
+    call<{ quotes: { quote: QuoteBody | null; problem: ProblemBody | null }[] } & ProblemBody>(
+      address,
+      'POST',
+      '/api/quotes',
+      { body: { carts } },
+    );
+  test('are quoted as each is by itself, in their order', async () => {
+    const carts = [cart, { ...cart, destination: { country: 'JP', postcode: '100-0001' } }, { ...cart, lines: [] }];
+    const { status, body } = await quotes(carts);
+    expect(status).toBe(200);
+    const alone = await Promise.all(
+      carts.map(async (one) => (await call<QuoteBody>(address, 'POST', '/api/quote', { body: one })).body),
+    );
+    expect(body.quotes).toEqual(alone.map((quote) => ({ quote, problem: null })));
+  });
+  test('one that cannot be quoted says why, and leaves the others alone', async () => {
+    const { body } = await quotes([cart, { ...cart, lines: [{ product: 'none', quantity: 1 }] }, cart]);
+    expect(body.quotes.map(({ quote }) => quote !== null)).toEqual([true, false, true]);
+    expect(body.quotes[1]!.problem).toMatchObject({ status: 422, fields: [{ pointer: '/lines/0/product' }] });
+  });
+  test('are a hundred at most, and each is what a quote takes', async () => {
+    expect((await quotes(Array.from({ length: 100 }, () => cart))).body.quotes).toHaveLength(100);
+    for (const [carts, at] of [
+      [Array.from({ length: 101 }, () => cart), '/carts'],
+      [[], '/carts'],
+      [[cart, { ...cart, colour: 'red' }], '/carts/1/colour'],
+    ] as const) {
+      const { status, body } = await quotes(carts);
+      expect([status, body.fields!.map(({ pointer }) => pointer)]).toEqual([422, [at]]);
+    }
+  });
+});
