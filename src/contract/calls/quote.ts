@@ -1,5 +1,8 @@
-import { answer, defineCalls, problem, writeRefused } from '../call.ts';
+import { Type } from '@sinclair/typebox';
+import { answer, databaseAway, defineCalls, nothing, problem, writeRefused } from '../call.ts';
+import { object } from '../shape.ts';
 import {
+  CurrentShape,
   QuoteRequestShape,
   QuoteShape,
   QuotesRequestShape,
@@ -20,6 +23,28 @@ export const quoteCalls = defineCalls({
       ...refused,
       409: problem('nothing has been released yet'),
       422: problem('malformed, or products are unknown'),
+    },
+  },
+  'GET /api/quote': {
+    summary: 'The same of a cart in the address; may be kept, and asked for again with If-None-Match',
+    query: object({
+      asked: Type.String({ description: 'as JSON, what POST takes', minLength: 2, maxLength: 8000 }),
+    }),
+    answers: {
+      200: answer('the quote', QuoteShape),
+      304: nothing('the quote that is known is still the same'),
+      400: problem('not JSON'),
+      409: problem('nothing has been released yet'),
+      422: problem('malformed, or products are unknown'),
+      503: databaseAway,
+    },
+  },
+  'GET /api/current': {
+    summary: 'What quotes rest on at the moment; may be kept, and asked for again with If-None-Match',
+    answers: {
+      200: answer('the release that the shop uses, and the revision of the catalogue', CurrentShape),
+      304: nothing('it is still the same'),
+      503: databaseAway,
     },
   },
   'POST /api/quotes': {

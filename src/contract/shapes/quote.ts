@@ -194,6 +194,8 @@ export interface Quote extends QuoteAnswer {
   carriersSilent: string[];
   /** what is wrong with the answers that were handed back, in words for whoever builds the shop; null: none were */
   answerFaults: (FaultOfAnswer & { message: string })[] | null;
+  /** the arm of an experiment that the shopper is in, of each offer that has one; none as yet */
+  arms: { offer: string; arm: string }[];
   /** null: it was not asked to be */
   signed: SignedBy | null;
 }
@@ -341,6 +343,10 @@ export const QuoteShape = named(
           described('what is wrong with the answers handed back; null where none were'),
         ),
       ),
+      arms: list(
+        object({ offer: text, arm: text }),
+        described('the arm of an experiment that this shopper is in, of each offer that has one; none as yet'),
+      ),
       signed: nullable(
         object(
           { id: text, at: moment, expires: moment, cart: text, key: text, signature: text },
@@ -396,4 +402,9 @@ export const VerifiedQuoteShape = named(
 /** What became of each cart, in the order in which they were sent: a quote, or why there is none. */
 export const QuotesShape = object({
   quotes: list(object({ quote: nullable(QuoteShape), problem: nullable(ProblemShape) })),
+});
+
+export const CurrentShape = object({
+  release: nullable(Type.Integer({ description: 'null: nothing has been released yet' })),
+  catalogue: Type.Integer({ description: 'becomes another whenever products do' }),
 });

@@ -49,7 +49,11 @@ export async function readBody<T>(
       title: 'This content type is not accepted',
       detail: `Send the body as ${types.join(' or ')}. Nothing was changed.`,
     });
-  const text = await readText(request, maxBytes);
+  return checkedJson(await readText(request, maxBytes), validate);
+}
+
+/** Reads and checks JSON. @throws ProblemError 400 (not JSON, too deep, half characters) or 422 (not what the schema asks for) */
+export function checkedJson<T>(text: string, validate: BodySchema<T>): T {
   let body: unknown;
   try {
     body = JSON.parse(text);

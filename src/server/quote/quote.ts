@@ -86,6 +86,7 @@ export async function quote(
     ...quoteAnswer(compiled, evaluation, language),
     carriersSilent: silent,
     answerFaults: option ? faultsIn(option, answers.given) : null,
+    arms: [],
   };
   if (!sign) return { ...unsigned, signed: null };
   const [secret] = await signingSecrets();
