@@ -1,1 +1,8 @@
 /// <reference types="astro/client" />
+
+declare namespace App {
+  interface Locals {
+    /** address of whoever asks, as far as trusted proxies tell; null or absent: it is not known */
+    client?: string | null;
+  }
+}

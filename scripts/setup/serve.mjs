@@ -1,6 +1,7 @@
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { clientAddress, trustedProxies } from './client-address.mjs';
 import { modulePreloads } from './module-preloads.mjs';
 import { Stop } from './say.mjs';
 
@@ -18,6 +19,8 @@ export async function serve(root, { host, port, lastPort }) {
   // Libraries look at it as they load: without it, views are drawn by React's slow development version.
   process.env.NODE_ENV = 'production';
   process.setSourceMapsEnabled(true);
+  const proxies = trustedProxies(process.env.SUMMANT_TRUSTED_PROXIES ?? '');
+  process.env.SUMMANT_ADDRESSES ??= join(root, 'stand-ins/addresses.csv');
   const { default: sirv } = await import('sirv');
   const { handler } = await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href);
   const files = sirv(join(root, 'dist/client'), {
@@ -57,11 +60,13 @@ export async function serve(root, { host, port, lastPort }) {
       files(request, response, () => {
         const preload = preloads.get(request.url.split('?')[0]);
         if (preload) response.setHeader('link', preload);
-        handler(request, response, (error) => {
+        const missed = (error) => {
           if (response.headersSent) return response.destroy();
           response.writeHead(error ? 500 : 404, { 'content-type': 'text/plain; charset=utf-8' });
           response.end(error ? 'Something went wrong here. Nothing was changed.' : 'There is no such page.');
-        });
+        };
+        const client = clientAddress(request.socket.remoteAddress, request.headers['x-forwarded-for'], proxies);
+        handler(request, response, missed, { client });
       });
     },
   );

@@ -6,6 +6,7 @@ import { orderCalls } from './calls/orders.ts';
 import { pictureCalls } from './calls/pictures.ts';
 import { productCalls } from './calls/products.ts';
 import { quoteCalls } from './calls/quote.ts';
+import { whereCalls } from './calls/where.ts';
 import { rateCalls } from './calls/rates.ts';
 import { releaseCalls } from './calls/releases.ts';
 import { standInCalls } from './calls/stand-ins.ts';
@@ -14,6 +15,7 @@ import { systemCalls } from './calls/system.ts';
 /** Every call there is, by method and path. Endpoints, client, tests and the OpenAPI document derive from it. */
 export const calls = {
   ...quoteCalls,
+  ...whereCalls,
   ...draftCalls,
   ...releaseCalls,
   ...pictureCalls,

@@ -19,6 +19,8 @@ export interface Asked<N extends CallName> {
   /** of the draft that was seen, by If-Match; 0 for calls that ask for none */
   revision: number;
   request: Request;
+  /** address of whoever asks; null: it is not known */
+  client: string | null;
 }
 
 /** A 2xx answer with what its call says it has. */
@@ -57,9 +59,10 @@ function reader({ query, body, ifMatch }: CallShape): (context: APIContext) => P
   const ofQuery = query ? bodySchema(query) : null;
   const ofBody = body && 'schema' in body ? bodySchema(body.schema) : null;
   const [most, types] = body && 'schema' in body ? [body.most, body.types ?? []] : [0, []];
-  return async ({ request, url, params }) => {
+  return async ({ request, url, params, locals }) => {
     const revision = ifMatch ? matchedRevision(request) : 0;
-    const asked: Record<string, unknown> = { request, params, revision, query: {}, body: undefined };
+    const client = locals.client ?? null;
+    const asked: Record<string, unknown> = { request, params, revision, client, query: {}, body: undefined };
     if (ofQuery) asked.query = readQuery(url, ofQuery);
     if (ofBody) asked.body = await readBody(request, ofBody, most, [...types, 'application/json']);
     return asked as unknown as Asked<CallName>;

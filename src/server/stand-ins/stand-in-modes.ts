@@ -5,6 +5,7 @@ import { reading } from '../database/pool.ts';
 export const standIns = {
   'rate-feed': ['works', 'stale', 'down'],
   carrier: ['works', 'slow', 'failing', 'wrong', 'down'],
+  where: ['works', 'down'],
 } as const;
 
 type StandIn = keyof typeof standIns;

@@ -1,0 +1,58 @@
+import { isIP } from 'node:net';
+import ipaddr from 'ipaddr.js';
+
+/** Where an address is, as far as a table says. */
+export interface Whereabouts {
+  /** ISO 3166-1 */
+  country: string;
+  /** ISO 3166-2; null: the country is all that is known */
+  region: string | null;
+}
+
+/** Finds where an address is by the narrowest range that has it; null: none has. */
+export type FindAddress = (address: string) => Whereabouts | null;
+
+/** So many ranges at most. */
+const mostRanges = 1_000_000;
+
+/**
+ * A table of ranges as CSV: `range,country,region` under a heading, a range as 192.0.2.0/24 or 2001:db8::/32, the region empty
+ * where it is not known.
+ *
+ * @throws Error with the number of the line that is none
+ */
+export function addressTable(csv: string): FindAddress {
+  const [, ...lines] = csv.split(/\r?\n/);
+  if (lines.length > mostRanges) throw new Error(`it has more than ${mostRanges} lines`);
+  const ranges = new Map<string, Whereabouts>();
+  const lengths = new Map<number, Set<number>>();
+  for (const [index, line] of lines.entries()) {
+    if (line.trim() === '') continue;
+    const [range = '', country = '', region = ''] = line.split(',').map((cell) => cell.trim());
+    if (!ipaddr.isValidCIDR(range) || !/^[A-Z]{2}$/.test(country) || !/^([A-Z]{2}-[A-Z0-9]{1,3})?$/.test(region))
+      throw new Error(`line ${index + 2} is no range with a country: “${line.slice(0, 60)}”`);
+    const [network, bits] = ipaddr.parseCIDR(range);
+    const bytes = network.toByteArray();
+    ranges.set(keyOf(bytes, bits), { country, region: region === '' ? null : region });
+    lengths.set(bytes.length, (lengths.get(bytes.length) ?? new Set()).add(bits));
+  }
+  const narrowestFirst = new Map([...lengths].map(([length, all]) => [length, [...all].sort((a, b) => b - a)]));
+  return (address) => {
+    if (isIP(address) === 0) return null;
+    const bytes = ipaddr.process(address).toByteArray();
+    for (const bits of narrowestFirst.get(bytes.length) ?? []) {
+      const found = ranges.get(keyOf(bytes, bits));
+      if (found) return found;
+    }
+    return null;
+  };
+}
+
+/** The first bits of an address, with how many they are. */
+function keyOf(bytes: readonly number[], bits: number): string {
+  const kept = bytes.map((byte, index) => {
+    const left = Math.min(8, Math.max(0, bits - index * 8));
+    return byte & (0xff << (8 - left)) & 0xff;
+  });
+  return `${bits}/${kept.join('.')}`;
+}
