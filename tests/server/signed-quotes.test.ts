@@ -83,6 +83,7 @@ describe('a quote', () => {
       { cart: 'another' },
       { signature: '' },
       { signature: signed.signature.slice(1) },
+      { signature: `${signed.signature}=` },
     ])
       expect(await verify({ ...quote, signed: { ...signed, ...change } })).toEqual(altered);
     expect(await verify({ ...quote, more: 1 })).toEqual(altered);
@@ -91,6 +92,12 @@ describe('a quote', () => {
       because: 'unknownKey',
     });
     expect(await verify({})).toEqual({ holds: false, because: 'notSigned' });
+    const endless = await fetch(`${address}/api/quotes/verify`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ quote: { ...quote, more: 0 } }).replace('"more":0', '"more":1e400'),
+    });
+    expect([endless.status, await endless.json()]).toEqual([200, altered]);
   });
   test('does not hold after its end', async () => {
     const quote = await quoted();
