@@ -35,7 +35,7 @@ export function DateField({
   most?: string;
   /** the other end of the stretch that it begins or ends, which the calendar shows; empty where there is none */
   other?: { value: string; kind?: DateKind };
-  /** keeps its width whatever date it reads, where one comes after the page */
+  /** keeps its width, and where its letters begin, whatever date it reads, where one comes after the page */
   steady?: boolean;
   testId?: string | undefined;
 }) {
@@ -47,7 +47,7 @@ export function DateField({
       <Popover
         label={label}
         shown={shown}
-        className={`field ${steady ? 'min-w-[8.5rem]' : ''} ${value === '' ? 'text-soft' : ''}`}
+        className={`field ${steady ? 'min-w-[8.5rem] text-start' : ''} ${value === '' ? 'text-soft' : ''}`}
         testId={testId}
       >
         {(close) => (
