@@ -40,7 +40,11 @@ describe('a quote in the address', () => {
     await call(address, 'POST', '/api/draft/undo', { headers: { 'if-match': etagOf(edited.body.revision) } });
   });
   test('is kept by nobody on the way where it is about one shopper', async () => {
-    for (const more of [{ shopper: { groups: ['members'] } }, { codes: ['GUST10'] }, { sign: { minutes: 1 } }]) {
+    for (const more of [
+      { shopper: { signedIn: true, groups: ['members'], tags: [] } },
+      { codes: ['GUST10'] },
+      { sign: { minutes: 1 } },
+    ]) {
       const kept = await get(inAddress({ ...cart, ...more }));
       expect([kept.status, kept.headers.get('cache-control')]).toEqual([200, 'private, no-cache']);
     }

@@ -1,12 +1,10 @@
 import { useState, type ReactNode } from 'react';
 import type { Policy } from '../../core/policy/types.ts';
 import { lazyPart } from '../../ui/lazy-part.tsx';
+import { EffectAwaited } from './effect/EffectAwaited.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
 
-const Effect = lazyPart(
-  () => import('./effect/Effect.tsx'),
-  <p className="py-2 text-soft">What changes for shoppers is being worked out.</p>,
-);
+const Effect = lazyPart(() => import('./effect/Effect.tsx'), <EffectAwaited soFar={null} />);
 
 const tabs = [
   ['', 'for shoppers'],

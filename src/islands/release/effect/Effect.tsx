@@ -10,6 +10,7 @@ import { useCatalogue, useNotation } from '../../page/page-context.tsx';
 import { saveFile } from '../../page/save-file.ts';
 import { EffectPicture } from './EffectPicture.tsx';
 import { usePrinting } from '../../page/use-printing.ts';
+import { EffectAwaited } from './EffectAwaited.tsx';
 import { PrintedEffect } from './PrintedEffect.tsx';
 import { useEffectBetween } from './use-effect-between.ts';
 
@@ -23,19 +24,8 @@ const fewEntries = 6;
  */
 export default function Effect({ was, is, title }: { was: Policy; is: Policy; title: string | null }) {
   const said = useEffectBetween(was, is);
-  if (said === null) return <p className="py-2 text-soft">What changes for shoppers is being worked out.</p>;
-  if ('soFar' in said)
-    return (
-      <p role="status" className="flex items-center gap-x-2 py-2 text-soft">
-        What changes for shoppers is being worked out: {said.soFar.done} of {said.soFar.all} places
-        <progress
-          className="progress w-40"
-          value={said.soFar.done}
-          max={said.soFar.all}
-          aria-label="Places looked at"
-        />
-      </p>
-    );
+  if (said === null) return <EffectAwaited soFar={null} />;
+  if ('soFar' in said) return <EffectAwaited soFar={said.soFar} />;
   if ('failed' in said)
     return (
       <p role="alert" className="py-2 text-error">
