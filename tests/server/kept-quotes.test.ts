@@ -41,7 +41,7 @@ describe('a quote in the address', () => {
   });
   test('is kept by nobody on the way where it is about one shopper', async () => {
     for (const more of [
-      { shopper: { signedIn: true, groups: ['members'], tags: [] } },
+      { shopper: { signedIn: true, groups: ['members'] } },
       { codes: ['GUST10'] },
       { sign: { minutes: 1 } },
     ]) {

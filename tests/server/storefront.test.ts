@@ -99,14 +99,21 @@ test('a thousand random carts: the shop on the table shows exactly what the shop
       const { order: _, name: __, pinned: ___, lines, ...asked } = one;
       const body = { ...asked, lines: Object.entries(lines).map(([product, { quantity }]) => ({ product, quantity })) };
       const reply = await call<
-        QuoteAnswer & { release: number; carriersSilent: string[]; answerFaults: null; title?: string }
+        QuoteAnswer & {
+          release: number;
+          carriersSilent: string[];
+          answerFaults: null;
+          arms: string[];
+          signed: null;
+          title?: string;
+        }
       >(address, 'POST', '/api/quote', { body });
       const rehearsal = rehearse(compiled, catalogue, one, Date.now());
       if ((rehearsal.evaluation.measures?.unpriced.length ?? 0) > 0) return void expect(reply.status).toBe(422);
       expect(reply.status).toBe(200);
-      const { release: from, carriersSilent, answerFaults, ...told } = reply.body;
+      const { release: from, carriersSilent, answerFaults, arms, signed, ...told } = reply.body;
       expect(answerFaults).toBeNull();
-      expect(carriersSilent).toEqual([]);
+      expect([carriersSilent, arms, signed]).toEqual([[], [], null]);
       expect(from).toBe(release);
       const { answer, sheet } = shopOf(compiled, catalogue, one, rehearsal);
       expect(withoutMoments(answer)).toEqual(withoutMoments(told));

@@ -45,7 +45,7 @@ export async function quote(
         pointer: withFacts ? `/lines/${index}/facts/unitPrice` : `/lines/${index}/product`,
         message: withFacts
           ? `is needed: the catalogue has no product with the id or SKU "${product}"`
-          : `there is no product with the id or SKU "${product}", and the line brings no facts along`,
+          : `there is no product with the id or SKU "${product}"`,
       })),
     );
   const cart: Cart = {
