@@ -1,4 +1,10 @@
-import { acceptCompletion, autocompletion, completionKeymap, type CompletionSource } from '@codemirror/autocomplete';
+import {
+  acceptCompletion,
+  autocompletion,
+  completionKeymap,
+  completionStatus,
+  type CompletionSource,
+} from '@codemirror/autocomplete';
 import { history, historyKeymap, redoDepth, standardKeymap, undoDepth } from '@codemirror/commands';
 import { Compartment, EditorState, StateEffect, StateField, Transaction, type Range } from '@codemirror/state';
 import { Decoration, EditorView, keymap, placeholder, type DecorationSet } from '@codemirror/view';
@@ -154,8 +160,9 @@ export function createEditor(
         EditorState.changeFilter.of(({ newDoc }) => newDoc.length <= mostLetters),
         keymap.of([
           { key: 'Tab', run: acceptCompletion },
+          // Suggestions that are only being looked for are nothing that Escape has to close first.
+          { key: 'Escape', run: (view) => completionStatus(view.state) !== 'active' && handlers.escape() },
           ...completionKeymap,
-          { key: 'Escape', run: () => handlers.escape() },
           ...historyKeymap,
           ...standardKeymap,
         ]),
