@@ -2,7 +2,7 @@
 
 declare namespace App {
   interface Locals {
-    /** address of whoever asks, as far as trusted proxies tell; null or absent: it is not known */
-    client?: string | null;
+    /** address of whoever asks, as far as trusted proxies tell; null: it is not known */
+    client?: () => string | null;
   }
 }

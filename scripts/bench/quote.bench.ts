@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { demoProducts } from '../../demo/products.ts';
-import { mostCarts } from '../../src/contract/shapes/quote.ts';
+import { mostCarts } from '../../src/contract/shapes/quote-request.ts';
 import { startApplication } from '../../tests/support/application.ts';
 import { median, type Bar } from './bar.ts';
 import { mixedCarts } from './core/evaluate/carts.ts';

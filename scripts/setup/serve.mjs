@@ -1,7 +1,8 @@
 import { createServer } from 'node:http';
 import { join } from 'node:path';
+import { isIP } from 'node:net';
 import { pathToFileURL } from 'node:url';
-import { clientAddress, trustedProxies } from './client-address.mjs';
+import proxyAddress from 'proxy-addr';
 import { modulePreloads } from './module-preloads.mjs';
 import { Stop } from './say.mjs';
 
@@ -19,7 +20,7 @@ export async function serve(root, { host, port, lastPort }) {
   // Libraries look at it as they load: without it, views are drawn by React's slow development version.
   process.env.NODE_ENV = 'production';
   process.setSourceMapsEnabled(true);
-  const proxies = trustedProxies(process.env.SUMMANT_TRUSTED_PROXIES ?? '');
+  const isProxy = trustedProxies(process.env.SUMMANT_TRUSTED_PROXIES ?? '');
   process.env.SUMMANT_ADDRESSES ??= join(root, 'stand-ins/addresses.csv');
   const { default: sirv } = await import('sirv');
   const { handler } = await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href);
@@ -65,8 +66,7 @@ export async function serve(root, { host, port, lastPort }) {
           response.writeHead(error ? 500 : 404, { 'content-type': 'text/plain; charset=utf-8' });
           response.end(error ? 'Something went wrong here. Nothing was changed.' : 'There is no such page.');
         };
-        const client = clientAddress(request.socket.remoteAddress, request.headers['x-forwarded-for'], proxies);
-        handler(request, response, missed, { client });
+        handler(request, response, missed, { client: () => clientOf(request, isProxy) });
       });
     },
   );
@@ -92,6 +92,25 @@ export async function serve(root, { host, port, lastPort }) {
         setTimeout(() => server.closeAllConnections(), 3000).unref();
       }),
   };
+}
+
+/** Proxies whose word is taken for whom they forward: addresses and ranges, separated by commas. @throws Stop for what is neither */
+function trustedProxies(text) {
+  const proxies = text
+    .split(',')
+    .map((one) => one.trim())
+    .filter((one) => one !== '');
+  try {
+    return proxyAddress.compile(proxies);
+  } catch (error) {
+    throw new Stop(`SUMMANT_TRUSTED_PROXIES takes addresses and ranges such as 10.0.0.0/8: ${error.message}.`);
+  }
+}
+
+/** Who a request is from: the last on its way that is no trusted proxy; null where that is no address. */
+function clientOf(request, isProxy) {
+  const address = proxyAddress(request, isProxy);
+  return address && isIP(address) ? address : null;
 }
 
 /** Listens on the first free port from `port` to `lastPort`; returns those that were taken. */

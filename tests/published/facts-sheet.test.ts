@@ -3,7 +3,7 @@ import { expect, test } from 'vitest';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { facts } from '../../src/core/conditions/registry.ts';
 import { schemaSettings } from '../../src/core/schema/settings.ts';
-import { QuoteRequestShape } from '../../src/contract/shapes/quote.ts';
+import { QuoteRequestShape } from '../../src/contract/shapes/quote-request.ts';
 
 const sheet = readFileSync(new URL('../../docs/facts.md', import.meta.url), 'utf8');
 

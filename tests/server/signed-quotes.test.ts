@@ -3,28 +3,22 @@ import { spawnSync } from 'node:child_process';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
 import canonicalize from 'canonicalize';
 import { describe, expect, test } from 'vitest';
+import type { SignedBy } from '../../src/contract/shapes/signed-quote.ts';
 import { call, type ProblemBody } from '../support/api.ts';
 import { address, databaseUrl } from '../support/server-here.ts';
 
-interface Signed {
-  id: string;
-  at: string;
-  expires: string;
-  cart: string;
-  key: string;
-  signature: string;
-}
 interface QuoteBody {
+  carriersSilent: string[];
   options: { priceAfter: number }[];
-  signed: Signed | null;
+  signed: SignedBy | null;
 }
 const cart = {
   lines: [{ product: 'tidewing-16', quantity: 1 }],
   destination: { country: 'NL', postcode: '1799 ZA' },
 };
-const quoted = async (): Promise<QuoteBody & { signed: Signed }> => {
+const quoted = async (): Promise<QuoteBody & { signed: SignedBy }> => {
   const { body } = await call<QuoteBody>(address, 'POST', '/api/quote', { body: { ...cart, sign: { minutes: 30 } } });
-  return body as QuoteBody & { signed: Signed };
+  return body as QuoteBody & { signed: SignedBy };
 };
 const verify = async (quote: unknown, request?: unknown) =>
   (
@@ -140,6 +134,14 @@ describe('many carts in one call', () => {
     const { body } = await quotes([cart, { ...cart, lines: [{ product: 'none', quantity: 1 }] }, cart]);
     expect(body.quotes.map(({ quote }) => quote !== null)).toEqual([true, false, true]);
     expect(body.quotes[1]!.problem).toMatchObject({ status: 422, fields: [{ pointer: '/lines/0/product' }] });
+  });
+  test('wait for a carrier that is silent together, and say so each', async () => {
+    const waiting = { ...cart, destination: { country: 'NL', postcode: '8893 AB' } };
+    await call(address, 'PUT', '/api/stand-ins/carrier', { body: { mode: 'failing' } });
+    const { body } = await quotes(Array.from({ length: 40 }, () => waiting));
+    await call(address, 'PUT', '/api/stand-ins/carrier', { body: { mode: 'works' } });
+    const silent = body.quotes.map(({ quote }) => quote?.carriersSilent);
+    expect(silent).toEqual(Array.from({ length: 40 }, () => ['island-air']));
   });
   test('are a hundred at most, and each is what a quote takes', async () => {
     expect((await quotes(Array.from({ length: 100 }, () => cart))).body.quotes).toHaveLength(100);

@@ -84,7 +84,8 @@ describe('behind a proxy, with a table of one’s own', () => {
     // What stands left of the first that is no trusted proxy, anybody may have written.
     expect(await named('203.0.113.1, 192.0.2.70, 198.51.100.7')).toBe('192.0.2.70');
     expect(await named('198.51.100.7')).toBe('198.51.100.7');
-    expect(await named('unknown')).toBe('127.0.0.1');
+    expect(await named('unknown')).toBeNull();
+    expect(await named('')).toBe('127.0.0.1');
     // Without a proxy that is trusted, none is believed.
     expect(await named('192.0.2.70', address)).toBe('127.0.0.1');
   });

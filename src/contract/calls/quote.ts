@@ -1,15 +1,9 @@
 import { Type } from '@sinclair/typebox';
 import { answer, databaseAway, defineCalls, nothing, problem, writeRefused } from '../call.ts';
 import { object } from '../shape.ts';
-import {
-  CurrentShape,
-  QuoteRequestShape,
-  QuoteShape,
-  QuotesRequestShape,
-  QuotesShape,
-  VerifiedQuoteShape,
-  VerifyRequestShape,
-} from '../shapes/quote.ts';
+import { CurrentShape, QuoteShape, QuotesShape } from '../shapes/quote.ts';
+import { QuoteRequestShape, QuotesRequestShape } from '../shapes/quote-request.ts';
+import { VerifiedQuoteShape, VerifyRequestShape } from '../shapes/signed-quote.ts';
 
 const { 403: _, ...refused } = writeRefused;
 

@@ -1,5 +1,5 @@
 import { callNamed } from '../../contract/calls.ts';
-import type { QuoteRequest } from '../../contract/shapes/quote.ts';
+import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import { endpoint, reply } from '../../server/http/endpoint.ts';
 import { carrierService } from '../../server/http/guard.ts';
 import { bodySchema, checkedJson } from '../../server/http/read-request.ts';
@@ -16,6 +16,8 @@ export const POST = endpoint('POST /api/quote', async ({ body }) => {
 
 const { schema } = callNamed('POST /api/quote').body as { schema: object };
 const validate = bodySchema<QuoteRequest>(schema);
+/** What all who look at the same goods say alike. */
+const saidByAnybody = new Set(['lines', 'destination', 'market', 'language', 'channel']);
 
 /** The same of a cart in the address, for what is asked again and again: whoever has the answer is told that it is still the same. */
 export const GET = endpoint('GET /api/quote', async ({ query, request }) => {
@@ -23,9 +25,7 @@ export const GET = endpoint('GET /api/quote', async ({ query, request }) => {
   const current = await currentPolicy();
   if (!current) return notReleased;
   const answer = await quote(current, asked, Date.now(), carrierService());
-  // Who is signed in, what was entered and what was promised is nobody else's.
-  const isTheirs = [asked.shopper, asked.codes, asked.sign, asked.answers, asked.earlier].some(
-    (part) => part !== undefined,
-  );
-  return revalidated(request, answer, isTheirs ? 'private' : 'public');
+  // Whatever else is said is about one shopper.
+  const anybodys = Object.keys(asked).every((name) => saidByAnybody.has(name));
+  return revalidated(request, answer, anybodys ? 'public' : 'private');
 });

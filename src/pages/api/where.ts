@@ -20,7 +20,7 @@ export const GET = endpoint('GET /api/where', async ({ query: { address, market 
   ];
   if (wrong.length > 0)
     return { status: 422, title: 'That cannot be looked up', detail: 'The parts named are wrong.', fields: wrong };
-  const asked = address ?? client;
+  const asked = address ?? client();
   const works = (await standInMode('where')) === 'works';
   const place = works && asked !== null ? (await knownAddresses())(asked) : null;
   return reply(whereOf(current.compiled, place, asked, market));

@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro';
 import { callNamed } from '../../contract/calls.ts';
-import type { Quote, QuoteRequest } from '../../contract/shapes/quote.ts';
+import type { Quote } from '../../contract/shapes/quote.ts';
+import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import { carrierService } from '../../server/http/guard.ts';
 import { answering, json, problemResponse } from '../../server/http/problem.ts';
 import { bodySchema, readBody } from '../../server/http/read-request.ts';

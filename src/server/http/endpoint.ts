@@ -20,7 +20,7 @@ export interface Asked<N extends CallName> {
   revision: number;
   request: Request;
   /** address of whoever asks; null: it is not known */
-  client: string | null;
+  client: () => string | null;
 }
 
 /** A 2xx answer with what its call says it has. */
@@ -61,7 +61,7 @@ function reader({ query, body, ifMatch }: CallShape): (context: APIContext) => P
   const [most, types] = body && 'schema' in body ? [body.most, body.types ?? []] : [0, []];
   return async ({ request, url, params, locals }) => {
     const revision = ifMatch ? matchedRevision(request) : 0;
-    const client = locals.client ?? null;
+    const client = locals.client ?? (() => null);
     const asked: Record<string, unknown> = { request, params, revision, client, query: {}, body: undefined };
     if (ofQuery) asked.query = readQuery(url, ofQuery);
     if (ofBody) asked.body = await readBody(request, ofBody, most, [...types, 'application/json']);

@@ -18,11 +18,14 @@ export class ProblemError extends Error {
 /** Whether what an endpoint answers is a problem rather than what was asked for. */
 export const isProblem = (outcome: object): outcome is Problem => 'title' in outcome && 'detail' in outcome;
 
+/** What of a problem is sent. */
+export const problemBody = ({ headers: _, ...problem }: Problem): ProblemBody => ({ type: 'about:blank', ...problem });
+
 /** An RFC 9457 answer. */
-export function problemResponse({ headers, ...problem }: Problem): Response {
-  const body: ProblemBody = { type: 'about:blank', ...problem };
-  return new Response(JSON.stringify(body), {
-    status: problem.status,
+export function problemResponse(problem: Problem): Response {
+  const { status, headers } = problem;
+  return new Response(JSON.stringify(problemBody(problem)), {
+    status,
     headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store', ...headers },
   });
 }

@@ -10,11 +10,13 @@ export function revalidated(request: Request, body: unknown, kept: 'public' | 'p
   const text = JSON.stringify(body);
   const etag = `"${createHash('sha256').update(text).digest('base64url').slice(0, 27)}"`;
   const headers = { etag, 'cache-control': `${kept}, no-cache` };
-  return names(request.headers.get('if-none-match'), etag)
+  return isKnown(request, etag)
     ? new Response(null, { status: 304, headers })
     : new Response(text, { headers: { ...headers, 'content-type': 'application/json' } });
 }
 
-/** Whether an If-None-Match header names an ETag, by weak comparison. */
-const names = (header: string | null, etag: string): boolean =>
-  header !== null && header.split(',').some((one) => ['*', etag].includes(one.trim().replace(/^W\//, '')));
+/** Whether a request’s If-None-Match names an ETag, by weak comparison. */
+export function isKnown(request: Request, etag: string): boolean {
+  const named = request.headers.get('if-none-match');
+  return named !== null && named.split(',').some((one) => ['*', etag].includes(one.trim().replace(/^W\//, '')));
+}

@@ -1,5 +1,6 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { inTransaction, reading } from '../database/pool.ts';
+import { heldFor } from '../held.ts';
 import { storeId } from '../user.ts';
 
 /** What quotes rest on. */
@@ -13,20 +14,10 @@ interface QuotedState {
 /** For so long, from when it is asked for, what is looked up is taken to hold still: so late, at most, quotes follow what another process changes. ms */
 const holdsFor = 50;
 
-let known: { state: Promise<QuotedState>; until: number } | null = null;
+const current = heldFor(holdsFor, lookUp);
 
 /** Looked up once for all who ask meanwhile. */
-export function currentState(): Promise<QuotedState> {
-  const now = performance.now();
-  if (known !== null && now < known.until) return known.state;
-  const looking = { state: lookUp(), until: now + holdsFor };
-  known = looking;
-  // Whoever asks after a failure tries again.
-  looking.state.catch(() => {
-    if (known === looking) known = null;
-  });
-  return looking.state;
-}
+export const currentState = (): Promise<QuotedState> => current.get();
 
 function lookUp(): Promise<QuotedState> {
   return reading(async (pool) => {
@@ -43,6 +34,6 @@ export async function changingQuotes<T>(work: (connection: PoolConnection) => Pr
   try {
     return await inTransaction(work);
   } finally {
-    known = null;
+    current.forget();
   }
 }

@@ -10,8 +10,9 @@ import { largestAmount } from '../../core/money/rounding.ts';
 import { quoteAnswer } from '../../core/quote/quote-answer.ts';
 import { quotesFor } from '../carriers/quotes-for.ts';
 import type { Problem, ProblemField } from '../../contract/shapes/problem.ts';
-import type { Quote, QuoteRequest, UnsignedQuote } from '../../contract/shapes/quote.ts';
-import { ProblemError } from '../http/problem.ts';
+import type { Quote, UnsignedQuote } from '../../contract/shapes/quote.ts';
+import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
+import { problemBody, ProblemError } from '../http/problem.ts';
 import { productsNamed } from '../products/products-known.ts';
 import type { CurrentPolicy } from './current-policy.ts';
 import { signedQuote } from './signature.ts';
@@ -111,21 +112,21 @@ function refused(fields: ProblemField[]): ProblemError {
   });
 }
 
-/** Each cart by itself, in order: one that cannot be quoted says why, and leaves the others alone. */
-export async function quoteEach(
+/** Each cart by itself, in its place: one that cannot be quoted says why, and leaves the others alone. */
+export const quoteEach = (
   current: CurrentPolicy,
   carts: readonly QuoteRequest[],
   instant: number,
   carriers: URL,
-): Promise<{ quote: Quote | null; problem: Problem | null }[]> {
-  const all: { quote: Quote | null; problem: Problem | null }[] = [];
-  for (const cart of carts) {
-    try {
-      all.push({ quote: await quote(current, cart, instant, carriers), problem: null });
-    } catch (error) {
-      if (!(error instanceof ProblemError)) throw error;
-      all.push({ quote: null, problem: { type: 'about:blank', ...error.problem } });
-    }
-  }
-  return all;
-}
+): Promise<{ quote: Quote | null; problem: Problem | null }[]> =>
+  // All at once, so that a carrier that is silent is waited for once and not for each.
+  Promise.all(
+    carts.map(async (cart) => {
+      try {
+        return { quote: await quote(current, cart, instant, carriers), problem: null };
+      } catch (error) {
+        if (!(error instanceof ProblemError)) throw error;
+        return { quote: null, problem: problemBody(error.problem) };
+      }
+    }),
+  );

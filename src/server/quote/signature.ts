@@ -1,6 +1,8 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import canonicalize from 'canonicalize';
-import type { Quote, QuoteRequest, SignedBy, UnsignedQuote, VerifiedQuote } from '../../contract/shapes/quote.ts';
+import type { Quote, UnsignedQuote } from '../../contract/shapes/quote.ts';
+import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
+import type { SignedBy, VerifiedQuote } from '../../contract/shapes/signed-quote.ts';
 import type { SigningSecret } from './signing-secrets.ts';
 
 /**

@@ -1,5 +1,6 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import { reading } from '../database/pool.ts';
+import { heldFor } from '../held.ts';
 import { storeId } from '../user.ts';
 
 /** What quotes are signed with. */
@@ -11,20 +12,10 @@ export interface SigningSecret {
 /** For so long other processes may go on signing with one that has been retired meanwhile. ms */
 const holdsFor = 10_000;
 
-let known: { secrets: Promise<readonly SigningSecret[]>; until: number } | null = null;
+const held = heldFor(holdsFor, lookUp);
 
 /** All that are known, the one that signs first. */
-export function signingSecrets(): Promise<readonly SigningSecret[]> {
-  const now = performance.now();
-  if (known !== null && now < known.until) return known.secrets;
-  const looking = { secrets: lookUp(), until: now + holdsFor };
-  known = looking;
-  // Whoever asks after a failure tries again.
-  looking.secrets.catch(() => {
-    if (known === looking) known = null;
-  });
-  return looking.secrets;
-}
+export const signingSecrets = (): Promise<readonly SigningSecret[]> => held.get();
 
 function lookUp(): Promise<readonly SigningSecret[]> {
   return reading(async (pool) => {

@@ -1,5 +1,6 @@
 import { isIP } from 'node:net';
 import ipaddr from 'ipaddr.js';
+import { CsvReader } from '../../core/tabular/csv-reader.ts';
 
 /** Where an address is, as far as a table says. */
 export interface Whereabouts {
@@ -22,20 +23,25 @@ const mostRanges = 1_000_000;
  * @throws Error with the number of the line that is none
  */
 export function addressTable(csv: string): FindAddress {
-  const [, ...lines] = csv.split(/\r?\n/);
-  if (lines.length > mostRanges) throw new Error(`it has more than ${mostRanges} lines`);
   const ranges = new Map<string, Whereabouts>();
   const lengths = new Map<number, Set<number>>();
-  for (const [index, line] of lines.entries()) {
-    if (line.trim() === '') continue;
-    const [range = '', country = '', region = ''] = line.split(',').map((cell) => cell.trim());
+  const fault = (reason: string, line: number): never => {
+    throw new Error(`line ${line} ${reason}`);
+  };
+  const row = (cells: string[], line: number): void => {
+    if (line === 1) return;
+    const [range = '', country = '', region = ''] = cells.map((cell) => cell.trim());
     if (!ipaddr.isValidCIDR(range) || !/^[A-Z]{2}$/.test(country) || !/^([A-Z]{2}-[A-Z0-9]{1,3})?$/.test(region))
-      throw new Error(`line ${index + 2} is no range with a country: “${line.slice(0, 60)}”`);
+      fault(`is no range with a country: “${range.slice(0, 60)}”`, line);
+    if (ranges.size >= mostRanges) fault(`is beyond the ${mostRanges} ranges that are read`, line);
     const [network, bits] = ipaddr.parseCIDR(range);
     const bytes = network.toByteArray();
     ranges.set(keyOf(bytes, bits), { country, region: region === '' ? null : region });
     lengths.set(bytes.length, (lengths.get(bytes.length) ?? new Set()).add(bits));
-  }
+  };
+  const reader = new CsvReader(',', { row, fault });
+  reader.push(csv);
+  reader.end();
   const narrowestFirst = new Map([...lengths].map(([length, all]) => [length, [...all].sort((a, b) => b - a)]));
   return (address) => {
     if (isIP(address) === 0) return null;

@@ -1,38 +1,31 @@
 import { readFile, stat } from 'node:fs/promises';
+import { heldFor } from '../held.ts';
 import { log } from '../log.ts';
 import { addressTable, type FindAddress } from './address-table.ts';
 
 /** A table that has changed is seen so late at most. ms */
 const lookedAtEach = 1000;
 
-const none: FindAddress = () => null;
-let known = { find: none, changed: -1 };
-let looking: { done: Promise<void>; until: number } | null = null;
+let known: { find: FindAddress; changed: number } = { find: () => null, changed: -1 };
+let told = '';
+const held = heldFor(lookedAtEach, look);
 
 /**
- * The table of addresses at `SUMMANT_ADDRESSES`, read anew when it has changed. One that cannot be read is told in the log, and
- * the one before stays.
+ * The table of addresses at `SUMMANT_ADDRESSES`, read anew when it has changed. One that cannot be read is told in the log, once,
+ * and the one before stays.
  */
-export async function knownAddresses(): Promise<FindAddress> {
-  const now = performance.now();
-  if (looking === null || now >= looking.until) looking = { done: look(), until: now + lookedAtEach };
-  await looking.done;
-  return known.find;
-}
+export const knownAddresses = (): Promise<FindAddress> => held.get();
 
-async function look(): Promise<void> {
-  const path = process.env.SUMMANT_ADDRESSES;
-  if (path === undefined) return;
+async function look(): Promise<FindAddress> {
+  const path = process.env.SUMMANT_ADDRESSES ?? '';
   try {
     const { mtimeMs: changed } = await stat(path);
-    if (changed === known.changed) return;
-    // Noted before it is read, so that a table with a mistake is told once.
-    known = { ...known, changed };
-    known = { find: addressTable(await readFile(path, 'utf8')), changed };
+    if (changed !== known.changed) known = { find: addressTable(await readFile(path, 'utf8')), changed };
+    told = '';
   } catch (error) {
-    log.error(
-      { path, err: error instanceof Error ? error.message : String(error) },
-      'the table of addresses is not used',
-    );
+    const problem = error instanceof Error ? error.message : String(error);
+    if (problem !== told) log.error({ path, problem }, 'the table of addresses is not used');
+    told = problem;
   }
+  return known.find;
 }

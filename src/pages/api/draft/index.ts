@@ -2,13 +2,14 @@ import { draftEtag } from '../../../contract/etag.ts';
 import { asksForChangesOnly, draftAnswer, draftSinceAnswer, editAnswer } from '../../../server/draft/draft-answers.ts';
 import { editDraft, readDraft, readDraftSince } from '../../../server/draft/draft-store.ts';
 import { endpoint } from '../../../server/http/endpoint.ts';
+import { isKnown } from '../../../server/http/revalidated.ts';
 import { userOf } from '../../../server/user.ts';
 
 export const GET = endpoint('GET /api/draft', async ({ query: { since }, request }) => {
   if (since !== undefined) return draftSinceAnswer(await readDraftSince(Number(since)));
   const draft = await readDraft();
   const etag = draftEtag(draft.revision);
-  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers: { etag } });
+  if (isKnown(request, etag)) return new Response(null, { status: 304, headers: { etag } });
   return draftAnswer(draft);
 });
 

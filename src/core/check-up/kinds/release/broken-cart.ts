@@ -57,7 +57,7 @@ export function seenBroken(guarantee: Guarantee, broken: BrokenIn, examined: Exa
   if (guarantee.claim.kind === 'neverRises') return { ...seen, cart: cartAtRise(guarantee, broken, along, examined) };
   for (const cart of cartsAbout(guarantee, broken, along, examined)) {
     const evaluation = evaluated(cart, examined);
-    const found = brokenBy(guarantee, cart, broken, along, examined);
+    const found = brokenBy(guarantee, { cart, evaluation }, broken, along, examined);
     if (!found || !evaluation.measures) continue;
     const { goodsValue, charged, items: pieces } = evaluation.measures;
     return {
@@ -120,26 +120,24 @@ const evaluated = (cart: TestCart, examined: Examined): Evaluation =>
 /** What is otherwise than guaranteed with a cart by itself; null: nothing is. */
 function brokenBy(
   { claim }: Guarantee,
-  cart: TestCart,
+  { cart, evaluation }: { cart: TestCart; evaluation: Evaluation },
   { zone, market }: BrokenIn,
   along: Along,
   examined: Examined,
 ): Broken | null {
-  const of = (one: TestCart): Along => {
-    const evaluation = evaluated(one, examined);
-    const guest = { ...one };
-    delete guest.shopper;
-    delete guest.codes;
-    return {
-      ...along,
-      pricesAt: () => pricesOf(evaluation, zone.options),
-      evaluationAt: () => evaluation,
-      starts: [],
-      guest: () => of(guest),
-    };
+  const seen = (evaluation: Evaluation): Omit<Along, 'guest'> => ({
+    ...along,
+    pricesAt: () => pricesOf(evaluation, zone.options),
+    evaluationAt: () => evaluation,
+    starts: [],
+  });
+  /** The same cart of a guest, as `along.guest` is one: nobody in particular, without codes, wherever carts usually are. */
+  const ofGuest = (): Along => {
+    const { shopper: _, codes: __, channel: ___, ...guests } = cart;
+    return { ...seen(evaluated(guests, examined)), guest: ofGuest };
   };
   const looking: Looking = {
-    along: of(cart),
+    along: { ...seen(evaluation), guest: ofGuest },
     stretches: [{ from: 0, last: 0 }],
     money: (minor) => formatMoney(minor, market.market.currency, examined.locale),
     local: localIn(zone),

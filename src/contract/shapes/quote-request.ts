@@ -1,0 +1,157 @@
+import type { AskedLine, Cart } from '../../core/cart/cart.ts';
+import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
+import { largestAmount } from '../../core/money/rounding.ts';
+import { mostOfMeasure } from '../../core/quantities/units.ts';
+import { schemaDefinitions } from '../../core/schema/definitions.ts';
+import { mostPreparationDays } from '../../core/time/preparation.ts';
+import { written } from '../shape.ts';
+
+export interface QuoteRequest
+  extends
+    Pick<EvaluationInput, 'shopper' | 'destination' | 'market' | 'quotes' | 'redemptions' | 'earlier'>,
+    Pick<Cart, 'codes' | 'discounts' | 'channel'> {
+  lines: AskedLine[];
+  language?: string;
+  /** for how many minutes the shop wants to rely on the answer; without, it is not signed */
+  sign?: { minutes: number };
+  /** what a shopper has answered to the questions of an option */
+  answers?: { option: string; given: Record<string, string> };
+}
+
+const ref = (name: string) => ({ $ref: `#/$defs/${name}` });
+
+const amount = { type: 'integer', minimum: 0, maximum: largestAmount };
+const words = { type: 'array', maxItems: 50, items: ref('word') };
+
+/** What a line says of its goods by itself. */
+const ownFacts = {
+  description: 'what the shop knows of these goods; it wins over the catalogue for this line',
+  type: 'object',
+  additionalProperties: false,
+  minProperties: 1,
+  properties: {
+    unitPrice: {
+      description: 'minor units of the market’s currency, with or without tax as the market shows prices',
+      ...amount,
+    },
+    taxClass: ref('word'),
+    weightGrams: { type: ['integer', 'null'], minimum: 0, maximum: mostOfMeasure },
+    sizeMm: {
+      description: 'length, width and height',
+      type: ['array', 'null'],
+      minItems: 3,
+      maxItems: 3,
+      items: { type: 'integer', minimum: 0, maximum: mostOfMeasure },
+    },
+    categories: words,
+    tags: words,
+    needsDelivery: { type: 'boolean' },
+    countsTowardGoals: { type: 'boolean' },
+    shipsFree: { type: 'boolean' },
+    ownDelivery: { description: 'delivery of a piece, instead of its part in the charge; minor units', ...amount },
+    preparationDays: { description: 'working days', type: 'integer', minimum: 0, maximum: mostPreparationDays },
+    notTo: {
+      description: 'countries (ISO 3166-1) and regions (ISO 3166-2) to which they may not go',
+      type: 'array',
+      maxItems: 300,
+      items: { type: 'string', pattern: '^[A-Z]{2}(-[A-Z0-9]{1,3})?$' },
+    },
+  },
+};
+
+/** A day; what a shopper has been shown longer ago is worked out anew. */
+const mostSignedMinutes = 24 * 60;
+
+const quoteRequest = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['lines', 'destination'],
+  properties: {
+    lines: {
+      type: 'array',
+      maxItems: 200,
+      items: {
+        type: 'object',
+        additionalProperties: false,
+        required: ['product', 'quantity'],
+        properties: {
+          product: {
+            description: 'id or SKU of the catalogue, or of the shop where the line brings its unit price along',
+            type: 'string',
+            minLength: 1,
+            maxLength: 80,
+          },
+          quantity: { type: 'integer', minimum: 1, maximum: 9999 },
+          facts: ownFacts,
+        },
+      },
+    },
+    codes: { description: 'as the shopper entered them', type: 'array', maxItems: 20, items: ref('word') },
+    discounts: {
+      description: 'on goods, in the order in which they apply',
+      type: 'array',
+      maxItems: 20,
+      items: ref('cartDiscount'),
+    },
+    channel: { description: 'where the cart is; `web` when absent', ...ref('word') },
+    shopper: ref('shopper'),
+    destination: ref('destination'),
+    market: ref('id'),
+    quotes: ref('quotes'),
+    redemptions: ref('redemptions'),
+    earlier: ref('earlierChoice'),
+    language: ref('language'),
+    sign: {
+      description: 'to have the answer signed, for so long as the shop wants to rely on it',
+      type: 'object',
+      additionalProperties: false,
+      required: ['minutes'],
+      properties: { minutes: { type: 'integer', minimum: 1, maximum: mostSignedMinutes } },
+    },
+    answers: {
+      description: 'what the shopper has answered to the questions of an option, by their keys, to be checked',
+      type: 'object',
+      additionalProperties: false,
+      required: ['option', 'given'],
+      properties: {
+        option: ref('id'),
+        given: {
+          type: 'object',
+          maxProperties: 20,
+          propertyNames: ref('id'),
+          additionalProperties: { type: 'string', maxLength: 2000 },
+        },
+      },
+    },
+  },
+};
+
+const $defs = schemaDefinitions([
+  'word',
+  'cartDiscount',
+  'shopper',
+  'destination',
+  'id',
+  'quotes',
+  'redemptions',
+  'earlierChoice',
+  'language',
+]);
+
+export const QuoteRequestShape = written<QuoteRequest>({
+  $id: 'https://summant.example.com/schema/quote-request',
+  ...quoteRequest,
+  $defs,
+});
+
+/** So many carts are quoted in one call. */
+export const mostCarts = 100;
+
+export const QuotesRequestShape = written<{ carts: QuoteRequest[] }>({
+  $id: 'https://summant.example.com/schema/quotes-request',
+  type: 'object',
+  additionalProperties: false,
+  required: ['carts'],
+  properties: { carts: { type: 'array', minItems: 1, maxItems: mostCarts, items: quoteRequest } },
+  $defs,
+});
