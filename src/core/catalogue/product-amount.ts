@@ -12,6 +12,13 @@ export function ownDeliveryIn(product: Product, terms: MarketTerms): number | un
   return product.ownDelivery === null ? undefined : minorOf(product.ownDelivery[terms.id], terms);
 }
 
+/** Whether the charges of a market look at a product. */
+export const isCharged = (product: Product, terms: MarketTerms): boolean =>
+  product.needsDelivery &&
+  !product.shipsFree &&
+  priceIn(product, terms) !== undefined &&
+  ownDeliveryIn(product, terms) === undefined;
+
 function minorOf(amount: ProductAmount | undefined, terms: MarketTerms): number | undefined {
   if (typeof amount !== 'object') return amount;
   let minor = terms.followed.get(amount);

@@ -1,4 +1,4 @@
-import { ownDeliveryIn, priceIn } from '../../../catalogue/product-amount.ts';
+import { isCharged } from '../../../catalogue/product-amount.ts';
 import { countInWords } from '../../../charges/count-in-words.ts';
 import { exampleCart } from '../../example-cart.ts';
 import { somewhereIn } from '../../../evaluation/somewhere-in.ts';
@@ -18,12 +18,11 @@ export const pieceOverLimit: FindingKind = {
           const most = charge.weighing.packing?.mostGoods ?? Infinity;
           if (!Number.isFinite(most)) continue;
           for (const product of catalogue.values()) {
-            const { weightGrams, needsDelivery, shipsFree } = product;
-            const charged =
-              priceIn(product, market.terms) !== undefined && ownDeliveryIn(product, market.terms) === undefined;
-            if (!needsDelivery || shipsFree || !charged || weightGrams === null || weightGrams <= most) continue;
+            const { weightGrams } = product;
+            // What few products are is asked first: this is gone through for each product and each option.
+            if (weightGrams === null || weightGrams <= most) continue;
             const key = `${product.id} ${most}`;
-            if (found.has(key)) continue;
+            if (found.has(key) || !isCharged(product, market.terms)) continue;
             const there = somewhereIn(compiled, zone);
             found.set(key, {
               severity: 'risky',

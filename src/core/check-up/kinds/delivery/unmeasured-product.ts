@@ -1,5 +1,5 @@
 import type { ChargeMeasure } from '../../../cart/charge-measure.ts';
-import { ownDeliveryIn, priceIn } from '../../../catalogue/product-amount.ts';
+import { isCharged } from '../../../catalogue/product-amount.ts';
 import type { Product } from '../../../catalogue/product.ts';
 import type { CompiledMarket, CompiledZone } from '../../../evaluation/compile.ts';
 import type { CompiledOption } from '../../../options/compile-option.ts';
@@ -76,10 +76,3 @@ function found(
     ];
   });
 }
-
-/** Whether the charges of a market look at a product. */
-const isCharged = (product: Product, terms: CompiledMarket['terms']): boolean =>
-  product.needsDelivery &&
-  !product.shipsFree &&
-  priceIn(product, terms) !== undefined &&
-  ownDeliveryIn(product, terms) === undefined;
