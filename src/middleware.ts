@@ -9,21 +9,41 @@ import {
   securityHeaders,
 } from './server/http/guard.ts';
 import { answering, problemResponse } from './server/http/problem.ts';
+import { shopAccess, type ShopAccess } from './server/access/shop-access.ts';
+import { watchWhatIsOver } from './server/what-is-over.ts';
 
-if (process.env.DATABASE_URL) watchImports();
+if (process.env.DATABASE_URL) {
+  watchImports();
+  watchWhatIsOver();
+}
 
-export const onRequest = defineMiddleware(async ({ request, url }, next) => {
+export const onRequest = defineMiddleware(async ({ request, url, locals }, next) => {
+  const access = await accessOf(request, url, locals);
   const response =
     refuseUnknownMethod(request) ??
     refuseForeignName(request) ??
-    refuseForeignWrite(request, url) ??
+    access.refused ??
+    (access.byKey ? null : refuseForeignWrite(request, url)) ??
     (await answered(url, next));
-  for (const [name, value] of Object.entries(securityHeaders))
-    if (!response.headers.has(name)) response.headers.set(name, value);
+  for (const [name, value] of Object.entries({ ...securityHeaders, ...access.headers }))
+    if (name in access.headers || !response.headers.has(name)) response.headers.set(name, value);
   if (!response.headers.has('content-security-policy'))
     response.headers.set('content-security-policy', bareContentPolicy);
   return response;
 });
+
+const anybody: ShopAccess = { refused: null, byKey: false, headers: {} };
+
+/** Whether a shop's call may be made; what is none goes on. */
+async function accessOf(request: Request, url: URL, { client, isLocal }: App.Locals): Promise<ShopAccess> {
+  if (!url.pathname.startsWith('/api/')) return anybody;
+  const caller = () => ({ client: client?.() ?? null, local: isLocal?.() ?? true });
+  try {
+    return (await shopAccess(request, url, caller)) ?? anybody;
+  } catch (error) {
+    return { ...anybody, refused: await answering(() => Promise.reject(error as Error)) };
+  }
+}
 
 function refuseUnknownMethod({ method }: Request): Response | null {
   if (knownMethods.has(method)) return null;

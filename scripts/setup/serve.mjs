@@ -66,7 +66,10 @@ export async function serve(root, { host, port, lastPort }) {
           response.writeHead(error ? 500 : 404, { 'content-type': 'text/plain; charset=utf-8' });
           response.end(error ? 'Something went wrong here. Nothing was changed.' : 'There is no such page.');
         };
-        handler(request, response, missed, { client: () => clientOf(request, isProxy) });
+        handler(request, response, missed, {
+          client: () => clientOf(request, isProxy),
+          isLocal: () => isLocal(request),
+        });
       });
     },
   );
@@ -111,6 +114,13 @@ function trustedProxies(text) {
 function clientOf(request, isProxy) {
   const address = proxyAddress(request, isProxy);
   return address && isIP(address) ? address : null;
+}
+
+/** Whether this machine asks, and not through a proxy, behind which anybody may be. */
+function isLocal({ socket, headers }) {
+  const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
+  const loopback = address === '::1' || address.startsWith('127.');
+  return loopback && !['x-forwarded-for', 'x-real-ip', 'forwarded', 'via'].some((name) => headers[name] !== undefined);
 }
 
 /** Listens on the first free port from `port` to `lastPort`; returns those that were taken. */

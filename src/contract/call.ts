@@ -19,6 +19,8 @@ export interface CallShape {
   ifMatch?: true;
   /** answers with what has changed where `return=minimal` is preferred (RFC 7240) */
   prefer?: true;
+  /** made by shops: with a publishable or a secret key where it only asks for quotes, else with a secret one */
+  shop?: 'quotes' | 'orders';
   /** JSON, at most so many bytes, in other content types too; without a schema it is read as it comes in */
   body?: { schema: TSchema; most: number; types?: readonly string[] } | { types: readonly string[] };
   answers: Record<number, AnswerShape>;
@@ -34,6 +36,13 @@ export const nothing = (says: string) => ({ says });
 export const problem = (says: string) => ({ says, schema: ProblemShape, type: 'application/problem+json' }) as const;
 
 export const databaseAway = problem('the database cannot be reached');
+
+/** How a shop's call may refuse whoever asks. */
+export const keyRefused = {
+  401: problem('a key is needed, or it is none'),
+  403: problem('the key may not make this call, or not from there'),
+  429: problem('too many calls within a minute; retry-after says when to call again'),
+};
 
 /** How a call that writes JSON may refuse before it looks at what is asked. */
 export const writeRefused = {

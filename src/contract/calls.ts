@@ -2,7 +2,9 @@ import type { Static, TSchema } from '@sinclair/typebox';
 import type { CallShape } from './call.ts';
 import { draftCalls } from './calls/draft.ts';
 import { importCalls } from './calls/imports.ts';
+import { keyCalls } from './calls/keys.ts';
 import { orderCalls } from './calls/orders.ts';
+import { placedOrderCalls } from './calls/placed-orders.ts';
 import { pictureCalls } from './calls/pictures.ts';
 import { productCalls } from './calls/products.ts';
 import { quoteCalls } from './calls/quote.ts';
@@ -21,8 +23,10 @@ export const calls = {
   ...pictureCalls,
   ...productCalls,
   ...orderCalls,
+  ...placedOrderCalls,
   ...importCalls,
   ...rateCalls,
+  ...keyCalls,
   ...standInCalls,
   ...systemCalls,
 };

@@ -50,6 +50,7 @@ function pathsOf(all: Record<string, CallShape>): Record<string, Record<string, 
     const parameters = parametersOf(call);
     (paths[path] ??= {})[method.toLowerCase()] = {
       summary: call.summary,
+      ...(call.shop ? { security: [{ key: [] }, {}] } : {}),
       ...(parameters.length > 0 ? { parameters } : {}),
       ...bodyOf(call),
       responses: Object.fromEntries(Object.entries(call.answers).map(([status, said]) => [status, answerOf(said)])),
@@ -68,5 +69,15 @@ export const openApiDocument = {
       'Delivery prices and spend goals of a store. The shop calls `POST /api/quote` and what stands under it; the rest is for Summant’s own pages.',
   },
   paths: pathsOf(calls),
-  components: { schemas: components },
+  components: {
+    schemas: components,
+    securitySchemes: {
+      key: {
+        type: 'http',
+        scheme: 'bearer',
+        description:
+          'a key made at Connections; without one the shop’s calls work from the machine that Summant runs on. A publishable key only asks for quotes, from pages of the origins listed for it',
+      },
+    },
+  },
 };

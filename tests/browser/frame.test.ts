@@ -105,12 +105,6 @@ describe('the frame', () => {
     expect(await page.locator('html').getAttribute('data-theme')).toBe('summant-night');
   });
 
-  test('stops not built yet say what they will hold and offer nothing else', async () => {
-    const page = await open('/results');
-    expect(await textOf(page, 'main')).toMatch(/^Results\s+Not built yet\. What happened after a release/);
-    expect(await page.locator('main').getByRole('button').count()).toBe(0);
-  });
-
   test.each([
     [1024, 768],
     [390, 844],

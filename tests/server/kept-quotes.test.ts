@@ -43,7 +43,7 @@ describe('a quote in the address', () => {
     for (const more of [
       { shopper: { signedIn: true, groups: ['members'] } },
       { codes: ['GUST10'] },
-      { sign: { minutes: 1 } },
+      { shopperKey: 'somebody' },
     ]) {
       const kept = await get(inAddress({ ...cart, ...more }));
       expect([kept.status, kept.headers.get('cache-control')]).toEqual([200, 'private, no-cache']);

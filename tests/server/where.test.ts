@@ -2,6 +2,7 @@ import { copyFile, mkdtemp, rm, utimes, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { MadeKey } from '../../src/contract/shapes/access-key.ts';
 import { startApplication, type Application } from '../support/application.ts';
 import { call, type ProblemBody } from '../support/api.ts';
 import { address, databaseUrl, emptyAddress } from '../support/server-here.ts';
@@ -78,8 +79,11 @@ describe('behind a proxy, with a table of one’s own', () => {
     await rm(folder, { recursive: true });
   });
   test('whoever a trusted proxy names is looked up, and nobody else', async () => {
+    const key = { name: 'A shop behind a proxy', kind: 'secret', origins: [] };
+    const made = await call<MadeKey>(address, 'POST', '/api/keys', { body: key });
+    const authorization = `Bearer ${made.body.token}`;
     const named = async (forwarded: string, from = behind.address) =>
-      (await where('', from, { 'x-forwarded-for': forwarded })).address;
+      (await where('', from, { 'x-forwarded-for': forwarded, authorization })).address;
     expect(await named('192.0.2.70')).toBe('192.0.2.70');
     // What stands left of the first that is no trusted proxy, anybody may have written.
     expect(await named('203.0.113.1, 192.0.2.70, 198.51.100.7')).toBe('192.0.2.70');
@@ -88,6 +92,7 @@ describe('behind a proxy, with a table of one’s own', () => {
     expect(await named('')).toBe('127.0.0.1');
     // Without a proxy that is trusted, none is believed.
     expect(await named('192.0.2.70', address)).toBe('127.0.0.1');
+    await call(address, 'DELETE', `/api/keys/${made.body.key.id}`);
   });
   test('a table that changes is followed; one with a mistake is not', async () => {
     let minute = 0;

@@ -1,11 +1,12 @@
 import { Type } from '@sinclair/typebox';
-import { answer, databaseAway, defineCalls, problem } from '../call.ts';
+import { answer, databaseAway, defineCalls, keyRefused, problem } from '../call.ts';
 import { object, optional } from '../shape.ts';
 import { WhereShape } from '../shapes/where.ts';
 
 export const whereCalls = defineCalls({
   'GET /api/where': {
     summary: 'Which market to show before the shopper has said where the goods go',
+    shop: 'quotes',
     query: object({
       address: optional(
         Type.String({ description: 'IPv4 or IPv6; without, that of whoever asks', minLength: 2, maxLength: 60 }),
@@ -22,6 +23,7 @@ export const whereCalls = defineCalls({
       409: problem('nothing has been released yet'),
       422: problem('malformed, or no such market'),
       503: databaseAway,
+      ...keyRefused,
     },
   },
 });

@@ -1,17 +1,16 @@
-import type { AskedLine, Cart } from '../../core/cart/cart.ts';
-import type { EvaluationInput } from '../../core/evaluation/evaluation.ts';
+import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
 import { largestAmount } from '../../core/money/rounding.ts';
 import { mostOfMeasure } from '../../core/quantities/units.ts';
 import { schemaDefinitions } from '../../core/schema/definitions.ts';
 import { mostPreparationDays } from '../../core/time/preparation.ts';
 import { written } from '../shape.ts';
 
-export interface QuoteRequest
-  extends
-    Pick<EvaluationInput, 'shopper' | 'destination' | 'market' | 'quotes' | 'redemptions' | 'earlier'>,
-    Pick<Cart, 'codes' | 'discounts' | 'channel'> {
-  lines: AskedLine[];
+export interface QuoteRequest extends AskedCart {
   language?: string;
+  /** the shop’s own key of the shopper, by which limits count; only a hash of it is kept */
+  shopperKey?: string;
+  /** for how many minutes a use of each offer that is limited in all, and that the answer promises, is kept for the shopper */
+  reserve?: { minutes: number };
   /** for how many minutes the shop wants to rely on the answer; without, it is not signed */
   sign?: { minutes: number };
   /** what a shopper has answered to the questions of an option */
@@ -62,44 +61,68 @@ const ownFacts = {
 /** A day; what a shopper has been shown longer ago is worked out anew. */
 const mostSignedMinutes = 24 * 60;
 
+/** An hour: what is kept for somebody is kept from everybody else. */
+const mostReservedMinutes = 60;
+
+export const shopperKey = {
+  description: 'the shop’s own key of the shopper, opaque: limits count by it, and only a keyed hash of it is kept',
+  type: 'string',
+  minLength: 1,
+  maxLength: 200,
+};
+
+const askedCart = {
+  lines: {
+    type: 'array',
+    maxItems: 200,
+    items: {
+      type: 'object',
+      additionalProperties: false,
+      required: ['product', 'quantity'],
+      properties: {
+        product: {
+          description: 'id or SKU of the catalogue, or of the shop where the line brings its unit price along',
+          type: 'string',
+          minLength: 1,
+          maxLength: 80,
+        },
+        quantity: { type: 'integer', minimum: 1, maximum: 9999 },
+        facts: ownFacts,
+      },
+    },
+  },
+  codes: { description: 'as the shopper entered them', type: 'array', maxItems: 20, items: ref('word') },
+  discounts: {
+    description: 'on goods, in the order in which they apply',
+    type: 'array',
+    maxItems: 20,
+    items: ref('cartDiscount'),
+  },
+  channel: { description: 'where the cart is; `web` when absent', ...ref('word') },
+  shopper: ref('shopper'),
+  destination: ref('destination'),
+  market: ref('id'),
+  quotes: ref('quotes'),
+  redemptions: ref('redemptions'),
+  earlier: ref('earlierChoice'),
+};
+
 const quoteRequest = {
   type: 'object',
   additionalProperties: false,
   required: ['lines', 'destination'],
+  dependentRequired: { reserve: ['shopperKey'] },
   properties: {
-    lines: {
-      type: 'array',
-      maxItems: 200,
-      items: {
-        type: 'object',
-        additionalProperties: false,
-        required: ['product', 'quantity'],
-        properties: {
-          product: {
-            description: 'id or SKU of the catalogue, or of the shop where the line brings its unit price along',
-            type: 'string',
-            minLength: 1,
-            maxLength: 80,
-          },
-          quantity: { type: 'integer', minimum: 1, maximum: 9999 },
-          facts: ownFacts,
-        },
-      },
+    ...askedCart,
+    shopperKey,
+    reserve: {
+      description:
+        'to keep, for so long, a use of each offer that is limited in all and that the answer promises; needs `shopperKey`',
+      type: 'object',
+      additionalProperties: false,
+      required: ['minutes'],
+      properties: { minutes: { type: 'integer', minimum: 1, maximum: mostReservedMinutes } },
     },
-    codes: { description: 'as the shopper entered them', type: 'array', maxItems: 20, items: ref('word') },
-    discounts: {
-      description: 'on goods, in the order in which they apply',
-      type: 'array',
-      maxItems: 20,
-      items: ref('cartDiscount'),
-    },
-    channel: { description: 'where the cart is; `web` when absent', ...ref('word') },
-    shopper: ref('shopper'),
-    destination: ref('destination'),
-    market: ref('id'),
-    quotes: ref('quotes'),
-    redemptions: ref('redemptions'),
-    earlier: ref('earlierChoice'),
     language: ref('language'),
     sign: {
       description: 'to have the answer signed, for so long as the shop wants to rely on it',
@@ -126,7 +149,7 @@ const quoteRequest = {
   },
 };
 
-const $defs = schemaDefinitions([
+export const cartDefinitions = schemaDefinitions([
   'word',
   'cartDiscount',
   'shopper',
@@ -138,10 +161,18 @@ const $defs = schemaDefinitions([
   'language',
 ]);
 
+/** The cart alone, as an order brings it along. */
+export const askedCartSchema = {
+  type: 'object',
+  additionalProperties: false,
+  required: ['lines', 'destination'],
+  properties: askedCart,
+};
+
 export const QuoteRequestShape = written<QuoteRequest>({
   $id: 'https://summant.example.com/schema/quote-request',
   ...quoteRequest,
-  $defs,
+  $defs: cartDefinitions,
 });
 
 /** So many carts are quoted in one call. */
@@ -153,5 +184,5 @@ export const QuotesRequestShape = written<{ carts: QuoteRequest[] }>({
   additionalProperties: false,
   required: ['carts'],
   properties: { carts: { type: 'array', minItems: 1, maxItems: mostCarts, items: quoteRequest } },
-  $defs,
+  $defs: cartDefinitions,
 });

@@ -17,8 +17,16 @@ export interface Quote extends QuoteAnswer {
   answerFaults: (FaultOfAnswer & { message: string })[] | null;
   /** the arm of an experiment that the shopper is in, of each offer that has one; none as yet */
   arms: { offer: string; arm: string }[];
+  /** what is kept for the shopper; null: nothing was to be */
+  reserved: Reserved | null;
   /** null: it was not asked to be */
   signed: SignedBy | null;
+}
+
+/** Offers of which a use is kept for the shopper, and until when (ISO 8601). */
+export interface Reserved {
+  offers: string[];
+  until: string;
 }
 
 /** What a shop is told before it is signed. */
@@ -170,6 +178,12 @@ export const QuoteShape = named(
       arms: list(
         object({ offer: text, arm: text }),
         described('the arm of an experiment that this shopper is in, of each offer that has one; none as yet'),
+      ),
+      reserved: nullable(
+        object(
+          { offers: list(text), until: moment },
+          described('offers limited in all of which a use is kept for the shopper; null: nothing was to be reserved'),
+        ),
       ),
       signed: nullable(SignedByShape),
       goodsRewards: list(given, described('which offers took something off the goods')),

@@ -20,6 +20,7 @@ export function faultOf(error: ErrorObject): PolicyFault {
         message: 'is not a known property',
       };
     case 'required':
+    case 'dependentRequired':
       return { pointer: `${error.instancePath}/${String(params.missingProperty)}`, message: 'is missing' };
     case 'enum':
       return {

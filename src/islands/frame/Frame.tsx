@@ -16,7 +16,7 @@ import type { StopId } from './trail.ts';
 const Shortcuts = lazyPart(() => import('./Shortcuts.tsx'), null);
 
 /** Header, workspace and bench around a stop. */
-export function Frame({ stop, props, children }: { stop: StopId; props: PageProps; children: ReactNode }) {
+export function Frame({ stop, props, children }: { stop: StopId | null; props: PageProps; children: ReactNode }) {
   return (
     <PageProvider props={props}>
       <FrameInside stop={stop} props={props}>
@@ -26,7 +26,7 @@ export function Frame({ stop, props, children }: { stop: StopId; props: PageProp
   );
 }
 
-function FrameInside({ stop, props, children }: { stop: StopId; props: PageProps; children: ReactNode }) {
+function FrameInside({ stop, props, children }: { stop: StopId | null; props: PageProps; children: ReactNode }) {
   const [folded, setFolded] = useState(props.benchFolded);
   const [open, setOpen] = useState<'palette' | 'shortcuts' | null>(null);
   const { night, toggleTheme } = useTheme(props.theme);

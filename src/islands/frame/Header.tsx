@@ -1,4 +1,4 @@
-import { Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
+import { Moon, Plug, Redo2, Search, Sun, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Hint } from '../../ui/Hint.tsx';
 import { Calm, useDraft, usePolicy } from '../page/draft-context.tsx';
@@ -13,7 +13,7 @@ export function Header({
   night,
   toggleTheme,
 }: {
-  stop: StopId;
+  stop: StopId | null;
   openPalette: () => void;
   night: boolean | null;
   toggleTheme: () => void;
@@ -52,6 +52,16 @@ export function Header({
           <Search size={15} aria-hidden />
           <kbd className="kbd kbd-xs hidden xl:inline-flex">Ctrl K</kbd>
         </button>
+        <Hint says="Connections">
+          <a
+            className="btn btn-ghost btn-xs"
+            href="/connections"
+            aria-label="Connections"
+            aria-current={stop === null ? 'page' : undefined}
+          >
+            <Plug size={15} aria-hidden />
+          </a>
+        </Hint>
         <Hint says={night ? 'Use the day theme' : 'Use the night theme'}>
           <button
             type="button"

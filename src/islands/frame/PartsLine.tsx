@@ -17,7 +17,7 @@ function lookedAt(parts: readonly Part[], main: HTMLElement): string | undefined
 }
 
 /** The parts of the stop one is at: the line follows the scroll, and leads to each, by click and by `[` and `]`. */
-export function PartsLine({ stop }: { stop: StopId }) {
+export function PartsLine({ stop }: { stop: StopId | null }) {
   const parts = useStore(placedParts);
   const [current, setCurrent] = useState<string | undefined>();
   const [alive, setAlive] = useState(false);
@@ -57,7 +57,7 @@ export function PartsLine({ stop }: { stop: StopId }) {
     };
   }, [parts]);
   // Until the page is alive, what a stop usually has: nothing moves once it is. An empty store has none of it.
-  const usual = alive ? [] : trail.find(({ id }) => id === stop)!.parts;
+  const usual = alive ? [] : (trail.find(({ id }) => id === stop)?.parts ?? []);
   const names = parts.length > 0 ? parts.map(({ name }) => name) : usual;
   return (
     <nav

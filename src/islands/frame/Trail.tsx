@@ -28,7 +28,7 @@ function useAttention(): (stop: StopId) => Attention {
 }
 
 /** The only navigation: eight stops on one line, each with how much needs attention there. */
-export const Trail = memo(function Trail({ stop }: { stop: StopId }) {
+export const Trail = memo(function Trail({ stop }: { stop: StopId | null }) {
   useCheckingUp();
   const attention = useAttention();
   const here = useRef<HTMLAnchorElement>(null);

@@ -28,6 +28,8 @@ const tasks: readonly (readonly [name: string, address: string, also: string])[]
   ['Try a cart', '/rehearse', 'test order preview checkout simulate why'],
   ['Hand the draft to the shop', '/release', 'publish go live release'],
   ['What the check-up finds', '/release#check-up', 'findings problems faults conflicts gaps wrong risky mistakes'],
+  ['Orders charged otherwise than the rules say', '/results', 'wrong price disagreement reported shop'],
+  ['Connections: keys for the shop', '/connections', 'api token access secret publishable signature'],
   ['Go back to an earlier release', '/release#earlier-releases', 'roll back revert restore undo'],
 ];
 
@@ -36,11 +38,10 @@ export function commandsOf(policy: Policy, actions: readonly Command[]): Command
   const marketOfOption = (zone: string) => policy.zones[zone]?.market ?? '';
   return [
     ...actions,
-    ...trail.map(({ id, name, also, holds }) => ({
+    ...trail.map(({ id, name, also }) => ({
       group: 'Stops',
       name,
       also,
-      ...(holds === undefined ? {} : { hint: 'not built yet' }),
       value: go(`/${id}`),
     })),
     ...tasks.map(([name, address, also]) => ({ group: 'To do', name, also, value: go(address) })),

@@ -1,4 +1,4 @@
-/** The eight stops in working order, with the parts that each usually has. `holds` says what an unbuilt one will be. */
+/** The eight stops in working order, with the parts that each usually has. */
 export const trail: readonly Stop[] = [
   {
     id: 'orders',
@@ -56,10 +56,8 @@ export const trail: readonly Stop[] = [
   {
     id: 'results',
     name: 'Results',
-    parts: [],
-    also: 'report outcome experiment',
-    holds:
-      'What happened after a release: order values before and after, delivery given away, and whether there are enough orders to tell.',
+    parts: ['charged otherwise'],
+    also: 'report outcome experiment orders placed wrong price disagreement',
   },
 ];
 
@@ -69,7 +67,6 @@ interface Stop {
   parts: readonly string[];
   /** everyday words under which it is found */
   also: string;
-  holds?: string;
 }
 
 export type StopId = 'orders' | 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse' | 'release' | 'results';

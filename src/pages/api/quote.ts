@@ -4,6 +4,7 @@ import { endpoint, reply } from '../../server/http/endpoint.ts';
 import { carrierService } from '../../server/http/guard.ts';
 import { bodySchema, checkedJson } from '../../server/http/read-request.ts';
 import { revalidated } from '../../server/http/revalidated.ts';
+import { refusedCart } from '../../server/quote/asked-cart.ts';
 import { currentPolicy } from '../../server/quote/current-policy.ts';
 import { notReleased } from '../../server/quote/not-released.ts';
 import { quote } from '../../server/quote/quote.ts';
@@ -11,7 +12,7 @@ import { quote } from '../../server/quote/quote.ts';
 /** The shop's call: what a cart is offered and told, under the current release. */
 export const POST = endpoint('POST /api/quote', async ({ body }) => {
   const current = await currentPolicy();
-  return current ? reply(await quote(current, body, Date.now(), carrierService())) : notReleased;
+  return current ? reply(await quote(current, body, { instant: Date.now(), carriers: carrierService() })) : notReleased;
 });
 
 const { schema } = callNamed('POST /api/quote').body as { schema: object };
@@ -24,7 +25,10 @@ export const GET = endpoint('GET /api/quote', async ({ query, request }) => {
   const asked = checkedJson(query.asked, validate);
   const current = await currentPolicy();
   if (!current) return notReleased;
-  const answer = await quote(current, asked, Date.now(), carrierService());
+  const asksToKeep = (['sign', 'reserve'] as const).find((name) => asked[name] !== undefined);
+  if (asksToKeep)
+    throw refusedCart([{ pointer: `/${asksToKeep}`, message: 'is asked for by POST: it has something kept' }]);
+  const answer = await quote(current, asked, { instant: Date.now(), carriers: carrierService() });
   // Whatever else is said is about one shopper.
   const anybodys = Object.keys(asked).every((name) => saidByAnybody.has(name));
   return revalidated(request, answer, anybodys ? 'public' : 'private');

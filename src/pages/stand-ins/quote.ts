@@ -24,6 +24,6 @@ export const POST: APIRoute = ({ request }) =>
         title: 'Nothing has been released yet',
         detail: 'Release the draft first.',
       });
-    constant = await quote(current, asked, Date.now(), carrierService());
+    constant = await quote(current, asked, { instant: Date.now(), carriers: carrierService() });
     return json(constant);
   });

@@ -48,7 +48,7 @@ const lostConnection = new Set([
 ]);
 const lostRace = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
 
-function codeOf(error: unknown): string {
+export function codeOf(error: unknown): string {
   return typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
 }
 

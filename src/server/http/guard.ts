@@ -1,9 +1,13 @@
+import type { CallShape } from '../../contract/call.ts';
+import { calls } from '../../contract/calls.ts';
 import { problemResponse } from './problem.ts';
 
 const safe = new Set(['GET', 'HEAD', 'OPTIONS']);
 
-/** Calls of the shop, which reads and changes nothing; its servers may forward a shopper's Origin. */
-const openToOthers = new Set(['/api/quote', '/api/quotes', '/api/quotes/verify']);
+/** Calls of the shop that read and change nothing; its servers may forward a shopper's Origin. */
+const openToOthers = new Set(
+  Object.entries<CallShape>(calls).flatMap(([name, { shop }]) => (shop === 'quotes' ? [name.split(' ')[1]!] : [])),
+);
 
 /** Refuses writes that another site makes a browser send. Null: the request may go on. */
 export function refuseForeignWrite(request: Request, url: URL): Response | null {

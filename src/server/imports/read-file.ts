@@ -3,7 +3,7 @@ import { CsvReader } from '../../core/tabular/csv-reader.ts';
 import type { RowFault } from '../../core/imports/order-rows.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { checkStaged, compareStaged, type Compared } from './check-staged.ts';
-import { customerHasher } from './customer-key.ts';
+import { shopperHasher } from '../orders/shopper-hash.ts';
 import { addRejections, findRun, noteAlive, noteRun, type FullImportRun } from './import-store.ts';
 import { orderReader, rowsAhead, type RowReader, type RowSink } from './read-orders.ts';
 import { productReader } from './read-products.ts';
@@ -66,7 +66,7 @@ async function readRows(run: FullImportRun, policy: Policy, body: AsyncIterable<
     rejected: (fault) => void faults.push(fault),
   };
   const reader: RowReader =
-    kind === 'orders' ? orderReader(run, policy, await customerHasher(), sink) : await productReader(run, policy, sink);
+    kind === 'orders' ? orderReader(run, policy, await shopperHasher(), sink) : await productReader(run, policy, sink);
   const send = async () => {
     await loading;
     loading = Promise.all([loadAndCompare(batch, position), addRejections(id, faults, rejected), note()]);

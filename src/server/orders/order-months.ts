@@ -97,11 +97,11 @@ export async function packChangedMonths(
 export async function touchMonths(
   connection: PoolConnection,
   select: string,
-  values: (string | number)[],
+  values: readonly (string | number | readonly string[])[],
 ): Promise<void> {
   await connection.query(
     `INSERT INTO order_month (market_id, currency, month, version) ${select} ON DUPLICATE KEY UPDATE version = version + 1`,
-    values,
+    [...values],
   );
 }
 

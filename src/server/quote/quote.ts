@@ -1,129 +1,140 @@
-import { resolveLines, type Cart } from '../../core/cart/cart.ts';
+import { randomBytes } from 'node:crypto';
+import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
 import { evaluatePrepared } from '../../core/evaluation/evaluate.ts';
-import { findMarket } from '../../core/evaluation/find-zone.ts';
-import { prepare, withQuotes } from '../../core/evaluation/prepare.ts';
+import { withQuotes, type PreparedCase } from '../../core/evaluation/prepare.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
-import { unitPriceOf } from '../../core/cart/line-values.ts';
-import { faultInWords, faultsOfAnswers, type Answers } from '../../core/options/questions/check-answers.ts';
-import type { DeliveryOption } from '../../core/policy/types.ts';
-import { largestAmount } from '../../core/money/rounding.ts';
+import { faultInWords, faultsOfAnswers } from '../../core/options/questions/check-answers.ts';
+import { redeemedOffers } from '../../core/orders/placed/redeemed.ts';
+import type { Policy, Redemptions } from '../../core/policy/types.ts';
 import { quoteAnswer } from '../../core/quote/quote-answer.ts';
 import { quotesFor } from '../carriers/quotes-for.ts';
-import type { Problem, ProblemField } from '../../contract/shapes/problem.ts';
-import type { Quote, UnsignedQuote } from '../../contract/shapes/quote.ts';
+import type { Problem } from '../../contract/shapes/problem.ts';
+import type { Quote, Reserved, UnsignedQuote } from '../../contract/shapes/quote.ts';
 import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import { problemBody, ProblemError } from '../http/problem.ts';
-import { productsNamed } from '../products/products-known.ts';
+import { shopperHash } from '../orders/shopper-hash.ts';
+import { reserve } from '../redemptions/reserve.ts';
+import { forgetUses, redemptionsFor } from '../redemptions/uses.ts';
+import { preparedCart, refusedCart, refuseUncounted } from './asked-cart.ts';
 import type { CurrentPolicy } from './current-policy.ts';
+import { keepQuote } from './given-quotes.ts';
 import { signedQuote } from './signature.ts';
 import { signingSecrets } from './signing-secrets.ts';
+
+/** When and through whom quotes are asked. */
+export interface Asking {
+  /** ms since 1970-01-01T00:00Z */
+  instant: number;
+  /** the service that is asked for carriers’ quotes which the request does not bring along */
+  carriers: URL;
+}
+
+/** A cart under some counts of redemptions, evaluated. */
+interface Counted {
+  evaluation: Evaluation;
+  prepared: PreparedCase;
+  silent: string[];
+}
 
 /**
  * Options, goals and messages for a cart under the current release.
  *
- * @param instant ms since 1970-01-01T00:00Z
- * @param carriers the service that is asked for quotes which the request does not bring along
- * @throws ProblemError 422 for unknown or unpriced products, or a market that does not exist
+ * @throws ProblemError 422 for unknown or unpriced products, or a market or option that does not exist
  */
 export async function quote(
-  { release, compiled, catalogue }: CurrentPolicy,
+  current: CurrentPolicy,
   request: QuoteRequest,
-  instant: number,
-  carriers: URL,
+  { instant, carriers }: Asking,
 ): Promise<Quote> {
-  const { lines, codes, discounts, channel, language, answers, sign, ...situation } = request;
-  if (situation.market !== undefined && !compiled.markets.has(situation.market))
-    throw refused([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
-  const option = answers && compiled.policy.options[answers.option];
-  if (answers && (!option || !Object.hasOwn(compiled.policy.options, answers.option)))
-    throw refused([{ pointer: '/answers/option', message: `there is no option "${answers.option}"` }]);
-  const names = [...new Set(lines.map((line) => line.product))];
-  const market = findMarket(compiled, situation.destination, situation.market);
-  const resolved = resolveLines(lines, await productsNamed(names, catalogue), market?.id ?? null);
-  if (!resolved.ok)
-    throw refused(
-      resolved.unknown.map(({ index, product, withFacts }) => ({
-        pointer: withFacts ? `/lines/${index}/facts/unitPrice` : `/lines/${index}/product`,
-        message: withFacts
-          ? `is needed: the catalogue has no product with the id or SKU "${product}"`
-          : `there is no product with the id or SKU "${product}"`,
-      })),
-    );
-  const cart: Cart = {
-    lines: resolved.lines,
-    ...(codes ? { codes } : {}),
-    ...(discounts ? { discounts } : {}),
-    ...(channel === undefined ? {} : { channel }),
+  const { language, answers, sign, shopperKey, reserve: reserving, ...asked } = request;
+  const { compiled, release } = current;
+  const shopper = await shopperHash(shopperKey);
+  const count = async (redemptions: Redemptions | undefined): Promise<Counted> => {
+    const prepared = await preparedCart(current, asked, instant, redemptions);
+    const { quotes, silent } = await quotesFor(prepared, carriers);
+    const quoted = withQuotes(prepared, quotes);
+    return { evaluation: evaluatePrepared(quoted), prepared: quoted, silent };
   };
-  const prepared = prepare(compiled, { ...situation, cart, instant });
-  const { quotes, silent } = await quotesFor(prepared, carriers);
-  const evaluation = evaluatePrepared(withQuotes(prepared, quotes));
-  const unpriced = evaluation.measures?.unpriced ?? [];
-  if (unpriced.length > 0) {
-    throw refused(
-      lines.flatMap((_, index) =>
-        unpriced.includes(resolved.lines[index]!.product.id)
-          ? [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }]
-          : [],
-      ),
-    );
+  // What is kept for somebody is kept of what is left at this very moment.
+  if (reserving) forgetUses();
+  let redemptions = await redemptionsFor(current.limited, shopper, asked.redemptions);
+  let counted = await count(redemptions);
+  let reserved: Reserved | null = null;
+  if (reserving && shopper) {
+    const wanted = (evaluation: Evaluation) => reservable(compiled.policy, evaluation, asked.redemptions);
+    // What is gone is promised no longer; another offer may take its place, which is reserved in its turn.
+    for (let offers = wanted(counted.evaluation); ; offers = wanted(counted.evaluation)) {
+      const gone = await reserve(offers, shopper, reserving.minutes);
+      reserved = {
+        offers: gone.length > 0 ? [] : offers.map(({ offer }) => offer),
+        until: new Date(instant + reserving.minutes * 60_000).toISOString(),
+      };
+      if (gone.length === 0) break;
+      redemptions = { ...redemptions, ...usedUp(compiled.policy, gone, redemptions) };
+      counted = await count(redemptions);
+    }
   }
-  const tooMuch = tooLargeLine(evaluation);
-  if (tooMuch !== null)
-    throw refused(
-      lines.flatMap((_, index) =>
-        resolved.lines[index]!.product.id === tooMuch
-          ? [
-              {
-                pointer: `/lines/${index}/quantity`,
-                message: `comes to more than ${largestAmount} minor units, which is as much as is computed exactly`,
-              },
-            ]
-          : [],
-      ),
-    );
+  const { evaluation, prepared, silent } = counted;
+  refuseUncounted(evaluation, prepared);
   const unsigned: UnsignedQuote = {
     release,
     ...quoteAnswer(compiled, evaluation, language),
     carriersSilent: silent,
-    answerFaults: option ? faultsIn(option, answers.given) : null,
+    answerFaults: answers ? faultsIn(compiled.policy, answers) : null,
     arms: [],
+    reserved,
   };
   if (!sign) return { ...unsigned, signed: null };
   const [secret] = await signingSecrets();
-  return signedQuote(unsigned, request, secret!, { instant, minutes: sign.minutes });
+  const id = randomBytes(16).toString('base64url');
+  const signed = signedQuote(unsigned, request, secret!, { id, instant, minutes: sign.minutes });
+  await keepQuote(
+    id,
+    { release, instant, shopper, asked: keptOf(asked, prepared, redemptions) },
+    instant + sign.minutes * 60_000,
+  );
+  return signed;
 }
 
-const faultsIn = (option: DeliveryOption, answers: Answers): Quote['answerFaults'] =>
-  faultsOfAnswers(option, answers).map(({ question, fault }) => ({ question, fault, message: faultInWords[fault] }));
+/** What was asked, with what has been found out for it: an order that names the quote is compared under the same. */
+const keptOf = (
+  asked: AskedCart,
+  { input: { quotes } }: PreparedCase,
+  redemptions: Redemptions | undefined,
+): AskedCart => ({ ...asked, ...(quotes ? { quotes } : {}), ...(redemptions ? { redemptions } : {}) });
 
-/** The product of a line that comes to more than is computed exactly; null where none does. */
-function tooLargeLine({ cart }: Evaluation): string | null {
-  const line = cart?.lines.find(({ quantity }, index) => unitPriceOf(cart, index) * quantity > largestAmount);
-  return line ? line.product.id : null;
-}
-
-function refused(fields: ProblemField[]): ProblemError {
-  return new ProblemError({
-    status: 422,
-    title: 'The cart cannot be quoted',
-    detail: 'No price was computed. The fields named are wrong.',
-    fields,
+/** Offers that are limited in all and promised by what a cart may get; those that the shop counts itself are its own affair. */
+const reservable = ({ offers }: Policy, evaluation: Evaluation, said: Redemptions | undefined) =>
+  redeemedOffers(evaluation).flatMap((offer) => {
+    const limit = offers[offer]?.limits?.inAll;
+    return limit === undefined || (said && Object.hasOwn(said, offer)) ? [] : [{ offer, limit }];
   });
+
+const usedUp = ({ offers }: Policy, gone: readonly string[], redemptions: Redemptions | undefined): Redemptions =>
+  Object.fromEntries(gone.map((offer) => [offer, { ...redemptions?.[offer], inAll: offers[offer]!.limits!.inAll! }]));
+
+/** @throws ProblemError 422 where there is no such option */
+function faultsIn({ options }: Policy, { option, given }: NonNullable<QuoteRequest['answers']>): Quote['answerFaults'] {
+  if (!Object.hasOwn(options, option))
+    throw refusedCart([{ pointer: '/answers/option', message: `there is no option "${option}"` }]);
+  return faultsOfAnswers(options[option]!, given).map(({ question, fault }) => ({
+    question,
+    fault,
+    message: faultInWords[fault],
+  }));
 }
 
 /** Each cart by itself, in its place: one that cannot be quoted says why, and leaves the others alone. */
 export const quoteEach = (
   current: CurrentPolicy,
   carts: readonly QuoteRequest[],
-  instant: number,
-  carriers: URL,
+  asking: Asking,
 ): Promise<{ quote: Quote | null; problem: Problem | null }[]> =>
   // All at once, so that a carrier that is silent is waited for once and not for each.
   Promise.all(
     carts.map(async (cart) => {
       try {
-        return { quote: await quote(current, cart, instant, carriers), problem: null };
+        return { quote: await quote(current, cart, asking), problem: null };
       } catch (error) {
         if (!(error instanceof ProblemError)) throw error;
         return { quote: null, problem: problemBody(error.problem) };

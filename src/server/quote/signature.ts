@@ -1,4 +1,4 @@
-import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
+import { createHash, createHmac, timingSafeEqual } from 'node:crypto';
 import canonicalize from 'canonicalize';
 import type { Quote, UnsignedQuote } from '../../contract/shapes/quote.ts';
 import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
@@ -9,16 +9,16 @@ import type { SigningSecret } from './signing-secrets.ts';
  * Signs a quote with HMAC-SHA-256 over its canonical form (RFC 8785), in which everything stands but the signature itself.
  *
  * @param request what was asked for; its digest is signed along, so that a quote proves for which cart it was given
- * @param instant ms since 1970-01-01T00:00Z @param minutes for which the shop may rely on it
+ * @param given id of the quote; instant: ms since 1970-01-01T00:00Z; for how many minutes the shop may rely on it
  */
 export function signedQuote(
   quote: UnsignedQuote,
   request: QuoteRequest,
   { id: key, secret }: SigningSecret,
-  { instant, minutes }: { instant: number; minutes: number },
+  { id, instant, minutes }: { id: string; instant: number; minutes: number },
 ): Quote {
   const by: Omit<SignedBy, 'signature'> = {
-    id: randomBytes(16).toString('base64url'),
+    id,
     at: new Date(instant).toISOString(),
     expires: new Date(instant + minutes * 60_000).toISOString(),
     cart: digestOfCart(request),

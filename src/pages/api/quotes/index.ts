@@ -8,5 +8,5 @@ import { quoteEach } from '../../../server/quote/quote.ts';
 export const POST = endpoint('POST /api/quotes', async ({ body }) => {
   const current = await currentPolicy();
   if (!current) return notReleased;
-  return reply({ quotes: await quoteEach(current, body.carts, Date.now(), carrierService()) });
+  return reply({ quotes: await quoteEach(current, body.carts, { instant: Date.now(), carriers: carrierService() }) });
 });

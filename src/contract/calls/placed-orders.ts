@@ -1,0 +1,63 @@
+import { answer, databaseAway, defineCalls, keyRefused, problem, writeRefused } from '../call.ts';
+import {
+  AgreementShape,
+  CancelledOrdersShape,
+  CancelOutcomesShape,
+  ListedOrdersShape,
+  OrderListQueryShape,
+  PlacedBetweenShape,
+  PlacedOrdersShape,
+  ReportedOrdersShape,
+} from '../shapes/placed-order.ts';
+
+const refused = { ...writeRefused, ...keyRefused };
+
+/** Orders that come back from the shop. */
+export const placedOrderCalls = defineCalls({
+  'POST /api/orders': {
+    summary: 'Reports orders placed, up to 1,000; the same number twice is one order',
+    shop: 'orders',
+    body: { schema: PlacedOrdersShape, most: 8 * 1024 * 1024 },
+    answers: {
+      200: answer(
+        'what became of each, in their order; one that is refused leaves the others alone',
+        ReportedOrdersShape,
+      ),
+      ...refused,
+      409: problem('nothing has been released yet'),
+      422: problem('malformed'),
+    },
+  },
+  'POST /api/orders/cancel': {
+    summary: 'Takes orders back, up to 1,000: they leave the past orders, and what they redeemed is free again',
+    shop: 'orders',
+    body: { schema: CancelledOrdersShape, most: 64 * 1024 },
+    answers: {
+      200: answer('what became of each, in their order', CancelOutcomesShape),
+      ...refused,
+      422: problem('malformed'),
+    },
+  },
+  'GET /api/orders': {
+    summary: 'Orders that were reported, the newest first, 200 at a time',
+    shop: 'orders',
+    query: OrderListQueryShape,
+    answers: {
+      200: answer('the orders, and where the list goes on', ListedOrdersShape),
+      422: problem('malformed'),
+      503: databaseAway,
+      ...keyRefused,
+    },
+  },
+  'GET /api/orders/agreement': {
+    summary: 'How many orders were charged as the rules say, and how many were not',
+    shop: 'orders',
+    query: PlacedBetweenShape,
+    answers: {
+      200: answer('the counts; cancelled orders are left out', AgreementShape),
+      422: problem('malformed'),
+      503: databaseAway,
+      ...keyRefused,
+    },
+  },
+});

@@ -1,0 +1,38 @@
+import type { PageProps } from '../../contract/page.ts';
+import type { AccessKey, ListedSecret } from '../../contract/shapes/access-key.ts';
+import { Frame } from '../frame/Frame.tsx';
+import { part } from '../page/parts.ts';
+import { Keys } from './Keys.tsx';
+import { Signatures } from './Signatures.tsx';
+
+interface ConnectionsProps extends PageProps {
+  keys: AccessKey[];
+  secrets: ListedSecret[];
+  /** where shops find Summant */
+  address: string;
+}
+
+/** What a shop needs to ask for quotes and to report orders. */
+export default function ConnectionsPage({ props }: { props: ConnectionsProps }) {
+  return (
+    <Frame stop={null} props={props}>
+      <div className="px-5 py-3">
+        <h1 className="text-head">Connections</h1>
+        <p className="max-w-[52rem] py-1 text-lead">
+          A shop asks for quotes and reports orders at <code>{props.address}</code>. On the machine that Summant runs on
+          it needs no key, from anywhere else it does.{' '}
+          <a className="link link-primary" href="/openapi.json">
+            Every call is described
+          </a>{' '}
+          as OpenAPI.
+        </p>
+        <section ref={part('keys')} className="mt-3" aria-label="Keys">
+          <Keys initial={props.keys} />
+        </section>
+        <section ref={part('signatures')} className="mt-6" aria-label="Signatures">
+          <Signatures initial={props.secrets} />
+        </section>
+      </div>
+    </Frame>
+  );
+}

@@ -1,0 +1,143 @@
+import { calls } from '../../contract/calls.ts';
+import type { CallShape } from '../../contract/call.ts';
+import type { AccessKey } from '../../contract/shapes/access-key.ts';
+import { problemResponse, type Problem } from '../http/problem.ts';
+import { keyOf, liveKeys } from './keys.ts';
+import { overRate } from './rates.ts';
+
+/** The shop's calls by path, and what of a key each needs, by method. */
+const shopCalls = new Map<string, Map<string, NonNullable<CallShape['shop']>>>();
+for (const [name, { shop }] of Object.entries<CallShape>(calls)) {
+  if (!shop) continue;
+  const [method, path] = name.split(' ') as [string, string];
+  shopCalls.set(path, (shopCalls.get(path) ?? new Map()).set(method, shop));
+}
+
+/** Who asks, as the connection tells. */
+export interface Caller {
+  /** address, as far as trusted proxies tell; null: it is not known */
+  client: string | null;
+  /** whether it is this machine, without a proxy between */
+  local: boolean;
+}
+
+/** What becomes of a call of the shop. */
+export interface ShopAccess {
+  /** null: it may go on */
+  refused: Response | null;
+  /** whether it has shown a key that may make it */
+  byKey: boolean;
+  /** that the answer carries for the browser that asks */
+  headers: Record<string, string>;
+}
+
+/** @returns null: it is none of the shop's calls */
+export async function shopAccess(
+  request: Request,
+  { pathname }: URL,
+  caller: () => Caller,
+): Promise<ShopAccess | null> {
+  const methods = shopCalls.get(pathname.replace(/\/+$/, ''));
+  if (!methods) return null;
+  if (request.method === 'OPTIONS') return asksAhead(request, methods);
+  const needs = methods.get(request.method);
+  if (!needs) return null;
+  const authorization = request.headers.get('authorization');
+  if (authorization === null) {
+    if (caller().local) return { refused: null, byKey: false, headers: {} };
+    return refuse(keyNeeded);
+  }
+  return withKey(request, authorization, needs, caller());
+}
+
+async function withKey(
+  request: Request,
+  authorization: string,
+  needs: NonNullable<CallShape['shop']>,
+  { client }: Caller,
+): Promise<ShopAccess> {
+  const token = /^Bearer +([A-Za-z0-9._~+/=-]{1,200})$/i.exec(authorization)?.[1];
+  const key = token === undefined ? null : await keyOf(token);
+  const over = await overRate(key, client);
+  if (!key) return refuse(over ?? noSuchKey);
+  const origin = request.headers.get('origin');
+  const headers = key.kind === 'publishable' ? { ...crossOrigin(key, origin) } : {};
+  if (over) return refuse(over, headers);
+  const fault = faultOfUse(key, origin, needs);
+  return fault ? refuse(fault, headers) : { refused: null, byKey: true, headers };
+}
+
+/** Why a key may not make a call; null: it may. */
+function faultOfUse(key: AccessKey, origin: string | null, needs: NonNullable<CallShape['shop']>): Problem | null {
+  if (key.kind === 'secret') return origin === null ? null : secretInPage;
+  if (origin === null || !key.origins.includes(origin)) return notFromThere;
+  return needs === 'quotes' ? null : onlyQuotes;
+}
+
+/** What lets a page of a listed origin read the answer (Fetch standard, CORS protocol); of no other. */
+const crossOrigin = ({ origins }: Pick<AccessKey, 'origins'>, origin: string | null): Record<string, string> => ({
+  vary: 'Origin',
+  ...(origin !== null && origins.includes(origin)
+    ? { 'access-control-allow-origin': origin, 'access-control-expose-headers': 'ETag, Retry-After' }
+    : {}),
+});
+
+/** A browser asks whether a page may make a call, before it is known with which key. */
+async function asksAhead(
+  request: Request,
+  methods: ReadonlyMap<string, NonNullable<CallShape['shop']>>,
+): Promise<ShopAccess | null> {
+  const origin = request.headers.get('origin');
+  const asked = request.headers.get('access-control-request-method');
+  if (origin === null || asked === null) return null;
+  const keys = [...(await liveKeys()).values()];
+  const listed = keys.some(({ kind, origins }) => kind === 'publishable' && origins.includes(origin));
+  if (!listed || methods.get(asked) !== 'quotes') return refuse(notFromThere, { vary: 'Origin' });
+  const headers = {
+    ...crossOrigin({ origins: [origin] }, origin),
+    'access-control-allow-methods': [...methods]
+      .flatMap(([method, needs]) => (needs === 'quotes' ? method : []))
+      .join(', '),
+    'access-control-allow-headers': 'authorization, content-type, if-none-match',
+    'access-control-max-age': '600',
+  };
+  return { refused: new Response(null, { status: 204 }), byKey: false, headers };
+}
+
+const refuse = (problem: Problem, headers: Record<string, string> = {}): ShopAccess => ({
+  refused: problemResponse(problem),
+  byKey: false,
+  headers,
+});
+
+/** RFC 6750, 3: says how to show a key. */
+const challenge = { 'www-authenticate': 'Bearer realm="Summant"' };
+
+const keyNeeded: Problem = {
+  status: 401,
+  title: 'A key is needed',
+  detail:
+    'Nothing was done. Without a key calls work from the machine that Summant runs on. Make one at Connections, and send it as Authorization: Bearer.',
+  headers: challenge,
+};
+const noSuchKey: Problem = {
+  status: 401,
+  title: 'There is no such key',
+  detail: 'Nothing was done. It may have been revoked, or its time is over. Connections lists the keys there are.',
+  headers: challenge,
+};
+const notFromThere: Problem = {
+  status: 403,
+  title: 'This key is not for that origin',
+  detail: 'Nothing was done. A publishable key is used by pages of the origins that Connections lists for it.',
+};
+const onlyQuotes: Problem = {
+  status: 403,
+  title: 'This key only asks for quotes',
+  detail: 'Nothing was done. Orders are reported with a secret key, by the shop’s server.',
+};
+const secretInPage: Problem = {
+  status: 403,
+  title: 'A secret key does not belong into a page',
+  detail: 'Nothing was done. Use a publishable key there, and rotate this one: whoever saw the page may have it.',
+};

@@ -1,0 +1,77 @@
+import { resolveLines, type Cart } from '../../core/cart/cart.ts';
+import { unitPriceOf } from '../../core/cart/line-values.ts';
+import type { Evaluation } from '../../core/evaluation/evaluation.ts';
+import { findMarket } from '../../core/evaluation/find-zone.ts';
+import { prepare, type PreparedCase } from '../../core/evaluation/prepare.ts';
+import { largestAmount } from '../../core/money/rounding.ts';
+import type { Redemptions } from '../../core/policy/types.ts';
+import type { ProblemField } from '../../contract/shapes/problem.ts';
+import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
+import { ProblemError } from '../http/problem.ts';
+import { productsNamed } from '../products/products-known.ts';
+import type { CurrentPolicy } from './current-policy.ts';
+
+/**
+ * A cart as a shop puts it down, found and measured.
+ *
+ * @param instant ms since 1970-01-01T00:00Z
+ * @throws ProblemError 422 for unknown products, or a market that does not exist
+ */
+export async function preparedCart(
+  { compiled, catalogue }: Omit<CurrentPolicy, 'release'>,
+  { lines, codes, discounts, channel, ...situation }: AskedCart,
+  instant: number,
+  redemptions?: Redemptions,
+): Promise<PreparedCase> {
+  if (situation.market !== undefined && !compiled.markets.has(situation.market))
+    throw refusedCart([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
+  const names = [...new Set(lines.map((line) => line.product))];
+  const market = findMarket(compiled, situation.destination, situation.market);
+  const resolved = resolveLines(lines, await productsNamed(names, catalogue), market?.id ?? null);
+  if (!resolved.ok)
+    throw refusedCart(
+      resolved.unknown.map(({ index, product, withFacts }) => ({
+        pointer: withFacts ? `/lines/${index}/facts/unitPrice` : `/lines/${index}/product`,
+        message: withFacts
+          ? `is needed: the catalogue has no product with the id or SKU "${product}"`
+          : `there is no product with the id or SKU "${product}"`,
+      })),
+    );
+  const cart: Cart = {
+    lines: resolved.lines,
+    ...(codes ? { codes } : {}),
+    ...(discounts ? { discounts } : {}),
+    ...(channel === undefined ? {} : { channel }),
+  };
+  return prepare(compiled, { ...situation, ...(redemptions ? { redemptions } : {}), cart, instant });
+}
+
+/** @throws ProblemError 422 for products without a price in the market, and lines that come to more than is computed exactly */
+export function refuseUncounted(evaluation: Evaluation, { input }: PreparedCase): void {
+  const { lines } = input.cart;
+  const unpriced = evaluation.measures?.unpriced ?? [];
+  const tooMuch = tooLargeLine(evaluation);
+  const fields = lines.flatMap(({ product: { id } }, index): ProblemField[] => {
+    if (unpriced.includes(id))
+      return [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }];
+    if (id !== tooMuch) return [];
+    const message = `comes to more than ${largestAmount} minor units, which is as much as is computed exactly`;
+    return [{ pointer: `/lines/${index}/quantity`, message }];
+  });
+  if (fields.length > 0) throw refusedCart(fields);
+}
+
+/** The product of a line that comes to more than is computed exactly; null where none does. */
+function tooLargeLine({ cart }: Evaluation): string | null {
+  const line = cart?.lines.find(({ quantity }, index) => unitPriceOf(cart, index) * quantity > largestAmount);
+  return line ? line.product.id : null;
+}
+
+export function refusedCart(fields: ProblemField[]): ProblemError {
+  return new ProblemError({
+    status: 422,
+    title: 'The cart cannot be quoted',
+    detail: 'No price was computed. The fields named are wrong.',
+    fields,
+  });
+}

@@ -1,0 +1,60 @@
+import type { RowDataPacket } from 'mysql2/promise';
+import { database, reading } from '../database/pool.ts';
+import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
+import { withoutShopper } from './without-shopper.ts';
+
+/** A signed quote, as far as an order that names it needs it. */
+export interface GivenQuote {
+  release: number;
+  /** when it was given, ms since 1970-01-01T00:00Z */
+  instant: number;
+  shopper: Buffer | null;
+  asked: AskedCart;
+}
+
+/** For so long after it is over an order may name a quote. Days */
+const namedFor = 30;
+
+/** Keeps what a signed quote was asked. @param until when it is over, ms */
+export async function keepQuote(
+  id: string,
+  { release, instant, shopper, asked }: GivenQuote,
+  until: number,
+): Promise<void> {
+  await database().query(
+    'INSERT INTO given_quote (id, given_at, forgotten_at, release_number, shopper_hash, asked) VALUES (?, ?, ?, ?, ?, ?)',
+    [
+      id,
+      new Date(instant),
+      new Date(until + namedFor * 86_400_000),
+      release,
+      shopper,
+      JSON.stringify(withoutShopper(asked)),
+    ],
+  );
+}
+
+export async function givenQuotes(ids: readonly string[]): Promise<ReadonlyMap<string, GivenQuote>> {
+  if (ids.length === 0) return new Map();
+  const [rows] = await reading((pool) =>
+    pool.query<RowDataPacket[]>(
+      'SELECT id, given_at, release_number, shopper_hash, asked FROM given_quote WHERE id IN (?)',
+      [ids],
+    ),
+  );
+  return new Map(
+    rows.map((row) => [
+      String(row.id),
+      {
+        release: Number(row.release_number),
+        instant: (row.given_at as Date).getTime(),
+        shopper: row.shopper_hash as Buffer | null,
+        asked: JSON.parse(String(row.asked)) as AskedCart,
+      },
+    ]),
+  );
+}
+
+export async function forgetOldQuotes(): Promise<void> {
+  await database().query('DELETE FROM given_quote WHERE forgotten_at < UTC_TIMESTAMP(3) LIMIT 10000');
+}

@@ -1,0 +1,59 @@
+import type { RowDataPacket } from 'mysql2/promise';
+import type { Redemptions } from '../../core/policy/types.ts';
+import { reading } from '../database/pool.ts';
+import { heldFor } from '../held.ts';
+
+/** For so long what others redeem or reserve meanwhile may not be seen: so late, at most, quotes follow it. ms */
+const holdsFor = 50;
+const inAll = heldFor(holdsFor, lookUp);
+
+/** Those that come after a change of this process follow it at once. */
+export const forgetUses = inAll.forget;
+
+/** How often offers have been redeemed, and are reserved at the moment. */
+function lookUp(): Promise<ReadonlyMap<string, number>> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>(
+      'SELECT offer_id, SUM(uses) AS uses FROM (SELECT offer_id, used AS uses FROM offer_use UNION ALL SELECT offer_id, COUNT(*) FROM reservation WHERE until_at > UTC_TIMESTAMP(3) GROUP BY offer_id) counted GROUP BY offer_id',
+    );
+    return new Map(rows.map(({ offer_id, uses }) => [String(offer_id), Number(uses)]));
+  });
+}
+
+/** What a shopper has redeemed of each offer, and whether one is reserved for them. */
+function usesBy(shopper: Buffer): Promise<ReadonlyMap<string, { redeemed: number; reserved: number }>> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>(
+      'SELECT offer_id, SUM(redeemed) AS redeemed, SUM(reserved) AS reserved FROM (SELECT offer_id, COUNT(*) AS redeemed, 0 AS reserved FROM redemption WHERE shopper_hash = ? GROUP BY offer_id UNION ALL SELECT offer_id, 0, 1 FROM reservation WHERE shopper_hash = ? AND until_at > UTC_TIMESTAMP(3)) counted GROUP BY offer_id',
+      [shopper, shopper],
+    );
+    return new Map(
+      rows.map(({ offer_id, redeemed, reserved }) => [
+        String(offer_id),
+        { redeemed: Number(redeemed), reserved: Number(reserved) },
+      ]),
+    );
+  });
+}
+
+/**
+ * How often offers with limits count as used for a shopper: by the orders that the shop has reported and what is reserved for
+ * others. What the shop says itself wins, offer by offer.
+ *
+ * @param limited ids of the offers that have limits
+ */
+export async function redemptionsFor(
+  limited: ReadonlySet<string>,
+  shopper: Buffer | null,
+  said: Redemptions | undefined,
+): Promise<Redemptions | undefined> {
+  if (limited.size === 0) return said;
+  const [all, own] = await Promise.all([inAll.get(), shopper ? usesBy(shopper) : null]);
+  const counted = [...limited].map((offer) => {
+    const { redeemed, reserved } = own?.get(offer) ?? { redeemed: 0, reserved: 0 };
+    // What is held may be older than the shopper's own reservation.
+    const others = Math.max(0, (all.get(offer) ?? 0) - reserved);
+    return [offer, { inAll: others, ...(own ? { byShopper: redeemed } : {}) }] as const;
+  });
+  return { ...Object.fromEntries(counted), ...said };
+}

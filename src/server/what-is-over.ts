@@ -1,0 +1,25 @@
+import { isUnavailable } from './database/pool.ts';
+import { log } from './log.ts';
+import { forgetOldQuotes } from './quote/given-quotes.ts';
+import { forgetOldSecrets } from './quote/signing-secrets.ts';
+import { forgetOldReservations } from './redemptions/reserve.ts';
+
+/** How often what is over is cleared away. Nothing rests on it: it counts no more as soon as it is over. ms */
+const every = 60_000;
+
+let watch: ReturnType<typeof setInterval> | null = null;
+
+/** Clears away reservations, signed quotes and secrets that are over, from now on. */
+export function watchWhatIsOver(): void {
+  watch ??= setInterval(() => void clearAway(), every).unref();
+}
+
+async function clearAway(): Promise<void> {
+  try {
+    await forgetOldReservations();
+    await forgetOldQuotes();
+    await forgetOldSecrets();
+  } catch (error) {
+    if (!isUnavailable(error)) log.error({ err: String(error) }, 'what is over could not be cleared away');
+  }
+}
