@@ -7,6 +7,7 @@ import { ensureNpmPackages } from './setup/npm-packages.mjs';
 import { startPrivateDatabase } from './setup/private-database.mjs';
 import { say, Stop } from './setup/say.mjs';
 import { serve } from './setup/serve.mjs';
+import { openShop } from './setup/shop.mjs';
 import { prepareStore } from './setup/store.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
@@ -53,6 +54,24 @@ async function start() {
   if (served.taken.length > 0)
     say(`Port ${served.taken.join(', ')} is taken by another program; using the next free one.`);
   say(`Summant is ready. Ctrl-C stops it.\n${served.address}`);
+  await startShop(options.includes('--empty'));
+}
+
+/** The demo shop, for whoever has not said that it is not wanted; a store without its goods has none. */
+async function startShop(empty) {
+  const said = process.env.SUMMANT_SHOP_PORT;
+  if (empty || said === 'off') return;
+  const port = said === undefined ? 4330 : portFrom(said);
+  const shop = await openShop(root, {
+    summant: process.env.SUMMANT_OWN_ADDRESS,
+    port,
+    lastPort: said === undefined ? port + 20 : port,
+  });
+  if (!shop) return;
+  if (stopping) return shop.close();
+  closing.push(shop.close);
+  process.env.SUMMANT_SHOP_ADDRESS = shop.address.replace(/\/$/, '');
+  say(`A demo shop that asks it:\n${shop.address}`);
 }
 
 function develop() {

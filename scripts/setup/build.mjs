@@ -3,9 +3,10 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { buildElement, buildShop } from './bundles.mjs';
 import { say, Stop } from './say.mjs';
 
-const sources = ['src', 'demo', 'public', 'db', 'astro.config.mjs', 'package-lock.json', 'tsconfig.json'];
+const sources = ['src', 'demo', 'shop', 'public', 'db', 'astro.config.mjs', 'package-lock.json', 'tsconfig.json'];
 
 /** Builds when a source has changed since the last build; always for production, whoever asks. */
 export function ensureBuilt(root) {
@@ -19,6 +20,8 @@ export function ensureBuilt(root) {
     env: { ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1' },
   });
   if (result.status !== 0) throw new Stop(`The build failed:\n${(result.stdout + result.stderr).trim()}`);
+  buildElement(root);
+  buildShop(root);
   compress(join(root, 'dist', 'client'));
   writeFileSync(stamp, wanted);
 }
@@ -34,7 +37,8 @@ function* filesUnder(path) {
 function fingerprint(root) {
   const hash = createHash('sha256')
     .update(process.version)
-    .update(readFileSync(new URL(import.meta.url)));
+    .update(readFileSync(new URL(import.meta.url)))
+    .update(readFileSync(new URL('./bundles.mjs', import.meta.url)));
   for (const source of sources) {
     const path = join(root, source);
     if (!existsSync(path)) continue;

@@ -2,7 +2,6 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { isIP } from 'node:net';
 import { pathToFileURL } from 'node:url';
-import proxyAddress from 'proxy-addr';
 import { modulePreloads } from './module-preloads.mjs';
 import { Stop } from './say.mjs';
 
@@ -20,7 +19,8 @@ export async function serve(root, { host, port, lastPort }) {
   // Libraries look at it as they load: without it, views are drawn by React's slow development version.
   process.env.NODE_ENV = 'production';
   process.setSourceMapsEnabled(true);
-  const isProxy = trustedProxies(process.env.SUMMANT_TRUSTED_PROXIES ?? '');
+  const { default: proxyAddress } = await import('proxy-addr');
+  const isProxy = trustedProxies(proxyAddress, process.env.SUMMANT_TRUSTED_PROXIES ?? '');
   process.env.SUMMANT_ADDRESSES ??= join(root, 'stand-ins/addresses.csv');
   const { default: sirv } = await import('sirv');
   const { handler } = await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href);
@@ -30,14 +30,17 @@ export async function serve(root, { host, port, lastPort }) {
     dotfiles: false,
     setHeaders: (response, path) => {
       response.setHeader('x-content-type-options', 'nosniff');
-      response.setHeader('cross-origin-resource-policy', 'same-origin');
+      // The element is for the pages of shops, which are of other origins.
+      const element = path.startsWith('/element/');
+      response.setHeader('cross-origin-resource-policy', element ? 'cross-origin' : 'same-origin');
+      if (element) response.setHeader('access-control-allow-origin', '*');
       response.setHeader(
         'content-security-policy',
         path.endsWith('.html') ? "default-src 'none'" : "default-src 'self'; connect-src 'self'",
       );
       response.setHeader(
         'cache-control',
-        path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'public, max-age=3600',
+        /^\/(_astro|element\/\w{12})\//.test(path) ? 'public, max-age=31536000, immutable' : 'public, max-age=3600',
       );
     },
   });
@@ -67,7 +70,7 @@ export async function serve(root, { host, port, lastPort }) {
           response.end(error ? 'Something went wrong here. Nothing was changed.' : 'There is no such page.');
         };
         handler(request, response, missed, {
-          client: () => clientOf(request, isProxy),
+          client: () => clientOf(proxyAddress, request, isProxy),
           isLocal: () => isLocal(request),
         });
       });
@@ -98,7 +101,7 @@ export async function serve(root, { host, port, lastPort }) {
 }
 
 /** Proxies whose word is taken for whom they forward: addresses and ranges, separated by commas. @throws Stop for what is neither */
-function trustedProxies(text) {
+function trustedProxies(proxyAddress, text) {
   const proxies = text
     .split(',')
     .map((one) => one.trim())
@@ -111,7 +114,7 @@ function trustedProxies(text) {
 }
 
 /** Who a request is from: the last on its way that is no trusted proxy; null where that is no address. */
-function clientOf(request, isProxy) {
+function clientOf(proxyAddress, request, isProxy) {
   const address = proxyAddress(request, isProxy);
   return address && isIP(address) ? address : null;
 }
@@ -124,7 +127,7 @@ function isLocal({ socket, headers }) {
 }
 
 /** Listens on the first free port from `port` to `lastPort`; returns those that were taken. */
-async function listen(server, host, port, lastPort) {
+export async function listen(server, host, port, lastPort) {
   const taken = [];
   for (let candidate = port; candidate <= lastPort; candidate++) {
     const error = await new Promise((resolve) => {

@@ -29,11 +29,36 @@ function parametersOf({ params, query, ifMatch: asksForEtag, prefer: knowsPrefer
   return [...inPath, ...inQuery, ...(asksForEtag ? [ifMatch] : []), ...(knowsPreference ? [prefer] : [])];
 }
 
+/** Definitions that bodies rest on, under the names by which they refer to them. */
+const definitions: Record<string, unknown> = {};
+
+/**
+ * A schema that stands by itself, as a part of the document: what it defines stands among the document's shapes, where every
+ * reader of the document finds it.
+ */
+function partOfDocument(schema: TSchema): unknown {
+  const { $id: _, $defs, ...rest } = schema as { $id?: string; $defs?: Record<string, unknown> };
+  for (const [name, definition] of Object.entries($defs ?? {})) definitions[name] ??= withPlaces(definition);
+  return withPlaces(rest);
+}
+
+/** The same with every reference to where what it refers to stands in the document. */
+function withPlaces(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withPlaces);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, part]) => [
+      key,
+      key === '$ref' && typeof part === 'string' ? part.replace('#/$defs/', '#/components/schemas/') : withPlaces(part),
+    ]),
+  );
+}
+
 function bodyOf({ body }: CallShape): object {
   if (!body) return {};
   const content =
     'schema' in body
-      ? { [body.types?.[0] ?? 'application/json']: { schema: body.schema } }
+      ? { [body.types?.[0] ?? 'application/json']: { schema: partOfDocument(body.schema) } }
       : Object.fromEntries(body.types.map((type) => [type, {}]));
   return { requestBody: { required: true, content } };
 }
@@ -59,6 +84,8 @@ function pathsOf(all: Record<string, CallShape>): Record<string, Record<string, 
   return paths;
 }
 
+const paths = pathsOf(calls);
+
 /** OpenAPI 3.1 of everything Summant answers, derived from the contract. The tests validate answers against it. */
 export const openApiDocument = {
   openapi: '3.1.0',
@@ -68,9 +95,9 @@ export const openApiDocument = {
     description:
       'Delivery prices and spend goals of a store. The shop calls `POST /api/quote` and what stands under it; the rest is for Summant’s own pages.',
   },
-  paths: pathsOf(calls),
+  paths,
   components: {
-    schemas: components,
+    schemas: { ...definitions, ...components },
     securitySchemes: {
       key: {
         type: 'http',

@@ -207,6 +207,21 @@ describe('an order placed', () => {
   });
 });
 
+test('a quote names products that close the gap, each of which does', async () => {
+  const { closing, goals } = await quoted({ ...cart, closing: { most: 3 } });
+  const ahead = goals.find(({ offer }) => offer === 'free-delivery')!;
+  expect(ahead.reached).toBe(false);
+  expect(closing!.length).toBeGreaterThan(0);
+  expect(closing!.map(({ cost }) => cost)).toEqual(closing!.map(({ cost }) => cost).sort((a, b) => a - b));
+  for (const { product, quantity } of closing!) {
+    const added = await quoted({ ...cart, lines: [...cart.lines, { product, quantity }] });
+    expect(added.goals.find(({ offer }) => offer === 'free-delivery')!.reached).toBe(true);
+  }
+  expect((await quoted(cart)).closing).toBeNull();
+  const reached = { ...cart, lines: [{ product: 'tidewing-16', quantity: 9 }], closing: { most: 3 } };
+  expect((await quoted(reached)).closing).toBeNull();
+});
+
 describe('offers with limits', () => {
   const promises = ({ goodsRewards }: Quote) => goodsRewards.some(({ offer }) => offer === limited);
 

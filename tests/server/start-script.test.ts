@@ -1,11 +1,11 @@
 import { mkdir, mkdtemp, rename, rm, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
 import { readFileSync } from 'node:fs';
 import { isAlive } from '../../scripts/setup/private-database.mjs';
-import { startApplication } from '../support/application.ts';
+import { root, startApplication } from '../support/application.ts';
 import { patchDraft, goalOf, readDraft, setGoal } from '../support/api.ts';
 
 const data = await mkdtemp(join(tmpdir(), 'summant-start-'));
@@ -13,6 +13,22 @@ afterAll(() => rm(data, { recursive: true, force: true }));
 const start = (more: Record<string, string> = {}, options: string[] = []) =>
   startApplication({ SUMMANT_DATA: data, DATABASE_URL: '', ...more }, options);
 const databasePid = () => Number(readFileSync(join(data, 'database', 'mariadbd.pid'), 'utf8'));
+
+/** What a script asks for before anything is installed, through all files of its own. */
+function importsOf(file: string, seen: Set<string> = new Set()): string[] {
+  if (seen.has(file)) return [];
+  seen.add(file);
+  const asked = [...readFileSync(file, 'utf8').matchAll(/^(?:import|export)\b[^;]*?from '([^']+)';/gm)].map(
+    (one) => one[1]!,
+  );
+  return asked.flatMap((name) => (name.startsWith('.') ? importsOf(join(dirname(file), name), seen) : [name]));
+}
+
+test.each(['scripts/start.mjs', 'scripts/test.mjs'])('%s needs no package to begin with', (script) => {
+  const asked = importsOf(join(root, script));
+  expect(asked.length).toBeGreaterThan(3);
+  expect(asked.filter((name) => !name.startsWith('node:'))).toEqual([]);
+});
 
 describe('npm start', () => {
   test('sets up its own database and loads the demo store; SIGTERM stops both', async () => {

@@ -20,7 +20,7 @@ export async function startApplication(
 ): Promise<Application> {
   const child = spawn(process.execPath, ['--max-semi-space-size=32', 'scripts/start.mjs', ...options], {
     cwd: root,
-    env: { ...process.env, PORT: '0', ...environment },
+    env: { ...process.env, PORT: '0', SUMMANT_SHOP_PORT: 'off', ...environment },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let said = '';

@@ -11,6 +11,8 @@ export interface QuoteRequest extends AskedCart {
   shopperKey?: string;
   /** for how many minutes a use of each offer that is limited in all, and that the answer promises, is kept for the shopper */
   reserve?: { minutes: number };
+  /** to be told up to so many products that close the gap to the goal ahead */
+  closing?: { most: number };
   /** for how many minutes the shop wants to rely on the answer; without, it is not signed */
   sign?: { minutes: number };
   /** what a shopper has answered to the questions of an option */
@@ -63,6 +65,9 @@ const mostSignedMinutes = 24 * 60;
 
 /** An hour: what is kept for somebody is kept from everybody else. */
 const mostReservedMinutes = 60;
+
+/** So many products are told that close the gap to a goal. */
+const mostClosing = 3;
 
 export const shopperKey = {
   description: 'the shop’s own key of the shopper, opaque: limits count by it, and only a keyed hash of it is kept',
@@ -124,6 +129,13 @@ const quoteRequest = {
       properties: { minutes: { type: 'integer', minimum: 1, maximum: mostReservedMinutes } },
     },
     language: ref('language'),
+    closing: {
+      description: 'to be told products, each of which reaches the goal ahead when it is added',
+      type: 'object',
+      additionalProperties: false,
+      required: ['most'],
+      properties: { most: { type: 'integer', minimum: 1, maximum: mostClosing } },
+    },
     sign: {
       description: 'to have the answer signed, for so long as the shop wants to rely on it',
       type: 'object',

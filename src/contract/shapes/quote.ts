@@ -17,10 +17,22 @@ export interface Quote extends QuoteAnswer {
   answerFaults: (FaultOfAnswer & { message: string })[] | null;
   /** the arm of an experiment that the shopper is in, of each offer that has one; none as yet */
   arms: { offer: string; arm: string }[];
+  /** products each of which reaches the goal ahead, the cheapest first; null: not asked for, or no goal is ahead */
+  closing: QuotedClosing[] | null;
   /** what is kept for the shopper; null: nothing was to be */
   reserved: Reserved | null;
   /** null: it was not asked to be */
   signed: SignedBy | null;
+}
+
+/** A product that reaches the goal ahead when it is added so many times; tried in the cart. */
+export interface QuotedClosing {
+  product: string;
+  sku: string;
+  name: string;
+  quantity: number;
+  /** what is added to the cart, minor units as the market shows prices */
+  cost: number;
 }
 
 /** Offers of which a use is kept for the shopper, and until when (ISO 8601). */
@@ -178,6 +190,14 @@ export const QuoteShape = named(
       arms: list(
         object({ offer: text, arm: text }),
         described('the arm of an experiment that this shopper is in, of each offer that has one; none as yet'),
+      ),
+      closing: nullable(
+        list(
+          object({ product: text, sku: text, name: text, quantity: whole, cost: minor }),
+          described(
+            'products each of which reaches the goal ahead when it is added, the cheapest first; null: not asked for, or no goal is ahead',
+          ),
+        ),
       ),
       reserved: nullable(
         object(

@@ -8,17 +8,22 @@ import { useEdit } from '../page/use-edit.tsx';
 import type { PageProps } from '../../contract/page.ts';
 import { RehearseView } from './RehearseView.tsx';
 
-export default function RehearseStop({ props }: { props: PageProps }) {
+interface RehearseProps extends PageProps {
+  /** where the demo shop is; null: there is none */
+  shop: string | null;
+}
+
+export default function RehearseStop({ props }: { props: RehearseProps }) {
   return (
     <Frame stop="rehearse" props={props}>
-      <Inside query={props.query} />
+      <Inside query={props.query} shop={props.shop} />
     </Frame>
   );
 }
 
-function Inside({ query }: { query: Record<string, string> }) {
+function Inside({ query, shop }: { query: Record<string, string>; shop: string | null }) {
   const policy = usePolicy();
-  if (Object.keys(policy.testCarts).length > 0 || query.shared) return <RehearseView query={query} />;
+  if (Object.keys(policy.testCarts).length > 0 || query.shared) return <RehearseView query={query} shop={shop} />;
   return Object.keys(policy.markets).length === 0 ? <EmptyStore title="Rehearse" /> : <FirstCart />;
 }
 

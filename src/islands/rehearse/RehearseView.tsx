@@ -18,6 +18,7 @@ import { DestinationDetails } from './cart/DestinationDetails.tsx';
 import { NotOffered } from './tools/NotOffered.tsx';
 import { PrintedRecord } from './PrintedRecord.tsx';
 import { ShareCart } from './cart/ShareCart.tsx';
+import { OpenInShop } from './cart/OpenInShop.tsx';
 import { SharedCart } from './cart/SharedCart.tsx';
 import { SideBySide, type Laid } from './tools/SideBySide.tsx';
 import { usePrinting } from '../page/use-printing.ts';
@@ -45,7 +46,7 @@ function useSharedCart(text: string | undefined): TestCart | null | 'being read'
 const laidAsked = ({ laid }: Record<string, string>): Laid => (laid === 'release' || laid === 'both' ? laid : 'draft');
 
 /** A cart of the draft, or one that came by a link. */
-export function RehearseView({ query: initial }: { query: Record<string, string> }) {
+export function RehearseView({ query: initial, shop }: { query: Record<string, string>; shop: string | null }) {
   const [query, setQuery] = useQuery(initial);
   const shared = useSharedCart(query.shared);
   if (shared === 'being read')
@@ -64,13 +65,21 @@ export function RehearseView({ query: initial }: { query: Record<string, string>
           of the draft.
         </Alert>
       )}
-      <OneCart query={query} setQuery={setQuery} />
+      <OneCart query={query} setQuery={setQuery} shop={shop} />
     </>
   );
 }
 
 /** One cart: what is in it, where it goes, and what its shopper sees. */
-function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery: SetQuery }) {
+function OneCart({
+  query,
+  setQuery,
+  shop,
+}: {
+  query: Record<string, string>;
+  setQuery: SetQuery;
+  shop: string | null;
+}) {
   const policy = usePolicy();
   const compiled = useCompiled();
   const compiledRelease = useCompiledRelease();
@@ -148,6 +157,7 @@ function OneCart({ query, setQuery }: { query: Record<string, string>; setQuery:
         <CartSheet key={`sheet-${cartId}`} cartId={cartId} cart={cart} choose={(id) => setQuery({ cart: id })} />
         <ImportOrder choose={(id) => setQuery({ cart: id })} />
         <ShareCart key={`share-${cartId}`} cart={cart} />
+        {shop !== null && <OpenInShop shop={shop} cart={cart} />}
       </div>
       <div
         className={`mt-1 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-3 ${wide ? '' : 'lg:grid-cols-[minmax(0,1fr)_322px]'}`}

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import type { Agreement, ListedOrder } from '../../contract/shapes/placed-order.ts';
 import { askedAsTestCart } from '../../core/test-carts/asked-as-test-cart.ts';
 import { cartAsText } from '../../core/test-carts/cart-as-text.ts';
+import { toDecimal } from '../../core/money/decimal.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { Alert } from '../../ui/Alert.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
@@ -165,7 +166,7 @@ function NoOrders() {
 function useColumns(): TableColumn<ListedOrder>[] {
   const policy = usePolicy();
   const catalogue = useCatalogue();
-  const { money, figure, locale } = useNotation();
+  const { figure, locale } = useNotation();
   return useMemo(() => {
     const { store, markets, options, offers } = policy;
     const bySku = new Map([...catalogue.values()].map(({ id, sku }) => [sku, id]));
@@ -186,29 +187,33 @@ function useColumns(): TableColumn<ListedOrder>[] {
         id: 'option',
         name: 'Option',
         value: ({ option }) => (option === null ? 'not delivered' : (options[option]?.name ?? option)),
+        className: 'whitespace-nowrap',
       },
       {
         id: 'charged',
         name: 'Charged',
-        value: ({ delivery }) => delivery,
-        cell: ({ delivery, currency }) => money(delivery, currency),
+        value: ({ delivery, currency }) => Number(toDecimal(delivery, currency)),
+        cell: ({ delivery, currency }) => figure(delivery, currency),
         right: true,
         className: 'whitespace-nowrap',
       },
       {
         id: 'expected',
         name: 'By the rules',
-        value: ({ expected }) => expected,
-        cell: ({ expected, currency }) => (expected === null ? '–' : money(expected, currency)),
+        value: ({ expected, currency }) => (expected === null ? null : Number(toDecimal(expected, currency))),
+        cell: ({ expected, currency }) => (expected === null ? '–' : figure(expected, currency)),
         right: true,
         className: 'whitespace-nowrap',
       },
       {
         id: 'difference',
         name: 'Difference',
-        value: ({ delivery, expected }) => (expected === null ? null : delivery - expected),
+        value: ({ delivery, expected, currency }) =>
+          expected === null ? null : Number(toDecimal(delivery - expected, currency)),
         cell: ({ delivery, expected, currency }) =>
-          expected === null ? '–' : `${delivery > expected ? '+' : ''}${figure(delivery - expected, currency)}`,
+          expected === null || expected === delivery
+            ? '–'
+            : `${delivery > expected ? '+' : ''}${figure(delivery - expected, currency)}`,
         right: true,
         className: 'whitespace-nowrap',
       },
@@ -225,7 +230,7 @@ function useColumns(): TableColumn<ListedOrder>[] {
         className: 'min-w-56',
       },
     ];
-  }, [policy, catalogue, money, figure, locale]);
+  }, [policy, catalogue, figure, locale]);
 }
 
 /** Opens the order’s cart with the rules of its day and of today side by side. */
@@ -250,7 +255,7 @@ function AtRehearse({
   return (
     <>
       <a className="link link-primary whitespace-nowrap" href={`/rehearse?${query.toString()}#tools`}>
-        Why, at Rehearse
+        See it at Rehearse
       </a>
       {without.length > 0 && (
         <span className="text-soft"> Without what the catalogue does not say: {without.join(', ')}.</span>

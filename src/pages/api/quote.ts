@@ -18,7 +18,7 @@ export const POST = endpoint('POST /api/quote', async ({ body }) => {
 const { schema } = callNamed('POST /api/quote').body as { schema: object };
 const validate = bodySchema<QuoteRequest>(schema);
 /** What all who look at the same goods say alike. */
-const saidByAnybody = new Set(['lines', 'destination', 'market', 'language', 'channel']);
+const saidByAnybody = new Set(['lines', 'destination', 'market', 'language', 'channel', 'closing']);
 
 /** The same of a cart in the address, for what is asked again and again: whoever has the answer is told that it is still the same. */
 export const GET = endpoint('GET /api/quote', async ({ query, request }) => {

@@ -175,3 +175,13 @@ export const rotateKey = (id: string, hours: number, madeBy: string): Promise<Ma
     );
     return made;
   });
+
+/** Removes keys that a programme makes anew each time it starts, with all that is known of them. */
+export const retireKeysOf = ({ name, madeBy }: Pick<AccessKey, 'name' | 'madeBy'>): Promise<void> =>
+  changingKeys(async (connection) => {
+    await connection.query('DELETE FROM access_key WHERE store_id = ? AND name = ? AND made_by = ?', [
+      storeId,
+      name,
+      madeBy,
+    ]);
+  });

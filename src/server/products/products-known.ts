@@ -1,5 +1,5 @@
-import type { Product } from '../../core/catalogue/product.ts';
-import { productsById, productsBySku } from './product-store.ts';
+import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
+import { listProducts, productsById, productsBySku } from './product-store.ts';
 
 /** Products are kept by id and by SKU, so many names at most. */
 const mostKept = 20_000;
@@ -36,4 +36,18 @@ export async function productsNamed(names: readonly string[], now: number): Prom
     if (known.size < mostKept) known.set(name, product);
   }
   return found;
+}
+
+/** The products among which those are looked for that close a gap: as many as are read at once. */
+let whole: { revision: number; products: Promise<Catalogue> } | null = null;
+
+/** All products. @param now the catalogue's revision, for which they are kept */
+export function wholeCatalogue(now: number): Promise<Catalogue> {
+  if (whole?.revision === now) return whole.products;
+  const reading = { revision: now, products: listProducts().then(catalogueOf) };
+  whole = reading;
+  reading.products.catch(() => {
+    if (whole === reading) whole = null;
+  });
+  return reading.products;
 }

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
+import { closingProducts } from '../../core/evaluation/closing-products.ts';
 import { evaluatePrepared } from '../../core/evaluation/evaluate.ts';
 import { withQuotes, type PreparedCase } from '../../core/evaluation/prepare.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
@@ -14,6 +15,7 @@ import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import { problemBody, ProblemError } from '../http/problem.ts';
 import { shopperHash } from '../orders/shopper-hash.ts';
 import { reserve } from '../redemptions/reserve.ts';
+import { wholeCatalogue } from '../products/products-known.ts';
 import { forgetUses, redemptionsFor } from '../redemptions/uses.ts';
 import { preparedCart, refusedCart, refuseUncounted } from './asked-cart.ts';
 import type { CurrentPolicy } from './current-policy.ts';
@@ -46,7 +48,7 @@ export async function quote(
   request: QuoteRequest,
   { instant, carriers }: Asking,
 ): Promise<Quote> {
-  const { language, answers, sign, shopperKey, reserve: reserving, ...asked } = request;
+  const { language, answers, sign, shopperKey, closing, reserve: reserving, ...asked } = request;
   const { compiled, release } = current;
   const shopper = await shopperHash(shopperKey);
   const count = async (redemptions: Redemptions | undefined): Promise<Counted> => {
@@ -82,6 +84,7 @@ export async function quote(
     carriersSilent: silent,
     answerFaults: answers ? faultsIn(compiled.policy, answers) : null,
     arms: [],
+    closing: closing ? await closingFor(current, prepared, closing.most) : null,
     reserved,
   };
   if (!sign) return { ...unsigned, signed: null };
@@ -94,6 +97,18 @@ export async function quote(
     instant + sign.minutes * 60_000,
   );
   return signed;
+}
+
+async function closingFor(
+  { compiled, catalogue }: CurrentPolicy,
+  { input }: PreparedCase,
+  most: number,
+): Promise<Quote['closing']> {
+  const found = closingProducts(compiled, await wholeCatalogue(catalogue), input, most);
+  return (
+    found &&
+    found.products.map(({ product: { id, sku, name }, quantity, cost }) => ({ product: id, sku, name, quantity, cost }))
+  );
 }
 
 /** What was asked, with what has been found out for it: an order that names the quote is compared under the same. */
