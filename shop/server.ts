@@ -46,6 +46,7 @@ async function answer(shop: Shop, files: Files, request: IncomingMessage, respon
     response.writeHead(200, {
       'content-type': file[0],
       'cache-control': 'no-cache',
+      'content-security-policy': policyOf(shop.summant.address),
       'x-content-type-options': 'nosniff',
     });
     response.end(file[1]);

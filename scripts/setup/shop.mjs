@@ -31,15 +31,18 @@ export async function openShop(root, { summant, port, lastPort }) {
   }
   const { shopHandler, Summant } = await import(pathToFileURL(join(root, 'dist/shop/server.mjs')).href);
   const file = (name) => readFileSync(join(root, 'shop/public', name), 'utf8');
+  const element = JSON.parse(readFileSync(join(root, 'dist/client/element/current.json'), 'utf8'));
+  const filled = { SUMMANT: summant, ELEMENT: element.path, INTEGRITY: element.integrity, KEY: keys.publishable };
+  const gallery = readFileSync(join(root, 'docs/gallery.html'), 'utf8').replace(
+    /%([A-Z]+)%/g,
+    (_, name) => filled[name],
+  );
   handle = shopHandler(
-    {
-      summant: new Summant(summant, keys.secret),
-      publishable: keys.publishable,
-      element: JSON.parse(readFileSync(join(root, 'dist/client/element/current.json'), 'utf8')),
-    },
+    { summant: new Summant(summant, keys.secret), publishable: keys.publishable, element },
     new Map([
-      ['/shop.css', ['text/css; charset=utf-8', file('shop.css')]],
-      ['/shop.js', ['text/javascript; charset=utf-8', file('shop.js')]],
+      ...['shop.css', 'gallery.css'].map((name) => [`/${name}`, ['text/css; charset=utf-8', file(name)]]),
+      ...['shop.js', 'gallery.js'].map((name) => [`/${name}`, ['text/javascript; charset=utf-8', file(name)]]),
+      ['/gallery', ['text/html; charset=utf-8', gallery]],
     ]),
   );
   return { address: `${address}/`, close };

@@ -15,18 +15,23 @@ export async function setup(project: TestProject): Promise<() => Promise<void>> 
   const chromium = programFromDebian('chromium', ['chromium', 'fonts-liberation']);
   const database = await startTestDatabase('browser');
   const stopping: (() => Promise<unknown>)[] = [];
-  const start = async (name: string, options: string[] = []): Promise<string> => {
-    const application = await startApplication({ DATABASE_URL: await freshDatabase(database.url, name) }, options);
+  const begin = async (name: string, options: string[] = [], environment: Record<string, string> = {}) => {
+    const DATABASE_URL = await freshDatabase(database.url, name);
+    const application = await startApplication({ DATABASE_URL, ...environment }, options);
     stopping.push(application.stop);
-    return application.address;
+    return application;
   };
+  const start = async (name: string, options: string[] = []) => (await begin(name, options)).address;
   const workers: Servers[] = [];
-  for (let worker = 1; worker <= count; worker++)
+  for (let worker = 1; worker <= count; worker++) {
+    const demo = await begin(`summant_browser_${worker}`, [], { SUMMANT_SHOP_PORT: '0' });
     workers.push({
-      address: await start(`summant_browser_${worker}`),
+      address: demo.address,
+      shopAddress: await demo.shop(),
       emptyAddress: await start(`summant_empty_${worker}`, ['--empty']),
       blankAddress: await start(`summant_blank_${worker}`, ['--empty']),
     });
+  }
   project.provide('chromium', chromium);
   project.provide('workers', workers);
   return async () => {

@@ -10,6 +10,8 @@ export interface Application {
   process: ChildProcess;
   /** everything it has said so far */
   said: () => string;
+  /** of the demo shop beside it, once it is there */
+  shop: () => Promise<string>;
   stop: () => Promise<number | null>;
 }
 
@@ -39,6 +41,14 @@ export async function startApplication(
     address,
     process: child,
     said: () => said,
+    shop: async () => {
+      for (let tries = 0; tries < 400; tries++) {
+        const named = /^A demo shop that asks it:\n(http:\/\/\S+)\/$/m.exec(said);
+        if (named) return named[1]!;
+        await new Promise((resolve) => setTimeout(resolve, 50));
+      }
+      throw new Error(`there is no demo shop:\n${said}`);
+    },
     stop: () => {
       child.kill('SIGTERM');
       return exited;

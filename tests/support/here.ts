@@ -10,6 +10,8 @@ declare module 'vitest' {
 export interface Servers {
   /** the demo store */
   address: string;
+  /** the demo shop beside it */
+  shopAddress: string;
   /** a store with nothing in it */
   emptyAddress: string;
   /** an empty store that tests may fill and empty again */

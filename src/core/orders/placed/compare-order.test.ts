@@ -51,7 +51,7 @@ describe('what was charged for an order, beside the rules', () => {
     });
   });
   test('an order that nothing is delivered of', () => {
-    const download = evaluateLines(demoPolicy, { DIGITAL: 1 });
+    const download = evaluateLines(demoPolicy, { 'gift-card-25': 1 });
     expect(download.noOptions).toBe('nothingToDeliver');
     expect(compareOrder(download, { option: null, delivery: 0 })).toMatchObject({ verdict: 'agrees', expected: 0 });
     expect(compareOrder(download, { option: null, delivery: 5 })).toMatchObject({ verdict: 'more', expected: 0 });
