@@ -1,9 +1,11 @@
 import { createHash, createHmac } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
 import canonicalize from 'canonicalize';
 import { describe, expect, test } from 'vitest';
 import type { SignedBy } from '../../src/contract/shapes/signed-quote.ts';
+import { root } from '../support/application.ts';
 import { call, type ProblemBody } from '../support/api.ts';
 import { address, databaseUrl } from '../support/server-here.ts';
 
@@ -110,6 +112,52 @@ describe('a quote', () => {
       const { status } = await call(address, 'POST', '/api/quote', { body: { ...cart, sign } });
       expect(status).toBe(422);
     }
+  });
+});
+
+describe('the sample code of docs/shop.md', () => {
+  const shop = readFileSync(`${root}/docs/shop.md`, 'utf8');
+  const sample = (language: string) => new RegExp(`\`\`\`${language}\\n([\\s\\S]*?)\`\`\``).exec(shop)![1]!;
+  test.each([
+    [
+      'js',
+      (code: string) => [
+        'node',
+        '--input-type=module',
+        '-e',
+        `${code}
+import { readFileSync } from 'node:fs';
+const [quote, secret] = JSON.parse(readFileSync(0, 'utf8'));
+console.log(holds(quote, secret));`,
+      ],
+    ],
+    [
+      'python',
+      (code: string) => [
+        'python3',
+        '-c',
+        `${code}
+import sys
+quote, secret = json.load(sys.stdin)
+print(str(holds(quote, secret)).lower())`,
+      ],
+    ],
+  ])('proves a quote in %s', async (language, command) => {
+    const quote = await quoted();
+    const secret = (await secretOf(quote.signed.key)).toString('hex');
+    const proves = (said: object, by: string) => {
+      const [program, ...options] = command(sample(language));
+      const ran = spawnSync(program!, options, { cwd: root, input: JSON.stringify([said, by]), encoding: 'utf8' });
+      expect(ran.stderr).toBe('');
+      return ran.stdout.trim();
+    };
+    expect(proves(quote, secret)).toBe('true');
+    expect(proves({ ...quote, options: [] }, secret)).toBe('false');
+    expect(proves(quote, '00'.repeat(32))).toBe('false');
+    const { signature, ...by } = quote.signed;
+    expect(proves({ ...quote, signed: { ...by, expires: '2020-01-01T00:00:00.000Z', signature } }, secret)).toBe(
+      'false',
+    );
   });
 });
 
