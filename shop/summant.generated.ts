@@ -1639,6 +1639,8 @@ export interface components {
                 quantity: number;
             }[];
             carriersSilent: string[];
+            /** @description carriers that gave no quote now; what they said last stands in */
+            carriersLastKnown: string[];
             answerFaults: {
                 question: string;
                 /** @enum {string} */

@@ -13,7 +13,7 @@ export function offer(
 ): Html {
   return html`<summant-offer
     src="${summant.address}"
-    key="${publishable}"
+    shop-key="${publishable}"
     place="${place}"
     show="${show}"
     language="${session.language}"

@@ -12,7 +12,7 @@ function show(into, caption, { cart: asked, language = 'en-GB', place = 'cart', 
   const said = document.createElement('figcaption');
   said.textContent = caption;
   const offer = document.createElement('summant-offer');
-  for (const [name, value] of Object.entries({ src, key, language, place, show: parts }))
+  for (const [name, value] of Object.entries({ src, 'shop-key': key, language, place, show: parts }))
     offer.setAttribute(name, value);
   offer.className = look;
   offer.cart = asked;

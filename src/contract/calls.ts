@@ -1,5 +1,6 @@
 import type { Static, TSchema } from '@sinclair/typebox';
 import type { CallShape } from './call.ts';
+import { carrierCalls } from './calls/carriers.ts';
 import { draftCalls } from './calls/draft.ts';
 import { importCalls } from './calls/imports.ts';
 import { keyCalls } from './calls/keys.ts';
@@ -27,6 +28,7 @@ export const calls = {
   ...importCalls,
   ...rateCalls,
   ...keyCalls,
+  ...carrierCalls,
   ...standInCalls,
   ...systemCalls,
 };

@@ -15,12 +15,12 @@ let count = 0;
 /**
  * What a shopper reads and is offered for a cart. It shows what was answered for this very cart, or nothing.
  *
- * Attributes: `src` (where Summant is; where its file came from without), `key`, `place`, `show` (of text, bar, options, why,
+ * Attributes: `src` (where Summant is; where its file came from without), `shop-key`, `place`, `show` (of text, bar, options, why,
  * closing), `language`, `chosen`. The cart: the property `cart`, or JSON in a `<script type="application/json">` within.
  * Events: `quote`, `reached`, `onward`, `choose`, `add`.
  */
 class SummantOffer extends HTMLElement {
-  static readonly observedAttributes = ['src', 'key', 'place', 'show', 'language', 'chosen', 'lang'];
+  static readonly observedAttributes = ['src', 'shop-key', 'place', 'show', 'language', 'chosen', 'lang'];
 
   readonly #all = made('div', { class: 'all', part: 'all' });
   readonly #said = made('div', { role: 'status', 'aria-live': 'polite' });
@@ -88,7 +88,7 @@ class SummantOffer extends HTMLElement {
   attributeChangedCallback(name: string, before: string | null, after: string | null): void {
     if (before === after || !this.isConnected) return;
     if (name === 'chosen') this.#chosen = after;
-    if (name === 'src' || name === 'key') this.#watch();
+    if (name === 'src' || name === 'shop-key') this.#watch();
     if (name === 'place' || name === 'chosen' || (name === 'show' && !this.#asksMore(before))) return this.#draw();
     this.#anew();
   }
@@ -101,7 +101,7 @@ class SummantOffer extends HTMLElement {
   get #service(): Service {
     const own = new URL(import.meta.url).origin;
     const address = this.getAttribute('src')?.replace(/\/+$/, '');
-    return { address: address ? address : own, key: this.getAttribute('key') };
+    return { address: address ? address : own, key: this.getAttribute('shop-key') };
   }
 
   get #language(): string | null {

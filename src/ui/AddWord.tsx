@@ -27,7 +27,10 @@ export function AddWord({
         value={text}
         onChange={(event) => setText(event.target.value)}
         onKeyDown={(event) => {
-          if (event.key !== 'Enter' || text.trim() === '' || wrong) return;
+          if (event.key !== 'Enter' || text.trim() === '') return;
+          // It adds the word, and does not send the form that it stands in.
+          event.preventDefault();
+          if (wrong) return;
           add(typeof meant === 'string' ? meant : text.trim());
           setText('');
         }}

@@ -14,7 +14,7 @@ const nl = { country: 'NL', postcode: '1799 ZA' };
 const cart = (product: string, quantity = 1, destination = nl) => ({ lines: [{ product, quantity }], destination });
 const small = cart('tidewing-16');
 const element = (attributes: string, inside: object | null = small) =>
-  `<summant-offer src="%SUMMANT%" key="%KEY%" language="nl-NL" ${attributes}>${inside === null ? '' : `<script type="application/json">${JSON.stringify(inside)}</script>`}</summant-offer>`;
+  `<summant-offer src="%SUMMANT%" shop-key="%KEY%" language="nl-NL" ${attributes}>${inside === null ? '' : `<script type="application/json">${JSON.stringify(inside)}</script>`}</summant-offer>`;
 const everything = 'place="cart" show="text bar options why closing"';
 const open = (body: string, more: { files?: Record<string, string>; policy?: string; allow?: RegExp } = {}) => {
   const { allow, ...page } = more;
@@ -166,14 +166,14 @@ describe('the element', () => {
           import { createElement, useState } from 'react';
           import { createRoot } from 'react-dom/client';
           const cart = (product) => ({ lines: [{ product, quantity: 1 }], destination: { country: 'NL', postcode: '1799 ZA' } });
-          function App({ src, key_ }) {
+          function App({ src, shopKey }) {
             const [product, setProduct] = useState('tidewing-16');
             return createElement('div', null,
               createElement('button', { onClick: () => setProduct('dune-hopper') }, 'Another'),
-              createElement('summant-offer', { src, key: undefined, language: 'nl-NL', place: 'cart', cart: cart(product), ref: (one) => one?.setAttribute('key', key_) }));
+              createElement('summant-offer', { src, 'shop-key': shopKey, language: 'nl-NL', place: 'cart', cart: cart(product) }));
           }
           const room = document.getElementById('room');
-          createRoot(room).render(createElement(App, { src: room.dataset.src, key_: room.dataset.key }));
+          createRoot(room).render(createElement(App, { src: room.dataset.src, shopKey: room.dataset.key }));
         `,
         resolveDir: root,
       },

@@ -8,7 +8,7 @@ import { here } from '../support/here.ts';
 
 const { open, another } = useBrowser();
 const shop = { address: here.shopAddress };
-const strip = (page: Page) => page.locator('summant-offer[place=strip]');
+const strip = (page: Page) => page.locator('summant-offer[place=strip] .all').first();
 const says = (page: Page, what: RegExp) =>
   expect.poll(async () => (await strip(page).innerText()).replaceAll(/[\u00a0\u202f]/g, ' ')).toMatch(what);
 const placed: string[] = [];
@@ -142,8 +142,9 @@ test('keys are made, told once, rotated and revoked at Connections', async () =>
   await page.getByTestId('key-name').fill('Our shop');
   await page.getByTestId('key-kind').selectOption('publishable');
   expect(await page.getByTestId('make-key').isDisabled()).toBe(true);
-  await page.getByLabel('Origin of the pages').fill('https://shop.example.com/a-page');
-  await page.getByLabel('Origin of the pages').press('Enter');
+  const origin = page.getByTestId('new-key').getByLabel('Origin of the pages');
+  await origin.fill('https://shop.example.com/a-page');
+  await origin.press('Enter');
   await page.getByTestId('make-key').click();
   const told = page.getByTestId('told');
   await told.waitFor();

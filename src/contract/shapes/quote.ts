@@ -13,6 +13,8 @@ export interface Quote extends QuoteAnswer {
   release: number;
   /** carriers that were asked and gave no quote: prices that wait for them are their fallback */
   carriersSilent: string[];
+  /** carriers that gave no quote now, and for which what they said last stands in */
+  carriersLastKnown: string[];
   /** what is wrong with the answers that were handed back, in words for whoever builds the shop; null: none were */
   answerFaults: (FaultOfAnswer & { message: string })[] | null;
   /** the arm of an experiment that the shopper is in, of each offer that has one; none as yet */
@@ -177,6 +179,7 @@ export const QuoteShape = named(
       ),
       gifts: list(object({ offer: text, goal: text, product: text, quantity: whole })),
       carriersSilent: list(text),
+      carriersLastKnown: list(text, described('carriers that gave no quote now; what they said last stands in')),
       answerFaults: nullable(
         list(
           object({

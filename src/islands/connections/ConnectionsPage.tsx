@@ -1,13 +1,16 @@
 import type { PageProps } from '../../contract/page.ts';
 import type { AccessKey, ListedSecret } from '../../contract/shapes/access-key.ts';
+import type { CarrierServiceListed } from '../../contract/shapes/carrier.ts';
 import { Frame } from '../frame/Frame.tsx';
 import { part } from '../page/parts.ts';
+import { Carriers } from './Carriers.tsx';
 import { Keys } from './Keys.tsx';
 import { Signatures } from './Signatures.tsx';
 
 interface ConnectionsProps extends PageProps {
   keys: AccessKey[];
   secrets: ListedSecret[];
+  carriers: CarrierServiceListed[];
   /** where shops find Summant */
   address: string;
 }
@@ -31,6 +34,9 @@ export default function ConnectionsPage({ props }: { props: ConnectionsProps }) 
         </section>
         <section ref={part('signatures')} className="mt-6" aria-label="Signatures">
           <Signatures initial={props.secrets} />
+        </section>
+        <section ref={part('carriers')} className="mt-6" aria-label="Carriers">
+          <Carriers initial={props.carriers} />
         </section>
       </div>
     </Frame>

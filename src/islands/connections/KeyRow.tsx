@@ -63,7 +63,7 @@ export function KeyRow({
             {over ? (
               origins.join(', ')
             ) : (
-              <Origins origins={origins} change={(next) => void save({ name, origins: next })} />
+              <Origins of={name} origins={origins} change={(next) => void save({ name, origins: next })} />
             )}
           </div>
         )}

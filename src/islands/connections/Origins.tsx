@@ -12,7 +12,16 @@ function originOf(text: string): string | null {
 }
 
 /** Where the pages are from that may use a key. */
-export function Origins({ origins, change }: { origins: readonly string[]; change: (origins: string[]) => void }) {
+export function Origins({
+  of = '',
+  origins,
+  change,
+}: {
+  /** the key that they are of */
+  of?: string;
+  origins: readonly string[];
+  change: (origins: string[]) => void;
+}) {
   return (
     <>
       {origins.map((origin) => (
@@ -22,7 +31,7 @@ export function Origins({ origins, change }: { origins: readonly string[]; chang
         </span>
       ))}
       <AddWord
-        label="Origin of the pages"
+        label={of === '' ? 'Origin of the pages' : `Origin of the pages that use ${of}`}
         placeholder="https://shop.example.com"
         accept={(text) => {
           const origin = originOf(text);

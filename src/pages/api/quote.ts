@@ -1,7 +1,6 @@
 import { callNamed } from '../../contract/calls.ts';
 import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import { endpoint, reply } from '../../server/http/endpoint.ts';
-import { carrierService } from '../../server/http/guard.ts';
 import { bodySchema, checkedJson } from '../../server/http/read-request.ts';
 import { revalidated } from '../../server/http/revalidated.ts';
 import { refusedCart } from '../../server/quote/asked-cart.ts';
@@ -12,7 +11,7 @@ import { quote } from '../../server/quote/quote.ts';
 /** The shop's call: what a cart is offered and told, under the current release. */
 export const POST = endpoint('POST /api/quote', async ({ body }) => {
   const current = await currentPolicy();
-  return current ? reply(await quote(current, body, { instant: Date.now(), carriers: carrierService() })) : notReleased;
+  return current ? reply(await quote(current, body, Date.now())) : notReleased;
 });
 
 const { schema } = callNamed('POST /api/quote').body as { schema: object };
@@ -28,7 +27,7 @@ export const GET = endpoint('GET /api/quote', async ({ query, request }) => {
   const asksToKeep = (['sign', 'reserve'] as const).find((name) => asked[name] !== undefined);
   if (asksToKeep)
     throw refusedCart([{ pointer: `/${asksToKeep}`, message: 'is asked for by POST: it has something kept' }]);
-  const answer = await quote(current, asked, { instant: Date.now(), carriers: carrierService() });
+  const answer = await quote(current, asked, Date.now());
   // Whatever else is said is about one shopper.
   const anybodys = Object.keys(asked).every((name) => saidByAnybody.has(name));
   return revalidated(request, answer, anybodys ? 'public' : 'private');

@@ -2,7 +2,6 @@ import type { APIRoute } from 'astro';
 import { callNamed } from '../../contract/calls.ts';
 import type { Quote } from '../../contract/shapes/quote.ts';
 import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
-import { carrierService } from '../../server/http/guard.ts';
 import { answering, json, problemResponse } from '../../server/http/problem.ts';
 import { bodySchema, readBody } from '../../server/http/read-request.ts';
 import { currentPolicy } from '../../server/quote/current-policy.ts';
@@ -24,6 +23,6 @@ export const POST: APIRoute = ({ request }) =>
         title: 'Nothing has been released yet',
         detail: 'Release the draft first.',
       });
-    constant = await quote(current, asked, { instant: Date.now(), carriers: carrierService() });
+    constant = await quote(current, asked, Date.now());
     return json(constant);
   });

@@ -1,11 +1,10 @@
 import { convertAmount } from '../../core/money/convert.ts';
 import { currencyExponent, isCurrency } from '../../core/money/currency.ts';
 import type { LocalMoney } from '../../core/money/local-amount.ts';
-import type { CarrierReply, CarrierRequest } from '../../contract/shapes/carrier.ts';
+import type { CarrierAnswer, CarrierReply, CarrierRequest } from '../../contract/shapes/carrier.ts';
 import { validateCarrierAnswer } from './carrier-schema.ts';
-
-/** How long a carrier may think while a shopper waits. ms */
-const timeout = 1500;
+import type { CarrierService } from './carrier-services.ts';
+import { keepAnswer } from './last-known.ts';
 
 /** Questions under way at once; more wait for their turn, and a carrier's time begins when it is asked. */
 const mostUnderWay = 32;
@@ -32,7 +31,11 @@ async function turn<T>(work: () => Promise<T>): Promise<T> {
  * Asks a carrier for a quote. Whatever goes wrong ends in a reply without one, so that a charge's fallback holds: no answer in
  * time, an error, something that is no quote, or one in a currency that cannot be turned into the market's.
  */
-export async function askCarrier(service: URL, request: CarrierRequest, money: LocalMoney): Promise<CarrierReply> {
+export async function askCarrier(
+  { address, secret, timeout }: CarrierService,
+  request: CarrierRequest,
+  money: LocalMoney,
+): Promise<CarrierReply> {
   let began = performance.now();
   const reply = (answer: string | null, quote: number | null, problem: string | null): CarrierReply => ({
     request,
@@ -45,9 +48,14 @@ export async function askCarrier(service: URL, request: CarrierRequest, money: L
   try {
     const { ok, status, text } = await turn(async () => {
       began = performance.now();
-      const response = await fetch(service, {
+      const response = await fetch(address, {
         method: 'POST',
-        headers: { 'content-type': 'application/json' },
+        headers: {
+          'content-type': 'application/json',
+          ...(secret === null ? {} : { authorization: `Bearer ${secret}` }),
+        },
+        // A carrier’s secret goes to no other address than the one that was given for it.
+        redirect: 'error',
         body: JSON.stringify(request),
         signal: AbortSignal.timeout(timeout),
       });
@@ -57,7 +65,8 @@ export async function askCarrier(service: URL, request: CarrierRequest, money: L
     if (!ok) return reply(answer, null, `it answered with ${status}`);
     const said: unknown = JSON.parse(answer);
     if (!validateCarrierAnswer(said)) return reply(answer, null, 'what it answered is no quote');
-    const quote = inMarket(said.amount, said.currency, money);
+    keepAnswer(request, said);
+    const quote = inMarket(said, money);
     return reply(
       answer,
       quote,
@@ -71,7 +80,7 @@ export async function askCarrier(service: URL, request: CarrierRequest, money: L
 }
 
 /** By the rates that have been adopted; rounded once. */
-function inMarket(amount: number, currency: string, money: LocalMoney): number | null {
+export function inMarket({ amount, currency }: CarrierAnswer, money: LocalMoney): number | null {
   if (currency === money.currency) return amount;
   if (currency !== money.baseCurrency || !isCurrency(currency) || money.rate === null) return null;
   return convertAmount(

@@ -81,5 +81,6 @@ export const knownMethods: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTION
  * An outside service in their place is named in SUMMANT_CARRIERS and SUMMANT_RATE_FEED.
  */
 const ownAddress = (): string => process.env.SUMMANT_OWN_ADDRESS ?? `http://127.0.0.1:${process.env.PORT ?? '4321'}`;
-export const carrierService = (): URL => new URL(process.env.SUMMANT_CARRIERS ?? '/stand-ins/carrier', ownAddress());
+export const usualCarrierAddress = (): URL =>
+  new URL(process.env.SUMMANT_CARRIERS ?? '/stand-ins/carrier', ownAddress());
 export const rateFeed = (): URL => new URL(process.env.SUMMANT_RATE_FEED ?? '/stand-ins/rate-feed.csv', ownAddress());

@@ -23,39 +23,29 @@ import { keepQuote } from './given-quotes.ts';
 import { signedQuote } from './signature.ts';
 import { signingSecrets } from './signing-secrets.ts';
 
-/** When and through whom quotes are asked. */
-export interface Asking {
-  /** ms since 1970-01-01T00:00Z */
-  instant: number;
-  /** the service that is asked for carriers’ quotes which the request does not bring along */
-  carriers: URL;
-}
-
 /** A cart under some counts of redemptions, evaluated. */
 interface Counted {
   evaluation: Evaluation;
   prepared: PreparedCase;
   silent: string[];
+  lastKnown: string[];
 }
 
 /**
  * Options, goals and messages for a cart under the current release.
  *
+ * @param instant ms since 1970-01-01T00:00Z
  * @throws ProblemError 422 for unknown or unpriced products, or a market or option that does not exist
  */
-export async function quote(
-  current: CurrentPolicy,
-  request: QuoteRequest,
-  { instant, carriers }: Asking,
-): Promise<Quote> {
+export async function quote(current: CurrentPolicy, request: QuoteRequest, instant: number): Promise<Quote> {
   const { language, answers, sign, shopperKey, closing, reserve: reserving, ...asked } = request;
   const { compiled, release } = current;
   const shopper = await shopperHash(shopperKey);
   const count = async (redemptions: Redemptions | undefined): Promise<Counted> => {
     const prepared = await preparedCart(current, asked, instant, redemptions);
-    const { quotes, silent } = await quotesFor(prepared, carriers);
+    const { quotes, silent, lastKnown } = await quotesFor(prepared);
     const quoted = withQuotes(prepared, quotes);
-    return { evaluation: evaluatePrepared(quoted), prepared: quoted, silent };
+    return { evaluation: evaluatePrepared(quoted), prepared: quoted, silent, lastKnown };
   };
   // What is kept for somebody is kept of what is left at this very moment.
   if (reserving) forgetUses();
@@ -76,12 +66,13 @@ export async function quote(
       counted = await count(redemptions);
     }
   }
-  const { evaluation, prepared, silent } = counted;
+  const { evaluation, prepared, silent, lastKnown } = counted;
   refuseUncounted(evaluation, prepared);
   const unsigned: UnsignedQuote = {
     release,
     ...quoteAnswer(compiled, evaluation, language),
     carriersSilent: silent,
+    carriersLastKnown: lastKnown,
     answerFaults: answers ? faultsIn(compiled.policy, answers) : null,
     arms: [],
     closing: closing ? await closingFor(current, prepared, closing.most) : null,
@@ -143,13 +134,13 @@ function faultsIn({ options }: Policy, { option, given }: NonNullable<QuoteReque
 export const quoteEach = (
   current: CurrentPolicy,
   carts: readonly QuoteRequest[],
-  asking: Asking,
+  instant: number,
 ): Promise<{ quote: Quote | null; problem: Problem | null }[]> =>
   // All at once, so that a carrier that is silent is waited for once and not for each.
   Promise.all(
     carts.map(async (cart) => {
       try {
-        return { quote: await quote(current, cart, asking), problem: null };
+        return { quote: await quote(current, cart, instant), problem: null };
       } catch (error) {
         if (!(error instanceof ProblemError)) throw error;
         return { quote: null, problem: problemBody(error.problem) };

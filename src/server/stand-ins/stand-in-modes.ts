@@ -1,4 +1,5 @@
 import type { RowDataPacket } from 'mysql2/promise';
+import { resetBreakers } from '../carriers/breakers.ts';
 import { reading } from '../database/pool.ts';
 
 /** The simulated outside services, and what each can be made to do; the first is how it is meant to be. */
@@ -23,5 +24,7 @@ export async function standInMode<Name extends StandIn>(name: Name): Promise<Sta
 }
 
 export async function setStandInMode(name: StandIn, mode: string): Promise<void> {
+  // Carriers that were left alone are asked again: what they do is another thing now.
+  resetBreakers();
   await reading((pool) => pool.query('REPLACE INTO stand_in (name, mode) VALUES (?, ?)', [name, mode]));
 }

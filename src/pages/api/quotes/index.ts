@@ -1,5 +1,4 @@
 import { endpoint, reply } from '../../../server/http/endpoint.ts';
-import { carrierService } from '../../../server/http/guard.ts';
 import { currentPolicy } from '../../../server/quote/current-policy.ts';
 import { notReleased } from '../../../server/quote/not-released.ts';
 import { quoteEach } from '../../../server/quote/quote.ts';
@@ -8,5 +7,5 @@ import { quoteEach } from '../../../server/quote/quote.ts';
 export const POST = endpoint('POST /api/quotes', async ({ body }) => {
   const current = await currentPolicy();
   if (!current) return notReleased;
-  return reply({ quotes: await quoteEach(current, body.carts, { instant: Date.now(), carriers: carrierService() }) });
+  return reply({ quotes: await quoteEach(current, body.carts, Date.now()) });
 });
