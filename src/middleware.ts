@@ -10,11 +10,13 @@ import {
 } from './server/http/guard.ts';
 import { answering, problemResponse } from './server/http/problem.ts';
 import { shopAccess, type ShopAccess } from './server/access/shop-access.ts';
+import { keepElement } from './server/element/element-files.ts';
 import { watchWhatIsOver } from './server/what-is-over.ts';
 
 if (process.env.DATABASE_URL) {
   watchImports();
   watchWhatIsOver();
+  void keepElement();
 }
 
 export const onRequest = defineMiddleware(async ({ request, url, locals }, next) => {

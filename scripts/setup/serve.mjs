@@ -21,6 +21,7 @@ export async function serve(root, { host, port, lastPort }) {
   process.setSourceMapsEnabled(true);
   const { default: proxyAddress } = await import('proxy-addr');
   const isProxy = trustedProxies(proxyAddress, process.env.SUMMANT_TRUSTED_PROXIES ?? '');
+  process.env.SUMMANT_ELEMENT ??= join(root, 'dist/client/element');
   process.env.SUMMANT_ADDRESSES ??= join(root, 'stand-ins/addresses.csv');
   const { default: sirv } = await import('sirv');
   const { handler } = await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href);
