@@ -1439,6 +1439,8 @@ export interface components {
             /** Format: date-time */
             madeAt: string;
             endsAt: string | null;
+            /** @description whether it is taken at the moment */
+            live: boolean;
             followedBy: string | null;
             usedAt: string | null;
         };

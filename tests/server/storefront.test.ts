@@ -102,6 +102,9 @@ test('a thousand random carts: the shop on the table shows exactly what the shop
         QuoteAnswer & {
           release: number;
           carriersSilent: string[];
+          carriersLastKnown: string[];
+          closing: null;
+          reserved: null;
           answerFaults: null;
           arms: string[];
           signed: null;
@@ -111,9 +114,17 @@ test('a thousand random carts: the shop on the table shows exactly what the shop
       const rehearsal = rehearse(compiled, catalogue, one, Date.now());
       if ((rehearsal.evaluation.measures?.unpriced.length ?? 0) > 0) return void expect(reply.status).toBe(422);
       expect(reply.status).toBe(200);
-      const { release: from, carriersSilent, answerFaults, arms, signed, ...told } = reply.body;
+      const { release: from, carriersSilent, carriersLastKnown, answerFaults, ...rest } = reply.body;
+      const { arms, closing, reserved, signed, ...told } = rest;
       expect(answerFaults).toBeNull();
-      expect([carriersSilent, arms, signed]).toEqual([[], [], null]);
+      expect([carriersSilent, carriersLastKnown, arms, closing, reserved, signed]).toEqual([
+        [],
+        [],
+        [],
+        null,
+        null,
+        null,
+      ]);
       expect(from).toBe(release);
       const { answer, sheet } = shopOf(compiled, catalogue, one, rehearsal);
       expect(withoutMoments(answer)).toEqual(withoutMoments(told));

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { list, moment, named, nullable, object, text, word } from '../shape.ts';
+import { flag, list, moment, named, nullable, object, text, word } from '../shape.ts';
 
 /** What a key is for: pages that shoppers see, which only ask quotes; or the shop's servers. */
 export type KeyKind = 'publishable' | 'secret';
@@ -30,6 +30,7 @@ export const AccessKeyShape = named(
     madeBy: text,
     madeAt: moment,
     endsAt: nullable(Type.String({ format: 'date-time', description: 'from then on it is refused' })),
+    live: Type.Unsafe<boolean>({ ...flag, description: 'whether it is taken at the moment' }),
     followedBy: nullable(Type.String({ description: 'id of the key that was made to take its place' })),
     usedAt: nullable(Type.String({ format: 'date-time', description: 'about when it was used last' })),
   }),

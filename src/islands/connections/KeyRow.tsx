@@ -2,7 +2,6 @@ import { useState } from 'react';
 import type { AccessKey } from '../../contract/shapes/access-key.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField, type Parsed } from '../../ui/TypedField.tsx';
-import { useNow } from '../page/page-context.tsx';
 import { kinds } from './NewKey.tsx';
 import { Origins } from './Origins.tsx';
 import { useMoments } from './use-moments.ts';
@@ -22,7 +21,7 @@ const parseName = (text: string): Parsed<string> =>
 
 /** A key with its name and origins, and what can be done with it. */
 export function KeyRow({
-  accessKey: { id, name, kind, origins, madeAt, endsAt, followedBy, usedAt },
+  accessKey: { id, name, kind, origins, madeAt, endsAt, live, followedBy, usedAt },
   busy,
   save,
   rotate,
@@ -36,14 +35,12 @@ export function KeyRow({
 }) {
   const [asked, setAsked] = useState<'rotate' | 'revoke' | null>(null);
   const [overlap, setOverlap] = useState('24');
-  const now = useNow();
   const write = useMoments();
-  const over = endsAt !== null && Date.parse(endsAt) <= now;
   const close = () => setAsked(null);
   return (
-    <tr className={over ? 'text-soft' : ''} data-testid={`key-${id}`}>
+    <tr className={live ? '' : 'text-soft'} data-testid={`key-${id}`}>
       <td className="align-top">
-        {over ? (
+        {!live ? (
           name
         ) : (
           <TypedField
@@ -60,7 +57,7 @@ export function KeyRow({
         {kinds.find(([one]) => one === kind)![1]}
         {kind === 'publishable' && (
           <div>
-            {over ? (
+            {!live ? (
               origins.join(', ')
             ) : (
               <Origins of={name} origins={origins} change={(next) => void save({ name, origins: next })} />
@@ -71,8 +68,8 @@ export function KeyRow({
       <td className="align-top whitespace-nowrap">{write(madeAt)}</td>
       <td className="align-top whitespace-nowrap">{usedAt === null ? 'not yet' : write(usedAt)}</td>
       <td className="align-top text-right">
-        {endsAt !== null && <span>{over ? `refused since ${write(endsAt)}` : `taken until ${write(endsAt)}`} </span>}
-        {!over && asked === null && (
+        {endsAt !== null && <span>{!live ? `refused since ${write(endsAt)}` : `taken until ${write(endsAt)}`} </span>}
+        {live && asked === null && (
           <>
             {followedBy === null && (
               <button type="button" className="btn btn-xs" onClick={() => setAsked('rotate')}>

@@ -29,7 +29,7 @@ export async function keyOf(token: string): Promise<AccessKey | null> {
   return key;
 }
 
-const isOver = ({ endsAt }: AccessKey): boolean => endsAt !== null && Date.parse(endsAt) <= Date.now();
+const isOver = ({ endsAt }: Pick<AccessKey, 'endsAt'>): boolean => endsAt !== null && Date.parse(endsAt) <= Date.now();
 
 /** When a key was used last is kept to the minute, so that its use costs next to nothing. ms */
 const notedEvery = 60_000;
@@ -66,6 +66,7 @@ const keyFrom = (row: RowDataPacket): KnownKey => ({
   madeBy: String(row.made_by),
   madeAt: (row.made_at as Date).toISOString(),
   endsAt: moment(row.ends_at),
+  live: !isOver({ endsAt: moment(row.ends_at) }),
   followedBy: row.followed_by === null ? null : String(row.followed_by),
   usedAt: moment(row.used_at),
   hash: row.hash as Buffer,
