@@ -40,7 +40,12 @@ const policyOf = (summant: string): string =>
   `default-src 'none'; script-src 'self' ${summant}; connect-src 'self' ${summant}; style-src 'self'; img-src 'self' data: ${summant}; form-action 'self'; base-uri 'none'; frame-ancestors 'none'`;
 
 async function answer(shop: Shop, files: Files, request: IncomingMessage, response: ServerResponse): Promise<void> {
-  const url = new URL(request.url ?? '/', 'http://shop');
+  const path = request.url ?? '/';
+  if (!URL.canParse(path, 'http://shop')) {
+    response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8' }).end('There is no such page.');
+    return;
+  }
+  const url = new URL(path, 'http://shop');
   const file = files.get(url.pathname);
   if (file) {
     response.writeHead(200, {
@@ -112,7 +117,7 @@ const thanksPage = (visit: Visit, number: string): string =>
 
 async function changed(shop: Shop, session: Session, url: URL, request: IncomingMessage): Promise<Answer> {
   const origin = request.headers.origin;
-  if (origin !== undefined && origin !== 'null' && new URL(origin).host !== request.headers.host) return { go: '/' };
+  if (origin !== undefined && hostOf(origin) !== request.headers.host) return { go: '/' };
   const form = await formOf(request);
   const text = (name: string, most = 60) => (form.get(name) ?? '').trim().slice(0, most);
   switch (url.pathname) {
@@ -136,7 +141,7 @@ async function changed(shop: Shop, session: Session, url: URL, request: Incoming
         .slice(0, 5);
       return { go: '/checkout' };
     case '/checkout/option':
-      session.chosen = { option: text('option'), price: 0 };
+      session.chosen = text('option');
       return { go: '/checkout' };
     case '/order':
       return ordered(shop, session, form);
@@ -183,9 +188,11 @@ function chooseHere(
   }
   session.language = chosen.languages.find((one) => one === language) ?? chosen.languages[0]!;
   if (shoppers.some(({ id }) => id === shopper)) session.shopper = shopper;
-  const back = from === undefined ? '/' : new URL(from).pathname;
+  const back = from !== undefined && URL.canParse(from) ? new URL(from).pathname : '/';
   return { go: back.startsWith('/thanks') ? '/' : back };
 }
+
+const hostOf = (origin: string): string | null => (URL.canParse(origin) ? new URL(origin).host : null);
 
 const piecesFrom = (text: string): number => (/^\d{1,3}$/.test(text) ? Number(text) : 0);
 

@@ -13,8 +13,8 @@ export interface Session {
   /** product → pieces */
   cart: Map<string, number>;
   codes: string[];
-  /** the option that was chosen, and at which price */
-  chosen: { option: string; price: number } | null;
+  /** the option that was chosen */
+  chosen: string | null;
   /** what was answered to an option's questions */
   answers: Record<string, string>;
 }

@@ -21,11 +21,12 @@ if (process.env.DATABASE_URL) {
 
 export const onRequest = defineMiddleware(async ({ request, url, locals }, next) => {
   const access = await accessOf(request, url, locals);
+  locals.fromPage = access.key === 'publishable';
   const response =
     refuseUnknownMethod(request) ??
     refuseForeignName(request) ??
     access.refused ??
-    (access.byKey ? null : refuseForeignWrite(request, url)) ??
+    (access.key ? null : refuseForeignWrite(request, url)) ??
     (await answered(url, next));
   for (const [name, value] of Object.entries({ ...securityHeaders, ...access.headers }))
     if (name in access.headers || !response.headers.has(name)) response.headers.set(name, value);
@@ -34,7 +35,7 @@ export const onRequest = defineMiddleware(async ({ request, url, locals }, next)
   return response;
 });
 
-const anybody: ShopAccess = { refused: null, byKey: false, headers: {} };
+const anybody: ShopAccess = { refused: null, key: null, headers: {} };
 
 /** Whether a shop's call may be made; what is none goes on. */
 async function accessOf(request: Request, url: URL, { client, isLocal }: App.Locals): Promise<ShopAccess> {

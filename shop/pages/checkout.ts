@@ -14,8 +14,7 @@ export function checkoutPage(
   const { words, session, money } = visit;
   if (!quote) return page(visit, words.checkout, html`<p role="alert">${words.away}</p>`);
   const chosen =
-    quote.options.find(({ id }) => id === session.chosen?.option) ??
-    quote.options.find(({ id }) => id === quote.preselected);
+    quote.options.find(({ id }) => id === session.chosen) ?? quote.options.find(({ id }) => id === quote.preselected);
   const message = quote.messages.find(({ place }) => place === 'checkout');
   const write = (minor: number) => money(minor, quote.currency);
   const totals = chosen?.totals ?? quote.totals;

@@ -17,7 +17,7 @@ export function offer(
     place="${place}"
     show="${show}"
     language="${session.language}"
-    ${session.chosen ? html`chosen="${session.chosen.option}"` : null}
+    ${session.chosen ? html`chosen="${session.chosen}"` : null}
     ><script type="application/json">
       ${jsonIn({ ...cartOf(session), ...more })}
     </script></summant-offer

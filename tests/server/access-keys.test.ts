@@ -101,6 +101,20 @@ describe('a publishable key', () => {
       (await call(address, 'POST', '/api/orders', { body: { orders: [] }, headers: by(token, { origin }) })).status,
     ).toBe(403);
   });
+  test('has nothing signed or reserved: anybody may have written what a page says', async () => {
+    const { token } = await make('publishable', [origin]);
+    for (const [more, pointer] of [
+      [{ sign: { minutes: 5 } }, '/sign'],
+      [{ reserve: { minutes: 5 }, shopperKey: 'x' }, '/reserve'],
+    ] as const)
+      for (const [path, body] of [
+        ['/api/quote', { ...cart, ...more }],
+        ['/api/quotes', { carts: [{ ...cart, ...more }] }],
+      ] as const) {
+        const refused = await call<ProblemBody>(address, 'POST', path, { body, headers: by(token, { origin }) });
+        expect([refused.status, refused.body.fields!.map((field) => field.pointer)]).toEqual([422, [pointer]]);
+      }
+  });
   test('a browser that asks ahead is told what a listed origin may do, and nobody else', async () => {
     const { key } = await make('publishable', [origin]);
     const ahead = (from: string, path = '/api/quote', method = 'POST') =>

@@ -3,13 +3,14 @@ import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import { endpoint, reply } from '../../server/http/endpoint.ts';
 import { bodySchema, checkedJson } from '../../server/http/read-request.ts';
 import { revalidated } from '../../server/http/revalidated.ts';
-import { refusedCart } from '../../server/quote/asked-cart.ts';
+import { refuseKept } from '../../server/quote/asked-cart.ts';
 import { currentPolicy } from '../../server/quote/current-policy.ts';
 import { notReleased } from '../../server/quote/not-released.ts';
 import { quote } from '../../server/quote/quote.ts';
 
 /** The shop's call: what a cart is offered and told, under the current release. */
-export const POST = endpoint('POST /api/quote', async ({ body }) => {
+export const POST = endpoint('POST /api/quote', async ({ body, fromPage }) => {
+  if (fromPage) refuseKept(body, 'is for the shop’s server: a page’s quote is neither signed nor reserves anything');
   const current = await currentPolicy();
   return current ? reply(await quote(current, body, Date.now())) : notReleased;
 });
@@ -24,9 +25,7 @@ export const GET = endpoint('GET /api/quote', async ({ query, request }) => {
   const asked = checkedJson(query.asked, validate);
   const current = await currentPolicy();
   if (!current) return notReleased;
-  const asksToKeep = (['sign', 'reserve'] as const).find((name) => asked[name] !== undefined);
-  if (asksToKeep)
-    throw refusedCart([{ pointer: `/${asksToKeep}`, message: 'is asked for by POST: it has something kept' }]);
+  refuseKept(asked, 'is asked for by POST: it has something kept');
   const answer = await quote(current, asked, Date.now());
   // Whatever else is said is about one shopper.
   const anybodys = Object.keys(asked).every((name) => saidByAnybody.has(name));

@@ -1,6 +1,6 @@
 import { calls } from '../../contract/calls.ts';
 import type { CallShape } from '../../contract/call.ts';
-import type { AccessKey } from '../../contract/shapes/access-key.ts';
+import type { AccessKey, KeyKind } from '../../contract/shapes/access-key.ts';
 import { problemResponse, type Problem } from '../http/problem.ts';
 import { keyOf, liveKeys } from './keys.ts';
 import { overRate } from './rates.ts';
@@ -25,8 +25,8 @@ export interface Caller {
 export interface ShopAccess {
   /** null: it may go on */
   refused: Response | null;
-  /** whether it has shown a key that may make it */
-  byKey: boolean;
+  /** the kind of key that it has shown and that may make it; null: it has shown none */
+  key: KeyKind | null;
   /** that the answer carries for the browser that asks */
   headers: Record<string, string>;
 }
@@ -44,7 +44,7 @@ export async function shopAccess(
   if (!needs) return null;
   const authorization = request.headers.get('authorization');
   if (authorization === null) {
-    if (caller().local) return { refused: null, byKey: false, headers: {} };
+    if (caller().local) return { refused: null, key: null, headers: {} };
     return refuse(keyNeeded);
   }
   return withKey(request, authorization, needs, caller());
@@ -64,7 +64,7 @@ async function withKey(
   const headers = key.kind === 'publishable' ? { ...crossOrigin(key, origin) } : {};
   if (over) return refuse(over, headers);
   const fault = faultOfUse(key, origin, needs);
-  return fault ? refuse(fault, headers) : { refused: null, byKey: true, headers };
+  return fault ? refuse(fault, headers) : { refused: null, key: key.kind, headers };
 }
 
 /** Why a key may not make a call; null: it may. */
@@ -101,12 +101,12 @@ async function asksAhead(
     'access-control-allow-headers': 'authorization, content-type, if-none-match',
     'access-control-max-age': '600',
   };
-  return { refused: new Response(null, { status: 204 }), byKey: false, headers };
+  return { refused: new Response(null, { status: 204 }), key: null, headers };
 }
 
 const refuse = (problem: Problem, headers: Record<string, string> = {}): ShopAccess => ({
   refused: problemResponse(problem),
-  byKey: false,
+  key: null,
   headers,
 });
 

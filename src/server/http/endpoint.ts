@@ -21,6 +21,8 @@ export interface Asked<N extends CallName> {
   request: Request;
   /** address of whoever asks; null: it is not known */
   client: () => string | null;
+  /** whether a page asks that shoppers see: what it says, anybody may have written */
+  fromPage: boolean;
 }
 
 /** A 2xx answer with what its call says it has. */
@@ -62,7 +64,8 @@ function reader({ query, body, ifMatch }: CallShape): (context: APIContext) => P
   return async ({ request, url, params, locals }) => {
     const revision = ifMatch ? matchedRevision(request) : 0;
     const client = locals.client ?? (() => null);
-    const asked: Record<string, unknown> = { request, params, revision, client, query: {}, body: undefined };
+    const { fromPage = false } = locals;
+    const asked: Record<string, unknown> = { request, params, revision, client, fromPage, query: {}, body: undefined };
     if (ofQuery) asked.query = readQuery(url, ofQuery);
     if (ofBody) asked.body = await readBody(request, ofBody, most, [...types, 'application/json']);
     return asked as unknown as Asked<CallName>;

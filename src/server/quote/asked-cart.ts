@@ -5,6 +5,7 @@ import { findMarket } from '../../core/evaluation/find-zone.ts';
 import { prepare, type PreparedCase } from '../../core/evaluation/prepare.ts';
 import { largestAmount } from '../../core/money/rounding.ts';
 import type { Redemptions } from '../../core/policy/types.ts';
+import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import type { ProblemField } from '../../contract/shapes/problem.ts';
 import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
 import { ProblemError } from '../http/problem.ts';
@@ -65,6 +66,12 @@ export function refuseUncounted(evaluation: Evaluation, { input }: PreparedCase)
 function tooLargeLine({ cart }: Evaluation): string | null {
   const line = cart?.lines.find(({ quantity }, index) => unitPriceOf(cart, index) * quantity > largestAmount);
   return line ? line.product.id : null;
+}
+
+/** What has something kept is not for everybody who may ask. @throws ProblemError 422 with why */
+export function refuseKept(asked: Pick<QuoteRequest, 'sign' | 'reserve'>, message: string): void {
+  const name = (['sign', 'reserve'] as const).find((one) => asked[one] !== undefined);
+  if (name) throw refusedCart([{ pointer: `/${name}`, message }]);
 }
 
 export function refusedCart(fields: ProblemField[]): ProblemError {
