@@ -8,6 +8,11 @@ import { median, type Bar } from './bar.ts';
 
 const visits = 15;
 
+interface Watched {
+  painted: number | null;
+  longest: number;
+}
+
 /** In the page: when the answer had been read, when the strip was painted after it, and how long tasks took. */
 const watch = `
   window.painted = null; window.longest = 0;
@@ -43,13 +48,15 @@ export async function bars(): Promise<Bar[]> {
     const shop = await application.shop();
     const times: number[] = [];
     let longest = 0;
-    for (let visit = 0; visit < visits; visit++) {
+    for (let visit = -2; visit < visits; visit++) {
       const page = await browser.newPage();
       await page.addInitScript(watch);
       await page.goto(shop);
-      await page.waitForFunction('window.painted !== null');
-      times.push((await page.evaluate('window.painted')) as number);
-      longest = Math.max(longest, (await page.evaluate('window.longest')) as number);
+      await page.waitForFunction(() => (window as unknown as Watched).painted !== null);
+      const painted = (await page.evaluate(() => (window as unknown as Watched).painted))!;
+      // The first visits find neither files nor compiled scripts.
+      if (visit >= 0) times.push(painted);
+      if (visit >= 0) longest = Math.max(longest, await page.evaluate(() => (window as unknown as Watched).longest));
       await page.close();
     }
     return [

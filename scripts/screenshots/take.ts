@@ -9,6 +9,8 @@ interface Picture {
   name: string;
   path: string;
   scheme?: 'dark';
+  /** of the demo shop */
+  shop?: true;
   before?: (page: Page) => Promise<void>;
 }
 
@@ -27,12 +29,6 @@ async function chooseExport(page: Page): Promise<void> {
     .getByTestId('import-file')
     .setInputFiles({ name: 'orders.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await page.getByTestId('check-file').waitFor();
-}
-
-async function showDrift(page: Page): Promise<void> {
-  await page.getByTestId('drift-table').waitFor();
-  await page.getByTestId('drift-table').scrollIntoViewIfNeeded();
-  await page.locator('[data-testid=rate-chart] svg').first().waitFor();
 }
 
 async function openConditions(page: Page): Promise<void> {
@@ -57,22 +53,10 @@ const pictures: Picture[] = [
   },
   { name: 'import', path: '/orders?import=orders', before: chooseExport },
   { name: 'markets', path: '/markets?market=uk', before: (page) => page.getByTestId('where-postcode').fill('ZZ9 2AA') },
-  { name: 'drift', path: '/markets?market=jp', before: showDrift },
   {
     name: 'delivery',
     path: '/delivery?market=nlbe',
     before: async (page) => page.getByTestId('charge-picture').hover({ position: { x: 420, y: 90 } }),
-  },
-  {
-    name: 'charge',
-    path: '/delivery?zone=deat-all&option=deat-door',
-    scheme: 'dark',
-    before: (page) => page.getByTestId('charge-editor').scrollIntoViewIfNeeded(),
-  },
-  {
-    name: 'packing',
-    path: '/delivery?market=nlbe&zone=nlbe-islands&option=nlbe-islands-ferry',
-    before: (page) => page.getByRole('region', { name: 'Packing' }).scrollIntoViewIfNeeded(),
   },
   { name: 'conditions', path: '/delivery?zone=nlbe-round&option=nlbe-round-van', before: openConditions },
   {
@@ -103,28 +87,74 @@ const pictures: Picture[] = [
       await page.locator('[data-part=release]').evaluate((part) => part.scrollIntoView({ block: 'start' }));
     },
   },
+  { name: 'results', path: '/results', before: (page) => page.getByTestId('disagreeing').waitFor() },
+  { name: 'connections', path: '/connections' },
+  {
+    name: 'shop',
+    path: '/goods/night-heron',
+    shop: true,
+    before: async (page) => {
+      await page.locator('main button.first').click();
+      await page.locator('main summant-offer .bar').waitFor();
+    },
+  },
 ];
 
+/** Orders as the shop reports them, of which it has charged some otherwise. */
+async function reportOrders(address: string): Promise<void> {
+  const post = async (path: string, body: object) => {
+    const headers = { 'content-type': 'application/json' };
+    return (await fetch(address + path, { method: 'POST', headers, body: JSON.stringify(body) })).json();
+  };
+  const places = [
+    { country: 'NL', postcode: '1799 ZA' },
+    { country: 'DK', postcode: '9990' },
+    { country: 'GB', postcode: 'ZZ1 1ZZ' },
+  ];
+  const orders = [];
+  for (let i = 0; i < 60; i++) {
+    const product = ['tidewing-16', 'night-heron', 'reel-large'][i % 3];
+    const cart = { lines: [{ product, quantity: 1 + (i % 3) }], destination: places[i % 3]! };
+    const { options } = (await post('/api/quote', cart)) as { options: { id: string; priceAfter: number }[] };
+    const [{ id, priceAfter }] = options as [{ id: string; priceAfter: number }];
+    const beyond = [0, 0, 0, 0, 100, -100, 0, 0, 0][i % 9]!;
+    orders.push({
+      number: `GK-${10_400 + i}`,
+      placedAt: new Date(Date.now() - i * 1000).toISOString(),
+      cart,
+      option: i % 17 === 8 ? 'deat-door' : id,
+      delivery: Math.max(0, priceAfter + beyond),
+      ...(i % 13 === 6 ? { offers: ['campaign'] } : {}),
+    });
+  }
+  await post('/api/orders', { orders });
+}
+
 const database = await startTestDatabase('screenshots');
-const application = await startApplication({ DATABASE_URL: await freshDatabase(database.url, 'summant_screenshots') });
+const DATABASE_URL = await freshDatabase(database.url, 'summant_screenshots');
+const application = await startApplication({ DATABASE_URL, SUMMANT_SHOP_PORT: '0' });
+const shopAddress = await application.shop();
+await reportOrders(application.address);
 const browser = await chromium.launch({
   executablePath: programFromDebian('chromium', ['chromium', 'fonts-liberation']),
   args: chromiumArguments,
 });
-for (const { name, path, scheme, before } of pictures) {
+for (const { name, path, scheme, shop, before } of pictures) {
   const page = await browser.newPage({
     viewport: { width: 1280, height: 800 },
     colorScheme: scheme ?? 'light',
     locale: 'en-GB',
   });
   // Fonts that come late are left out of a first visit; a second one has them.
-  await page.goto(application.address + path);
+  await page.goto((shop ? shopAddress : application.address) + path);
   await page.evaluate(() => document.fonts.ready.then(() => document.fonts.status));
-  await page.reload();
-  await page.waitForFunction(() => document.documentElement.dataset.live === 'true');
-  await page.waitForLoadState('networkidle');
-  // The check-up has said what it finds in the demo.
-  await page.getByTestId('count-markets').waitFor();
+  if (!shop) {
+    await page.reload();
+    await page.waitForFunction(() => document.documentElement.dataset.live === 'true');
+    await page.waitForLoadState('networkidle');
+    // The check-up has said what it finds in the demo.
+    await page.getByTestId('count-markets').waitFor();
+  }
   await before?.(page);
   await page.mouse.move(640, 795);
   await page.screenshot({ path: `${root}/docs/screenshots/${name}.png` });

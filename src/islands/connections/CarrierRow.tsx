@@ -67,7 +67,7 @@ export function CarrierRow({
       >
         <strong className="font-semibold">{name}</strong> is asked at{' '}
         <input
-          className="field w-72"
+          className="field w-64 text-start"
           aria-label={`Address of ${name}`}
           placeholder="the stand-in"
           value={address}
@@ -75,7 +75,7 @@ export function CarrierRow({
         />{' '}
         with the secret{' '}
         <input
-          className="field w-40"
+          className="field w-28 text-start"
           type="password"
           autoComplete="off"
           aria-label={`Secret for ${name}`}

@@ -227,7 +227,7 @@ function useColumns(): TableColumn<ListedOrder>[] {
             {why(order)} <AtRehearse order={order} languages={markets[order.market]?.languages ?? []} bySku={bySku} />
           </>
         ),
-        className: 'min-w-56',
+        className: 'min-w-44',
       },
     ];
   }, [policy, catalogue, figure, locale]);

@@ -20,6 +20,12 @@ export async function cancelOrders(numbers: readonly string[]): Promise<CancelOu
         await connection.query('UPDATE placed_order SET cancelled_at = UTC_TIMESTAMP(3) WHERE order_number IN (?)', [
           standing,
         ]);
+        await touchMonths(
+          connection,
+          "SELECT DISTINCT market_id, currency, DATE_FORMAT(placed_at, '%Y-%m-01'), 1 FROM past_order WHERE order_number IN (?)",
+          [standing],
+        );
+        await connection.query('DELETE FROM past_order WHERE order_number IN (?)', [standing]);
         const [uses] = await connection.query<RowDataPacket[]>(
           'SELECT offer_id, COUNT(*) AS uses FROM redemption WHERE order_number IN (?) GROUP BY offer_id ORDER BY offer_id',
           [standing],
@@ -30,12 +36,6 @@ export async function cancelOrders(numbers: readonly string[]): Promise<CancelOu
             offer_id,
           ]);
         await connection.query('DELETE FROM redemption WHERE order_number IN (?)', [standing]);
-        await touchMonths(
-          connection,
-          "SELECT DISTINCT market_id, currency, DATE_FORMAT(placed_at, '%Y-%m-01'), 1 FROM past_order WHERE order_number IN (?)",
-          [standing],
-        );
-        await connection.query('DELETE FROM past_order WHERE order_number IN (?)', [standing]);
       }
       const seen = new Set<string>();
       return numbers.map((number): CancelOutcome => {

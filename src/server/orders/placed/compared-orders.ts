@@ -28,6 +28,8 @@ export interface ReadyOrder {
   /** what was asked, without who asked */
   asked: AskedCart;
   offers: string[];
+  /** those of them that may have been reserved */
+  reservable: string[];
 }
 
 /** Of what was reported, so that the same is told from something else under the same number. */
@@ -92,18 +94,17 @@ async function comparedOne(
       throw inCart(error);
     }
   };
-  // A quote has kept how often offers were used when it was given.
-  const counted = quote ? asked.redemptions : await redemptionsFor(rules.limited, shopper, asked.redemptions);
-  let evaluation = await evaluateWith(counted);
+  let evaluation = await evaluateWith(asked.redemptions);
   let compared = compareOrder(evaluation, order);
-  if (compared.verdict !== 'agrees' && counted !== asked.redemptions) {
-    // An offer that others have used up since was not used up when the order was placed.
-    const before = await evaluateWith(asked.redemptions);
-    const under = compareOrder(before, order);
-    if (under.verdict === 'agrees') [evaluation, compared] = [before, under];
+  const gaveLimited = redeemedOffers(evaluation).some((offer) => rules.limited.has(offer));
+  // A quote has kept how often offers were used when it was given; without one it is asked for only where it may tell why.
+  if (!quote && compared.verdict !== 'agrees' && gaveLimited) {
+    evaluation = await evaluateWith(await redemptionsFor(rules.limited, shopper, asked.redemptions));
+    compared = compareOrder(evaluation, order);
   }
   if (evaluation.marketId === null || evaluation.currency === null)
     throw refused([{ pointer: '/cart/destination', message: 'no market sells there: name the market it was sold in' }]);
+  const offers = order.offers ?? redeemedOffers(evaluation, order.option);
   return {
     order,
     hash: reportHash(order),
@@ -112,7 +113,8 @@ async function comparedOne(
     release,
     shopper,
     asked: withoutShopper(asked),
-    offers: order.offers ?? redeemedOffers(evaluation, order.option),
+    offers,
+    reservable: offers.filter((offer) => rules.limited.has(offer)),
   };
 }
 

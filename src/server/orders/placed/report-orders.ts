@@ -92,7 +92,10 @@ async function knownOrders(connection: PoolConnection, orders: readonly PlacedOr
   );
 }
 
-/** In this order of tables in every transaction, and by offer, so that none waits for another in a circle. */
+/**
+ * What others write as well, months and how often offers were used, comes last and in this order in every transaction: so none
+ * waits for another in a circle, and none for long.
+ */
 async function addOrders(connection: PoolConnection, orders: readonly ReadyOrder[]): Promise<void> {
   const numbers = orders.map(({ order }) => order.number);
   const returning = await returningShoppers(connection, orders);
@@ -100,46 +103,50 @@ async function addOrders(connection: PoolConnection, orders: readonly ReadyOrder
   await connection.query(`INSERT INTO placed_order (${placedOrderColumns.join(', ')}) VALUES ?`, [
     orders.map((one) => placedOrderRow(one, now)),
   ]);
-  await redeem(connection, orders);
-  // One that a file has brought before becomes what the shop itself says of it.
+  const redeemed = orders.flatMap(({ order, offers, shopper }) =>
+    offers.map((offer) => ({ number: order.number, offer, shopper })),
+  );
+  if (redeemed.length > 0)
+    await connection.query('INSERT INTO redemption (order_number, offer_id, shopper_hash) VALUES ?', [
+      redeemed.map(({ number, offer, shopper }) => [number, offer, shopper]),
+    ]);
+  await addPastOrders(connection, orders, numbers, returning);
+  if (redeemed.length > 0) await countUses(connection, redeemed);
+  const reserved = orders.flatMap(({ reservable, shopper }) =>
+    shopper ? reservable.map((offer) => [offer, shopper]) : [],
+  );
+  if (reserved.length > 0)
+    await connection.query('DELETE FROM reservation WHERE (offer_id, shopper_hash) IN (?)', [reserved]);
+}
+
+/** One that a file has brought before becomes what the shop itself says of it. */
+async function addPastOrders(
+  connection: PoolConnection,
+  orders: readonly ReadyOrder[],
+  numbers: readonly string[],
+  returning: ReadonlySet<string>,
+): Promise<void> {
   const monthsOf =
     "SELECT DISTINCT market_id, currency, DATE_FORMAT(placed_at, '%Y-%m-01'), 1 FROM past_order WHERE order_number IN (?)";
-  const [{ affectedRows }] = await connection.query<ResultSetHeader>(
-    `INSERT IGNORE INTO past_order (${pastOrderColumns.join(', ')}) VALUES ?`,
-    [orders.map((one) => pastOrderRow(one, returning))],
-  );
+  const rows = orders.map((one) => pastOrderRow(one, returning));
+  const insert = (ignoring: string) => `INSERT ${ignoring} INTO past_order (${pastOrderColumns.join(', ')}) VALUES ?`;
+  const [{ affectedRows }] = await connection.query<ResultSetHeader>(insert('IGNORE'), [rows]);
   if (affectedRows < orders.length) {
     await touchMonths(connection, monthsOf, [numbers]);
-    await connection.query(
-      `INSERT INTO past_order (${pastOrderColumns.join(', ')}) VALUES ? ON DUPLICATE KEY UPDATE ${pastOrderColumns
-        .map((column) => `${column} = VALUES(${column})`)
-        .join(', ')}, import_id = NULL`,
-      [orders.map((one) => pastOrderRow(one, returning))],
-    );
+    const values = pastOrderColumns.map((column) => `${column} = VALUES(${column})`).join(', ');
+    await connection.query(`${insert('')} ON DUPLICATE KEY UPDATE ${values}, import_id = NULL`, [rows]);
   }
   await touchMonths(connection, monthsOf, [numbers]);
 }
 
-async function redeem(connection: PoolConnection, orders: readonly ReadyOrder[]): Promise<void> {
-  const redeemed = orders.flatMap(({ order, offers, shopper }) =>
-    offers.map((offer) => ({ number: order.number, offer, shopper })),
-  );
-  if (redeemed.length === 0) return;
+async function countUses(connection: PoolConnection, redeemed: readonly { offer: string }[]): Promise<void> {
   const uses = new Map<string, number>();
   for (const { offer } of redeemed) uses.set(offer, (uses.get(offer) ?? 0) + 1);
-  for (const [offer, count] of [...uses].sort(([a], [b]) => (a < b ? -1 : 1)))
-    await connection.query(
-      'INSERT INTO offer_use (offer_id, used, revision) VALUES (?, ?, 1) ON DUPLICATE KEY UPDATE used = used + VALUES(used), revision = revision + 1',
-      [offer, count],
-    );
-  await connection.query('INSERT INTO redemption (order_number, offer_id, shopper_hash) VALUES ?', [
-    redeemed.map(({ number, offer, shopper }) => [number, offer, shopper]),
-  ]);
-  const reserved = redeemed.filter(({ shopper }) => shopper !== null);
-  if (reserved.length > 0)
-    await connection.query('DELETE FROM reservation WHERE (offer_id, shopper_hash) IN (?)', [
-      reserved.map(({ offer, shopper }) => [offer, shopper]),
-    ]);
+  const rows = [...uses].sort(([a], [b]) => (a < b ? -1 : 1)).map(([offer, count]) => [offer, count, 1]);
+  await connection.query(
+    'INSERT INTO offer_use (offer_id, used, revision) VALUES ? ON DUPLICATE KEY UPDATE used = used + VALUES(used), revision = revision + 1',
+    [rows],
+  );
 }
 
 /** Shoppers who have ordered before, in hexadecimal. */
