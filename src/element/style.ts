@@ -32,14 +32,16 @@ export const style = `
 }
 fieldset { margin: 0; padding: 0; border: 0; display: grid; gap: 0.15em; min-width: 0; }
 legend { padding: 0 0 0.25em; font-weight: 600; }
-label, .gone, .close {
+label, .gone {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr) auto;
   gap: 0.1em 0.6em;
   align-items: baseline;
   padding: 0.35em 0;
 }
-.gone, .close { grid-template-columns: minmax(0, 1fr) auto auto; }
+.gone { grid-template-columns: minmax(0, 1fr) auto; }
+.close { display: flex; flex-wrap: wrap; align-items: baseline; gap: 0.1em 0.6em; padding: 0.35em 0; }
+.close > :first-child { flex: 1 1 9em; }
 .gone, small { opacity: 0.75; }
 small { grid-column: 2 / -1; font-size: 0.85em; }
 .price { font-variant-numeric: tabular-nums; white-space: nowrap; }
