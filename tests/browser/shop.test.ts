@@ -36,7 +36,7 @@ describe('the demo shop', () => {
       .getByRole('button', { name: /Toevoegen/ })
       .first()
       .click();
-    await says(page, /gratis/);
+    await says(page, /Uw bezorging is gratis/);
     await page.getByRole('link', { name: 'Naar de kassa' }).click();
     await page.waitForURL('**/checkout');
     expect(await page.locator('.sums').innerText()).toMatch(/Bezorging\s+gratis/);

@@ -60,11 +60,14 @@ describe('a secret key', () => {
     const listed = await call(address, 'GET', '/api/keys');
     expect(JSON.stringify(listed.body)).not.toContain(token.split('.')[1]);
     await expect
-      .poll(async () => {
-        await quote(by(token));
-        const { body } = await call<{ keys: AccessKey[] }>(address, 'GET', '/api/keys');
-        return body.keys.find(({ id }) => id === key.id)!.usedAt;
-      })
+      .poll(
+        async () => {
+          await quote(by(token));
+          const { body } = await call<{ keys: AccessKey[] }>(address, 'GET', '/api/keys');
+          return body.keys.find(({ id }) => id === key.id)!.usedAt;
+        },
+        { timeout: 10_000 },
+      )
       .not.toBeNull();
   });
   test('is rotated with an overlap in which both are taken, or without', async () => {

@@ -296,6 +296,6 @@ describe('offers with limits', () => {
   test('what the shop counts itself wins', async () => {
     await setUses(500);
     expect(promises(await quoted({ ...reaching, redemptions: { [limited]: { inAll: 3 } } }))).toBe(true);
-    await expect.poll(async () => promises(await quoted(reaching))).toBe(false);
+    await expect.poll(async () => promises(await quoted(reaching)), { timeout: 10_000 }).toBe(false);
   });
 });

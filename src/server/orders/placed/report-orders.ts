@@ -112,11 +112,13 @@ async function addOrders(connection: PoolConnection, orders: readonly ReadyOrder
     ]);
   await addPastOrders(connection, orders, numbers, returning);
   if (redeemed.length > 0) await countUses(connection, redeemed);
-  const reserved = orders.flatMap(({ reservable, shopper }) =>
-    shopper ? reservable.map((offer) => [offer, shopper]) : [],
-  );
-  if (reserved.length > 0)
-    await connection.query('DELETE FROM reservation WHERE (offer_id, shopper_hash) IN (?)', [reserved]);
+  for (const offer of [...new Set(orders.flatMap(({ reservable }) => reservable))].sort()) {
+    const shoppers = orders.flatMap(({ reservable, shopper }) =>
+      shopper && reservable.includes(offer) ? shopper : [],
+    );
+    if (shoppers.length > 0)
+      await connection.query('DELETE FROM reservation WHERE offer_id = ? AND shopper_hash IN (?)', [offer, shoppers]);
+  }
 }
 
 /** One that a file has brought before becomes what the shop itself says of it. */
