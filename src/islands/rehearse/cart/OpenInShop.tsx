@@ -5,7 +5,7 @@ import type { TestCart } from '../../../core/policy/types.ts';
 export function OpenInShop({ shop, cart }: { shop: string; cart: TestCart }) {
   return (
     <a
-      className="link link-primary"
+      className="link link-primary inline-flex min-h-6 items-center"
       href={`${shop}/open?${new URLSearchParams({ cart: cartAsText(cart) }).toString()}`}
       target="_blank"
       rel="noreferrer"
