@@ -6,7 +6,5 @@ declare namespace App {
     client?: () => string | null;
     /** whether it is this machine, without a proxy between; without, as when developing, it is */
     isLocal?: () => boolean;
-    /** whether it is a page that shoppers see, by its key */
-    fromPage?: boolean;
   }
 }

@@ -9,7 +9,7 @@ import {
   securityHeaders,
 } from './server/http/guard.ts';
 import { answering, problemResponse } from './server/http/problem.ts';
-import { shopAccess, type ShopAccess } from './server/access/shop-access.ts';
+import { answerAhead } from './server/access/shop-access.ts';
 import { keepElement } from './server/element/element-files.ts';
 import { watchWhatIsOver } from './server/what-is-over.ts';
 
@@ -19,32 +19,26 @@ if (process.env.DATABASE_URL) {
   void keepElement();
 }
 
-export const onRequest = defineMiddleware(async ({ request, url, locals }, next) => {
-  const access = await accessOf(request, url, locals);
-  locals.fromPage = access.key === 'publishable';
+export const onRequest = defineMiddleware(async ({ request, url }, next) => {
   const response =
     refuseUnknownMethod(request) ??
     refuseForeignName(request) ??
-    access.refused ??
-    (access.key ? null : refuseForeignWrite(request, url)) ??
+    (request.method === 'OPTIONS' ? await ahead(request, url) : null) ??
+    refuseForeignWrite(request, url) ??
     (await answered(url, next));
-  for (const [name, value] of Object.entries({ ...securityHeaders, ...access.headers }))
-    if (name in access.headers || !response.headers.has(name)) response.headers.set(name, value);
+  for (const [name, value] of Object.entries(securityHeaders))
+    if (!response.headers.has(name)) response.headers.set(name, value);
   if (!response.headers.has('content-security-policy'))
     response.headers.set('content-security-policy', bareContentPolicy);
   return response;
 });
 
-const anybody: ShopAccess = { refused: null, key: null, headers: {} };
-
-/** Whether a shop's call may be made; what is none goes on. */
-async function accessOf(request: Request, url: URL, { client, isLocal }: App.Locals): Promise<ShopAccess> {
-  if (!url.pathname.startsWith('/api/')) return anybody;
-  const caller = () => ({ client: client?.() ?? null, local: isLocal?.() ?? true });
+/** Told to a browser that asks before a page makes a call of the shop; null: it goes on. */
+async function ahead(request: Request, url: URL): Promise<Response | null> {
   try {
-    return (await shopAccess(request, url, caller)) ?? anybody;
+    return await answerAhead(request, url);
   } catch (error) {
-    return { ...anybody, refused: await answering(() => Promise.reject(error as Error)) };
+    return answering(() => Promise.reject(error as Error));
   }
 }
 

@@ -50,7 +50,7 @@ CREATE TABLE IF NOT EXISTS reservation (
   KEY by_end (until_at)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_bin;
 
--- What signed quotes were asked, without who asked, until orders name them no longer.
+-- What signed quotes were asked and offered, without who asked, until orders name them no longer.
 CREATE TABLE IF NOT EXISTS given_quote (
   id CHAR(22) NOT NULL PRIMARY KEY,
   given_at DATETIME(3) NOT NULL,
@@ -58,5 +58,6 @@ CREATE TABLE IF NOT EXISTS given_quote (
   release_number INT UNSIGNED NOT NULL,
   shopper_hash BINARY(16) NULL,
   asked LONGTEXT NOT NULL CHECK (JSON_VALID(asked)),
+  outcome LONGTEXT NOT NULL CHECK (JSON_VALID(outcome)),
   KEY by_end (forgotten_at)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_bin;

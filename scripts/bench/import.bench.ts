@@ -2,7 +2,7 @@ import { createReadStream, createWriteStream, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import mysql, { type Connection } from 'mysql2/promise';
-import { orderColumns } from '../../src/server/imports/staging.ts';
+import { orderColumns } from '../../src/server/orders/order-columns.ts';
 import { freshDatabase, startApplication, startTestDatabase } from '../../tests/support/application.ts';
 import { median, type Bar } from './bar.ts';
 import { importFile, rows, writeExport, type ImportTimes } from './orders/million-orders.ts';

@@ -37,6 +37,18 @@ test('without a key calls work from this machine, and through a proxy they do no
   const refused = await fetch(`${address}/api/current`, { headers: elsewhere });
   expect([refused.status, refused.headers.get('www-authenticate')]).toEqual([401, 'Bearer realm="Summant"']);
   expect((await call(address, 'GET', '/api/orders', { headers: elsewhere })).status).toBe(401);
+  // However it is spelled.
+  for (const path of [
+    '/api/orders/',
+    '/api/%6frders',
+    '/%61pi/orders',
+    '//api/orders',
+    '/api//orders',
+    '/api/./orders',
+  ]) {
+    const spelled = await fetch(address + path, { headers: elsewhere });
+    expect([401, 404], path).toContain(spelled.status);
+  }
   expect((await call(address, 'GET', '/api/draft', { headers: elsewhere })).status).toBe(200);
 });
 

@@ -14,7 +14,7 @@ export async function setup(project: TestProject): Promise<() => Promise<void>> 
   const database = await startTestDatabase('server');
   const stopping: (() => Promise<unknown>)[] = [];
   const start = async (databaseUrl: string, options: string[] = []): Promise<string> => {
-    const application = await startApplication({ DATABASE_URL: databaseUrl }, options);
+    const application = await startApplication({ DATABASE_URL: databaseUrl, SUMMANT_RATE_PUBLISHABLE: '600' }, options);
     stopping.push(application.stop);
     return application.address;
   };

@@ -4,12 +4,12 @@ import type { CarrierServiceChange, CarrierServiceListed } from '../../contract/
 import { Alert } from '../../ui/Alert.tsx';
 import { useCompiled } from '../page/page-context.tsx';
 import { CarrierRow } from './CarrierRow.tsx';
-import { useChanges } from './use-changes.ts';
+import { useAsking } from './use-asking.ts';
 
 /** Where carriers are asked: those that charges name, and those that have an address of their own. */
 export function Carriers({ initial }: { initial: readonly CarrierServiceListed[] }) {
   const [services, setServices] = useState(initial);
-  const { busy, problem, change } = useChanges();
+  const { busy, problem, ask } = useAsking();
   const { markets } = useCompiled();
   const named = [...markets.values()].flatMap(({ zones }) =>
     zones.flatMap((zone) => [...zone.asked.values()].map(({ carrier }) => carrier)),
@@ -36,10 +36,10 @@ export function Carriers({ initial }: { initial: readonly CarrierServiceListed[]
               service={services.find((one) => one.name === name) ?? null}
               busy={busy}
               save={async (body: CarrierServiceChange) =>
-                take(await change(() => call('PUT /api/carriers/{name}', { params: { name }, body })))
+                take(await ask(() => call('PUT /api/carriers/{name}', { params: { name }, body })))
               }
               remove={async () => {
-                take(await change(() => call('DELETE /api/carriers/{name}', { params: { name } })));
+                take(await ask(() => call('DELETE /api/carriers/{name}', { params: { name } })));
               }}
             />
           ))}

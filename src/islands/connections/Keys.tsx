@@ -5,15 +5,15 @@ import { Alert } from '../../ui/Alert.tsx';
 import { KeyRow } from './KeyRow.tsx';
 import { NewKey } from './NewKey.tsx';
 import { Told } from './Told.tsx';
-import { useChanges } from './use-changes.ts';
+import { useAsking } from './use-asking.ts';
 
 /** The keys there are, what became of them, and the row that adds one. */
 export function Keys({ initial }: { initial: readonly AccessKey[] }) {
   const [keys, setKeys] = useState(initial);
   const [made, setMade] = useState<MadeKey | null>(null);
-  const { busy, problem, change } = useChanges();
+  const { busy, problem, ask } = useAsking();
   const listed = async () => {
-    const list = await change(() => call('GET /api/keys'));
+    const list = await ask(() => call('GET /api/keys'));
     if (list) setKeys(list.keys);
   };
   const take = async (next: MadeKey | null): Promise<boolean> => {
@@ -45,17 +45,15 @@ export function Keys({ initial }: { initial: readonly AccessKey[] }) {
                 accessKey={key}
                 busy={busy}
                 save={async (body) => {
-                  await change(() => call('PUT /api/keys/{id}', { params: { id: key.id }, body }));
+                  await ask(() => call('PUT /api/keys/{id}', { params: { id: key.id }, body }));
                   await listed();
                 }}
                 rotate={async (overlapHours) => {
                   const body = { overlapHours };
-                  await take(
-                    await change(() => call('POST /api/keys/{id}/rotation', { params: { id: key.id }, body })),
-                  );
+                  await take(await ask(() => call('POST /api/keys/{id}/rotation', { params: { id: key.id }, body })));
                 }}
                 revoke={async () => {
-                  await change(() => call('DELETE /api/keys/{id}', { params: { id: key.id } }));
+                  await ask(() => call('DELETE /api/keys/{id}', { params: { id: key.id } }));
                   await listed();
                 }}
               />
@@ -70,7 +68,7 @@ export function Keys({ initial }: { initial: readonly AccessKey[] }) {
           </tbody>
         </table>
       </div>
-      <NewKey busy={busy} make={async (body) => take(await change(() => call('POST /api/keys', { body })))} />
+      <NewKey busy={busy} make={async (body) => take(await ask(() => call('POST /api/keys', { body })))} />
       {problem && <Alert className="mt-1">{`${problem.title}. ${problem.detail}`}</Alert>}
       {made && <Told what={`The key “${made.key.name}”`} text={made.token} close={() => setMade(null)} />}
     </>

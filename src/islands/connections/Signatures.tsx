@@ -3,20 +3,20 @@ import { call } from '../../client/http.ts';
 import type { ListedSecret } from '../../contract/shapes/access-key.ts';
 import { Alert } from '../../ui/Alert.tsx';
 import { Told } from './Told.tsx';
-import { useChanges } from './use-changes.ts';
+import { useAsking } from './use-asking.ts';
 import { useMoments } from './use-moments.ts';
 
 /** The secret that quotes are signed with: a shop that has it proves by itself what was quoted. */
 export function Signatures({ initial }: { initial: readonly ListedSecret[] }) {
   const [secrets, setSecrets] = useState(initial);
   const [told, setTold] = useState<string | null>(null);
-  const { busy, problem, change } = useChanges();
+  const { busy, problem, ask } = useAsking();
   const write = useMoments();
   const make = async () => {
-    const made = await change(() => call('POST /api/signing-secrets'));
+    const made = await ask(() => call('POST /api/signing-secrets'));
     if (!made) return;
     setTold(made.secret);
-    const listed = await change(() => call('GET /api/signing-secrets'));
+    const listed = await ask(() => call('GET /api/signing-secrets'));
     if (listed) setSecrets(listed.secrets);
   };
   const [signing, ...retired] = secrets;

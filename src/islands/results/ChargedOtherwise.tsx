@@ -1,19 +1,17 @@
-import { useMemo, useState } from 'react';
-import type { Agreement, ListedOrder } from '../../contract/shapes/placed-order.ts';
-import { askedAsTestCart } from '../../core/test-carts/asked-as-test-cart.ts';
-import { cartAsText } from '../../core/test-carts/cart-as-text.ts';
-import { toDecimal } from '../../core/money/decimal.ts';
+import { useState } from 'react';
+import type { Agreement } from '../../contract/shapes/placed-order.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { Alert } from '../../ui/Alert.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
-import { Table, type TableColumn } from '../../ui/Table.tsx';
+import { Table } from '../../ui/Table.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
-import { useCatalogue, useNotation, useNow } from '../page/page-context.tsx';
+import { useNotation, useNow } from '../page/page-context.tsx';
 import { part } from '../page/parts.ts';
 import { saveCsv } from '../page/save-file.ts';
 import { useQuery } from '../page/use-query.ts';
 import { useDisagreeing } from './use-disagreeing.ts';
-import { disagreementInWords, disagreements, whyInWords, type Disagreement } from './verdict-in-words.ts';
+import { useOrderColumns } from './order-columns.tsx';
+import { disagreementInWords, disagreements, type Disagreement } from './verdict-in-words.ts';
 
 const periods = [
   ['7', 'in the last 7 days'],
@@ -36,7 +34,7 @@ export function ChargedOtherwise({ query: initial }: { query: Record<string, str
   const kind = ofDisagreement(query.kind);
   const from = days === 'all' ? undefined : new Date(loaded - Number(days) * 86_400_000).toISOString();
   const { agreement, orders, next, problem, more } = useDisagreeing({ from, market, kind });
-  const columns = useColumns();
+  const columns = useOrderColumns();
   return (
     <div className="px-5 py-3">
       <section ref={part('charged otherwise')} aria-label="Orders charged otherwise" data-testid="charged-otherwise">
@@ -160,106 +158,5 @@ function NoOrders() {
       </a>{' '}
       makes one. Imported orders are past orders as well, but do not say under which rules they were charged.
     </p>
-  );
-}
-
-function useColumns(): TableColumn<ListedOrder>[] {
-  const policy = usePolicy();
-  const catalogue = useCatalogue();
-  const { figure, locale } = useNotation();
-  return useMemo(() => {
-    const { store, markets, options, offers } = policy;
-    const bySku = new Map([...catalogue.values()].map(({ id, sku }) => [sku, id]));
-    const day = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: store.timeZone });
-    const nameOf = (offer: string) => offers[offer]?.name ?? offer;
-    const why = (order: ListedOrder) => whyInWords(order, nameOf);
-    return [
-      {
-        id: 'placed',
-        name: 'Placed',
-        value: ({ placedAt }) => placedAt,
-        cell: ({ placedAt }) => day.format(Date.parse(placedAt)),
-        className: 'whitespace-nowrap',
-      },
-      { id: 'number', name: 'Order', value: ({ number }) => number, className: 'whitespace-nowrap', pinned: true },
-      { id: 'market', name: 'Market', value: ({ market }) => markets[market]?.name ?? market },
-      {
-        id: 'option',
-        name: 'Option',
-        value: ({ option }) => (option === null ? 'not delivered' : (options[option]?.name ?? option)),
-        className: 'whitespace-nowrap',
-      },
-      {
-        id: 'charged',
-        name: 'Charged',
-        value: ({ delivery, currency }) => Number(toDecimal(delivery, currency)),
-        cell: ({ delivery, currency }) => figure(delivery, currency),
-        right: true,
-        className: 'whitespace-nowrap',
-      },
-      {
-        id: 'expected',
-        name: 'By the rules',
-        value: ({ expected, currency }) => (expected === null ? null : Number(toDecimal(expected, currency))),
-        cell: ({ expected, currency }) => (expected === null ? '–' : figure(expected, currency)),
-        right: true,
-        className: 'whitespace-nowrap',
-      },
-      {
-        id: 'difference',
-        name: 'Difference',
-        value: ({ delivery, expected, currency }) =>
-          expected === null ? null : Number(toDecimal(delivery - expected, currency)),
-        cell: ({ delivery, expected, currency }) =>
-          expected === null || expected === delivery
-            ? '–'
-            : `${delivery > expected ? '+' : ''}${figure(delivery - expected, currency)}`,
-        right: true,
-        className: 'whitespace-nowrap',
-      },
-      { id: 'currency', name: 'Currency', value: ({ currency }) => currency },
-      {
-        id: 'why',
-        name: 'Why it is here',
-        value: why,
-        cell: (order) => (
-          <>
-            {why(order)} <AtRehearse order={order} languages={markets[order.market]?.languages ?? []} bySku={bySku} />
-          </>
-        ),
-        className: 'min-w-44',
-      },
-    ];
-  }, [policy, catalogue, figure, locale]);
-}
-
-/** Opens the order’s cart with the rules of its day and of today side by side. */
-function AtRehearse({
-  order: { number, asked, option, delivery, placedAt },
-  languages,
-  bySku,
-}: {
-  order: ListedOrder;
-  languages: readonly string[];
-  bySku: ReadonlyMap<string, string>;
-}) {
-  const catalogue = useCatalogue();
-  if (!asked) return null;
-  const { cart, without } = askedAsTestCart(asked, catalogue, bySku, {
-    name: `Order ${number}`,
-    language: languages[0] ?? 'en',
-    at: placedAt,
-    placed: { charged: delivery, ...(option === null ? {} : { option }) },
-  });
-  const query = new URLSearchParams({ shared: cartAsText(cart), tool: 'charged' });
-  return (
-    <>
-      <a className="link link-primary whitespace-nowrap" href={`/rehearse?${query.toString()}#tools`}>
-        See it at Rehearse
-      </a>
-      {without.length > 0 && (
-        <span className="text-soft"> Without what the catalogue does not say: {without.join(', ')}.</span>
-      )}
-    </>
   );
 }

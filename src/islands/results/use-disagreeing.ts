@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Agreement, ListedOrder } from '../../contract/shapes/placed-order.ts';
 import { call, type HttpProblem } from '../../client/http.ts';
 import type { Disagreement } from './verdict-in-words.ts';
@@ -25,48 +25,39 @@ const nothing: Disagreeing = { agreement: null, orders: [], next: undefined, pro
 /** Orders that were charged something else than the rules say, the newest first, and how many there are. */
 export function useDisagreeing({ from, market, kind }: Looked): Disagreeing & { more: () => void } {
   const [found, setFound] = useState(nothing);
-  const ask = useCallback(
-    async (after: string | null) => {
-      const between = { ...(from ? { from } : {}), ...(market ? { market } : {}) };
-      const query = {
-        ...between,
-        verdict: kind || 'disagrees',
-        state: 'standing',
-        ...(after ? { after } : {}),
-      } as const;
-      const [counts, list] = await Promise.all([
-        call('GET /api/orders/agreement', { query: between }),
-        call('GET /api/orders', { query }),
-      ]);
-      return { counts, list };
-    },
-    [from, market, kind],
+  const between = useMemo(() => ({ ...(from ? { from } : {}), ...(market ? { market } : {}) }), [from, market]);
+  const list = useCallback(
+    (after: string | null) =>
+      call('GET /api/orders', {
+        query: { ...between, verdict: kind || 'disagrees', state: 'standing', ...(after ? { after } : {}) },
+      }),
+    [between, kind],
   );
   useEffect(() => {
     let here = true;
-    void ask(null).then(({ counts, list }) => {
+    void Promise.all([call('GET /api/orders/agreement', { query: between }), list(null)]).then(([counts, listed]) => {
       if (!here) return;
-      const refused = [counts, list].find(({ ok }) => !ok);
+      const refused = [counts, listed].find(({ ok }) => !ok);
       setFound({
         agreement: counts.ok ? counts.body : null,
-        orders: list.ok ? list.body.orders : [],
-        next: list.ok ? list.body.next : null,
+        orders: listed.ok ? listed.body.orders : [],
+        next: listed.ok ? listed.body.next : null,
         problem: refused && !refused.ok ? refused.problem : null,
       });
     });
     return () => {
       here = false;
     };
-  }, [ask]);
+  }, [between, list]);
   const more = useCallback(() => {
-    void ask(found.next ?? null).then(({ list }) => {
-      if (!list.ok) return setFound((before) => ({ ...before, problem: list.problem }));
+    void list(found.next ?? null).then((listed) => {
+      if (!listed.ok) return setFound((before) => ({ ...before, problem: listed.problem }));
       setFound((before) =>
         before.next === found.next
-          ? { ...before, orders: [...before.orders, ...list.body.orders], next: list.body.next }
+          ? { ...before, orders: [...before.orders, ...listed.body.orders], next: listed.body.next }
           : before,
       );
     });
-  }, [ask, found.next]);
+  }, [list, found.next]);
   return { ...found, more };
 }

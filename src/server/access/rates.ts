@@ -6,8 +6,8 @@ import type { Problem } from '../http/problem.ts';
  * Counted in the memory of each process, as a write to the database for each quote would cost more than the quote: several
  * processes allow so much each.
  */
-const limiter = (a: string, variable: string, usual: number) =>
-  new RateLimiterMemory({ keyPrefix: a, points: pointsFrom(variable, usual), duration: 60 });
+const limiter = (keyPrefix: string, variable: string, usual: number) =>
+  new RateLimiterMemory({ keyPrefix, points: pointsFrom(variable, usual), duration: 60 });
 
 /** A whole number of calls a minute; what is no such number is not taken. */
 function pointsFrom(variable: string, usual: number): number {
@@ -17,7 +17,7 @@ function pointsFrom(variable: string, usual: number): number {
 
 const limiters = {
   /** of a publishable key, from one address */
-  publishable: limiter('publishable', 'SUMMANT_RATE_PUBLISHABLE', 600),
+  publishable: limiter('publishable', 'SUMMANT_RATE_PUBLISHABLE', 3000),
   /** of a secret key */
   secret: limiter('secret', 'SUMMANT_RATE_SECRET', 120_000),
   /** keys that are none, from one address */

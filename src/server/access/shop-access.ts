@@ -5,18 +5,12 @@ import { problemResponse, type Problem } from '../http/problem.ts';
 import { keyOf, liveKeys } from './keys.ts';
 import { overRate } from './rates.ts';
 
-/** The shop's calls by path, and what of a key each needs, by method. */
-const shopCalls = new Map<string, Map<string, NonNullable<CallShape['shop']>>>();
-for (const [name, { shop }] of Object.entries<CallShape>(calls)) {
-  if (!shop) continue;
-  const [method, path] = name.split(' ') as [string, string];
-  shopCalls.set(path, (shopCalls.get(path) ?? new Map()).set(method, shop));
-}
+type Needs = NonNullable<CallShape['shop']>;
 
 /** Who asks, as the connection tells. */
 export interface Caller {
   /** address, as far as trusted proxies tell; null: it is not known */
-  client: string | null;
+  client: () => string | null;
   /** whether it is this machine, without a proxy between */
   local: boolean;
 }
@@ -31,34 +25,21 @@ export interface ShopAccess {
   headers: Record<string, string>;
 }
 
-/** @returns null: it is none of the shop's calls */
-export async function shopAccess(
-  request: Request,
-  { pathname }: URL,
-  caller: () => Caller,
-): Promise<ShopAccess | null> {
-  const methods = shopCalls.get(pathname.replace(/\/+$/, ''));
-  if (!methods) return null;
-  if (request.method === 'OPTIONS') return asksAhead(request, methods);
-  const needs = methods.get(request.method);
-  if (!needs) return null;
+/**
+ * Whether a call of the shop may be made. Asked by its endpoint, which is reached however the address is spelled.
+ *
+ * @param needs what of a key the call needs
+ */
+export async function shopAccess(needs: Needs, request: Request, caller: Caller): Promise<ShopAccess> {
   const authorization = request.headers.get('authorization');
-  if (authorization === null) {
-    if (caller().local) return { refused: null, key: null, headers: {} };
-    return refuse(keyNeeded);
-  }
-  return withKey(request, authorization, needs, caller());
+  if (authorization !== null) return withKey(request, authorization, needs, caller);
+  return caller.local ? { refused: null, key: null, headers: {} } : refuse(keyNeeded);
 }
 
-async function withKey(
-  request: Request,
-  authorization: string,
-  needs: NonNullable<CallShape['shop']>,
-  { client }: Caller,
-): Promise<ShopAccess> {
+async function withKey(request: Request, authorization: string, needs: Needs, { client }: Caller): Promise<ShopAccess> {
   const token = /^Bearer +([A-Za-z0-9._~+/=-]{1,200})$/i.exec(authorization)?.[1];
   const key = token === undefined ? null : await keyOf(token);
-  const over = await overRate(key, client);
+  const over = await overRate(key, client());
   if (!key) return refuse(over ?? noSuchKey);
   const origin = request.headers.get('origin');
   const headers = key.kind === 'publishable' ? { ...crossOrigin(key, origin) } : {};
@@ -68,7 +49,7 @@ async function withKey(
 }
 
 /** Why a key may not make a call; null: it may. */
-function faultOfUse(key: AccessKey, origin: string | null, needs: NonNullable<CallShape['shop']>): Problem | null {
+function faultOfUse(key: AccessKey, origin: string | null, needs: Needs): Problem | null {
   if (key.kind === 'secret') return origin === null ? null : secretInPage;
   if (origin === null || !key.origins.includes(origin)) return notFromThere;
   return needs === 'quotes' ? null : onlyQuotes;
@@ -82,26 +63,29 @@ const crossOrigin = ({ origins }: Pick<AccessKey, 'origins'>, origin: string | n
     : {}),
 });
 
-/** A browser asks whether a page may make a call, before it is known with which key. */
-async function asksAhead(
-  request: Request,
-  methods: ReadonlyMap<string, NonNullable<CallShape['shop']>>,
-): Promise<ShopAccess | null> {
+/** Calls that pages make, by path: the methods. */
+const pageCalls = new Map<string, string[]>();
+for (const [name, { shop }] of Object.entries<CallShape>(calls)) {
+  const [method, path] = name.split(' ') as [string, string];
+  if (shop === 'quotes') pageCalls.set(path, [...(pageCalls.get(path) ?? []), method]);
+}
+
+/** A browser asks whether a page may make a call, before it is known with which key. Null: it asks nothing of the kind. */
+export async function answerAhead(request: Request, { pathname }: URL): Promise<Response | null> {
   const origin = request.headers.get('origin');
   const asked = request.headers.get('access-control-request-method');
-  if (origin === null || asked === null) return null;
+  const methods = pageCalls.get(pathname);
+  if (request.method !== 'OPTIONS' || origin === null || asked === null || !methods) return null;
   const keys = [...(await liveKeys()).values()];
   const listed = keys.some(({ kind, origins }) => kind === 'publishable' && origins.includes(origin));
-  if (!listed || methods.get(asked) !== 'quotes') return refuse(notFromThere, { vary: 'Origin' });
+  if (!listed || !methods.includes(asked)) return problemResponse({ ...notFromThere, headers: { vary: 'Origin' } });
   const headers = {
     ...crossOrigin({ origins: [origin] }, origin),
-    'access-control-allow-methods': [...methods]
-      .flatMap(([method, needs]) => (needs === 'quotes' ? method : []))
-      .join(', '),
+    'access-control-allow-methods': methods.join(', '),
     'access-control-allow-headers': 'authorization, content-type, if-none-match',
     'access-control-max-age': '600',
   };
-  return { refused: new Response(null, { status: 204 }), key: null, headers };
+  return new Response(null, { status: 204, headers });
 }
 
 const refuse = (problem: Problem, headers: Record<string, string> = {}): ShopAccess => ({

@@ -8,6 +8,7 @@ import {
   type QueryOf,
 } from '../../contract/calls.ts';
 import type { CallShape } from '../../contract/call.ts';
+import { shopAccess, type Caller } from '../access/shop-access.ts';
 import { answering, isProblem, json, problemResponse, type Problem } from './problem.ts';
 import { bodySchema, matchedRevision, readBody, readQuery } from './read-request.ts';
 
@@ -46,15 +47,29 @@ export const reply = <N extends CallName>(
  * describes them, refuses what does not fit, and answers whatever goes wrong as a problem.
  */
 export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) => Promise<Outcome<N>>): APIRoute {
-  const read = reader(callNamed(name));
+  const shape = callNamed(name);
+  const read = reader(shape);
+  const answer = async (context: APIContext, fromPage: boolean): Promise<Response> => {
+    const outcome = await work({ ...((await read(context)) as Asked<N>), fromPage });
+    if (outcome instanceof Response) return outcome;
+    if (isProblem(outcome)) return problemResponse(outcome);
+    return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
+  };
+  const { shop } = shape;
+  if (!shop) return (context) => answering(() => answer(context, false));
   return (context) =>
     answering(async () => {
-      const outcome = await work((await read(context)) as Asked<N>);
-      if (outcome instanceof Response) return outcome;
-      if (isProblem(outcome)) return problemResponse(outcome);
-      return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
+      const { refused, key, headers } = await shopAccess(shop, context.request, callerOf(context));
+      const response = refused ?? (await answering(() => answer(context, key === 'publishable')));
+      for (const [header, value] of Object.entries(headers)) response.headers.set(header, value);
+      return response;
     });
 }
+
+const callerOf = ({ locals: { client, isLocal } }: APIContext): Caller => ({
+  client: () => client?.() ?? null,
+  local: isLocal?.() ?? true,
+});
 
 /** Prepares the reading of a call's request once. */
 function reader({ query, body, ifMatch }: CallShape): (context: APIContext) => Promise<Asked<CallName>> {
@@ -64,8 +79,7 @@ function reader({ query, body, ifMatch }: CallShape): (context: APIContext) => P
   return async ({ request, url, params, locals }) => {
     const revision = ifMatch ? matchedRevision(request) : 0;
     const client = locals.client ?? (() => null);
-    const { fromPage = false } = locals;
-    const asked: Record<string, unknown> = { request, params, revision, client, fromPage, query: {}, body: undefined };
+    const asked: Record<string, unknown> = { request, params, revision, client, query: {}, body: undefined };
     if (ofQuery) asked.query = readQuery(url, ofQuery);
     if (ofBody) asked.body = await readBody(request, ofBody, most, [...types, 'application/json']);
     return asked as unknown as Asked<CallName>;

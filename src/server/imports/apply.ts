@@ -8,7 +8,8 @@ import { log } from '../log.ts';
 import { packChangedMonths, touchMonths } from '../orders/order-months.ts';
 import { differs, whenThere } from './check-staged.ts';
 import { findRun, type FullImportRun } from './import-store.ts';
-import { dropStaging, firstsTable, orderColumns, replacedTable, stagedTable } from './staging.ts';
+import { orderColumns } from '../orders/order-columns.ts';
+import { dropStaging, firstsTable, replacedTable, stagedTable } from './staging.ts';
 
 /** Orders applied in one transaction. */
 const batchOrders = 20_000;

@@ -7,7 +7,8 @@ import { shopperHasher } from '../orders/shopper-hash.ts';
 import { addRejections, findRun, noteAlive, noteRun, type FullImportRun } from './import-store.ts';
 import { orderReader, rowsAhead, type RowReader, type RowSink } from './read-orders.ts';
 import { productReader } from './read-products.ts';
-import { dropStaging, makeStaging, orderColumns, productColumns, StagedRows } from './staging.ts';
+import { orderColumns } from '../orders/order-columns.ts';
+import { dropStaging, makeStaging, productColumns, StagedRows } from './staging.ts';
 
 const mostOrders = 5_000_000;
 const cancelled = 'The import was cancelled. Nothing was changed.';

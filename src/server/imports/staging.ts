@@ -12,26 +12,6 @@ export const replacedTable = (id: number): string => `replaced_${Math.trunc(id)}
 /** First orders of customers, while new and returning are told apart. */
 export const firstsTable = (id: number): string => `firsts_${Math.trunc(id)}`;
 
-export const orderColumns = [
-  'order_number',
-  'placed_at',
-  'market_id',
-  'country',
-  'region',
-  'postcode',
-  'currency',
-  'goods_minor',
-  'discount_minor',
-  'tax_minor',
-  'delivery_minor',
-  'option_id',
-  'items',
-  'weight_grams',
-  'returning_shopper',
-  'customer_hash',
-  'code',
-  'goods_lines',
-] as const;
 export const productColumns = ['id', 'sku', 'name', 'details', 'outcome'] as const;
 
 const productTable =

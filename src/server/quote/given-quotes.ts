@@ -1,6 +1,7 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import { database, reading } from '../database/pool.ts';
 import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
+import type { Outcome } from '../../core/orders/placed/outcome.ts';
 import { withoutShopper } from './without-shopper.ts';
 
 /** A signed quote, as far as an order that names it needs it. */
@@ -10,6 +11,8 @@ export interface GivenQuote {
   instant: number;
   shopper: Buffer | null;
   asked: AskedCart;
+  /** what the cart was offered, which may have rested on who asked */
+  outcome: Outcome;
 }
 
 /** For so long after it is over an order may name a quote. Days */
@@ -18,11 +21,11 @@ const namedFor = 30;
 /** Keeps what a signed quote was asked. @param until when it is over, ms */
 export async function keepQuote(
   id: string,
-  { release, instant, shopper, asked }: GivenQuote,
+  { release, instant, shopper, asked, outcome }: GivenQuote,
   until: number,
 ): Promise<void> {
   await database().query(
-    'INSERT INTO given_quote (id, given_at, forgotten_at, release_number, shopper_hash, asked) VALUES (?, ?, ?, ?, ?, ?)',
+    'INSERT INTO given_quote (id, given_at, forgotten_at, release_number, shopper_hash, asked, outcome) VALUES (?, ?, ?, ?, ?, ?, ?)',
     [
       id,
       new Date(instant),
@@ -30,6 +33,7 @@ export async function keepQuote(
       release,
       shopper,
       JSON.stringify(withoutShopper(asked)),
+      JSON.stringify(outcome),
     ],
   );
 }
@@ -38,7 +42,7 @@ export async function givenQuotes(ids: readonly string[]): Promise<ReadonlyMap<s
   if (ids.length === 0) return new Map();
   const [rows] = await reading((pool) =>
     pool.query<RowDataPacket[]>(
-      'SELECT id, given_at, release_number, shopper_hash, asked FROM given_quote WHERE id IN (?)',
+      'SELECT id, given_at, release_number, shopper_hash, asked, outcome FROM given_quote WHERE id IN (?)',
       [ids],
     ),
   );
@@ -50,6 +54,7 @@ export async function givenQuotes(ids: readonly string[]): Promise<ReadonlyMap<s
         instant: (row.given_at as Date).getTime(),
         shopper: row.shopper_hash as Buffer | null,
         asked: JSON.parse(String(row.asked)) as AskedCart,
+        outcome: JSON.parse(String(row.outcome)) as Outcome,
       },
     ]),
   );

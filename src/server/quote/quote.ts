@@ -1,20 +1,19 @@
 import { randomBytes } from 'node:crypto';
-import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
 import { closingProducts } from '../../core/evaluation/closing-products.ts';
 import { evaluatePrepared } from '../../core/evaluation/evaluate.ts';
 import { withQuotes, type PreparedCase } from '../../core/evaluation/prepare.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import { faultInWords, faultsOfAnswers } from '../../core/options/questions/check-answers.ts';
-import { redeemedOffers } from '../../core/orders/placed/redeemed.ts';
+import { outcomeOf } from '../../core/orders/placed/outcome.ts';
 import type { Policy, Redemptions } from '../../core/policy/types.ts';
 import { quoteAnswer } from '../../core/quote/quote-answer.ts';
 import { quotesFor } from '../carriers/quotes-for.ts';
 import type { Problem } from '../../contract/shapes/problem.ts';
-import type { Quote, Reserved, UnsignedQuote } from '../../contract/shapes/quote.ts';
+import type { Quote, UnsignedQuote } from '../../contract/shapes/quote.ts';
 import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import { problemBody, ProblemError } from '../http/problem.ts';
 import { shopperHash } from '../orders/shopper-hash.ts';
-import { reserve } from '../redemptions/reserve.ts';
+import { promised } from '../redemptions/promise.ts';
 import { wholeCatalogue } from '../products/products-known.ts';
 import { forgetUses, redemptionsFor } from '../redemptions/uses.ts';
 import { preparedCart, refusedCart, refuseUncounted } from './asked-cart.ts';
@@ -40,6 +39,7 @@ interface Counted {
 export async function quote(current: CurrentPolicy, request: QuoteRequest, instant: number): Promise<Quote> {
   const { language, answers, sign, shopperKey, closing, reserve: reserving, ...asked } = request;
   const { compiled, release } = current;
+  const after = (minutes: number) => new Date(instant + minutes * 60_000).toISOString();
   const shopper = await shopperHash(shopperKey);
   const count = async (redemptions: Redemptions | undefined): Promise<Counted> => {
     const prepared = await preparedCart(current, asked, instant, redemptions);
@@ -49,24 +49,16 @@ export async function quote(current: CurrentPolicy, request: QuoteRequest, insta
   };
   // What is kept for somebody is kept of what is left at this very moment.
   if (reserving) forgetUses();
-  let redemptions = await redemptionsFor(current.limited, shopper, asked.redemptions);
-  let counted = await count(redemptions);
-  let reserved: Reserved | null = null;
-  if (reserving && shopper) {
-    const wanted = (evaluation: Evaluation) => reservable(compiled.policy, evaluation, asked.redemptions);
-    // What is gone is promised no longer; another offer may take its place, which is reserved in its turn.
-    for (let offers = wanted(counted.evaluation); ; offers = wanted(counted.evaluation)) {
-      const gone = await reserve(offers, shopper, reserving.minutes);
-      reserved = {
-        offers: gone.length > 0 ? [] : offers.map(({ offer }) => offer),
-        until: new Date(instant + reserving.minutes * 60_000).toISOString(),
-      };
-      if (gone.length === 0) break;
-      redemptions = { ...redemptions, ...usedUp(compiled.policy, gone, redemptions) };
-      counted = await count(redemptions);
-    }
-  }
-  const { evaluation, prepared, silent, lastKnown } = counted;
+  const counts = await redemptionsFor(current.limited, shopper, asked.redemptions);
+  const kept =
+    reserving && shopper
+      ? await promised(
+          { policy: compiled.policy, shopper, minutes: reserving.minutes, said: asked.redemptions },
+          counts,
+          count,
+        )
+      : null;
+  const { evaluation, prepared, silent, lastKnown } = kept?.cart ?? (await count(counts));
   refuseUncounted(evaluation, prepared);
   const unsigned: UnsignedQuote = {
     release,
@@ -76,17 +68,14 @@ export async function quote(current: CurrentPolicy, request: QuoteRequest, insta
     answerFaults: answers ? faultsIn(compiled.policy, answers) : null,
     arms: [],
     closing: closing ? await closingFor(current, prepared, closing.most) : null,
-    reserved,
+    reserved: kept && reserving ? { offers: kept.offers, until: after(reserving.minutes) } : null,
   };
   if (!sign) return { ...unsigned, signed: null };
   const [secret] = await signingSecrets();
   const id = randomBytes(16).toString('base64url');
   const signed = signedQuote(unsigned, request, secret!, { id, instant, minutes: sign.minutes });
-  await keepQuote(
-    id,
-    { release, instant, shopper, asked: keptOf(asked, prepared, redemptions) },
-    instant + sign.minutes * 60_000,
-  );
+  const outcome = outcomeOf(evaluation);
+  await keepQuote(id, { release, instant, shopper, asked, outcome }, instant + sign.minutes * 60_000);
   return signed;
 }
 
@@ -101,23 +90,6 @@ async function closingFor(
     found.products.map(({ product: { id, sku, name }, quantity, cost }) => ({ product: id, sku, name, quantity, cost }))
   );
 }
-
-/** What was asked, with what has been found out for it: an order that names the quote is compared under the same. */
-const keptOf = (
-  asked: AskedCart,
-  { input: { quotes } }: PreparedCase,
-  redemptions: Redemptions | undefined,
-): AskedCart => ({ ...asked, ...(quotes ? { quotes } : {}), ...(redemptions ? { redemptions } : {}) });
-
-/** Offers that are limited in all and promised by what a cart may get; those that the shop counts itself are its own affair. */
-const reservable = ({ offers }: Policy, evaluation: Evaluation, said: Redemptions | undefined) =>
-  redeemedOffers(evaluation).flatMap((offer) => {
-    const limit = offers[offer]?.limits?.inAll;
-    return limit === undefined || (said && Object.hasOwn(said, offer)) ? [] : [{ offer, limit }];
-  });
-
-const usedUp = ({ offers }: Policy, gone: readonly string[], redemptions: Redemptions | undefined): Redemptions =>
-  Object.fromEntries(gone.map((offer) => [offer, { ...redemptions?.[offer], inAll: offers[offer]!.limits!.inAll! }]));
 
 /** @throws ProblemError 422 where there is no such option */
 function faultsIn({ options }: Policy, { option, given }: NonNullable<QuoteRequest['answers']>): Quote['answerFaults'] {

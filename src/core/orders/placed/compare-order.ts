@@ -1,6 +1,6 @@
-import type { Evaluation, NoOptions } from '../../evaluation/evaluation.ts';
+import type { NoOptions } from '../../evaluation/evaluation.ts';
 import type { Unavailability } from '../../options/price-before.ts';
-import { redeemedOffers } from './redeemed.ts';
+import { redeemedOffers, type Outcome } from './outcome.ts';
 
 /** What a shop says it has charged. */
 export interface ChargedOrder {
@@ -28,16 +28,16 @@ export interface ComparedOrder {
   expected: number | null;
 }
 
-/** Compares what was charged for an order with what the rules, under which it was placed, charge for it. */
-export function compareOrder(evaluation: Evaluation, { option, delivery, offers }: ChargedOrder): ComparedOrder {
+/** Compares what was charged for an order with what its cart was offered under the rules of its moment. */
+export function compareOrder(outcome: Outcome, { option, delivery, offers }: ChargedOrder): ComparedOrder {
   if (option === null)
-    return evaluation.noOptions === 'nothingToDeliver'
+    return outcome.noOptions === 'nothingToDeliver'
       ? compared(0, delivery)
-      : without('notOffered', evaluation.noOptions ?? 'notDelivered');
-  const offered = evaluation.options.find(({ optionId }) => optionId === option);
-  if (!offered) return notAmongThem(evaluation, option);
+      : without('notOffered', outcome.noOptions ?? 'notDelivered');
+  const offered = outcome.options.find((one) => one.option === option);
+  if (!offered) return notAmongThem(outcome, option);
   if (offered.after !== delivery) return compared(offered.after, delivery);
-  const due = redeemedOffers(evaluation, option);
+  const due = redeemedOffers(outcome, option);
   const offer = offers?.find((one) => !due.includes(one)) ?? null;
   return { verdict: offer === null ? 'agrees' : 'offerNotDue', because: null, offer, expected: offered.after };
 }
@@ -55,8 +55,8 @@ export const without = (verdict: OrderVerdict, because: OrderReason): ComparedOr
   expected: null,
 });
 
-function notAmongThem({ unavailable, noOptions }: Evaluation, option: string): ComparedOrder {
-  const because = unavailable.find(({ optionId }) => optionId === option)?.reason ?? noOptions ?? 'notInZone';
+function notAmongThem({ unavailable, noOptions }: Outcome, option: string): ComparedOrder {
+  const because = unavailable.find((one) => one.option === option)?.reason ?? noOptions ?? 'notInZone';
   // What a carrier said at that moment is not known any more.
   return without(because === 'carrierSilent' ? 'notCompared' : 'notOffered', because);
 }

@@ -3,7 +3,7 @@ import canonicalize from 'canonicalize';
 import { evaluatePrepared } from '../../../core/evaluation/evaluate.ts';
 import type { Evaluation } from '../../../core/evaluation/evaluation.ts';
 import { compareOrder, without, type ComparedOrder } from '../../../core/orders/placed/compare-order.ts';
-import { redeemedOffers } from '../../../core/orders/placed/redeemed.ts';
+import { outcomeOf, redeemedOffers } from '../../../core/orders/placed/outcome.ts';
 import type { Problem, ProblemField } from '../../../contract/shapes/problem.ts';
 import type { PlacedOrder } from '../../../contract/shapes/placed-order.ts';
 import type { AskedCart } from '../../../core/evaluation/asked-cart.ts';
@@ -94,17 +94,19 @@ async function comparedOne(
       throw inCart(error);
     }
   };
-  let evaluation = await evaluateWith(asked.redemptions);
-  let compared = compareOrder(evaluation, order);
-  const gaveLimited = redeemedOffers(evaluation).some((offer) => rules.limited.has(offer));
-  // A quote has kept how often offers were used when it was given; without one it is asked for only where it may tell why.
-  if (!quote && compared.verdict !== 'agrees' && gaveLimited) {
-    evaluation = await evaluateWith(await redemptionsFor(rules.limited, shopper, asked.redemptions));
-    compared = compareOrder(evaluation, order);
-  }
+  const evaluation = await evaluateWith(asked.redemptions);
   if (evaluation.marketId === null || evaluation.currency === null)
     throw refused([{ pointer: '/cart/destination', message: 'no market sells there: name the market it was sold in' }]);
-  const offers = order.offers ?? redeemedOffers(evaluation, order.option);
+  // What a quote promised is what counts: it knew who asked, and how often offers were used.
+  let outcome = quote?.outcome ?? outcomeOf(evaluation);
+  let compared = compareOrder(outcome, order);
+  const gaveLimited = redeemedOffers(outcome).some((offer) => rules.limited.has(offer));
+  if (!quote && compared.verdict !== 'agrees' && gaveLimited) {
+    // Counts are asked for only where they may tell why.
+    outcome = outcomeOf(await evaluateWith(await redemptionsFor(rules.limited, shopper, asked.redemptions)));
+    compared = compareOrder(outcome, order);
+  }
+  const offers = order.offers ?? redeemedOffers(outcome, order.option);
   return {
     order,
     hash: reportHash(order),
@@ -125,11 +127,11 @@ async function orderedUnder(
   { at, numbered, current }: ReleasesInForce,
 ): Promise<Ordered> {
   if (quote) {
-    const rules = await numbered(quote.release);
-    if (rules) return { asked: quote.asked, rules, release: quote.release, instant: quote.instant };
+    const { asked, release } = quote;
+    return { asked, rules: (await numbered(release)) ?? current, release, instant: quote.instant };
   }
   const rules = await at(instant);
-  return { asked: cart ?? quote!.asked, rules: rules ?? current, release: rules?.release ?? null, instant };
+  return { asked: cart!, rules: rules ?? current, release: rules?.release ?? null, instant };
 }
 
 /** What is wrong with a cart, as wrong with the order that brings it along. */

@@ -1,28 +1,7 @@
 import { linesAsText } from '../order-store.ts';
 import type { ReadyOrder } from './compared-orders.ts';
 
-/** What stands of an order among the past ones. */
-export const pastOrderColumns = [
-  'order_number',
-  'placed_at',
-  'market_id',
-  'country',
-  'region',
-  'postcode',
-  'currency',
-  'goods_minor',
-  'discount_minor',
-  'delivery_minor',
-  'option_id',
-  'items',
-  'weight_grams',
-  'returning_shopper',
-  'customer_hash',
-  'code',
-  'goods_lines',
-] as const;
-
-/** @param returning shoppers who have ordered before, in hexadecimal */
+/** A row of `orderColumns`. @param returning shoppers who have ordered before, in hexadecimal */
 export function pastOrderRow(
   { order, evaluation, asked, shopper }: ReadyOrder,
   returning: ReadonlySet<string>,
@@ -40,6 +19,7 @@ export function pastOrderRow(
     currency,
     measures!.goodsValue,
     measures!.discount,
+    null,
     order.delivery,
     order.option ?? '',
     measures!.items,

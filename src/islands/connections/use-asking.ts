@@ -1,18 +1,18 @@
 import { useState } from 'react';
 import type { Answer, HttpProblem } from '../../client/http.ts';
 
-/** One change at a time, with what it was refused for. */
-export function useChanges() {
+/** One call at a time, with what it was refused for. */
+export function useAsking() {
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<HttpProblem | null>(null);
-  const change = async <T>(ask: () => Promise<Answer<T>>): Promise<T | null> => {
+  const ask = async <T>(call: () => Promise<Answer<T>>): Promise<T | null> => {
     setBusy(true);
     setProblem(null);
-    const answer = await ask();
+    const answer = await call();
     setBusy(false);
     if (answer.ok) return answer.body;
     setProblem(answer.problem);
     return null;
   };
-  return { busy, problem, change };
+  return { busy, problem, ask };
 }

@@ -1,0 +1,21 @@
+/** What is said of a past order, in this order. */
+export const orderColumns = [
+  'order_number',
+  'placed_at',
+  'market_id',
+  'country',
+  'region',
+  'postcode',
+  'currency',
+  'goods_minor',
+  'discount_minor',
+  'tax_minor',
+  'delivery_minor',
+  'option_id',
+  'items',
+  'weight_grams',
+  'returning_shopper',
+  'customer_hash',
+  'code',
+  'goods_lines',
+] as const;
