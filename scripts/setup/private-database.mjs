@@ -299,30 +299,37 @@ async function answers(port) {
 }
 
 /**
- * The port of before, so that whoever is still connected to it finds the server again. A server that was just killed, or
- * somebody who keeps calling it, can hold the port for a moment.
+ * The port of before, so that whoever is still connected to it finds the server again. A server that was just killed can hold
+ * the port for a moment.
  */
 async function portAsBefore(port) {
-  for (let waited = 0; port && waited < 3000; waited += 100) {
-    if ((await freePort(port)) === port) return port;
+  for (let waited = 0; port && waited < 6000; waited += 100) {
+    if (await isFree(port)) return port;
     await sleep(100);
   }
   return freePort();
 }
 
-/** `wanted` if it is free, else any free port of 127.0.0.1. */
-export async function freePort(wanted = 0) {
-  const tryPort = (port) =>
-    new Promise((resolve) => {
-      const server = createServer();
-      server.once('error', () => resolve(null));
-      server.listen(port, '127.0.0.1', () => {
-        const found = server.address().port;
-        server.close(() => resolve(found));
-      });
-    });
-  return (wanted && (await tryPort(wanted))) || tryPort(0);
+/**
+ * Ports below those that systems give to connections by themselves (IANA: from 49152; Linux: from 32768). One of those could be
+ * taken while the server is away, even by a call to the server: it would meet itself.
+ */
+const quietPorts = { from: 20_000, count: 12_000 };
+
+async function freePort() {
+  for (let tries = 0; tries < 100; tries++) {
+    const port = quietPorts.from + Math.floor(Math.random() * quietPorts.count);
+    if (await isFree(port)) return port;
+  }
+  throw new Stop('There is no free port for the database on this machine.');
 }
+
+const isFree = (port) =>
+  new Promise((resolve) => {
+    const server = createServer();
+    server.once('error', () => resolve(false));
+    server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
+  });
 
 function tail(file) {
   const { size } = statSync(file);

@@ -136,7 +136,7 @@ describe('bodies that cost more than they should', () => {
     return status;
   };
   // Far above what it takes, and far below what it took: nothing here is a measure of speed.
-  const long = 5000;
+  const long = 15_000;
   test('a list copied into itself forty times', async () => {
     const patch = [
       { op: 'add', path: '/x', value: [0] },
@@ -352,7 +352,7 @@ describe('much at once', () => {
       'UPDATE import_run SET alive_at = DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 25 HOUR) WHERE id = ?',
       [id],
     );
-    await expect.poll(async () => (await runOf(address, id)).state, { timeout: 15_000 }).toBe('cancelled');
+    await expect.poll(async () => (await runOf(address, id)).state).toBe('cancelled');
     const [tables] = await connection.query<RowDataPacket[]>('SHOW TABLES LIKE ?', [`staged_${id}`]);
     expect(tables).toEqual([]);
   });
@@ -380,12 +380,12 @@ describe('much at once', () => {
     };
     const writers = Array.from({ length: 10 }, (_, index) => writer(index));
     try {
-      await expect.poll(() => Math.min(...done), { timeout: 60_000, interval: 100 }).toBeGreaterThanOrEqual(3);
+      await expect.poll(() => Math.min(...done), { timeout: 120_000, interval: 100 }).toBeGreaterThanOrEqual(3);
     } finally {
       running = false;
       await Promise.all(writers);
     }
-  }, 90_000);
+  });
 });
 
 test('a quote finds products by SKU, takes a product on two lines as one, and says what a shop asks for', async () => {

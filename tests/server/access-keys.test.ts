@@ -72,14 +72,11 @@ describe('a secret key', () => {
     const listed = await call(address, 'GET', '/api/keys');
     expect(JSON.stringify(listed.body)).not.toContain(token.split('.')[1]);
     await expect
-      .poll(
-        async () => {
-          await quote(by(token));
-          const { body } = await call<{ keys: AccessKey[] }>(address, 'GET', '/api/keys');
-          return body.keys.find(({ id }) => id === key.id)!.usedAt;
-        },
-        { timeout: 10_000 },
-      )
+      .poll(async () => {
+        await quote(by(token));
+        const { body } = await call<{ keys: AccessKey[] }>(address, 'GET', '/api/keys');
+        return body.keys.find(({ id }) => id === key.id)!.usedAt;
+      })
       .not.toBeNull();
   });
   test('is rotated with an overlap in which both are taken, or without', async () => {

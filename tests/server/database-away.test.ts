@@ -49,18 +49,15 @@ test('the database is killed under load and comes back: no acknowledged edit is 
     }
   })();
 
-  await expect.poll(() => acknowledged.revision, { timeout: 20_000 }).toBeGreaterThan(5);
+  await expect.poll(() => acknowledged.revision).toBeGreaterThan(5);
   const before = { ...acknowledged };
   process.kill(database.pid, 'SIGKILL');
   await sleep(1500);
   expect((await fetch(`${address}/healthz`)).status).toBe(200);
   expect((await fetch(`${address}/readyz`)).status).toBe(503);
   restarted = await startTestDatabase('killed');
-  for (let tries = 0; (await fetch(`${address}/readyz`)).status !== 200; tries++) {
-    expect(tries).toBeLessThan(100);
-    await sleep(100);
-  }
-  await expect.poll(() => acknowledged.revision, { timeout: 20_000 }).toBeGreaterThan(before.revision + 3);
+  await expect.poll(async () => (await fetch(`${address}/readyz`)).status).toBe(200);
+  await expect.poll(() => acknowledged.revision).toBeGreaterThan(before.revision + 3);
   running = false;
   await Promise.all([...readers, writer]);
 

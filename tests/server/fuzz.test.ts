@@ -90,7 +90,7 @@ test(`${requests} requests made from the description of the calls, odd ones amon
         method,
         headers,
         ...(body === undefined ? {} : { body: body.replace(/[\ud800-\udfff]/g, '?') }),
-        signal: AbortSignal.timeout(20_000),
+        signal: AbortSignal.timeout(60_000),
       });
       const answer = await response.arrayBuffer();
       const etag = /"draft-(\d+)"/.exec(response.headers.get('etag') ?? '');
@@ -119,7 +119,7 @@ test(`${requests} requests made from the description of the calls, odd ones amon
   );
   expect(wrong.slice(0, 5)).toEqual([]);
   // A busy machine makes anything slow; what blocks the process takes far longer than this.
-  expect(slowest.ms).toBeLessThan(8000);
+  expect(slowest.ms).toBeLessThan(30_000);
   expect(application.process.exitCode).toBeNull();
   expect((await fetch(`${address}/readyz`)).status).toBe(200);
   for (const page of [

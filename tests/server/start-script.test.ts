@@ -68,12 +68,8 @@ describe('npm start', () => {
     const application = await start();
     const pid = databasePid();
     process.kill(pid, 'SIGKILL');
-    await expect
-      .poll(application.said, { timeout: 20_000 })
-      .toContain('The database has stopped; it is started again.');
-    await expect
-      .poll(async () => goalOf((await readDraft(application.address)).policy, 'nlbe'), { timeout: 20_000 })
-      .toBe(6700);
+    await expect.poll(application.said).toContain('The database has stopped; it is started again.');
+    await expect.poll(async () => goalOf((await readDraft(application.address)).policy, 'nlbe')).toBe(6700);
     await expect.poll(() => databasePid() !== pid && isAlive(databasePid())).toBe(true);
     expect(await application.stop()).toBe(0);
   }, 60_000);

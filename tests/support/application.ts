@@ -42,7 +42,7 @@ export async function startApplication(
     process: child,
     said: () => said,
     shop: async () => {
-      for (let tries = 0; tries < 400; tries++) {
+      for (let tries = 0; tries < 1200; tries++) {
         const named = /^A demo shop that asks it:\n(http:\/\/\S+)\/$/m.exec(said);
         if (named) return named[1]!;
         await new Promise((resolve) => setTimeout(resolve, 50));
