@@ -17,10 +17,11 @@ export interface QuotedQuestion {
 
 /** What an option asks, in its order; a label that is written in no language is its key. */
 export function quotedQuestions(
-  { questions = {} }: Pick<DeliveryOption, 'questions'>,
+  { questions }: Pick<DeliveryOption, 'questions'>,
   language: string,
   languages: readonly string[],
 ): QuotedQuestion[] {
+  if (!questions) return [];
   const label = (key: string, { label: texts }: Pick<Question, 'label'>) => textIn(texts, language, languages) ?? key;
   return inOrder(questions).map(([key, question]) => ({
     key,

@@ -50,7 +50,7 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
   const shape = callNamed(name);
   const read = reader(shape);
   const answer = async (context: APIContext, fromPage: boolean): Promise<Response> => {
-    const outcome = await work({ ...((await read(context)) as Asked<N>), fromPage });
+    const outcome = await work((await read(context, fromPage)) as Asked<N>);
     if (outcome instanceof Response) return outcome;
     if (isProblem(outcome)) return problemResponse(outcome);
     return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
@@ -60,6 +60,7 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
   return (context) =>
     answering(async () => {
       const { refused, key, headers } = await shopAccess(shop, context.request, callerOf(context));
+      if (!refused && key === null) return answer(context, false);
       const response = refused ?? (await answering(() => answer(context, key === 'publishable')));
       for (const [header, value] of Object.entries(headers)) response.headers.set(header, value);
       return response;
@@ -72,14 +73,18 @@ const callerOf = ({ locals: { client, isLocal } }: APIContext): Caller => ({
 });
 
 /** Prepares the reading of a call's request once. */
-function reader({ query, body, ifMatch }: CallShape): (context: APIContext) => Promise<Asked<CallName>> {
+function reader({
+  query,
+  body,
+  ifMatch,
+}: CallShape): (context: APIContext, fromPage: boolean) => Promise<Asked<CallName>> {
   const ofQuery = query ? bodySchema(query) : null;
   const ofBody = body && 'schema' in body ? bodySchema(body.schema) : null;
   const [most, types] = body && 'schema' in body ? [body.most, body.types ?? []] : [0, []];
-  return async ({ request, url, params, locals }) => {
+  return async ({ request, url, params, locals }, fromPage) => {
     const revision = ifMatch ? matchedRevision(request) : 0;
     const client = locals.client ?? (() => null);
-    const asked: Record<string, unknown> = { request, params, revision, client, query: {}, body: undefined };
+    const asked: Record<string, unknown> = { request, params, revision, client, fromPage, query: {}, body: undefined };
     if (ofQuery) asked.query = readQuery(url, ofQuery);
     if (ofBody) asked.body = await readBody(request, ofBody, most, [...types, 'application/json']);
     return asked as unknown as Asked<CallName>;

@@ -40,7 +40,7 @@ export async function quote(current: CurrentPolicy, request: QuoteRequest, insta
   const { language, answers, sign, shopperKey, closing, reserve: reserving, ...asked } = request;
   const { compiled, release } = current;
   const after = (minutes: number) => new Date(instant + minutes * 60_000).toISOString();
-  const shopper = await shopperHash(shopperKey);
+  const shopper = shopperKey === undefined ? null : await shopperHash(shopperKey);
   const count = async (redemptions: Redemptions | undefined): Promise<Counted> => {
     const prepared = await preparedCart(current, asked, instant, redemptions);
     const { quotes, silent, lastKnown } = await quotesFor(prepared);

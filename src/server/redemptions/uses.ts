@@ -48,7 +48,7 @@ export async function redemptionsFor(
   said: Redemptions | undefined,
 ): Promise<Redemptions | undefined> {
   if (limited.size === 0) return said;
-  const [all, own] = await Promise.all([inAll.get(), shopper ? usesBy(shopper) : null]);
+  const [all, own] = shopper ? await Promise.all([inAll.get(), usesBy(shopper)]) : ([await inAll.get(), null] as const);
   const counted = [...limited].map((offer) => {
     const { redeemed, reserved } = own?.get(offer) ?? { redeemed: 0, reserved: 0 };
     // What is held may be older than the shopper's own reservation.
