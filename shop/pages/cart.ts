@@ -40,7 +40,7 @@ export async function cartPage(visit: Visit): Promise<string> {
           ${lines}
         </table>
         <button>${words.update}</button>
-        <a class="first" href="/checkout">${words.checkout}</a>
+        <a class="first" href="/checkout">${words.toCheckout}</a>
       </form>
       <aside>
         ${quote ? null : html`<p role="alert">${words.away}</p>`}

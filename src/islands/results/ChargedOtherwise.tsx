@@ -92,11 +92,14 @@ export function ChargedOtherwise({ query: initial }: { query: Record<string, str
   );
 }
 
-function Counted({ agreement: { orders, disagreeing } }: { agreement: Agreement }) {
+function Counted({ agreement: { orders, compared, disagreeing } }: { agreement: Agreement }) {
   const { locale } = useNotation();
   const write = (count: number) => count.toLocaleString(locale);
   const otherwise = Object.values(disagreeing).reduce((sum, count) => sum + count, 0);
   if (orders === 0) return 'No orders have been reported';
+  if (compared === 0) return `${write(orders)} ${orders === 1 ? 'order' : 'orders'}, not compared`;
+  if (otherwise === 0 && compared < orders)
+    return `${write(compared)} of ${write(orders)} orders compared, charged as the rules say`;
   if (otherwise === 0) return `${write(orders)} ${orders === 1 ? 'order' : 'orders'}, charged as the rules say`;
   return `${write(otherwise)} of ${write(orders)} ${orders === 1 ? 'order was' : 'orders were'} charged something else`;
 }
