@@ -1,3 +1,4 @@
+import { afterwards } from './afterwards.ts';
 import { ar } from './ar.ts';
 import { da } from './da.ts';
 import { de } from './de.ts';
@@ -18,7 +19,7 @@ export interface LabelledSentence {
   aside: boolean;
 }
 
-/** All sentences; every third of a kind is kept aside. */
+/** Sentences that were written before the reader; every third of a kind is kept aside. */
 export const labelledSentences: readonly LabelledSentence[] = Object.entries(byLanguage).flatMap(
   ([language, sentences]) =>
     Object.entries(sentences).flatMap(([kind, all]: [string, readonly Labelled[]]) =>
@@ -31,3 +32,19 @@ export const labelledSentences: readonly LabelledSentence[] = Object.entries(byL
       })),
     ),
 );
+
+/** Sentences that were written after it, each of which is kept aside. */
+export const laterSentences: readonly LabelledSentence[] = Object.entries(afterwards).flatMap(([language, sentences]) =>
+  sentences.map(([text, ...labels]) => ({
+    language,
+    kind: kindOf(labels),
+    text,
+    labels,
+    aside: true,
+  })),
+);
+
+function kindOf([label, ...more]: readonly string[]): SentenceKind {
+  if (label === undefined) return 'other';
+  return more.length > 0 ? 'both' : (label.split(' ')[0] as SentenceKind);
+}
