@@ -7,6 +7,7 @@ import { fr } from './fr.ts';
 import { ja } from './ja.ts';
 import type { Labelled, SentenceKind, Sentences } from './labelled.ts';
 import { nl } from './nl.ts';
+import { unseen } from './unseen.ts';
 
 const byLanguage: Readonly<Record<string, Sentences>> = { en, nl, fr, de, da, ja, ar };
 
@@ -33,16 +34,18 @@ export const labelledSentences: readonly LabelledSentence[] = Object.entries(byL
     ),
 );
 
-/** Sentences that were written after it, each of which is kept aside. */
-export const laterSentences: readonly LabelledSentence[] = Object.entries(afterwards).flatMap(([language, sentences]) =>
-  sentences.map(([text, ...labels]) => ({
-    language,
-    kind: kindOf(labels),
-    text,
-    labels,
-    aside: true,
-  })),
-);
+type ByLanguage = Readonly<Record<string, readonly Labelled[]>>;
+
+const keptAside = (sentences: ByLanguage, aside: boolean): LabelledSentence[] =>
+  Object.entries(sentences).flatMap(([language, all]) =>
+    all.map(([text, ...labels]) => ({ language, kind: kindOf(labels), text, labels, aside })),
+  );
+
+/** Sentences that were written when the reader was there; it has been changed for them since. */
+export const laterSentences: readonly LabelledSentence[] = keptAside(afterwards, false);
+
+/** Sentences that it was never changed for. */
+export const unseenSentences: readonly LabelledSentence[] = keptAside(unseen, true);
 
 function kindOf([label, ...more]: readonly string[]): SentenceKind {
   if (label === undefined) return 'other';

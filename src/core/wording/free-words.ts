@@ -21,6 +21,8 @@ const freeWords: Readonly<Record<string, RegExp>> = {
   sv: /gratis|fri (?:frakt|leverans)|fraktfritt|kostnadsfri/iu,
 };
 
+/** How a language says that something is free; null: it is not known. */
+export const freeWordsOf = (language: string): RegExp | null => freeWords[language.split('-')[0]!] ?? null;
+
 /** Whether a text, as a shopper reads it, says that something is free. */
-export const saysFree = (text: string, language: string): boolean =>
-  freeWords[language.split('-')[0]!]?.test(text) ?? false;
+export const saysFree = (text: string, language: string): boolean => freeWordsOf(language)?.test(text) ?? false;

@@ -1,4 +1,4 @@
-import { saysFree } from '../../wording/free-words.ts';
+import { freeWordsOf } from '../../wording/free-words.ts';
 import { amountsIn, bareFigure, minorOf } from './amounts.ts';
 import { daysIn } from './days.ts';
 import type { LanguageWords } from './languages/language-words.ts';
@@ -35,7 +35,7 @@ export function readStatements(text: string, { language, currency }: Reading): S
   });
 }
 
-type Role = 'from' | 'below' | 'costs' | null;
+type Role = 'from' | 'below' | 'costs' | 'instead' | null;
 
 interface Placed {
   amount: WrittenAmount;
@@ -48,7 +48,7 @@ function inSentence(
   words: LanguageWords,
   { language, currency }: Reading,
 ): Statement[] {
-  const free = saysFree(sentence, language) || words.free.test(sentence);
+  const free = isDeliveredFree(sentence, written, words, language);
   const amounts = withBare(sentence, written, words, currency);
   const ranges = rangesIn(sentence, amounts, words, currency);
   const inRange = (one: Span) => ranges.some(({ start, end }) => one.start >= start && one.end <= end);
@@ -57,6 +57,20 @@ function inSentence(
   const found = [...(free ? [] : ranges), ...(free ? whereFree(placed, sentence) : charged(placed, sentence, words))];
   if (found.length === 0) return [];
   return [...found, ...untilIn(sentence, words, language)].sort((a, b) => a.start - b.start);
+}
+
+/** Whether it is the delivery that is free: what is free before an amount, and delivered after it, is something else. */
+function isDeliveredFree(
+  sentence: string,
+  amounts: readonly WrittenAmount[],
+  words: LanguageWords,
+  language: string,
+): boolean {
+  if (words.free.test(sentence)) return true;
+  const free = freeWordsOf(language)?.exec(sentence);
+  if (!free) return false;
+  const delivery = sentence.search(words.delivery);
+  return !amounts.some(({ start }) => free.index < start && start < delivery);
 }
 
 /** Free from the amount that words say it is, else from the only one; the others are what is charged below it. */
@@ -69,7 +83,7 @@ function whereFree(placed: readonly Placed[], sentence: string): Statement[] {
   if (!goal) return [];
   return placed.flatMap(({ amount, role }): Statement[] => {
     if (amount === goal.amount) return [{ ...spanOf(amount), kind: 'goal', amount }];
-    if (role === 'below' || amount.minor === goal.amount.minor) return [];
+    if (role === 'below' || role === 'instead' || amount.minor === goal.amount.minor) return [];
     return [{ ...spanOf(amount), kind: 'price', amount }];
   });
 }
@@ -78,7 +92,7 @@ function whereFree(placed: readonly Placed[], sentence: string): Statement[] {
 function charged(placed: readonly Placed[], sentence: string, words: LanguageWords): Statement[] {
   const kind = words.perKilo.test(sentence) ? 'perKilo' : 'price';
   return placed.flatMap(({ amount, role }): Statement[] =>
-    role === 'from' || role === 'below' ? [] : [{ ...spanOf(amount), kind, amount }],
+    role === 'costs' ? [{ ...spanOf(amount), kind, amount }] : [],
   );
 }
 
@@ -88,12 +102,22 @@ function roleOf(sentence: string, { start, end }: Span, before: Span | undefined
   if (words.orMore.test(after)) return 'from';
   if (words.orLess.test(after)) return 'below';
   const lead = sentence.slice(Math.max(before?.end ?? 0, start - 48), start);
+  if (words.instead.test(lead.slice(-24))) return 'instead';
+  // A word before another figure, as of a weight, says nothing of this one.
   const nearest = (pattern: RegExp) =>
-    [...lead.matchAll(pattern)].reduce((at, match) => Math.max(at, match.index + match[0].length), -1);
+    [...lead.matchAll(pattern)]
+      .map((match) => match.index + match[0].length)
+      .filter((at) => !/\d/.test(lead.slice(at)))
+      .reduce((best, at) => Math.max(best, at), -1);
   const roles = (['from', 'below', 'costs'] as const).map((role) => [role, nearest(words[role])] as const);
   const [role, at] = roles.reduce((best, one) => (one[1] > best[1] ? one : best));
-  return at < 0 ? null : role;
+  if (at >= 0) return role;
+  return isBeside(sentence, { start, end }, words) ? 'costs' : null;
 }
+
+/** Whether delivery is named right before or after an amount, with no verb to say what it does: “Express delivery £12”. */
+const isBeside = (sentence: string, { start, end }: Span, { delivery }: LanguageWords): boolean =>
+  delivery.test(sentence.slice(Math.max(0, start - 40), start)) || delivery.test(sentence.slice(end, end + 16));
 
 /** Figures without a currency that words say are charged: “otherwise 5.50”. */
 function withBare(sentence: string, amounts: WrittenAmount[], words: LanguageWords, currency: string): WrittenAmount[] {

@@ -24,5 +24,11 @@ export function sentencesIn(plain: string): Span[] {
     end(after);
   }
   end(plain.length);
-  return found;
+  // A question is answered by what comes after it.
+  return found.reduceRight<Span[]>((joined, one) => {
+    const [next] = joined;
+    const asks =
+      next && /[?？؟]\s*$/u.test(plain.slice(one.start, one.end)) && !plain.slice(one.start, one.end).includes('\n');
+    return asks ? [{ start: one.start, end: next.end }, ...joined.slice(1)] : [one, ...joined];
+  }, []);
 }

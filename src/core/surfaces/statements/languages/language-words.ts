@@ -19,6 +19,8 @@ export interface LanguageWords {
   orLess: RegExp;
   /** before what is charged */
   costs: RegExp;
+  /** before what was charged once */
+  instead: RegExp;
   /** before what is charged to everybody else */
   otherwise: RegExp;
   /** between two amounts of a range */
