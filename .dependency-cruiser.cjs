@@ -41,6 +41,7 @@ const coreFolders = [
   'check-up',
   'effect',
   'quote',
+  'surfaces',
 ];
 const coreOrder = [
   layer(

@@ -36,7 +36,7 @@ export default defineConfig({
           include: ['tests/browser/**/*.test.ts'],
           globalSetup: ['tests/browser/start-application.ts'],
           // Savings are waited for, also on a machine that is busy with something else.
-          expect: { poll: { timeout: 15_000 } },
+          expect: { poll: { timeout: 30_000 } },
           testTimeout: 120_000,
           hookTimeout: 120_000,
         },

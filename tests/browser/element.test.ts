@@ -26,7 +26,7 @@ const shown = async (page: Page): Promise<string> => {
   if ((await all.count()) === 0 || !(await all.isVisible())) return '';
   return (await all.innerText()).replaceAll(/[\u00a0\u202f]/g, ' ');
 };
-const reads = (page: Page, what: RegExp | string) => expect.poll(() => shown(page), { timeout: 10_000 }).toMatch(what);
+const reads = (page: Page, what: RegExp | string) => expect.poll(() => shown(page)).toMatch(what);
 /** Sets the property, as a page does. */
 const setCart = (page: Page, next: object | null) =>
   page.locator('summant-offer').evaluate((offer, given) => {

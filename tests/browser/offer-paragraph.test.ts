@@ -202,9 +202,7 @@ describe('made-up shoppers', () => {
   test('the goals of all markets stand on their orders', async () => {
     const page = await open('/offers?market=nlbe&offer=free-delivery');
     await page.getByTestId('shares-by-market').scrollIntoViewIfNeeded();
-    await expect
-      .poll(() => page.getByTestId('shares-by-market').textContent(), { timeout: 15_000 })
-      .toMatch(/United Kingdom.*£70\.00/s);
+    await expect.poll(() => page.getByTestId('shares-by-market').textContent()).toMatch(/United Kingdom.*£70\.00/s);
   });
 });
 
@@ -311,7 +309,7 @@ describe('the effect before it goes live', () => {
     await type(page, 'goal-field', '60');
     await page.getByTestId('replay').click();
     const row = page.getByTestId('effect-uk');
-    await expect.poll(() => row.getAttribute('data-whole'), { timeout: 30_000 }).toBe('true');
+    await expect.poll(() => row.getAttribute('data-whole')).toBe('true');
     const [, , less, more] = await row.locator('th, td').allInnerTexts();
     expect([Number(less!.replace(/,/g, '')) > 100, more]).toEqual([true, '0']);
     expect(await row.innerText()).toMatch(/-£[\d,]+\.\d\d/);

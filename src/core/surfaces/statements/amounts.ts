@@ -1,17 +1,17 @@
-import { currencyCodes, currencyExponent } from '../../money/currency.ts';
+import { currencyExponent, isCurrency } from '../../money/currency.ts';
 import type { WrittenAmount } from './statement.ts';
 
 /** Signs and words for currencies (values from memory); those of several currencies mean the one that is asked about, where it is among them. */
 const marks: readonly (readonly [pattern: string, currencies: readonly string[]])[] = [
-  ['us\\$|u\\.s\\. ?\\$', ['USD']],
-  ['c\\$|ca\\$', ['CAD']],
-  ['a\\$', ['AUD']],
+  ['us\\$|u\\.s\\. ?\\$|\\$us', ['USD']],
+  ['ca?\\$|\\$ca', ['CAD']],
+  ['au?\\$|\\$au', ['AUD']],
   ['\\$|dollars?(?!\\p{L})', ['USD', 'CAD', 'AUD', 'NZD', 'SGD', 'HKD']],
   ['€|euros?(?!\\p{L})|يورو', ['EUR']],
-  ['£|pounds?(?!\\p{L})', ['GBP']],
+  ['£gb|gb£|£|pounds?(?!\\p{L})', ['GBP']],
   ['chf(?!\\p{L})|(?<!\\p{L})s?fr\\.|franken(?!\\p{L})', ['CHF']],
   ['(?<!\\p{L})kr(?:oner|one|onor|\\.)?(?!\\p{L})', ['DKK', 'SEK', 'NOK', 'ISK']],
-  ['¥|円', ['JPY', 'CNY']],
+  ['jp¥|¥|円', ['JPY', 'CNY']],
   ['zł', ['PLN']],
 ];
 const mark = marks.map(([pattern]) => pattern).join('|');
@@ -35,7 +35,7 @@ const amountPattern = new RegExp(
 export const bareFigure = new RegExp(`(?<![\\d.,/:-])(?:${figure})(?![\\d/:%]|[.,]\\d)`, 'gu');
 
 /** Codes are capitals: in small letters some of them are words. */
-const code = `(?<!\\p{L})(?:${currencyCodes.join('|')})(?!\\p{L})`;
+const code = String.raw`(?<!\p{L})[A-Z]{3}(?!\p{L})`;
 const codePattern = new RegExp(
   `(?<before>${code}) ?(?<first>${figure})${round}?|(?<second>${figure})${round}? ?(?<after>${code})`,
   'gu',
@@ -48,15 +48,19 @@ const codePattern = new RegExp(
  */
 export function amountsIn(plain: string, meant: string): WrittenAmount[] {
   const found: WrittenAmount[] = [];
+  if (!/\d/.test(plain)) return found;
   const add = (match: RegExpExecArray, amount: { minor: number; currency: string } | null): void => {
     const span = { start: match.index, end: match.index + match[0].length };
     const goesOn = /[\d.,]$/.test(plain.slice(0, span.start)) && /^\d/.test(match[0]);
     if (!amount || amount.minor === 0 || goesOn) return;
     if (!found.some(({ start, end }) => start < span.end && span.start < end)) found.push({ ...span, ...amount });
   };
-  for (const match of plain.matchAll(codePattern)) {
+  codePattern.lastIndex = 0;
+  for (let match = codePattern.exec(plain); match; match = codePattern.exec(plain)) {
     const { before, first, second, after } = match.groups!;
-    add(match, inCurrency((first ?? second)!, (before ?? after)!));
+    if (isCurrency((before ?? after)!)) add(match, inCurrency((first ?? second)!, (before ?? after)!));
+    // What is no code may stand before an amount that has one after it.
+    else codePattern.lastIndex = match.index + (before?.length ?? match[0].length);
   }
   for (const match of plain.matchAll(amountPattern)) add(match, amountOf(match.groups!, meant));
   return found.sort((a, b) => a.start - b.start);

@@ -1,23 +1,28 @@
 import type { WrittenDay } from './statement.ts';
 
-const monthsKnown = new Map<string, readonly string[]>();
+type MonthPattern = readonly [pattern: RegExp, month: number];
 
-/** Names of months, long and short, in small letters; `index % 12` is the month. */
-function monthsOf(language: string): readonly string[] {
+const monthsKnown = new Map<string, readonly MonthPattern[]>();
+
+/** How a language writes a day of each month, with its long or its short name. */
+function monthsOf(language: string): readonly MonthPattern[] {
   const known = monthsKnown.get(language);
   if (known) return known;
   const names = (['long', 'short'] as const).flatMap((month) => {
     const format = new Intl.DateTimeFormat(language, { day: 'numeric', month, calendar: 'gregory', timeZone: 'UTC' });
-    return Array.from({ length: 12 }, (_, index) =>
-      format
-        .formatToParts(Date.UTC(2001, index, 1))
-        .find(({ type }) => type === 'month')!
-        .value.toLowerCase()
-        .replace('.', ''),
-    );
+    const nameOf = (index: number) =>
+      format.formatToParts(Date.UTC(2001, index, 1)).find(({ type }) => type === 'month')!.value;
+    return Array.from({ length: 12 }, (_, index) => [nameOf(index).toLowerCase().replace('.', ''), index + 1] as const);
   });
-  monthsKnown.set(language, names);
-  return names;
+  const patterns = names
+    .filter(([name]) => !/\d/.test(name))
+    .sort((a, b) => b[0].length - a[0].length)
+    .map(([name, month]): MonthPattern => {
+      const day = `(?<!\\d)(\\d{1,2})(?:\\.|st|nd|rd|th)? ${escaped(name)}\\.?(?!\\p{L})(?:,? (\\d{4}))?`;
+      return [new RegExp(day, 'gu'), month];
+    });
+  monthsKnown.set(language, patterns);
+  return patterns;
 }
 
 /** Days that a text names: in words of its language, as day/month/year, or as year first. */
@@ -41,18 +46,8 @@ export function daysIn(plain: string, language: string): WrittenDay[] {
     add(match, match[1], Number(match[2]), match[3]!);
   for (const match of plain.matchAll(/(?<!\d)(\d{1,2})([-/.])(\d{1,2})\2(\d{4})(?!\d)/gu))
     add(match, match[4], Number(match[3]), match[1]!);
-  const names = monthsOf(language);
-  const byLength = names
-    .map((name, index) => [name, (index % 12) + 1] as const)
-    .sort((a, b) => b[0].length - a[0].length);
-  for (const [name, month] of byLength) {
-    if (/\d/.test(name)) continue;
-    const pattern = new RegExp(
-      `(?<!\\d)(\\d{1,2})(?:\\.|st|nd|rd|th)? ${escaped(name)}\\.?(?!\\p{L})(?:,? (\\d{4}))?`,
-      'gu',
-    );
+  for (const [pattern, month] of monthsOf(language))
     for (const match of plain.matchAll(pattern)) add(match, match[2], month, match[1]!);
-  }
   return found.sort((a, b) => a.start - b.start);
 }
 
