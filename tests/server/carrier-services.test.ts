@@ -94,6 +94,16 @@ describe('a carrier with an address of its own', () => {
     answers = works;
     await expect.poll(async () => (await quote()).carriersSilent, { interval: 300 }).toEqual([]);
   });
+  test('that answers without an end is silent; no more than a little of it is read', async () => {
+    await configure();
+    answers = { ...works, body: JSON.stringify({ amount: 1234, currency: 'EUR', more: 'x'.repeat(20_000_000) }) };
+    const { carriersSilent } = await quote();
+    expect(carriersSilent).toEqual([carrier]);
+    const { body } = await call<{ problem: string }>(address, 'POST', '/api/carriers/test', {
+      body: { carrier, market: 'nlbe', to: { country: 'NL', postcode: '8893 AB' }, weightGrams: 500, volumeCm3: 1000 },
+    });
+    expect(body.problem).toBe('what it answered is no quote');
+  });
   test('has what it said last stand in while it is silent, where that is wanted, and the quote says so', async () => {
     await configure({ keepMinutes: 60 });
     const before = byAir(await quote());

@@ -2,6 +2,7 @@ import { convertAmount } from '../../core/money/convert.ts';
 import { currencyExponent, isCurrency } from '../../core/money/currency.ts';
 import type { LocalMoney } from '../../core/money/local-amount.ts';
 import type { CarrierAnswer, CarrierReply, CarrierRequest } from '../../contract/shapes/carrier.ts';
+import { boundedText } from '../http/bounded-text.ts';
 import { validateCarrierAnswer } from './carrier-schema.ts';
 import type { CarrierService } from './carrier-services.ts';
 import { keepAnswer } from './last-known.ts';
@@ -26,6 +27,9 @@ async function turn<T>(work: () => Promise<T>): Promise<T> {
     else underWay--;
   }
 }
+
+/** Of a carrier’s answer. Bytes */
+const longestAnswer = 64 * 1024;
 
 /**
  * Asks a carrier for a quote. Whatever goes wrong ends in a reply without one, so that a charge's fallback holds: no answer in
@@ -59,7 +63,7 @@ export async function askCarrier(
         body: JSON.stringify(request),
         signal: AbortSignal.timeout(timeout),
       });
-      return { ok: response.ok, status: response.status, text: await response.text() };
+      return { ok: response.ok, status: response.status, text: await boundedText(response, longestAnswer) };
     });
     answer = text.slice(0, 2000);
     if (!ok) return reply(answer, null, `it answered with ${status}`);
@@ -73,7 +77,8 @@ export async function askCarrier(
       quote === null ? `it quotes in ${said.currency}, which cannot be turned into ${money.currency}` : null,
     );
   } catch (error) {
-    const unreadable = answer === null ? 'it could not be reached' : 'what it answered is no quote';
+    const read = answer !== null || error instanceof RangeError;
+    const unreadable = read ? 'what it answered is no quote' : 'it could not be reached';
     const late = error instanceof Error && error.name === 'TimeoutError';
     return reply(answer, null, late ? `it did not answer within ${timeout / 1000} s` : unreadable);
   }

@@ -1,8 +1,11 @@
 import { readReferenceRates } from '../../core/imports/reference-rates.ts';
+import { boundedText } from '../http/bounded-text.ts';
 import { ProblemError } from '../http/problem.ts';
 import { addRates, type RatesAdded } from './rate-store.ts';
 
 const timeout = 4000;
+/** Of the feed’s answer. Bytes */
+const longestAnswer = 8 * 1024 * 1024;
 
 interface FetchedRates extends RatesAdded {
   /** the newest day that the feed has; null when it has none */
@@ -21,9 +24,10 @@ export async function fetchRates(feed: URL): Promise<FetchedRates> {
   try {
     const response = await fetch(feed, { signal: AbortSignal.timeout(timeout) });
     if (!response.ok) throw away(`It answers with ${response.status}.`);
-    text = await response.text();
+    text = await boundedText(response, longestAnswer);
   } catch (error) {
-    throw error instanceof ProblemError ? error : away('It does not answer.');
+    if (error instanceof ProblemError) throw error;
+    throw away(error instanceof RangeError ? 'Its answer is too long.' : 'It does not answer.');
   }
   const { rates, rejected } = readReferenceRates(text);
   if (rejected.length > 0 || Object.keys(rates).length === 0)
