@@ -20,21 +20,7 @@ export function useOrderColumns(): TableColumn<ListedOrder>[] {
     const nameOf = (offer: string) => offers[offer]?.name ?? offer;
     const why = (order: ListedOrder) => whyInWords(order, nameOf);
     return [
-      {
-        id: 'placed',
-        name: 'Placed',
-        value: ({ placedAt }) => placedAt,
-        cell: ({ placedAt }) => day.format(Date.parse(placedAt)),
-        className: 'whitespace-nowrap',
-      },
       { id: 'number', name: 'Order', value: ({ number }) => number, className: 'whitespace-nowrap', pinned: true },
-      { id: 'market', name: 'Market', value: ({ market }) => markets[market]?.name ?? market },
-      {
-        id: 'option',
-        name: 'Option',
-        value: ({ option }) => (option === null ? 'not delivered' : (options[option]?.name ?? option)),
-        className: 'whitespace-nowrap',
-      },
       {
         id: 'charged',
         name: 'Charged',
@@ -52,6 +38,24 @@ export function useOrderColumns(): TableColumn<ListedOrder>[] {
         className: 'whitespace-nowrap',
       },
       {
+        id: 'why',
+        name: 'Why it is here',
+        value: why,
+        cell: (order) => (
+          <>
+            {why(order)} <AtRehearse order={order} languages={markets[order.market]?.languages ?? []} bySku={bySku} />
+          </>
+        ),
+        className: 'min-w-44',
+      },
+      {
+        id: 'option',
+        name: 'Option',
+        value: ({ option }) => (option === null ? 'not delivered' : (options[option]?.name ?? option)),
+        className: 'whitespace-nowrap',
+      },
+      { id: 'market', name: 'Market', value: ({ market }) => markets[market]?.name ?? market },
+      {
         id: 'difference',
         name: 'Difference',
         value: ({ delivery, expected, currency }) =>
@@ -65,15 +69,11 @@ export function useOrderColumns(): TableColumn<ListedOrder>[] {
       },
       { id: 'currency', name: 'Currency', value: ({ currency }) => currency },
       {
-        id: 'why',
-        name: 'Why it is here',
-        value: why,
-        cell: (order) => (
-          <>
-            {why(order)} <AtRehearse order={order} languages={markets[order.market]?.languages ?? []} bySku={bySku} />
-          </>
-        ),
-        className: 'min-w-44',
+        id: 'placed',
+        name: 'Placed',
+        value: ({ placedAt }) => placedAt,
+        cell: ({ placedAt }) => day.format(Date.parse(placedAt)),
+        className: 'whitespace-nowrap',
       },
     ];
   }, [policy, catalogue, figure, locale]);

@@ -17,19 +17,19 @@ interface Promising {
  * the cart is evaluated anew, and another offer that takes its place is reserved in its turn.
  *
  * @param evaluated the cart under some counts of redemptions
- * @returns the cart as it can be promised, under which counts, and the offers that are reserved
+ * @returns the cart as it can be promised, and the offers that are reserved
  */
 export async function promised<T extends { evaluation: Evaluation }>(
   { policy, shopper, minutes, said }: Promising,
   counts: Redemptions | undefined,
   evaluated: (redemptions: Redemptions | undefined) => Promise<T>,
-): Promise<{ cart: T; redemptions: Redemptions | undefined; offers: string[] }> {
+): Promise<{ cart: T; offers: string[] }> {
   let redemptions = counts;
   for (;;) {
     const cart = await evaluated(redemptions);
     const wanted = limitedUses(policy, cart.evaluation, said);
     const gone = await reserve(wanted, shopper, minutes);
-    if (gone.length === 0) return { cart, redemptions, offers: wanted.map(({ offer }) => offer) };
+    if (gone.length === 0) return { cart, offers: wanted.map(({ offer }) => offer) };
     redemptions = { ...redemptions, ...usedUp(policy, gone, redemptions) };
   }
 }

@@ -119,16 +119,28 @@ function roleOf(sentence: string, { start, end }: Span, before: Span | undefined
 const isBeside = (sentence: string, { start, end }: Span, { delivery }: LanguageWords): boolean =>
   delivery.test(sentence.slice(Math.max(0, start - 40), start)) || delivery.test(sentence.slice(end, end + 16));
 
+/** Patterns that are made of a language's words, once. */
+function madeOf(make: (words: LanguageWords) => RegExp): (words: LanguageWords) => RegExp {
+  const made = new Map<LanguageWords, RegExp>();
+  return (words) => {
+    let pattern = made.get(words);
+    if (!pattern) made.set(words, (pattern = make(words)));
+    return pattern;
+  };
+}
+
+/** What is charged comes right after it. */
+const rightBefore = madeOf(({ costs, otherwise }) => new RegExp(`(?:${costs.source}|${otherwise.source})\\s*$`, 'u'));
+/** Nothing else stands between the amounts of a range. */
+const onlyBetween = madeOf(({ to }) => new RegExp(`^\\s*(?:${to.source})\\s*$`, 'u'));
+
 /** Figures without a currency that words say are charged: “otherwise 5.50”. */
 function withBare(sentence: string, amounts: WrittenAmount[], words: LanguageWords, currency: string): WrittenAmount[] {
   const bare = [...sentence.matchAll(bareFigure)].flatMap((match): WrittenAmount[] => {
     const [start, end] = [match.index, match.index + match[0].length];
     if (!/[.,]\d{2}$/.test(match[0]) || amounts.some((one) => one.start <= start && end <= one.end)) return [];
     const lead = sentence.slice(Math.max(0, start - 16), start);
-    const near = [words.costs, words.otherwise].some((pattern) =>
-      new RegExp(`(?:${pattern.source})\\s*$`, 'u').test(lead),
-    );
-    const minor = near ? minorOf(match[0], currency) : null;
+    const minor = rightBefore(words).test(lead) ? minorOf(match[0], currency) : null;
     return minor === null ? [] : [{ start, end, minor, currency }];
   });
   return [...amounts, ...bare].sort((a, b) => a.start - b.start);
@@ -141,7 +153,7 @@ function rangesIn(
   words: LanguageWords,
   currency: string,
 ): Statement[] {
-  const between = new RegExp(`^\\s*(?:${words.to.source})\\s*$`, 'u');
+  const between = onlyBetween(words);
   return amounts.flatMap((to, index): Statement[] => {
     const from = amounts[index - 1] ?? null;
     const first =
