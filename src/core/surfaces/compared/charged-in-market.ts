@@ -1,0 +1,92 @@
+import { orderOfValue } from '../../cart/hypothetical-order.ts';
+import { anybody } from '../../conditions/shopper-class.ts';
+import type { CompiledMarket, CompiledPolicy, CompiledZone } from '../../evaluation/compile.ts';
+import { situationOf } from '../../evaluation/shopper-classes.ts';
+import { somewhereIn } from '../../evaluation/somewhere-in.ts';
+import { resolveAmount } from '../../money/local-amount.ts';
+import type { Destination } from '../../policy/types.ts';
+import { sweepZone, type Sweep } from '../../sweep/sweep.ts';
+import { dateOfDay } from '../../time/day.ts';
+import { localTime } from '../../time/time-zone-clock.ts';
+
+/** What a guest without a code is charged for delivery in a market at a moment: all that a text may rightly state. Minor units. */
+export interface ChargedInMarket {
+  currency: string;
+  /** goods values from which an option of some zone is free that costs something below; ascending */
+  goals: readonly number[];
+  /** what options cost in some zone for some order, before offers and after them, but nothing; ascending */
+  prices: readonly number[];
+  /** for a kilogram of what is delivered; ascending */
+  perKilo: readonly number[];
+  /** whether every option is free everywhere, whatever is ordered */
+  allFree: boolean;
+  /** last days of offers that are in force or will be, `YYYY-MM-DD` in the market's time */
+  ends: readonly string[];
+}
+
+/** Looks along goods value and weight in every zone of a market. @param instant ms since 1970-01-01T00:00Z */
+export function chargedInMarket(compiled: CompiledPolicy, market: CompiledMarket, instant: number): ChargedInMarket {
+  const looks = market.zones.flatMap((zone) => {
+    const destination = somewhereIn(compiled, zone);
+    return destination ? [{ zone, sweeps: sweepsOf(zone, destination, instant) }] : [];
+  });
+  const along = looks.flatMap(({ sweeps: [byValue] }) => byValue);
+  return {
+    currency: market.market.currency,
+    goals: ascending(along.flatMap(goalsOf)),
+    prices: ascending(looks.flatMap(({ sweeps }) => sweeps.flatMap(pricesOf))),
+    perKilo: ascending(market.zones.flatMap((zone) => perKiloOf(zone))),
+    allFree: along.length > 0 && along.every(isAllFree),
+    ends: [...new Set(market.zones.flatMap((zone) => endsOf(zone, instant)))].sort(),
+  };
+}
+
+const ascending = (amounts: readonly number[]): number[] => [...new Set(amounts)].sort((a, b) => a - b);
+
+function sweepsOf(zone: CompiledZone, destination: Destination, instant: number): [byValue: Sweep, byWeight: Sweep] {
+  const situation = situationOf(anybody, destination, instant);
+  return [sweepZone(zone, 'goodsValue', situation), sweepZone(zone, 'weight', situation, orderOfValue(1))];
+}
+
+/** Where an option becomes free that costs something just below. */
+function goalsOf({ segments }: Sweep): number[] {
+  return segments.flatMap(({ from, options }, index) => {
+    const below = segments[index - 1];
+    const becomesFree = options.some((price, at) => price?.after === 0 && (below?.options[at]?.lastAfter ?? 0) > 0);
+    return below && becomesFree ? [from] : [];
+  });
+}
+
+/** Prices of level stretches, and both ends of those that rise. */
+const pricesOf = ({ segments }: Sweep): number[] =>
+  segments.flatMap(({ options }) =>
+    options.flatMap((price) =>
+      price ? [price.before, price.after, price.lastBefore, price.lastAfter].filter((amount) => amount > 0) : [],
+    ),
+  );
+
+const isAllFree = ({ segments }: Sweep): boolean =>
+  segments.every(({ options }) =>
+    options.every((price) => price === null || (price.after === 0 && price.lastAfter === 0)),
+  ) && segments.some(({ options }) => options.some((price) => price !== null));
+
+/** Amounts that charges add for weight, as far as they come to a whole amount for a kilogram. */
+function perKiloOf({ options, market: { terms } }: CompiledZone): number[] {
+  return options.flatMap(({ option }) =>
+    Object.values(option.charge.lines).flatMap(({ price }) => {
+      const unit = 'fixed' in price ? price.perUnit : undefined;
+      if (unit?.measure !== 'weight' && unit?.measure !== 'chargeableWeight') return [];
+      const amount = resolveAmount(unit.amount, terms.money);
+      const kilo = ((amount ?? 0) * 1000) / unit.per;
+      return kilo > 0 && Number.isInteger(kilo) ? [kilo] : [];
+    }),
+  );
+}
+
+function endsOf({ offers, market: { terms } }: CompiledZone, instant: number): string[] {
+  return offers.flatMap(({ span }) =>
+    Number.isFinite(span.until) && span.until > instant
+      ? [dateOfDay(localTime(terms.clocks.market, span.until - 1).day)]
+      : [],
+  );
+}
