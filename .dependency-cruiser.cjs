@@ -29,6 +29,7 @@ const coreFolders = [
   'notices',
   'evaluation',
   'wording',
+  'surface-kinds',
   'schema',
   'checks',
   'changes',

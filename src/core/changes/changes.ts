@@ -27,8 +27,21 @@ const wholes = [
 /** A tree of conditions is one value: what it says, read out. */
 const conditions = /^\/qualifiers\/[^/]+\/condition$|^\/(options|offers|notices)\/(.*\/)?when$/;
 
-/** Test carts, guarantees, made-up shoppers, assumptions, accepted findings and what is noted beside texts are no promise to shoppers, so they are not among the changes of a release. */
-const unseen = ['/testCarts', '/guarantees', '/shoppers', '/assumptions', '/accepted', '/textNotes', '/version'];
+/**
+ * Test carts, guarantees, surfaces, made-up shoppers, assumptions, accepted findings and what is noted beside texts are no promise
+ * to shoppers, so they are not among the changes of a release.
+ */
+const unseen = [
+  '/testCarts',
+  '/guarantees',
+  '/surfaces',
+  '/surfaceTexts',
+  '/shoppers',
+  '/assumptions',
+  '/accepted',
+  '/textNotes',
+  '/version',
+];
 
 /** What differs for shoppers between two policies, in document order. @param language the reader's, for amounts */
 export function policyChanges(from: Policy, to: Policy, language: string): PolicyChange[] {

@@ -451,6 +451,11 @@ export type GuaranteeClaim =
       within: number;
     };
 /**
+ * one of the kinds that are registered
+ */
+export type SurfaceKind =
+  'banner' | 'policyPage' | 'landingPage' | 'mailTemplate' | 'productFeed' | 'structuredData' | 'rateSheet';
+/**
  * sRGB, as #rrggbb
  */
 export type HexColour = string;
@@ -503,6 +508,18 @@ export interface Policy {
    */
   guarantees?: {
     [k: string]: Guarantee;
+  };
+  /**
+   * other places that state delivery prices; no promise to shoppers
+   */
+  surfaces?: {
+    [k: string]: Surface;
+  };
+  /**
+   * text of generated surfaces → language → ICU MessageFormat text, in place of the one that ships
+   */
+  surfaceTexts?: {
+    [k: string]: Texts1;
   };
   /**
    * made-up shoppers to try conditions and offers with; no promise to anybody
@@ -1593,6 +1610,32 @@ export interface Condition4 {
   conditions: {
     [k: string]: ConditionNode;
   };
+}
+export interface Surface {
+  order: Order;
+  name: Name;
+  kind: SurfaceKind;
+  /**
+   * where its text is fetched; it is pasted or handed in as a file when absent
+   */
+  address?: string;
+  /**
+   * that it speaks for; none: all
+   */
+  markets: {
+    [k: string]: true;
+  };
+  /**
+   * that it is written in; none: those of its markets
+   *
+   * @minItems 0
+   * @maxItems 20
+   */
+  languages: Language[];
+  /**
+   * who brings it into line
+   */
+  keeper?: string;
 }
 export interface MadeUpShopper {
   order: Order;

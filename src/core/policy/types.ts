@@ -45,6 +45,8 @@ export type {
   Schedule,
   Shopper,
   Store,
+  Surface,
+  SurfaceKind,
   TestCart,
   TextNote,
   Texts,

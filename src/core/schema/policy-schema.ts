@@ -4,6 +4,7 @@ import { forms } from '../conditions/registry.ts';
 import { questionKinds } from '../options/questions/registry.ts';
 import { longestAnswer } from '../options/questions/question-kind.ts';
 import { optionKinds } from '../options/kinds/registry.ts';
+import { surfaceKinds } from '../surface-kinds/registry.ts';
 import base from './policy.schema.json' with { type: 'json' };
 
 interface Definitions {
@@ -45,6 +46,7 @@ export function policySchema(): PolicySchema {
       question: { ...$defs.question, oneOf: questions },
       linePrice: { ...$defs.linePrice, oneOf: linePrices },
       optionKind: { ...$defs.optionKind, enum: optionKinds.all.map(({ kind }) => kind) },
+      surfaceKind: { ...$defs.surfaceKind, enum: surfaceKinds.all.map(({ kind }) => kind) },
     },
   };
 }

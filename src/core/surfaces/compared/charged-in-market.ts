@@ -1,10 +1,11 @@
 import { orderOfValue } from '../../cart/hypothetical-order.ts';
+import { restingOn } from '../../conditions/leaves.ts';
 import { anybody } from '../../conditions/shopper-class.ts';
 import type { CompiledMarket, CompiledPolicy, CompiledZone } from '../../evaluation/compile.ts';
-import { situationOf } from '../../evaluation/shopper-classes.ts';
+import { conditionsOf, situationOf } from '../../evaluation/shopper-classes.ts';
 import { somewhereIn } from '../../evaluation/somewhere-in.ts';
 import { resolveAmount } from '../../money/local-amount.ts';
-import type { Destination } from '../../policy/types.ts';
+import type { Destination, LocalAmount } from '../../policy/types.ts';
 import { sweepZone, type Sweep } from '../../sweep/sweep.ts';
 import { dateOfDay } from '../../time/day.ts';
 import { localTime } from '../../time/time-zone-clock.ts';
@@ -20,6 +21,8 @@ export interface ChargedInMarket {
   perKilo: readonly number[];
   /** whether every option is free everywhere, whatever is ordered */
   allFree: boolean;
+  /** every amount that charges and offers are made of: what holds of some orders or shoppers only is among them */
+  written: ReadonlySet<number>;
   /** last days of offers that are in force or will be, `YYYY-MM-DD` in the market's time */
   ends: readonly string[];
 }
@@ -37,6 +40,7 @@ export function chargedInMarket(compiled: CompiledPolicy, market: CompiledMarket
     prices: ascending(looks.flatMap(({ sweeps }) => sweeps.flatMap(pricesOf))),
     perKilo: ascending(market.zones.flatMap((zone) => perKiloOf(zone))),
     allFree: along.length > 0 && along.every(isAllFree),
+    written: new Set(market.zones.flatMap((zone) => [...amountsWritten(zone)])),
     ends: [...new Set(market.zones.flatMap((zone) => endsOf(zone, instant)))].sort(),
   };
 }
@@ -81,6 +85,30 @@ function perKiloOf({ options, market: { terms } }: CompiledZone): number[] {
       return kilo > 0 && Number.isInteger(kilo) ? [kilo] : [];
     }),
   );
+}
+
+/** Amounts of charges, offers and the conditions that they rest on as they resolve in the market. */
+function amountsWritten(zone: CompiledZone): Set<number> {
+  const { options, offers, policy, market } = zone;
+  const { id, terms } = market;
+  const found = new Set<number>();
+  const visit = (part: unknown): void => {
+    if (typeof part !== 'object' || part === null) return;
+    if ('exact' in part || 'following' in part) {
+      const minor = resolveAmount(part as LocalAmount, terms.money);
+      if (minor !== null) found.add(minor);
+      return;
+    }
+    // Of amounts by market only this one’s.
+    if (Object.hasOwn(part, id)) visit((part as Record<string, unknown>)[id]);
+    else for (const child of Object.values(part)) visit(child);
+  };
+  for (const { option } of options) visit(option.charge);
+  for (const { offer } of offers) visit(offer.goals);
+  const conditions = conditionsOf(zone);
+  visit(conditions);
+  visit(restingOn(conditions, policy.qualifiers));
+  return found;
 }
 
 function endsOf({ offers, market: { terms } }: CompiledZone, instant: number): string[] {

@@ -8,7 +8,7 @@ export interface ChargedUnder {
 }
 
 /** Why nobody can tell whether a statement is right. */
-export type UnclearBecause = 'otherCurrency' | 'neverSo' | 'nothingOfIt';
+export type UnclearBecause = 'otherCurrency' | 'onlySome' | 'neverSo' | 'nothingOfIt';
 
 /** `should`: amounts that would be right, minor units, or days; `since`: the release from which it is not any more. */
 export type Verdict =
@@ -18,7 +18,8 @@ export type Verdict =
 
 /**
  * Compares what a text states with what the newest release charges. What an earlier one charged is stale since the release after
- * it; what none did is stale where only one amount can be meant, else unclear.
+ * it. What some charge or offer is made of may hold for some orders or shoppers, and is unclear; what nothing is made of and none
+ * ever charged is stale where only one amount can be meant, else unclear.
  *
  * @param history releases, the newest first; at least one
  */
@@ -32,6 +33,7 @@ export function compareStatement(statement: Statement, history: readonly Charged
   const last = before.findIndex((one) => fits(statement, one.charged));
   const should = shouldSay(statement, charged);
   if (last >= 0) return { verdict: 'stale', should, since: history[last]!.release };
+  if (holdsForSome(statement, charged)) return { verdict: 'unclear', because: 'onlySome' };
   if (should.length === 1) return { verdict: 'stale', should, since: null };
   return { verdict: 'unclear', because: should.length === 0 ? 'nothingOfIt' : 'neverSo' };
 }
@@ -59,6 +61,21 @@ function fits(statement: Statement, { goals, prices, perKilo, allFree, ends }: C
       const written = `-${two(month)}-${two(day)}`;
       return ends.some((end) => (year === null ? end.endsWith(written) : end === `${year}${written}`));
     }
+  }
+}
+
+/** Whether what is stated is part of some charge or offer: then it may be right of some orders or shoppers, which a sentence seldom says. */
+function holdsForSome(statement: Statement, { written }: ChargedInMarket): boolean {
+  switch (statement.kind) {
+    case 'goal':
+    case 'price':
+    case 'perKilo':
+      return written.has(statement.amount.minor);
+    case 'range':
+      return written.has(statement.from.minor) && written.has(statement.to.minor);
+    case 'free':
+    case 'until':
+      return false;
   }
 }
 
