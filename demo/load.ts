@@ -7,7 +7,9 @@ import { addProducts } from '../src/server/products/product-store.ts';
 import { addPicture } from '../src/server/pictures/picture-store.ts';
 import { insertRates } from '../src/server/rates/rate-store.ts';
 import { addRelease } from '../src/server/releases/release-store.ts';
+import { pastedMail, standInPages } from '../src/server/stand-ins/pages.ts';
 import { rateFeedCsv } from '../src/server/stand-ins/rate-feed.ts';
+import { writeReading } from '../src/server/surfaces/reading-store.ts';
 import { generateOrders } from './generate-orders.ts';
 import { demoPolicy } from './policy/demo-policy.ts';
 import pictures from './pictures.json' with { type: 'json' };
@@ -17,6 +19,20 @@ import { demoProducts } from './products.ts';
 async function addDemoRates(connection: PoolConnection): Promise<void> {
   const today = Math.floor(Date.now() / 86_400_000);
   await insertRates(connection, readReferenceRates(rateFeedCsv(today - 730, today)).rates, 'feed');
+}
+
+/** What the surfaces say, as it was read when the demo was made. */
+async function addReadings(connection: PoolConnection): Promise<void> {
+  for (const [id, { address }] of Object.entries(demoPolicy.surfaces ?? {})) {
+    const page = address === undefined ? undefined : standInPages[address.split('/').at(-1)!];
+    await writeReading(
+      connection,
+      id,
+      page
+        ? { content: page.content, format: 'html', source: 'fetched' }
+        : { content: pastedMail, format: 'text', source: 'pasted' },
+    );
+  }
 }
 
 /**
@@ -36,6 +52,7 @@ export async function loadDemoStore(): Promise<boolean> {
     await addOrders(connection, generateOrders());
     await addDemoRates(connection);
     for (const bytes of Object.values(pictures)) await addPicture(connection, Buffer.from(bytes, 'base64'));
+    await addReadings(connection);
     await addRelease(connection, {
       reason: null,
       document: JSON.stringify(demoPolicy),

@@ -11,11 +11,13 @@ import {
 import { answering, problemResponse } from './server/http/problem.ts';
 import { answerAhead } from './server/access/shop-access.ts';
 import { keepElement } from './server/element/element-files.ts';
+import { watchSurfaces } from './server/surfaces/watch-surfaces.ts';
 import { watchWhatIsOver } from './server/what-is-over.ts';
 
 if (process.env.DATABASE_URL) {
   watchImports();
   watchWhatIsOver();
+  watchSurfaces();
   void keepElement();
 }
 
@@ -54,7 +56,7 @@ function refuseUnknownMethod({ method }: Request): Response | null {
 
 /** A page is drawn to its end before it is sent, so that one that cannot be drawn becomes a page that says so. */
 async function answered(url: URL, next: () => Promise<Response>): Promise<Response> {
-  if (url.pathname.startsWith('/api/')) return answering(next);
+  if (url.pathname.startsWith('/api/') || url.pathname.startsWith('/published/')) return answering(next);
   try {
     const response = await next();
     if (!response.headers.get('content-type')?.startsWith('text/html')) return response;

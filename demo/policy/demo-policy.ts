@@ -8,6 +8,7 @@ import { offers } from './offers.ts';
 import { options } from './options.ts';
 import { places } from './places.ts';
 import { qualifiers } from './qualifiers.ts';
+import { surfaces } from './surfaces.ts';
 import { shoppers } from './shoppers.ts';
 import { testCarts } from './test-carts.ts';
 import { look, textNotes, wording } from './wording.ts';
@@ -38,6 +39,7 @@ export const demoPolicy: Policy = {
   look,
   testCarts,
   guarantees,
+  surfaces,
   shoppers,
   assumptions: { nlbe: { margin: '55', reach: '30', near: '50', far: '20', spread: '30', secondReward: 250 } },
 };

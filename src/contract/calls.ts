@@ -13,6 +13,7 @@ import { whereCalls } from './calls/where.ts';
 import { rateCalls } from './calls/rates.ts';
 import { releaseCalls } from './calls/releases.ts';
 import { standInCalls } from './calls/stand-ins.ts';
+import { surfaceCalls } from './calls/surfaces.ts';
 import { systemCalls } from './calls/system.ts';
 
 /** Every call there is, by method and path. Endpoints, client, tests and the OpenAPI document derive from it. */
@@ -30,6 +31,7 @@ export const calls = {
   ...keyCalls,
   ...carrierCalls,
   ...standInCalls,
+  ...surfaceCalls,
   ...systemCalls,
 };
 

@@ -14,7 +14,12 @@ const kinds: Record<string, string> = {
   calendars: 'Calendar',
 };
 
-const parts: Record<string, string> = { store: 'The store', rates: 'Exchange rates', wording: 'Wording', surfaceTexts: 'Texts of surfaces' };
+const parts: Record<string, string> = {
+  store: 'The store',
+  rates: 'Exchange rates',
+  wording: 'Wording',
+  surfaceTexts: 'Texts of surfaces',
+};
 
 /** What is wrong as a sentence that names the thing it is about: “Zone “Austria”: AT is not a country of this zone's market”. */
 export function faultInWords({ pointer, message }: PolicyFault, policy: Policy): string {

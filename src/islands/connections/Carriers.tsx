@@ -4,7 +4,7 @@ import type { CarrierServiceChange, CarrierServiceListed } from '../../contract/
 import { Alert } from '../../ui/Alert.tsx';
 import { useCompiled } from '../page/page-context.tsx';
 import { CarrierRow } from './CarrierRow.tsx';
-import { useAsking } from './use-asking.ts';
+import { useAsking } from '../page/use-asking.ts';
 
 /** Where carriers are asked: those that charges name, and those that have an address of their own. */
 export function Carriers({ initial }: { initial: readonly CarrierServiceListed[] }) {

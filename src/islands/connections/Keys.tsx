@@ -5,7 +5,7 @@ import { Alert } from '../../ui/Alert.tsx';
 import { KeyRow } from './KeyRow.tsx';
 import { NewKey } from './NewKey.tsx';
 import { Told } from './Told.tsx';
-import { useAsking } from './use-asking.ts';
+import { useAsking } from '../page/use-asking.ts';
 
 /** The keys there are, what became of them, and the row that adds one. */
 export function Keys({ initial }: { initial: readonly AccessKey[] }) {

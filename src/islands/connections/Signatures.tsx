@@ -3,7 +3,7 @@ import { call } from '../../client/http.ts';
 import type { ListedSecret } from '../../contract/shapes/access-key.ts';
 import { Alert } from '../../ui/Alert.tsx';
 import { Told } from './Told.tsx';
-import { useAsking } from './use-asking.ts';
+import { useAsking } from '../page/use-asking.ts';
 import { useMoments } from './use-moments.ts';
 
 /** The secret that quotes are signed with: a shop that has it proves by itself what was quoted. */

@@ -50,8 +50,17 @@ export const trail: readonly Stop[] = [
   {
     id: 'release',
     name: 'Release',
-    parts: ['changes', 'release', 'guarantees', 'check-up', 'earlier releases', 'compare'],
-    also: 'findings guarantees faults problems publish go live hand over roll back history compare reset',
+    parts: [
+      'changes',
+      'release',
+      'guarantees',
+      'check-up',
+      'surfaces',
+      'texts for surfaces',
+      'earlier releases',
+      'compare',
+    ],
+    also: 'surfaces banner policy page feed structured data findings guarantees faults problems publish go live hand over roll back history compare reset',
   },
   {
     id: 'results',

@@ -10,6 +10,9 @@ import { Verdict } from './Verdict.tsx';
 import { WhatChanges } from './WhatChanges.tsx';
 import { CheckUp } from './check-up/CheckUp.tsx';
 import { CompareReleases } from './CompareReleases.tsx';
+import { Published } from './surfaces/Published.tsx';
+import { Surfaces } from './surfaces/Surfaces.tsx';
+import { useSurfaces } from './surfaces/use-surfaces.ts';
 import { ReleaseForm } from './ReleaseForm.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
@@ -30,6 +33,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<HttpProblem | null>(null);
   const [said, setSaid] = useState('');
+  const standings = useSurfaces();
   const empty = Object.keys(saved.policy.markets).length === 0;
   const nothingToDo = empty || (release !== null && changes.length === 0);
 
@@ -87,7 +91,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
               <ChangeList changes={changes} released />
             </WhatChanges>
           )}
-          <Verdict />
+          <Verdict surfaces={standings.of} />
         </>
       )}
       {!empty && (
@@ -108,6 +112,8 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
       )}
       {!empty && <Guarantees />}
       {!empty && <CheckUp />}
+      {!empty && <Surfaces standings={standings} />}
+      {!empty && <Published />}
       {releases.length > 0 && (
         <ReleaseList
           releases={releases}

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import type { SurfaceStanding } from '../../contract/shapes/surface.ts';
 import type { Finding } from '../../core/check-up/finding.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { useCheckUp } from '../findings/check-up.ts';
@@ -10,7 +11,7 @@ import { usePolicy } from '../page/draft-context.tsx';
 const mostSaid = 4;
 
 /** What speaks for and against handing the draft to the shop: the check-up, guarantees and test carts, a line each. */
-export function Verdict() {
+export function Verdict({ surfaces }: { surfaces: ReadonlyMap<string, SurfaceStanding> | null }) {
   const { findings, notExamined, failed, guarantees: looked } = useCheckUp();
   const policy = usePolicy();
   if (failed) return <p className="mt-3 text-error">The draft could not be looked through: {failed}.</p>;
@@ -40,6 +41,11 @@ export function Verdict() {
       <Line of="Test carts" href="/rehearse" wrong={carts}>
         {cartsInWords(expected.length, carts.length)}
       </Line>
+      {Object.keys(policy.surfaces ?? {}).length > 0 && (
+        <Line of="Surfaces" href="#surfaces" wrong={[]}>
+          {surfaces ? surfacesInWords([...surfaces.values()]) : 'are being compared'}
+        </Line>
+      )}
     </dl>
   );
 }
@@ -56,6 +62,15 @@ function cartsInWords(expecting: number, otherwise: number): string {
   if (expecting === 0) return 'none says what is expected';
   if (otherwise > 0) return `${otherwise} of ${expecting} otherwise than expected`;
   return expecting === 1 ? 'the one that expects something comes out so' : `all ${expecting} come out as expected`;
+}
+
+/** How the places stand that state delivery prices elsewhere, and which of them the release would leave behind. */
+function surfacesInWords(surfaces: readonly SurfaceStanding[]): string {
+  const stale = surfaces.filter(({ state }) => state === 'stale').length;
+  const becoming = surfaces.filter(({ becomesStale }) => becomesStale > 0).length;
+  const now = stale === 0 ? 'none is stale' : `${stale} of ${surfaces.length} ${stale === 1 ? 'is' : 'are'} stale`;
+  if (becoming === 0) return now;
+  return `${now}; this release leaves ${becoming === 1 ? 'one' : becoming} behind that ${becoming === 1 ? 'is' : 'are'} right`;
 }
 
 function Line({

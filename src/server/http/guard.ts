@@ -80,7 +80,8 @@ export const knownMethods: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTION
  * This process as it can reach itself, for the stand-ins that it serves: as it was started, never as a request says.
  * An outside service in their place is named in SUMMANT_CARRIERS and SUMMANT_RATE_FEED.
  */
-const ownAddress = (): string => process.env.SUMMANT_OWN_ADDRESS ?? `http://127.0.0.1:${process.env.PORT ?? '4321'}`;
+export const ownAddress = (): string =>
+  process.env.SUMMANT_OWN_ADDRESS ?? `http://127.0.0.1:${process.env.PORT ?? '4321'}`;
 export const usualCarrierAddress = (): URL =>
   new URL(process.env.SUMMANT_CARRIERS ?? '/stand-ins/carrier', ownAddress());
 export const rateFeed = (): URL => new URL(process.env.SUMMANT_RATE_FEED ?? '/stand-ins/rate-feed.csv', ownAddress());

@@ -37,6 +37,17 @@ export async function listReleases(): Promise<ReleaseSummary[]> {
   });
 }
 
+/** The release that the shop uses; null before the first. */
+export async function latestRelease(): Promise<ReleaseSummary | null> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>(
+      `SELECT ${columns} FROM policy_release WHERE store_id = ? ORDER BY number DESC LIMIT 1`,
+      [storeId],
+    );
+    return rows[0] ? summaryOf(rows[0]) : null;
+  });
+}
+
 /** The number of the release that the shop uses; null before the first. */
 export async function currentReleaseNumber(): Promise<number | null> {
   return reading(async (pool) => {

@@ -21,6 +21,8 @@ export interface ChargedInMarket {
   perKilo: readonly number[];
   /** whether every option is free everywhere, whatever is ordered */
   allFree: boolean;
+  /** whether some option is free whatever is ordered */
+  someFree: boolean;
   /** every amount that charges and offers are made of: what holds of some orders or shoppers only is among them */
   written: ReadonlySet<number>;
   /** last days of offers that are in force or will be, `YYYY-MM-DD` in the market's time */
@@ -40,6 +42,7 @@ export function chargedInMarket(compiled: CompiledPolicy, market: CompiledMarket
     prices: ascending(looks.flatMap(({ sweeps }) => sweeps.flatMap(pricesOf))),
     perKilo: ascending(market.zones.flatMap((zone) => perKiloOf(zone))),
     allFree: along.length > 0 && along.every(isAllFree),
+    someFree: along.some(isSomeFree),
     written: new Set(market.zones.flatMap((zone) => [...amountsWritten(zone)])),
     ends: [...new Set(market.zones.flatMap((zone) => endsOf(zone, instant)))].sort(),
   };
@@ -73,6 +76,9 @@ const isAllFree = ({ segments }: Sweep): boolean =>
   segments.every(({ options }) =>
     options.every((price) => price === null || (price.after === 0 && price.lastAfter === 0)),
   ) && segments.some(({ options }) => options.some((price) => price !== null));
+
+const isSomeFree = ({ segments, optionIds }: Sweep): boolean =>
+  optionIds.some((_, at) => segments.every(({ options }) => options[at]?.after === 0 && options[at].lastAfter === 0));
 
 /** Amounts that charges add for weight, as far as they come to a whole amount for a kilogram. */
 function perKiloOf({ options, market: { terms } }: CompiledZone): number[] {

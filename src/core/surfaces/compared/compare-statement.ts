@@ -19,7 +19,7 @@ export type Verdict =
 /**
  * Compares what a text states with what the newest release charges. What an earlier one charged is stale since the release after
  * it. What some charge or offer is made of may hold for some orders or shoppers, and is unclear; what nothing is made of and none
- * ever charged is stale where only one amount can be meant, else unclear.
+ * ever charged is stale where it promises that delivery is free, or where only one amount can be meant, else unclear.
  *
  * @param history releases, the newest first; at least one
  */
@@ -34,7 +34,8 @@ export function compareStatement(statement: Statement, history: readonly Charged
   const should = shouldSay(statement, charged);
   if (last >= 0) return { verdict: 'stale', should, since: history[last]!.release };
   if (holdsForSome(statement, charged)) return { verdict: 'unclear', because: 'onlySome' };
-  if (should.length === 1) return { verdict: 'stale', should, since: null };
+  const isPromise = statement.kind === 'goal' || statement.kind === 'free';
+  if (should.length === 1 || (isPromise && should.length > 0)) return { verdict: 'stale', should, since: null };
   return { verdict: 'unclear', because: should.length === 0 ? 'nothingOfIt' : 'neverSo' };
 }
 
@@ -65,7 +66,7 @@ function fits(statement: Statement, { goals, prices, perKilo, allFree, ends }: C
 }
 
 /** Whether what is stated is part of some charge or offer: then it may be right of some orders or shoppers, which a sentence seldom says. */
-function holdsForSome(statement: Statement, { written }: ChargedInMarket): boolean {
+function holdsForSome(statement: Statement, { written, someFree }: ChargedInMarket): boolean {
   switch (statement.kind) {
     case 'goal':
     case 'price':
@@ -74,6 +75,7 @@ function holdsForSome(statement: Statement, { written }: ChargedInMarket): boole
     case 'range':
       return written.has(statement.from.minor) && written.has(statement.to.minor);
     case 'free':
+      return someFree;
     case 'until':
       return false;
   }

@@ -1,4 +1,4 @@
-import { en } from './languages/en.ts';
+import type { en } from './languages/en.ts';
 
 /** A text that generated surfaces are made of. */
 export type SurfaceTextId = keyof typeof en;

@@ -1,0 +1,41 @@
+import { isUnavailable } from '../database/pool.ts';
+import { readDraft } from '../draft/draft-store.ts';
+import { log } from '../log.ts';
+import { latestRelease } from '../releases/release-store.ts';
+import { fetchSurface } from './fetch-surface.ts';
+import { claimFetch, triedSurfaces } from './reading-store.ts';
+
+/** How often it is looked whether a surface is due. ms */
+const every = 30_000;
+/** A surface with an address is fetched again after so long, and after each release. ms */
+const due = 24 * 3_600_000;
+
+let watch: ReturnType<typeof setInterval> | null = null;
+let running = false;
+
+/** Fetches surfaces that have an address, each once a day and after each release, from now on. */
+export function watchSurfaces(): void {
+  watch ??= setInterval(() => void fetchDue(), every).unref();
+}
+
+/** Fetches those that are due, one after another; of several processes each takes another. */
+export async function fetchDue(now = Date.now()): Promise<void> {
+  if (running) return;
+  running = true;
+  try {
+    const released = (await latestRelease())?.releasedAt;
+    if (released === undefined) return;
+    const since = Math.max(now - due, Date.parse(released));
+    const { surfaces = {} } = (await readDraft()).policy;
+    const tried = await triedSurfaces();
+    for (const [id, surface] of Object.entries(surfaces)) {
+      const last = tried.get(id) ?? null;
+      if (surface.address === undefined || (last !== null && last.getTime() >= since)) continue;
+      if (await claimFetch(id, last)) await fetchSurface(id, surface);
+    }
+  } catch (error) {
+    if (!isUnavailable(error)) log.error({ err: String(error) }, 'surfaces could not be fetched');
+  } finally {
+    running = false;
+  }
+}
