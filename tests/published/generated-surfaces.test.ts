@@ -53,7 +53,7 @@ test('structured data names postcodes as ranges and beginnings, limits as amount
   const data = JSON.stringify(structuredData(askedOf(demoPolicy), 'nlbe', 'nl-NL'));
   expect(data).toContain('{"@type":"PostalCodeRangeSpecification","postalCodeBegin":"8891","postalCodeEnd":"8899"}');
   expect(data).toContain('"orderValue":{"@type":"MonetaryAmount","minValue":40,"maxValue":74.99,"currency":"EUR"}');
-  expect(data).toContain('"weight":{"@type":"QuantitativeValue","minValue":2000,"maxValue":9999,"unitCode":"GRM"}');
+  expect(data).toContain('"weight":{"@type":"QuantitativeValue","minValue":1850,"maxValue":9849,"unitCode":"GRM"}');
   expect(data).toContain('"cutoffTime":"16:00:00+01:00"');
   expect(JSON.stringify(structuredData(askedOf(demoPolicy), 'uk', 'en-GB'))).toContain('"postalCodePrefix":"ZZ9"');
 });

@@ -7,6 +7,8 @@ export interface OrderRead {
   goodsValue: number;
   items: number;
   weight: number;
+  /** with what the goods are packed in; null: it is not known in how many parcels */
+  packedWeight: number | null;
 }
 
 interface Row {
@@ -132,11 +134,11 @@ function priceOf(text: string, order: OrderRead, words: SurfaceWords, currency: 
     const amount = minorOf(found.amount!, currency);
     const unit = found.unit!;
     if (unit === words.eachItem) return base + amount * order.items;
-    if (!/^[\d.,\s]*k?g$/.test(unit)) return null;
-    const per = /\d/.test(unit) ? gramsOf(unit) : 1000;
-    return (
-      base + (round === Math.ceil ? amount * Math.ceil(order.weight / per) : Math.round((amount * order.weight) / per))
-    );
+    const weighed = patternOf(words.packed).exec(unit)?.groups?.what;
+    if (weighed === undefined || !/^[\d.,\s]*k?g$/.test(weighed) || order.packedWeight === null) return null;
+    const per = /\d/.test(weighed) ? gramsOf(weighed) : 1000;
+    const units = order.packedWeight / per;
+    return base + (round === Math.ceil ? amount * Math.ceil(units) : Math.round(amount * units));
   }
   return /^[^\p{L}]*\p{Sc}?[^\p{L}]*$|^[\d.,\s]+(kr\.|CHF|€)$|^CHF[\s\d.,]+$/u.test(text)
     ? minorOf(text, currency)

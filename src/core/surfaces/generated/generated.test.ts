@@ -27,10 +27,11 @@ describe('the policy page', () => {
       'artikelen van € 40,00 tot € 75,00: € 5,95',
       'artikelen vanaf € 75,00: gratis',
     ]);
+    // The store packs its goods in 150 g, which its steps at 2 and 10 kg count.
     expect(rowsOf('nlbe', 'nl-NL', 'nlbe-islands-ferry')).toEqual([
-      'artikelen onder € 75,00, gewicht onder 2 kg: € 8,95',
-      'artikelen onder € 75,00, gewicht van 2 kg tot 10 kg: € 11,95',
-      'artikelen onder € 75,00, gewicht vanaf 10 kg: € 18,95',
+      'artikelen onder € 75,00, gewicht onder 1,85 kg: € 8,95',
+      'artikelen onder € 75,00, gewicht van 1,85 kg tot 9,85 kg: € 11,95',
+      'artikelen onder € 75,00, gewicht vanaf 9,85 kg: € 18,95',
       'artikelen vanaf € 75,00: gratis',
     ]);
   });

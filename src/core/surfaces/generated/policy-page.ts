@@ -4,7 +4,7 @@ import { directionOf } from '../../wording/languages/languages.ts';
 import { optionLabel } from '../../wording/option-label.ts';
 import { textIn } from '../../wording/text-in.ts';
 import { areaInWords, countriesInWords } from '../words/area-in-words.ts';
-import { chargeInWords, stretchInWords, type Stretch } from '../words/charge-in-words.ts';
+import { chargeInWords, isPacked, stretchInWords, type Stretch } from '../words/charge-in-words.ts';
 import { conditionInWords } from '../words/condition-in-words.ts';
 import { SurfaceWriter } from '../words/surface-writer.ts';
 import type { Asked } from './generated.ts';
@@ -58,6 +58,7 @@ export function policyPage(asked: Asked, marketId: string, language: string): Po
     intro: [
       say('intro', { countries: countriesInWords(writer) }),
       say(market.tax.prices === 'withTax' ? 'taxIncluded' : 'taxAdded'),
+      ...((market.cashIncrement ?? 1) > 1 ? [say('rounded', { amount: writer.money(market.cashIncrement!) })] : []),
       ...(asked.ownPrices(marketId) ? [say('ownPrices')] : []),
     ],
     headings: [say('option'), say('order'), say('price'), say('arrives')],
@@ -76,7 +77,8 @@ function zoneOnPage({ zone, prices, options }: StandingZone, writer: SurfaceWrit
     name: zone.zone.name,
     places: writer.say('places', { places: areaInWords(zone.zone.area, writer, asked.regionName) }),
     options: options.map(({ id, option }, index): OptionOnPage => {
-      const write = (price: RowPrice) => priceInWords(price, () => chargeInWords(option.charge, writer), writer);
+      const write = (price: RowPrice) =>
+        priceInWords(price, () => chargeInWords(option.charge, writer, isPacked(option, asked.policy)), writer);
       return {
         id,
         label: optionLabel(option, writer.language, writer.market.languages),

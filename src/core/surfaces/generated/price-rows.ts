@@ -1,11 +1,11 @@
-import { orderOfValue } from '../../cart/hypothetical-order.ts';
+import { orderOfValue, type HypotheticalOrder } from '../../cart/hypothetical-order.ts';
 import { anybody } from '../../conditions/shopper-class.ts';
 import type { CompiledZone } from '../../evaluation/compile.ts';
 import type { Situation } from '../../evaluation/context.ts';
 import { situationOf } from '../../evaluation/shopper-classes.ts';
 import type { CompiledReward } from '../../offers/reward.ts';
 import type { Charge, Destination } from '../../policy/types.ts';
-import { axisReach, type SweepAxis } from '../../sweep/axis.ts';
+import type { SweepAxis } from '../../sweep/axis.ts';
 import { sweepZone, type Sweep, type SweepSegment } from '../../sweep/sweep.ts';
 import type { Stretch } from '../words/charge-in-words.ts';
 
@@ -17,6 +17,9 @@ export interface PriceRow {
   stretches: readonly Stretch[];
   price: RowPrice;
 }
+
+/** Edges along one measure bring forth edges along the other so many times at most. */
+const mostRounds = 4;
 
 /** Rates that stand for those of carriers, of which it matters only that they are something. Minor units */
 const someQuote = 1000;
@@ -47,7 +50,7 @@ export class ZonePrices {
   #lookAt(index: number): PriceRow[] {
     const { option } = this.#zone.options[index]!;
     const second = secondAxis(option.charge);
-    return second === undefined ? this.#charged(index) : this.#grid(index, second, edgesOf(option.charge, second));
+    return second === undefined ? this.#charged(index) : this.#grid(index, second);
   }
 
   /** What is charged along goods value for an order of ordinary goods, without weight. */
@@ -57,11 +60,7 @@ export class ZonePrices {
 
   /** The least that an option costs some order before offers, as far as goods value, weight or pieces decide; null: it is never offered. */
   leastOf(index: number): number | null {
-    const sweeps = [
-      this.alongValue,
-      sweepZone(this.#zone, 'weight', this.#situation, orderOfValue(1)),
-      sweepZone(this.#zone, 'items', this.#situation, orderOfValue(1)),
-    ];
+    const sweeps = [this.alongValue, this.#sweep('weight', orderOfValue(1)), this.#sweep('items', orderOfValue(1))];
     const prices = sweeps
       .flatMap(({ segments }) => segments.flatMap(({ options }) => options[index] ?? []))
       .flatMap(({ before, lastBefore }) => [before, lastBefore]);
@@ -69,35 +68,55 @@ export class ZonePrices {
   }
 
   #along(axis: SweepAxis | null, at: number): Sweep {
-    const key = axis === null ? '' : `${axis} ${at}`;
+    return this.#sweep('goodsValue', axis === null ? orderOfValue(0) : { ...orderOfValue(0), [axis]: at });
+  }
+
+  #sweep(axis: SweepAxis, order: HypotheticalOrder): Sweep {
+    const key = `${axis} ${order.value} ${order.weight} ${order.items}`;
     let sweep = this.#known.get(key);
-    if (!sweep) {
-      const order = axis === null ? orderOfValue(0) : { ...orderOfValue(0), [axis]: at };
-      this.#known.set(key, (sweep = sweepZone(this.#zone, 'goodsValue', this.#situation, order)));
-    }
+    if (!sweep) this.#known.set(key, (sweep = sweepZone(this.#zone, axis, this.#situation, order)));
     return sweep;
   }
 
   /** Every price as an amount, by goods value and at most one measure besides. */
-  #grid(index: number, second: SweepAxis | null, starts: readonly number[]): PriceRow[] {
-    const columns = starts.map((start) => this.#along(second, start).segments);
-    const froms = [...new Set(columns.flatMap((segments) => segments.map(({ from }) => from)))].sort((a, b) => a - b);
-    const priced = froms.map((from) =>
+  #grid(index: number, second: 'weight' | 'items' | null): PriceRow[] {
+    const { values, seconds } = this.#edges(second);
+    const columns = seconds.map((start) => this.#along(second, start).segments);
+    const priced = values.map((from) =>
       columns.map((segments) => segmentAt(segments, from).options[index]?.after ?? null),
     );
     const rows: PriceRow[] = [];
-    for (const { from, to, value } of merged(froms, priced)) {
+    for (const { from, to, value } of merged(values, priced)) {
       const goods: Stretch[] = from === 0 && to === null ? [] : [{ measure: 'goodsValue', from, to }];
-      for (const part of merged(starts, value))
+      for (const part of merged(seconds, value))
         rows.push({
           stretches:
-            second === null || second === 'goodsValue' || (part.from === 0 && part.to === null)
+            second === null || (part.from === 0 && part.to === null)
               ? goods
               : [...goods, { measure: second, from: part.from, to: part.to }],
           price: part.value === null ? { offered: false } : { amount: part.value },
         });
     }
     return rows;
+  }
+
+  /**
+   * Where prices change along goods value and along a second measure. Those along one are looked for at each of the other, until
+   * there are no more: what is the same at one goods value need not be at another.
+   */
+  #edges(second: 'weight' | 'items' | null): { values: number[]; seconds: number[] } {
+    const startsOf = (sweeps: readonly Sweep[]) =>
+      [...new Set(sweeps.flatMap(({ segments }) => segments.map(({ from }) => from)))].sort((a, b) => a - b);
+    let values = startsOf([this.alongValue]);
+    let seconds = [0];
+    if (second === null) return { values, seconds };
+    for (let round = 0; round < mostRounds; round++) {
+      const count = values.length + seconds.length;
+      seconds = startsOf(values.map((value) => this.#sweep(second, orderOfValue(value))));
+      values = startsOf(seconds.map((at) => this.#along(second, at)));
+      if (values.length + seconds.length === count) break;
+    }
+    return { values, seconds };
   }
 
   /** The charge in words, and what rewards make of it from some goods value on. */
@@ -157,9 +176,9 @@ const onlyIds = (key: string, value: unknown): unknown =>
  * The measure by which a charge tells orders apart beside goods value: null, none; undefined, more than that, or prices that are
  * no plain amounts.
  */
-function secondAxis({ lines, handling }: Charge): SweepAxis | null | undefined {
+function secondAxis({ lines, handling }: Charge): 'weight' | 'items' | null | undefined {
   if (handling && 'percent' in handling) return undefined;
-  let second: SweepAxis | null = null;
+  let second: 'weight' | 'items' | null = null;
   for (const { over, when, price } of Object.values(lines)) {
     if (when || !('fixed' in price) || price.perUnit || price.min || price.max) return undefined;
     if (!over || over.measure === 'goodsValue') continue;
@@ -168,13 +187,4 @@ function secondAxis({ lines, handling }: Charge): SweepAxis | null | undefined {
     second = over.measure;
   }
   return second;
-}
-
-/** Where a charge changes along a measure, from nothing on. */
-function edgesOf({ lines }: Charge, axis: SweepAxis | null): number[] {
-  const edges = new Set([0]);
-  for (const { over } of Object.values(lines))
-    if (over && over.measure === axis && over.measure !== 'goodsValue')
-      for (const edge of [over.from, over.to]) if (edge !== null && edge < axisReach[axis]) edges.add(edge);
-  return [...edges].sort((a, b) => a - b);
 }
