@@ -22,7 +22,7 @@ export async function startApplication(
 ): Promise<Application> {
   const child = spawn(process.execPath, ['--max-semi-space-size=32', 'scripts/start.mjs', ...options], {
     cwd: root,
-    env: { ...process.env, PORT: '0', SUMMANT_SHOP_PORT: 'off', ...environment },
+    env: { ...process.env, PORT: '0', SUMMANT_SHOP_PORT: 'off', SUMMANT_FETCH_EVERY: '0', ...environment },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let said = '';

@@ -37,12 +37,19 @@ const deepest = 400;
 export function visiblePage(html: string): VisiblePage {
   const page = new PageText();
   page.read(parse(html), 0);
-  return { text: page.text.trim(), data: page.data };
+  return { text: page.text, data: page.data };
 }
 
 class PageText {
-  text = '';
   readonly data: string[] = [];
+  readonly #lines: string[] = [];
+  /** the line that is being read */
+  #line = '';
+
+  get text(): string {
+    this.#breakLine();
+    return this.#lines.join('\n');
+  }
 
   read(node: Node, depth: number): void {
     if ('value' in node && node.nodeName === '#text') this.#words(node.value);
@@ -52,7 +59,7 @@ class PageText {
 
   #words(value: string): void {
     const words = value.replace(/[ \t\r\n\f]+/g, ' ');
-    this.text += /(^|\s)$/.test(this.text.slice(-1)) ? words.replace(/^ /, '') : words;
+    this.#line += this.#line === '' || this.#line.endsWith(' ') ? words.replace(/^ /, '') : words;
   }
 
   #element(element: DefaultTreeAdapterTypes.Element, depth: number): void {
@@ -62,7 +69,7 @@ class PageText {
     if (tagName === 'head') element.childNodes.forEach((child) => this.#dataIn(child));
     if (unseen.has(tagName) || attrs.some(({ name }) => name === 'hidden')) return;
     if (cells.has(tagName)) {
-      if (this.text !== '' && !this.text.endsWith('\n')) this.text += ' | ';
+      if (this.#line !== '') this.#line += ' | ';
       this.#children(element, depth);
       return;
     }
@@ -81,8 +88,9 @@ class PageText {
   }
 
   #breakLine(): void {
-    this.text = this.text.replace(/[ \t]+$/, '');
-    if (this.text !== '' && !this.text.endsWith('\n')) this.text += '\n';
+    const line = this.#line.trimEnd();
+    if (line !== '') this.#lines.push(line);
+    this.#line = '';
   }
 }
 

@@ -5,8 +5,8 @@ import { latestRelease } from '../releases/release-store.ts';
 import { fetchSurface } from './fetch-surface.ts';
 import { claimFetch, triedSurfaces } from './reading-store.ts';
 
-/** How often it is looked whether a surface is due. ms */
-const every = 30_000;
+/** How often it is looked whether a surface is due, in seconds; 0: never, so that they are fetched by hand alone. */
+const every = (): number => Number(process.env.SUMMANT_FETCH_EVERY ?? 30);
 /** A surface with an address is fetched again after so long, and after each release. ms */
 const due = 24 * 3_600_000;
 
@@ -15,11 +15,12 @@ let running = false;
 
 /** Fetches surfaces that have an address, each once a day and after each release, from now on. */
 export function watchSurfaces(): void {
-  watch ??= setInterval(() => void fetchDue(), every).unref();
+  const seconds = every();
+  if (seconds > 0) watch ??= setInterval(() => void fetchDue(), seconds * 1000).unref();
 }
 
 /** Fetches those that are due, one after another; of several processes each takes another. */
-export async function fetchDue(now = Date.now()): Promise<void> {
+async function fetchDue(now = Date.now()): Promise<void> {
   if (running) return;
   running = true;
   try {

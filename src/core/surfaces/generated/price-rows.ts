@@ -2,24 +2,25 @@ import { orderOfValue, type HypotheticalOrder } from '../../cart/hypothetical-or
 import { anybody } from '../../conditions/shopper-class.ts';
 import type { CompiledZone } from '../../evaluation/compile.ts';
 import type { Situation } from '../../evaluation/context.ts';
+import { priceOptions } from '../../evaluation/price-options.ts';
+import { pricing } from '../../evaluation/pricing.ts';
 import { situationOf } from '../../evaluation/shopper-classes.ts';
-import type { CompiledReward } from '../../offers/reward.ts';
+import { locate } from '../../geography/postcode-regions/region-of-postcode.ts';
+import type { DeliveryReward } from '../../offers/reward.ts';
 import type { Charge, Destination } from '../../policy/types.ts';
 import type { SweepAxis } from '../../sweep/axis.ts';
-import { sweepZone, type Sweep, type SweepSegment } from '../../sweep/sweep.ts';
+import { policyEdges } from '../../sweep/edges.ts';
+import { paidOf, sweepZone, type Sweep, type SweepSegment } from '../../sweep/sweep.ts';
 import type { Stretch } from '../words/charge-in-words.ts';
 
 /** What delivery costs on a stretch of orders: an amount in minor units, not at all, or what the charge says and what comes off it. */
-export type RowPrice = { amount: number } | { offered: false } | { charge: true; less: readonly CompiledReward[] };
+export type RowPrice = { amount: number } | { offered: false } | { charge: true; less: readonly DeliveryReward[] };
 
 /** What an option costs some orders; those that no stretch is named for, all. */
 export interface PriceRow {
   stretches: readonly Stretch[];
   price: RowPrice;
 }
-
-/** Edges along one measure bring forth edges along the other so many times at most. */
-const mostRounds = 4;
 
 /** Rates that stand for those of carriers, of which it matters only that they are something. Minor units */
 const someQuote = 1000;
@@ -28,7 +29,8 @@ const someQuote = 1000;
 export class ZonePrices {
   readonly #zone: CompiledZone;
   readonly #situation: Situation;
-  readonly #known = new Map<string, Sweep>();
+  #sweep: Sweep | null = null;
+  #pricing: ReturnType<typeof pricing> | null = null;
   readonly #rows = new Map<number, PriceRow[]>();
 
   /** @param instant ms since 1970-01-01T00:00Z; nothing here rests on it */
@@ -48,42 +50,62 @@ export class ZonePrices {
   }
 
   #lookAt(index: number): PriceRow[] {
-    const { option } = this.#zone.options[index]!;
+    const { id, option } = this.#zone.options[index]!;
     const second = secondAxis(option.charge);
-    return second === undefined ? this.#charged(index) : this.#grid(index, second);
+    // What takes the price of other options changes where theirs do.
+    const isPlain = second !== undefined && !this.#rewardsOn(id).some((reward) => reward.priceOf !== null);
+    return isPlain ? this.#grid(index, second) : this.#charged(index);
+  }
+
+  /** Every reward that some goal here has for an option. */
+  #rewardsOn(id: string, reached: (goal: string) => boolean = () => true): DeliveryReward[] {
+    return this.#zone.offers
+      .flatMap(({ id: offerId, goals }) => goals.filter((goal) => reached(`${offerId}/${goal.id}`)))
+      .flatMap(({ rewards }) => rewards)
+      .filter((reward) => reward.acts === 'onDelivery')
+      .filter(({ options }) => options.has(id));
   }
 
   /** What is charged along goods value for an order of ordinary goods, without weight. */
   get alongValue(): Sweep {
-    return this.#along(null, 0);
+    return (this.#sweep ??= sweepZone(this.#zone, 'goodsValue', this.#situation, orderOfValue(0)));
   }
 
   /** The least that an option costs some order before offers, as far as goods value, weight or pieces decide; null: it is never offered. */
   leastOf(index: number): number | null {
-    const sweeps = [this.alongValue, this.#sweep('weight', orderOfValue(1)), this.#sweep('items', orderOfValue(1))];
-    const prices = sweeps
-      .flatMap(({ segments }) => segments.flatMap(({ options }) => options[index] ?? []))
-      .flatMap(({ before, lastBefore }) => [before, lastBefore]);
+    const value = this.alongValue.segments.flatMap(({ options }) => options[index] ?? []);
+    const others = (['weight', 'items'] as const).flatMap((axis) =>
+      this.#edges(index, axis, true).flatMap((at) => this.#priceAt(index, { ...orderOfValue(1), [axis]: at }) ?? []),
+    );
+    const prices = [
+      ...value.flatMap(({ before, lastBefore }) => [before, lastBefore]),
+      ...others.map(({ before }) => before),
+    ];
     return prices.length > 0 ? Math.min(...prices) : null;
   }
 
-  #along(axis: SweepAxis | null, at: number): Sweep {
-    return this.#sweep('goodsValue', axis === null ? orderOfValue(0) : { ...orderOfValue(0), [axis]: at });
+  /** Where an option's own charge, or an offer, changes what is paid along a measure; from nothing on. */
+  #edges(index: number, axis: SweepAxis, withoutSteps = false): number[] {
+    const { market, offers, options } = this.#zone;
+    const zone = { market, offers, options: [options[index]!] };
+    const { region } = locate(this.#situation.destination).destination;
+    return [0, ...policyEdges({ zone, axis, order: orderOfValue(0), region, withoutSteps })];
   }
 
-  #sweep(axis: SweepAxis, order: HypotheticalOrder): Sweep {
-    const key = `${axis} ${order.value} ${order.weight} ${order.items}`;
-    let sweep = this.#known.get(key);
-    if (!sweep) this.#known.set(key, (sweep = sweepZone(this.#zone, axis, this.#situation, order)));
-    return sweep;
+  #priceAt(index: number, order: HypotheticalOrder): { before: number; after: number } | null {
+    this.#pricing ??= pricing(this.#zone, this.#situation);
+    return paidOf(priceOptions(this.#pricing(order).context, null)[index]!);
   }
 
   /** Every price as an amount, by goods value and at most one measure besides. */
   #grid(index: number, second: 'weight' | 'items' | null): PriceRow[] {
-    const { values, seconds } = this.#edges(second);
-    const columns = seconds.map((start) => this.#along(second, start).segments);
-    const priced = values.map((from) =>
-      columns.map((segments) => segmentAt(segments, from).options[index]?.after ?? null),
+    const values = this.#edges(index, 'goodsValue');
+    const seconds = second === null ? [0] : this.#edges(index, second);
+    const priced = values.map((value) =>
+      seconds.map((at) => {
+        const order = { ...orderOfValue(value), ...(second === null ? {} : { [second]: at }) };
+        return this.#priceAt(index, order)?.after ?? null;
+      }),
     );
     const rows: PriceRow[] = [];
     for (const { from, to, value } of merged(values, priced)) {
@@ -98,25 +120,6 @@ export class ZonePrices {
         });
     }
     return rows;
-  }
-
-  /**
-   * Where prices change along goods value and along a second measure. Those along one are looked for at each of the other, until
-   * there are no more: what is the same at one goods value need not be at another.
-   */
-  #edges(second: 'weight' | 'items' | null): { values: number[]; seconds: number[] } {
-    const startsOf = (sweeps: readonly Sweep[]) =>
-      [...new Set(sweeps.flatMap(({ segments }) => segments.map(({ from }) => from)))].sort((a, b) => a - b);
-    let values = startsOf([this.alongValue]);
-    let seconds = [0];
-    if (second === null) return { values, seconds };
-    for (let round = 0; round < mostRounds; round++) {
-      const count = values.length + seconds.length;
-      seconds = startsOf(values.map((value) => this.#sweep(second, orderOfValue(value))));
-      values = startsOf(seconds.map((at) => this.#along(second, at)));
-      if (values.length + seconds.length === count) break;
-    }
-    return { values, seconds };
   }
 
   /** The charge in words, and what rewards make of it from some goods value on. */
@@ -135,23 +138,13 @@ export class ZonePrices {
   #priceOn({ options, reached }: SweepSegment, index: number): RowPrice {
     const { id } = this.#zone.options[index]!;
     const price = options[index];
-    const rewards = this.#zone.offers
-      .flatMap(({ id: offerId, goals }) => goals.filter((goal) => reached.includes(`${offerId}/${goal.id}`)))
-      .flatMap((goal) => goal.rewards)
-      .filter((reward) => reward.acts === 'onDelivery' && reward.options.has(id));
+    const rewards = this.#rewardsOn(id, (goal) => reached.includes(goal));
     if (!price || price.before === price.after) return { charge: true, less: [] };
-    if (price.after === 0 && price.lastAfter === 0 && rewards.some((reward) => 'isFree' in reward && reward.isFree))
-      return { amount: 0 };
+    if (price.after === 0 && price.lastAfter === 0 && rewards.some(({ isFree }) => isFree)) return { amount: 0 };
     if (price.after === price.lastAfter && rewards.some(({ kind }) => kind === 'deliveryAt'))
       return { amount: price.after };
     return { charge: true, less: rewards };
   }
-}
-
-function segmentAt(segments: readonly SweepSegment[], at: number): SweepSegment {
-  let found = segments[0]!;
-  for (const segment of segments) if (segment.from <= at) found = segment;
-  return found;
 }
 
 /** Neighbours that are the same, as one. */
@@ -170,7 +163,7 @@ function merged<T>(froms: readonly number[], values: readonly T[]): { from: numb
 const sameValue = (a: unknown, b: unknown): boolean => JSON.stringify(a, onlyIds) === JSON.stringify(b, onlyIds);
 /** A reward is the same by its id, and holds functions. */
 const onlyIds = (key: string, value: unknown): unknown =>
-  key === 'less' ? (value as readonly CompiledReward[]).map(({ id }) => id) : value;
+  key === 'less' ? (value as readonly DeliveryReward[]).map(({ id }) => id) : value;
 
 /**
  * The measure by which a charge tells orders apart beside goods value: null, none; undefined, more than that, or prices that are
