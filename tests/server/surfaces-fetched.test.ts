@@ -19,7 +19,11 @@ test('surfaces with an address are fetched by themselves after a release, those 
     return new Map(body.surfaces.map((one) => [one.id, one.readAt]));
   };
   // Those of the demo are read at once, since it was released after they had been.
-  await expect.poll(async () => (await readAt()).get('delivery-ja')! > (await readAt()).get('mail-fr')!).toBe(true);
+  const others = async () => {
+    const now = await readAt();
+    return [...now].filter(([id, at]) => id !== 'mail-fr' && at! > now.get('mail-fr')!).length;
+  };
+  await expect.poll(others).toBe(7);
   const before = await readAt();
   const { revision } = await readDraft(address);
   const released = await call(address, 'POST', '/api/releases', {
@@ -27,9 +31,13 @@ test('surfaces with an address are fetched by themselves after a release, those 
     headers: { 'if-match': etagOf(revision) },
   });
   expect(released.status).toBe(201);
-  await expect.poll(async () => (await readAt()).get('delivery-ja')! > before.get('delivery-ja')!).toBe(true);
-  const after = await readAt();
-  expect(after.get('mail-fr')).toBe(before.get('mail-fr'));
-  for (const id of ['banner-nl', 'delivery-nl', 'autumn-de', 'product-uk', 'banner-da', 'coast-us'])
-    expect(after.get(id)! > before.get(id)!, id).toBe(true);
+  const addressed = [...before.keys()].filter((id) => id !== 'mail-fr');
+  expect(addressed).toHaveLength(7);
+  await expect
+    .poll(async () => {
+      const now = await readAt();
+      return addressed.filter((id) => now.get(id)! > before.get(id)!);
+    })
+    .toEqual(addressed);
+  expect((await readAt()).get('mail-fr')).toBe(before.get('mail-fr'));
 });

@@ -31,6 +31,8 @@ export default function SurfaceOpened({
   const release = useRelease()?.number ?? null;
   const state = standing?.state ?? null;
   useEffect(() => {
+    // One that has just been added is not known there before it is saved.
+    if (state === null) return;
     let over = false;
     void call('GET /api/surfaces/{id}', { params: { id } }).then((answer) => {
       if (!over && answer.ok) setCompared(answer.body);
@@ -74,7 +76,7 @@ export default function SurfaceOpened({
         </div>
         {problem && <Alert>{`${problem.title}. ${problem.detail}`}</Alert>}
         <HandIn
-          busy={busy}
+          busy={busy || state === null}
           handIn={async (body) => show(await ask(() => call('PUT /api/surfaces/{id}/text', { params, body })))}
         />
       </div>
