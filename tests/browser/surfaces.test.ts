@@ -46,17 +46,24 @@ test('one is added, pasted, compared, kept by somebody, and taken out; all of it
   const page = await open('/release');
   await page.getByTestId('add-surface-mailTemplate').press('Enter');
   const row = page.getByTestId('surface-mail-template');
+  const compare = async () => {
+    const button = row.getByTestId('surface-compare-pasted');
+    await expect.poll(() => button.isEnabled()).toBe(true);
+    await button.press('Enter');
+  };
   await expect.poll(() => row.getByTestId('surface-fields').count()).toBe(1);
   await saved(page);
   await row.getByRole('button', { name: 'Netherlands & Belgium' }).press('Enter');
   await row.getByRole('button', { name: 'nl-NL' }).press('Enter');
   await saved(page);
+  await expect.poll(() => stateOf(page, 'mail-template')).toBe('neverCompared');
   await row.getByTestId('surface-paste').fill('Bestel voor € 75 en de bezorging is gratis.');
-  await row.getByTestId('surface-compare-pasted').press('Enter');
+  await compare();
   await expect.poll(() => stateOf(page, 'mail-template')).toBe('right');
   await row.getByTestId('surface-paste').fill('Bestel voor € 85 en de bezorging is gratis.');
-  await row.getByTestId('surface-compare-pasted').press('Enter');
+  await compare();
   await expect.poll(() => stateOf(page, 'mail-template')).toBe('stale');
+  await expect.poll(() => row.getByTestId('surface-done').isEnabled()).toBe(true);
   await row.getByTestId('surface-done').press('Enter');
   await expect.poll(() => stateOf(page, 'mail-template')).toBe('byHand');
   await row.getByRole('button', { name: 'Remove “mail template”' }).press('Enter');

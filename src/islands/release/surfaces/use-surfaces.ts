@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { call } from '../../../client/http.ts';
 import type { SurfaceStanding } from '../../../contract/shapes/surface.ts';
 import { useDraft } from '../../page/draft-context.tsx';
@@ -23,12 +23,15 @@ export function useSurfaces(): Standings {
   const release = useRelease()?.number ?? null;
   const [of, setOf] = useState<Standings['of']>(null);
   const [failed, setFailed] = useState<string | null>(null);
+  // What a call has answered since all were asked for is newer than what they are then said to be.
+  const taken = useRef(new Map<string, SurfaceStanding>());
   useEffect(() => {
     let over = false;
     const timer = setTimeout(() => {
+      taken.current.clear();
       void call('GET /api/surfaces', {}).then((answer) => {
         if (over) return;
-        if (answer.ok) setOf(new Map(answer.body.surfaces.map((standing) => [standing.id, standing])));
+        if (answer.ok) setOf(new Map(answer.body.surfaces.map((one) => [one.id, taken.current.get(one.id) ?? one])));
         setFailed(answer.ok ? null : answer.problem.title);
       });
     }, pause);
@@ -37,6 +40,9 @@ export function useSurfaces(): Standings {
       clearTimeout(timer);
     };
   }, [revision, release]);
-  const take = (standing: SurfaceStanding) => setOf((known) => new Map(known).set(standing.id, standing));
+  const take = (standing: SurfaceStanding) => {
+    taken.current.set(standing.id, standing);
+    setOf((known) => new Map(known).set(standing.id, standing));
+  };
   return { of, failed, take };
 }
