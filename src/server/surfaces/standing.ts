@@ -39,14 +39,40 @@ export function surfaceOf({ surfaces = {} }: Policy, id: string): Surface | null
 export async function compareNow(id: string, surface: Surface, now: Standing): Promise<SurfaceCompared> {
   const read = await readingOfSurface(id);
   const { beside, draft } = now;
-  const compared = read.content === null || !beside ? null : compareSurface(surface, read.content, read.format, beside);
-  const became = compared ? becomesStale(surface, compared, read, beside!, draft) : 0;
+  const { compared, became } =
+    read.content === null || !beside ? { compared: null, became: 0 } : comparedOnce(id, surface, read, beside, draft);
   return {
     standing: { id, ...counted(compared, read, now.release), becomesStale: became, ...told(read) },
     text: compared?.shown ?? '',
     found: compared ? compared.found.map((one) => toldFound(one, surface, beside!.history[0]!.policy)) : [],
     rightRows: compared?.rightRows ?? 0,
   };
+}
+
+interface KnownComparison {
+  /** all that it rests on beside the draft */
+  key: string;
+  catalogue: Beside['catalogue'];
+  compared: Compared;
+  became: number;
+}
+/** By the state of the draft, whose surfaces they are. */
+const known = new WeakMap<Policy, Map<string, KnownComparison>>();
+
+/** Compares a surface with the release and with the draft, once for each state of them, of what was read, and each hour. */
+function comparedOnce(id: string, surface: Surface, read: Reading, beside: Beside, draft: Policy): KnownComparison {
+  const { history, catalogue, instant } = beside;
+  const hour = Math.floor(instant / 3_600_000);
+  const key = [history[0]!.release, hour, read.readAt, read.format, read.content!.length].join(' ');
+  let ofDraft = known.get(draft);
+  if (!ofDraft) known.set(draft, (ofDraft = new Map<string, KnownComparison>()));
+  let comparison = ofDraft.get(id);
+  if (comparison?.key !== key || comparison.catalogue !== catalogue) {
+    const compared = compareSurface(surface, read.content!, read.format, beside);
+    comparison = { key, catalogue, compared, became: becomesStale(surface, compared, read, beside, draft) };
+    ofDraft.set(id, comparison);
+  }
+  return comparison;
 }
 
 const told = ({ readAt, source, problem }: Reading): Pick<SurfaceStanding, 'readAt' | 'source' | 'problem'> => ({
