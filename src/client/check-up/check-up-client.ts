@@ -53,9 +53,19 @@ export class CheckUpClient {
     return Promise.race([this.#checking.guarantees(), this.#broken]);
   }
 
-  /** What changes for shoppers between two policies; null where the same asker has asked for another since. @throws Error the same */
-  async effect(request: EffectRequest, progress: (soFar: EffectProgress) => void): Promise<Effect | null> {
-    const beside = await this.#beside.of(Object.keys(request.is.markets));
+  /**
+   * What changes for shoppers between two policies; null where the same asker has asked for another since.
+   *
+   * @param draft whose markets have orders to be asked for: a release may have others
+   * @throws Error the same
+   */
+  async effect(
+    request: EffectRequest,
+    draft: Policy,
+    progress: (soFar: EffectProgress) => void,
+  ): Promise<Effect | null> {
+    const markets = Object.keys(request.is.markets).filter((market) => Object.hasOwn(draft.markets, market));
+    const beside = await this.#beside.of(markets);
     if (beside !== this.#sent) {
       this.#sent = beside;
       await Promise.race([this.#checking.know(beside), this.#broken]);

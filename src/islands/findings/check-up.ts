@@ -91,8 +91,9 @@ const checking = (): Promise<CheckUpClient> =>
  */
 export const effectBetween = async (
   request: EffectRequest,
+  draft: Policy,
   progress: (soFar: EffectProgress) => void,
-): Promise<Effect | null> => (await checking()).effect(request, progress);
+): Promise<Effect | null> => (await checking()).effect(request, draft, progress);
 
 export const useCheckUp = (): CheckUpState => useStore(state);
 

@@ -54,7 +54,7 @@ export async function fetchPage(address: string, hosts: readonly string[]): Prom
 class Refused extends Error {}
 
 /** Pages of the stand-in that ships are named by their path alone. */
-export const isOwnStandIn = (address: string): boolean => address.startsWith('/stand-ins/pages/');
+const isOwnStandIn = (address: string): boolean => address.startsWith('/stand-ins/pages/');
 
 function pageAddress(address: string): URL {
   let url: URL;

@@ -28,10 +28,7 @@ export interface FeedPrice {
 export type AskedUnder = readonly { release: number; asked: Asked }[];
 
 /** Rows of a CSV file by the names of their columns; null where its heading lacks one. */
-export function csvRows<Column extends string>(
-  text: string,
-  columns: readonly Column[],
-): Record<Column, string>[] | null {
+function csvRows<Column extends string>(text: string, columns: readonly Column[]): Record<Column, string>[] | null {
   const plain = text.replace(/^\ufeff/, '');
   let at: Map<string, number> | null = null;
   const rows: Record<Column, string>[] = [];

@@ -32,9 +32,6 @@ export interface DataLine {
   verdict: Verdict;
 }
 
-/** So much of a surface is shown. UTF-16 units */
-export const mostShown = 1_048_576;
-
 /** Lines of data put under what is shown already. */
 export function withLines({ shown, found, rightRows }: Compared, lines: readonly DataLine[]): Compared {
   let text = shown;

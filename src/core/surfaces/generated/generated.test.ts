@@ -49,6 +49,20 @@ describe('the policy page', () => {
       'artikelen onder € 75,00: wat de vervoerder voor het pakket rekent',
     );
   });
+  test('says free from a goal on also where an order without weight costs nothing before it', () => {
+    const byWeight = changed(demoPolicy, (copy) => {
+      const perKilo = { measure: 'weight' as const, amount: { exact: 500 }, per: 1000, started: false };
+      copy.options['us-economy']!.charge = {
+        combine: 'first',
+        lines: { only: { order: 1, price: { fixed: { exact: 0 }, perUnit: perKilo } } },
+        otherwise: { kind: 'notOffered' },
+      };
+    });
+    expect(rowsOf('us', 'en-US', 'us-economy', byWeight)).toEqual([
+      'goods below $95.00: $5.00 for each kg with packaging',
+      'goods from $95.00: free',
+    ]);
+  });
   test('names conditions, dates and places beside the option, and nobody’s code or number', () => {
     const { zones, offers } = pageOf('nlbe', 'nl-NL');
     const van = zones.flatMap(({ options }) => options).find(({ id }) => id === 'nlbe-round-van')!;

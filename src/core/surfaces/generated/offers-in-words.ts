@@ -1,5 +1,6 @@
 import type { CompiledMarket, CompiledZone } from '../../evaluation/compile.ts';
 import type { CompiledGoal, CompiledOffer } from '../../offers/compile-offer.ts';
+import { selectsOption } from '../../options/compile-option.ts';
 import { inOrder } from '../../ordered.ts';
 import type { OptionSelection, Reward, Schedule } from '../../policy/types.ts';
 import { optionLabel } from '../../wording/option-label.ts';
@@ -98,18 +99,7 @@ function onDelivery(reward: OnDelivery, options: string, zone: CompiledZone, wri
 
 /** Options of a zone that a selection takes in, by their labels; empty where it takes in none. */
 function selectionInWords(selection: OptionSelection, { options }: CompiledZone, writer: SurfaceWriter): string {
-  const chosen = options.filter(({ id, option }) => {
-    switch (selection.by) {
-      case 'all':
-        return true;
-      case 'kind':
-        return selection.kinds.includes(option.kind);
-      case 'tag':
-        return option.tags?.some((tag) => selection.tags.includes(tag)) ?? false;
-      case 'list':
-        return Object.hasOwn(selection.options, id);
-    }
-  });
+  const chosen = options.filter((option) => selectsOption(selection, option));
   if (chosen.length === options.length) return writer.say('everyDelivery');
   const labels = chosen.map(({ option }) => optionLabel(option, writer.language, writer.market.languages));
   return writer.list([...new Set(labels)]);

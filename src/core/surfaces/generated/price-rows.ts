@@ -139,8 +139,9 @@ export class ZonePrices {
     const { id } = this.#zone.options[index]!;
     const price = options[index];
     const rewards = this.#rewardsOn(id, (goal) => reached.includes(goal));
-    if (!price || price.before === price.after) return { charge: true, less: [] };
+    if (!price) return { charge: true, less: [] };
     if (price.after === 0 && price.lastAfter === 0 && rewards.some(({ isFree }) => isFree)) return { amount: 0 };
+    if (price.before === price.after) return { charge: true, less: [] };
     if (price.after === price.lastAfter && rewards.some(({ kind }) => kind === 'deliveryAt'))
       return { amount: price.after };
     return { charge: true, less: rewards };

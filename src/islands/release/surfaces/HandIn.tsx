@@ -5,7 +5,7 @@ import { ReadFile } from '../../../ui/ReadFile.tsx';
 type Handed = BodyOf<'PUT /api/surfaces/{id}/text'>;
 
 /** What a text looks like: as files of that kind begin. */
-export function formatOfText(text: string): Handed['format'] {
+function formatOfText(text: string): Handed['format'] {
   const begin = text.trimStart().slice(0, 200).toLowerCase();
   if (begin.startsWith('{') || begin.startsWith('[')) return 'json';
   if (begin.startsWith('<?xml') || begin.startsWith('<rss') || begin.startsWith('<feed')) return 'xml';
