@@ -64,7 +64,7 @@ export function SurfaceFields({ id, surface }: { id: string; surface: Surface })
           <button
             key={market}
             type="button"
-            className="btn btn-xs aria-pressed:btn-primary"
+            className="btn h-auto min-h-6 max-w-full btn-xs whitespace-normal aria-pressed:btn-primary"
             aria-pressed={surface.markets[market] === true}
             onClick={() => edit(toggleSurfaceMarket(id, market))}
           >
@@ -79,7 +79,7 @@ export function SurfaceFields({ id, surface }: { id: string; surface: Surface })
           <button
             key={language}
             type="button"
-            className="btn btn-xs aria-pressed:btn-primary"
+            className="btn h-auto min-h-6 max-w-full btn-xs whitespace-normal aria-pressed:btn-primary"
             aria-pressed={surface.languages.includes(language)}
             onClick={() =>
               edit(

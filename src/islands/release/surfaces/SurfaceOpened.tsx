@@ -48,7 +48,7 @@ export default function SurfaceOpened({
   };
   const params = { id };
   return (
-    <div className="mt-2 grid gap-x-6 gap-y-2 lg:grid-cols-2 sm:pl-39">
+    <div className="mt-2 grid gap-x-6 gap-y-2 sm:pl-39 xl:grid-cols-2">
       <div className="min-w-0">
         {compared && <WhatItSays compared={compared} surface={surface} />}
         {compared && <Statements compared={compared} />}
