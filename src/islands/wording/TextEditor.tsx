@@ -44,11 +44,17 @@ export function TextEditor({
 
   // What stood here when it was gone into: Escape takes back all that was done since, whether or not it has been saved.
   const found = useRef(text);
+  const savedSince = useRef(false);
+  // What is typed and not saved, known at once: the timer can come between leaving and the page's drawing anew.
+  const unsaved = useRef<string | null>(null);
   const save = useRef<() => void>(() => {});
   useEffect(() => {
     save.current = () => {
-      if (typing === null) return;
-      edit(setText(address, typing));
+      if (unsaved.current === null) return;
+      const next = unsaved.current;
+      unsaved.current = null;
+      savedSince.current = true;
+      edit(setText(address, next));
       setTyping(null);
     };
   });
@@ -64,15 +70,21 @@ export function TextEditor({
   const marks = useMemo(() => marksOf(text, faults), [text, faults]);
   const handlers = {
     typed: (next: string) => {
+      unsaved.current = next;
       setTyping(next);
       show(setText(address, next));
     },
-    focused: () => (found.current = text),
-    escape: () => {
-      if (text === found.current) return false;
+    focused: (stands: string) => {
+      found.current = stands;
+      savedSince.current = false;
+    },
+    escape: (stands: string) => {
+      if (stands === found.current) return false;
+      unsaved.current = null;
       setTyping(null);
       show(null);
-      if ((unfinished ?? good) !== found.current) edit(setText(address, found.current));
+      if (savedSince.current) edit(setText(address, found.current));
+      savedSince.current = false;
       return true;
     },
     completions: () => {

@@ -52,8 +52,8 @@ export function TextField({
           setOwnUndo(editor.current?.hasHistory() ?? false);
           now.current.handlers.typed(typed);
         },
-        focused: () => now.current.handlers.focused(),
-        escape: () => now.current.handlers.escape(),
+        focused: (stands) => now.current.handlers.focused(stands),
+        escape: (stands) => now.current.handlers.escape(stands),
         completions: () => now.current.handlers.completions(),
       });
       if (wantsFocus.current) editor.current.focus();

@@ -16,9 +16,13 @@ import type { Mark } from './marks.ts';
 export interface EditorHandlers {
   /** of what was typed, put in or taken back by the field itself */
   typed: (text: string) => void;
-  focused: () => void;
-  /** @returns whether there was something to leave */
-  escape: () => boolean;
+  /** @param stands the text that was gone into */
+  focused: (stands: string) => void;
+  /**
+   * @param stands the text that is left
+   * @returns whether there was something to leave
+   */
+  escape: (stands: string) => boolean;
   /** what can be put in after a brace */
   completions: () => readonly Completion[];
 }
@@ -161,13 +165,16 @@ export function createEditor(
         keymap.of([
           { key: 'Tab', run: acceptCompletion },
           // Suggestions that are only being looked for are nothing that Escape has to close first.
-          { key: 'Escape', run: (view) => completionStatus(view.state) !== 'active' && handlers.escape() },
+          {
+            key: 'Escape',
+            run: (view) => completionStatus(view.state) !== 'active' && handlers.escape(view.state.doc.toString()),
+          },
           ...completionKeymap,
           ...historyKeymap,
           ...standardKeymap,
         ]),
         EditorView.updateListener.of((update) => {
-          if (update.focusChanged && update.view.hasFocus) handlers.focused();
+          if (update.focusChanged && update.view.hasFocus) handlers.focused(update.startState.doc.toString());
           const own = update.transactions.some(
             (transaction) => transaction.docChanged && transaction.annotation(Transaction.addToHistory) !== false,
           );
