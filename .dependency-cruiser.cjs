@@ -142,7 +142,11 @@ module.exports = {
       severity: 'error',
       comment: 'schemas stay on the server: the browser takes types and the form of ETags',
       from: { path: '^src/(client|islands)', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/contract', pathNot: '^src/contract/etag\\.ts$', dependencyTypesNot: ['type-only'] },
+      to: {
+        path: '^src/contract',
+        pathNot: '^src/contract/(etag|stand-in-receiver)\\.ts$',
+        dependencyTypesNot: ['type-only'],
+      },
     },
     layer(
       'islands-know-no-server',

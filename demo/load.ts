@@ -1,10 +1,12 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
+import { standInReceiver } from '../src/contract/stand-in-receiver.ts';
 import { readReferenceRates } from '../src/core/imports/reference-rates.ts';
 import { inTransaction } from '../src/server/database/pool.ts';
 import { foundDraft } from '../src/server/draft/draft-store.ts';
 import { addOrders } from '../src/server/orders/order-store.ts';
 import { addProducts } from '../src/server/products/product-store.ts';
 import { addPicture } from '../src/server/pictures/picture-store.ts';
+import { insertReceiver } from '../src/server/receivers/receiver-store.ts';
 import { insertRates } from '../src/server/rates/rate-store.ts';
 import { addRelease } from '../src/server/releases/release-store.ts';
 import { pastedMail, standInPages } from '../src/server/stand-ins/pages.ts';
@@ -53,6 +55,7 @@ export async function loadDemoStore(): Promise<boolean> {
     await addDemoRates(connection);
     for (const bytes of Object.values(pictures)) await addPicture(connection, Buffer.from(bytes, 'base64'));
     await addReadings(connection);
+    await insertReceiver(connection, standInReceiver, 'demo');
     await addRelease(connection, {
       reason: null,
       document: JSON.stringify(demoPolicy),

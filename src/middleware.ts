@@ -11,6 +11,7 @@ import {
 import { answering, problemResponse } from './server/http/problem.ts';
 import { answerAhead } from './server/access/shop-access.ts';
 import { keepElement } from './server/element/element-files.ts';
+import { watchOutbox } from './server/receivers/send-due.ts';
 import { watchSurfaces } from './server/surfaces/watch-surfaces.ts';
 import { watchWhatIsOver } from './server/what-is-over.ts';
 
@@ -18,6 +19,7 @@ if (process.env.DATABASE_URL) {
   watchImports();
   watchWhatIsOver();
   watchSurfaces();
+  watchOutbox();
   void keepElement();
 }
 

@@ -11,6 +11,7 @@ import { productCalls } from './calls/products.ts';
 import { quoteCalls } from './calls/quote.ts';
 import { whereCalls } from './calls/where.ts';
 import { rateCalls } from './calls/rates.ts';
+import { receiverCalls } from './calls/receivers.ts';
 import { releaseCalls } from './calls/releases.ts';
 import { standInCalls } from './calls/stand-ins.ts';
 import { surfaceCalls } from './calls/surfaces.ts';
@@ -30,6 +31,7 @@ export const calls = {
   ...rateCalls,
   ...keyCalls,
   ...carrierCalls,
+  ...receiverCalls,
   ...standInCalls,
   ...surfaceCalls,
   ...systemCalls,

@@ -2,6 +2,7 @@ import { isUnavailable } from './database/pool.ts';
 import { log } from './log.ts';
 import { forgetOldQuotes } from './quote/given-quotes.ts';
 import { forgetOldSecrets } from './quote/signing-secrets.ts';
+import { forgetOldCalls } from './receivers/call-log.ts';
 import { forgetOldReservations } from './redemptions/reserve.ts';
 
 /** How often what is over is cleared away. Nothing rests on it: it counts no more as soon as it is over. ms */
@@ -9,7 +10,7 @@ const every = 60_000;
 
 let watch: ReturnType<typeof setInterval> | null = null;
 
-/** Clears away reservations, signed quotes and secrets that are over, from now on. */
+/** Clears away reservations, signed quotes, secrets and calls to receivers that are over, from now on. */
 export function watchWhatIsOver(): void {
   watch ??= setInterval(() => void clearAway(), every).unref();
 }
@@ -19,6 +20,7 @@ async function clearAway(): Promise<void> {
     await forgetOldReservations();
     await forgetOldQuotes();
     await forgetOldSecrets();
+    await forgetOldCalls();
   } catch (error) {
     if (!isUnavailable(error)) log.error({ err: String(error) }, 'what is over could not be cleared away');
   }

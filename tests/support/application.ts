@@ -22,7 +22,14 @@ export async function startApplication(
 ): Promise<Application> {
   const child = spawn(process.execPath, ['--max-semi-space-size=32', 'scripts/start.mjs', ...options], {
     cwd: root,
-    env: { ...process.env, PORT: '0', SUMMANT_SHOP_PORT: 'off', SUMMANT_FETCH_EVERY: '0', ...environment },
+    env: {
+      ...process.env,
+      PORT: '0',
+      SUMMANT_SHOP_PORT: 'off',
+      SUMMANT_FETCH_EVERY: '0',
+      SUMMANT_CALLS_EVERY: '0',
+      ...environment,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let said = '';

@@ -1,21 +1,24 @@
 import type { PageProps } from '../../contract/page.ts';
 import type { AccessKey, ListedSecret } from '../../contract/shapes/access-key.ts';
 import type { CarrierServiceListed } from '../../contract/shapes/carrier.ts';
+import type { Receiver } from '../../contract/shapes/receiver.ts';
 import { Frame } from '../frame/Frame.tsx';
 import { part } from '../page/parts.ts';
 import { Carriers } from './Carriers.tsx';
 import { Keys } from './Keys.tsx';
+import { Receivers } from './Receivers.tsx';
 import { Signatures } from './Signatures.tsx';
 
 interface ConnectionsProps extends PageProps {
   keys: AccessKey[];
   secrets: ListedSecret[];
   carriers: CarrierServiceListed[];
+  receivers: Receiver[];
   /** where shops find Summant */
   address: string;
 }
 
-/** What a shop needs to ask for quotes and to report orders. */
+/** What a shop needs to ask for quotes, to report orders, and to be told of releases. */
 export default function ConnectionsPage({ props }: { props: ConnectionsProps }) {
   return (
     <Frame stop={null} props={props}>
@@ -37,6 +40,9 @@ export default function ConnectionsPage({ props }: { props: ConnectionsProps }) 
         </section>
         <section ref={part('carriers')} className="mt-6" aria-label="Carriers">
           <Carriers initial={props.carriers} />
+        </section>
+        <section ref={part('receivers')} className="mt-6" aria-label="Receivers">
+          <Receivers initial={props.receivers} />
         </section>
       </div>
     </Frame>

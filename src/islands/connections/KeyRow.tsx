@@ -4,7 +4,7 @@ import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { TypedField, type Parsed } from '../../ui/TypedField.tsx';
 import { kinds } from './NewKey.tsx';
 import { Origins } from './Origins.tsx';
-import { useMoments } from './use-moments.ts';
+import { useMoments } from '../page/use-moments.ts';
 
 const overlaps = [
   ['0', 'at once'],

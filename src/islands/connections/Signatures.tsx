@@ -4,7 +4,7 @@ import type { ListedSecret } from '../../contract/shapes/access-key.ts';
 import { Alert } from '../../ui/Alert.tsx';
 import { Told } from './Told.tsx';
 import { useAsking } from '../page/use-asking.ts';
-import { useMoments } from './use-moments.ts';
+import { useMoments } from '../page/use-moments.ts';
 
 /** The secret that quotes are signed with: a shop that has it proves by itself what was quoted. */
 export function Signatures({ initial }: { initial: readonly ListedSecret[] }) {

@@ -11,6 +11,7 @@ import { WhatChanges } from './WhatChanges.tsx';
 import { CheckUp } from './check-up/CheckUp.tsx';
 import { CompareReleases } from './CompareReleases.tsx';
 import { Published } from './surfaces/Published.tsx';
+import { Untold } from '../receivers/Untold.tsx';
 import { Surfaces } from './surfaces/Surfaces.tsx';
 import { useSurfaces } from './surfaces/use-surfaces.ts';
 import { ReleaseForm } from './ReleaseForm.tsx';
@@ -105,6 +106,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
       <p role="status" className="mt-2 min-h-5 text-primary">
         {said}
       </p>
+      <Untold />
       {problem && (
         <Alert>
           {problem.title}. {problem.detail}

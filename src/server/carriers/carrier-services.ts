@@ -96,14 +96,3 @@ export async function removeService(name: string): Promise<void> {
     resetBreakers();
   }
 }
-
-/** Whether a carrier may be asked there: over TLS, or on this machine. */
-export function mayBeAsked(address: string): boolean {
-  try {
-    const { protocol, hostname, username, password } = new URL(address);
-    if (username !== '' || password !== '') return false;
-    return protocol === 'https:' || ['localhost', '127.0.0.1', '[::1]'].includes(hostname);
-  } catch {
-    return false;
-  }
-}

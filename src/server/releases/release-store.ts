@@ -5,6 +5,7 @@ import { reading } from '../database/pool.ts';
 import { lockedPolicy } from '../draft/draft-store.ts';
 import { checkedPolicy, storedPolicy } from '../policy/stored-policy.ts';
 import { changingQuotes } from '../quote/current-state.ts';
+import { tellOfRelease } from '../receivers/outbox.ts';
 import { storeId } from '../user.ts';
 
 export interface Release extends ReleaseSummary {
@@ -141,5 +142,7 @@ export async function addRelease(
     `SELECT ${columns} FROM policy_release WHERE store_id = ? AND number = ?`,
     [storeId, number],
   );
-  return summaryOf(rows[0]!);
+  const release = summaryOf(rows[0]!);
+  await tellOfRelease(connection, release);
+  return release;
 }

@@ -7,6 +7,7 @@ export const standIns = {
   'rate-feed': ['works', 'stale', 'down'],
   carrier: ['works', 'slow', 'failing', 'wrong', 'down'],
   where: ['works', 'down'],
+  receiver: ['works', 'slow', 'wrong', 'down'],
   pages: ['works', 'slow', 'elsewhere', 'down'],
 } as const;
 

@@ -1,10 +1,11 @@
-import { changeService, listServices, mayBeAsked, removeService } from '../../../server/carriers/carrier-services.ts';
+import { changeService, listServices, removeService } from '../../../server/carriers/carrier-services.ts';
+import { isCallable } from '../../../server/http/callable-address.ts';
 import { endpoint, reply } from '../../../server/http/endpoint.ts';
 
 export const PUT = endpoint('PUT /api/carriers/{name}', async ({ params: { name }, body }) => {
   if (!/^[a-z0-9][a-z0-9-]{0,39}$/.test(name))
     return { status: 404, title: 'No carrier can have this name', detail: 'Nothing was changed.' };
-  if (!mayBeAsked(body.address))
+  if (!isCallable(body.address))
     return {
       status: 422,
       title: 'Carriers are not asked there',

@@ -1,6 +1,7 @@
 import { draftEtag } from '../../../contract/etag.ts';
 import { readDraft } from '../../../server/draft/draft-store.ts';
 import { endpoint, reply } from '../../../server/http/endpoint.ts';
+import { sendSoon } from '../../../server/receivers/send-due.ts';
 import { listReleases, releaseDraft } from '../../../server/releases/release-store.ts';
 import { wrongIn } from '../../../server/releases/wrong-in-draft.ts';
 import { userOf } from '../../../server/user.ts';
@@ -30,7 +31,10 @@ export const POST = endpoint('POST /api/releases', async ({ revision, body, requ
   }
   const { note } = body;
   const outcome = await releaseDraft(revision, { note, reason: reason || null, releasedBy: userOf(request) });
-  if (outcome.kind === 'released') return reply(outcome.release, {}, 201);
+  if (outcome.kind === 'released') {
+    sendSoon();
+    return reply(outcome.release, {}, 201);
+  }
   return {
     status: 412,
     title: 'The draft has moved on',

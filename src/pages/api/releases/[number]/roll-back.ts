@@ -1,4 +1,5 @@
 import { endpoint, reply } from '../../../../server/http/endpoint.ts';
+import { sendSoon } from '../../../../server/receivers/send-due.ts';
 import { noSuchRelease, releaseNumberOf } from '../../../../server/releases/release-number.ts';
 import { rollBack } from '../../../../server/releases/release-store.ts';
 import { userOf } from '../../../../server/user.ts';
@@ -6,5 +7,7 @@ import { userOf } from '../../../../server/user.ts';
 /** A new release of an old copy; the draft stays as it is. */
 export const POST = endpoint('POST /api/releases/{number}/roll-back', async ({ params: { number }, body, request }) => {
   const outcome = await rollBack(releaseNumberOf(number), body.note, userOf(request));
-  return outcome.kind === 'released' ? reply(outcome.release, {}, 201) : noSuchRelease;
+  if (outcome.kind !== 'released') return noSuchRelease;
+  sendSoon();
+  return reply(outcome.release, {}, 201);
 });

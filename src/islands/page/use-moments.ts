@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { usePolicy } from '../page/draft-context.tsx';
-import { useNotation } from '../page/page-context.tsx';
+import { usePolicy } from './draft-context.tsx';
+import { useNotation } from './page-context.tsx';
 
 /** Writes a moment as the store has it. */
 export function useMoments(): (iso: string) => string {
