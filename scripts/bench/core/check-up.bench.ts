@@ -29,12 +29,12 @@ export async function bars(): Promise<Bar[]> {
 /** How many of the faults that are planted into the demo are found. */
 function recall(): Bar {
   const known = new Set(checkUp(examinedDemo(demoToPlantIn)).findings.map(({ id, sentence }) => `${id} ${sentence}`));
-  const found = plantedFaults.filter(({ kind, plant, products, says }) => {
+  const found = plantedFaults.filter(({ kind, plant, products, surfaces, says }) => {
     const policy = structuredClone(demoToPlantIn);
     const sold = structuredClone(demoProducts);
     plant?.(policy);
     products?.(sold);
-    return checkUp(examinedDemo(policy, sold)).findings.some(
+    return checkUp(examinedDemo(policy, sold, surfaces)).findings.some(
       (one) => one.kind === kind && one.sentence.includes(says) && !known.has(`${one.id} ${one.sentence}`),
     );
   }).length;

@@ -4,8 +4,16 @@ import type { Catalogue } from '../../core/catalogue/product.ts';
 import type { Effect, EffectProgress } from '../../core/effect/effect.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import type { CheckingUp, EffectRequest, KnownBeside } from './checking-up.ts';
-import { BesideTheDraft } from './known-beside.ts';
+import { BesideTheDraft, type Standings } from './known-beside.ts';
 import { deltaOf } from './policy-delta.ts';
+
+interface CheckedWith {
+  catalogue: Catalogue;
+  /** ms since 1970-01-01T00:00Z */
+  now: number;
+  locale: string;
+  standings: Standings | null;
+}
 
 /** Has a page’s draft checked up away from the page, one state after the other. */
 export class CheckUpClient {
@@ -25,9 +33,15 @@ export class CheckUpClient {
     this.#broken.catch(() => {});
   }
 
-  /** All but guarantees. @throws Error when the worker cannot be loaded, or breaks */
-  async check(policy: Policy, catalogue: Catalogue, now: number, locale: string): Promise<CheckedUp> {
-    const beside = await this.#beside.of(Object.keys(policy.markets));
+  /**
+   * All but guarantees.
+   *
+   * @param standings of surfaces, where the page knows them; null: they are asked for once
+   * @throws Error when the worker cannot be loaded, or breaks
+   */
+  async check(policy: Policy, { catalogue, now, locale, standings }: CheckedWith): Promise<CheckedUp> {
+    const hasSurfaces = Object.keys(policy.surfaces ?? {}).length > 0;
+    const beside = await this.#beside.of(Object.keys(policy.markets), hasSurfaces, standings);
     const missing = this.#beside.missing.map((because) => ({
       kind: 'beside',
       stop: 'orders' as const,

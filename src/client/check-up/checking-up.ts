@@ -1,6 +1,6 @@
 import { checkUpInTurns, checkUpPart, keptSentence } from '../../core/check-up/check-up.ts';
 import type { CheckedUp, Finding } from '../../core/check-up/finding.ts';
-import type { Examined } from '../../core/check-up/kind.ts';
+import type { Examined, SurfaceKnown } from '../../core/check-up/kind.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
 import { effectInSteps, type Effect, type EffectProgress } from '../../core/effect/effect.ts';
 import { inTurns } from '../../core/in-steps.ts';
@@ -10,10 +10,11 @@ import { distributionOf, type Distribution, type ValueCounts } from '../../core/
 import type { Policy } from '../../core/policy/types.ts';
 import { withDelta, type PolicyDelta } from './policy-delta.ts';
 
-/** What is known beside a draft: order values of markets, and rates. */
+/** What is known beside a draft: order values of markets, rates, and how surfaces stand. */
 export interface KnownBeside {
   orders: Record<string, ValueCounts>;
   rates: RateHistory;
+  surfaces: ReadonlyMap<string, SurfaceKnown>;
 }
 
 /** What a check-up is asked about, as it travels. */
@@ -69,6 +70,7 @@ export class CheckingUp {
   #catalogue: Catalogue = new Map();
   #orders: ReadonlyMap<string, Distribution> = new Map();
   #rates: RateHistory = {};
+  #surfaces: KnownBeside['surfaces'] = new Map();
   #examined: Examined | null = null;
   /** how often each asker has asked for an effect */
   readonly #effectsAsked = new Map<string, number>();
@@ -82,6 +84,7 @@ export class CheckingUp {
       catalogue: this.#catalogue,
       orders: this.#orders,
       rates: this.#rates,
+      surfaces: this.#surfaces,
       now,
       locale,
     };
@@ -115,6 +118,7 @@ export class CheckingUp {
   know(beside: KnownBeside): void {
     this.#orders = new Map(Object.entries(beside.orders).map(([market, counts]) => [market, distributionOf(counts)]));
     this.#rates = beside.rates;
+    this.#surfaces = beside.surfaces;
   }
 
   /** What a finding of the last check-up says, as it is kept where it is accepted. */

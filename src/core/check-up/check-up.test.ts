@@ -15,11 +15,15 @@ import { withPatches } from '../policy/patch.ts';
 import type { Policy } from '../policy/types.ts';
 import { checkUp } from './check-up.ts';
 import type { Finding } from './finding.ts';
+import type { SurfaceKnown } from './kind.ts';
 import { findingKinds } from './registry.ts';
 
 const { now } = examinedDemo(demoToPlantIn);
-const findingsOf = (policy: Policy, products: readonly Product[] = demoProducts) =>
-  checkUp(examinedDemo(policy, products)).findings;
+const findingsOf = (
+  policy: Policy,
+  products: readonly Product[] = demoProducts,
+  surfaces?: Record<string, SurfaceKnown>,
+) => checkUp(examinedDemo(policy, products, surfaces)).findings;
 const demo = findingsOf(demoToPlantIn);
 const known = new Set(demo.map(({ id }) => id));
 
@@ -38,7 +42,7 @@ describe('faults that are planted into the demo', () => {
       seed.products?.(products);
       const policy = seed.plant ? changed(demoToPlantIn, seed.plant) : demoToPlantIn;
       expect(checkPolicy(policy)).toMatchObject({ ok: true });
-      const fresh = findingsOf(policy, products).filter(({ id, sentence }) => {
+      const fresh = findingsOf(policy, products, seed.surfaces).filter(({ id, sentence }) => {
         const before = demo.find((finding) => finding.id === id);
         return !before || before.sentence !== sentence;
       });

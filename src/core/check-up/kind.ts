@@ -4,6 +4,13 @@ import type { RateHistory } from '../money/rate-history.ts';
 import type { Distribution } from '../orders/distribution.ts';
 import type { Found, FindingStop, Unexamined } from './finding.ts';
 
+/** How another place that states delivery prices stands: how many of its statements are not so. */
+export interface SurfaceKnown {
+  stale: number;
+  /** right now, and not so with the draft */
+  becomesStale: number;
+}
+
 /** All that a check-up looks at. */
 export interface Examined {
   compiled: CompiledPolicy;
@@ -14,6 +21,8 @@ export interface Examined {
   orders?: ReadonlyMap<string, Distribution>;
   /** rates day by day, the same */
   rates?: RateHistory;
+  /** surfaces, the same */
+  surfaces?: ReadonlyMap<string, SurfaceKnown>;
   /** in which amounts, dates and countries are written */
   locale: string;
 }

@@ -29,6 +29,7 @@ import { promiseLost } from './kinds/offers/promise-lost.ts';
 import { rewardChangesNothing } from './kinds/offers/reward-changes-nothing.ts';
 import { rewardElsewhere } from './kinds/offers/reward-elsewhere.ts';
 import { guaranteeBroken } from './kinds/release/guarantee-broken.ts';
+import { staleSurface } from './kinds/release/stale-surface.ts';
 import { testCartFails } from './kinds/rehearse/test-cart-fails.ts';
 import { noticeConditionAlways, noticeNever } from './kinds/wording/notice-condition.ts';
 import { textFault, textMissing, textStale } from './kinds/wording/texts.ts';
@@ -76,4 +77,5 @@ export const findingKinds = new Registry<FindingKind>('kind of finding', ({ kind
   textStale,
   testCartFails,
   guaranteeBroken,
+  staleSurface,
 ]);

@@ -3,6 +3,7 @@ import { useStore } from 'zustand';
 import { useStoreWithEqualityFn } from 'zustand/traditional';
 import { createStore } from 'zustand/vanilla';
 import type { CheckUpClient } from '../../client/check-up/check-up-client.ts';
+import type { Standings } from '../../client/check-up/known-beside.ts';
 import type { EffectRequest } from '../../client/check-up/checking-up.ts';
 import type { Effect, EffectProgress } from '../../core/effect/effect.ts';
 import type { CheckedUp, Finding, NotExamined } from '../../core/check-up/finding.ts';
@@ -27,6 +28,12 @@ const state = createStore<CheckUpState>(() => ({
   failed: null,
   guarantees: undefined,
 }));
+/** How surfaces stand, where the page follows them. */
+const surfaces = createStore<{ standings: Standings | null }>(() => ({ standings: null }));
+
+/** Tells the check-up how surfaces stand now. */
+export const surfacesStand = (standings: Standings): void => surfaces.setState({ standings });
+
 let client: Promise<CheckUpClient> | null = null;
 
 /** How long nothing is edited, dragged or typed until the draft is checked up; the first time the page is left to be drawn. ms */
@@ -40,6 +47,7 @@ export function useCheckingUp(): void {
   const catalogue = useCatalogue();
   const now = useNow();
   const { locale } = useNotation();
+  const standings = useStore(surfaces, (known) => known.standings);
   useEffect(() => {
     if (!resting) return;
     let wanted = true;
@@ -47,7 +55,7 @@ export function useCheckingUp(): void {
       () => {
         const check = async () => {
           const up = await checking();
-          const others = await up.check(policy, catalogue, now, locale);
+          const others = await up.check(policy, { catalogue, now, locale, standings });
           if (!wanted) return;
           state.setState((before) => ({ ...together(others, guaranteesIn(before)), failed: null }));
           // They are looked at after the rest: of a large store that takes longest.
@@ -65,7 +73,7 @@ export function useCheckingUp(): void {
       wanted = false;
       clearTimeout(timer);
     };
-  }, [resting, policy, catalogue, now, locale]);
+  }, [resting, policy, catalogue, now, locale, standings]);
 }
 
 type Checked = Pick<CheckedUp, 'findings' | 'notExamined'>;

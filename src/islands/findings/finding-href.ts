@@ -16,6 +16,7 @@ export function findingHref(
       : textHref({ speakerId: id, state: state as TextState, place: place as TextPlace, language });
   if (root === 'testCarts') return `/rehearse?cart=${id}&tool=expected`;
   if (root === 'guarantees') return '/release#guarantees';
+  if (root === 'surfaces') return `/release?surface=${id}#surfaces`;
   if (root === 'products') return '/delivery#products';
   const query = new URLSearchParams(marketId === null ? {} : { market: marketId });
   if (root === 'offers' || root === 'notices') query.set('offer', id);

@@ -10,7 +10,7 @@ interface ReleaseProps extends PageProps {
 export default function ReleaseStop({ props }: { props: ReleaseProps }) {
   return (
     <Frame stop="release" props={props}>
-      <ReleaseView releases={props.releases} />
+      <ReleaseView releases={props.releases} query={props.query} />
     </Frame>
   );
 }

@@ -21,7 +21,13 @@ import { part } from '../page/parts.ts';
 import { Alert } from '../../ui/Alert.tsx';
 
 /** What changes for shoppers, handing it to the shop, and going back. */
-export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] }) {
+export function ReleaseView({
+  releases: initial,
+  query,
+}: {
+  releases: ReleaseSummary[];
+  query: Record<string, string>;
+}) {
   const changes = useChanges();
   const release = useRelease();
   const setRelease = useSetRelease();
@@ -114,7 +120,7 @@ export function ReleaseView({ releases: initial }: { releases: ReleaseSummary[] 
       )}
       {!empty && <Guarantees />}
       {!empty && <CheckUp />}
-      {!empty && <Surfaces standings={standings} />}
+      {!empty && <Surfaces standings={standings} asked={query} />}
       {!empty && <Published />}
       {releases.length > 0 && (
         <ReleaseList

@@ -1,7 +1,7 @@
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { demoProducts } from '../../../demo/products.ts';
 import { catalogueOf, type Product } from '../../../src/core/catalogue/product.ts';
-import type { Examined } from '../../../src/core/check-up/kind.ts';
+import type { Examined, SurfaceKnown } from '../../../src/core/check-up/kind.ts';
 import { compilePolicy } from '../../../src/core/evaluation/compile.ts';
 import { distributionOf } from '../../../src/core/orders/distribution.ts';
 import type { Policy } from '../../../src/core/policy/types.ts';
@@ -25,11 +25,16 @@ const rates = {
 };
 
 /** The demo, or one into which something is planted, as the check-up looks at it. */
-export const examinedDemo = (policy: Policy, products: readonly Product[] = demoProducts): Examined => ({
+export const examinedDemo = (
+  policy: Policy,
+  products: readonly Product[] = demoProducts,
+  surfaces: Record<string, SurfaceKnown> = {},
+): Examined => ({
   compiled: compilePolicy(policy),
   catalogue: catalogueOf(products),
   now: Date.parse('2026-11-24T11:00Z'),
   locale: 'en-GB',
   orders,
   rates,
+  surfaces: new Map(Object.entries(surfaces)),
 });

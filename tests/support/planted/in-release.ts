@@ -43,6 +43,21 @@ export const inRelease: readonly PlantedFault[] = [
     },
     says: '“Goals agree” does not hold',
   },
+  {
+    kind: 'staleSurface',
+    surfaces: { 'banner-nl': { stale: 1, becomesStale: 0 } },
+    says: 'states a delivery price or goal that is not so any more',
+  },
+  {
+    kind: 'staleSurface',
+    surfaces: { 'delivery-nl': { stale: 3, becomesStale: 0 } },
+    says: 'states 3 delivery prices or goals that are not so any more',
+  },
+  {
+    kind: 'staleSurface',
+    surfaces: { 'product-uk': { stale: 0, becomesStale: 2 }, 'gone-since': { stale: 1, becomesStale: 0 } },
+    says: 'states 2 delivery prices or goals that are not so with this draft',
+  },
 ];
 
 function turnOff({ options }: Policy, zone: string): void {

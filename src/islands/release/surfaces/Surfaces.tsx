@@ -5,16 +5,18 @@ import { inOrder } from '../../../core/ordered.ts';
 import { surfaceKinds } from '../../../core/surface-kinds/registry.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { part } from '../../page/parts.ts';
+import { useQuery } from '../../page/use-query.ts';
 import { useGuardedEdit } from '../../page/use-edit.tsx';
 import { SurfaceRow } from './SurfaceRow.tsx';
 import { stateOrder } from './surface-words.ts';
 import type { Standings } from './use-surfaces.ts';
 
 /** Other places that state delivery prices: which are behind, and each with its new text beside the old. */
-export function Surfaces({ standings }: { standings: Standings }) {
+export function Surfaces({ standings, asked }: { standings: Standings; asked: Record<string, string> }) {
   const policy = usePolicy();
   const { edit, refusal } = useGuardedEdit();
-  const [opened, setOpened] = useState<string | null>(null);
+  const [query, setQuery] = useQuery(asked);
+  const opened = query.surface ?? null;
   const surfaces = inOrder(policy.surfaces ?? {});
   const rankOf = (id: string) => {
     const state = standings.of?.get(id)?.state;
@@ -27,7 +29,7 @@ export function Surfaces({ standings }: { standings: Standings }) {
   const toggle = (id: string) => {
     const next = opened === id ? null : id;
     setKept(next === null ? null : shown.map(([one]) => one));
-    setOpened(next);
+    setQuery({ surface: next ?? '' });
   };
   return (
     <section

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { call } from '../../../client/http.ts';
 import type { SurfaceStanding } from '../../../contract/shapes/surface.ts';
+import { surfacesStand } from '../../findings/check-up.ts';
 import { useDraft } from '../../page/draft-context.tsx';
 import { useRelease } from '../../page/page-context.tsx';
 
@@ -40,6 +41,9 @@ export function useSurfaces(): Standings {
       clearTimeout(timer);
     };
   }, [revision, release]);
+  useEffect(() => {
+    if (of) surfacesStand(of);
+  }, [of]);
   const take = (standing: SurfaceStanding) => {
     taken.current.set(standing.id, standing);
     setOf((known) => new Map(known).set(standing.id, standing));
