@@ -5,6 +5,7 @@ import type { Policy } from '../../../src/core/policy/types.ts';
 import type { Asked } from '../../../src/core/surfaces/generated/generated.ts';
 import { generatedFiles } from '../../../src/core/surfaces/generated/registry.ts';
 import { compareSurface } from '../../../src/server/surfaces/compare-surface.ts';
+import { readContent } from '../../../src/server/surfaces/read-content.ts';
 import { labelledSentences } from '../../../tests/sentences/all-languages.ts';
 import { bigStore } from '../big-store.ts';
 import { median, type Bar } from '../bar.ts';
@@ -140,7 +141,7 @@ function pageCompared(): number {
   return median(
     Array.from({ length: 5 }, () => {
       const began = performance.now();
-      compareSurface(surface, page, 'html', beside);
+      compareSurface(surface, readContent(page, 'html'), beside);
       return performance.now() - began;
     }),
   );

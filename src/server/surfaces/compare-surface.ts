@@ -3,20 +3,12 @@ import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compil
 import { inOrder } from '../../core/ordered.ts';
 import type { Policy, Surface } from '../../core/policy/types.ts';
 import { chargedInMarket, type ChargedInMarket } from '../../core/surfaces/compared/charged-in-market.ts';
-import {
-  compareFeed,
-  compareRateSheet,
-  feedPricesOfCsv,
-  type ComparedRows,
-} from '../../core/surfaces/compared/compare-rows.ts';
+import { compareFeed, compareRateSheet, type ComparedRows } from '../../core/surfaces/compared/compare-rows.ts';
 import { compareStructuredData } from '../../core/surfaces/compared/compare-structured-data.ts';
 import { compareText, type Listener } from '../../core/surfaces/compared/compare-text.ts';
 import { withLines, type Compared } from '../../core/surfaces/compared/compared.ts';
 import { askedOf } from '../published/asked-of.ts';
-import { readFeedXml } from './read-rss.ts';
-import { visiblePage } from './visible-text.ts';
-
-export type ContentFormat = 'text' | 'html' | 'csv' | 'xml' | 'json';
+import type { ReadContent } from './read-content.ts';
 
 /** What surfaces are compared with: releases, the newest first, at least one. A draft stands in for one as if it were released. */
 export interface Beside {
@@ -58,34 +50,17 @@ export function listenersOf(surface: Surface, { history, instant }: Beside): Lis
 }
 
 /** What a surface states beside what releases charge. Data are read as data, everything else as sentences. */
-export function compareSurface(surface: Surface, content: string, format: ContentFormat, beside: Beside): Compared {
+export function compareSurface(surface: Surface, read: ReadContent, beside: Beside): Compared {
   const listeners = listenersOf(surface, beside);
-  switch (format) {
-    case 'html': {
-      const { text, data } = visiblePage(content);
-      return data.reduce(
-        (compared, json) => withLines(compared, structuredLines(json, listeners, beside) ?? []),
-        compareText(text, listeners),
-      );
-    }
-    case 'json': {
-      const lines = structuredLines(content, listeners, beside);
-      return lines ? withLines(nothing, lines) : compareText(content, listeners);
-    }
-    case 'csv': {
-      const rows = rowsOfCsv(content, beside);
-      return rows ? shownRows(rows) : compareText(content, listeners);
-    }
-    case 'xml': {
-      const feed = readFeedXml(content);
-      if (!feed) return compareText(content, listeners);
-      return feed.prices.length > 0
-        ? shownRows(compareFeed(feed.prices, askedUnder(beside)))
-        : compareText(feed.text, listeners);
-    }
-    case 'text':
-      return compareText(content, listeners);
-  }
+  const { format, text, structured, prices } = read;
+  if (prices) return shownRows(compareFeed(prices, askedUnder(beside)));
+  const rows = format === 'csv' ? compareRateSheet(text, beside.history) : null;
+  if (rows) return shownRows(rows);
+  const isData = format === 'json' && structured.length > 0;
+  return structured.reduce(
+    (compared: Compared, data) => withLines(compared, structuredLines(data, listeners, beside)),
+    isData ? nothing : compareText(text, read.statements, listeners),
+  );
 }
 
 const nothing: Compared = { shown: '', found: [], rightRows: 0 };
@@ -94,18 +69,7 @@ const shownRows = ({ lines, right }: ComparedRows): Compared => withLines({ ...n
 const askedUnder = ({ history, catalogue, instant }: Beside) =>
   history.map(({ release, policy }) => ({ release, asked: askedOf(policy, catalogue, instant) }));
 
-function rowsOfCsv(content: string, beside: Beside): ComparedRows | null {
-  const prices = feedPricesOfCsv(content);
-  return prices ? compareFeed(prices, askedUnder(beside)) : compareRateSheet(content, beside.history);
-}
-
-function structuredLines(json: string, listeners: readonly Listener[], { history }: Beside) {
-  let data: unknown;
-  try {
-    data = JSON.parse(json);
-  } catch {
-    return null;
-  }
+function structuredLines(data: unknown, listeners: readonly Listener[], { history }: Beside) {
   const { marketOfCountry } = compilePolicy(history[0]!.policy);
   return compareStructuredData(data, listeners, (country) => marketOfCountry.get(country)?.id ?? null);
 }

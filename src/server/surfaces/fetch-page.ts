@@ -6,7 +6,7 @@ import ipaddr from 'ipaddr.js';
 import { ownAddress } from '../http/guard.ts';
 import { userAgent, type Got } from './got.ts';
 import { mayFetch } from './robots.ts';
-import type { ContentFormat } from './compare-surface.ts';
+import type { ContentFormat } from './read-content.ts';
 
 /** What was fetched, or why nothing came of it. */
 export type Fetched = { ok: true; content: string; format: ContentFormat } | { ok: false; problem: string };

@@ -1,11 +1,12 @@
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { reading } from '../database/pool.ts';
 import { storeId } from '../user.ts';
-import type { ContentFormat } from './compare-surface.ts';
+import type { ContentFormat } from './read-content.ts';
 
-/** What was last read of a surface. */
+/** What was last read of a surface, without its text. */
 export interface Reading {
-  content: string | null;
+  /** tells what was read from anything else that was; null: nothing has been */
+  version: string | null;
   format: ContentFormat;
   source: 'fetched' | 'pasted' | 'file' | null;
   readAt: string | null;
@@ -15,7 +16,7 @@ export interface Reading {
 }
 
 const unread: Reading = {
-  content: null,
+  version: null,
   format: 'text',
   source: null,
   readAt: null,
@@ -25,7 +26,7 @@ const unread: Reading = {
 };
 
 const readingOf = (row: RowDataPacket): Reading => ({
-  content: row.content as string | null,
+  version: row.version === null ? null : String(row.version),
   format: (row.format ?? 'text') as ContentFormat,
   source: row.source as Reading['source'],
   readAt: (row.read_at as Date | null)?.toISOString() ?? null,
@@ -34,11 +35,34 @@ const readingOf = (row: RowDataPacket): Reading => ({
   doneRelease: row.done_release === null ? null : Number(row.done_release),
 });
 
+/** NULL where nothing has been read. */
+const version =
+  "IF(content IS NULL, NULL, CONCAT_WS(' ', format, read_at, LENGTH(content), CRC32(content))) AS version";
+
 export async function readingOfSurface(surface: string): Promise<Reading> {
   const [rows] = await reading((pool) =>
-    pool.query<RowDataPacket[]>('SELECT * FROM surface_reading WHERE store_id = ? AND surface = ?', [storeId, surface]),
+    pool.query<RowDataPacket[]>(
+      `SELECT format, source, read_at, tried_at, problem, done_release, ${version} FROM surface_reading WHERE store_id = ? AND surface = ?`,
+      [storeId, surface],
+    ),
   );
   return rows[0] ? readingOf(rows[0]) : unread;
+}
+
+/** The text that was last read of a surface, and its version; null: none has been. */
+export async function textOfSurface(
+  surface: string,
+): Promise<{ content: string; format: ContentFormat; version: string } | null> {
+  const [rows] = await reading((pool) =>
+    pool.query<RowDataPacket[]>(
+      `SELECT content, format, ${version} FROM surface_reading WHERE store_id = ? AND surface = ? AND content IS NOT NULL`,
+      [storeId, surface],
+    ),
+  );
+  const [row] = rows;
+  return row
+    ? { content: String(row.content), format: row.format as ContentFormat, version: String(row.version) }
+    : null;
 }
 
 /** Of every surface that something has been read of or tried, without their texts. */

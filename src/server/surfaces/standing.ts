@@ -6,7 +6,8 @@ import { readDraft } from '../draft/draft-store.ts';
 import { wholeCatalogue } from '../products/products-known.ts';
 import { currentState } from '../quote/current-state.ts';
 import { compiledRelease } from '../quote/current-policy.ts';
-import { compareSurface, type Beside } from './compare-surface.ts';
+import type { Beside } from './compare-surface.ts';
+import { knownContent, type KnownContent } from './known-content.ts';
 import { readingOfSurface, type Reading } from './reading-store.ts';
 
 /** So many earlier releases are looked through for when something was right. */
@@ -38,41 +39,20 @@ export function surfaceOf({ surfaces = {} }: Policy, id: string): Surface | null
 /** What a surface states, beside the release and, for what would become stale, the draft. */
 export async function compareNow(id: string, surface: Surface, now: Standing): Promise<SurfaceCompared> {
   const read = await readingOfSurface(id);
-  const { beside, draft } = now;
-  const { compared, became } =
-    read.content === null || !beside ? { compared: null, became: 0 } : comparedOnce(id, surface, read, beside, draft);
+  const { beside } = now;
+  const content = beside && (await knownContent(id, read));
+  const compared = content?.compared(surface, beside!) ?? null;
   return {
-    standing: { id, ...counted(compared, read, now.release), becomesStale: became, ...told(read) },
+    standing: {
+      id,
+      ...counted(compared, read, now.release),
+      becomesStale: compared ? becomesStale(surface, content!, beside!, now.draft) : 0,
+      ...told(read),
+    },
     text: compared?.shown ?? '',
     found: compared ? compared.found.map((one) => toldFound(one, surface, beside!.history[0]!.policy)) : [],
     rightRows: compared?.rightRows ?? 0,
   };
-}
-
-interface KnownComparison {
-  /** all that it rests on beside the draft */
-  key: string;
-  catalogue: Beside['catalogue'];
-  compared: Compared;
-  became: number;
-}
-/** By the state of the draft, whose surfaces they are. */
-const known = new WeakMap<Policy, Map<string, KnownComparison>>();
-
-/** Compares a surface with the release and with the draft, once for each state of them, of what was read, and each hour. */
-function comparedOnce(id: string, surface: Surface, read: Reading, beside: Beside, draft: Policy): KnownComparison {
-  const { history, catalogue, instant } = beside;
-  const hour = Math.floor(instant / 3_600_000);
-  const key = [history[0]!.release, hour, read.readAt, read.format, read.content!.length].join(' ');
-  let ofDraft = known.get(draft);
-  if (!ofDraft) known.set(draft, (ofDraft = new Map<string, KnownComparison>()));
-  let comparison = ofDraft.get(id);
-  if (comparison?.key !== key || comparison.catalogue !== catalogue) {
-    const compared = compareSurface(surface, read.content!, read.format, beside);
-    comparison = { key, catalogue, compared, became: becomesStale(surface, compared, read, beside, draft) };
-    ofDraft.set(id, comparison);
-  }
-  return comparison;
 }
 
 const told = ({ readAt, source, problem }: Reading): Pick<SurfaceStanding, 'readAt' | 'source' | 'problem'> => ({
@@ -105,16 +85,11 @@ function stateOf(
 }
 
 /** How many statements that are right would not be if the draft were released. */
-function becomesStale(
-  surface: Surface,
-  compared: Compared,
-  { content, format }: Reading,
-  beside: Beside,
-  draft: Policy,
-): number {
+function becomesStale(surface: Surface, content: KnownContent, beside: Beside, draft: Policy): number {
   const [current] = beside.history;
   if (current!.policy === draft) return 0;
-  const then = compareSurface(surface, content!, format, {
+  const compared = content.compared(surface, beside);
+  const then = content.compared(surface, {
     ...beside,
     history: [{ release: current!.release + 1, policy: draft }, ...beside.history],
   });

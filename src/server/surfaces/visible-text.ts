@@ -1,6 +1,4 @@
-import { parse, type DefaultTreeAdapterTypes } from 'parse5';
-
-type Node = DefaultTreeAdapterTypes.Node;
+import { Parser } from 'htmlparser2';
 
 /** A page as it is read: its words, a line for each block, and the data that stand in it for machines. */
 export interface VisiblePage {
@@ -16,6 +14,7 @@ const unseen = new Set([
   'template',
   'noscript',
   'head',
+  'title',
   'svg',
   'iframe',
   'object',
@@ -30,61 +29,70 @@ const inline = new Set(
 );
 const cells = new Set(['td', 'th']);
 
-/** So deep are elements looked through: a page that goes deeper is not made for readers. */
+/** So deep are elements looked through: a page that goes deeper is not made for readers, and is read up to there. */
 const deepest = 400;
 
-/** The text of an HTML page, as far as readers see it without running scripts. Source: the HTML parser `parse5`. */
+/** The text of an HTML page, as far as readers see it without running scripts. Source: the HTML parser `htmlparser2`. */
 export function visiblePage(html: string): VisiblePage {
   const page = new PageText();
-  page.read(parse(html), 0);
-  return { text: page.text, data: page.data };
+  const parser = new Parser({
+    onopentag: (name, attributes) => page.open(name, attributes),
+    ontext: (text) => page.words(text),
+    onclosetag: (name) => page.close(name),
+  });
+  try {
+    parser.end(html);
+  } catch (error) {
+    if (!(error instanceof TooDeep)) throw error;
+  }
+  return page.read();
 }
 
+class TooDeep extends Error {}
+
 class PageText {
-  readonly data: string[] = [];
+  readonly #data: string[] = [];
   readonly #lines: string[] = [];
   /** the line that is being read */
   #line = '';
+  #depth = 0;
+  /** how deep the element stands that no reader sees; null: all is seen */
+  #unseenAt: number | null = null;
+  #inData = false;
 
-  get text(): string {
-    this.#breakLine();
-    return this.#lines.join('\n');
+  open(name: string, attributes: Record<string, string>): void {
+    if (++this.#depth > deepest) throw new TooDeep();
+    if (name === 'script' && attributes.type?.trim().toLowerCase() === 'application/ld+json') {
+      this.#inData = true;
+      this.#data.push('');
+    }
+    if (this.#unseenAt !== null) return;
+    if (unseen.has(name) || attributes.hidden !== undefined) this.#unseenAt = this.#depth;
+    else if (cells.has(name)) this.#line += this.#line === '' ? '' : ' | ';
+    else this.#block(name);
   }
 
-  read(node: Node, depth: number): void {
-    if ('value' in node && node.nodeName === '#text') this.#words(node.value);
-    else if ('tagName' in node) this.#element(node, depth);
-    else if ('childNodes' in node) this.#children(node, depth);
-  }
-
-  #words(value: string): void {
-    const words = value.replace(/[ \t\r\n\f]+/g, ' ');
+  words(text: string): void {
+    if (this.#inData) this.#data[this.#data.length - 1] += text;
+    if (this.#unseenAt !== null) return;
+    const words = text.replace(/[ \t\r\n\f]+/g, ' ');
     this.#line += this.#line === '' || this.#line.endsWith(' ') ? words.replace(/^ /, '') : words;
   }
 
-  #element(element: DefaultTreeAdapterTypes.Element, depth: number): void {
-    const { tagName, attrs } = element;
-    if (tagName === 'script' && attrs.some(isData)) this.data.push(rawText(element));
-    // Data may stand in the head.
-    if (tagName === 'head') element.childNodes.forEach((child) => this.#dataIn(child));
-    if (unseen.has(tagName) || attrs.some(({ name }) => name === 'hidden')) return;
-    if (cells.has(tagName)) {
-      if (this.#line !== '') this.#line += ' | ';
-      this.#children(element, depth);
-      return;
-    }
-    const isBlock = !inline.has(tagName);
-    if (isBlock) this.#breakLine();
-    this.#children(element, depth);
-    if (isBlock) this.#breakLine();
+  close(name: string): void {
+    if (name === 'script') this.#inData = false;
+    if (this.#unseenAt === null) this.#block(name);
+    else if (this.#depth === this.#unseenAt) this.#unseenAt = null;
+    this.#depth--;
   }
 
-  #children({ childNodes }: { childNodes: Node[] }, depth: number): void {
-    if (depth < deepest) for (const child of childNodes) this.read(child, depth + 1);
+  read(): VisiblePage {
+    this.#breakLine();
+    return { text: this.#lines.join('\n'), data: this.#data };
   }
 
-  #dataIn(node: Node): void {
-    if ('tagName' in node && node.tagName === 'script' && node.attrs.some(isData)) this.data.push(rawText(node));
+  #block(name: string): void {
+    if (!inline.has(name) && !cells.has(name)) this.#breakLine();
   }
 
   #breakLine(): void {
@@ -93,9 +101,3 @@ class PageText {
     this.#line = '';
   }
 }
-
-const isData = ({ name, value }: { name: string; value: string }): boolean =>
-  name === 'type' && value.trim().toLowerCase() === 'application/ld+json';
-
-const rawText = (node: DefaultTreeAdapterTypes.Element): string =>
-  node.childNodes.map((child) => ('value' in child ? child.value : '')).join('');

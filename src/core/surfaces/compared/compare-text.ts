@@ -1,4 +1,4 @@
-import { readStatements } from '../statements/read-statements.ts';
+import type { Reading } from '../statements/read-statements.ts';
 import type { Statement } from '../statements/statement.ts';
 import { compareStatement, type ChargedUnder, type Verdict } from './compare-statement.ts';
 import type { Compared, Found } from './compared.ts';
@@ -11,15 +11,20 @@ export interface Listener {
   history: readonly ChargedUnder[];
 }
 
-/** What a text states, compared with every market that it may speak for: right where it is of one of them, else stale before unclear. */
-export function compareText(text: string, listeners: readonly Listener[]): Compared {
+/**
+ * What a text states, compared with every market that it may speak for: right where it is of one of them, else stale before unclear.
+ *
+ * @param statementsOf what it states for a language and currency
+ */
+export function compareText(
+  text: string,
+  statementsOf: (reading: Reading) => readonly Statement[],
+  listeners: readonly Listener[],
+): Compared {
   const statements = new Map<string, { statement: Statement; by: Listener[] }>();
-  const read = new Map<string, Statement[]>();
   for (const listener of listeners) {
     const { language, currency } = listener;
-    const key = `${language.split('-')[0]} ${currency}`;
-    if (!read.has(key)) read.set(key, readStatements(text, { language, currency }));
-    for (const statement of read.get(key)!) {
+    for (const statement of statementsOf({ language, currency })) {
       const at = `${statement.start} ${statement.end} ${statement.kind}`;
       const known = statements.get(at);
       if (known) known.by.push(listener);

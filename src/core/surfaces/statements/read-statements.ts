@@ -18,14 +18,32 @@ export interface Reading {
  * What a text states of delivery prices, in its order; nothing in languages of which the words are not known. Amounts are read
  * as people write them, and the words around them decide what they state.
  */
-export function readStatements(text: string, { language, currency }: Reading): Statement[] {
+export const readStatements = (text: string, reading: Reading): Statement[] =>
+  statementsIn(sentencesOf(text), reading);
+
+/** A sentence of a text, with the digits and signs of other scripts as ordinary ones. */
+export interface Sentence {
+  start: number;
+  written: string;
+  /** the same in small letters */
+  small: string;
+}
+
+/** The sentences of a text, whatever language it is in. */
+export function sentencesOf(text: string): Sentence[] {
+  const plain = plainText(text);
+  return sentencesIn(plain).map(({ start, end }) => {
+    const written = plain.slice(start, end);
+    return { start, written, small: inSmallLetters(written) };
+  });
+}
+
+/** The same of a text whose sentences are known, as it is read in several languages. */
+export function statementsIn(sentences: readonly Sentence[], { language, currency }: Reading): Statement[] {
   const words = wordsOf(language);
   if (!words) return [];
-  const plain = plainText(text);
   let spokenOf = false;
-  return sentencesIn(plain).flatMap(({ start, end }) => {
-    const written = plain.slice(start, end);
-    const sentence = inSmallLetters(written);
+  return sentences.flatMap(({ start, written, small: sentence }) => {
     const isDelivery = words.delivery.test(sentence) || (spokenOf && words.otherwise.test(sentence));
     spokenOf = isDelivery && !words.elsewhere.test(sentence);
     if (!spokenOf) return [];
