@@ -32,6 +32,23 @@ test('what is stale stands first, says what it should say, and has its new text 
     .toBe('Gratis bezorging vanaf € 75,00');
 });
 
+test('what is stale is found by the check-up, counted on the trail, and led to from any stop', async () => {
+  const page = await open('/offers');
+  await expect.poll(() => page.getByTestId('count-release').innerText()).toMatch(/^\d+\s/);
+  await page.getByTestId('count-release').click();
+  await page.waitForURL('**/release?**');
+  const finding = page.getByTestId('check-up').getByText('“Banner of the Danish shop” states');
+  await expect.poll(() => finding.count()).toBe(1);
+  await page.goto(`${here.address}/release?surface=banner-da#surfaces`);
+  await expect.poll(() => page.getByTestId('surface-banner-da').getByTestId('statements').count()).toBe(1);
+  const count = async () => Number(/\d+/.exec(await page.getByTestId('count-release').innerText())?.[0]);
+  await expect.poll(count).toBeGreaterThan(0);
+  const before = await count();
+  // Said to be done: it is found no more, without another look at the page.
+  await page.getByTestId('surface-banner-da').getByTestId('surface-done').click();
+  await expect.poll(count).toBe(before - 1);
+});
+
 test('an edit says which surface it leaves behind before it is released', async () => {
   const page = await open('/release');
   await expect.poll(() => stateOf(page, 'delivery-nl')).toBe('right');
@@ -87,12 +104,15 @@ describe('texts for surfaces', () => {
     await published.getByTestId('surface-texts-fold').click();
     const field = published.getByTestId('surface-text-bannerGoal');
     await published.getByRole('searchbox').fill('Free delivery from');
+    const sample = published.getByTestId('surface-sample-bannerGoal');
+    await expect.poll(() => sample.innerText()).toBe('Free delivery from £75.00');
     await field.fill('On us from {nothing}');
     await field.press('Enter');
     await expect.poll(() => published.innerText()).toContain('Its values are {goal}');
     await field.fill('Carriage paid from {goal}');
     await field.press('Enter');
     await expect.poll(() => published.getByTestId('generated-text').innerText()).toContain('Carriage paid from £70.00');
+    await expect.poll(() => sample.innerText()).toBe('Carriage paid from £75.00');
     // What is released says it as it did.
     const response = await fetch(new URL('/published/uk/en-GB/banner.txt', here.address));
     expect(await response.text()).toContain('Free delivery from £70.00');

@@ -18,8 +18,7 @@ export interface Reading {
  * What a text states of delivery prices, in its order; nothing in languages of which the words are not known. Amounts are read
  * as people write them, and the words around them decide what they state.
  */
-export const readStatements = (text: string, reading: Reading): Statement[] =>
-  statementsIn(sentencesOf(text), reading);
+export const readStatements = (text: string, reading: Reading): Statement[] => statementsIn(sentencesOf(text), reading);
 
 /** A sentence of a text, with the digits and signs of other scripts as ordinary ones. */
 export interface Sentence {

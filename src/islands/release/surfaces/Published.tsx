@@ -69,7 +69,7 @@ export function Published() {
       />
       <div className="mt-2">
         <Fold heading="Words that they are made of" testId="surface-texts-fold">
-          {() => <TextsOfSurfaces language={language} />}
+          {() => <TextsOfSurfaces marketId={marketId} language={language} />}
         </Fold>
         <Fold heading="Hosts that pages are fetched from" testId="listed-hosts-fold">
           {() => <ListedHosts />}

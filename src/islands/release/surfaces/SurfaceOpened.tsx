@@ -116,7 +116,7 @@ function Statements({ compared: { text, found } }: { compared: SurfaceCompared }
     <ul className="mt-1" data-testid="statements">
       {wrong.slice(0, mostListed).map((one) => (
         <li key={`${one.start} ${one.kind}`} className={one.verdict === 'stale' ? 'text-error' : ''}>
-          <strong dir="auto">{text.slice(one.start, one.end)}</strong> {verdictInWords(one)}.
+          <strong dir="auto">{text.slice(one.start, one.end)}</strong> {verdictInWords(one)}
         </li>
       ))}
       {wrong.length > mostListed && <li className="text-soft">And {wrong.length - mostListed} more.</li>}

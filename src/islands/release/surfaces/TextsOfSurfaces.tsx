@@ -1,19 +1,27 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { setTextIn } from '../../../client/edits/set-at.ts';
 import { shippedWords, sourceWords } from '../../../core/surfaces/words/known-languages.ts';
 import type { SurfaceTextId } from '../../../core/surfaces/words/surface-words.ts';
-import { surfaceTextFault } from '../../../core/surfaces/words/text-fault.ts';
+import { surfaceTextSample } from '../../../core/surfaces/words/samples.ts';
+import { SurfaceWriter } from '../../../core/surfaces/words/surface-writer.ts';
+import { surfaceTextFault, valuesOf } from '../../../core/surfaces/words/text-fault.ts';
 import type { Parsed } from '../../../ui/TypedField.tsx';
 import { EditedField } from '../../fields/EditedField.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
+import { useCatalogue } from '../../page/page-context.tsx';
 
 const ids = Object.keys(sourceWords) as SurfaceTextId[];
 /** So many are listed at once. */
 const mostListed = 40;
 
 /** The words of generated texts in a language: as they ship, and the store's own in their place. */
-export default function TextsOfSurfaces({ language }: { language: string }) {
+export default function TextsOfSurfaces({ marketId, language }: { marketId: string; language: string }) {
   const policy = usePolicy();
+  const catalogue = useCatalogue();
+  const writer = useMemo(
+    () => new SurfaceWriter({ policy, catalogue }, marketId, language),
+    [policy, catalogue, marketId, language],
+  );
   const [sought, setSought] = useState('');
   const shipped = shippedWords(language);
   const words = shipped ?? sourceWords;
@@ -52,14 +60,26 @@ export default function TextsOfSurfaces({ language }: { language: string }) {
             <span className="text-small text-soft" dir="auto">
               {sourceWords[id]}
             </span>
-            <EditedField
-              label={`${sourceWords[id]}, in ${language}`}
-              shown={own(id) ?? ''}
-              placeholder={words[id]}
-              parse={parse(id)}
-              change={(text) => setTextIn(['surfaceTexts', id], language, text)}
-              testId={`surface-text-${id}`}
-            />
+            <span>
+              <EditedField
+                label={`${sourceWords[id]}, in ${language}`}
+                shown={own(id) ?? ''}
+                placeholder={words[id]}
+                parse={parse(id)}
+                change={(text) => setTextIn(['surfaceTexts', id], language, text)}
+                testId={`surface-text-${id}`}
+              />
+              {valuesOf(id).length > 0 && (
+                <span
+                  className="block text-fine text-soft"
+                  lang={language}
+                  dir="auto"
+                  data-testid={`surface-sample-${id}`}
+                >
+                  {surfaceTextSample(id, writer)}
+                </span>
+              )}
+            </span>
           </li>
         ))}
       </ul>

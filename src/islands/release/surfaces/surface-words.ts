@@ -23,8 +23,14 @@ const whyUnclear: Record<NonNullable<StatementFound['because']>, string> = {
   nothingOfIt: 'nothing of the kind is charged',
 };
 
-/** What is told of a statement beside its words. */
-export function verdictInWords({ verdict, should, since, because, kind }: StatementFound): string {
+/** What is told of a statement beside its words, as the end of a sentence. */
+export function verdictInWords(statement: StatementFound): string {
+  const words = withoutStop(statement);
+  // Some amounts end with a full stop of their own.
+  return words.endsWith('.') ? words : `${words}.`;
+}
+
+function withoutStop({ verdict, should, since, because, kind }: StatementFound): string {
   if (verdict === 'right') return 'right';
   if (verdict === 'unclear') return `unclear: ${whyUnclear[because ?? 'nothingOfIt']}`;
   const until = since === null ? 'was never so' : `not so since release ${since}`;
