@@ -65,7 +65,6 @@ const pictures: Picture[] = [
     before: (page) => page.getByTestId('text-progress').getByRole('textbox').focus(),
   },
   { name: 'notice', path: '/wording?offer=order-today' },
-  { name: 'outside', path: '/wording?view=outside&offer=free-delivery&language=en-GB' },
   { name: 'languages', path: '/wording?view=languages', scheme: 'dark' },
   {
     name: 'rehearse',
@@ -85,6 +84,15 @@ const pictures: Picture[] = [
       await page.getByTestId('effect-sentence').first().waitFor();
       await page.locator('[data-testid^=guarantee-row-][data-state=holds]').nth(2).waitFor();
       await page.locator('[data-part=release]').evaluate((part) => part.scrollIntoView({ block: 'start' }));
+    },
+  },
+  {
+    name: 'surfaces',
+    path: '/release?surface=banner-da#surfaces',
+    before: async (page) => {
+      await page.getByTestId('effect-sentence').first().waitFor();
+      await page.getByTestId('surface-banner-da').getByTestId('generated-text').waitFor();
+      await page.getByTestId('surfaces').evaluate((surfaces) => surfaces.scrollIntoView({ block: 'start' }));
     },
   },
   { name: 'results', path: '/results', before: (page) => page.getByTestId('disagreeing').waitFor() },
@@ -132,7 +140,7 @@ async function reportOrders(address: string): Promise<void> {
 
 const database = await startTestDatabase('screenshots');
 const DATABASE_URL = await freshDatabase(database.url, 'summant_screenshots');
-const application = await startApplication({ DATABASE_URL, SUMMANT_SHOP_PORT: '0' });
+const application = await startApplication({ DATABASE_URL, SUMMANT_SHOP_PORT: '0', SUMMANT_CALLS_EVERY: '1' });
 const shopAddress = await application.shop();
 await reportOrders(application.address);
 const browser = await chromium.launch({
