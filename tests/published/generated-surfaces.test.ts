@@ -8,7 +8,7 @@ import { generatedFiles } from '../../src/core/surfaces/generated/registry.ts';
 import { policyPage } from '../../src/core/surfaces/generated/policy-page.ts';
 import { structuredData } from '../../src/core/surfaces/generated/structured-data.ts';
 import { changed } from '../support/evaluate-store.ts';
-import { unknownToSchemaOrg } from '../support/schema-org.ts';
+import { packagedVocabulary, shippingVocabulary, unknownToSchemaOrg } from '../support/schema-org.ts';
 import { askedOf, marketsAndLanguages } from '../support/surfaces.ts';
 
 const all = marketsAndLanguages(demoPolicy);
@@ -47,6 +47,12 @@ test('structured data uses schema.org’s types, properties and ranges alone', (
     'OfferShippingDetails has no price',
     'OfferShippingDetails.shippingRate is no {"@type":"DefinedRegion"}',
   ]);
+});
+
+test('the vocabulary that is kept is the one that is published', () => {
+  const packaged = packagedVocabulary();
+  expect(Object.keys(shippingVocabulary).length).toBeGreaterThan(8);
+  for (const [name, type] of Object.entries(shippingVocabulary)) expect([name, packaged(name)]).toEqual([name, type]);
 });
 
 test('structured data names postcodes as ranges and beginnings, limits as amounts, and days on which goods leave', () => {

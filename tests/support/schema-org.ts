@@ -1,50 +1,48 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import vocabulary from '../published/schema-org-shipping.json' with { type: 'json' };
 
 /** A type of schema.org: its properties, with the types and values each may have. */
 interface VocabularyType {
   extends: string[];
-  properties: Map<string, Set<string>>;
+  properties: Record<string, string[]>;
 }
 
+/** What shipping needs of schema.org’s vocabulary, as it is kept beside the tests with its source. */
+export const shippingVocabulary: Readonly<Record<string, VocabularyType>> = vocabulary.types;
+const typeNamed = (name: string): VocabularyType | null =>
+  Object.hasOwn(shippingVocabulary, name) ? shippingVocabulary[name]! : null;
+
 /**
- * schema.org’s vocabulary as far as types are asked for. Source: the npm package `schema-dts`, which is generated from the
- * vocabulary that schema.org publishes.
+ * The same as the npm package `schema-dts` has it, which is generated from the vocabulary that schema.org publishes.
  */
-export function schemaOrgTypes(): (name: string) => VocabularyType | null {
+export function packagedVocabulary(): (name: string) => VocabularyType | null {
   const file = createRequire(import.meta.url)
     .resolve('schema-dts/package.json')
     .replace('package.json', 'dist/schema.d.ts');
   const text = readFileSync(file, 'utf8');
-  const known = new Map<string, VocabularyType | null>();
-  const read = (name: string): VocabularyType | null => {
+  return (name) => {
     const found = new RegExp(`^interface ${name}Base extends ([^{]+)\\{\\n([\\s\\S]*?)\\n\\}`, 'm').exec(text);
     if (!found) return null;
-    const properties = new Map<string, Set<string>>();
+    const properties: VocabularyType['properties'] = {};
     for (const [, property, ranges] of found[2]!.matchAll(/^ +"(\w+)"\?: SchemaValue<([^,]+),/gm))
-      properties.set(property!, new Set(ranges!.split('|').map((range) => range.trim())));
+      properties[property!] = ranges!.split('|').map((range) => range.trim());
     return { extends: [...found[1]!.matchAll(/(\w+)Base/g)].map(([, base]) => base!), properties };
-  };
-  return (name) => {
-    if (!known.has(name)) known.set(name, read(name));
-    return known.get(name)!;
   };
 }
 
 /** Everything in data that schema.org’s vocabulary does not know, as sentences. */
 export function unknownToSchemaOrg(data: unknown): string[] {
-  const types = schemaOrgTypes();
-  const rangesOf = (type: string, property: string): Set<string> | null => {
-    const known = types(type);
+  const rangesOf = (type: string, property: string): readonly string[] | null => {
+    const known = typeNamed(type);
     if (!known) return null;
-    return (
-      known.properties.get(property) ?? known.extends.map((base) => rangesOf(base, property)).find(Boolean) ?? null
-    );
+    if (Object.hasOwn(known.properties, property)) return known.properties[property]!;
+    return known.extends.map((base) => rangesOf(base, property)).find(Boolean) ?? null;
   };
   const wrong: string[] = [];
   const visit = (node: Record<string, unknown>) => {
     const type = String(node['@type']);
-    if (!types(type)) return void wrong.push(`there is no type ${type}`);
+    if (!typeNamed(type)) return void wrong.push(`there is no type ${type}`);
     for (const [property, value] of Object.entries(node)) {
       if (property.startsWith('@')) continue;
       const ranges = rangesOf(type, property);
@@ -52,10 +50,10 @@ export function unknownToSchemaOrg(data: unknown): string[] {
       else for (const one of Array.isArray(value) ? value : [value]) check(one, ranges, `${type}.${property}`);
     }
   };
-  const check = (value: unknown, ranges: Set<string>, at: string) => {
-    const among = (...names: string[]) => names.some((name) => ranges.has(name));
+  const check = (value: unknown, ranges: readonly string[], at: string) => {
+    const among = (...names: string[]) => names.some((name) => ranges.includes(name));
     if (typeof value === 'object' && value !== null) {
-      if (!ranges.has(String((value as { '@type': string })['@type'])))
+      if (!ranges.includes(String((value as { '@type': string })['@type'])))
         wrong.push(`${at} is no ${JSON.stringify(value)}`);
       visit(value as Record<string, unknown>);
     } else if (typeof value === 'number' ? !among('Number', 'Integer', 'Float') : false)
