@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { policyChanges } from '../../core/changes/changes.ts';
 import { useNotation, useRelease } from '../page/page-context.tsx';
+import { useMoments } from '../page/use-moments.ts';
 import { ChangeTable } from './ChangeList.tsx';
 import { useReleasePolicy } from './use-release-policy.ts';
 import { WhatChanges } from './WhatChanges.tsx';
@@ -41,9 +42,8 @@ export function ReleaseList({
   busy: boolean;
   rollBack: (number: number, note: string) => Promise<boolean>;
 }) {
-  const { locale } = useNotation();
+  const write = useMoments();
   const [asking, setAsking] = useState<number | null>(null);
-  const when = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
   return (
     <section ref={part('earlier releases')} className="mt-4" aria-label="Releases">
       <h2 className="text-lead">Releases</h2>
@@ -64,7 +64,7 @@ export function ReleaseList({
                 {release.copyOf !== null && <span className="text-soft"> · a copy of release {release.copyOf}</span>}
               </span>
               <span className="text-small text-soft">
-                {when.format(new Date(release.releasedAt))} UTC, {release.releasedBy}
+                {write(release.releasedAt)}, {release.releasedBy}
               </span>
               {index === 0 ? (
                 <span className="w-36 text-right text-primary">the shop uses this</span>

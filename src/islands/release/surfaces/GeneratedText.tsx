@@ -1,19 +1,19 @@
 import { useId, useState } from 'react';
+import type { FileShape } from '../../../core/surfaces/generated/files.ts';
 import { CopyButton } from '../../../ui/CopyButton.tsx';
 import { generatedAddress, publishedAddress, useGenerated } from './use-generated.ts';
 
 /** A generated file: its text, to copy, to download, and where the release’s stands for others. A page is shown as a page. */
 export function GeneratedText({
-  market,
-  language,
-  file,
-  called,
+  market: ofMarket,
+  language: inLanguage,
+  file: { file, called, per },
 }: {
   market: string;
   language: string;
-  file: string;
-  called: string;
+  file: FileShape;
 }) {
+  const [market, language] = per === 'store' ? ['', ''] : [ofMarket, inLanguage];
   const id = useId();
   const [asText, setAsText] = useState(false);
   const generated = useGenerated(market, language, file);

@@ -19,7 +19,6 @@ export function NewText({ surface }: { surface: Surface }) {
   if (!file || !market) return <p className="text-soft">There is no market to write it for.</p>;
   const [marketId, { languages }] = market;
   const language = languages.find((one) => surface.languages.includes(one)) ?? languages[0]!;
-  const ofStore = file.per === 'store';
   return (
     <>
       <p className="text-small text-soft">
@@ -36,12 +35,7 @@ export function NewText({ surface }: { surface: Surface }) {
         )}
         , as the draft has it
       </p>
-      <GeneratedText
-        market={ofStore ? '' : marketId}
-        language={ofStore ? '' : language}
-        file={file.file}
-        called={file.called}
-      />
+      <GeneratedText market={marketId} language={language} file={file} />
     </>
   );
 }

@@ -61,12 +61,7 @@ export function Published() {
         )}
         , as the draft has it.
       </p>
-      <GeneratedText
-        market={ofStore ? '' : marketId}
-        language={ofStore ? '' : language}
-        file={file.file}
-        called={file.called}
-      />
+      <GeneratedText market={marketId} language={language} file={file} />
       <div className="mt-2">
         <Fold heading="Words that they are made of" testId="surface-texts-fold">
           {() => <TextsOfSurfaces marketId={marketId} language={language} />}

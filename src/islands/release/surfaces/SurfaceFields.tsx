@@ -59,46 +59,28 @@ export function SurfaceFields({ id, surface }: { id: string; surface: Surface })
         />
       </dd>
       <dt className="text-soft">Markets</dt>
-      <dd className="flex flex-wrap gap-1">
-        {markets.map(([market, { name }]) => (
-          <button
-            key={market}
-            type="button"
-            className="btn h-auto min-h-6 max-w-full btn-xs whitespace-normal aria-pressed:btn-primary"
-            aria-pressed={surface.markets[market] === true}
-            onClick={() => edit(toggleSurfaceMarket(id, market))}
-          >
-            {name}
-          </button>
-        ))}
-        {Object.keys(surface.markets).length === 0 && <span className="text-small text-soft">none chosen: all</span>}
-      </dd>
+      <Pressed
+        options={markets.map(([market, { name }]) => [market, name])}
+        isPressed={(market) => surface.markets[market] === true}
+        press={(market) => edit(toggleSurfaceMarket(id, market))}
+        none={Object.keys(surface.markets).length === 0 ? 'none chosen: all' : null}
+      />
       <dt className="text-soft">Languages</dt>
-      <dd className="flex flex-wrap gap-1">
-        {languages.map((language) => (
-          <button
-            key={language}
-            type="button"
-            className="btn h-auto min-h-6 max-w-full btn-xs whitespace-normal aria-pressed:btn-primary"
-            aria-pressed={surface.languages.includes(language)}
-            onClick={() =>
-              edit(
-                setAt(
-                  at('languages'),
-                  surface.languages.includes(language)
-                    ? surface.languages.filter((one) => one !== language)
-                    : [...surface.languages, language],
-                ),
-              )
-            }
-          >
-            {language}
-          </button>
-        ))}
-        {surface.languages.length === 0 && (
-          <span className="text-small text-soft">none chosen: all of the markets’</span>
-        )}
-      </dd>
+      <Pressed
+        options={languages.map((language) => [language, language])}
+        isPressed={(language) => surface.languages.includes(language)}
+        press={(language) =>
+          edit(
+            setAt(
+              at('languages'),
+              surface.languages.includes(language)
+                ? surface.languages.filter((one) => one !== language)
+                : [...surface.languages, language],
+            ),
+          )
+        }
+        none={surface.languages.length === 0 ? 'none chosen: all of the markets’' : null}
+      />
       <dt className="text-soft">Kept by</dt>
       <dd>
         <EditedField
@@ -121,5 +103,36 @@ export function SurfaceFields({ id, surface }: { id: string; surface: Surface })
         </button>
       </dd>
     </dl>
+  );
+}
+
+/** Any of several; without one, all. */
+function Pressed({
+  options,
+  isPressed,
+  press,
+  none,
+}: {
+  options: readonly (readonly [id: string, name: string])[];
+  isPressed: (id: string) => boolean;
+  press: (id: string) => void;
+  /** said where none is chosen; null: some are */
+  none: string | null;
+}) {
+  return (
+    <dd className="flex flex-wrap gap-1">
+      {options.map(([id, name]) => (
+        <button
+          key={id}
+          type="button"
+          className="btn h-auto min-h-6 max-w-full btn-xs whitespace-normal aria-pressed:btn-primary"
+          aria-pressed={isPressed(id)}
+          onClick={() => press(id)}
+        >
+          {name}
+        </button>
+      ))}
+      {none !== null && <span className="text-small text-soft">{none}</span>}
+    </dd>
   );
 }

@@ -4,7 +4,7 @@ import type { Surface } from '../../../core/policy/types.ts';
 import { surfaceKindOf } from '../../../core/surface-kinds/registry.ts';
 import { lazyPart } from '../../../ui/lazy-part.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
-import { useNotation } from '../../page/page-context.tsx';
+import { useMoments } from '../../page/use-moments.ts';
 import { countsInWords, stateLooks } from './surface-words.ts';
 
 const SurfaceOpened = lazyPart(() => import('./SurfaceOpened.tsx'), <p className="text-soft">Being compared.</p>);
@@ -26,7 +26,7 @@ export function SurfaceRow({
   toggle: () => void;
 }) {
   const policy = usePolicy();
-  const { locale } = useNotation();
+  const write = useMoments();
   const { said, Icon, look } = standing
     ? stateLooks[standing.state]
     : { said: 'being compared', Icon: CircleDashed, look: 'text-soft' };
@@ -37,7 +37,7 @@ export function SurfaceRow({
     markets.length === 0 ? 'all markets' : markets.join(', '),
     surface.languages.join(', '),
     surface.keeper ? `kept by ${surface.keeper}` : '',
-    readAt === null ? '' : `read ${dayAndTime(readAt, locale)}`,
+    readAt === null ? '' : `read ${write(readAt)}`,
   ].filter((text) => text !== '');
   return (
     <li className="border-b border-hairline py-1.5" data-testid={`surface-${id}`} data-state={standing?.state ?? ''}>
@@ -75,6 +75,3 @@ export function SurfaceRow({
     </li>
   );
 }
-
-const dayAndTime = (moment: string, locale: string): string =>
-  `${new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' }).format(new Date(moment))} UTC`;
