@@ -185,11 +185,14 @@ describe('a test', () => {
     expect(isSignedWith(secret, system.address, system.heard[0]!)).toBe(true);
     system.answers = { status: 200, body: `<b>${'y'.repeat(2000)}` };
     expect((await testCall(made.id)).tries[0]!.answer).toBe(`<b>${'y'.repeat(397)}`);
+    // The last letter that is kept has two halves.
+    system.answers = { status: 200, body: `x${'🪁'.repeat(300)}` };
+    expect((await testCall(made.id)).tries[0]!.answer).toBe(`x${'🪁'.repeat(199)}\ufffd`);
     system.answers = { status: 302, headers: { location: `${system.address}/elsewhere` } };
     const led = await testCall(made.id);
     expect(led).toMatchObject({ state: 'givenUp', nextAt: null });
     expect(led.tries[0]!.problem).toBe('it answered with 302, and other addresses are not followed to');
-    expect(system.heard.map(({ path }) => path)).toEqual(['/released', '/released', '/released']);
+    expect(system.heard.map(({ path }) => path)).toEqual(new Array(4).fill('/released'));
     expect((await receiver(made.id)).failingSince).toBeNull();
   });
 

@@ -2,8 +2,10 @@ import { useCallback, useEffect, useState } from 'react';
 import { call } from '../../client/http.ts';
 import type { Receiver } from '../../contract/shapes/receiver.ts';
 
-/** How often it is looked what has become of a call that waits. ms */
-const look = 2000;
+/** How often it is looked what has become of a call that is made about now, and of one that waits for longer. ms */
+const [often, seldom] = [2000, 30_000];
+/** What is due within so long is made about now. ms */
+const soon = 60_000;
 
 /**
  * Who is told of releases, followed while something waits to arrive.
@@ -21,11 +23,15 @@ export function useReceivers(initial: readonly Receiver[] | null, since: number 
   useEffect(() => {
     if (unknown) void ask();
   }, [ask, unknown, since]);
-  const waits = receivers?.some(({ calls }) => calls.some(({ state }) => state === 'waiting')) ?? false;
   useEffect(() => {
-    if (!waits) return;
-    const timer = setInterval(() => document.visibilityState === 'visible' && void ask(), look);
+    const waiting = receivers?.flatMap(({ calls }) => calls.flatMap(({ nextAt }) => nextAt ?? [])) ?? [];
+    if (waiting.length === 0) return;
+    const next = Math.min(...waiting.map((at) => Date.parse(at)));
+    const timer = setInterval(
+      () => document.visibilityState === 'visible' && void ask(),
+      next - Date.now() < soon ? often : seldom,
+    );
     return () => clearInterval(timer);
-  }, [waits, ask]);
+  }, [receivers, ask]);
   return { receivers, take: setReceivers, ask };
 }

@@ -45,7 +45,8 @@ export async function makeCall(due: Pick<DueCall, 'address' | 'body' | 'id' | 's
     });
     const { ok, status, headers } = response;
     const answer = await boundedText(response, longestAnswer).then(
-      (text) => text.slice(0, mostKept),
+      // A letter of two units may be cut in two, which no database takes.
+      (text) => Buffer.from(text.slice(0, mostKept)).toString(),
       () => null,
     );
     const leads = status >= 300 && status < 400 ? ', and other addresses are not followed to' : '';

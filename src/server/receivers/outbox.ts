@@ -41,7 +41,7 @@ async function addCall(connection: PoolConnection, { receiver, kind, release, af
 /** Has all receivers told of a release, in the transaction that makes it: neither is there without the other. */
 export async function tellOfRelease(connection: PoolConnection, release: ToldRelease): Promise<void> {
   const [rows] = await connection.query<RowDataPacket[]>(
-    'SELECT id FROM receiver WHERE store_id = ? AND left_at IS NULL',
+    'SELECT id FROM receiver WHERE store_id = ? AND left_at IS NULL FOR UPDATE',
     [storeId],
   );
   for (const { id } of rows) await addCall(connection, { receiver: String(id), kind: 'release', release });
@@ -146,7 +146,7 @@ export const noteTry = (
       'UPDATE outgoing_call SET tries = ?, next_at = ?, arrived_at = ? WHERE store_id = ? AND id = ?',
       [tries + 1, next === null ? null : new Date(next), arrived ? new Date(now) : null, storeId, call],
     );
-    // A test says how a receiver is now; what it says of releases is for releases to say.
+    // A test that fails is no silence: somebody is looking into it.
     const since = (known.failing_since as Date | null)?.getTime() ?? at;
     if (arrived || kind === 'release')
       await connection.query('UPDATE receiver SET failing_since = ? WHERE store_id = ? AND id = ?', [

@@ -57,43 +57,49 @@ export async function insertReceiver(
   return { id, secret: secret.toString('hex') };
 }
 
-/** @returns the secret that its calls are signed with from now on, hexadecimal; null: there is no such receiver */
-export async function changeSecret(id: string): Promise<string | null> {
-  const { id: secretId, secret } = newSecret();
-  const changed = await changing(id, 'secret = ?, secret_id = ?', [secret, secretId]);
-  return changed ? secret.toString('hex') : null;
-}
-
-/** Takes up again a receiver that was left alone. @returns false: there is no such receiver */
-export const takeUpAgain = (id: string): Promise<boolean> => changing(id, 'failing_since = NULL, left_at = NULL', []);
-
-async function changing(id: string, set: string, values: readonly unknown[]): Promise<boolean> {
-  return inTransaction(async (connection) => {
-    const [rows] = await connection.query<RowDataPacket[]>(
-      'SELECT id FROM receiver WHERE store_id = ? AND id = ? FOR UPDATE',
-      [storeId, id],
-    );
-    if (rows.length === 0) return false;
-    await connection.query(`UPDATE receiver SET ${set} WHERE store_id = ? AND id = ?`, [...values, storeId, id]);
-    return true;
-  });
-}
-
-/** Removes a receiver with all that was told it. @returns false: there is no such receiver */
-export const removeReceiver = (id: string): Promise<boolean> =>
+/** Work on a receiver that nobody else changes meanwhile. @returns false, having done nothing, where there is no such receiver */
+const withReceiver = (id: string, work: (connection: PoolConnection) => Promise<unknown>): Promise<boolean> =>
   inTransaction(async (connection) => {
     const [rows] = await connection.query<RowDataPacket[]>(
       'SELECT id FROM receiver WHERE store_id = ? AND id = ? FOR UPDATE',
       [storeId, id],
     );
-    if (rows.length === 0) return false;
+    if (rows.length > 0) await work(connection);
+    return rows.length > 0;
+  });
+
+/** @returns the secret that its calls are signed with from now on, hexadecimal; null: there is no such receiver */
+export async function changeSecret(id: string): Promise<string | null> {
+  const { id: secretId, secret } = newSecret();
+  const changed = await withReceiver(id, (connection) =>
+    connection.query('UPDATE receiver SET secret = ?, secret_id = ? WHERE store_id = ? AND id = ?', [
+      secret,
+      secretId,
+      storeId,
+      id,
+    ]),
+  );
+  return changed ? secret.toString('hex') : null;
+}
+
+/** Takes up again a receiver that was left alone. @returns false: there is no such receiver */
+export const takeUpAgain = (id: string): Promise<boolean> =>
+  withReceiver(id, (connection) =>
+    connection.query('UPDATE receiver SET failing_since = NULL, left_at = NULL WHERE store_id = ? AND id = ?', [
+      storeId,
+      id,
+    ]),
+  );
+
+/** Removes a receiver with all that was told it. @returns false: there is no such receiver */
+export const removeReceiver = (id: string): Promise<boolean> =>
+  withReceiver(id, async (connection) => {
     await connection.query(
       'DELETE outgoing_try FROM outgoing_try JOIN outgoing_call ON outgoing_call.store_id = outgoing_try.store_id AND outgoing_call.id = call_id WHERE outgoing_call.store_id = ? AND receiver = ?',
       [storeId, id],
     );
     await connection.query('DELETE FROM outgoing_call WHERE store_id = ? AND receiver = ?', [storeId, id]);
     await connection.query('DELETE FROM receiver WHERE store_id = ? AND id = ?', [storeId, id]);
-    return true;
   });
 
 /** The secret that is named so; null: no receiver’s calls are signed with it. */
