@@ -48,11 +48,16 @@ export class BesideTheDraft {
     }
     if (!now || now === this.#surfaces) return;
     this.#surfaces = now;
-    this.#known = { ...this.#known, surfaces: new Map([...now].map(([id, standing]) => [id, known(standing)])) };
+    const follows = standings !== null;
+    this.#known = {
+      ...this.#known,
+      surfaces: new Map([...now].map(([id, standing]) => [id, known(standing, follows)])),
+    };
   }
 }
 
-const known = ({ state, stale, becomesStale }: SurfaceStanding): SurfaceKnown => ({
+/** @param follows whether what the draft would leave behind is asked for anew after each edit; else it is not said */
+const known = ({ state, stale, becomesStale }: SurfaceStanding, follows: boolean): SurfaceKnown => ({
   stale: state === 'stale' ? stale : 0,
-  becomesStale: state === 'byHand' ? 0 : becomesStale,
+  becomesStale: follows && state !== 'byHand' ? becomesStale : 0,
 });
