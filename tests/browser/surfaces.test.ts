@@ -49,6 +49,29 @@ test('what is stale is found by the check-up, counted on the trail, and led to f
   await expect.poll(count).toBe(before - 1);
 });
 
+test('in a long page the place that is not right is in sight, and others are shown when they are asked for', async () => {
+  const lines = (count: number) => 'Een zin over vliegers en wind.\n'.repeat(count);
+  const text = `${lines(4000)}Gratis bezorging vanaf € 71,-\n${lines(4000)}Gratis bezorging vanaf € 72,-\n${lines(100)}`;
+  await call(here.address, 'PUT', '/api/surfaces/delivery-nl/text', {
+    body: { text, format: 'text', source: 'pasted' },
+  });
+  const page = await open('/release?surface=delivery-nl#surfaces');
+  const row = page.getByTestId('surface-delivery-nl');
+  /** Whether a mark is seen in the box that the text scrolls in. */
+  const inSight = (words: string) =>
+    row.locator('mark', { hasText: words }).evaluateAll((marks) => {
+      const box = marks[0]?.closest('[data-testid=surface-text]')?.getBoundingClientRect();
+      const mark = marks[0]?.getBoundingClientRect();
+      return box !== undefined && mark !== undefined && mark.top >= box.top && mark.bottom <= box.bottom;
+    });
+  await expect.poll(() => inSight('71,-')).toBe(true);
+  expect(await inSight('72,-')).toBe(false);
+  await row.getByTestId('statements').getByRole('button', { name: '72,-' }).press('Enter');
+  await expect.poll(() => inSight('72,-')).toBe(true);
+  await row.getByTestId('surface-fetch').click();
+  await expect.poll(() => stateOf(page, 'delivery-nl')).toBe('right');
+});
+
 test('an edit says which surface it leaves behind before it is released', async () => {
   const page = await open('/release');
   await expect.poll(() => stateOf(page, 'delivery-nl')).toBe('right');

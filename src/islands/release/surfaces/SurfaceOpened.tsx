@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { call } from '../../../client/http.ts';
-import type { SurfaceCompared, SurfaceStanding } from '../../../contract/shapes/surface.ts';
+import type { StatementFound, SurfaceCompared, SurfaceStanding } from '../../../contract/shapes/surface.ts';
 import type { Surface } from '../../../core/policy/types.ts';
 import { Alert } from '../../../ui/Alert.tsx';
 import { useAsking } from '../../page/use-asking.ts';
@@ -51,7 +51,6 @@ export default function SurfaceOpened({
     <div className="mt-2 grid gap-x-6 gap-y-2 sm:pl-39 xl:grid-cols-2">
       <div className="min-w-0">
         {compared && <WhatItSays compared={compared} surface={surface} />}
-        {compared && <Statements compared={compared} />}
         <div className="mt-2 flex flex-wrap items-baseline gap-1">
           {surface.address !== undefined && (
             <button
@@ -88,16 +87,17 @@ export default function SurfaceOpened({
   );
 }
 
-function WhatItSays({
-  compared: { text, found, rightRows },
-  surface,
-}: {
-  compared: SurfaceCompared;
-  surface: Surface;
-}) {
+/** Its text with what it states marked, and what of that is not right, one after another, with what it should say. */
+function WhatItSays({ compared, surface }: { compared: SurfaceCompared; surface: Surface }) {
+  const { text, found, rightRows } = compared;
+  const wrong = found.filter(({ verdict }) => verdict !== 'right');
+  const [chosen, setChosen] = useState<StatementFound | null>(null);
+  const at = chosen && found.includes(chosen) ? chosen : (wrong[0] ?? null);
   return (
     <>
-      {text !== '' && <MarkedText text={text} found={found} language={surface.languages[0] ?? ''} />}
+      {text !== '' && (
+        <MarkedText text={text} found={found} at={at?.start ?? 0} language={surface.languages[0] ?? ''} />
+      )}
       {text === '' && rightRows === 0 && (
         <p className="text-soft">
           Nothing has been read of it yet. {surface.address ? 'Compare it' : 'Give it an address or paste what it says'}
@@ -105,21 +105,23 @@ function WhatItSays({
         </p>
       )}
       {rightRows > 0 && <p>{rightRows} rows are right.</p>}
+      <ul className="mt-1" data-testid="statements">
+        {wrong.slice(0, mostListed).map((one) => (
+          <li key={`${one.start} ${one.kind}`} className={one.verdict === 'stale' ? 'text-error' : ''}>
+            <button
+              type="button"
+              className="link min-h-6 text-start font-semibold"
+              title="Show where it says so"
+              dir="auto"
+              onClick={() => setChosen(one)}
+            >
+              {text.slice(one.start, one.end)}
+            </button>{' '}
+            {verdictInWords(one)}
+          </li>
+        ))}
+        {wrong.length > mostListed && <li className="text-soft">And {wrong.length - mostListed} more.</li>}
+      </ul>
     </>
-  );
-}
-
-/** What is not right, one after another, with what it should say. */
-function Statements({ compared: { text, found } }: { compared: SurfaceCompared }) {
-  const wrong = found.filter(({ verdict }) => verdict !== 'right');
-  return (
-    <ul className="mt-1" data-testid="statements">
-      {wrong.slice(0, mostListed).map((one) => (
-        <li key={`${one.start} ${one.kind}`} className={one.verdict === 'stale' ? 'text-error' : ''}>
-          <strong dir="auto">{text.slice(one.start, one.end)}</strong> {verdictInWords(one)}
-        </li>
-      ))}
-      {wrong.length > mostListed && <li className="text-soft">And {wrong.length - mostListed} more.</li>}
-    </ul>
   );
 }
