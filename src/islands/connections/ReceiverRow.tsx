@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Receiver } from '../../contract/shapes/receiver.ts';
 import { standInReceiver } from '../../contract/stand-in-receiver.ts';
+import { useRelease } from '../page/page-context.tsx';
 import { useMoments } from '../page/use-moments.ts';
 import { isUntold, lastRelease, standingInWords } from '../receivers/receiver-words.ts';
 import { CallLog } from './CallLog.tsx';
@@ -26,7 +27,8 @@ export function ReceiverRow({
   const [open, setOpen] = useState(false);
   const { address, calls, leftAt } = receiver;
   const last = lastRelease(receiver);
-  const arrived = leftAt === null && last?.state === 'arrived';
+  const release = useRelease()?.number ?? null;
+  const told = leftAt === null && last?.state === 'arrived' && last.release === release;
   const logId = `calls-of-${receiver.id}`;
   const action = (text: string, does: () => Promise<void>) => (
     <button
@@ -47,7 +49,7 @@ export function ReceiverRow({
         {address === standInReceiver && <StandInReceiver />}
       </p>
       <p className="flex flex-wrap items-baseline gap-2">
-        {!arrived && action(leftAt === null ? 'Tell it now' : 'Tell it again', again)}
+        {release !== null && !told && action(leftAt === null ? 'Tell it now' : 'Tell it again', again)}
         {action('Call it for a test', async () => {
           await test();
           setOpen(true);
