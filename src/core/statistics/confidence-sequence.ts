@@ -1,0 +1,77 @@
+/** What is known of a group of orders so far: enough to go on from, whatever comes. */
+export interface Running {
+  count: number;
+  mean: number;
+  /** sum of squares about the mean */
+  squares: number;
+}
+
+export const nobodyYet: Running = { count: 0, mean: 0, squares: 0 };
+
+/**
+ * Takes further values in. Source: B. P. Welford, Technometrics 4 (1962), joined as by T. Chan, G. Golub and R. LeVeque (1979).
+ */
+export function withValues(running: Running, values: ArrayLike<number>): Running {
+  let { count, mean, squares } = running;
+  for (let index = 0; index < values.length; index++) {
+    count++;
+    const away = values[index]! - mean;
+    mean += away / count;
+    squares += away * (values[index]! - mean);
+  }
+  return { count, mean, squares };
+}
+
+/** Two groups as one. */
+export function together(one: Running, other: Running): Running {
+  const count = one.count + other.count;
+  if (count === 0) return nobodyYet;
+  const away = other.mean - one.mean;
+  return {
+    count,
+    mean: one.mean + (away * other.count) / count,
+    squares: one.squares + other.squares + (away ** 2 * one.count * other.count) / count,
+  };
+}
+
+/** An interval that holds what is true at every look at once, however often one looks. */
+export interface AlwaysValid {
+  difference: number;
+  low: number;
+  high: number;
+}
+
+/** Fewer members than that in a group, and nothing is said: what the interval rests on holds for many. */
+const fewest = 100;
+
+/**
+ * The difference of two averages (second less first) with an interval that is valid at every look: an asymptotic confidence
+ * sequence of each average, joined by their widths.
+ * Source: I. Waudby-Smith, D. Arbour, R. Sinha, E. Kennedy and A. Ramdas, Time-uniform central limit theory and asymptotic
+ * confidence sequences, Annals of Statistics 52 (2024), theorem 2.2.
+ *
+ * @param error how often it may not hold at some look
+ * @param tightest members together at which it is to be tightest
+ * @returns null as long as a group has fewer than a hundred members
+ */
+export function alwaysValidDifference(
+  first: Running,
+  second: Running,
+  { error = 0.05, tightest }: { error?: number; tightest: number },
+): AlwaysValid | null {
+  if (first.count < fewest || second.count < fewest) return null;
+  const all = first.count + second.count;
+  // The difference as an average over all members, each weighed by how rare its group is.
+  const spread = all * (first.squares / first.count ** 2 + second.squares / second.count ** 2);
+  const half = Math.sqrt(spread) * boundary(all, error, mixture(tightest, error));
+  const difference = second.mean - first.mean;
+  return { difference, low: difference - half, high: difference + half };
+}
+
+/** The half width for a deviation of 1. */
+const boundary = (count: number, error: number, squared: number): number =>
+  Math.sqrt(((2 * (count * squared + 1)) / (count ** 2 * squared)) * Math.log(Math.sqrt(count * squared + 1) / error));
+
+/** The square of the mixture’s parameter with which the boundary is about tightest at a count. Source: the same, appendix B.2 */
+const mixture = (tightest: number, error: number): number =>
+  (-2 * Math.log(error) + Math.log(-2 * Math.log(error) + 1)) / tightest;
