@@ -63,15 +63,19 @@ export function alwaysValidDifference(
   const all = first.count + second.count;
   // The difference as an average over all members, each weighed by how rare its group is.
   const spread = all * (first.squares / first.count ** 2 + second.squares / second.count ** 2);
-  const half = Math.sqrt(spread) * boundary(all, error, mixture(tightest, error));
+  const half = Math.sqrt(spread) * alwaysValidHalf(all, error, tightest);
   const difference = second.mean - first.mean;
   return { difference, low: difference - half, high: difference + half };
 }
 
-/** The half width for a deviation of 1. */
-const boundary = (count: number, error: number, squared: number): number =>
-  Math.sqrt(((2 * (count * squared + 1)) / (count ** 2 * squared)) * Math.log(Math.sqrt(count * squared + 1) / error));
-
-/** The square of the mixture’s parameter with which the boundary is about tightest at a count. Source: the same, appendix B.2 */
-const mixture = (tightest: number, error: number): number =>
-  (-2 * Math.log(error) + Math.log(-2 * Math.log(error) + 1)) / tightest;
+/**
+ * The half width at a count, for a deviation of 1.
+ *
+ * @param tightest count at which it is to be about tightest
+ */
+export function alwaysValidHalf(count: number, error: number, tightest: number): number {
+  // The square of the mixture’s parameter. Source: the same, appendix B.2
+  const squared = (-2 * Math.log(error) + Math.log(-2 * Math.log(error) + 1)) / tightest;
+  const grown = count * squared + 1;
+  return Math.sqrt(((2 * grown) / (count ** 2 * squared)) * Math.log(Math.sqrt(grown) / error));
+}
