@@ -7,13 +7,8 @@ import { describe, expect, test } from 'vitest';
 import { armOfBucket, bucketOf, buckets } from '../../src/core/experiments/arm-of.ts';
 import { accelerationOf, bcaInterval } from '../../src/core/statistics/bca.ts';
 import { chiSquareTail, sampleRatioTail } from '../../src/core/statistics/chi-square.ts';
-import {
-  alwaysValidDifference,
-  nobodyYet,
-  together,
-  withValues,
-  type Running,
-} from '../../src/core/statistics/confidence-sequence.ts';
+import { alwaysValidDifference } from '../../src/core/statistics/confidence-sequence.ts';
+import { nobodyYet, together, withValues, type Running } from '../../src/core/statistics/running.ts';
 import { normalCdf, normalQuantile } from '../../src/core/statistics/normal.ts';
 import { normal, seededRandom } from '../../src/core/statistics/random.ts';
 import { membersForAverages, membersForShares } from '../../src/core/statistics/sample-size.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { alwaysValidDifference, nobodyYet, withValues } from '../statistics/confidence-sequence.ts';
+import { alwaysValidDifference } from '../statistics/confidence-sequence.ts';
+import { nobodyYet, withValues } from '../statistics/running.ts';
 import { normal, seededRandom } from '../statistics/random.ts';
 import { membersForAverages } from '../statistics/sample-size.ts';
 import { planExperiment, type Planned } from './plan.ts';

@@ -1,38 +1,4 @@
-/** What is known of a group of orders so far: enough to go on from, whatever comes. */
-export interface Running {
-  count: number;
-  mean: number;
-  /** sum of squares about the mean */
-  squares: number;
-}
-
-export const nobodyYet: Running = { count: 0, mean: 0, squares: 0 };
-
-/**
- * Takes further values in. Source: B. P. Welford, Technometrics 4 (1962), joined as by T. Chan, G. Golub and R. LeVeque (1979).
- */
-export function withValues(running: Running, values: ArrayLike<number>): Running {
-  let { count, mean, squares } = running;
-  for (let index = 0; index < values.length; index++) {
-    count++;
-    const away = values[index]! - mean;
-    mean += away / count;
-    squares += away * (values[index]! - mean);
-  }
-  return { count, mean, squares };
-}
-
-/** Two groups as one. */
-export function together(one: Running, other: Running): Running {
-  const count = one.count + other.count;
-  if (count === 0) return nobodyYet;
-  const away = other.mean - one.mean;
-  return {
-    count,
-    mean: one.mean + (away * other.count) / count,
-    squares: one.squares + other.squares + (away ** 2 * one.count * other.count) / count,
-  };
-}
+import type { Running } from './running.ts';
 
 /** An interval that holds what is true at every look at once, however often one looks. */
 export interface AlwaysValid {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Running } from './confidence-sequence.ts';
+import type { Running } from './running.ts';
 import { differenceInDifferences, type Panel } from './difference-in-differences.ts';
 import { normal, seededRandom } from './random.ts';
 

@@ -1,4 +1,4 @@
-import type { Running } from './confidence-sequence.ts';
+import type { Running } from './running.ts';
 import { normalQuantile } from './normal.ts';
 import { studentQuantile975 } from './welch.ts';
 
