@@ -257,7 +257,8 @@ describe('receivers', () => {
       ['POST', '/test'],
       ['POST', '/again'],
     ] as const)
-      expect((await call(application.address, method, `/api/receivers/aaaaaaaa${path}`)).status).toBe(404);
+      for (const id of ['aaaaaaaa', '__proto__', 'x'.repeat(300)])
+        expect((await call(application.address, method, `/api/receivers/${id}${path}`)).status).toBe(404);
   });
 
   test('leave nothing behind when they are removed', async () => {

@@ -112,15 +112,18 @@ export const takeDueCall = (receiver: string): Promise<DueCall | null> =>
 /** Makes a test call that the caller makes at once; null: there is no such receiver. */
 export const takeTest = (receiver: string, release: ToldRelease | null): Promise<DueCall | null> =>
   inTransaction(async (connection) => {
+    const [known] = await connection.query<RowDataPacket[]>(
+      'SELECT id FROM receiver WHERE store_id = ? AND id = ? FOR UPDATE',
+      [storeId, receiver],
+    );
+    if (known.length === 0) return null;
     const id = await addCall(connection, { receiver, kind: 'test', release, after: lease });
     const [[row]] = await connection.query<RowDataPacket[]>(`${ofCall} AND outgoing_call.id = ?`, [
       storeId,
       receiver,
       id,
     ]);
-    if (row) return dueCallOf(row);
-    await connection.query('DELETE FROM outgoing_call WHERE store_id = ? AND id = ?', [storeId, id]);
-    return null;
+    return dueCallOf(row!);
   });
 
 /** Notes what came of a call, and when it is made again. */
