@@ -177,6 +177,11 @@ test('hosts are listed, each once', async () => {
   ]);
   expect((await put(['https://shop.example.com'])).status).toBe(422);
   expect((await put(['-'])).status).toBe(422);
+  // Of several at once one holds, whole.
+  const lists = Array.from({ length: 12 }, (_, index) => ['shop.example.com', `host-${index}.example.com`].sort());
+  const answers = await Promise.all(lists.map(put));
+  expect(answers.map(({ status }) => status)).toEqual(lists.map(() => 200));
+  expect(lists).toContainEqual((await call<{ hosts: string[] }>(address, 'GET', '/api/listed-hosts')).body.hosts);
   expect((await put([])).body.hosts).toEqual([]);
 });
 

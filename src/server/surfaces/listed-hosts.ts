@@ -12,8 +12,10 @@ export async function listedHosts(): Promise<string[]> {
 
 export async function listHosts(hosts: readonly string[]): Promise<void> {
   await inTransaction(async (connection) => {
+    // Of two at once the later one’s hosts are listed, and not those of both.
+    await connection.query('SELECT revision FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
     await connection.query('DELETE FROM listed_host WHERE store_id = ?', [storeId]);
     const rows = [...new Set(hosts)].map((host) => [storeId, host]);
-    if (rows.length > 0) await connection.query('INSERT INTO listed_host (store_id, host) VALUES ?', [rows]);
+    if (rows.length > 0) await connection.query('REPLACE INTO listed_host (store_id, host) VALUES ?', [rows]);
   });
 }
