@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { violations } from '../support/accessibility.ts';
 import { moveTo, resetDraft, useBrowser } from '../support/browser.ts';
+import { here } from '../support/here.ts';
 import { stops } from '../support/stops.ts';
 
 const { open } = useBrowser();
@@ -10,6 +11,18 @@ describe('accessibility of every stop', () => {
   test.each(stops)('%s', async (path) => {
     expect(await violations(await open(path))).toEqual([]);
   });
+});
+
+test('accessibility of a policy page as it is published', async () => {
+  const page = await open('/orders');
+  await page.goto('about:blank');
+  for (const of of ['nlbe/nl-NL', 'jp/ja-JP', 'deat/ar-DE']) {
+    const response = await fetch(`${here.address}/published/${of}/policy-page.html`);
+    // It is served so that nothing runs in it, nor in a test.
+    await page.setContent(await response.text());
+    expect(await page.locator('main').innerText()).not.toBe('');
+    expect(await violations(page)).toEqual([]);
+  }
 });
 
 describe('accessibility of what opens in a stop', () => {

@@ -30,6 +30,7 @@ export async function call<T = Record<string, unknown>>(
   path: string,
   options: { body?: unknown; raw?: string; headers?: Record<string, string> } = {},
 ): Promise<Reply<T>> {
+  await turnsOfTheLoop();
   const raw = options.raw ?? (options.body === undefined ? undefined : JSON.stringify(options.body));
   const response = await fetch(address + path, {
     method,
@@ -41,6 +42,14 @@ export async function call<T = Record<string, unknown>>(
   const body = (text ? JSON.parse(text) : null) as T;
   conformsToOpenApi(method, path, response.status, type, body);
   return { status: response.status, etag: response.headers.get('etag'), type, body };
+}
+
+/**
+ * A kept connection that the other side has closed while this process was busy, with an answer of 10 MB or so, is not written to
+ * again once that has been heard: in the second turn of the event loop at the latest.
+ */
+async function turnsOfTheLoop(): Promise<void> {
+  for (let turn = 0; turn < 2; turn++) await new Promise<void>((resolve) => setImmediate(resolve));
 }
 
 /** Calls as patterns of their paths: those with fewer open parts first. */

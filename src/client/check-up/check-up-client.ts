@@ -4,7 +4,7 @@ import type { Catalogue } from '../../core/catalogue/product.ts';
 import type { Effect, EffectProgress } from '../../core/effect/effect.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import type { CheckingUp, EffectRequest, KnownBeside } from './checking-up.ts';
-import { BesideTheDraft, type Standings } from './known-beside.ts';
+import { BesideTheDraft, type SurfaceStandings } from './known-beside.ts';
 import { deltaOf } from './policy-delta.ts';
 
 interface CheckedWith {
@@ -12,7 +12,7 @@ interface CheckedWith {
   /** ms since 1970-01-01T00:00Z */
   now: number;
   locale: string;
-  standings: Standings | null;
+  standings: SurfaceStandings | null;
 }
 
 /** Has a page’s draft checked up away from the page, one state after the other. */

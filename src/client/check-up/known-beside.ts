@@ -4,13 +4,13 @@ import { call } from '../http.ts';
 import type { KnownBeside } from './checking-up.ts';
 
 /** How surfaces stand, by id. */
-export type Standings = ReadonlyMap<string, SurfaceStanding>;
+export type SurfaceStandings = ReadonlyMap<string, SurfaceStanding>;
 
 /** What a server knows beside the draft, as far as it has been asked; what does not answer is asked again the next time. */
 export class BesideTheDraft {
   #known: KnownBeside = { orders: {}, rates: {}, surfaces: new Map() };
   #rates = false;
-  #surfaces: Standings | null = null;
+  #surfaces: SurfaceStandings | null = null;
   /** what could not be read, in words; empty: nothing */
   missing: string[] = [];
 
@@ -19,7 +19,11 @@ export class BesideTheDraft {
    *
    * @param hasSurfaces whether there is something to ask about @param standings how they stand, where the page knows
    */
-  async of(markets: readonly string[], hasSurfaces = false, standings: Standings | null = null): Promise<KnownBeside> {
+  async of(
+    markets: readonly string[],
+    hasSurfaces = false,
+    standings: SurfaceStandings | null = null,
+  ): Promise<KnownBeside> {
     const wanted = markets.filter((market) => !Object.hasOwn(this.#known.orders, market));
     this.missing = [];
     if (!this.#rates) {
@@ -39,7 +43,7 @@ export class BesideTheDraft {
     return this.#known;
   }
 
-  async #ofSurfaces(hasSurfaces: boolean, standings: Standings | null): Promise<void> {
+  async #ofSurfaces(hasSurfaces: boolean, standings: SurfaceStandings | null): Promise<void> {
     let now = standings ?? this.#surfaces;
     if (!now && hasSurfaces) {
       const answer = await call('GET /api/surfaces');

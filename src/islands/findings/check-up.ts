@@ -3,7 +3,7 @@ import { useStore } from 'zustand';
 import { useStoreWithEqualityFn } from 'zustand/traditional';
 import { createStore } from 'zustand/vanilla';
 import type { CheckUpClient } from '../../client/check-up/check-up-client.ts';
-import type { Standings } from '../../client/check-up/known-beside.ts';
+import type { SurfaceStandings } from '../../client/check-up/known-beside.ts';
 import type { EffectRequest } from '../../client/check-up/checking-up.ts';
 import type { Effect, EffectProgress } from '../../core/effect/effect.ts';
 import type { CheckedUp, Finding, NotExamined } from '../../core/check-up/finding.ts';
@@ -29,10 +29,10 @@ const state = createStore<CheckUpState>(() => ({
   guarantees: undefined,
 }));
 /** How surfaces stand, where the page follows them. */
-const surfaces = createStore<{ standings: Standings | null }>(() => ({ standings: null }));
+const surfaces = createStore<{ standings: SurfaceStandings | null }>(() => ({ standings: null }));
 
 /** Tells the check-up how surfaces stand now. */
-export const surfacesStand = (standings: Standings): void => surfaces.setState({ standings });
+export const surfacesStand = (standings: SurfaceStandings): void => surfaces.setState({ standings });
 
 let client: Promise<CheckUpClient> | null = null;
 
