@@ -16,6 +16,7 @@ import { generateOrders } from './generate-orders.ts';
 import { demoPolicy } from './policy/demo-policy.ts';
 import pictures from './pictures.json' with { type: 'json' };
 import { demoProducts } from './products.ts';
+import { demoReleases } from './releases.ts';
 
 /** Two years of rates, as the simulated feed has them. */
 async function addDemoRates(connection: PoolConnection): Promise<void> {
@@ -38,7 +39,7 @@ async function addReadings(connection: PoolConnection): Promise<void> {
 }
 
 /**
- * Loads the demo store into an empty installation, with its policy as release 1: all of it or, when something goes
+ * Loads the demo store into an empty installation, with the releases of its past: all of it or, when something goes
  * wrong, nothing.
  * @returns false, having changed nothing, when there are products, orders or edits already
  */
@@ -55,15 +56,19 @@ export async function loadDemoStore(): Promise<boolean> {
     await addDemoRates(connection);
     for (const bytes of Object.values(pictures)) await addPicture(connection, Buffer.from(bytes, 'base64'));
     await addReadings(connection);
-    await insertReceiver(connection, standInReceiver, 'demo');
-    await addRelease(connection, {
-      reason: null,
-      document: JSON.stringify(demoPolicy),
-      revision,
-      note: 'The demo store as it comes',
-      copyOf: null,
-      releasedBy: 'demo',
-    });
+    for (const [index, { releasedAt, note, policy }] of demoReleases.entries()) {
+      // Only the last is told to receivers: there were none before.
+      if (index === demoReleases.length - 1) await insertReceiver(connection, standInReceiver, 'demo');
+      await addRelease(connection, {
+        reason: null,
+        document: JSON.stringify(policy),
+        revision,
+        note,
+        copyOf: null,
+        releasedBy: 'demo',
+        releasedAt,
+      });
+    }
     return true;
   });
 }

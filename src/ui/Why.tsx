@@ -2,8 +2,10 @@ import { Popover } from './Popover.tsx';
 
 export interface Reason {
   sentence: string;
-  /** where what it rests on is set */
+  /** where what it rests on is set, or stands */
   address?: string;
+  /** what the link there reads; “set there” where it is left out */
+  leads?: string;
   children: Reason[];
 }
 
@@ -38,9 +40,9 @@ export function Reasons({ reasons }: { reasons: Reason[] }) {
             <a
               className="link link-primary ml-1 text-fine whitespace-nowrap"
               href={reason.address}
-              aria-label={`set there: ${reason.sentence}`}
+              aria-label={`${reason.leads ?? 'set there'}: ${reason.sentence}`}
             >
-              set there
+              {reason.leads ?? 'set there'}
             </a>
           )}
           {reason.children.length > 0 && (

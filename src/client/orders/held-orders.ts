@@ -9,6 +9,17 @@ import type { ReplayedOrders } from '../../core/orders/replay/replay.ts';
 import { boundsOf, studyOrders, type OrderBounds, type OrderStudy } from '../../core/orders/study.ts';
 import { allOrders, tallyOf, type OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition, Market, Policy } from '../../core/policy/types.ts';
+import type { FigureId } from '../../core/results/figures/registry.ts';
+import type { Window } from '../../core/results/matched-weeks.ts';
+import { seriesOf, type SeriesPoint } from '../../core/results/series.ts';
+import {
+  panelsOf,
+  studyChange,
+  termsOf,
+  type ChangeQuestion,
+  type ChangeStudy,
+  type MarketPanels,
+} from '../../core/results/study-change.ts';
 import { beingChanged, mostTries, readOrders, readShipments, type ReadOrders } from './read-orders.ts';
 
 /** Of the draft, what a condition is tried on orders with. */
@@ -18,11 +29,15 @@ export interface ConditionSources extends Pick<Policy, 'store' | 'rates' | 'qual
   zoneOf: Record<string, string>;
 }
 
+/** So many markets are held however many orders they have, and more as long as these are no more orders than that. */
 const mostHeld = 4;
+const mostOrders = 3_000_000;
 
 /** Holds the orders of the markets looked at last as columns, and looks through them: in a worker, away from the page. */
 export class HeldOrders {
   readonly #held = new Map<string, Promise<ReadOrders>>();
+  /** of the markets that have been read */
+  readonly #orders = new Map<string, number>();
 
   /** A market's orders. @param months where they have been named already */
   async columns(market: string, months?: readonly OrderMonth[]): Promise<OrderColumns> {
@@ -45,10 +60,21 @@ export class HeldOrders {
     if (held) return held;
     const read = readOrders(market, months);
     this.#held.set(market, read);
-    read.catch(() => this.#held.get(market) === read && this.#held.delete(market));
-    for (const oldest of this.#held.keys())
-      if (this.#held.size > mostHeld && oldest !== market) this.#held.delete(oldest);
+    read.then(
+      ({ columns }) => {
+        this.#orders.set(market, columns.count);
+        this.#letGo(market);
+      },
+      () => this.#held.get(market) === read && this.#held.delete(market),
+    );
     return read;
+  }
+
+  /** Keeps the room that orders take within bounds: what was read first goes first. */
+  #letGo(latest: string): void {
+    const all = () => [...this.#held.keys()].reduce((sum, one) => sum + (this.#orders.get(one) ?? 0), 0);
+    for (const oldest of this.#held.keys())
+      if (this.#held.size > mostHeld && oldest !== latest && all() > mostOrders) this.#held.delete(oldest);
   }
 
   async bounds(market: string, months?: readonly OrderMonth[]): Promise<OrderBounds> {
@@ -101,9 +127,28 @@ export class HeldOrders {
     });
   }
 
+  async change(market: string, question: ChangeQuestion): Promise<ChangeStudy> {
+    return studyChange(await this.columns(market), question);
+  }
+
+  /** The figures of a market that another is compared with. */
+  async panels(market: string, question: ChangeQuestion): Promise<MarketPanels> {
+    return panelsOf(await this.columns(market), question);
+  }
+
+  async series(
+    market: string,
+    question: ChangeQuestion,
+    { figure, days, step }: { figure: FigureId; days: Window; step: 'day' | 'week' },
+  ): Promise<SeriesPoint[]> {
+    const columns = await this.columns(market);
+    return seriesOf(columns, figure, termsOf(columns, question), days, step);
+  }
+
   /** Orders have changed on the server. */
   forget(): void {
     this.#held.clear();
+    this.#orders.clear();
   }
 
   /** Answers another worker too. */

@@ -5,6 +5,8 @@ import { distributionOf, type Distribution } from '../../core/orders/distributio
 import type { OrderBounds, OrderStudy } from '../../core/orders/study.ts';
 import type { OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition } from '../../core/policy/types.ts';
+import type { SeriesPoint } from '../../core/results/series.ts';
+import type { ChangeQuestion, ChangeStudy, MarketPanels } from '../../core/results/study-change.ts';
 import type { ConditionSources, HeldOrders } from './held-orders.ts';
 import { call } from '../http.ts';
 import { readMonths } from './read-orders.ts';
@@ -89,6 +91,18 @@ export class OrdersClient {
 
   condition(market: string, condition: Condition, on: ConditionSources): Promise<ConditionOnOrders> {
     return this.#answer(this.#orders.condition(market, condition, on));
+  }
+
+  change(market: string, question: ChangeQuestion): Promise<ChangeStudy> {
+    return this.#answer(this.#orders.change(market, question));
+  }
+
+  panels(market: string, question: ChangeQuestion): Promise<MarketPanels> {
+    return this.#answer(this.#orders.panels(market, question));
+  }
+
+  series(market: string, question: ChangeQuestion, drawn: Parameters<HeldOrders['series']>[2]): Promise<SeriesPoint[]> {
+    return this.#answer(this.#orders.series(market, question, drawn));
   }
 
   /** Replays orders. @returns `done`, and a way to stop before */

@@ -13,12 +13,15 @@ export interface OrderColumns {
   option: Uint8Array;
   /** 0 not known, 1 new, 2 returning */
   shopper: Uint8Array;
+  /** pieces; 0 not known, `mostItems` so many or more */
+  items: Uint16Array;
   /** ids of delivery options, or what the export called them; '' for none */
   options: string[];
 }
 
 export const shopperNew = 1;
 export const shopperReturning = 2;
+export const mostItems = 0xffff;
 const unknown32 = 0xffffffff;
 /** More different options than this share the last place. */
 const mostOptions = 255;
@@ -31,6 +34,7 @@ export function emptyColumns(count: number, options: string[] = []): OrderColumn
     day: new Uint16Array(count),
     option: new Uint8Array(count),
     shopper: new Uint8Array(count),
+    items: new Uint16Array(count),
     options,
   };
 }
@@ -48,13 +52,13 @@ export function optionIndex(options: string[], known: Map<string, number>, optio
 
 /**
  * Columns as bytes, little-endian as all platforms that run this are: count and flags as 32-bit numbers; goods and delivery, each in 32 bits when all of its
- * amounts fit and else in doubles; then days in 16 bits, options and shoppers in 8.
+ * amounts fit and else in doubles; then days and items in 16 bits, options and shoppers in 8.
  */
 export function packColumns(columns: OrderColumns): Uint8Array {
-  const { count, goods, delivery, day, option, shopper } = columns;
+  const { count, goods, delivery, day, option, shopper, items } = columns;
   const wideGoods = !fits(goods);
   const wideDelivery = !fits(delivery);
-  const bytes = new Uint8Array(8 + count * ((wideGoods ? 8 : 4) + (wideDelivery ? 8 : 4) + 4));
+  const bytes = new Uint8Array(8 + count * ((wideGoods ? 8 : 4) + (wideDelivery ? 8 : 4) + 6));
   const view = new DataView(bytes.buffer);
   view.setUint32(0, count, true);
   view.setUint32(4, (wideGoods ? 1 : 0) | (wideDelivery ? 2 : 0), true);
@@ -68,7 +72,7 @@ export function packColumns(columns: OrderColumns): Uint8Array {
       else view.setUint32(at, values[i]! < 0 ? unknown32 : values[i]!, true);
     }
   }
-  for (let i = 0; i < count; i++, at += 2) view.setUint16(at, day[i]!, true);
+  for (const values of [day, items]) for (let i = 0; i < count; i++, at += 2) view.setUint16(at, values[i]!, true);
   bytes.set(option.subarray(0, count), at);
   bytes.set(shopper.subarray(0, count), at + count);
   return bytes;
@@ -91,7 +95,7 @@ export function unpackMonths(months: readonly PackedMonth[]): OrderColumns {
     const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
     const count = view.getUint32(0, true);
     const flags = view.getUint32(4, true);
-    if (bytes.byteLength !== 8 + count * ((flags & 1 ? 8 : 4) + (flags & 2 ? 8 : 4) + 4))
+    if (bytes.byteLength !== 8 + count * ((flags & 1 ? 8 : 4) + (flags & 2 ? 8 : 4) + 6))
       throw new RangeError('packed orders are cut off');
     return { count, flags };
   });
@@ -115,8 +119,10 @@ export function unpackMonths(months: readonly PackedMonth[]): OrderColumns {
     columns.delivery.set(charged, start);
     if ((flags & 2) === 0)
       for (let i = 0; i < count; i++) if (charged[i] === unknown32) columns.delivery[start + i] = -1;
-    columns.day.set(new Uint16Array(own.slice(at, at + count * 2)), start);
-    at += count * 2;
+    for (const values of [columns.day, columns.items]) {
+      values.set(new Uint16Array(own.slice(at, at + count * 2)), start);
+      at += count * 2;
+    }
     const listed = new Uint8Array(own, at, count);
     for (let i = 0; i < count; i++) columns.option[start + i] = place[listed[i]!]!;
     columns.shopper.set(new Uint8Array(own, at + count, count), start);

@@ -1,55 +1,64 @@
 import type { OrderColumns } from '../orders/columns.ts';
-import { Gathering, shareOf, type Running } from '../statistics/running.ts';
+import { Gathering, type Running } from '../statistics/running.ts';
+import type { FigureTerms } from './figures/figure.ts';
+import { figureIds, figureKinds, type FigureId } from './figures/registry.ts';
 import type { Window } from './matched-weeks.ts';
 
-/** What was ordered in a window, each figure so that it can be compared with that of another. Amounts in minor units. */
-export interface WindowFigures {
-  orders: number;
-  /** goods value of an order */
-  value: Running;
-  /** 1 where an order reached the goal, else 0 */
-  reaching: Running;
-  /** what was paid for the delivery of an order, of those of which it is known */
-  delivery: Running;
-  /** 1 of an order that paid nothing for its delivery, of the same */
-  free: Running;
-  /** 1 of a shopper’s first order, of those of whom it is known */
-  fresh: Running;
+/** One figure of a window. Money in minor units, shares of 1. */
+export interface WindowFigure {
+  running: Running;
+  /** each member’s value; null where there are more than are drawn anew for an interval */
+  values: Float64Array | null;
 }
 
+export interface WindowFigures {
+  orders: number;
+  /** orders of which a figure is not known */
+  unknown: Record<FigureId, number>;
+  figures: Record<FigureId, WindowFigure>;
+}
+
+/** Of more members the average is as good as normal, however skewed they are, and nothing is drawn anew. */
+export const mostDrawn = 2000;
+
 /**
- * The figures of a window.
+ * All figures of a window.
  *
- * @param columns orders of one market and currency @param goal minor units; null: there was none, and nobody reaches it
+ * @param columns orders of one market and currency
  */
-export function windowFigures(
-  { count, goods, delivery, day, shopper }: OrderColumns,
-  { from, to }: Window,
-  goal: number | null,
-): WindowFigures {
-  const value = new Gathering();
-  const paid = new Gathering();
-  let [reaching, free, known, fresh] = [0, 0, 0, 0];
-  for (let index = 0; index < count; index++) {
-    if (day[index]! < from || day[index]! >= to) continue;
-    value.add(goods[index]!);
-    if (goal !== null && goods[index]! >= goal) reaching++;
-    if (delivery[index]! >= 0) {
-      paid.add(delivery[index]!);
-      if (delivery[index] === 0) free++;
-    }
-    if (shopper[index] !== 0) {
-      known++;
-      if (shopper[index] === 1) fresh++;
-    }
+export function windowFigures(columns: OrderColumns, window: Window, terms: FigureTerms): WindowFigures {
+  const { day, count } = columns;
+  const inside: number[] = [];
+  for (let index = 0; index < count; index++)
+    if (day[index]! >= window.from && day[index]! < window.to) inside.push(index);
+  const unknown = {} as Record<FigureId, number>;
+  const figures = {} as Record<FigureId, WindowFigure>;
+  for (const id of figureIds) {
+    const values = membersOf(columns, inside, window, id, terms);
+    unknown[id] = figureKinds[id].of === 'order' ? inside.length - values.length : 0;
+    const gathering = new Gathering();
+    for (const value of values) gathering.add(value);
+    figures[id] = { running: gathering.gathered(), values: values.length <= mostDrawn ? values : null };
   }
-  const [values, deliveries] = [value.gathered(), paid.gathered()];
-  return {
-    orders: values.count,
-    value: values,
-    reaching: shareOf(reaching, values.count),
-    delivery: deliveries,
-    free: shareOf(free, deliveries.count),
-    fresh: shareOf(fresh, known),
-  };
+  return { orders: inside.length, unknown, figures };
+}
+
+/** What a figure is the average of. An order of which it is not known counts for nothing in a day. */
+function membersOf(
+  columns: OrderColumns,
+  inside: readonly number[],
+  { from, to }: Window,
+  id: FigureId,
+  terms: FigureTerms,
+): Float64Array {
+  const { of, value } = figureKinds[id];
+  const members = new Float64Array(of === 'day' ? to - from : inside.length);
+  let known = 0;
+  for (const index of inside) {
+    const one = value(columns, index, terms);
+    if (Number.isNaN(one)) continue;
+    if (of === 'day') members[columns.day[index]! - from]! += one;
+    else members[known++] = one;
+  }
+  return of === 'day' ? members : members.slice(0, known);
 }

@@ -65,8 +65,8 @@ export const trail: readonly Stop[] = [
   {
     id: 'results',
     name: 'Results',
-    parts: ['charged otherwise'],
-    also: 'report outcome experiment orders placed wrong price disagreement',
+    parts: ['what happened', 'figures', 'week by week', 'order values', 'what else changed', 'charged otherwise'],
+    also: 'report outcome before after difference impact uplift experiment orders placed wrong price disagreement',
   },
 ];
 

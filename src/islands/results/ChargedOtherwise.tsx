@@ -8,7 +8,7 @@ import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation, useNow } from '../page/page-context.tsx';
 import { part } from '../page/parts.ts';
 import { saveCsv } from '../page/save-file.ts';
-import { useQuery } from '../page/use-query.ts';
+import type { SetQuery } from '../page/use-query.ts';
 import { useDisagreeing } from './use-disagreeing.ts';
 import { useOrderColumns } from './order-columns.tsx';
 import { disagreementInWords, disagreements, type Disagreement } from './verdict-in-words.ts';
@@ -24,23 +24,22 @@ const ofDisagreement = (text: string | undefined): Disagreement | '' =>
   disagreements.find((kind) => kind === text) ?? '';
 
 /** Orders that the shop has charged something else for than the rules of their day, each with its reason. */
-export function ChargedOtherwise({ query: initial }: { query: Record<string, string> }) {
+export function ChargedOtherwise({ query, setQuery }: { query: Record<string, string>; setQuery: SetQuery }) {
   const { markets } = usePolicy();
   const now = useNow();
   const [loaded] = useState(now);
-  const [query, setQuery] = useQuery(initial);
   const days = periods.find(([id]) => id === query.days)?.[0] ?? '7';
-  const market = query.market !== undefined && Object.hasOwn(markets, query.market) ? query.market : '';
+  const market = query.in !== undefined && Object.hasOwn(markets, query.in) ? query.in : '';
   const kind = ofDisagreement(query.kind);
   const from = days === 'all' ? undefined : new Date(loaded - Number(days) * 86_400_000).toISOString();
   const { agreement, orders, next, problem, more } = useDisagreeing({ from, market, kind });
   const columns = useOrderColumns();
   return (
-    <div className="px-5 py-3">
+    <div className="pt-5">
       <section ref={part('charged otherwise')} aria-label="Orders charged otherwise" data-testid="charged-otherwise">
-        <h1 className="text-head">
+        <h2 className="text-head">
           {agreement ? <Counted agreement={agreement} /> : 'Orders that were charged otherwise'}
-        </h1>
+        </h2>
         <p className="py-1 text-lead leading-7">
           Placed{' '}
           <PhraseSelect
@@ -55,9 +54,9 @@ export function ChargedOtherwise({ query: initial }: { query: Record<string, str
             label="Market"
             value={market}
             options={[['', 'every market'], ...inOrder(markets).map(([id, { name }]) => [id, name] as const)]}
-            choose={(chosen) => setQuery({ market: chosen })}
+            choose={(chosen) => setQuery({ in: chosen })}
             quiet={market === ''}
-            testId="results-market"
+            testId="charged-market"
           />
           ; what was charged for delivery is compared with the release that was in force when the order was placed.
         </p>
@@ -85,8 +84,7 @@ export function ChargedOtherwise({ query: initial }: { query: Record<string, str
         )}
       </section>
       <p className="mt-6 max-w-[46rem] text-small text-soft">
-        Not built yet: how order values, shares that reach a goal and what is given away have changed since a release,
-        and whether there are enough orders to tell.
+        Not built yet: experiments, with shoppers split by share between versions of an offer.
       </p>
     </div>
   );

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import {
   emptyColumns,
+  mostItems,
   optionIndex,
   packColumns,
   shopperNew,
@@ -115,6 +116,7 @@ type PackedRow = [
   region: string,
   postcode: string,
   grams: number | null,
+  items: number | null,
 ];
 
 async function packMonth(
@@ -126,7 +128,7 @@ async function packMonth(
 ): Promise<OrderMonth> {
   const rows = await reading(async (pool) => {
     const [found] = await pool.query<RowDataPacket[][]>({
-      sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper, country, region, postcode, weight_grams FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',
+      sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper, country, region, postcode, weight_grams, items FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',
       values: [marketId, currency, month, month],
       rowsAsArray: true,
     });
@@ -136,12 +138,14 @@ async function packMonth(
   const shipments = emptyShipments(rows.length);
   const known = new Map<string, number>();
   const knownPlaces = new Map<string, number>();
-  for (const [i, [placed, goods, delivery, option, returning, country, region, postcode, grams]] of rows.entries()) {
+  for (const [i, row] of rows.entries()) {
+    const [placed, goods, delivery, option, returning, country, region, postcode, grams, items] = row;
     columns.goods[i] = goods;
     columns.delivery[i] = delivery ?? -1;
     columns.day[i] = localTime(timeZone, placed * 1000).day;
     columns.option[i] = optionIndex(columns.options, known, option);
     columns.shopper[i] = kindOfShopper(returning);
+    columns.items[i] = Math.min(mostItems, items ?? 0);
     shipments.place[i] = placeIndex(shipments.places, knownPlaces, [country, region, postcode]);
     shipments.grams[i] = grams ?? weightUnknown;
   }

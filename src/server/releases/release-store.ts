@@ -122,12 +122,14 @@ interface NewRelease extends Pick<ReleaseSummary, 'note' | 'reason' | 'copyOf' |
   document: string;
   /** of the draft that it was */
   revision: number;
+  /** now where it is left out */
+  releasedAt?: Date;
 }
 
 /** Adds a release in the caller's transaction, which has locked the draft row: so numbers follow without a gap. */
 export async function addRelease(
   connection: PoolConnection,
-  { document, revision, note, reason, copyOf, releasedBy }: NewRelease,
+  { document, revision, note, reason, copyOf, releasedBy, releasedAt }: NewRelease,
 ): Promise<ReleaseSummary> {
   const [last] = await connection.query<RowDataPacket[]>(
     'SELECT COALESCE(MAX(number), 0) AS number FROM policy_release WHERE store_id = ?',
@@ -135,8 +137,8 @@ export async function addRelease(
   );
   const number = Number(last[0]!.number) + 1;
   await connection.query(
-    'INSERT INTO policy_release (store_id, number, note, reason, document, draft_revision, copy_of, released_by, released_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
-    [storeId, number, note, reason, document, revision, copyOf, releasedBy],
+    'INSERT INTO policy_release (store_id, number, note, reason, document, draft_revision, copy_of, released_by, released_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, COALESCE(?, UTC_TIMESTAMP(3)))',
+    [storeId, number, note, reason, document, revision, copyOf, releasedBy, releasedAt ?? null],
   );
   const [rows] = await connection.query<RowDataPacket[]>(
     `SELECT ${columns} FROM policy_release WHERE store_id = ? AND number = ?`,

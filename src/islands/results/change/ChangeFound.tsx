@@ -1,0 +1,173 @@
+import { useMemo } from 'react';
+import { setAssumption } from '../../../client/edits/edits.ts';
+import { usualAssumption } from '../../../core/orders/response.ts';
+import type { OrderBounds } from '../../../core/orders/study.ts';
+import type { DatedStep, MarketChange } from '../../../core/results/changes-of-market.ts';
+import { dateOfDay } from '../../../core/time/day.ts';
+import { writeDay } from '../../../core/time/written-date.ts';
+import { Alert } from '../../../ui/Alert.tsx';
+import { lazyPart } from '../../../ui/lazy-part.tsx';
+import { TypedField } from '../../../ui/TypedField.tsx';
+import { parsePercentTo } from '../../fields/typed-text.ts';
+import { useDraft, usePolicy } from '../../page/draft-context.tsx';
+import { useNotation } from '../../page/page-context.tsx';
+import { part } from '../../page/parts.ts';
+import { useEdit } from '../../page/use-edit.tsx';
+import { usePrinting } from '../../page/use-printing.ts';
+import type { SetQuery } from '../../page/use-query.ts';
+import { changeInWords } from './change-in-words.ts';
+import type { ChosenChange } from './chosen-change.ts';
+import { Distributions } from './Distributions.tsx';
+import { FigureTable } from './FigureTable.tsx';
+import { useFigureWords } from './figure-words.ts';
+import { judgeChange } from './judged-change.ts';
+import { Series } from './Series.tsx';
+import { useChangeStudy, usePanels } from './use-change.ts';
+import { Verdict } from './Verdict.tsx';
+import { useChangedToo, WhatElse } from './WhatElse.tsx';
+import type { Asking } from './WhatHappened.tsx';
+
+const PrintedResults = lazyPart(() => import('./PrintedResults.tsx'));
+
+/** Everything that two windows of orders say of a change. */
+export function ChangeFound({
+  market,
+  bounds,
+  chosen,
+  asking: { question, goals, others },
+  steps,
+  changes,
+  setQuery,
+}: {
+  market: string;
+  bounds: OrderBounds;
+  chosen: ChosenChange;
+  asking: Asking;
+  steps: readonly DatedStep[];
+  changes: readonly MarketChange[];
+  setQuery: SetQuery;
+}) {
+  const { markets } = usePolicy();
+  const { locale, figure } = useNotation();
+  const printing = usePrinting();
+  const { currency } = markets[market]!;
+  const words = useFigureWords(currency);
+  const { study, problem } = useChangeStudy(market, question);
+  const { panels, problem: elsewhere } = usePanels(others);
+  const own = chosen.since?.kind === 'change' ? chosen.since.change.release : null;
+  const changed = useChangedToo(market, question.windows, steps, own);
+  // Until the other markets have been read nothing is judged: a figure by itself would be taken for the answer.
+  const ready = study !== null && (others === null || panels !== null);
+  const compared = useMemo(
+    () =>
+      (panels ?? [])
+        .filter((one) => one.panels.orderValue.before.count > 0)
+        .map(({ market: id }) => markets[id]?.name ?? id),
+    [panels, markets],
+  );
+  const judged = useMemo(
+    () => (ready ? judgeChange(study, compared.length > 0 ? panels!.map((one) => one.panels) : null) : null),
+    [ready, study, panels, compared],
+  );
+  const releases = useMemo(
+    () => steps.map(({ number, day }) => ({ number, day, here: changes.some(({ release }) => release === number) })),
+    [steps, changes],
+  );
+  const { before, after } = question.windows;
+  const day = (at: number) => writeDay(dateOfDay(at), locale);
+  const asked = `${day(after.from)} to ${day(after.to - 1)} beside ${day(before.from)} to ${day(before.to - 1)}${compared.length > 0 ? `, compared with ${new Intl.ListFormat('en').format(compared)}` : ', compared with no other market'}.`;
+  return (
+    <>
+      <p className="text-small text-soft">
+        {asked}
+        {others !== null && others.length === 0 && ' No other market was without a change.'}
+      </p>
+      {problem && <Alert>{problem}</Alert>}
+      {elsewhere && <Alert>{`Other markets could not be read: ${elsewhere}`}</Alert>}
+      {!judged && !problem && <p className="py-2 text-soft">Looking through the orders …</p>}
+      {study && judged && (
+        <>
+          <Verdict
+            judged={judged}
+            orders={study.orders[0] + study.orders[1]}
+            compared={compared.length > 0}
+            words={words}
+          />
+          <section ref={part('figures')} aria-label="Figures" className="pt-2">
+            <FigureTable
+              market={market}
+              currency={currency}
+              study={study}
+              judged={judged}
+              compared={compared}
+              words={words}
+            />
+            <p className="pt-1 text-small">
+              <Margin market={market} />{' '}
+              <button
+                type="button"
+                className="btn btn-xs ml-2"
+                onClick={() => window.print()}
+                data-testid="print-results"
+              >
+                Print a one-page report
+              </button>
+            </p>
+          </section>
+          <Distributions market={market} currency={currency} study={study} goals={goals} />
+          <Series
+            market={market}
+            currency={currency}
+            bounds={bounds}
+            question={question}
+            chosen={chosen}
+            releases={releases}
+            words={words}
+            setQuery={setQuery}
+          />
+          <WhatElse changed={changed} />
+          {printing && (
+            <PrintedResults
+              market={market}
+              currency={currency}
+              title={
+                chosen.since?.kind === 'change'
+                  ? changeInWords(chosen.since.change, (minor) => figure(minor, currency))
+                  : `Before and after ${day(before.to)}`
+              }
+              asked={asked}
+              study={study}
+              judged={judged}
+              compared={compared}
+              goals={goals}
+              changed={changed}
+              words={words}
+            />
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+/** The share of goods that stays as margin: the same assumption as at Orders. */
+function Margin({ market }: { market: string }) {
+  const policy = usePolicy();
+  const show = useDraft((state) => state.show);
+  const edit = useEdit();
+  const assumption = policy.assumptions?.[market] ?? usualAssumption;
+  return (
+    <>
+      Assuming{' '}
+      <TypedField
+        label="Margin on goods, percent"
+        shown={assumption.margin}
+        parse={parsePercentTo(100)}
+        show={(margin) => show(margin === undefined ? null : setAssumption(market, { ...assumption, margin }))}
+        commit={(margin) => edit(setAssumption(market, { ...assumption, margin }))}
+        testId="results-margin"
+      />{' '}
+      % of goods stays as margin.
+    </>
+  );
+}

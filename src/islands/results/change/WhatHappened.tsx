@@ -1,0 +1,156 @@
+import { useMemo } from 'react';
+import { inOrder } from '../../../core/ordered.ts';
+import { orderValueGoals } from '../../../core/offers/order-value-goals.ts';
+import { usualAssumption } from '../../../core/orders/response.ts';
+import type { OrderBounds } from '../../../core/orders/study.ts';
+import {
+  changedWithin,
+  changesIn,
+  freeAround,
+  goalsOver,
+  type DatedStep,
+} from '../../../core/results/changes-of-market.ts';
+import { goalOn, type ChangeQuestion, type Windows } from '../../../core/results/study-change.ts';
+import { windowsAround } from '../../../core/results/windows-around.ts';
+import { dateOfDay } from '../../../core/time/day.ts';
+import { Alert } from '../../../ui/Alert.tsx';
+import { usePolicy } from '../../page/draft-context.tsx';
+import { useRelease } from '../../page/page-context.tsx';
+import { part } from '../../page/parts.ts';
+import type { SetQuery } from '../../page/use-query.ts';
+import { ChangeSentence } from './ChangeSentence.tsx';
+import { chosenChange, type ChosenChange } from './chosen-change.ts';
+import { ChangeFound } from './ChangeFound.tsx';
+import { useBounds, type OtherMarket } from './use-change.ts';
+
+const noBounds = { orders: 0, firstDay: 0, lastDay: 0 };
+
+/** What happened since a change of an offer: before and after, beside other markets. */
+export function WhatHappened({
+  query,
+  setQuery,
+  steps,
+}: {
+  query: Record<string, string>;
+  setQuery: SetQuery;
+  steps: readonly DatedStep[];
+}) {
+  const policy = usePolicy();
+  const market = marketAsked(query.market, Object.keys(policy.markets), inOrder(policy.markets)[0]![0], steps);
+  const changes = useMemo(() => changesIn(steps, market), [steps, market]);
+  const { bounds, problem } = useBounds(market);
+  const chosen = useMemo(() => chosenChange(query, changes, bounds ?? noBounds), [query, changes, bounds]);
+  const found = useMemo(() => (bounds ? windowsOf(chosen, changes, bounds) : null), [chosen, changes, bounds]);
+  const asking = useAsked(market, chosen, found?.windows ?? null, steps);
+  const days =
+    bounds && bounds.orders > 0 ? { first: dateOfDay(bounds.firstDay), last: dateOfDay(bounds.lastDay) } : null;
+  return (
+    <section ref={part('what happened')} aria-label="What happened" data-testid="what-happened">
+      <ChangeSentence
+        market={market}
+        changes={changes}
+        chosen={chosen}
+        weeks={found && { taken: found.weeks, most: found.most }}
+        days={days}
+        setQuery={setQuery}
+      />
+      {problem && <Alert>{problem}</Alert>}
+      {!bounds && !problem && <p className="py-2 text-soft">Reading orders …</p>}
+      {bounds && bounds.orders === 0 && <NoOrders market={policy.markets[market]!.name} />}
+      {bounds && bounds.orders > 0 && !found && (
+        <p className="py-2" data-testid="no-whole-week">
+          There is not a whole week of orders on both sides of that day without another change of an offer in this
+          market. Choose another change, or come back when a week has passed.
+        </p>
+      )}
+      {bounds && found && asking && (
+        <ChangeFound
+          market={market}
+          bounds={bounds}
+          chosen={chosen}
+          asking={asking}
+          steps={steps}
+          changes={changes}
+          setQuery={setQuery}
+        />
+      )}
+    </section>
+  );
+}
+
+/** The market that the address names; else where the newest change of an offer was; else the first. */
+function marketAsked(
+  asked: string | undefined,
+  markets: readonly string[],
+  first: string,
+  steps: readonly DatedStep[],
+): string {
+  if (asked !== undefined && markets.includes(asked)) return asked;
+  const touched = steps.flatMap(({ offers }) => offers.flatMap((offer) => Object.keys(offer.markets)));
+  return touched.find((market) => markets.includes(market)) ?? first;
+}
+
+function windowsOf(chosen: ChosenChange, changes: Parameters<typeof freeAround>[0], bounds: OrderBounds) {
+  const { since, base, weeks } = chosen;
+  if (!since || bounds.orders === 0) return null;
+  const known = { from: bounds.firstDay, to: bounds.lastDay + 1 };
+  return windowsAround(since.day, { known, free: freeAround(changes, since.day), base, weeks });
+}
+
+/** What is asked of the orders of a market, and of those that it is compared with. */
+export interface Asking {
+  question: ChangeQuestion;
+  goals: { before: number | null; after: number | null };
+  /** null: compared with none by choice */
+  others: OtherMarket[] | null;
+}
+
+function useAsked(
+  market: string,
+  { since, beside }: ChosenChange,
+  windows: Windows | null,
+  steps: readonly DatedStep[],
+): Asking | null {
+  const draft = usePolicy();
+  const release = useRelease();
+  return useMemo(() => {
+    if (!windows) return null;
+    // What shoppers have had; before the first release there is only the draft.
+    const policy = release?.policy ?? draft;
+    const questionOf = (of: string, offer: string | null): ChangeQuestion => {
+      const goals = orderValueGoals(policy, of);
+      const offerId = offer ?? goals[0]?.offerId ?? '';
+      const now = goals.find((goal) => goal.offerId === offerId)?.value ?? null;
+      const { margin } = draft.assumptions?.[of] ?? usualAssumption;
+      return { windows, goals: goalsOver(changesIn(steps, of), offerId, now), margin: Number(margin) / 100 };
+    };
+    const question = questionOf(market, since?.kind === 'change' ? since.change.offer : null);
+    const inForce = goalOn(question.goals);
+    const candidates = Object.keys(draft.markets).filter((other) => other !== market);
+    const wanted =
+      typeof beside === 'object'
+        ? candidates.filter((other) => other === beside.market)
+        : candidates.filter((other) => !changedWithin(steps, other, windows));
+    return {
+      question,
+      goals: { before: inForce(windows.before.to - 1), after: inForce(windows.after.from) },
+      others: beside === 'none' ? null : wanted.map((other) => ({ market: other, question: questionOf(other, null) })),
+    };
+  }, [draft, release, market, since, beside, windows, steps]);
+}
+
+function NoOrders({ market }: { market: string }) {
+  return (
+    <p className="max-w-[46rem] py-2" data-testid="no-orders">
+      No orders of {market} are known. Import them at{' '}
+      <a className="link link-primary" href="/orders">
+        Orders
+      </a>
+      , or have the shop report them with a key from{' '}
+      <a className="link link-primary" href="/connections">
+        Connections
+      </a>
+      .
+    </p>
+  );
+}

@@ -1,0 +1,48 @@
+import { useMemo } from 'react';
+import { figureKinds, type FigureId } from '../../../core/results/figures/registry.ts';
+import type { FigureUnit } from '../../../core/results/figures/figure.ts';
+import { useNotation } from '../../page/page-context.tsx';
+
+/** Figures as the reader writes them. */
+export interface FigureWords {
+  value: (id: FigureId, value: number) => string;
+  /** with its sign; shares in points */
+  difference: (id: FigureId, value: number) => string;
+  /** a relative change with its sign: “+4.2 %” */
+  relative: (share: number) => string;
+  count: (value: number) => string;
+}
+
+export function useFigureWords(currency: string): FigureWords {
+  const { money, locale } = useNotation();
+  return useMemo(() => {
+    const percent = new Intl.NumberFormat(locale, {
+      style: 'percent',
+      minimumFractionDigits: 1,
+      maximumFractionDigits: 1,
+    });
+    const signed = new Intl.NumberFormat(locale, {
+      style: 'percent',
+      minimumFractionDigits: 1,
+      maximumFractionDigits: 1,
+      signDisplay: 'exceptZero',
+    });
+    const fine = new Intl.NumberFormat(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+    const whole = new Intl.NumberFormat(locale, { maximumFractionDigits: 0 });
+    const write: Record<FigureUnit, (value: number) => string> = {
+      money: (value) => money(Math.round(value), currency),
+      share: (value) => percent.format(value),
+      count: (value) => fine.format(value),
+    };
+    const apart: Record<FigureUnit, (value: number) => string> = {
+      ...write,
+      share: (value) => `${fine.format(value * 100)} points`,
+    };
+    return {
+      value: (id, value) => write[figureKinds[id].unit](value),
+      difference: (id, value) => `${value > 0 ? '+' : ''}${apart[figureKinds[id].unit](value)}`,
+      relative: (share) => signed.format(share),
+      count: (value) => whole.format(value),
+    };
+  }, [money, locale, currency]);
+}

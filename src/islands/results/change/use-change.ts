@@ -1,0 +1,73 @@
+import { useEffect, useMemo, useState } from 'react';
+import { ordersClient } from '../../../client/orders/orders-client.ts';
+import type { OrderBounds } from '../../../core/orders/study.ts';
+import type { FigureId } from '../../../core/results/figures/registry.ts';
+import type { Window } from '../../../core/results/matched-weeks.ts';
+import type { SeriesPoint } from '../../../core/results/series.ts';
+import type { ChangeQuestion, ChangeStudy, MarketPanels } from '../../../core/results/study-change.ts';
+
+const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
+/** What is asked of a worker, its answer, and what went wrong; an answer to something else is none. */
+function useAnswer<T>(key: string | null, ask: () => Promise<T>): { answer: T | null; problem: string | null } {
+  const [state, setState] = useState<{ key: string; answer: T | null; problem: string | null } | null>(null);
+  useEffect(() => {
+    if (key === null) return;
+    let wanted = true;
+    ask().then(
+      (answer) => wanted && setState({ key, answer, problem: null }),
+      (error: unknown) => wanted && setState({ key, answer: null, problem: messageOf(error) }),
+    );
+    return () => {
+      wanted = false;
+    };
+    // The key says all that the question depends on.
+  }, [key]);
+  return state && state.key === key ? state : { answer: null, problem: null };
+}
+
+/** What there is of a market’s orders. */
+export function useBounds(market: string): { bounds: OrderBounds | null; problem: string | null } {
+  const { answer, problem } = useAnswer(market === '' ? null : market, () => ordersClient().bounds(market));
+  return { bounds: answer, problem };
+}
+
+/** A market’s orders before and after a change. The study of before stands until the next is there. */
+export function useChangeStudy(
+  market: string,
+  question: ChangeQuestion | null,
+): { study: ChangeStudy | null; problem: string | null } {
+  const key = question && JSON.stringify([market, question]);
+  const { answer, problem } = useAnswer(key, () => ordersClient().change(market, question!));
+  return { study: answer, problem };
+}
+
+/** A market that another is compared with, and what its orders are worked out with. */
+export interface OtherMarket {
+  market: string;
+  question: ChangeQuestion;
+}
+
+/** The figures of other markets; null until all are there. Markets whose orders cannot be read are left out, and named. */
+export function usePanels(others: readonly OtherMarket[] | null): {
+  panels: { market: string; panels: MarketPanels }[] | null;
+  problem: string | null;
+} {
+  const key = useMemo(() => others && JSON.stringify(others), [others]);
+  const { answer, problem } = useAnswer(key, () =>
+    Promise.all(
+      others!.map(async ({ market, question }) => ({ market, panels: await ordersClient().panels(market, question) })),
+    ),
+  );
+  return { panels: answer, problem };
+}
+
+/** A figure over time; null until it is there. */
+export function useSeries(
+  market: string,
+  question: ChangeQuestion,
+  drawn: { figure: FigureId; days: Window; step: 'day' | 'week' },
+): SeriesPoint[] | null {
+  const key = JSON.stringify([market, question, drawn]);
+  return useAnswer(key, () => ordersClient().series(market, question, drawn)).answer;
+}
