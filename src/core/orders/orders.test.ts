@@ -15,6 +15,7 @@ interface Plain {
   day: number;
   option: number;
   shopper: number;
+  items?: number;
 }
 
 const everything: OrderFilter = { fromDay: 0, toDay: 65_535, shopper: 'all', option: null, delivery: 'all' };
@@ -23,7 +24,8 @@ const options = ['door', 'shop', ''];
 function columnsFrom(orders: readonly Plain[], named = options): OrderColumns {
   const columns = emptyColumns(orders.length, [...named]);
   for (const [i, order] of orders.entries())
-    for (const field of ['goods', 'delivery', 'day', 'option', 'shopper'] as const) columns[field][i] = order[field];
+    for (const field of ['goods', 'delivery', 'day', 'option', 'shopper', 'items'] as const)
+      columns[field][i] = order[field] ?? 0;
   return columns;
 }
 
@@ -33,6 +35,7 @@ const plainOrder = fc.record({
   day: fc.integer({ min: 20_000, max: 20_100 }),
   option: fc.integer({ min: 0, max: 2 }),
   shopper: fc.integer({ min: 0, max: 2 }),
+  items: fc.constantFrom(0, 1, 65_535),
 });
 const plainOrders = fc.array(plainOrder, { maxLength: 60 });
 
@@ -51,12 +54,13 @@ describe('columns', () => {
             day: back.day[i],
             option: back.options[back.option[i]!],
             shopper: back.shopper[i],
+            items: back.items[i],
           }).toEqual({ ...order, option: options[order.option] });
       }),
     );
   });
   test('options keep their names when months list them differently', () => {
-    const order: Plain = { goods: 100, delivery: 0, day: 1, option: 0, shopper: 0 };
+    const order: Plain = { goods: 100, delivery: 0, day: 1, option: 0, shopper: 0, items: 1 };
     const back = unpackMonths([
       { bytes: packColumns(columnsFrom([order], ['a'])), options: ['a'] },
       { bytes: packColumns(columnsFrom([order, { ...order, option: 1 }], ['b', 'a'])), options: ['b', 'a'] },
@@ -64,7 +68,7 @@ describe('columns', () => {
     expect([...back.option].map((index) => back.options[index])).toEqual(['a', 'b', 'a']);
   });
   test('bytes that are part of a larger piece of memory, as a database hands them over', () => {
-    const order: Plain = { goods: 4321, delivery: 595, day: 20_001, option: 0, shopper: 2 };
+    const order: Plain = { goods: 4321, delivery: 595, day: 20_001, option: 0, shopper: 2, items: 3 };
     const bytes = packColumns(columnsFrom([order, { ...order, goods: 1 }]));
     const inside = Buffer.concat([Buffer.alloc(13, 7), bytes, Buffer.alloc(5, 9)]).subarray(13, 13 + bytes.length);
     expect([...unpackMonths([{ bytes: inside, options }]).goods]).toEqual([4321, 1]);
@@ -73,7 +77,9 @@ describe('columns', () => {
     expect(() =>
       unpackMonths([
         {
-          bytes: packColumns(columnsFrom([{ goods: 1, delivery: 0, day: 1, option: 0, shopper: 0 }])).subarray(0, 12),
+          bytes: packColumns(
+            columnsFrom([{ goods: 1, delivery: 0, day: 1, option: 0, shopper: 0, items: 1 }]),
+          ).subarray(0, 12),
           options,
         },
       ]),

@@ -66,5 +66,7 @@ describe('a difference of differences', () => {
     expect(differenceInDifferences({ ...panel, after: exact(20, 60) }, [panel])).toBeNull();
     expect(differenceInDifferences({ ...panel, after: exact(1000, 0) }, [panel])).toBeNull();
     expect(differenceInDifferences(panel, [{ ...panel, before: exact(3, 50) }])).toBeNull();
+    const same = { count: 1000, mean: 495, squares: 0 };
+    expect(differenceInDifferences(panel, [{ before: same, after: same }])).toBeNull();
   });
 });

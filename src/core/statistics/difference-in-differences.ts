@@ -58,11 +58,15 @@ export function differenceInDifferences(treated: Panel, others: readonly Panel[]
   };
 }
 
-/** The logarithm of how an average changed, with its variance by the delta method; null: it cannot be told. */
+/**
+ * The logarithm of how an average changed, with its variance by the delta method; null: it cannot be told. What never scatters,
+ * as a price that is the same for every order, says nothing of a season either.
+ */
 function changeOf({ before, after }: Panel): Change | null {
   if (before.count < fewest || after.count < fewest || before.mean <= 0 || after.mean <= 0) return null;
   const relative = ({ squares, count, mean }: Running) => squares / (count * (count - 1)) / mean ** 2;
-  return { log: Math.log(after.mean / before.mean), variance: relative(before) + relative(after) };
+  const variance = relative(before) + relative(after);
+  return variance > 0 ? { log: Math.log(after.mean / before.mean), variance } : null;
 }
 
 /** An average of changes, each weighed by how well it is known. */

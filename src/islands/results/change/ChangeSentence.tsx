@@ -1,7 +1,6 @@
 import type { MarketChange } from '../../../core/results/changes-of-market.ts';
 import { inOrder } from '../../../core/ordered.ts';
 import { dateOfDay } from '../../../core/time/day.ts';
-import { writeDay } from '../../../core/time/written-date.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { DateField } from '../../fields/dates/DateField.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
@@ -34,8 +33,9 @@ export function ChangeSentence({
   const { locale, figure } = useNotation();
   const { currency } = markets[market]!;
   const write = (minor: number) => figure(minor, currency);
+  const shortDay = new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeZone: 'UTC' });
   const sinceOf = (change: MarketChange) =>
-    `${changeInWords(change, write)} (release ${change.release}, ${writeDay(dateOfDay(change.day), locale)})`;
+    `${changeInWords(change, write)} (release ${change.release}, ${shortDay.format(change.day * 86_400_000)})`;
   const others = inOrder(markets).filter(([id]) => id !== market);
   return (
     <>

@@ -107,13 +107,15 @@ export default function DistributionChart({
               x={at}
               stroke={old ? 'var(--ink-soft)' : 'var(--ember-ink)'}
               strokeDasharray="3 3"
-              label={{
-                value: `${says} ${amount(at)}`,
-                position: at === Math.max(...lines.map((line) => line.at)) ? 'insideTopLeft' : 'insideTopRight',
-                fontSize: 12,
-                offset: 4,
-                fill: old ? 'var(--ink-soft)' : 'var(--ember-ink)',
-              }}
+              label={({ viewBox }: { viewBox: { x: number; y: number } }) => (
+                <GoalName
+                  x={viewBox.x}
+                  y={viewBox.y}
+                  text={`${says} ${amount(at)}`}
+                  left={at < Math.max(...lines.map((line) => line.at))}
+                  old={old}
+                />
+              )}
             />
           ))}
           <Tooltip
@@ -124,6 +126,21 @@ export default function DistributionChart({
         </ComposedChart>
       </div>
     </div>
+  );
+}
+
+/** Above the picture, to the side where the other goal is not. */
+function GoalName({ x, y, text, left, old }: { x: number; y: number; text: string; left: boolean; old: boolean }) {
+  return (
+    <text
+      x={x + (left ? -4 : 4)}
+      y={y - 6}
+      textAnchor={left ? 'end' : 'start'}
+      fontSize="12"
+      className={old ? 'fill-soft' : 'fill-ember'}
+    >
+      {text}
+    </text>
   );
 }
 

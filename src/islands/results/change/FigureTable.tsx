@@ -15,7 +15,7 @@ interface Row {
 }
 const rows: readonly Row[] = figureIds.map((id) => ({ id }));
 
-const marks = { more: 'more, surely', less: 'less, surely', chance: 'chance explains it' } as const;
+const marks = { more: 'surely more', less: 'surely less', chance: 'chance' } as const;
 
 /** All figures before and after, each with its interval and what it is made of. */
 export function FigureTable({
@@ -44,7 +44,7 @@ export function FigureTable({
       columns={columns}
       rows={rows}
       keyOf={({ id }) => id}
-      save={{ what: 'the figures', csv: (heading, rows) => saveCsv(`results-${market}`, heading, rows) }}
+      save={{ what: 'the figures', csv: () => saveFigures(market, currency, study, judged) }}
       testId="results-figures"
       rowTestId={({ id }) => `figure-${id}`}
     />
@@ -65,7 +65,6 @@ function columnsOf({
   };
   const write = (id: FigureId, { count, mean }: { count: number; mean: number }) =>
     count > 0 ? words.value(id, mean) : '–';
-  const differs = (id: FigureId, pick: 'low' | 'high' | 'difference') => plain(id, judged[id].difference?.[pick]);
   return [
     {
       id: 'figure',
@@ -98,28 +97,19 @@ function columnsOf({
     figureColumn(
       'difference',
       'Difference',
-      (id) => differs(id, 'difference'),
+      (id) => judged[id].difference?.difference ?? null,
       (id) => {
         const { difference } = judged[id];
-        return difference ? words.difference(id, difference.difference) : 'too few';
-      },
-    ),
-    figureColumn(
-      'low',
-      'At least',
-      (id) => differs(id, 'low'),
-      (id) => {
-        const { difference } = judged[id];
-        return difference ? words.difference(id, difference.low) : '–';
-      },
-    ),
-    figureColumn(
-      'high',
-      'At most',
-      (id) => differs(id, 'high'),
-      (id) => {
-        const { difference } = judged[id];
-        return difference ? words.difference(id, difference.high) : '–';
+        return difference ? (
+          <>
+            {words.difference(id, difference.difference)}{' '}
+            <Range>
+              {words.difference(id, difference.low)} to {words.difference(id, difference.high)}
+            </Range>
+          </>
+        ) : (
+          'too few'
+        );
       },
     ),
     ...(compared.length > 0
@@ -155,7 +145,7 @@ function columnsOf({
       : []),
     {
       id: 'verdict',
-      name: 'Told from chance',
+      name: 'So',
       value: ({ id }) => {
         const { verdict } = judged[id];
         return verdict === null ? 'too few orders' : marks[verdict];
@@ -172,6 +162,41 @@ function columnsOf({
       className: 'whitespace-nowrap',
     },
   ];
+}
+
+const Range = ({ children }: { children: ReactNode }) => <span className="text-small text-soft">({children})</span>;
+
+/** Everything that the table says, in numbers: money in the currency, shares of 1. */
+function saveFigures(
+  market: string,
+  currency: string,
+  { figures, windows }: ChangeStudy,
+  judged: Record<FigureId, JudgedFigure>,
+): void {
+  const heading = [
+    'Figure',
+    `Before, ${dateOfDay(windows.before.from)} to ${dateOfDay(windows.before.to - 1)}`,
+    `After, ${dateOfDay(windows.after.from)} to ${dateOfDay(windows.after.to - 1)}`,
+    ...['Difference', 'at least', 'at most', 'Elsewhere', 'Beyond that', 'at least', 'at most', 'So'],
+  ];
+  saveCsv(
+    `results-${market}`,
+    heading,
+    figureIds.map((id) => {
+      const { difference, beyond, elsewhere, verdict } = judged[id];
+      const inUnit = (value: number | undefined) => {
+        if (value === undefined) return null;
+        return figureKinds[id].unit === 'money' ? Number(toDecimal(Math.round(value), currency)) : value;
+      };
+      return [
+        figureKinds[id].name,
+        ...[figures[id].before.mean, figures[id].after.mean].map(inUnit),
+        ...[difference?.difference, difference?.low, difference?.high].map(inUnit),
+        ...[elsewhere, beyond?.relative ?? null, beyond?.low ?? null, beyond?.high ?? null],
+        verdict === null ? 'too few orders' : marks[verdict],
+      ];
+    }),
+  );
 }
 
 const figureColumn = (

@@ -40,5 +40,8 @@ export function paidInWords(
 export function moreNeededInWords({ verdict, toTell }: JudgedFigure, orders: number, words: FigureWords): string {
   if (verdict !== 'chance') return '';
   if (toTell === null) return 'To tell so small a difference would take more than a hundred times as many orders.';
-  return `About ${words.count(toTell - orders)} more orders would tell a difference as large as that, if it is not chance.`;
+  return `About ${words.count(roughly(toTell - orders))} more orders would tell a difference as large as that, if it is not chance.`;
 }
+
+/** To two figures: more would claim to know. */
+const roughly = (count: number): number => Number(count.toPrecision(2));

@@ -1,9 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { emptyColumns } from '../orders/columns.ts';
-import { nobodyYet, withValues } from '../statistics/running.ts';
 import { matchedWeeks } from './matched-weeks.ts';
-import { windowFigures } from './window-figures.ts';
+import { windowsAround } from './windows-around.ts';
 
 describe('matched weeks', () => {
   test('are as many before a change as after it, without its day', () => {
@@ -38,22 +36,28 @@ describe('matched weeks', () => {
   });
 });
 
-describe('the figures of a window', () => {
-  test('are those of its orders, and of what is known of them', () => {
-    const columns = emptyColumns(6);
-    columns.goods.set([2000, 8000, 6000, 9000, 100, 7500]);
-    columns.delivery.set([595, 0, 595, -1, 0, 0]);
-    columns.day.set([10, 10, 11, 12, 17, 9]);
-    columns.shopper.set([1, 2, 0, 1, 1, 1]);
-    const figures = windowFigures(columns, { from: 10, to: 17 }, 7500);
-    expect(figures.orders).toBe(4);
-    expect(figures.value).toEqual(withValues(nobodyYet, [2000, 8000, 6000, 9000]));
-    expect(figures.reaching).toEqual({ count: 4, mean: 0.5, squares: 1 });
-    expect(figures.delivery.count).toBe(3);
-    expect(figures.delivery.mean).toBeCloseTo(1190 / 3, 10);
-    expect(figures.free.mean).toBeCloseTo(1 / 3, 10);
-    expect(figures.fresh).toMatchObject({ count: 3, mean: 2 / 3 });
-    expect(windowFigures(columns, { from: 10, to: 17 }, null).reaching.mean).toBe(0);
-    expect(windowFigures(columns, { from: 30, to: 37 }, 7500).value).toEqual(nobodyYet);
+describe('windows around a change', () => {
+  const asked = { known: { from: 0, to: 800 }, free: { from: 0, to: 800 }, base: 'before', weeks: null } as const;
+
+  test('are as many weeks as there are, or as are wanted, next to the change', () => {
+    expect(windowsAround(500, asked)).toMatchObject({ weeks: 8, most: 8 });
+    expect(windowsAround(500, { ...asked, weeks: 2 })).toEqual({
+      weeks: 2,
+      most: 8,
+      windows: { before: { from: 486, to: 500 }, after: { from: 501, to: 515 } },
+    });
+    expect(windowsAround(500, { ...asked, weeks: 8, free: { from: 470, to: 530 } })).toMatchObject({
+      weeks: 4,
+      most: 4,
+    });
+    expect(windowsAround(500, { ...asked, free: { from: 495, to: 800 } })).toBeNull();
+  });
+  test('lie a year earlier on the same weekdays, whatever was changed before', () => {
+    expect(windowsAround(500, { ...asked, base: 'yearBefore', weeks: 3, free: { from: 499, to: 800 } })).toEqual({
+      weeks: 3,
+      most: 8,
+      windows: { before: { from: 137, to: 158 }, after: { from: 501, to: 522 } },
+    });
+    expect(windowsAround(300, { ...asked, base: 'yearBefore' })).toBeNull();
   });
 });
