@@ -1,4 +1,5 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState, type ComponentProps, type ComponentType } from 'react';
+import { createPortal } from 'react-dom';
 import { setAssumption } from '../../../client/edits/edits.ts';
 import { usualAssumption } from '../../../core/orders/response.ts';
 import type { OrderBounds } from '../../../core/orders/study.ts';
@@ -6,7 +7,7 @@ import type { DatedStep, MarketChange } from '../../../core/results/changes-of-m
 import { dateOfDay } from '../../../core/time/day.ts';
 import { writeDay } from '../../../core/time/written-date.ts';
 import { Alert } from '../../../ui/Alert.tsx';
-import { lazyPart } from '../../../ui/lazy-part.tsx';
+import { insist } from '../../../ui/lazy-part.tsx';
 import { TypedField } from '../../../ui/TypedField.tsx';
 import { parsePercentTo } from '../../fields/typed-text.ts';
 import { useDraft, usePolicy } from '../../page/draft-context.tsx';
@@ -27,7 +28,20 @@ import { Verdict } from './Verdict.tsx';
 import { useChangedToo, WhatElse } from './WhatElse.tsx';
 import type { Asking } from './WhatHappened.tsx';
 
-const PrintedResults = lazyPart(() => import('./PrintedResults.tsx'));
+type PrintedProps = ComponentProps<(typeof import('./PrintedResults.tsx'))['default']>;
+
+/** The page for paper: fetched beforehand, since paper does not wait. @param wanted there is something to print */
+function usePrinted(wanted: boolean): ComponentType<PrintedProps> | null {
+  const [Printed, setPrinted] = useState<ComponentType<PrintedProps> | null>(null);
+  useEffect(() => {
+    if (!wanted) return;
+    insist(() => import('./PrintedResults.tsx')).then(
+      (part) => setPrinted(() => part.default),
+      () => undefined,
+    );
+  }, [wanted]);
+  return Printed;
+}
 
 /** Everything that two windows of orders say of a change. */
 export function ChangeFound({
@@ -69,6 +83,7 @@ export function ChangeFound({
     () => (ready ? judgeChange(study, compared.length > 0 ? panels!.map((one) => one.panels) : null) : null),
     [ready, study, panels, compared],
   );
+  const Printed = usePrinted(judged !== null);
   const releases = useMemo(
     () => steps.map(({ number, day }) => ({ number, day, here: changes.some(({ release }) => release === number) })),
     [steps, changes],
@@ -126,24 +141,27 @@ export function ChangeFound({
             setQuery={setQuery}
           />
           <WhatElse changed={changed} />
-          {printing && (
-            <PrintedResults
-              market={market}
-              currency={currency}
-              title={
-                chosen.since?.kind === 'change'
-                  ? changeInWords(chosen.since.change, (minor) => figure(minor, currency))
-                  : `Before and after ${day(before.to)}`
-              }
-              asked={asked}
-              study={study}
-              judged={judged}
-              compared={compared}
-              goals={goals}
-              changed={changed}
-              words={words}
-            />
-          )}
+          {printing &&
+            Printed &&
+            createPortal(
+              <Printed
+                market={market}
+                currency={currency}
+                title={
+                  chosen.since?.kind === 'change'
+                    ? changeInWords(chosen.since.change, (minor) => figure(minor, currency))
+                    : `Before and after ${day(before.to)}`
+                }
+                asked={asked}
+                study={study}
+                judged={judged}
+                compared={compared}
+                goals={goals}
+                changed={changed}
+                words={words}
+              />,
+              document.body,
+            )}
         </>
       )}
     </>

@@ -15,7 +15,7 @@ interface Row {
 }
 const rows: readonly Row[] = figureIds.map((id) => ({ id }));
 
-const marks = { more: 'surely more', less: 'surely less', chance: 'chance' } as const;
+const marks = { more: 'more', less: 'less', chance: 'chance' } as const;
 
 /** All figures before and after, each with its interval and what it is made of. */
 export function FigureTable({
@@ -103,9 +103,7 @@ function columnsOf({
         return difference ? (
           <>
             {words.difference(id, difference.difference)}{' '}
-            <Range>
-              {words.difference(id, difference.low)} to {words.difference(id, difference.high)}
-            </Range>
+            <Range>{words.range(id, difference.low, difference.high)}</Range>
           </>
         ) : (
           'too few'
@@ -145,14 +143,14 @@ function columnsOf({
       : []),
     {
       id: 'verdict',
-      name: 'So',
+      name: 'Verdict',
       value: ({ id }) => {
         const { verdict } = judged[id];
-        return verdict === null ? 'too few orders' : marks[verdict];
+        return verdict === null ? 'too few' : marks[verdict];
       },
       cell: ({ id }) => {
         const { verdict } = judged[id];
-        if (verdict === null) return <span className="text-soft">too few orders</span>;
+        if (verdict === null) return <span className="text-soft">too few</span>;
         return verdict === 'chance' ? (
           <span className="text-soft">{marks.chance}</span>
         ) : (
@@ -177,7 +175,7 @@ function saveFigures(
     'Figure',
     `Before, ${dateOfDay(windows.before.from)} to ${dateOfDay(windows.before.to - 1)}`,
     `After, ${dateOfDay(windows.after.from)} to ${dateOfDay(windows.after.to - 1)}`,
-    ...['Difference', 'at least', 'at most', 'Elsewhere', 'Beyond that', 'at least', 'at most', 'So'],
+    ...['Difference', 'at least', 'at most', 'Elsewhere', 'Beyond that', 'at least', 'at most', 'Verdict'],
   ];
   saveCsv(
     `results-${market}`,
@@ -193,7 +191,7 @@ function saveFigures(
         ...[figures[id].before.mean, figures[id].after.mean].map(inUnit),
         ...[difference?.difference, difference?.low, difference?.high].map(inUnit),
         ...[elsewhere, beyond?.relative ?? null, beyond?.low ?? null, beyond?.high ?? null],
-        verdict === null ? 'too few orders' : marks[verdict],
+        verdict === null ? 'too few' : marks[verdict],
       ];
     }),
   );

@@ -8,13 +8,15 @@ export interface FigureWords {
   value: (id: FigureId, value: number) => string;
   /** with its sign; shares in points */
   difference: (id: FigureId, value: number) => string;
+  /** an interval of differences, the unit left out */
+  range: (id: FigureId, low: number, high: number) => string;
   /** a relative change with its sign: “+4.2 %” */
   relative: (share: number) => string;
   count: (value: number) => string;
 }
 
 export function useFigureWords(currency: string): FigureWords {
-  const { money, locale } = useNotation();
+  const { money, figure, locale } = useNotation();
   return useMemo(() => {
     const percent = new Intl.NumberFormat(locale, {
       style: 'percent',
@@ -38,11 +40,21 @@ export function useFigureWords(currency: string): FigureWords {
       ...write,
       share: (value) => `${fine.format(value * 100)} points`,
     };
+    const bare: Record<FigureUnit, (value: number) => string> = {
+      money: (value) => figure(Math.round(value), currency),
+      share: (value) => fine.format(value * 100),
+      count: (value) => fine.format(value),
+    };
+    const sign = (text: string, value: number) => `${value > 0 ? '+' : ''}${text}`;
     return {
+      range: (id, low, high) => {
+        const write = bare[figureKinds[id].unit];
+        return `${sign(write(low), low)} to ${sign(write(high), high)}`;
+      },
       value: (id, value) => write[figureKinds[id].unit](value),
-      difference: (id, value) => `${value > 0 ? '+' : ''}${apart[figureKinds[id].unit](value)}`,
+      difference: (id, value) => sign(apart[figureKinds[id].unit](value), value),
       relative: (share) => signed.format(share),
       count: (value) => whole.format(value),
     };
-  }, [money, locale, currency]);
+  }, [money, figure, locale, currency]);
 }
