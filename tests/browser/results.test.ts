@@ -74,7 +74,8 @@ describe('what a change did', () => {
       return download.suggestedFilename();
     };
     expect(await saved('Save the figures as CSV')).toBe('results-nlbe.csv');
-    await page.getByTestId('results-series').scrollIntoViewIfNeeded();
+    await page.getByRole('region', { name: 'Week by week' }).scrollIntoViewIfNeeded();
+    await page.getByTestId('results-series').waitFor();
     expect(await saved('Save the lines as CSV')).toBe('results-nlbe-orderValue.csv');
     expect(await saved('Save the lines as SVG')).toBe('results-nlbe-orderValue.svg');
     expect(await saved('Save the order values as PNG')).toBe('results-nlbe-order-values.png');

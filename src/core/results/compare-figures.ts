@@ -15,8 +15,8 @@ export interface FigureDifference {
   by: 'welch' | 'drawnAnew';
 }
 
-/** Fewer members than that, and nothing is said. */
-const fewest = 30;
+/** Fewer members than that, and nothing is said: orders are skewed; days are sums of orders, and two weeks of them are enough. */
+export const fewestMembers = { order: 30, day: 14 } as const;
 
 const sampleOf = ({ count, mean, squares }: Running): Sample => ({
   count,
@@ -26,14 +26,14 @@ const sampleOf = ({ count, mean, squares }: Running): Sample => ({
 
 /**
  * After less before, figure by figure. Shares, and averages of many, by Welch’s interval; amounts of fewer orders, which are
- * skewed, by samples drawn anew. Null with fewer than 30 members in a window, or where nothing scatters.
+ * skewed, by samples drawn anew. Null with fewer than 30 orders or 14 days in a window, or where nothing scatters.
  */
 export function compareFigures(before: WindowFigures, after: WindowFigures): Record<FigureId, FigureDifference | null> {
   const differences = {} as Record<FigureId, FigureDifference | null>;
   const together = new Map<string, FigureId[]>();
   for (const id of figureIds) {
     const [was, is] = [before.figures[id], after.figures[id]];
-    const difference = welch(was, is);
+    const difference = welch(was, is, fewestMembers[figureKinds[id].of]);
     differences[id] = difference;
     if (!difference || figureKinds[id].unit !== 'money' || !was.values || !is.values) continue;
     const members = `${figureKinds[id].of} ${was.values.length} ${is.values.length}`;
@@ -48,7 +48,11 @@ export function compareFigures(before: WindowFigures, after: WindowFigures): Rec
   return differences;
 }
 
-function welch({ running: before }: WindowFigure, { running: after }: WindowFigure): FigureDifference | null {
+function welch(
+  { running: before }: WindowFigure,
+  { running: after }: WindowFigure,
+  fewest: number,
+): FigureDifference | null {
   if (before.count < fewest || after.count < fewest) return null;
   const found = welchDifference(sampleOf(after), sampleOf(before));
   return found && { difference: found.difference, low: found.low, high: found.high, by: 'welch' };

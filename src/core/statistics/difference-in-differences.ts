@@ -25,8 +25,8 @@ interface Change {
   variance: number;
 }
 
-/** Fewer orders than that in a window, and nothing is said. */
-const fewest = 30;
+/** Fewer members than that in a window, and nothing is said. */
+const usualFewest = 30;
 
 /**
  * The difference of differences: how an average changed in one market beside how it changed in others, in relative terms, so
@@ -35,11 +35,16 @@ const fewest = 30;
  * Source: J. Angrist and J.-S. Pischke, Mostly Harmless Econometrics (2009), 5.2; averages of others and the variance between
  * them after R. DerSimonian and N. Laird, Controlled Clinical Trials 7 (1986).
  *
+ * @param fewest members of a window that something is said of; orders are skewed and need more than days
  * @returns with a 95 % interval; null with too few orders, without other markets, or where nothing is ordered
  */
-export function differenceInDifferences(treated: Panel, others: readonly Panel[]): Changed | null {
-  const here = changeOf(treated);
-  const known = others.flatMap((panel) => changeOf(panel) ?? []);
+export function differenceInDifferences(
+  treated: Panel,
+  others: readonly Panel[],
+  fewest: number = usualFewest,
+): Changed | null {
+  const here = changeOf(treated, fewest);
+  const known = others.flatMap((panel) => changeOf(panel, fewest) ?? []);
   if (!here || known.length === 0) return null;
   const between = varianceBetween(known);
   const elsewhere = weighed(known, between ?? 0);
@@ -62,7 +67,7 @@ export function differenceInDifferences(treated: Panel, others: readonly Panel[]
  * The logarithm of how an average changed, with its variance by the delta method; null: it cannot be told. What never scatters,
  * as a price that is the same for every order, says nothing of a season either.
  */
-function changeOf({ before, after }: Panel): Change | null {
+function changeOf({ before, after }: Panel, fewest: number): Change | null {
   if (before.count < fewest || after.count < fewest || before.mean <= 0 || after.mean <= 0) return null;
   const relative = ({ squares, count, mean }: Running) => squares / (count * (count - 1)) / mean ** 2;
   const variance = relative(before) + relative(after);

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, type ComponentProps, type ComponentType } from 'react';
+import { useEffect, useMemo, useState, type ComponentType } from 'react';
 import { createPortal } from 'react-dom';
 import { setAssumption } from '../../../client/edits/edits.ts';
 import { usualAssumption } from '../../../core/orders/response.ts';
@@ -22,17 +22,16 @@ import { Distributions } from './Distributions.tsx';
 import { FigureTable } from './FigureTable.tsx';
 import { useFigureWords } from './figure-words.ts';
 import { judgeChange } from './judged-change.ts';
+import type { PrintedResultsProps } from './PrintedResults.tsx';
 import { Series } from './Series.tsx';
 import { useChangeStudy, usePanels } from './use-change.ts';
 import { Verdict } from './Verdict.tsx';
 import { useChangedToo, WhatElse } from './WhatElse.tsx';
 import type { Asking } from './WhatHappened.tsx';
 
-type PrintedProps = ComponentProps<(typeof import('./PrintedResults.tsx'))['default']>;
-
 /** The page for paper: fetched beforehand, since paper does not wait. @param wanted there is something to print */
-function usePrinted(wanted: boolean): ComponentType<PrintedProps> | null {
-  const [Printed, setPrinted] = useState<ComponentType<PrintedProps> | null>(null);
+function usePrinted(wanted: boolean): ComponentType<PrintedResultsProps> | null {
+  const [Printed, setPrinted] = useState<ComponentType<PrintedResultsProps> | null>(null);
   useEffect(() => {
     if (!wanted) return;
     insist(() => import('./PrintedResults.tsx')).then(

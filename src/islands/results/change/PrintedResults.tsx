@@ -13,19 +13,7 @@ import { changedTooInWords } from './WhatElse.tsx';
 /** px, as a page has room for */
 const width = 660;
 
-/** One page on paper: whether it paid, the figures with their intervals, order values before and after, and what else changed. */
-export default function PrintedResults({
-  market,
-  currency,
-  title,
-  asked,
-  study,
-  judged,
-  compared,
-  goals,
-  changed,
-  words,
-}: {
+export interface PrintedResultsProps {
   market: string;
   currency: string;
   /** what it is about: “Free delivery: goal 75 → 60” */
@@ -38,7 +26,21 @@ export default function PrintedResults({
   goals: { before: number | null; after: number | null };
   changed: readonly ChangedToo[];
   words: FigureWords;
-}) {
+}
+
+/** One page on paper: whether it paid, the figures with their intervals, order values before and after, and what else changed. */
+export default function PrintedResults({
+  market,
+  currency,
+  title,
+  asked,
+  study,
+  judged,
+  compared,
+  goals,
+  changed,
+  words,
+}: PrintedResultsProps) {
   const { store, markets } = usePolicy();
   const { locale } = useNotation();
   const now = useNow();

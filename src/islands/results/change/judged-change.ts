@@ -1,5 +1,5 @@
-import { membersToTell, type FigureDifference } from '../../../core/results/compare-figures.ts';
-import { figureIds, type FigureId } from '../../../core/results/figures/registry.ts';
+import { fewestMembers, membersToTell, type FigureDifference } from '../../../core/results/compare-figures.ts';
+import { figureIds, figureKinds, type FigureId } from '../../../core/results/figures/registry.ts';
 import type { ChangeStudy, MarketPanels } from '../../../core/results/study-change.ts';
 import { differenceInDifferences, type Changed } from '../../../core/statistics/difference-in-differences.ts';
 
@@ -36,6 +36,7 @@ export function judgeChange(
       ? differenceInDifferences(
           row,
           others.map((panels) => panels[id]),
+          fewestMembers[figureKinds[id].of],
         )
       : null;
     const by = beyond ?? (others ? null : row.difference);
