@@ -30,7 +30,8 @@ async function untilJudged([testId, value]: [testId: string, value: string]): Pr
   const before = document.querySelector('[data-testid=results-verdict]');
   const list = document.querySelector<HTMLSelectElement>(`[data-testid=${testId}]`)!;
   const begun = performance.now();
-  list.value = value;
+  // As the browser sets it: the page would not notice otherwise.
+  Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(list, value);
   list.dispatchEvent(new Event('change', { bubbles: true }));
   for (;;) {
     await new Promise(requestAnimationFrame);
@@ -75,8 +76,9 @@ export async function bars(): Promise<Bar[]> {
       ['results-market', 'deat'],
       ['results-base', 'yearBefore'],
       ['results-market', 'uk'],
+      ['results-base', 'before'],
       ['results-market', 'nlbe'],
-      ['results-since', '3.free-delivery'],
+      ['results-since', '2.free-delivery'],
     ] as const)
       changed.push(await changeTo(testId, value));
     const bar = (name: string, times: number[], limit: number): Bar => ({

@@ -6,7 +6,7 @@ import { conditionOnOrders, type ConditionOnOrders } from '../../core/orders/con
 import type { Distribution } from '../../core/orders/distribution.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
 import type { ReplayedOrders } from '../../core/orders/replay/replay.ts';
-import { boundsOf, studyOrders, type OrderBounds, type OrderStudy } from '../../core/orders/study.ts';
+import { boundsOf, studyOrders, type OrderBounds, type OrderSpan, type OrderStudy } from '../../core/orders/study.ts';
 import { allOrders, tallyOf, type OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition, Market, Policy } from '../../core/policy/types.ts';
 import type { FigureId } from '../../core/results/figures/registry.ts';
@@ -19,8 +19,10 @@ import {
   type ChangeQuestion,
   type ChangeStudy,
   type MarketPanels,
+  type Windows,
 } from '../../core/results/study-change.ts';
-import { beingChanged, mostTries, readOrders, readShipments, type ReadOrders } from './read-orders.ts';
+import { dayNumber } from '../../core/time/day.ts';
+import { beingChanged, mostTries, readMonths, readOrders, readShipments, type ReadOrders } from './read-orders.ts';
 
 /** Of the draft, what a condition is tried on orders with. */
 export interface ConditionSources extends Pick<Policy, 'store' | 'rates' | 'qualifiers'> {
@@ -32,10 +34,13 @@ export interface ConditionSources extends Pick<Policy, 'store' | 'rates' | 'qual
 /** So many markets are held however many orders they have, and more as long as these are no more orders than that. */
 const mostHeld = 4;
 const mostOrders = 3_000_000;
+const mostParts = 100;
 
 /** Holds the orders of the markets looked at last as columns, and looks through them: in a worker, away from the page. */
 export class HeldOrders {
   readonly #held = new Map<string, Promise<ReadOrders>>();
+  /** orders around a change, of markets that are only compared with */
+  readonly #parts = new Map<`${string} ${number} ${number} ${number}`, Promise<OrderColumns>>();
   /** of the markets that have been read */
   readonly #orders = new Map<string, number>();
 
@@ -127,13 +132,43 @@ export class HeldOrders {
     });
   }
 
-  async change(market: string, question: ChangeQuestion): Promise<ChangeStudy> {
-    return studyChange(await this.columns(market), question);
+  /** Of which days orders are known: only the first month and the last are read. @param months where they have been named already */
+  async span(market: string, months?: readonly OrderMonth[]): Promise<OrderSpan> {
+    const named = months ?? (await readMonths(market));
+    const ends = named.length > 2 ? [named[0]!, named.at(-1)!] : named;
+    const { columns } = await readOrders(market, ends);
+    const { firstDay, lastDay } = boundsOf(columns);
+    return { orders: named.reduce((sum, { orders }) => sum + orders, 0), firstDay, lastDay };
   }
 
-  /** The figures of a market that another is compared with. */
-  async panels(market: string, question: ChangeQuestion): Promise<MarketPanels> {
-    return panelsOf(await this.columns(market), question);
+  async change(market: string, question: ChangeQuestion): Promise<ChangeStudy> {
+    return studyChange(await this.#around(market, question.windows), question);
+  }
+
+  /** The figures of a market that another is compared with. @param months where they have been named already */
+  async panels(market: string, question: ChangeQuestion, months?: readonly OrderMonth[]): Promise<MarketPanels> {
+    return panelsOf(await this.#around(market, question.windows, months), question);
+  }
+
+  /** Orders of two windows, and more: where not all are held already, the months that the windows lie in are read. */
+  async #around(market: string, { before, after }: Windows, named?: readonly OrderMonth[]): Promise<OrderColumns> {
+    const held = this.#held.get(market);
+    if (held) return (await held).columns;
+    // A day on the store’s clock may lie in the month beside it on the clock that months are kept by.
+    const within = ({ month }: OrderMonth) => {
+      const first = dayNumber(month)!;
+      return (first - 1 < after.to && first + 32 > after.from) || (first - 1 < before.to && first + 32 > before.from);
+    };
+    const key = `${market} ${before.from} ${before.to} ${after.to}` as const;
+    const known = this.#parts.get(key);
+    if (known) return known;
+    const read = (named ? Promise.resolve(named) : readMonths(market))
+      .then((months) => readOrders(market, months.filter(within)))
+      .then(({ columns }) => columns);
+    this.#parts.set(key, read);
+    read.catch(() => this.#parts.delete(key));
+    for (const oldest of this.#parts.keys()) if (this.#parts.size > mostParts) this.#parts.delete(oldest);
+    return read;
   }
 
   async series(
@@ -149,6 +184,7 @@ export class HeldOrders {
   forget(): void {
     this.#held.clear();
     this.#orders.clear();
+    this.#parts.clear();
   }
 
   /** Answers another worker too. */

@@ -2,8 +2,9 @@ import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { BunchingQuestion, BunchingResult } from '../../core/orders/bunching.ts';
 import type { ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
 import { distributionOf, type Distribution } from '../../core/orders/distribution.ts';
-import type { OrderBounds, OrderStudy } from '../../core/orders/study.ts';
+import type { OrderBounds, OrderSpan, OrderStudy } from '../../core/orders/study.ts';
 import type { OrderFilter } from '../../core/orders/tally.ts';
+import type { OrderMonth } from '../../core/orders/months.ts';
 import type { Condition } from '../../core/policy/types.ts';
 import type { SeriesPoint } from '../../core/results/series.ts';
 import type { ChangeQuestion, ChangeStudy, MarketPanels } from '../../core/results/study-change.ts';
@@ -93,12 +94,31 @@ export class OrdersClient {
     return this.#answer(this.#orders.condition(market, condition, on));
   }
 
+  /** Asks for the days of a market, and for the months of those that it is compared with, to have them when the view asks. */
+  expectResults(market: string, others: readonly string[]): void {
+    const { orders } = this.#worker;
+    for (const other of others) {
+      const months = readMonths(other);
+      months.catch(() => {});
+      this.#ahead.set(monthsOf(other), months);
+    }
+    const span = readMonths(market).then((months) => this.#answer(orders.span(market, months)));
+    span.catch(() => {});
+    this.#ahead.set(spanOf(market), span);
+  }
+
+  span(market: string): Promise<OrderSpan> {
+    return this.#take<OrderSpan>(spanOf(market)) ?? this.#answer(this.#orders.span(market));
+  }
+
   change(market: string, question: ChangeQuestion): Promise<ChangeStudy> {
     return this.#answer(this.#orders.change(market, question));
   }
 
-  panels(market: string, question: ChangeQuestion): Promise<MarketPanels> {
-    return this.#answer(this.#orders.panels(market, question));
+  /** The months that are expected are taken once: later they may have changed. */
+  async panels(market: string, question: ChangeQuestion): Promise<MarketPanels> {
+    const months = await this.#take<readonly OrderMonth[]>(monthsOf(market));
+    return this.#answer(this.#orders.panels(market, question, months));
   }
 
   series(market: string, question: ChangeQuestion, drawn: Parameters<HeldOrders['series']>[2]): Promise<SeriesPoint[]> {
@@ -132,6 +152,8 @@ export class OrdersClient {
   }
 }
 
+const spanOf = (market: string) => `span ${market}`;
+const monthsOf = (market: string) => `months ${market}`;
 const keyOf = (market: string, filter: OrderFilter) => JSON.stringify([market, filter]);
 
 declare global {

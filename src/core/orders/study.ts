@@ -22,12 +22,16 @@ export interface OrderStudy {
   shoppers: { fresh: Sample; returning: Sample; difference: Difference | null } | null;
 }
 
-/** What there is to choose from in a market. */
-export interface OrderBounds {
+/** Of which days orders are known. */
+export interface OrderSpan {
   orders: number;
   /** first and last day with orders; 0 and 0 without any */
   firstDay: number;
   lastDay: number;
+}
+
+/** What there is to choose from in a market. */
+export interface OrderBounds extends OrderSpan {
   /** delivery options by number of orders */
   options: { id: string; orders: number }[];
   shoppersKnown: boolean;

@@ -1,3 +1,5 @@
+import { inOrder } from '../ordered.ts';
+import type { Policy } from '../policy/types.ts';
 import type { Window } from './matched-weeks.ts';
 import type { OfferStep, ReleaseStep } from './release-step.ts';
 import type { GoalTimeline, Windows } from './study-change.ts';
@@ -58,3 +60,14 @@ export function goalsOver(changes: readonly MarketChange[], offer: string, now: 
 /** Whether an offer of a market was changed within two windows, or between them. */
 export const changedWithin = (steps: readonly DatedStep[], market: string, { before, after }: Windows): boolean =>
   changesIn(steps, market).some(({ day }) => day >= before.from && day < after.to);
+
+/** The market that is asked for; else where the newest change of an offer was; else the first; null: there is none. */
+export function marketLookedAt(
+  asked: string | undefined,
+  { markets }: Pick<Policy, 'markets'>,
+  steps: readonly DatedStep[],
+): string | null {
+  const touched = steps.flatMap(({ offers }) => offers.flatMap((offer) => Object.keys(offer.markets)));
+  const known = [...(asked === undefined ? [] : [asked]), ...touched].find((market) => Object.hasOwn(markets, market));
+  return known ?? inOrder(markets)[0]?.[0] ?? null;
+}

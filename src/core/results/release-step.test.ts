@@ -1,7 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../demo/policy/demo-policy.ts';
 import { changed } from '../../../tests/support/evaluate-store.ts';
-import { changedWithin, changesIn, freeAround, goalsOver, type DatedStep } from './changes-of-market.ts';
+import {
+  changedWithin,
+  changesIn,
+  freeAround,
+  goalsOver,
+  marketLookedAt,
+  type DatedStep,
+} from './changes-of-market.ts';
 import { releaseStep } from './release-step.ts';
 import { goalOn } from './study-change.ts';
 
@@ -91,5 +98,12 @@ describe('changes of a market', () => {
     expect(changedWithin(steps, 'uk', windows)).toBe(true);
     expect(changedWithin(steps, 'nlbe', windows)).toBe(false);
     expect(changedWithin(steps, 'nlbe', { ...windows, after: { from: 394, to: 401 } })).toBe(true);
+  });
+  test('lead to the market that is asked for, else to where the newest was', () => {
+    expect(marketLookedAt('dk', demoPolicy, steps)).toBe('dk');
+    expect(marketLookedAt('nowhere', demoPolicy, steps)).toBe('nlbe');
+    expect(marketLookedAt(undefined, demoPolicy, steps.slice(1))).toBe('uk');
+    expect(marketLookedAt('constructor', demoPolicy, [])).toBe('nlbe');
+    expect(marketLookedAt(undefined, { markets: {} }, steps)).toBeNull();
   });
 });

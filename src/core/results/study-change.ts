@@ -1,13 +1,10 @@
 import type { OrderColumns } from '../orders/columns.ts';
-import { ordersBetween, valueAtShare } from '../orders/distribution.ts';
-import { niceStep } from '../orders/nice-step.ts';
-import { freedmanDiaconisWidth, summarise } from '../orders/summary.ts';
-import { allOrders, tallyOf } from '../orders/tally.ts';
 import type { Running } from '../statistics/running.ts';
 import { compareFigures, type FigureDifference } from './compare-figures.ts';
 import type { FigureTerms } from './figures/figure.ts';
 import { figureIds, type FigureId } from './figures/registry.ts';
 import type { Window } from './matched-weeks.ts';
+import { twoDistributions, type TwoDistributions } from './two-distributions.ts';
 import { usualPrices } from './usual-prices.ts';
 import { windowFigures, type WindowFigures } from './window-figures.ts';
 
@@ -34,17 +31,6 @@ export interface FigureRow {
   /** orders of which it is not known, before and after */
   unknown: [number, number];
   difference: FigureDifference | null;
-}
-
-/** Order values before and after over one another. */
-export interface TwoDistributions {
-  /** width of a band, minor units */
-  band: number;
-  /** share of the orders of each window in each band, from 0 up */
-  before: number[];
-  after: number[];
-  /** share beyond the last band */
-  beyond: [number, number];
 }
 
 /** What orders say about a change. */
@@ -84,7 +70,7 @@ export function studyChange(columns: OrderColumns, question: ChangeQuestion): Ch
     windows,
     orders: [before.orders, after.orders],
     figures: rowsOf(before, after),
-    distributions: distributionsOf(columns, windows),
+    distributions: twoDistributions(columns, windows.before, windows.after),
   };
 }
 
@@ -114,27 +100,4 @@ export function panelsOf(columns: OrderColumns, question: ChangeQuestion): Marke
   const panels = {} as MarketPanels;
   for (const id of figureIds) panels[id] = { before: before[id].running, after: after[id].running };
   return panels;
-}
-
-/** No more bands than a picture can show. */
-const mostBands = 60;
-
-function distributionsOf(columns: OrderColumns, windows: Windows): TwoDistributions | null {
-  const [was, is] = [windows.before, windows.after].map(({ from, to }) =>
-    tallyOf(columns, { ...allOrders, fromDay: from, toDay: to }),
-  ) as [ReturnType<typeof tallyOf>, ReturnType<typeof tallyOf>];
-  if (was.orders === 0 || is.orders === 0) return null;
-  const end = Math.max(valueAtShare(was, 0.985), valueAtShare(is, 0.985)) * 1.04;
-  const [summary] = [was, is].map((tally) => summarise(tally)!).sort((a, b) => a.orders - b.orders);
-  // Half of what the rule says for the smaller window: it suits one peak, and blurs several.
-  const band = Math.max(
-    niceStep(Math.max(1, end / mostBands)),
-    niceStep(Math.max(1, freedmanDiaconisWidth(summary!) / 2)),
-  );
-  const bands = Math.ceil(end / band);
-  const shares = (tally: typeof was) =>
-    Array.from({ length: bands }, (_, place) => ordersBetween(tally, place * band, (place + 1) * band) / tally.orders);
-  const [before, after] = [shares(was), shares(is)];
-  const rest = (of: readonly number[]) => Math.max(0, 1 - of.reduce((sum, share) => sum + share, 0));
-  return { band, before, after, beyond: [rest(before), rest(after)] };
 }

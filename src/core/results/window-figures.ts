@@ -1,5 +1,5 @@
 import type { OrderColumns } from '../orders/columns.ts';
-import { Gathering, type Running } from '../statistics/running.ts';
+import { runningOf, type Running } from '../statistics/running.ts';
 import type { FigureTerms } from './figures/figure.ts';
 import { figureIds, figureKinds, type FigureId } from './figures/registry.ts';
 import type { Window } from './matched-weeks.ts';
@@ -27,26 +27,29 @@ export const mostDrawn = 2000;
  * @param columns orders of one market and currency
  */
 export function windowFigures(columns: OrderColumns, window: Window, terms: FigureTerms): WindowFigures {
-  const { day, count } = columns;
-  const inside: number[] = [];
-  for (let index = 0; index < count; index++)
-    if (day[index]! >= window.from && day[index]! < window.to) inside.push(index);
+  const inside = placesWithin(columns, window);
   const unknown = {} as Record<FigureId, number>;
   const figures = {} as Record<FigureId, WindowFigure>;
   for (const id of figureIds) {
     const values = membersOf(columns, inside, window, id, terms);
     unknown[id] = figureKinds[id].of === 'order' ? inside.length - values.length : 0;
-    const gathering = new Gathering();
-    for (const value of values) gathering.add(value);
-    figures[id] = { running: gathering.gathered(), values: values.length <= mostDrawn ? values : null };
+    figures[id] = { running: runningOf(values), values: values.length <= mostDrawn ? values : null };
   }
   return { orders: inside.length, unknown, figures };
+}
+
+/** Where among the columns the orders of a window stand. */
+export function placesWithin({ day, count }: OrderColumns, { from, to }: Window): Uint32Array {
+  const places = new Uint32Array(count);
+  let found = 0;
+  for (let index = 0; index < count; index++) if (day[index]! >= from && day[index]! < to) places[found++] = index;
+  return places.subarray(0, found);
 }
 
 /** What a figure is the average of. An order of which it is not known counts for nothing in a day. */
 function membersOf(
   columns: OrderColumns,
-  inside: readonly number[],
+  inside: Uint32Array,
   { from, to }: Window,
   id: FigureId,
   terms: FigureTerms,
@@ -54,7 +57,8 @@ function membersOf(
   const { of, value } = figureKinds[id];
   const members = new Float64Array(of === 'day' ? to - from : inside.length);
   let known = 0;
-  for (const index of inside) {
+  for (let place = 0; place < inside.length; place++) {
+    const index = inside[place]!;
     const one = value(columns, index, terms);
     if (Number.isNaN(one)) continue;
     if (of === 'day') members[columns.day[index]! - from]! += one;

@@ -26,11 +26,20 @@ export class Gathering {
   }
 }
 
+/** Of values that are all there. In two passes, which is quicker than one after another. */
+export function runningOf(values: ArrayLike<number>): Running {
+  const count = values.length;
+  if (count === 0) return nobodyYet;
+  let [sum, squares] = [0, 0];
+  for (let index = 0; index < count; index++) sum += values[index]!;
+  const mean = sum / count;
+  for (let index = 0; index < count; index++) squares += (values[index]! - mean) ** 2;
+  return { count, mean, squares };
+}
+
 /** Takes in further values. */
 export function withValues(running: Running, values: ArrayLike<number>): Running {
-  const gathering = new Gathering();
-  for (let index = 0; index < values.length; index++) gathering.add(values[index]!);
-  return together(running, gathering.gathered());
+  return together(running, runningOf(values));
 }
 
 /** Two groups as one. Source: T. Chan, G. Golub and R. LeVeque, Updating formulae and a pairwise algorithm for computing sample variances (1979) */

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState, type ComponentType } from 'react';
 import { createPortal } from 'react-dom';
 import { setAssumption } from '../../../client/edits/edits.ts';
 import { usualAssumption } from '../../../core/orders/response.ts';
-import type { OrderBounds } from '../../../core/orders/study.ts';
+import type { OrderSpan } from '../../../core/orders/study.ts';
 import type { DatedStep, MarketChange } from '../../../core/results/changes-of-market.ts';
 import { dateOfDay } from '../../../core/time/day.ts';
 import { writeDay } from '../../../core/time/written-date.ts';
@@ -53,7 +53,7 @@ export function ChangeFound({
   setQuery,
 }: {
   market: string;
-  bounds: OrderBounds;
+  bounds: OrderSpan;
   chosen: ChosenChange;
   asking: Asking;
   steps: readonly DatedStep[];

@@ -1,7 +1,7 @@
 import { useMemo, useRef, type RefObject } from 'react';
 import { Area, ComposedChart, Line, ReferenceLine, Tooltip, XAxis, YAxis, type TooltipContentProps } from 'recharts';
 import { minorPerMajor } from '../../../core/money/currency.ts';
-import type { TwoDistributions } from '../../../core/results/study-change.ts';
+import type { TwoDistributions } from '../../../core/results/two-distributions.ts';
 import { axisLook, ChartWords, cursorLook } from '../../../ui/chart/chart-look.tsx';
 import { useWidth } from '../../../ui/use-width.ts';
 import { useNotation } from '../../page/page-context.tsx';

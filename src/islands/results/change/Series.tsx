@@ -2,7 +2,7 @@ import { useRef } from 'react';
 import { toDecimal } from '../../../core/money/decimal.ts';
 import { figureIds, figureKinds } from '../../../core/results/figures/registry.ts';
 import type { ChangeQuestion } from '../../../core/results/study-change.ts';
-import type { OrderBounds } from '../../../core/orders/study.ts';
+import type { OrderSpan } from '../../../core/orders/study.ts';
 import { dateOfDay } from '../../../core/time/day.ts';
 import { WhenSeen } from '../../../ui/chart/WhenSeen.tsx';
 import { lazyPart } from '../../../ui/lazy-part.tsx';
@@ -33,7 +33,7 @@ export function Series({
 }: {
   market: string;
   currency: string;
-  bounds: OrderBounds;
+  bounds: OrderSpan;
   question: ChangeQuestion;
   chosen: ChosenChange;
   releases: readonly MarkedRelease[];

@@ -1,13 +1,13 @@
 import { useMemo } from 'react';
-import { inOrder } from '../../../core/ordered.ts';
 import { orderValueGoals } from '../../../core/offers/order-value-goals.ts';
 import { usualAssumption } from '../../../core/orders/response.ts';
-import type { OrderBounds } from '../../../core/orders/study.ts';
+import type { OrderSpan } from '../../../core/orders/study.ts';
 import {
   changedWithin,
   changesIn,
   freeAround,
   goalsOver,
+  marketLookedAt,
   type DatedStep,
 } from '../../../core/results/changes-of-market.ts';
 import { goalOn, type ChangeQuestion, type Windows } from '../../../core/results/study-change.ts';
@@ -21,7 +21,7 @@ import type { SetQuery } from '../../page/use-query.ts';
 import { ChangeSentence } from './ChangeSentence.tsx';
 import { chosenChange, type ChosenChange } from './chosen-change.ts';
 import { ChangeFound } from './ChangeFound.tsx';
-import { useBounds, type OtherMarket } from './use-change.ts';
+import { useSpan, type OtherMarket } from './use-change.ts';
 
 const noBounds = { orders: 0, firstDay: 0, lastDay: 0 };
 
@@ -36,9 +36,9 @@ export function WhatHappened({
   steps: readonly DatedStep[];
 }) {
   const policy = usePolicy();
-  const market = marketAsked(query.market, Object.keys(policy.markets), inOrder(policy.markets)[0]![0], steps);
+  const market = marketLookedAt(query.market, policy, steps)!;
   const changes = useMemo(() => changesIn(steps, market), [steps, market]);
-  const { bounds, problem } = useBounds(market);
+  const { bounds, problem } = useSpan(market);
   const chosen = useMemo(() => chosenChange(query, changes, bounds ?? noBounds), [query, changes, bounds]);
   const found = useMemo(() => (bounds ? windowsOf(chosen, changes, bounds) : null), [chosen, changes, bounds]);
   const asking = useAsked(market, chosen, found?.windows ?? null, steps);
@@ -78,19 +78,7 @@ export function WhatHappened({
   );
 }
 
-/** The market that the address names; else where the newest change of an offer was; else the first. */
-function marketAsked(
-  asked: string | undefined,
-  markets: readonly string[],
-  first: string,
-  steps: readonly DatedStep[],
-): string {
-  if (asked !== undefined && markets.includes(asked)) return asked;
-  const touched = steps.flatMap(({ offers }) => offers.flatMap((offer) => Object.keys(offer.markets)));
-  return touched.find((market) => markets.includes(market)) ?? first;
-}
-
-function windowsOf(chosen: ChosenChange, changes: Parameters<typeof freeAround>[0], bounds: OrderBounds) {
+function windowsOf(chosen: ChosenChange, changes: Parameters<typeof freeAround>[0], bounds: OrderSpan) {
   const { since, base, weeks } = chosen;
   if (!since || bounds.orders === 0) return null;
   const known = { from: bounds.firstDay, to: bounds.lastDay + 1 };

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { ordersClient } from '../../../client/orders/orders-client.ts';
-import type { OrderBounds } from '../../../core/orders/study.ts';
+import type { OrderSpan } from '../../../core/orders/study.ts';
 import type { FigureId } from '../../../core/results/figures/registry.ts';
 import type { Window } from '../../../core/results/matched-weeks.ts';
 import type { SeriesPoint } from '../../../core/results/series.ts';
@@ -27,8 +27,8 @@ function useAnswer<T>(key: string | null, ask: () => Promise<T>): { answer: T | 
 }
 
 /** What there is of a market’s orders. */
-export function useBounds(market: string): { bounds: OrderBounds | null; problem: string | null } {
-  const { answer, problem } = useAnswer(market === '' ? null : market, () => ordersClient().bounds(market));
+export function useSpan(market: string): { bounds: OrderSpan | null; problem: string | null } {
+  const { answer, problem } = useAnswer(market === '' ? null : market, () => ordersClient().span(market));
   return { bounds: answer, problem };
 }
 

@@ -1,0 +1,101 @@
+import { marketTruths } from '../../../demo/order-truth.ts';
+import { armOfBucket, bucketOf } from '../../../src/core/experiments/arm-of.ts';
+import { alwaysValidDifference } from '../../../src/core/statistics/confidence-sequence.ts';
+import { normal, seededRandom } from '../../../src/core/statistics/random.ts';
+import { nobodyYet, withValues, type Running } from '../../../src/core/statistics/running.ts';
+import { welchDifference, type Sample } from '../../../src/core/statistics/welch.ts';
+import { median, quantile, type Bar } from '../bar.ts';
+
+const experiments = 2000;
+const orders = 20_000;
+/** Orders between two looks. */
+const batch = 100;
+
+/** Order values as a demo market has them: two peaks, each with a logarithm that is normal. Minor units */
+function orderValue(random: () => number): number {
+  const [first, second] = marketTruths[0]!.values;
+  const { peak, spread } = random() < first.share ? first : second;
+  return 100 * Math.exp(Math.log(peak) + spread ** 2 + spread * normal(random));
+}
+
+const sampleOf = ({ count, mean, squares }: Running): Sample => ({
+  count,
+  average: mean,
+  deviation: Math.sqrt(squares / (count - 1)),
+});
+
+/** Two arms that are alike but for an effect, looked at after every batch. */
+function oneExperiment(random: () => number, effect: number) {
+  let [first, second] = [nobodyYet, nobodyYet];
+  let [held, heldOnce] = [true, true];
+  let wider = 0;
+  for (let seen = 0; seen < orders; seen += batch) {
+    const values: [number[], number[]] = [[], []];
+    for (let one = 0; one < batch; one++) {
+      const arm = random() < 0.5 ? 0 : 1;
+      values[arm].push(orderValue(random) + arm * effect);
+    }
+    [first, second] = [withValues(first, values[0]), withValues(second, values[1])];
+    const interval = alwaysValidDifference(first, second, { tightest: orders / 2 });
+    if (!interval) continue;
+    if (effect < interval.low || effect > interval.high) held = false;
+    const fixed = welchDifference(sampleOf(second), sampleOf(first))!;
+    if (effect < fixed.low || effect > fixed.high) heldOnce = false;
+    wider = (interval.high - interval.low) / (fixed.high - fixed.low);
+  }
+  return { held, heldOnce, wider };
+}
+
+/** What experiments rest on: intervals that hold at every look, and their speed. */
+export async function bars(): Promise<Bar[]> {
+  const random = seededRandom(2026);
+  let [held, heldOnce] = [0, 0];
+  const wider: number[] = [];
+  for (let time = 0; time < experiments; time++) {
+    const found = oneExperiment(random, time % 2 === 0 ? 0 : 150);
+    if (found.held) held++;
+    if (found.heldOnce) heldOnce++;
+    wider.push(found.wider);
+  }
+  const updates: number[] = [];
+  let running: [Running, Running] = [nobodyYet, nobodyYet];
+  for (let time = 0; time < 300; time++) {
+    const values = Array.from({ length: 1000 }, () => orderValue(random));
+    const begun = performance.now();
+    running = [withValues(running[0], values.slice(0, 500)), withValues(running[1], values.slice(500))];
+    alwaysValidDifference(running[0], running[1], { tightest: orders });
+    updates.push(performance.now() - begun);
+  }
+  const keys = Array.from({ length: 100_000 }, (_, index) => `shopper-${index}-${random()}`);
+  const begun = performance.now();
+  let assigned = 0;
+  for (const key of keys) if (armOfBucket(bucketOf('an-experiment', key), [5000, 5000]) === 0) assigned++;
+  const each = ((performance.now() - begun) / keys.length) * 1000;
+  const share = held / experiments;
+  return [
+    {
+      name: `intervals of ${experiments} experiments hold at every of ${orders / batch} looks`,
+      measured: `${(share * 100).toFixed(1)} % (for one look: ${((heldOnce / experiments) * 100).toFixed(1)} %)`,
+      required: '≥ 95 %',
+      held: share >= 0.95,
+    },
+    {
+      name: `  how much wider than for a single look, after ${orders} orders`,
+      measured: `${median(wider).toFixed(2)} times`,
+      required: '(told)',
+      held: true,
+    },
+    {
+      name: 'an interval updated by 1,000 orders',
+      measured: `${median(updates).toFixed(3)} ms, 99 % ${quantile(updates, 0.99).toFixed(3)} ms`,
+      required: '< 5 ms',
+      held: quantile(updates, 0.99) < 5,
+    },
+    {
+      name: `  the arm of a shopper (${assigned} of ${keys.length} in the first half)`,
+      measured: `${each.toFixed(2)} µs`,
+      required: '(told)',
+      held: true,
+    },
+  ];
+}

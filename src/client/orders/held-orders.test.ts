@@ -1,0 +1,78 @@
+import { afterEach, expect, test, vi } from 'vitest';
+import { emptyColumns, packColumns } from '../../core/orders/columns.ts';
+import { dateOfDay, dayNumber } from '../../core/time/day.ts';
+import { HeldOrders } from './held-orders.ts';
+
+const months = ['2026-01-01', '2026-02-01', '2026-03-01', '2026-04-01', '2026-05-01', '2026-06-01'];
+/** As many orders a month as there are days in 28, one on each. */
+const perMonth = 28;
+
+/** Answers as the server does that has an order on each of the first 28 days of six months, and notes which months it is asked for. */
+function server(): { asked: string[] } {
+  const asked: string[] = [];
+  vi.stubGlobal('fetch', async (address: string) => {
+    if (address.startsWith('/api/orders/months?'))
+      return Response.json({
+        currency: 'EUR',
+        months: months.map((month, index) => ({
+          month,
+          orders: perMonth,
+          options: ['door'],
+          hash: String(index).padStart(32, '0'),
+        })),
+      });
+    const month = new URL(address, 'http://127.0.0.1').searchParams.get('month')!;
+    asked.push(month);
+    const columns = emptyColumns(perMonth);
+    columns.goods.fill(5000);
+    for (let day = 0; day < perMonth; day++) columns.day[day] = dayNumber(month)! + day;
+    return new Response(packColumns(columns) as Uint8Array<ArrayBuffer>);
+  });
+  return { asked };
+}
+const day = (date: string) => dayNumber(date)!;
+const question = {
+  windows: {
+    before: { from: day('2026-03-02'), to: day('2026-03-09') },
+    after: { from: day('2026-03-10'), to: day('2026-03-17') },
+  },
+  goals: [],
+  margin: 0.5,
+};
+
+afterEach(() => vi.unstubAllGlobals());
+
+test('which days orders are known of is told by the first month and the last', async () => {
+  const { asked } = server();
+  const span = await new HeldOrders().span('uk');
+  expect([span.orders, dateOfDay(span.firstDay), dateOfDay(span.lastDay)]).toEqual([168, '2026-01-01', '2026-06-28']);
+  expect(asked).toEqual(['2026-01-01', '2026-06-01']);
+});
+
+test('a change is looked at in the months of its windows, once for all who ask', async () => {
+  const { asked } = server();
+  const orders = new HeldOrders();
+  const study = await orders.change('uk', question);
+  const panels = await orders.panels('uk', question);
+  expect(study.orders).toEqual([7, 7]);
+  expect(panels.ordersADay.after).toMatchObject({ count: 7, mean: 1 });
+  expect(new Set(asked)).toEqual(new Set(['2026-02-01', '2026-03-01']));
+  expect(asked).toHaveLength(2);
+});
+
+test('what is held whole is asked for no more, and what has changed is asked for again', async () => {
+  const { asked } = server();
+  const orders = new HeldOrders();
+  const points = await orders.series('uk', question, {
+    figure: 'ordersADay',
+    days: { from: day('2026-01-01'), to: day('2026-06-29') },
+    step: 'week',
+  });
+  expect(points.length).toBeGreaterThan(20);
+  expect(asked).toHaveLength(6);
+  await orders.change('uk', question);
+  expect(asked).toHaveLength(6);
+  orders.forget();
+  await orders.change('uk', question);
+  expect(asked).toHaveLength(8);
+});
