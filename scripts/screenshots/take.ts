@@ -95,7 +95,11 @@ const pictures: Picture[] = [
       await page.getByTestId('surfaces').evaluate((surfaces) => surfaces.scrollIntoView({ block: 'start' }));
     },
   },
-  { name: 'results', path: '/results', before: (page) => page.getByTestId('disagreeing').waitFor() },
+  {
+    name: 'results',
+    path: '/results?market=nlbe&since=2.free-delivery',
+    before: (page) => page.getByTestId('results-verdict').waitFor(),
+  },
   { name: 'connections', path: '/connections' },
   {
     name: 'shop',
