@@ -39,7 +39,10 @@ export function WhatHappened({
   const market = marketLookedAt(query.market, policy, steps)!;
   const changes = useMemo(() => changesIn(steps, market), [steps, market]);
   const { bounds, problem } = useSpan(market);
-  const chosen = useMemo(() => chosenChange(query, changes, bounds ?? noBounds), [query, changes, bounds]);
+  const chosen = useMemo(() => {
+    const others = Object.keys(policy.markets).filter((other) => other !== market);
+    return chosenChange(query, changes, { ...(bounds ?? noBounds), others });
+  }, [query, changes, bounds, policy.markets, market]);
   const found = useMemo(() => (bounds ? windowsOf(chosen, changes, bounds) : null), [chosen, changes, bounds]);
   const asking = useAsked(market, chosen, found?.windows ?? null, steps);
   const days =

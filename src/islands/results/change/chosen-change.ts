@@ -26,26 +26,27 @@ export const nameOfChange = ({ release, offer }: MarketChange): string => `${rel
 
 /**
  * @param changes of the market, newest first @param lastDay with orders; what has no whole week behind it is not chosen by itself
+ * @param others markets that it can be compared with
  */
 export function chosenChange(
   query: Readonly<Record<string, string>>,
   changes: readonly MarketChange[],
-  { firstDay, lastDay }: { firstDay: number; lastDay: number },
+  { firstDay, lastDay, others }: { firstDay: number; lastDay: number; others: readonly string[] },
 ): ChosenChange {
   const { since = '', weeks = '', base, beside = '', figure = '', step } = query;
   return {
     since: sinceIn(since, changes, { firstDay, lastDay }),
     base: base === 'yearBefore' ? 'yearBefore' : 'before',
     weeks: /^[1-8]$/.test(weeks) ? Number(weeks) : null,
-    beside: besideIn(beside),
+    beside: besideIn(beside, others),
     figure: isFigureId(figure) ? figure : 'orderValue',
     step: step === 'day' ? 'day' : 'week',
   };
 }
 
-function besideIn(text: string): ChosenChange['beside'] {
-  if (text === '') return 'others';
-  return text === 'none' ? 'none' : { market: text };
+function besideIn(text: string, others: readonly string[]): ChosenChange['beside'] {
+  if (text === 'none') return 'none';
+  return others.includes(text) ? { market: text } : 'others';
 }
 
 function sinceIn(
