@@ -41,6 +41,8 @@ export class HeldOrders {
   readonly #held = new Map<string, Promise<ReadOrders>>();
   /** orders around a change, of markets that are only compared with */
   readonly #parts = new Map<`${string} ${number} ${number} ${number}`, Promise<OrderColumns>>();
+  /** months that were just named, taken once: later they may have changed */
+  readonly #named = new Map<string, readonly OrderMonth[]>();
   /** of the markets that have been read */
   readonly #orders = new Map<string, number>();
 
@@ -135,6 +137,7 @@ export class HeldOrders {
   /** Of which days orders are known: only the first month and the last are read. @param months where they have been named already */
   async span(market: string, months?: readonly OrderMonth[]): Promise<OrderSpan> {
     const named = months ?? (await readMonths(market));
+    this.#named.set(market, named);
     const ends = named.length > 2 ? [named[0]!, named.at(-1)!] : named;
     const { columns } = await readOrders(market, ends);
     const { firstDay, lastDay } = boundsOf(columns);
@@ -162,8 +165,10 @@ export class HeldOrders {
     const key = `${market} ${before.from} ${before.to} ${after.to}` as const;
     const known = this.#parts.get(key);
     if (known) return known;
-    const read = (named ? Promise.resolve(named) : readMonths(market))
-      .then((months) => readOrders(market, months.filter(within)))
+    const months = named ?? this.#named.get(market);
+    this.#named.delete(market);
+    const read = (months ? Promise.resolve(months) : readMonths(market))
+      .then((all) => readOrders(market, all.filter(within)))
       .then(({ columns }) => columns);
     this.#parts.set(key, read);
     read.catch(() => this.#parts.delete(key));
@@ -185,6 +190,7 @@ export class HeldOrders {
     this.#held.clear();
     this.#orders.clear();
     this.#parts.clear();
+    this.#named.clear();
   }
 
   /** Answers another worker too. */

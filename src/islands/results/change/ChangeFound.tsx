@@ -4,6 +4,8 @@ import { setAssumption } from '../../../client/edits/edits.ts';
 import { usualAssumption } from '../../../core/orders/response.ts';
 import type { OrderSpan } from '../../../core/orders/study.ts';
 import type { DatedStep, MarketChange } from '../../../core/results/changes-of-market.ts';
+import { fewestMembers } from '../../../core/results/compare-figures.ts';
+import type { MarketPanels } from '../../../core/results/study-change.ts';
 import { dateOfDay } from '../../../core/time/day.ts';
 import { writeDay } from '../../../core/time/written-date.ts';
 import { Alert } from '../../../ui/Alert.tsx';
@@ -27,7 +29,7 @@ import { Series } from './Series.tsx';
 import { useChangeStudy, usePanels } from './use-change.ts';
 import { Verdict } from './Verdict.tsx';
 import { useChangedToo, WhatElse } from './WhatElse.tsx';
-import type { Asking } from './WhatHappened.tsx';
+import type { Asking } from './use-asked.ts';
 
 /** The page for paper: fetched beforehand, since paper does not wait. @param wanted there is something to print */
 function usePrinted(wanted: boolean): ComponentType<PrintedResultsProps> | null {
@@ -41,6 +43,10 @@ function usePrinted(wanted: boolean): ComponentType<PrintedResultsProps> | null 
   }, [wanted]);
   return Printed;
 }
+
+/** A market with hardly an order says nothing of a season. */
+const enoughOrders = ({ before, after }: MarketPanels['orderValue']): boolean =>
+  Math.min(before.count, after.count) >= fewestMembers.order;
 
 /** Everything that two windows of orders say of a change. */
 export function ChangeFound({
@@ -70,17 +76,12 @@ export function ChangeFound({
   const own = chosen.since?.kind === 'change' ? chosen.since.change.release : null;
   const changed = useChangedToo(market, question.windows, steps, own);
   // Until the other markets have been read nothing is judged: a figure by itself would be taken for the answer.
-  const ready = study !== null && (others === null || panels !== null);
-  const compared = useMemo(
-    () =>
-      (panels ?? [])
-        .filter((one) => one.panels.orderValue.before.count > 0)
-        .map(({ market: id }) => markets[id]?.name ?? id),
-    [panels, markets],
-  );
+  const ready = study !== null && (others === null || panels !== null || elsewhere !== null);
+  const beside = useMemo(() => (panels ?? []).filter((one) => enoughOrders(one.panels.orderValue)), [panels]);
+  const compared = useMemo(() => beside.map(({ market: id }) => markets[id]?.name ?? id), [beside, markets]);
   const judged = useMemo(
-    () => (ready ? judgeChange(study, compared.length > 0 ? panels!.map((one) => one.panels) : null) : null),
-    [ready, study, panels, compared],
+    () => (ready ? judgeChange(study, beside.length > 0 ? beside.map((one) => one.panels) : null) : null),
+    [ready, study, beside],
   );
   const Printed = usePrinted(judged !== null);
   const releases = useMemo(
@@ -89,7 +90,8 @@ export function ChangeFound({
   );
   const { before, after } = question.windows;
   const day = (at: number) => writeDay(dateOfDay(at), locale);
-  const asked = `${day(after.from)} to ${day(after.to - 1)} beside ${day(before.from)} to ${day(before.to - 1)}${compared.length > 0 ? `, compared with ${new Intl.ListFormat('en').format(compared)}` : ', compared with no other market'}.`;
+  const names = compared.length > 0 ? new Intl.ListFormat('en').format(compared) : 'no other market';
+  const asked = `${day(after.from)} to ${day(after.to - 1)} beside ${day(before.from)} to ${day(before.to - 1)}${ready ? `, compared with ${names}` : ''}.`;
   return (
     <>
       <p className="text-small text-soft">

@@ -6,7 +6,8 @@ import { axisLook, ChartWords, cursorLook } from '../../../ui/chart/chart-look.t
 import { useWidth } from '../../../ui/use-width.ts';
 import { useNotation } from '../../page/page-context.tsx';
 
-export const distributionHeight = 190;
+/** px */
+const height = 190;
 
 interface BandPoint {
   /** left edge, minor units */
@@ -60,7 +61,7 @@ export default function DistributionChart({
       <div ref={box}>
         <ComposedChart
           width={width}
-          height={distributionHeight}
+          height={height}
           data={points}
           margin={{ top: 18, right: 12, bottom: 0, left: 0 }}
           accessibilityLayer

@@ -21,7 +21,8 @@ import { useWidth } from '../../../ui/use-width.ts';
 import { useNotation } from '../../page/page-context.tsx';
 import type { FigureWords } from './figure-words.ts';
 
-export const seriesHeight = 170;
+/** px */
+const height = 170;
 
 /** A release as the lines mark it. */
 export interface MarkedRelease {
@@ -68,7 +69,7 @@ export default function SeriesChart({
       <div ref={box}>
         <LineChart
           width={width}
-          height={seriesHeight}
+          height={height}
           data={points}
           margin={{ top: 18, right: 12, bottom: 0, left: 0 }}
           accessibilityLayer

@@ -32,7 +32,7 @@ export function useSpan(market: string): { bounds: OrderSpan | null; problem: st
   return { bounds: answer, problem };
 }
 
-/** A market’s orders before and after a change. The study of before stands until the next is there. */
+/** A market’s orders before and after a change; null until they have been looked through. */
 export function useChangeStudy(
   market: string,
   question: ChangeQuestion | null,
@@ -48,7 +48,7 @@ export interface OtherMarket {
   question: ChangeQuestion;
 }
 
-/** The figures of other markets; null until all are there. Markets whose orders cannot be read are left out, and named. */
+/** The figures of other markets; null until all are there. */
 export function usePanels(others: readonly OtherMarket[] | null): {
   panels: { market: string; panels: MarketPanels }[] | null;
   problem: string | null;
