@@ -19,17 +19,18 @@ import { useEdit } from '../../page/use-edit.tsx';
 import { usePrinting } from '../../page/use-printing.ts';
 import type { SetQuery } from '../../page/use-query.ts';
 import { changeInWords } from './change-in-words.ts';
-import type { ChosenChange } from './chosen-change.ts';
+import type { ChosenChange } from '../study/chosen-change.ts';
 import { Distributions } from './Distributions.tsx';
 import { FigureTable } from './FigureTable.tsx';
-import { useFigureWords } from './figure-words.ts';
-import { judgeChange } from './judged-change.ts';
+import { useFigureWords } from '../study/figure-words.ts';
+import { judgeChange } from '../study/judged-change.ts';
 import type { PrintedResultsProps } from './PrintedResults.tsx';
 import { Series } from './Series.tsx';
-import { useChangeStudy, usePanels } from './use-change.ts';
+import { useChangeStudy, usePanels } from '../study/use-change.ts';
 import { Verdict } from './Verdict.tsx';
+import { Waiting } from './Waiting.tsx';
 import { useChangedToo, WhatElse } from './WhatElse.tsx';
-import type { Asking } from './use-asked.ts';
+import type { Asking } from '../study/use-asked.ts';
 
 /** The page for paper: fetched beforehand, since paper does not wait. @param wanted there is something to print */
 function usePrinted(wanted: boolean): ComponentType<PrintedResultsProps> | null {
@@ -100,7 +101,7 @@ export function ChangeFound({
       </p>
       {problem && <Alert>{problem}</Alert>}
       {elsewhere && <Alert>{`Other markets could not be read: ${elsewhere}`}</Alert>}
-      {!judged && !problem && <p className="py-2 text-soft">Looking through the orders …</p>}
+      {!judged && !problem && <Waiting says="Looking through the orders …" />}
       {study && judged && (
         <>
           <Verdict

@@ -7,7 +7,7 @@ import { usePolicy } from '../../page/draft-context.tsx';
 import { useNotation } from '../../page/page-context.tsx';
 import type { SetQuery } from '../../page/use-query.ts';
 import { changeInWords } from './change-in-words.ts';
-import { nameOfChange, type ChosenChange } from './chosen-change.ts';
+import { nameOfChange, type ChosenChange } from '../study/chosen-change.ts';
 
 const anyDay = 'day';
 

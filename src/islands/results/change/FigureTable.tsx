@@ -7,8 +7,8 @@ import { toDecimal } from '../../../core/money/decimal.ts';
 import { Table, type TableColumn } from '../../../ui/Table.tsx';
 import { Why, type Reason } from '../../../ui/Why.tsx';
 import { saveCsv } from '../../page/save-file.ts';
-import type { FigureWords } from './figure-words.ts';
-import type { JudgedFigure } from './judged-change.ts';
+import type { FigureWords } from '../study/figure-words.ts';
+import type { JudgedFigure } from '../study/judged-change.ts';
 
 interface Row {
   id: FigureId;

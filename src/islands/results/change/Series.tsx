@@ -12,10 +12,10 @@ import { part } from '../../page/parts.ts';
 import { saveCsv } from '../../page/save-file.ts';
 import type { SetQuery } from '../../page/use-query.ts';
 import { picturesOf } from './pictures-of.ts';
-import type { ChosenChange } from './chosen-change.ts';
-import type { FigureWords } from './figure-words.ts';
+import type { ChosenChange } from '../study/chosen-change.ts';
+import type { FigureWords } from '../study/figure-words.ts';
 import type { MarkedRelease } from './SeriesChart.tsx';
-import { useSeries } from './use-change.ts';
+import { useSeries } from '../study/use-change.ts';
 
 const SeriesChart = lazyPart(() => import('./SeriesChart.tsx'));
 const height = 170;

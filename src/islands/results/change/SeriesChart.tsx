@@ -19,7 +19,7 @@ import { writeDay } from '../../../core/time/written-date.ts';
 import { axisLook, ChartWords, cursorLook, gridLook } from '../../../ui/chart/chart-look.tsx';
 import { useWidth } from '../../../ui/use-width.ts';
 import { useNotation } from '../../page/page-context.tsx';
-import type { FigureWords } from './figure-words.ts';
+import type { FigureWords } from '../study/figure-words.ts';
 
 /** px */
 const height = 170;

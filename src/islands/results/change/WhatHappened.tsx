@@ -8,11 +8,13 @@ import { usePolicy } from '../../page/draft-context.tsx';
 import { part } from '../../page/parts.ts';
 import type { SetQuery } from '../../page/use-query.ts';
 import { ChangeSentence } from './ChangeSentence.tsx';
-import { chosenChange, type ChosenChange } from './chosen-change.ts';
+import { chosenChange, type ChosenChange } from '../study/chosen-change.ts';
 import { ChangeFound } from './ChangeFound.tsx';
-import { useAsked } from './use-asked.ts';
-import { useSpan } from './use-change.ts';
+import { Waiting } from './Waiting.tsx';
+import { useAsked } from '../study/use-asked.ts';
+import { useSpan } from '../study/use-change.ts';
 
+const usualWeeks = 8;
 const noBounds = { orders: 0, firstDay: 0, lastDay: 0 };
 
 /** What happened since a change of an offer: before and after, beside other markets. */
@@ -43,12 +45,12 @@ export function WhatHappened({
         market={market}
         changes={changes}
         chosen={chosen}
-        weeks={found && { taken: found.weeks, most: found.most }}
+        weeks={weeksOf(chosen, found, bounds !== null)}
         days={days}
         setQuery={setQuery}
       />
       {problem && <Alert>{problem}</Alert>}
-      {!bounds && !problem && <p className="py-2 text-soft">Reading orders …</p>}
+      {!bounds && !problem && <Waiting says="Reading orders …" />}
       {bounds && bounds.orders === 0 && <NoOrders market={policy.markets[market]!.name} />}
       {bounds && bounds.orders > 0 && !found && (
         <p className="py-2" data-testid="no-whole-week">
@@ -69,6 +71,12 @@ export function WhatHappened({
       )}
     </section>
   );
+}
+
+/** Until the orders have been read the sentence stands as it will most likely stand. */
+function weeksOf({ weeks }: ChosenChange, found: ReturnType<typeof windowsAround>, read: boolean) {
+  if (found) return { taken: found.weeks, most: found.most };
+  return read ? null : { taken: weeks ?? usualWeeks, most: usualWeeks };
 }
 
 function windowsOf(chosen: ChosenChange, changes: Parameters<typeof freeAround>[0], bounds: OrderSpan) {
