@@ -151,7 +151,9 @@ const browser = await chromium.launch({
   executablePath: programFromDebian('chromium', ['chromium', 'fonts-liberation']),
   args: chromiumArguments,
 });
+const wanted = process.argv.slice(2);
 for (const { name, path, scheme, shop, before } of pictures) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
   const page = await browser.newPage({
     viewport: { width: 1280, height: 800 },
     colorScheme: scheme ?? 'light',
