@@ -6,5 +6,7 @@ import { ensureNpmPackages } from './setup/npm-packages.mjs';
 const root = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
 ensureNpmPackages(root);
 process.exitCode =
-  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/screenshots/take.ts', ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' })
-    .status ?? 1;
+  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/screenshots/take.ts', ...process.argv.slice(2)], {
+    cwd: root,
+    stdio: 'inherit',
+  }).status ?? 1;
