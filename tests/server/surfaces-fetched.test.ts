@@ -18,12 +18,7 @@ test('surfaces with an address are fetched by themselves after a release, those 
     const { body } = await call<{ surfaces: SurfaceStanding[] }>(address, 'GET', '/api/surfaces');
     return new Map(body.surfaces.map((one) => [one.id, one.readAt]));
   };
-  // Those of the demo are read at once, since it was released after they had been.
-  const others = async () => {
-    const now = await readAt();
-    return [...now].filter(([id, at]) => id !== 'mail-fr' && at! > now.get('mail-fr')!).length;
-  };
-  await expect.poll(others).toBe(7);
+  // Those of the demo were read when it was made, after its last release.
   const before = await readAt();
   const { revision } = await readDraft(address);
   const released = await call(address, 'POST', '/api/releases', {

@@ -65,7 +65,7 @@ export const trail: readonly Stop[] = [
   {
     id: 'results',
     name: 'Results',
-    parts: ['what happened', 'figures', 'week by week', 'order values', 'what else changed', 'charged otherwise'],
+    parts: ['what happened', 'figures', 'order values', 'week by week', 'what else changed', 'charged otherwise'],
     also: 'report outcome before after difference impact uplift experiment orders placed wrong price disagreement',
   },
 ];
