@@ -61,13 +61,23 @@ export function goalsOver(changes: readonly MarketChange[], offer: string, now: 
 export const changedWithin = (steps: readonly DatedStep[], market: string, { before, after }: Windows): boolean =>
   changesIn(steps, market).some(({ day }) => day >= before.from && day < after.to);
 
-/** The market that is asked for; else where the newest change of an offer was; else the first; null: there is none. */
+/** Before so many days have passed since a change, nothing is said of it. */
+const leastDays = 7;
+
+/**
+ * The market that is asked for; else where the newest change of an offer was that a week has passed since, or else the newest
+ * of all; else the first; null: there is none.
+ *
+ * @param today days since 1970-01-01
+ */
 export function marketLookedAt(
   asked: string | undefined,
   { markets }: Pick<Policy, 'markets'>,
   steps: readonly DatedStep[],
+  today: number,
 ): string | null {
-  const touched = steps.flatMap(({ offers }) => offers.flatMap((offer) => Object.keys(offer.markets)));
+  const passed = steps.filter(({ day }) => today - day >= leastDays);
+  const touched = [...passed, ...steps].flatMap(({ offers }) => offers.flatMap((offer) => Object.keys(offer.markets)));
   const known = [...(asked === undefined ? [] : [asked]), ...touched].find((market) => Object.hasOwn(markets, market));
   return known ?? inOrder(markets)[0]?.[0] ?? null;
 }

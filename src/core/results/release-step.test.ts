@@ -100,10 +100,13 @@ describe('changes of a market', () => {
     expect(changedWithin(steps, 'nlbe', { ...windows, after: { from: 394, to: 401 } })).toBe(true);
   });
   test('lead to the market that is asked for, else to where the newest was', () => {
-    expect(marketLookedAt('dk', demoPolicy, steps)).toBe('dk');
-    expect(marketLookedAt('nowhere', demoPolicy, steps)).toBe('nlbe');
-    expect(marketLookedAt(undefined, demoPolicy, steps.slice(1))).toBe('uk');
-    expect(marketLookedAt('constructor', demoPolicy, [])).toBe('nlbe');
-    expect(marketLookedAt(undefined, { markets: {} }, steps)).toBeNull();
+    expect(marketLookedAt('dk', demoPolicy, steps, 500)).toBe('dk');
+    expect(marketLookedAt('nowhere', demoPolicy, steps, 500)).toBe('nlbe');
+    expect(marketLookedAt(undefined, demoPolicy, steps.slice(1), 500)).toBe('uk');
+    // Of what was changed this week there is nothing to say yet.
+    expect(marketLookedAt(undefined, demoPolicy, steps, 406)).toBe('uk');
+    expect(marketLookedAt(undefined, demoPolicy, steps, 407)).toBe('nlbe');
+    expect(marketLookedAt('constructor', demoPolicy, [], 500)).toBe('nlbe');
+    expect(marketLookedAt(undefined, { markets: {} }, steps, 500)).toBeNull();
   });
 });

@@ -5,6 +5,7 @@ import { windowsAround } from '../../../core/results/windows-around.ts';
 import { dateOfDay } from '../../../core/time/day.ts';
 import { Alert } from '../../../ui/Alert.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
+import { useNow } from '../../page/page-context.tsx';
 import { part } from '../../page/parts.ts';
 import type { SetQuery } from '../../page/use-query.ts';
 import { ChangeSentence } from './ChangeSentence.tsx';
@@ -15,7 +16,6 @@ import { useAsked } from '../study/use-asked.ts';
 import { useSpan } from '../study/use-change.ts';
 
 const usualWeeks = 8;
-const noBounds = { orders: 0, firstDay: 0, lastDay: 0 };
 
 /** What happened since a change of an offer: before and after, beside other markets. */
 export function WhatHappened({
@@ -28,13 +28,15 @@ export function WhatHappened({
   steps: readonly DatedStep[];
 }) {
   const policy = usePolicy();
-  const market = marketLookedAt(query.market, policy, steps)!;
+  const today = Math.floor(useNow() / 86_400_000);
+  const market = marketLookedAt(query.market, policy, steps, today)!;
   const changes = useMemo(() => changesIn(steps, market), [steps, market]);
   const { bounds, problem } = useSpan(market);
   const chosen = useMemo(() => {
     const others = Object.keys(policy.markets).filter((other) => other !== market);
-    return chosenChange(query, changes, { ...(bounds ?? noBounds), others });
-  }, [query, changes, bounds, policy.markets, market]);
+    // Until it is known of which days there are orders, they are taken to go on to this day.
+    return chosenChange(query, changes, { ...(bounds ?? { firstDay: 0, lastDay: today }), others });
+  }, [query, changes, bounds, policy.markets, market, today]);
   const found = useMemo(() => (bounds ? windowsOf(chosen, changes, bounds) : null), [chosen, changes, bounds]);
   const asking = useAsked(market, chosen, found?.windows ?? null, steps);
   const days =
