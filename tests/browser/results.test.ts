@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { emptyDraft, moveTo, setDate, textOf, useBrowser } from '../support/browser.ts';
+import { call, etagOf, goalPath, patchDraft, readDraft } from '../support/api.ts';
+import { emptyDraft, moveTo, releaseDemo, resetDraft, setDate, textOf, useBrowser } from '../support/browser.ts';
 import { here } from '../support/here.ts';
 
 const { open } = useBrowser();
@@ -112,4 +113,24 @@ test('a store without markets or orders says what to do', async () => {
   await page.getByTestId('no-orders').waitFor();
   expect(await page.getByTestId('results-since').inputValue()).toBe('day');
   await emptyDraft(here.blankAddress);
+});
+
+test('what was released today is not what Results begins with', async () => {
+  await resetDraft();
+  const { revision } = await readDraft(here.address);
+  await patchDraft(here.address, revision, [{ op: 'replace', path: goalPath('nlbe'), value: 6000 }]);
+  const { status } = await call(here.address, 'POST', '/api/releases', {
+    headers: { 'if-match': etagOf((await readDraft(here.address)).revision) },
+    body: { note: '', reason: 'its gaps are meant' },
+  });
+  expect(status).toBe(201);
+  const page = await open('/results');
+  const chosen = async () => [
+    await page.getByTestId('results-market').inputValue(),
+    await page.getByTestId('results-since').inputValue(),
+  ];
+  expect(await chosen()).toEqual(['nlbe', '3.free-delivery']);
+  await page.getByTestId('results-verdict').waitFor();
+  expect(await chosen()).toEqual(['nlbe', '3.free-delivery']);
+  await releaseDemo();
 });
