@@ -3,7 +3,7 @@ import { armOfBucket, bucketOf } from '../../../src/core/experiments/arm-of.ts';
 import { alwaysValidDifference } from '../../../src/core/statistics/confidence-sequence.ts';
 import { normal, seededRandom } from '../../../src/core/statistics/random.ts';
 import { nobodyYet, withValues, type Running } from '../../../src/core/statistics/running.ts';
-import { welchDifference, type Sample } from '../../../src/core/statistics/welch.ts';
+import { sampleOf, welchDifference } from '../../../src/core/statistics/welch.ts';
 import { median, quantile, type Bar } from '../bar.ts';
 
 const experiments = 2000;
@@ -17,12 +17,6 @@ function orderValue(random: () => number): number {
   const { peak, spread } = random() < first.share ? first : second;
   return 100 * Math.exp(Math.log(peak) + spread ** 2 + spread * normal(random));
 }
-
-const sampleOf = ({ count, mean, squares }: Running): Sample => ({
-  count,
-  average: mean,
-  deviation: Math.sqrt(squares / (count - 1)),
-});
 
 /** Two arms that are alike but for an effect, looked at after every batch. */
 function oneExperiment(random: () => number, effect: number) {

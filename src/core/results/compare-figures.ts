@@ -1,7 +1,6 @@
 import { normalQuantile } from '../statistics/normal.ts';
-import type { Running } from '../statistics/running.ts';
 import { usualCertainty } from '../statistics/sample-size.ts';
-import { welchDifference, type Sample } from '../statistics/welch.ts';
+import { sampleOf, welchDifference } from '../statistics/welch.ts';
 import { drawnAnew } from './drawn-anew.ts';
 import { figureIds, figureKinds, type FigureId } from './figures/registry.ts';
 import type { WindowFigure, WindowFigures } from './window-figures.ts';
@@ -17,12 +16,6 @@ export interface FigureDifference {
 
 /** Fewer members than that, and nothing is said: orders are skewed; days are sums of orders, and two weeks of them are enough. */
 export const fewestMembers = { order: 30, day: 14 } as const;
-
-const sampleOf = ({ count, mean, squares }: Running): Sample => ({
-  count,
-  average: mean,
-  deviation: count > 1 ? Math.sqrt(squares / (count - 1)) : 0,
-});
 
 /**
  * After less before, figure by figure. Shares, and averages of many, by Welch’s interval; amounts of fewer orders, which are

@@ -8,25 +8,7 @@ export interface Running {
 
 export const nobodyYet: Running = { count: 0, mean: 0, squares: 0 };
 
-/** Takes values in one after another. Source: B. P. Welford, Technometrics 4 (1962) */
-export class Gathering {
-  #count = 0;
-  #mean = 0;
-  #squares = 0;
-
-  add(value: number): void {
-    this.#count++;
-    const away = value - this.#mean;
-    this.#mean += away / this.#count;
-    this.#squares += away * (value - this.#mean);
-  }
-
-  gathered(): Running {
-    return { count: this.#count, mean: this.#mean, squares: this.#squares };
-  }
-}
-
-/** Of values that are all there. In two passes, which is quicker than one after another. */
+/** Of values that are all there, in two passes. */
 export function runningOf(values: ArrayLike<number>): Running {
   const count = values.length;
   if (count === 0) return nobodyYet;

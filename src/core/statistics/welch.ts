@@ -1,4 +1,5 @@
 import { logGamma } from './gamma.ts';
+import type { Running } from './running.ts';
 
 /** A sample as Welch's comparison needs it. */
 export interface Sample {
@@ -7,6 +8,13 @@ export interface Sample {
   /** sample standard deviation, n − 1 below */
   deviation: number;
 }
+
+/** A sample of which its running figures are known. */
+export const sampleOf = ({ count, mean, squares }: Running): Sample => ({
+  count,
+  average: mean,
+  deviation: count > 1 ? Math.sqrt(squares / (count - 1)) : 0,
+});
 
 export interface Difference {
   difference: number;

@@ -15,7 +15,7 @@ import { useNotation } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 import { parseGoal } from '../fields/goal-field.ts';
 import { SaveAs } from '../../ui/SaveAs.tsx';
-import { saveCsv, savePng, saveSvg } from '../page/save-file.ts';
+import { picturesOf, saveCsv } from '../page/save-file.ts';
 import { wordsFor } from './words.ts';
 import { part } from '../page/parts.ts';
 import { WhenSeen } from '../../ui/chart/WhenSeen.tsx';
@@ -208,7 +208,6 @@ function Counterfactual({
   marketId: string;
 }) {
   const picture = useRef<HTMLDivElement>(null);
-  const drawn = () => picture.current?.querySelector<SVGSVGElement>('svg.recharts-surface');
   return (
     <figure className="mt-1">
       <WhenSeen height={148} label="orders with and without the goal">
@@ -234,14 +233,9 @@ function Counterfactual({
                 ]),
               ),
           },
-          { name: 'SVG', save: () => saveDrawn(drawn(), (svg) => saveSvg(`measured-${marketId}`, svg)) },
-          { name: 'PNG', save: () => saveDrawn(drawn(), (svg) => void savePng(`measured-${marketId}`, svg)) },
+          ...picturesOf(picture, `measured-${marketId}`),
         ]}
       />
     </figure>
   );
-}
-
-function saveDrawn(svg: SVGSVGElement | null | undefined, save: (svg: SVGSVGElement) => void) {
-  if (svg) save(svg);
 }

@@ -88,3 +88,19 @@ export async function savePng(name: string, picture: SVGSVGElement): Promise<voi
   const content = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
   if (content) saveFile(`${name}.png`, content);
 }
+
+/** Ways to save the chart that is drawn in an element; nothing is saved before it is drawn. */
+export function picturesOf(
+  element: { readonly current: Element | null },
+  name: string,
+): { name: string; save: () => void }[] {
+  const chart = () => element.current?.querySelector<SVGSVGElement>('svg.recharts-surface') ?? null;
+  const saveAs = (save: (picture: SVGSVGElement) => void) => () => {
+    const drawn = chart();
+    if (drawn) save(drawn);
+  };
+  return [
+    { name: 'SVG', save: saveAs((drawn) => saveSvg(name, drawn)) },
+    { name: 'PNG', save: saveAs((drawn) => void savePng(name, drawn)) },
+  ];
+}

@@ -1,5 +1,6 @@
 import { memo, useRef } from 'react';
 import type { Outcome } from '../../../core/orders/candidates.ts';
+import { LineKey } from '../../../ui/chart/LineKey.tsx';
 import { WhenSeen } from '../../../ui/chart/WhenSeen.tsx';
 import { lazyPart } from '../../../ui/lazy-part.tsx';
 
@@ -29,9 +30,9 @@ export const NetSection = memo(function NetSection({
       <p className="flex flex-wrap justify-between gap-x-4 pl-0.5 text-fine text-soft">
         <span>{currency} a month, if a goal stood at this amount</span>
         <span className="flex gap-x-3">
-          <Key dash="7 3" className="stroke-option-3" text="gain" />
-          <Key dash="2 3" className="stroke-option-1" text="cost" />
-          <Key className="stroke-ember" text="net, and where it may lie" />
+          <LineKey dash="7 3" className="stroke-option-3" text="gain" />
+          <LineKey dash="2 3" className="stroke-option-1" text="cost" />
+          <LineKey className="stroke-ember" text="net, and where it may lie" />
         </span>
       </p>
       <WhenSeen height={132} label="what a goal would bring">
@@ -40,15 +41,3 @@ export const NetSection = memo(function NetSection({
     </div>
   );
 });
-
-/** A line as the chart draws it, with its name. */
-function Key({ text, className, dash }: { text: string; className: string; dash?: string }) {
-  return (
-    <span className="inline-flex items-center gap-1">
-      <svg width="22" height="6" aria-hidden>
-        <line x1="0" x2="22" y1="3" y2="3" strokeWidth="2" strokeDasharray={dash} className={className} />
-      </svg>
-      {text}
-    </span>
-  );
-}

@@ -23,7 +23,7 @@ import type { ChosenChange } from '../study/chosen-change.ts';
 import { Distributions } from './Distributions.tsx';
 import { FigureTable } from './FigureTable.tsx';
 import { useFigureWords } from '../study/figure-words.ts';
-import { judgeChange } from '../study/judged-change.ts';
+import { judgeChange } from '../../../core/results/judge-change.ts';
 import type { PrintedResultsProps } from './PrintedResults.tsx';
 import { Series } from './Series.tsx';
 import { useChangeStudy, usePanels } from '../study/use-change.ts';
@@ -111,14 +111,7 @@ export function ChangeFound({
             words={words}
           />
           <section ref={part('figures')} aria-label="Figures" className="pt-2">
-            <FigureTable
-              market={market}
-              currency={currency}
-              study={study}
-              judged={judged}
-              compared={compared}
-              words={words}
-            />
+            <FigureTable market={market} study={study} judged={judged} compared={compared} words={words} />
             <p className="pt-1 text-small">
               <Margin market={market} />{' '}
               <button

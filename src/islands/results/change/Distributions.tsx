@@ -1,12 +1,12 @@
 import { useRef } from 'react';
 import { toDecimal } from '../../../core/money/decimal.ts';
 import type { ChangeStudy } from '../../../core/results/study-change.ts';
+import { LineKey } from '../../../ui/chart/LineKey.tsx';
 import { WhenSeen } from '../../../ui/chart/WhenSeen.tsx';
 import { lazyPart } from '../../../ui/lazy-part.tsx';
 import { SaveAs } from '../../../ui/SaveAs.tsx';
 import { part } from '../../page/parts.ts';
-import { saveCsv } from '../../page/save-file.ts';
-import { picturesOf } from './pictures-of.ts';
+import { picturesOf, saveCsv } from '../../page/save-file.ts';
 
 const DistributionChart = lazyPart(() => import('./DistributionChart.tsx'));
 const height = 190;
@@ -45,8 +45,9 @@ export function Distributions({
     <section ref={part('order values')} aria-label="Order values before and after" className="pt-3">
       <p className="flex flex-wrap items-baseline justify-between gap-x-4">
         <span>
-          Share of orders by value, {currency}: <Key dashed text={`before (${orders[0]} orders)`} />{' '}
-          <Key text={`after (${orders[1]} orders)`} />
+          Share of orders by value, {currency}:{' '}
+          <LineKey dash="3 3" className="stroke-soft" text={`before (${orders[0]} orders)`} />{' '}
+          <LineKey className="stroke-primary" text={`after (${orders[1]} orders)`} />
         </span>
         <SaveAs what="the order values" forms={[{ name: 'CSV', save }, ...picturesOf(picture, name)]} />
       </p>
@@ -54,24 +55,5 @@ export function Distributions({
         {() => <DistributionChart distributions={distributions} goals={goals} currency={currency} picture={picture} />}
       </WhenSeen>
     </section>
-  );
-}
-
-function Key({ text, dashed = false }: { text: string; dashed?: boolean }) {
-  return (
-    <span className="inline-flex items-center gap-1 text-small">
-      <svg width="22" height="6" aria-hidden>
-        <line
-          x1="0"
-          x2="22"
-          y1="3"
-          y2="3"
-          strokeWidth="2"
-          strokeDasharray={dashed ? '3 3' : undefined}
-          className={dashed ? 'stroke-soft' : 'stroke-primary'}
-        />
-      </svg>
-      {text}
-    </span>
   );
 }

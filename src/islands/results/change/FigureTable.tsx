@@ -3,12 +3,11 @@ import { figureIds, figureKinds, type FigureId } from '../../../core/results/fig
 import type { ChangeStudy } from '../../../core/results/study-change.ts';
 import type { Window } from '../../../core/results/matched-weeks.ts';
 import { dateOfDay } from '../../../core/time/day.ts';
-import { toDecimal } from '../../../core/money/decimal.ts';
 import { Table, type TableColumn } from '../../../ui/Table.tsx';
 import { Why, type Reason } from '../../../ui/Why.tsx';
 import { saveCsv } from '../../page/save-file.ts';
 import type { FigureWords } from '../study/figure-words.ts';
-import type { JudgedFigure } from '../study/judged-change.ts';
+import type { JudgedFigure } from '../../../core/results/judge-change.ts';
 
 interface Row {
   id: FigureId;
@@ -20,14 +19,12 @@ const marks = { more: 'more', less: 'less', chance: 'chance' } as const;
 /** All figures before and after, each with its interval and what it is made of. */
 export function FigureTable({
   market,
-  currency,
   study,
   judged,
   compared,
   words,
 }: {
   market: string;
-  currency: string;
   study: ChangeStudy;
   judged: Record<FigureId, JudgedFigure>;
   /** names of the markets that it is compared with */
@@ -35,8 +32,8 @@ export function FigureTable({
   words: FigureWords;
 }) {
   const columns = useMemo(
-    () => columnsOf({ market, currency, study, judged, compared, words }),
-    [market, currency, study, judged, compared, words],
+    () => columnsOf({ market, study, judged, compared, words }),
+    [market, study, judged, compared, words],
   );
   return (
     <Table
@@ -44,25 +41,14 @@ export function FigureTable({
       columns={columns}
       rows={rows}
       keyOf={({ id }) => id}
-      save={{ what: 'the figures', csv: () => saveFigures(market, currency, study, judged) }}
+      save={{ what: 'the figures', csv: () => saveFigures(market, study, judged, words) }}
       testId="results-figures"
       rowTestId={({ id }) => `figure-${id}`}
     />
   );
 }
 
-function columnsOf({
-  market,
-  currency,
-  study,
-  judged,
-  compared,
-  words,
-}: Parameters<typeof FigureTable>[0]): TableColumn<Row>[] {
-  const plain = (id: FigureId, value: number | undefined) => {
-    if (value === undefined) return null;
-    return figureKinds[id].unit === 'money' ? Number(toDecimal(Math.round(value), currency)) : value;
-  };
+function columnsOf({ market, study, judged, compared, words }: Parameters<typeof FigureTable>[0]): TableColumn<Row>[] {
   const write = (id: FigureId, { count, mean }: { count: number; mean: number }) =>
     count > 0 ? words.value(id, mean) : '–';
   return [
@@ -85,13 +71,13 @@ function columnsOf({
     figureColumn(
       'before',
       'Before',
-      (id) => plain(id, study.figures[id].before.mean),
+      (id) => words.number(id, study.figures[id].before.mean),
       (id) => write(id, study.figures[id].before),
     ),
     figureColumn(
       'after',
       'After',
-      (id) => plain(id, study.figures[id].after.mean),
+      (id) => words.number(id, study.figures[id].after.mean),
       (id) => write(id, study.figures[id].after),
     ),
     figureColumn(
@@ -167,9 +153,9 @@ const Range = ({ children }: { children: ReactNode }) => <span className="text-s
 /** Everything that the table says, in numbers: money in the currency, shares of 1. */
 function saveFigures(
   market: string,
-  currency: string,
   { figures, windows }: ChangeStudy,
   judged: Record<FigureId, JudgedFigure>,
+  words: FigureWords,
 ): void {
   const heading = [
     'Figure',
@@ -182,10 +168,7 @@ function saveFigures(
     heading,
     figureIds.map((id) => {
       const { difference, beyond, elsewhere, verdict } = judged[id];
-      const inUnit = (value: number | undefined) => {
-        if (value === undefined) return null;
-        return figureKinds[id].unit === 'money' ? Number(toDecimal(Math.round(value), currency)) : value;
-      };
+      const inUnit = (value: number | undefined) => words.number(id, value);
       return [
         figureKinds[id].name,
         ...[figures[id].before.mean, figures[id].after.mean].map(inUnit),

@@ -6,7 +6,7 @@ import { usePolicy } from '../../page/draft-context.tsx';
 import { useNotation, useNow } from '../../page/page-context.tsx';
 import DistributionChart from './DistributionChart.tsx';
 import type { FigureWords } from '../study/figure-words.ts';
-import type { JudgedFigure } from '../study/judged-change.ts';
+import type { JudgedFigure } from '../../../core/results/judge-change.ts';
 import { decides, moreNeededInWords, paidInWords, rangeInWords } from './verdict-words.ts';
 import { changedTooInWords } from './WhatElse.tsx';
 

@@ -1,5 +1,4 @@
 import { useRef } from 'react';
-import { toDecimal } from '../../../core/money/decimal.ts';
 import { figureIds, figureKinds } from '../../../core/results/figures/registry.ts';
 import type { ChangeQuestion } from '../../../core/results/study-change.ts';
 import type { OrderSpan } from '../../../core/orders/study.ts';
@@ -9,9 +8,8 @@ import { lazyPart } from '../../../ui/lazy-part.tsx';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { SaveAs } from '../../../ui/SaveAs.tsx';
 import { part } from '../../page/parts.ts';
-import { saveCsv } from '../../page/save-file.ts';
+import { picturesOf, saveCsv } from '../../page/save-file.ts';
 import type { SetQuery } from '../../page/use-query.ts';
-import { picturesOf } from './pictures-of.ts';
 import type { ChosenChange } from '../study/chosen-change.ts';
 import type { FigureWords } from '../study/figure-words.ts';
 import type { MarkedRelease } from './SeriesChart.tsx';
@@ -53,11 +51,7 @@ export function Series({
     saveCsv(
       `results-${market}-${figure}`,
       [step === 'week' ? 'Week from' : 'Day', figureKinds[figure].name, 'Orders'],
-      points.map(({ day, value, orders }) => [
-        dateOfDay(day),
-        value !== null && figureKinds[figure].unit === 'money' ? Number(toDecimal(Math.round(value), currency)) : value,
-        orders,
-      ]),
+      points.map(({ day, value, orders }) => [dateOfDay(day), words.number(figure, value), orders]),
     );
   };
   return (

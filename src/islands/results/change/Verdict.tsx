@@ -1,7 +1,7 @@
 import { figureIds, figureKinds } from '../../../core/results/figures/registry.ts';
 import type { FigureId } from '../../../core/results/figures/registry.ts';
 import type { FigureWords } from '../study/figure-words.ts';
-import type { JudgedFigure } from '../study/judged-change.ts';
+import type { JudgedFigure } from '../../../core/results/judge-change.ts';
 import { decides, moreNeededInWords, paidInWords, rangeInWords } from './verdict-words.ts';
 
 const listed = new Intl.ListFormat('en', { type: 'conjunction' });

@@ -1,6 +1,6 @@
 import { figureKinds, type FigureId } from '../../../core/results/figures/registry.ts';
 import type { FigureWords } from '../study/figure-words.ts';
-import type { JudgedFigure } from '../study/judged-change.ts';
+import type { JudgedFigure } from '../../../core/results/judge-change.ts';
 
 /** The figure that says whether a change paid: margin of all orders, so that orders lost count as well as orders grown. */
 export const decides: FigureId = 'marginADay';

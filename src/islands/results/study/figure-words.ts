@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { figureKinds, type FigureId } from '../../../core/results/figures/registry.ts';
 import type { FigureUnit } from '../../../core/results/figures/figure.ts';
+import { toDecimal } from '../../../core/money/decimal.ts';
 import { useNotation } from '../../page/page-context.tsx';
 
 /** Figures as the reader writes them. */
@@ -13,6 +14,8 @@ export interface FigureWords {
   /** a relative change with its sign: “+4.2 %” */
   relative: (share: number) => string;
   count: (value: number) => string;
+  /** as files of numbers have it: money in the currency, shares of 1 */
+  number: (id: FigureId, value: number | null | undefined) => number | null;
 }
 
 export function useFigureWords(currency: string): FigureWords {
@@ -55,6 +58,10 @@ export function useFigureWords(currency: string): FigureWords {
       difference: (id, value) => sign(apart[figureKinds[id].unit](value), value),
       relative: (share) => signed.format(share),
       count: (value) => whole.format(value),
+      number: (id, value) => {
+        if (value === null || value === undefined) return null;
+        return figureKinds[id].unit === 'money' ? Number(toDecimal(Math.round(value), currency)) : value;
+      },
     };
   }, [money, figure, locale, currency]);
 }

@@ -1,7 +1,7 @@
-import { fewestMembers, membersToTell, type FigureDifference } from '../../../core/results/compare-figures.ts';
-import { figureIds, figureKinds, type FigureId } from '../../../core/results/figures/registry.ts';
-import type { ChangeStudy, MarketPanels } from '../../../core/results/study-change.ts';
-import { differenceInDifferences, type Changed } from '../../../core/statistics/difference-in-differences.ts';
+import { fewestMembers, membersToTell, type FigureDifference } from './compare-figures.ts';
+import { figureIds, figureKinds, type FigureId } from './figures/registry.ts';
+import type { ChangeStudy, MarketPanels } from './study-change.ts';
+import { differenceInDifferences, type Changed } from '../statistics/difference-in-differences.ts';
 
 /** What is known of a figure in the end. */
 export interface JudgedFigure {
