@@ -1649,8 +1649,9 @@ export interface components {
                 fault: "missing" | "tooLong" | "notATelephone" | "notOffered" | "notAsked";
                 message: string;
             }[] | null;
-            /** @description the arm of an experiment that this shopper is in, of each offer that has one; none as yet */
+            /** @description the arm of an experiment that this shopper is in; empty where no experiment goes on, where the shopper takes no part, and without shopperKey */
             arms: {
+                experiment: string;
                 offer: string;
                 arm: string;
             }[];

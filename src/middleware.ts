@@ -10,6 +10,7 @@ import {
 } from './server/http/guard.ts';
 import { answering, problemResponse } from './server/http/problem.ts';
 import { answerAhead } from './server/access/shop-access.ts';
+import { watchExperiments } from './server/experiments/guard.ts';
 import { keepElement } from './server/element/element-files.ts';
 import { watchOutbox } from './server/receivers/send-due.ts';
 import { watchSurfaces } from './server/surfaces/watch-surfaces.ts';
@@ -20,6 +21,7 @@ if (process.env.DATABASE_URL) {
   watchWhatIsOver();
   watchSurfaces();
   watchOutbox();
+  watchExperiments();
   void keepElement();
 }
 

@@ -1,5 +1,6 @@
 import { isUnavailable } from './database/pool.ts';
 import { log } from './log.ts';
+import { forgetShoppersCounted } from './experiments/known-of-experiments.ts';
 import { forgetOldQuotes } from './quote/given-quotes.ts';
 import { forgetOldSecrets } from './quote/signing-secrets.ts';
 import { forgetOldCalls } from './receivers/call-log.ts';
@@ -21,6 +22,7 @@ async function clearAway(): Promise<void> {
     await forgetOldQuotes();
     await forgetOldSecrets();
     await forgetOldCalls();
+    await forgetShoppersCounted();
   } catch (error) {
     if (!isUnavailable(error)) log.error({ err: String(error) }, 'what is over could not be cleared away');
   }

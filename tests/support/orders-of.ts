@@ -28,7 +28,7 @@ const partsOf = (address: string, market: string, months: readonly OrderMonth[],
 export async function ordersOf(address: string, market: string): Promise<OrderColumns> {
   const months = await monthsOf(address, market);
   const bytes = await partsOf(address, market, months);
-  return unpackMonths(months.map(({ options }, index) => ({ options, bytes: bytes[index]! })));
+  return unpackMonths(months.map(({ options, arms }, index) => ({ options, arms, bytes: bytes[index]! })));
 }
 
 /** Where they went and what they weighed. */

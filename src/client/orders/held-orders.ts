@@ -1,6 +1,12 @@
 import { expose, transfer } from 'comlink';
 import { compileTerms } from '../../core/markets/terms.ts';
 import { measureBunching, type BunchingQuestion, type BunchingResult } from '../../core/orders/bunching.ts';
+import { paceOf, type Pace } from '../../core/experiments/pace.ts';
+import {
+  studyExperiment,
+  type ExperimentQuestion,
+  type ExperimentStudy,
+} from '../../core/experiments/study-experiment.ts';
 import type { OrderColumns } from '../../core/orders/columns.ts';
 import { conditionOnOrders, type ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
@@ -35,6 +41,8 @@ export interface ConditionSources extends Pick<Policy, 'store' | 'rates' | 'qual
 const mostHeld = 4;
 const mostOrders = 3_000_000;
 const mostParts = 100;
+/** Twelve whole weeks lie in the last so many months. */
+const monthsOfPace = 4;
 
 /** Holds the orders of the markets looked at last as columns, and looks through them: in a worker, away from the page. */
 export class HeldOrders {
@@ -151,6 +159,18 @@ export class HeldOrders {
   /** The figures of a market that another is compared with. @param months where they have been named already */
   async panels(market: string, question: ChangeQuestion, months?: readonly OrderMonth[]): Promise<MarketPanels> {
     return panelsOf(await this.#around(market, question.windows, months), question);
+  }
+
+  /** What the orders of an experiment say. Only the months that it has gone on in are read. */
+  async experiment(market: string, question: ExperimentQuestion): Promise<ExperimentStudy> {
+    const { days } = question;
+    return studyExperiment(await this.#around(market, { before: days, after: days }), question);
+  }
+
+  /** How a market sells, to plan with: only its last months are read. */
+  async pace(market: string, margin: number): Promise<Pace | null> {
+    const named = this.#named.get(market) ?? (await readMonths(market));
+    return paceOf((await readOrders(market, named.slice(-monthsOfPace))).columns, margin);
   }
 
   /** Orders of two windows, and more: where not all are held already, the months that the windows lie in are read. */

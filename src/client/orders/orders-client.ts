@@ -1,5 +1,7 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { BunchingQuestion, BunchingResult } from '../../core/orders/bunching.ts';
+import type { Pace } from '../../core/experiments/pace.ts';
+import type { ExperimentQuestion, ExperimentStudy } from '../../core/experiments/study-experiment.ts';
 import type { ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
 import { distributionOf, type Distribution } from '../../core/orders/distribution.ts';
 import type { OrderBounds, OrderSpan, OrderStudy } from '../../core/orders/study.ts';
@@ -123,6 +125,14 @@ export class OrdersClient {
 
   series(market: string, question: ChangeQuestion, drawn: Parameters<HeldOrders['series']>[2]): Promise<SeriesPoint[]> {
     return this.#answer(this.#orders.series(market, question, drawn));
+  }
+
+  experiment(market: string, question: ExperimentQuestion): Promise<ExperimentStudy> {
+    return this.#answer(this.#orders.experiment(market, question));
+  }
+
+  pace(market: string, margin: number): Promise<Pace | null> {
+    return this.#answer(this.#orders.pace(market, margin));
   }
 
   /** Replays orders. @returns `done`, and a way to stop before */

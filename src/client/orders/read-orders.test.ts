@@ -8,6 +8,7 @@ const monthAt = (version: number): OrderMonth => ({
   month: '2026-01-01',
   orders: version,
   options: ['door'],
+  arms: [''],
   hash: hashOf(version),
 });
 

@@ -33,7 +33,12 @@ export async function readOrders(market: string, named?: readonly OrderMonth[]):
     if (read.every((bytes) => bytes !== null))
       return {
         months,
-        columns: unpackMonths(read.map((bytes, index) => ({ bytes, options: months[index]!.options }))),
+        columns: unpackMonths(
+          read.map((bytes, index) => {
+            const { options, arms } = months[index]!;
+            return { bytes, options, arms };
+          }),
+        ),
       };
     months = await readMonths(market);
   }

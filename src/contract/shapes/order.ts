@@ -9,7 +9,9 @@ export const ValueCountsShape = ofCore<ValueCounts>()(
 
 export const OrderMonthsShape = object({
   currency: text,
-  months: list(ofCore<OrderMonth>()(object({ month: text, orders: whole, options: list(text), hash: text }))),
+  months: list(
+    ofCore<OrderMonth>()(object({ month: text, orders: whole, options: list(text), arms: list(text), hash: text })),
+  ),
 });
 
 /** A past order as a cart can be made of it; null where the export did not say. Amounts in minor units of its currency. */

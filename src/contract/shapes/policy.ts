@@ -12,7 +12,7 @@ export const PolicyShape = named(
 export const PolicyChangeShape = ofCore<PolicyChange>()(
   object({
     path: text,
-    stop: word('markets', 'delivery', 'offers', 'wording', 'store'),
+    stop: word('markets', 'delivery', 'offers', 'wording', 'results', 'store'),
     subject: text,
     before: nullable(text),
     after: nullable(text),

@@ -17,8 +17,8 @@ export interface Quote extends QuoteAnswer {
   carriersLastKnown: string[];
   /** what is wrong with the answers that were handed back, in words for whoever builds the shop; null: none were */
   answerFaults: (FaultOfAnswer & { message: string })[] | null;
-  /** the arm of an experiment that the shopper is in, of each offer that has one; none as yet */
-  arms: { offer: string; arm: string }[];
+  /** the arm of an experiment that the shopper is in; empty: no experiment goes on there, or the shopper takes no part */
+  arms: { experiment: string; offer: string; arm: string }[];
   /** products each of which reaches the goal ahead, the cheapest first; null: not asked for, or no goal is ahead */
   closing: QuotedClosing[] | null;
   /** what is kept for the shopper; null: nothing was to be */
@@ -191,8 +191,10 @@ export const QuoteShape = named(
         ),
       ),
       arms: list(
-        object({ offer: text, arm: text }),
-        described('the arm of an experiment that this shopper is in, of each offer that has one; none as yet'),
+        object({ experiment: text, offer: text, arm: text }),
+        described(
+          'the arm of an experiment that this shopper is in; empty where no experiment goes on, where the shopper takes no part, and without shopperKey',
+        ),
       ),
       closing: nullable(
         list(

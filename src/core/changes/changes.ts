@@ -4,7 +4,7 @@ import { differingKeys } from '../policy/patch.ts';
 import type { Condition, Policy } from '../policy/types.ts';
 
 /** The stop of the trail where a change was made and can be looked at. */
-type ChangeStop = 'markets' | 'delivery' | 'offers' | 'wording' | 'store';
+type ChangeStop = 'markets' | 'delivery' | 'offers' | 'wording' | 'results' | 'store';
 
 /** One difference that reaches shoppers, in words. `path` is a JSON Pointer. */
 export interface PolicyChange {
@@ -18,7 +18,8 @@ export interface PolicyChange {
 
 /** Collections whose entries come and go as one change. */
 const wholes = [
-  /^\/(markets|zones|options|offers|notices|qualifiers|rates|places|calendars)\/[^/]+$/,
+  /^\/(markets|zones|options|offers|notices|experiments|qualifiers|rates|places|calendars)\/[^/]+$/,
+  /^\/experiments\/[^/]+\/(outcome|arms\/[^/]+)$/,
   /^\/offers\/[^/]+\/goals\/[^/]+\/(targets|rewards)\/[^/]+$/,
   /\/charge\/lines\/[^/]+$/,
   /\/area\/(include|exclude)\/[^/]+$/,
@@ -174,6 +175,11 @@ const subjects: Readonly<Record<string, (change: Described, id: string) => Subje
   notices: (change, id) => ({
     stop: 'wording',
     says: `Notice “${nameIn(change, id, ({ notices }) => notices)}”${rest(change, 2)}`,
+  }),
+  experiments: (change, id) => ({
+    stop: 'results',
+    says: `Experiment “${nameIn(change, id, ({ experiments }) => experiments)}”${rest(change, 2)}`,
+    marketId: lookUp(change, (policy) => policy.experiments?.[id])?.market,
   }),
   look: (change) => ({ stop: 'wording', says: `Look of strip and bar${rest(change, 1)}` }),
   options(change, id) {

@@ -7,7 +7,7 @@ import type { TestCart } from '../policy/types.ts';
  */
 export type Severity = 'wrong' | 'risky' | 'remark';
 
-export type FindingStop = 'orders' | 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse' | 'release';
+export type FindingStop = 'orders' | 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse' | 'release' | 'results';
 
 /** What a kind has to say about one place. */
 export interface Found {

@@ -30,6 +30,7 @@ import { rewardChangesNothing } from './kinds/offers/reward-changes-nothing.ts';
 import { rewardElsewhere } from './kinds/offers/reward-elsewhere.ts';
 import { guaranteeBroken } from './kinds/release/guarantee-broken.ts';
 import { staleSurface } from './kinds/release/stale-surface.ts';
+import { experimentOver, experimentsMeet, experimentTriesNothing } from './kinds/results/experiments.ts';
 import { testCartFails } from './kinds/rehearse/test-cart-fails.ts';
 import { noticeConditionAlways, noticeNever } from './kinds/wording/notice-condition.ts';
 import { textFault, textMissing, textStale } from './kinds/wording/texts.ts';
@@ -78,4 +79,7 @@ export const findingKinds = new Registry<FindingKind>('kind of finding', ({ kind
   testCartFails,
   guaranteeBroken,
   staleSurface,
+  experimentTriesNothing,
+  experimentsMeet,
+  experimentOver,
 ]);

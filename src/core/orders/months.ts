@@ -5,6 +5,8 @@ export interface OrderMonth {
   orders: number;
   /** ids of delivery options that the packed orders name by position */
   options: string[];
+  /** arms of experiments that they name by position; '' first */
+  arms: string[];
   /** of the packed bytes: they never change under it */
   hash: string;
 }

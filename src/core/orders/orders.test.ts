@@ -16,15 +16,17 @@ interface Plain {
   option: number;
   shopper: number;
   items?: number;
+  arm?: number;
 }
 
 const everything: OrderFilter = { fromDay: 0, toDay: 65_535, shopper: 'all', option: null, delivery: 'all' };
 const options = ['door', 'shop', ''];
+const arms = ['', 'winter/a', 'winter/b'];
 
 function columnsFrom(orders: readonly Plain[], named = options): OrderColumns {
   const columns = emptyColumns(orders.length, [...named]);
   for (const [i, order] of orders.entries())
-    for (const field of ['goods', 'delivery', 'day', 'option', 'shopper', 'items'] as const)
+    for (const field of ['goods', 'delivery', 'day', 'option', 'shopper', 'items', 'arm'] as const)
       columns[field][i] = order[field] ?? 0;
   return columns;
 }
@@ -36,6 +38,7 @@ const plainOrder = fc.record({
   option: fc.integer({ min: 0, max: 2 }),
   shopper: fc.integer({ min: 0, max: 2 }),
   items: fc.constantFrom(0, 1, 65_535),
+  arm: fc.integer({ min: 0, max: 2 }),
 });
 const plainOrders = fc.array(plainOrder, { maxLength: 60 });
 
@@ -44,7 +47,7 @@ describe('columns', () => {
     fc.assert(
       fc.property(fc.array(plainOrders, { maxLength: 4 }), (months) => {
         const packed = months.map((orders) => packColumns(columnsFrom(orders)));
-        const back = unpackMonths(packed.map((bytes) => ({ bytes, options })));
+        const back = unpackMonths(packed.map((bytes) => ({ bytes, options, arms })));
         const all = months.flat();
         expect(back.count).toBe(all.length);
         for (const [i, order] of all.entries())
@@ -55,23 +58,46 @@ describe('columns', () => {
             option: back.options[back.option[i]!],
             shopper: back.shopper[i],
             items: back.items[i],
-          }).toEqual({ ...order, option: options[order.option] });
+            arm: back.arms[back.arm[i]!],
+          }).toEqual({ ...order, option: options[order.option], arm: arms[order.arm] });
       }),
     );
   });
   test('options keep their names when months list them differently', () => {
     const order: Plain = { goods: 100, delivery: 0, day: 1, option: 0, shopper: 0, items: 1 };
     const back = unpackMonths([
-      { bytes: packColumns(columnsFrom([order], ['a'])), options: ['a'] },
-      { bytes: packColumns(columnsFrom([order, { ...order, option: 1 }], ['b', 'a'])), options: ['b', 'a'] },
+      { bytes: packColumns(columnsFrom([order], ['a'])), options: ['a'], arms: [''] },
+      {
+        bytes: packColumns(columnsFrom([order, { ...order, option: 1 }], ['b', 'a'])),
+        options: ['b', 'a'],
+        arms: [''],
+      },
     ]);
     expect([...back.option].map((index) => back.options[index])).toEqual(['a', 'b', 'a']);
+  });
+  test('arms keep their names when months list them differently', () => {
+    const order: Plain = { goods: 100, delivery: 0, day: 1, option: 0, shopper: 0, items: 1, arm: 1 };
+    const bytes = packColumns(columnsFrom([order, { ...order, arm: 2 }, { ...order, arm: 0 }]));
+    const back = unpackMonths([
+      { bytes, options, arms: ['', 'winter/a', 'winter/b'] },
+      { bytes: packColumns(columnsFrom([order])), options, arms: ['', 'spring/a'] },
+      { bytes, options, arms: ['', 'winter/b', 'winter/a'] },
+    ]);
+    expect([...back.arm].map((index) => back.arms[index])).toEqual([
+      'winter/a',
+      'winter/b',
+      '',
+      'spring/a',
+      'winter/b',
+      'winter/a',
+      '',
+    ]);
   });
   test('bytes that are part of a larger piece of memory, as a database hands them over', () => {
     const order: Plain = { goods: 4321, delivery: 595, day: 20_001, option: 0, shopper: 2, items: 3 };
     const bytes = packColumns(columnsFrom([order, { ...order, goods: 1 }]));
     const inside = Buffer.concat([Buffer.alloc(13, 7), bytes, Buffer.alloc(5, 9)]).subarray(13, 13 + bytes.length);
-    expect([...unpackMonths([{ bytes: inside, options }]).goods]).toEqual([4321, 1]);
+    expect([...unpackMonths([{ bytes: inside, options, arms: [''] }]).goods]).toEqual([4321, 1]);
   });
   test('bytes that are cut off are refused', () => {
     expect(() =>
@@ -81,6 +107,7 @@ describe('columns', () => {
             columnsFrom([{ goods: 1, delivery: 0, day: 1, option: 0, shopper: 0, items: 1 }]),
           ).subarray(0, 12),
           options,
+          arms: [''],
         },
       ]),
     ).toThrow(/cut off/);

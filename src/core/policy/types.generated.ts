@@ -316,6 +316,27 @@ export type OptionSelection =
       };
     };
 /**
+ * what shoppers of an arm see of the goal
+ */
+export type ArmVersion =
+  | {
+      kind: 'asIs' | 'none';
+    }
+  | {
+      kind: 'target';
+      target: Target;
+    }
+  | {
+      kind: 'rewards';
+      rewards: {
+        [k: string]: Reward;
+      };
+    };
+/**
+ * ISO 8601
+ */
+export type Date = string;
+/**
  * a discount on goods that the shop has granted, in the market’s currency and as prices are shown
  */
 export type CartDiscount =
@@ -490,6 +511,12 @@ export interface Policy {
    */
   notices?: {
     [k: string]: Notice;
+  };
+  /**
+   * shoppers of a market split between versions of an offer
+   */
+  experiments?: {
+    [k: string]: Experiment;
   };
   /**
    * offer id → state → place → language → ICU MessageFormat text
@@ -1387,6 +1414,65 @@ export interface Condition3 {
   conditions: {
     [k: string]: ConditionNode;
   };
+}
+/**
+ * shoppers of a market split between versions of a goal, from its first day to its last on the store's clock
+ */
+export interface Experiment {
+  order: Order;
+  name: Name;
+  /**
+   * what one wants to know, and why
+   */
+  note?: string;
+  market: Id;
+  offer: Id;
+  goal: Id;
+  /**
+   * the first is what the others are compared with
+   */
+  arms: {
+    [k: string]: Arm;
+  };
+  from: Date;
+  until: Date;
+  /**
+   * what it is judged by, of an order
+   */
+  measure: 'orderValue' | 'margin';
+  /**
+   * the smallest difference worth knowing, minor units of the market's currency
+   */
+  smallestEffect: number;
+  /**
+   * of two arms together, with which it was planned: intervals are tightest about there
+   */
+  plannedOrders: number;
+  /**
+   * it ends by itself once an arm surely loses margin
+   */
+  guard: boolean;
+  outcome?: ExperimentOutcome;
+}
+export interface Arm {
+  order: Order;
+  name: Name;
+  /**
+   * of shoppers, in hundredths of a percent
+   */
+  share: number;
+  version: ArmVersion;
+}
+/**
+ * it is over
+ */
+export interface ExperimentOutcome {
+  endedOn: Date;
+  /**
+   * the arm that everybody sees since; null: none
+   */
+  kept: Id | null;
+  learnt: string;
 }
 export interface OfferWording {
   invite?: PlaceTexts;

@@ -1,5 +1,7 @@
 export type {
   Amounts,
+  Arm,
+  ArmVersion,
   AreaPart,
   Assumption,
   Basis,
@@ -15,6 +17,7 @@ export type {
   DeliveryOption,
   Destination,
   Expectation,
+  Experiment,
   EarlierChoice,
   FollowingAmount,
   Goal,

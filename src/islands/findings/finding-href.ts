@@ -17,6 +17,7 @@ export function findingHref(
   if (root === 'testCarts') return `/rehearse?cart=${id}&tool=expected`;
   if (root === 'guarantees') return '/release#guarantees';
   if (root === 'surfaces') return `/release?surface=${id}#surfaces`;
+  if (root === 'experiments') return `/results?experiment=${id}#experiments`;
   if (root === 'products') return '/delivery#products';
   const query = new URLSearchParams(marketId === null ? {} : { market: marketId });
   if (root === 'offers' || root === 'notices') query.set('offer', id);

@@ -8,6 +8,7 @@ const stops: Record<PolicyChange['stop'], { name: string; href: string }> = {
   delivery: { name: 'Delivery', href: '/delivery' },
   offers: { name: 'Offers', href: '/offers' },
   wording: { name: 'Wording', href: '/wording' },
+  results: { name: 'Results', href: '/results#experiments' },
   store: { name: 'Store', href: '/markets' },
 };
 

@@ -132,6 +132,7 @@ async function stepTo(connection: PoolConnection, run: FullImportRun, through: n
 
 const list = orderColumns.join(', ');
 const listOf = (alias: string) => orderColumns.map((column) => `${alias}.${column}`).join(', ');
+const asKept = [...orderColumns, 'import_id'].map((column) => `${column} = VALUES(${column})`).join(', ');
 const monthOf = (alias: string) =>
   `SELECT DISTINCT ${alias}.market_id, ${alias}.currency, DATE_FORMAT(${alias}.placed_at, '%Y-%m-01'), 1`;
 
@@ -249,7 +250,8 @@ async function revertStep(run: FullImportRun): Promise<boolean> {
       await stepTo(connection, run, 0, "state = 'cancelled',");
       if (!run.prepared) return;
       await connection.query(
-        `REPLACE INTO past_order (${list}, import_id) SELECT ${list}, import_id FROM ${replacedTable(run.id)}`,
+        // Not put in the place of the whole row: the arm of an order is nothing that a file says.
+        `INSERT INTO past_order (${list}, import_id) SELECT ${list}, import_id FROM ${replacedTable(run.id)} ON DUPLICATE KEY UPDATE ${asKept}`,
       );
       await touchMonths(connection, `${monthOf('r')} FROM ${replacedTable(run.id)} r`, []);
     });

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import {
+  armIndex,
   emptyColumns,
   mostItems,
   optionIndex,
@@ -22,7 +23,7 @@ import { database, reading } from '../database/pool.ts';
 export async function orderMonths(marketId: string, currency: string, timeZone: string): Promise<OrderMonth[]> {
   const [rows] = await reading((pool) =>
     pool.query<RowDataPacket[]>(
-      "SELECT DATE_FORMAT(month, '%Y-%m-%d') AS month, version, packed_version <=> version AND packed_zone = ? AS fresh, orders, options, packed_hash FROM order_month WHERE market_id = ? AND currency = ? ORDER BY month",
+      "SELECT DATE_FORMAT(month, '%Y-%m-%d') AS month, version, packed_version <=> version AND packed_zone = ? AS fresh, orders, options, arms, packed_hash FROM order_month WHERE market_id = ? AND currency = ? ORDER BY month",
       [timeZone, marketId, currency],
     ),
   );
@@ -35,6 +36,7 @@ export async function orderMonths(marketId: string, currency: string, timeZone: 
             month,
             orders: Number(row.orders),
             options: JSON.parse(String(row.options)) as string[],
+            arms: JSON.parse(String(row.arms)) as string[],
             hash: String(row.packed_hash),
           }
         : await packMonth(marketId, currency, timeZone, month, Number(row.version));
@@ -62,18 +64,24 @@ export async function packedMonth(
   return (rows[0]?.packed as Uint8Array | null | undefined) ?? null;
 }
 
-/** All orders of a market. */
-export async function readOrderColumns(marketId: string, currency: string, timeZone: string): Promise<OrderColumns> {
+/** All orders of a market. @param from the first day of the first month that is wanted */
+export async function readOrderColumns(
+  marketId: string,
+  currency: string,
+  timeZone: string,
+  from = '0000-01-01',
+): Promise<OrderColumns> {
   await orderMonths(marketId, currency, timeZone);
   const [rows] = await reading((pool) =>
     pool.query<RowDataPacket[]>(
-      'SELECT options, columns_packed FROM order_month WHERE market_id = ? AND currency = ? AND orders > 0 AND columns_packed IS NOT NULL ORDER BY month',
-      [marketId, currency],
+      'SELECT options, arms, columns_packed FROM order_month WHERE market_id = ? AND currency = ? AND orders > 0 AND columns_packed IS NOT NULL AND month >= ? ORDER BY month',
+      [marketId, currency, from],
     ),
   );
   return unpackMonths(
     rows.map((row) => ({
       options: JSON.parse(String(row.options)) as string[],
+      arms: JSON.parse(String(row.arms)) as string[],
       bytes: row.columns_packed as Uint8Array,
     })),
   );
@@ -117,6 +125,7 @@ type PackedRow = [
   postcode: string,
   grams: number | null,
   items: number | null,
+  arm: string,
 ];
 
 async function packMonth(
@@ -128,7 +137,7 @@ async function packMonth(
 ): Promise<OrderMonth> {
   const rows = await reading(async (pool) => {
     const [found] = await pool.query<RowDataPacket[][]>({
-      sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper, country, region, postcode, weight_grams, items FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',
+      sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper, country, region, postcode, weight_grams, items, arm FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',
       values: [marketId, currency, month, month],
       rowsAsArray: true,
     });
@@ -139,26 +148,40 @@ async function packMonth(
   const known = new Map<string, number>();
   const knownPlaces = new Map<string, number>();
   for (const [i, row] of rows.entries()) {
-    const [placed, goods, delivery, option, returning, country, region, postcode, grams, items] = row;
+    const [placed, goods, delivery, option, returning, country, region, postcode, grams, items, arm] = row;
     columns.goods[i] = goods;
     columns.delivery[i] = delivery ?? -1;
     columns.day[i] = localTime(timeZone, placed * 1000).day;
     columns.option[i] = optionIndex(columns.options, known, option);
     columns.shopper[i] = kindOfShopper(returning);
     columns.items[i] = Math.min(mostItems, items ?? 0);
+    if (arm !== '') columns.arm[i] = armIndex(columns.arms, arm);
     shipments.place[i] = placeIndex(shipments.places, knownPlaces, [country, region, postcode]);
     shipments.grams[i] = grams ?? weightUnknown;
   }
   const bytes = Buffer.from(packColumns(columns));
   const shipped = Buffer.from(packShipments(shipments));
-  const { options } = columns;
+  const { options, arms } = columns;
   const hash = createHash('sha256').update(bytes).update(shipped).digest('hex').slice(0, 32);
   // Kept though the month may have moved on meanwhile: then it is found to be old when it is named next.
   await database().query(
-    'UPDATE order_month SET packed_version = ?, packed_zone = ?, packed_hash = ?, orders = ?, options = ?, columns_packed = ?, shipments_packed = ? WHERE market_id = ? AND currency = ? AND month = ? AND (packed_version IS NULL OR packed_version <= ?)',
-    [version, timeZone, hash, rows.length, JSON.stringify(options), bytes, shipped, marketId, currency, month, version],
+    'UPDATE order_month SET packed_version = ?, packed_zone = ?, packed_hash = ?, orders = ?, options = ?, arms = ?, columns_packed = ?, shipments_packed = ? WHERE market_id = ? AND currency = ? AND month = ? AND (packed_version IS NULL OR packed_version <= ?)',
+    [
+      version,
+      timeZone,
+      hash,
+      rows.length,
+      JSON.stringify(options),
+      JSON.stringify(arms),
+      bytes,
+      shipped,
+      marketId,
+      currency,
+      month,
+      version,
+    ],
   );
-  return { month, orders: rows.length, options, hash };
+  return { month, orders: rows.length, options, arms, hash };
 }
 
 /** As columns tell it. @param returning 0, 1, or null where it is not known */

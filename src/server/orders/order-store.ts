@@ -19,6 +19,8 @@ export interface PastOrder {
   items: number;
   weightGrams: number;
   returning: boolean;
+  /** of an experiment, as `armName` writes it; absent: none */
+  arm?: string;
   lines: [sku: string, quantity: number][];
 }
 
@@ -56,9 +58,10 @@ export async function addOrders(connection: PoolConnection, orders: readonly Pas
         o.weightGrams,
         o.returning,
         linesAsText(o.lines),
+        o.arm ?? '',
       ]);
     await connection.query(
-      'INSERT INTO past_order (order_number, placed_at, market_id, country, postcode, currency, goods_minor, discount_minor, delivery_minor, option_id, items, weight_grams, returning_shopper, goods_lines) VALUES ?',
+      'INSERT INTO past_order (order_number, placed_at, market_id, country, postcode, currency, goods_minor, discount_minor, delivery_minor, option_id, items, weight_grams, returning_shopper, goods_lines, arm) VALUES ?',
       [rows],
     );
   }

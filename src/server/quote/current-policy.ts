@@ -1,4 +1,5 @@
 import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
+import { CompiledExperiments, type EndedEarly } from '../../core/experiments/compile-experiments.ts';
 import { checkedPolicy } from '../policy/stored-policy.ts';
 import { readRelease } from '../releases/release-store.ts';
 import { currentState } from './current-state.ts';
@@ -9,11 +10,14 @@ export interface CompiledRelease {
   compiled: CompiledPolicy;
   /** ids of the offers that have limits */
   limited: ReadonlySet<string>;
+  experiments: CompiledExperiments;
 }
 
 export interface CurrentPolicy extends CompiledRelease {
   /** revision of the catalogue, see `productsNamed` */
   catalogue: number;
+  /** experiments that ended by themselves */
+  ended: EndedEarly;
 }
 
 /** Releases that are kept compiled: the current one, and those under which orders that are reported were placed. */
@@ -36,12 +40,12 @@ async function read(number: number): Promise<CompiledRelease | null> {
   if (!release) return null;
   const compiled = compilePolicy(checkedPolicy(release.policy, number));
   const limited = Object.entries(compiled.policy.offers).flatMap(([id, { limits }]) => (limits ? [id] : []));
-  return { release: number, compiled, limited: new Set(limited) };
+  return { release: number, compiled, limited: new Set(limited), experiments: new CompiledExperiments(compiled) };
 }
 
 /** The release the shop uses, compiled. Null: none yet. */
 export async function currentPolicy(): Promise<CurrentPolicy | null> {
-  const { release, catalogue } = await currentState();
+  const { release, catalogue, ended } = await currentState();
   const current = release === null ? null : await compiledRelease(release);
-  return current && { ...current, catalogue };
+  return current && { ...current, catalogue, ended };
 }

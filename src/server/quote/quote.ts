@@ -11,6 +11,8 @@ import { quotesFor } from '../carriers/quotes-for.ts';
 import type { Problem } from '../../contract/shapes/problem.ts';
 import type { Quote, UnsignedQuote } from '../../contract/shapes/quote.ts';
 import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
+import { keptName, rulesFor } from '../experiments/rules-for.ts';
+import { countShopper } from '../experiments/shoppers-counted.ts';
 import { problemBody, ProblemError } from '../http/problem.ts';
 import { shopperHash } from '../orders/shopper-hash.ts';
 import { promised } from '../redemptions/promise.ts';
@@ -36,8 +38,9 @@ interface Counted {
  * @param instant ms since 1970-01-01T00:00Z
  * @throws ProblemError 422 for unknown or unpriced products, or a market or option that does not exist
  */
-export async function quote(current: CurrentPolicy, request: QuoteRequest, instant: number): Promise<Quote> {
+export async function quote(everybody: CurrentPolicy, request: QuoteRequest, instant: number): Promise<Quote> {
   const { language, answers, sign, shopperKey, closing, reserve: reserving, ...asked } = request;
+  const { rules: current, arm } = rulesFor(everybody, asked, shopperKey, instant);
   const { compiled, release } = current;
   const after = (minutes: number) => new Date(instant + minutes * 60_000).toISOString();
   const shopper = shopperKey === undefined ? null : await shopperHash(shopperKey);
@@ -60,13 +63,14 @@ export async function quote(current: CurrentPolicy, request: QuoteRequest, insta
       : null;
   const { evaluation, prepared, silent, lastKnown } = kept?.cart ?? (await count(counts));
   refuseUncounted(evaluation, prepared);
+  if (arm && shopper) countShopper(arm, shopper);
   const unsigned: UnsignedQuote = {
     release,
     ...quoteAnswer(compiled, evaluation, language),
     carriersSilent: silent,
     carriersLastKnown: lastKnown,
     answerFaults: answers ? faultsIn(compiled.policy, answers) : null,
-    arms: [],
+    arms: arm ? [{ experiment: arm.experiment, offer: arm.offer, arm: arm.arm }] : [],
     closing: closing ? await closingFor(current, prepared, closing.most) : null,
     reserved: kept && reserving ? { offers: kept.offers, until: after(reserving.minutes) } : null,
   };
@@ -75,7 +79,11 @@ export async function quote(current: CurrentPolicy, request: QuoteRequest, insta
   const id = randomBytes(16).toString('base64url');
   const signed = signedQuote(unsigned, request, secret!, { id, instant, minutes: sign.minutes });
   const outcome = outcomeOf(evaluation);
-  await keepQuote(id, { release, instant, shopper, asked, outcome }, instant + sign.minutes * 60_000);
+  await keepQuote(
+    id,
+    { release, instant, shopper, arm: keptName(arm), asked, outcome },
+    instant + sign.minutes * 60_000,
+  );
   return signed;
 }
 

@@ -10,6 +10,7 @@ import { checkOffer } from './check-offer.ts';
 import { checkOption } from './check-option.ts';
 import { checkMarkets } from './check-markets.ts';
 import { checkCondition, qualifierCycles } from './check-condition.ts';
+import { checkExperiment } from './check-experiment.ts';
 import { checkPlace } from './check-place.ts';
 import { checkZone } from './check-zone.ts';
 import { checkWording } from './check-wording.ts';
@@ -37,11 +38,17 @@ export function checkReferences(policy: Policy, valid?: Policy): PolicyFault[] {
   for (const [id, notice] of inOrder(policy.notices ?? {})) checkNotice(id, notice, policy, fault);
   checkWording(policy, valid, fault);
   for (const [id, cart] of inOrder(policy.testCarts)) checkTestCart(id, cart, policy, fault);
+  for (const [id, experiment] of inOrder(policy.experiments ?? {})) checkExperiment(id, experiment, fault);
+  checkUnseen(policy, fault);
+  return faults;
+}
+
+/** What stands beside the rules. */
+function checkUnseen(policy: Policy, fault: Fault): void {
   for (const [id, { when }] of inOrder(policy.guarantees ?? {}))
     if (when) checkCondition(when, policy, `/guarantees/${id}/when`, fault);
   for (const id of Object.keys(policy.assumptions ?? {}))
     if (!policy.markets[id]) fault(`/assumptions/${id}`, `there is no market "${id}"`);
-  return faults;
 }
 
 /** The store itself, its rates and its calendars. */

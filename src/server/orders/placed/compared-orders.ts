@@ -6,8 +6,10 @@ import { compareOrder, without, type ComparedOrder } from '../../../core/orders/
 import { outcomeOf, redeemedOffers } from '../../../core/orders/placed/outcome.ts';
 import type { Problem, ProblemField } from '../../../contract/shapes/problem.ts';
 import type { PlacedOrder } from '../../../contract/shapes/placed-order.ts';
+import type { ArmName } from '../../../core/experiments/arm-name.ts';
 import type { AskedCart } from '../../../core/evaluation/asked-cart.ts';
 import { problemBody, ProblemError } from '../../http/problem.ts';
+import { keptName, rulesFor, rulesOfArm } from '../../experiments/rules-for.ts';
 import { preparedCart, refuseUncounted } from '../../quote/asked-cart.ts';
 import type { CurrentPolicy } from '../../quote/current-policy.ts';
 import { givenQuotes, type GivenQuote } from '../../quote/given-quotes.ts';
@@ -25,6 +27,8 @@ export interface ReadyOrder {
   /** the release it was compared with; null: it was placed before the first */
   release: number | null;
   shopper: Buffer | null;
+  /** of an experiment, that the shopper belonged to; '' for none */
+  arm: ArmName | '';
   /** what was asked, without who asked */
   asked: AskedCart;
   offers: string[];
@@ -66,6 +70,7 @@ interface Ordered {
   /** null: it was placed before the first release */
   release: number | null;
   instant: number;
+  arm: ArmName | '';
 }
 
 async function comparedOne(
@@ -82,8 +87,8 @@ async function comparedOne(
       { pointer: '/quote', message: `there is no signed quote "${order.quote}", or it is over for long` },
     ]);
   const shopper = (await shopperHash(order.shopperKey)) ?? quote?.shopper ?? null;
-  const ordered = await orderedUnder(order.cart, instant, quote, releases);
-  const { asked, rules, release } = ordered;
+  const ordered = await orderedUnder(order, instant, quote, releases);
+  const { asked, rules, release, arm } = ordered;
   const evaluateWith = async (redemptions: AskedCart['redemptions']): Promise<Evaluation> => {
     try {
       const prepared = await preparedCart(rules, asked, ordered.instant, redemptions);
@@ -114,6 +119,7 @@ async function comparedOne(
     compared: release === null ? without('notCompared', 'beforeFirstRelease') : compared,
     release,
     shopper,
+    arm,
     asked: withoutShopper(asked),
     offers,
     reservable: offers.filter((offer) => rules.limited.has(offer)),
@@ -121,17 +127,20 @@ async function comparedOne(
 }
 
 async function orderedUnder(
-  cart: AskedCart | undefined,
+  { cart, shopperKey }: PlacedOrder,
   instant: number,
   quote: GivenQuote | null,
   { at, numbered, current }: ReleasesInForce,
 ): Promise<Ordered> {
   if (quote) {
-    const { asked, release } = quote;
-    return { asked, rules: (await numbered(release)) ?? current, release, instant: quote.instant };
+    const { asked, release, arm } = quote;
+    const { rules } = rulesOfArm((await numbered(release)) ?? current, arm);
+    return { asked, rules, release, instant: quote.instant, arm };
   }
-  const rules = await at(instant);
-  return { asked: cart!, rules: rules ?? current, release: rules?.release ?? null, instant };
+  const everybody = await at(instant);
+  // Before the first release there were no experiments.
+  const { rules, arm } = everybody ? rulesFor(everybody, cart!, shopperKey, instant) : { rules: current, arm: null };
+  return { asked: cart!, rules, release: everybody?.release ?? null, instant, arm: keptName(arm) };
 }
 
 /** What is wrong with a cart, as wrong with the order that brings it along. */

@@ -1,9 +1,13 @@
+import { orderColumns } from '../order-columns.ts';
 import { linesAsText } from '../order-store.ts';
 import type { ReadyOrder } from './compared-orders.ts';
 
-/** A row of `orderColumns`. @param returning shoppers who have ordered before, in hexadecimal */
+/** What is kept of a reported order among the past ones: no file says which arm it was of. */
+export const reportedColumns = [...orderColumns, 'arm'] as const;
+
+/** A row of `reportedColumns`. @param returning shoppers who have ordered before, in hexadecimal */
 export function pastOrderRow(
-  { order, evaluation, asked, shopper }: ReadyOrder,
+  { order, evaluation, asked, shopper, arm }: ReadyOrder,
   returning: ReadonlySet<string>,
 ): unknown[] {
   const { measures, cart, marketId, currency } = evaluation;
@@ -28,6 +32,7 @@ export function pastOrderRow(
     shopper,
     codes?.[0] ?? '',
     linesAsText(cart!.lines.map(({ product, quantity }) => [product.sku, quantity])),
+    arm,
   ];
 }
 

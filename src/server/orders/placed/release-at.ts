@@ -28,7 +28,7 @@ export async function releasesInForce(): Promise<ReleasesInForce | null> {
   const known = times.of;
   const numbered = async (number: number): Promise<CurrentPolicy | null> => {
     const release = await compiledRelease(number);
-    return release && { ...release, catalogue: current.catalogue };
+    return release && { ...release, catalogue: current.catalogue, ended: current.ended };
   };
   return {
     current,

@@ -4,10 +4,9 @@ import type { PlacedOrder, ReportedOrder } from '../../../contract/shapes/placed
 import { codeOf, inTransaction } from '../../database/pool.ts';
 import { problemBody } from '../../http/problem.ts';
 import { forgetUses } from '../../redemptions/uses.ts';
-import { orderColumns } from '../order-columns.ts';
 import { touchMonths } from '../order-months.ts';
 import { comparedOrders, reportHash, type ReadyOrder } from './compared-orders.ts';
-import { pastOrderRow, placedOrderColumns, placedOrderRow } from './order-rows.ts';
+import { pastOrderRow, placedOrderColumns, placedOrderRow, reportedColumns } from './order-rows.ts';
 import type { ReleasesInForce } from './release-at.ts';
 
 /** What is known of a number that was reported before. */
@@ -132,11 +131,11 @@ async function addPastOrders(
   const monthsOf =
     "SELECT DISTINCT market_id, currency, DATE_FORMAT(placed_at, '%Y-%m-01'), 1 FROM past_order WHERE order_number IN (?)";
   const rows = orders.map((one) => pastOrderRow(one, returning));
-  const insert = (ignoring: string) => `INSERT ${ignoring} INTO past_order (${orderColumns.join(', ')}) VALUES ?`;
+  const insert = (ignoring: string) => `INSERT ${ignoring} INTO past_order (${reportedColumns.join(', ')}) VALUES ?`;
   const [{ affectedRows }] = await connection.query<ResultSetHeader>(insert('IGNORE'), [rows]);
   if (affectedRows < orders.length) {
     await touchMonths(connection, monthsOf, [numbers]);
-    const values = orderColumns.map((column) => `${column} = VALUES(${column})`).join(', ');
+    const values = reportedColumns.map((column) => `${column} = VALUES(${column})`).join(', ');
     await connection.query(`${insert('')} ON DUPLICATE KEY UPDATE ${values}, import_id = NULL`, [rows]);
   }
   await touchMonths(connection, monthsOf, [numbers]);
