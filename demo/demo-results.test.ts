@@ -1,13 +1,17 @@
 import { expect, test } from 'vitest';
 import { minorPerMajor } from '../src/core/money/currency.ts';
-import { emptyColumns, optionIndex, type OrderColumns } from '../src/core/orders/columns.ts';
+import { armIndex, emptyColumns, optionIndex, type OrderColumns } from '../src/core/orders/columns.ts';
 import { changesIn, goalsOver, type DatedStep } from '../src/core/results/changes-of-market.ts';
 import { releaseStep } from '../src/core/results/release-step.ts';
 import { panelsOf, studyChange, type ChangeQuestion } from '../src/core/results/study-change.ts';
 import { differenceInDifferences } from '../src/core/statistics/difference-in-differences.ts';
 import { dayNumber } from '../src/core/time/day.ts';
+import { judgeExperiment, sampleRatio } from '../src/core/experiments/judge-experiment.ts';
+import { experimentQuestion } from '../src/core/experiments/question.ts';
+import { studyExperiment } from '../src/core/experiments/study-experiment.ts';
 import { generateOrders } from './generate-orders.ts';
-import { marketTruths, pastOffer } from './order-truth.ts';
+import { finishedExperiment, marketTruths, pastOffer, runningExperiment } from './order-truth.ts';
+import { demoPolicy } from './policy/demo-policy.ts';
 import { demoReleases } from './releases.ts';
 
 const columnsOf = (orders: ReturnType<typeof generateOrders>, market: string): OrderColumns => {
@@ -20,6 +24,7 @@ const columnsOf = (orders: ReturnType<typeof generateOrders>, market: string): O
     columns.day[index] = Math.floor(order.placedAt.getTime() / 86_400_000);
     columns.option[index] = optionIndex(columns.options, known, order.optionId);
     columns.items[index] = order.items;
+    columns.arm[index] = order.arm ? armIndex(columns.arms, order.arm) : 0;
   }
   return columns;
 };
@@ -93,4 +98,31 @@ test('what the past offer did to orders lies within what is found of it, and wha
   }
   // Of so many intervals of 95 in a hundred one or two may miss.
   expect([told, held >= told - 2, held]).toEqual([14, true, held]);
+});
+
+const experimentOf = (orders: ReturnType<typeof generateOrders>, id: string) => {
+  const experiment = demoPolicy.experiments![id]!;
+  const study = studyExperiment(columnsOf(orders, experiment.market), experimentQuestion(demoPolicy, id, experiment));
+  return { study, judged: judgeExperiment(study, experiment.measure, experiment.smallestEffect)[0]! };
+};
+
+test('the demo’s finished experiment found what is true of it: orders grew, and what is left of them did not surely', () => {
+  const { study, judged } = experimentOf(generateOrders(), finishedExperiment.experiment);
+  const truth = experimentOf(generateOrders(7, 480_000), finishedExperiment.experiment).study.arms[1]!;
+  expect(study.arms.map(({ figures }) => figures.reaching.mean > 0)).toEqual([true, true]);
+  expect(judged.verdict).toBe('more');
+  for (const figure of ['orderValue', 'reaching', 'givenAway', 'margin', 'items'] as const) {
+    const { low, high } = study.arms[1]!.differences[figure]!;
+    const real = truth.differences[figure]!.difference;
+    expect([figure, low <= real, real <= high]).toEqual([figure, true, true]);
+  }
+  const margin = study.arms[1]!.differences.margin!;
+  expect(margin.low < 0 && margin.high > 0).toBe(true);
+  expect(sampleRatio(finishedExperiment.shoppers, [1, 1])!.off).toBe(false);
+});
+
+test('the demo’s running experiment has too few orders to tell', () => {
+  const { study, judged } = experimentOf(generateOrders(), runningExperiment.experiment);
+  expect(study.arms.every(({ orders }) => orders > 10)).toBe(true);
+  expect(judged).toMatchObject({ verdict: 'open', difference: null });
 });

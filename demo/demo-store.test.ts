@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { minorPerMajor } from '../src/core/money/currency.ts';
+import { armName } from '../src/core/experiments/arm-name.ts';
 import { generateOrders } from './generate-orders.ts';
-import { marketTruths, orderCount, pastOffer, period } from './order-truth.ts';
+import { finishedExperiment, marketTruths, orderCount, pastOffer, period } from './order-truth.ts';
 import { demoPolicy } from './policy/demo-policy.ts';
 import { demoProducts } from './products.ts';
 
@@ -36,6 +37,7 @@ describe('demo orders', () => {
       const here = orders.filter(
         (order) =>
           order.marketId === market &&
+          order.arm !== armName(finishedExperiment.experiment, 'lower') &&
           !(market === pastOffer.market && order.placedAt >= from && order.placedAt < until),
       );
       const minor = minorPerMajor(truth.currency);

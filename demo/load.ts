@@ -9,12 +9,14 @@ import { addPicture } from '../src/server/pictures/picture-store.ts';
 import { insertReceiver } from '../src/server/receivers/receiver-store.ts';
 import { insertRates } from '../src/server/rates/rate-store.ts';
 import { addRelease } from '../src/server/releases/release-store.ts';
+import { addToArm } from '../src/server/experiments/shoppers-counted.ts';
 import { pastedMail, standInPages } from '../src/server/stand-ins/pages.ts';
 import { rateFeedCsv } from '../src/server/stand-ins/rate-feed.ts';
 import { writeReading } from '../src/server/surfaces/reading-store.ts';
 import { generateOrders } from './generate-orders.ts';
 import { demoPolicy } from './policy/demo-policy.ts';
 import pictures from './pictures.json' with { type: 'json' };
+import { finishedExperiment, runningExperiment } from './order-truth.ts';
 import { demoProducts } from './products.ts';
 import { demoReleases } from './releases.ts';
 
@@ -22,6 +24,12 @@ import { demoReleases } from './releases.ts';
 async function addDemoRates(connection: PoolConnection): Promise<void> {
   const today = Math.floor(Date.now() / 86_400_000);
   await insertRates(connection, readReferenceRates(rateFeedCsv(today - 730, today)).rates, 'feed');
+}
+
+/** How many shoppers were quoted in the arms of its experiments. */
+async function addShoppersCounted(connection: PoolConnection): Promise<void> {
+  for (const { experiment, arms, shoppers } of [finishedExperiment, runningExperiment])
+    for (const [place, arm] of arms.entries()) await addToArm(connection, experiment, arm, shoppers[place]!);
 }
 
 /** What the surfaces say, as it was read when the demo was made. */
@@ -56,6 +64,7 @@ export async function loadDemoStore(): Promise<boolean> {
     await addDemoRates(connection);
     for (const bytes of Object.values(pictures)) await addPicture(connection, Buffer.from(bytes, 'base64'));
     await addReadings(connection);
+    await addShoppersCounted(connection);
     for (const [index, { releasedAt, note, policy }] of demoReleases.entries()) {
       // Only the last is told to receivers: there were none before.
       if (index === demoReleases.length - 1) await insertReceiver(connection, standInReceiver, 'demo');

@@ -157,6 +157,38 @@ export const pastOffer = {
   over: 2.5,
 };
 
+/**
+ * An experiment that is over: half of a market’s shoppers had another goal. Of their orders whose value would have been in
+ * [goal − reach, goal), the share `moved` is instead placed at goal + an exponential amount of mean `over`. Shoppers that were
+ * quoted in it: so many of each arm.
+ */
+export const finishedExperiment = {
+  market: 'uk',
+  experiment: 'lower-goal-uk',
+  arms: ['as-it-is', 'lower'],
+  from: '2026-02-02',
+  lastDay: '2026-08-30',
+  goal: 50,
+  reach: 25,
+  moved: 0.8,
+  over: 10,
+  shoppers: [6412, 6365],
+};
+
+/** One that goes on: half of a market’s shoppers have a higher goal, and order as they would have. */
+export const runningExperiment = {
+  market: 'dk',
+  experiment: 'higher-goal-dk',
+  arms: ['as-it-is', 'higher'],
+  from: '2026-10-05',
+  lastDay: '2027-03-28',
+  goal: 599,
+  reach: 0,
+  moved: 0,
+  over: 0,
+  shoppers: [371, 358],
+};
+
 export const period = { from: '2024-11-01', until: '2026-11-01' };
 export const orderCount = 24_000;
 

@@ -4,6 +4,7 @@ import { calendars } from './calendars.ts';
 import { markets, rates } from './markets.ts';
 import { notices } from './notices.ts';
 import { guarantees } from './guarantees.ts';
+import { experiments } from './experiments.ts';
 import { offers } from './offers.ts';
 import { options } from './options.ts';
 import { places } from './places.ts';
@@ -34,6 +35,7 @@ export const demoPolicy: Policy = {
   qualifiers,
   offers,
   notices,
+  experiments,
   wording,
   textNotes,
   look,

@@ -28,6 +28,7 @@ export async function startApplication(
       SUMMANT_SHOP_PORT: 'off',
       SUMMANT_FETCH_EVERY: '0',
       SUMMANT_CALLS_EVERY: '0',
+      SUMMANT_EXPERIMENTS_EVERY: '1',
       ...environment,
     },
     stdio: ['ignore', 'pipe', 'pipe'],

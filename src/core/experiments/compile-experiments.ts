@@ -81,7 +81,8 @@ export class CompiledExperiments {
   /** An arm by its name, with its rules; null where there is none, or it tries nothing. */
   arm(experimentId: string, armId: string): ShoppersArm | null {
     const { policy } = this.#compiled;
-    const experiment = policy.experiments?.[experimentId];
+    const { experiments = {} } = policy;
+    const experiment = Object.hasOwn(experiments, experimentId) ? experiments[experimentId] : undefined;
     if (!experiment || !Object.hasOwn(experiment.arms, armId) || whyNothing(policy, experiment) !== null) return null;
     const key = `${experimentId}/${armId}` as const;
     let compiled = this.#rules.get(key);

@@ -7,6 +7,7 @@ import { compilePolicy } from '../evaluation/compile.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
 import { inputOfTestCart } from '../evaluation/test-cart-input.ts';
 import type { ArmVersion, Experiment, Policy } from '../policy/types.ts';
+import { quoteAnswer } from '../quote/quote-answer.ts';
 import { CompiledExperiments } from './compile-experiments.ts';
 import { policyOfArm } from './policy-of-arm.ts';
 import { whyNothing } from './subject.ts';
@@ -112,11 +113,10 @@ describe('the rules of an arm', () => {
   const catalogue = catalogueOf(demoProducts);
   const carts = Object.values(demoPolicy.testCarts);
   const resultOf = (policy: Policy, cart: (typeof carts)[number]) => {
-    const { marketId, options, offers, messages } = evaluate(
-      compilePolicy(policy),
-      inputOfTestCart(cart, catalogue, during).input,
-    );
-    return { marketId, options, offers, messages };
+    const compiled = compilePolicy(policy);
+    const evaluation = evaluate(compiled, inputOfTestCart(cart, catalogue, during).input);
+    const { look: _, ...answer } = quoteAnswer(compiled, evaluation, cart.language);
+    return answer;
   };
 
   test('are those that the store would have, had it that version, in its market; and nothing else moves', () => {
@@ -130,7 +130,7 @@ describe('the rules of an arm', () => {
         if (version.kind === 'none') delete goal.targets.nlbe;
         if (version.kind === 'rewards') goal.rewards = version.rewards;
         expect(resultOf(policy, cart)).toEqual(resultOf(byHand, cart));
-        if (resultOf(demoPolicy, cart).marketId !== 'nlbe' && version.kind !== 'rewards')
+        if (resultOf(demoPolicy, cart).market !== 'nlbe' && version.kind !== 'rewards')
           expect(resultOf(policy, cart)).toEqual(resultOf(demoPolicy, cart));
       }),
       { numRuns: 60 },

@@ -90,7 +90,7 @@ describe('an experiment is judged', () => {
   });
   test('by what margin an arm surely loses', () => {
     expect(armLosingMargin(studyExperiment(ordersWith(9000, 0), question))?.id).toBe('lower');
-    expect(armLosingMargin(studyExperiment(ordersWith(300, 0), question))).toBeNull();
+    expect(armLosingMargin(studyExperiment(ordersWith(240, 0), question))).toBeNull();
     expect(armLosingMargin(studyExperiment(ordersWith(9000, 1500), question))).toBeNull();
   });
   test('shoppers that went to the arms otherwise than they were to are found', () => {

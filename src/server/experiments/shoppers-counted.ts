@@ -1,4 +1,4 @@
-import type { ResultSetHeader } from 'mysql2/promise';
+import type { PoolConnection, ResultSetHeader } from 'mysql2/promise';
 import type { ShoppersArm } from '../../core/experiments/compile-experiments.ts';
 import { inTransaction, isUnavailable } from '../database/pool.ts';
 import { log } from '../log.ts';
@@ -41,6 +41,19 @@ export function shoppersCounted(): Promise<void> {
   return counting;
 }
 
+/** In the caller's transaction. @param shoppers that were counted in no arm before */
+export async function addToArm(
+  connection: PoolConnection,
+  experiment: string,
+  arm: string,
+  shoppers: number,
+): Promise<void> {
+  await connection.query(
+    'INSERT INTO experiment_arm (experiment_id, arm_id, shoppers, last_at) VALUES (?, ?, ?, UTC_TIMESTAMP(3)) ON DUPLICATE KEY UPDATE shoppers = shoppers + VALUES(shoppers), last_at = VALUES(last_at)',
+    [experiment, arm, shoppers],
+  );
+}
+
 async function count(): Promise<void> {
   const taken = waiting;
   if (taken.size === 0) return;
@@ -53,10 +66,7 @@ async function count(): Promise<void> {
           'INSERT IGNORE INTO experiment_shopper (experiment_id, shopper_hash) VALUES ?',
           [[...shoppers].map((hash) => [experiment, Buffer.from(hash, 'hex')])],
         );
-        await connection.query(
-          'INSERT INTO experiment_arm (experiment_id, arm_id, shoppers, last_at) VALUES (?, ?, ?, UTC_TIMESTAMP(3)) ON DUPLICATE KEY UPDATE shoppers = shoppers + VALUES(shoppers), last_at = VALUES(last_at)',
-          [experiment, arm, affectedRows],
-        );
+        await addToArm(connection, experiment, arm, affectedRows);
       }
     });
   } catch (error) {

@@ -3,6 +3,7 @@ import { inMarkets } from './in-markets.ts';
 import { inOffers } from './in-offers.ts';
 import { inRelease } from './in-release.ts';
 import { inWording } from './in-wording.ts';
+import { inResults } from './in-results.ts';
 import type { PlantedFault } from './planted-fault.ts';
 
 /** Each kind of finding, planted into the demo in three ways or more. */
@@ -12,4 +13,5 @@ export const plantedFaults: readonly PlantedFault[] = [
   ...inOffers,
   ...inWording,
   ...inRelease,
+  ...inResults,
 ];
