@@ -38,6 +38,8 @@ const coreFolders = [
   'sweep',
   'imports',
   'orders',
+  'results',
+  'experiments',
   'guarantees',
   'check-up',
   'effect',

@@ -57,6 +57,8 @@ const armOfOrder = async (number: string) =>
   (await inDatabase('SELECT arm FROM past_order WHERE order_number = ?', [number]))[0]?.arm as string | undefined;
 
 let before: number;
+/** what delivery costs whoever takes no part */
+let usual: number;
 const numbers: string[] = [];
 const number = () => {
   const made = `E-${run}-${numbers.length}`;
@@ -87,7 +89,10 @@ async function release(change: Partial<Experiment>): Promise<number> {
 }
 
 beforeAll(async () => {
-  before = (await quoted()).release;
+  const everybody = await quoted();
+  before = everybody.release;
+  usual = priceOf(everybody);
+  expect(usual).toBeGreaterThan(0);
   await release({});
 });
 
@@ -103,12 +108,12 @@ describe('a shopper of an experiment', () => {
   test('is quoted what the arm says that the stable hash gives, every time and in every answer', async () => {
     const everybody = await quoted();
     expect(everybody.arms).toEqual([]);
-    expect(priceOf(everybody)).toBe(990);
+    expect(priceOf(everybody)).toBe(usual);
     for (const shopper of shoppers) {
       const arm = armOf(shopper);
       const answer = await quoted({ shopperKey: shopper });
       expect(answer.arms).toEqual(arm === null ? [] : [{ experiment: id, offer: 'free-delivery', arm }]);
-      expect(priceOf(answer)).toBe(arm === 'lower' ? 0 : 990);
+      expect(priceOf(answer)).toBe(arm === 'lower' ? 0 : usual);
       expect(answer.goals.find(({ offer }) => offer === 'free-delivery')!.target).toBe(
         arm === 'lower' ? 2000 : everybody.goals.find(({ offer }) => offer === 'free-delivery')!.target,
       );
@@ -147,9 +152,9 @@ describe('an order of an experiment', () => {
     const [[lower], [now], [none]] = [shoppersOf('lower', 1, 'a'), shoppersOf('now', 1, 'a'), shoppersOf(null, 1, 'a')];
     const orders = [
       order({ shopperKey: lower, delivery: 0 }),
-      order({ shopperKey: lower, delivery: 990 }),
-      order({ shopperKey: now, delivery: 990 }),
-      order({ shopperKey: none, delivery: 990 }),
+      order({ shopperKey: lower, delivery: usual }),
+      order({ shopperKey: now, delivery: usual }),
+      order({ shopperKey: none, delivery: usual }),
       order({ delivery: 0 }),
     ];
     expect((await report(orders)).map(({ verdict }) => verdict)).toEqual([
@@ -192,13 +197,13 @@ describe('an experiment that is over', () => {
     const [lower, now] = [shoppersOf('lower', 110, 'c'), shoppersOf('now', 110, 'c')];
     const orders = [
       ...lower.map((shopperKey) => order({ shopperKey, delivery: 0 })),
-      ...now.map((shopperKey) => order({ shopperKey, delivery: 990 })),
+      ...now.map((shopperKey) => order({ shopperKey, delivery: usual })),
     ];
     expect((await quoted({ shopperKey: lower[0] })).arms).toHaveLength(1);
     for (let from = 0; from < orders.length; from += 50)
       expect((await report(orders.slice(from, from + 50))).every(({ verdict }) => verdict === 'agrees')).toBe(true);
     await expect.poll(async () => (await quoted({ shopperKey: lower[0] })).arms, { timeout: 60_000 }).toEqual([]);
-    expect(priceOf(await quoted({ shopperKey: lower[0] }))).toBe(990);
+    expect(priceOf(await quoted({ shopperKey: lower[0] }))).toBe(usual);
     const [end] = await inDatabase('SELECT arm_id, high FROM experiment_end WHERE experiment_id = ?', [id]);
     expect(end!.arm_id).toBe('lower');
     expect(Number(end!.high)).toBeLessThan(0);

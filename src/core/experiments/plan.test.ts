@@ -3,7 +3,7 @@ import { alwaysValidDifference } from '../statistics/confidence-sequence.ts';
 import { nobodyYet, withValues } from '../statistics/running.ts';
 import { normal, seededRandom } from '../statistics/random.ts';
 import { membersForAverages } from '../statistics/sample-size.ts';
-import { planExperiment, type Planned } from './plan.ts';
+import { effectFound, planExperiment, type Planned } from './plan.ts';
 
 const planned: Planned = {
   effect: 500,
@@ -66,5 +66,14 @@ describe('a plan', () => {
     }
     expect(found / 500).toBeGreaterThan(0.74);
     expect(found / 500).toBeLessThan(0.87);
+  });
+
+  test('finds its effect with as many orders as it says, and not with one fewer', () => {
+    for (const effect of [250, 500, 1111]) {
+      const { orders } = planExperiment({ ...planned, effect }, 1);
+      expect(effectFound(orders, planned)).toBeLessThanOrEqual(effect);
+      expect(effectFound(orders - 1, planned)).toBeGreaterThan(effect);
+    }
+    expect(effectFound(0, planned)).toBe(Infinity);
   });
 });

@@ -48,18 +48,35 @@ export function planExperiment(
   return { orders, days: left > 0 ? null : days };
 }
 
+/**
+ * The smallest difference that so many orders find, as surely as is asked for. Minor units; Infinity without orders.
+ *
+ * @param orders of the two arms together
+ */
+export function effectFound(
+  orders: number,
+  { deviation, shares, certainty = usualCertainty }: Omit<Planned, 'effect' | 'week'>,
+): number {
+  if (orders < 1) return Infinity;
+  const { error, power } = certainty;
+  return (
+    errorOf(orders, deviation, shares) *
+    (Math.sqrt(orders) * alwaysValidHalf(orders, error, orders) + normalQuantile(power))
+  );
+}
+
+/** The standard error of the difference, of so many orders of two arms together. */
+function errorOf(orders: number, deviation: number, [first, second]: readonly [number, number]): number {
+  const share = first / (first + second);
+  return deviation * Math.sqrt(1 / (orders * share) + 1 / (orders * (1 - share)));
+}
+
 function ordersNeeded(
   effect: number,
   deviation: number,
-  [first, second]: readonly [number, number],
-  { error, power }: Certainty,
+  shares: readonly [number, number],
+  certainty: Certainty,
 ): number {
-  const share = first / (first + second);
-  /** The standard error of the difference, of so many orders. */
-  const errorOf = (orders: number) => deviation * Math.sqrt(1 / (orders * share) + 1 / (orders * (1 - share)));
-  const found = (orders: number) =>
-    errorOf(orders) * Math.sqrt(orders) * alwaysValidHalf(orders, error, orders) +
-      normalQuantile(power) * errorOf(orders) <=
-    effect;
+  const found = (orders: number) => effectFound(orders, { deviation, shares, certainty }) <= effect;
   return lowestThat(found, 1, mostOrders) ?? mostOrders;
 }

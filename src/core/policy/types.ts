@@ -18,6 +18,7 @@ export type {
   Destination,
   Expectation,
   Experiment,
+  ExperimentOutcome,
   EarlierChoice,
   FollowingAmount,
   Goal,

@@ -65,8 +65,16 @@ export const trail: readonly Stop[] = [
   {
     id: 'results',
     name: 'Results',
-    parts: ['what happened', 'figures', 'order values', 'week by week', 'what else changed', 'charged otherwise'],
-    also: 'report outcome before after difference impact uplift experiment orders placed wrong price disagreement',
+    parts: [
+      'what happened',
+      'figures',
+      'order values',
+      'week by week',
+      'what else changed',
+      'experiments',
+      'charged otherwise',
+    ],
+    also: 'report outcome before after difference impact uplift experiment arm split test orders placed wrong price disagreement',
   },
 ];
 

@@ -83,9 +83,6 @@ export function ChargedOtherwise({ query, setQuery }: { query: Record<string, st
           </button>
         )}
       </section>
-      <p className="mt-6 max-w-[46rem] text-small text-soft">
-        Not built yet: experiments, with shoppers split by share between versions of an offer.
-      </p>
     </div>
   );
 }

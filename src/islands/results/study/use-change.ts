@@ -9,7 +9,7 @@ import type { ChangeQuestion, ChangeStudy, MarketPanels } from '../../../core/re
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
 /** What is asked of a worker, its answer, and what went wrong; an answer to something else is none. */
-function useAnswer<T>(key: string | null, ask: () => Promise<T>): { answer: T | null; problem: string | null } {
+export function useAnswer<T>(key: string | null, ask: () => Promise<T>): { answer: T | null; problem: string | null } {
   const [state, setState] = useState<{ key: string; answer: T | null; problem: string | null } | null>(null);
   useEffect(() => {
     if (key === null) return;

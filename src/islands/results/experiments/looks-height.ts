@@ -1,0 +1,2 @@
+/** px, of the chart of looks, which is fetched once it is seen */
+export const looksHeight = 170;
