@@ -15,6 +15,8 @@ export interface PageProps {
   locale: string;
   /** the moment of the request, ms since 1970-01-01T00:00Z: what carts without a moment of their own are rehearsed at */
   now: number;
+  /** experiments that ended by themselves, and when, ms since 1970-01-01T00:00Z */
+  ended: Record<string, number>;
   benchFolded: boolean;
   theme: ThemeChoice;
   /** the address's query, so that what it names is drawn from the start */

@@ -1,13 +1,14 @@
 import type { PageData } from '../contract/page.ts';
 import { readDraft } from './draft/draft-store.ts';
 import { policyAddress } from './draft/policy-text.ts';
+import { currentState } from './quote/current-state.ts';
 import { listProducts } from './products/product-store.ts';
 import { currentReleaseBeside } from './releases/release-beside-draft.ts';
 import { plainQuery } from '../core/plain-query.ts';
 
 /** What every page's frame needs, read at once. */
 export async function pageData(request: Request, url: URL): Promise<PageData> {
-  const [draft, products] = await Promise.all([readDraft(), listProducts()]);
+  const [draft, products, { ended }] = await Promise.all([readDraft(), listProducts(), currentState()]);
   const cookies = new Map(
     (request.headers.get('cookie') ?? '').split(';').map((pair) => pair.trim().split('=') as [string, string]),
   );
@@ -19,6 +20,7 @@ export async function pageData(request: Request, url: URL): Promise<PageData> {
     products,
     locale: readerLocale(request.headers.get('accept-language')),
     now: Date.now(),
+    ended: Object.fromEntries(ended),
     benchFolded: cookies.get('summant-bench') === 'folded',
     theme: theme === 'summant-day' || theme === 'summant-night' ? theme : null,
     query: plainQuery(url.searchParams),

@@ -66,6 +66,12 @@ export class CompiledExperiments {
     return this.#find(market, instant, ended)?.id ?? null;
   }
 
+  /** The same, or where none goes on the first that will. */
+  next(market: string, instant: number, ended: EndedEarly): string | null {
+    const here = (this.#inMarket.get(market) ?? []).filter(({ id, span }) => span.until > instant && !ended.has(id));
+    return this.goingOn(market, instant, ended) ?? here.sort((a, b) => a.span.from - b.span.from)[0]?.id ?? null;
+  }
+
   /**
    * The arm that a shopper belongs to; null where no experiment goes on, or the shopper takes no part.
    *

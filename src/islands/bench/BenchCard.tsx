@@ -1,26 +1,35 @@
-import { useMemo } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import type { TestCart } from '../../core/policy/types.ts';
-import { useCatalogue, useCompiled, useCompiledRelease, useNotation, useNow } from '../page/page-context.tsx';
+import { ArmShown, useCatalogue, useCompiled, useCompiledRelease, useNotation, useNow } from '../page/page-context.tsx';
 import { ExpectedMark } from '../rehearsal/ExpectedMark.tsx';
+import { ArmChips } from '../rehearsal/ArmChips.tsx';
+import { useArmChoice } from '../rehearsal/use-arm-choice.ts';
 import { DifferenceMark } from './DifferenceMark.tsx';
 import { Lead } from './Lead.tsx';
 import { OptionRow } from './OptionRow.tsx';
 import { rehearse, whyNothing } from '../rehearsal/rehearse-cart.ts';
 
-/** One pinned cart: who and where, how far toward the goal, what is read, what delivery costs. */
-export function BenchCard({
-  id,
-  cart,
-  href = `/rehearse?cart=${id}`,
-  because,
-}: {
+interface Card {
   id: string;
   cart: TestCart;
   /** where it stands at Rehearse */
   href?: string;
   /** why it is here, where nobody has pinned it */
   because?: string;
-}) {
+}
+
+/** One pinned cart: who and where, how far toward the goal, what is read, what delivery costs; for each arm of an experiment. */
+export function BenchCard(card: Card) {
+  const [arm, setArm] = useState('');
+  const { shown, choices } = useArmChoice(card.cart, arm);
+  return (
+    <ArmShown value={shown}>
+      <OneCard {...card} arms={choices && <ArmChips choices={choices} choose={setArm} />} />
+    </ArmShown>
+  );
+}
+
+function OneCard({ id, cart, href = `/rehearse?cart=${id}`, because, arms }: Card & { arms: ReactNode }) {
   const { money } = useNotation();
   const compiled = useCompiled();
   const compiledRelease = useCompiledRelease();
@@ -47,6 +56,7 @@ export function BenchCard({
       <p className="truncate text-fine text-soft">
         {cart.destination.country} {cart.destination.postcode} · {cart.language}
       </p>
+      {arms}
       <Lead rehearsal={now} language={cart.language} />
       {evaluation.noOptions && <p className="text-small text-warning">{whyNothing[evaluation.noOptions]}</p>}
       {currency && (

@@ -6,6 +6,8 @@ import type { PageProps } from '../../contract/page.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
 import { policyChanges, type PolicyChange } from '../../core/changes/changes.ts';
 import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
+import type { EndedEarly } from '../../core/experiments/compile-experiments.ts';
+import { experimentsOf } from '../../core/experiments/state.ts';
 import { Memo } from '../../core/memo.ts';
 import { formatMoney, formatNumber } from '../../core/money/format.ts';
 import { withPatches } from '../../core/policy/patch.ts';
@@ -39,6 +41,7 @@ interface PageConstants {
   notation: Notation;
   /** ms since 1970-01-01T00:00Z */
   now: number;
+  ended: EndedEarly;
   state: StoreApi<PageState>;
 }
 
@@ -56,7 +59,7 @@ export function PageProvider({ props, children }: { props: PageProps; children: 
   );
 }
 
-function constantsOf({ locale, now, products, release }: PageProps, policy: Policy): PageConstants {
+function constantsOf({ locale, now, ended, products, release }: PageProps, policy: Policy): PageConstants {
   return {
     notation: {
       locale,
@@ -64,6 +67,7 @@ function constantsOf({ locale, now, products, release }: PageProps, policy: Poli
       figure: (minor, currency) => formatNumber(minor, currency, locale),
     },
     now,
+    ended: new Map(Object.entries(ended)),
     state: createStore<PageState>()((set) => ({
       catalogue: catalogueOf(products),
       setProduct: (product) =>
@@ -93,14 +97,28 @@ export const useRelease = (): CurrentRelease | null => useStore(usePage().state,
 
 export const useSetRelease = () => useStore(usePage().state, (page) => page.setRelease);
 
+/** Experiments that ended by themselves. */
+export const useEnded = (): EndedEarly => usePage().ended;
+
+/** The arm whose shoppers’ rules are looked at below; null: those of whoever takes no part. */
+export const ArmShown = createContext<{ experiment: string; arm: string } | null>(null);
+
+/** The rules of the arm that is looked at, where they are there; else the rules themselves. */
+function useRulesShown(compiled: CompiledPolicy): CompiledPolicy {
+  const shown = useContext(ArmShown);
+  return (shown && experimentsOf(compiled).arm(shown.experiment, shown.arm)?.compiled) ?? compiled;
+}
+
 /** The draft as shown, compiled. */
 export function useCompiled(): CompiledPolicy {
-  return compilePolicy(usePolicy());
+  return useRulesShown(compilePolicy(usePolicy()));
 }
 
 export function useCompiledRelease(): CompiledPolicy | null {
   const release = useRelease();
-  return release && compilePolicy(release.policy);
+  const policy = usePolicy();
+  const compiled = useRulesShown(compilePolicy(release?.policy ?? policy));
+  return release && compiled;
 }
 
 const changesOf = new Memo((draft: Policy, { release, locale }: { release: Policy; locale: string }) =>

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { ShopperFacts } from '../fields/ShopperFacts.tsx';
 import { setCartField } from '../../client/edits/edits.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -6,9 +6,11 @@ import { setAt } from '../../client/edits/set-at.ts';
 import type { TestCart } from '../../core/policy/types.ts';
 import { rehearse } from '../rehearsal/rehearse-cart.ts';
 import { usePolicy } from '../page/draft-context.tsx';
-import { useCatalogue, useCompiled, useCompiledRelease, useNow } from '../page/page-context.tsx';
+import { ArmShown, useCatalogue, useCompiled, useCompiledRelease, useNow } from '../page/page-context.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 import { useQuery } from '../page/use-query.ts';
+import { ArmChips } from '../rehearsal/ArmChips.tsx';
+import { useArmChoice } from '../rehearsal/use-arm-choice.ts';
 import { CartSheet } from './cart/CartSheet.tsx';
 import { Circumstances } from './cart/Circumstances.tsx';
 import { CartLines } from './cart/CartLines.tsx';
@@ -65,21 +67,36 @@ export function RehearseView({ query: initial, shop }: { query: Record<string, s
           of the draft.
         </Alert>
       )}
-      <OneCart query={query} setQuery={setQuery} shop={shop} />
+      <CartOfArm query={query} setQuery={setQuery} shop={shop} />
     </>
   );
 }
 
-/** One cart: what is in it, where it goes, and what its shopper sees. */
-function OneCart({
-  query,
-  setQuery,
-  shop,
-}: {
+interface AskedFor {
   query: Record<string, string>;
   setQuery: SetQuery;
   shop: string | null;
-}) {
+}
+
+/** The cart as a shopper of an arm sees it, where an experiment goes on in its market. */
+function CartOfArm(asked: AskedFor) {
+  const { query, setQuery } = asked;
+  const { testCarts } = usePolicy();
+  const cartId = testCarts[query.cart ?? ''] ? query.cart! : inOrder(testCarts)[0]![0];
+  const { shown, choices } = useArmChoice(testCarts[cartId]!, query.arm ?? '');
+  return (
+    <ArmShown value={shown}>
+      <OneCart
+        {...asked}
+        cartId={cartId}
+        arms={choices && <ArmChips choices={choices} choose={(arm) => setQuery({ arm })} />}
+      />
+    </ArmShown>
+  );
+}
+
+/** One cart: what is in it, where it goes, and what its shopper sees. */
+function OneCart({ query, setQuery, shop, cartId, arms }: AskedFor & { cartId: string; arms: ReactNode }) {
   const policy = usePolicy();
   const compiled = useCompiled();
   const compiledRelease = useCompiledRelease();
@@ -88,8 +105,6 @@ function OneCart({
   const edit = useEdit();
   const [madeUp, setMadeUp] = useState(false);
   const printing = usePrinting();
-  const carts = inOrder(policy.testCarts);
-  const cartId = policy.testCarts[query.cart ?? ''] ? query.cart! : carts[0]![0];
   const cart = policy.testCarts[cartId]!;
   const rehearsal = useMemo(() => rehearse(compiled, catalogue, cart, now), [compiled, catalogue, cart, now]);
   const released = useMemo(
@@ -151,6 +166,7 @@ function OneCart({
           />
         </p>
       )}
+      {arms}
       <DestinationDetails cartId={cartId} cart={cart} zone={zone} />
       <Circumstances cartId={cartId} cart={cart} zone={zone} />
       <div className="flex flex-wrap items-baseline gap-x-3 text-small">

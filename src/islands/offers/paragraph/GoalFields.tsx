@@ -166,6 +166,17 @@ export function GoalFields({
                 />
               </>
             )}
+            {goal.targets[marketId] && (
+              <>
+                {' '}
+                <a
+                  className="link text-small text-soft"
+                  href={`/results?market=${marketId}&begin=${offerId}/${goalId}#experiments`}
+                >
+                  try another version on some shoppers
+                </a>
+              </>
+            )}
           </div>
           {of > 1 && <Remove what={`goal ${number}`} remove={() => edit(removeGoal(offerId, goalId))} />}
         </div>

@@ -129,7 +129,7 @@ function Judged({
               <p className="text-small">
                 {measure === 'orderValue' ? 'Order value' : 'Margin net of delivery'} with “{names.get(arm.id)}” beside
                 “{first}”, as it stood each evening. The band holds what is true on every evening at once, however often
-                one looks.
+                one looks; the dotted lines are the smallest difference worth knowing.
               </p>
               <WhenSeen height={looksHeight} label="the difference evening by evening">
                 {() => (

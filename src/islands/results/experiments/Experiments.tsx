@@ -80,7 +80,7 @@ export function Experiments({
           </span>
         ),
       },
-      { id: 'state', name: 'State', value: ({ state }) => stateInWords[state] },
+      { id: 'state', name: 'State', value: ({ state }) => stateInWords[state], className: 'whitespace-nowrap' },
       {
         id: 'learnt',
         name: 'Learnt',

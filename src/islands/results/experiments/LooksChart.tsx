@@ -50,7 +50,7 @@ export default function LooksChart({
   const short = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', timeZone: 'UTC' });
   // The first looks know next to nothing: what they leave open is cut off, so that the later ones can be read.
   const settled = points.slice(Math.floor(points.length / 4));
-  const reach = Math.max(smallest * 1.5, ...settled.flatMap(({ band }) => band.map(Math.abs)));
+  const reach = roundUp(Math.max(smallest * 1.5, ...settled.flatMap(({ band }) => band.map(Math.abs))));
   return (
     <div ref={box} data-testid="looks-chart">
       <ComposedChart
@@ -100,6 +100,12 @@ export default function LooksChart({
       </ComposedChart>
     </div>
   );
+}
+
+/** To the next 1, 2, 4, 6, 8 or 10 times a power of ten, whose halves are round too. */
+function roundUp(value: number): number {
+  const power = 10 ** Math.floor(Math.log10(value));
+  return power * ([1, 2, 4, 6, 8].find((step) => step * power >= value) ?? 10);
 }
 
 function Words({

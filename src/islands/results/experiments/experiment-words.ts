@@ -55,14 +55,20 @@ export function judgedInWords(
       head: 'Not enough orders to tell',
       says: `Fewer than a hundred orders came in with “${name}” or with “${first}”.`,
     };
-  const write = (value: number) => words.difference(measure, value);
-  const range = `${write(difference.difference)} beside “${first}”, surely between ${write(difference.low)} and ${write(difference.high)}`;
-  const says = `${what} with “${name}” ${is} ${range}.`;
+  const write = (value: number) => `${words.value(measure, Math.abs(value))} ${value < 0 ? 'less' : 'more'}`;
+  const { difference: found, low, high } = difference;
+  const between =
+    low < 0 === high < 0
+      ? `between ${words.value(measure, Math.min(Math.abs(low), Math.abs(high)))} and ${write(Math.abs(low) > Math.abs(high) ? low : high)}`
+      : `between ${write(low)} and ${write(high)}`;
   const heads = {
     more: 'Surely more',
     less: 'Surely less',
     alike: 'Surely no difference worth knowing',
     open: 'It cannot be told yet',
   };
-  return { head: heads[verdict], says };
+  return {
+    head: heads[verdict],
+    says: `${what} with “${name}” ${is} ${write(found)} than with “${first}”: surely ${between}.`,
+  };
 }
