@@ -317,6 +317,7 @@ export const testCarts: Policy['testCarts'] = {
     { 'swivel-pack': 2, 'end-caps': 1, 'dune-hopper': 1 },
     { codes: ['gust11'] },
   ),
+  'danish-between': cart('Between 549 and 599', 'da-DK', dk, { 'tidewing-20': 1, 'dune-hopper': 1 }),
   'danish-many-lines': cart('Many lines', 'da-DK', dk, {
     'swivel-pack': 1,
     'end-caps': 1,

@@ -87,7 +87,7 @@ export async function moveTo(page: Page, address: string): Promise<void> {
 /** Puts the demo policy back, whatever a test has done. */
 export async function resetDraft(address = here.address): Promise<void> {
   const patch = Object.entries(demoPolicy).map(([key, value]) => ({
-    op: 'replace' as const,
+    op: 'add' as const,
     path: `/${key}`,
     value: value as unknown,
   }));

@@ -85,7 +85,7 @@ export function Experiments({
         id: 'learnt',
         name: 'Learnt',
         value: ({ experiment: { outcome } }) => outcome?.learnt ?? '',
-        className: 'max-w-80',
+        className: 'min-w-64 max-w-80',
       },
     ],
     [policy.markets, locale, setQuery],
