@@ -227,7 +227,7 @@ describe('the response', () => {
     await page.getByTestId('measured-goal').fill('60');
     await page.getByTestId('measured-goal').press('Enter');
     await page.getByTestId('measure').click();
-    await page.getByTestId('measured-result').waitFor({ timeout: 30_000 });
+    await page.getByTestId('measured-result').waitFor();
     const [, likely, low, high] = /([0-9]+)% were lifted over it, with 90 % certainty between ([0-9]+)% and ([0-9]+)%/
       .exec(await textOf(page, '[data-testid=measured-result]'))!
       .map(Number) as [number, number, number, number];

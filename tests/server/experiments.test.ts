@@ -139,11 +139,11 @@ describe('a shopper of an experiment', () => {
       return Object.fromEntries(rows.map((row) => [String(row.arm_id), Number(row.shoppers)]));
     };
     const all = (arm: string) => shoppers.filter((shopper) => armOf(shopper) === arm).length;
-    await expect.poll(counted, { timeout: 30_000 }).toEqual({ now: all('now'), lower: all('lower') });
+    await expect.poll(counted).toEqual({ now: all('now'), lower: all('lower') });
     for (const shopper of shoppers.slice(0, 10)) await quoted({ shopperKey: shopper });
     const more = shoppersOf('now', 3, 'counted');
     for (const shopper of more) await quoted({ shopperKey: shopper });
-    await expect.poll(counted, { timeout: 30_000 }).toEqual({ now: all('now') + 3, lower: all('lower') });
+    await expect.poll(counted).toEqual({ now: all('now') + 3, lower: all('lower') });
   });
 });
 
@@ -202,7 +202,7 @@ describe('an experiment that is over', () => {
     expect((await quoted({ shopperKey: lower[0] })).arms).toHaveLength(1);
     for (let from = 0; from < orders.length; from += 50)
       expect((await report(orders.slice(from, from + 50))).every(({ verdict }) => verdict === 'agrees')).toBe(true);
-    await expect.poll(async () => (await quoted({ shopperKey: lower[0] })).arms, { timeout: 60_000 }).toEqual([]);
+    await expect.poll(async () => (await quoted({ shopperKey: lower[0] })).arms).toEqual([]);
     expect(priceOf(await quoted({ shopperKey: lower[0] }))).toBe(usual);
     const [end] = await inDatabase('SELECT arm_id, high FROM experiment_end WHERE experiment_id = ?', [id]);
     expect(end!.arm_id).toBe('lower');
@@ -213,7 +213,7 @@ describe('an experiment that is over', () => {
     await inDatabase('DELETE FROM experiment_end WHERE experiment_id = ?', [id]);
     const [shopper] = shoppersOf('lower', 1, 'd');
     await release({});
-    await expect.poll(async () => (await quoted({ shopperKey: shopper })).arms, { timeout: 30_000 }).toHaveLength(1);
+    await expect.poll(async () => (await quoted({ shopperKey: shopper })).arms).toHaveLength(1);
     await release({ outcome: { endedOn: '2026-01-01', kept: null, learnt: 'Nothing.' } });
     expect((await quoted({ shopperKey: shopper })).arms).toEqual([]);
   });

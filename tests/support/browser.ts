@@ -8,6 +8,9 @@ import { here } from './here.ts';
 
 let browser: Browser;
 
+/** As long as anything is waited for, also on a machine that others keep busy. ms */
+const mostWaited = 90_000;
+
 export interface OpenOptions extends BrowserContextOptions {
   address?: string;
   /** console errors that the test causes on purpose */
@@ -50,6 +53,7 @@ export function useBrowser(): {
     open: async (path, { address = here.address, allow, ...options } = {}) => {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', ...options });
       contexts.push(context);
+      context.setDefaultTimeout(mostWaited);
       const page = await context.newPage();
       watch(page, allow);
       await page.goto(address + path);

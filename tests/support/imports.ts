@@ -55,7 +55,7 @@ export async function runOf(address: string, id: number): Promise<RunBody> {
 export async function apply(address: string, id: number): Promise<RunBody> {
   expect((await call(address, 'POST', `/api/imports/${id}/apply`, { body: {} })).status).toBe(202);
   await expect
-    .poll(() => runOf(address, id).then(({ state }) => state), { timeout: 30_000, interval: 50 })
+    .poll(() => runOf(address, id).then(({ state }) => state), { timeout: 120_000, interval: 50 })
     .toMatch(/done|cancelled|failed/);
   return runOf(address, id);
 }

@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { demoPolicy } from '../../../../../demo/policy/demo-policy.ts';
 import { demoProducts } from '../../../../../demo/products.ts';
 import { tree, type Node } from '../../../../../tests/support/conditions.ts';
@@ -7,7 +7,7 @@ import { examinedDemo } from '../../../../../tests/support/planted/examined-demo
 import { evaluate } from '../../../evaluation/evaluate.ts';
 import { inputOfTestCart } from '../../../evaluation/test-cart-input.ts';
 import { formatMoney } from '../../../money/format.ts';
-import type { GuaranteeClaim } from '../../../policy/types.ts';
+import type { GuaranteeClaim, Policy } from '../../../policy/types.ts';
 import type { Found } from '../../finding.ts';
 import { guaranteeBroken } from './guarantee-broken.ts';
 
@@ -56,4 +56,43 @@ test('shows it with a cart that its condition is about', () => {
   const { measures, options } = evaluate(examined.compiled, input);
   expect(measures!.charged.weight).toBeLessThanOrEqual(5000);
   expect(plain((japan as Found).sentence)).toContain(`costs ${plain(formatMoney(options[0]!.after, 'JPY', 'en-GB'))}`);
+});
+
+describe('an arm of an experiment that breaks a guarantee', () => {
+  const brokenBy = (target: number, claim: GuaranteeClaim, change: (copy: Policy) => void = () => {}) => {
+    const policy = changed(demoPolicy, (copy) => {
+      copy.experiments!['higher-goal-dk']!.arms.higher!.version = { kind: 'target', target: { exact: target } };
+      const from600: Node = {
+        kind: 'money',
+        basis: 'afterDiscountsAsShown',
+        fact: 'cart.goodsValue',
+        operator: 'atLeast',
+        amounts: { dk: { exact: 60_000 } },
+      };
+      const when = claim.kind === 'free' ? { when: tree('all', from600), markets: { dk: true as const } } : {};
+      copy.guarantees = { it: { order: 1, name: 'It', on: true, claim, ...when } };
+      change(copy);
+    });
+    return guaranteeBroken.find(examinedDemo(policy, demoProducts)).flatMap((one) => ('sentence' in one ? one : []));
+  };
+  const free: GuaranteeClaim = { kind: 'free', of: 'each', on: { by: 'list', options: { 'dk-door': true } } };
+  const agree: GuaranteeClaim = { kind: 'goalsAgree', offer: 'free-delivery', within: 90 };
+
+  test.each([
+    ['in its market', free],
+    ['beside other markets', agree],
+  ])('is found, %s, and one that keeps it is not', (_, claim) => {
+    expect(brokenBy(59_900, claim)).toEqual([]);
+    const [found, ...others] = brokenBy(250_000, claim);
+    expect(others).toEqual([]);
+    expect(found).toMatchObject({ marketId: 'dk', example: null });
+    expect(found!.sentence).toContain(
+      '“It” does not hold in “Denmark” for shoppers who see “from 599” of experiment “A higher goal in Denmark”',
+    );
+  });
+
+  test('is not looked for once the experiment is over', () => {
+    const outcome = { endedOn: '2026-11-01', kept: null, learnt: '' };
+    expect(brokenBy(250_000, free, (copy) => (copy.experiments!['higher-goal-dk']!.outcome = outcome))).toEqual([]);
+  });
 });

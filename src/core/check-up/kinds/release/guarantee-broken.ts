@@ -4,6 +4,7 @@ import { inOrder } from '../../../ordered.ts';
 import type { Guarantee } from '../../../policy/types.ts';
 import type { Found, Unexamined } from '../../finding.ts';
 import type { Examined, FindingKind } from '../../kind.ts';
+import { armsExamined, guaranteeForArm, type ArmExamined } from './arms-examined.ts';
 import { brokenWhere, seenBroken } from './broken-cart.ts';
 
 /** A guarantee that does not hold: it stops a release until it does, or is changed. */
@@ -18,6 +19,7 @@ export const guaranteeBroken: FindingKind = {
 
 function* findInSteps(examined: Examined): Generator<void, (Found | Unexamined)[]> {
   const found: (Found | Unexamined)[] = [];
+  const arms = armsExamined(examined);
   for (const [id, guarantee] of inOrder(examined.compiled.policy.guarantees ?? {})) {
     if (!guarantee.on) continue;
     const { broken, notExamined } = yield* verdictInSteps(guarantee, examined);
@@ -25,8 +27,29 @@ function* findInSteps(examined: Examined): Generator<void, (Found | Unexamined)[
       ...broken.map((one) => foundOf(id, guarantee, one, examined)),
       ...notExamined.map((because) => ({ at: `/guarantees/${id}`, because: `“${guarantee.name}”: ${because}` })),
     );
+    const everywhere = new Set(broken.map(({ market }) => market.id));
+    for (const arm of arms) {
+      const narrowed = guaranteeForArm(guarantee, arm.market);
+      if (!narrowed) continue;
+      const inArm = yield* verdictInSteps(narrowed, arm.examined);
+      found.push(
+        ...inArm.broken
+          .filter(({ market }) => !everywhere.has(market.id))
+          .map((one) => foundInArm(foundOf(id, guarantee, one, arm.examined), arm)),
+      );
+    }
   }
   return found;
+}
+
+/** No cart of the draft shows it: its shopper is in no arm. */
+function foundInArm(found: Found, { key, says }: ArmExamined): Found {
+  return {
+    ...found,
+    key: `${found.key} ${key}`,
+    sentence: found.sentence.replace(/” does not hold in “[^”]*”/, (said) => `${said}${says}`),
+    example: null,
+  };
 }
 
 const known = new WeakMap<BrokenIn, { name: string; found: Found }>();
