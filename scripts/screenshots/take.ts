@@ -64,7 +64,6 @@ const pictures: Picture[] = [
     path: '/wording?offer=two-steps&place=cart',
     before: (page) => page.getByTestId('text-progress').getByRole('textbox').focus(),
   },
-  { name: 'notice', path: '/wording?offer=order-today' },
   { name: 'languages', path: '/wording?view=languages', scheme: 'dark' },
   {
     name: 'rehearse',
@@ -99,6 +98,14 @@ const pictures: Picture[] = [
     name: 'results',
     path: '/results?market=nlbe&since=2.free-delivery',
     before: (page) => page.getByTestId('results-verdict').waitFor(),
+  },
+  {
+    name: 'experiments',
+    path: '/results?experiment=lower-goal-uk#experiments',
+    before: async (page) => {
+      await page.getByTestId('experiment-verdict').waitFor();
+      await page.getByTestId('experiments').evaluate((experiments) => experiments.scrollIntoView({ block: 'start' }));
+    },
   },
   { name: 'connections', path: '/connections' },
   {
