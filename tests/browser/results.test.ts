@@ -103,9 +103,9 @@ test('other things that changed meanwhile are listed, since they could be the re
 });
 
 test('a store without markets or orders says what to do', async () => {
-  const empty = await open('/results', { address: here.emptyAddress });
-  await empty.getByText('This store sells nowhere yet').waitFor();
   await emptyDraft(here.blankAddress);
+  const empty = await open('/results', { address: here.blankAddress });
+  await empty.getByText('This store sells nowhere yet').waitFor();
   const page = await open('/markets', { address: here.blankAddress });
   await page.getByTestId('find-country').fill('Norway');
   await page.getByTestId('make-market').click();

@@ -1,8 +1,6 @@
 import type { JudgedArm } from '../../../core/experiments/judge-experiment.ts';
 import type { ExperimentState } from '../../../core/experiments/state.ts';
-import { resolveTarget } from '../../../core/offers/target.ts';
-import { localMoneyOf } from '../../../core/money/local-amount.ts';
-import type { ArmVersion, Experiment, Policy } from '../../../core/policy/types.ts';
+import type { Experiment } from '../../../core/policy/types.ts';
 import type { FigureWords } from '../study/figure-words.ts';
 
 export const stateInWords: Readonly<Record<ExperimentState, string>> = {
@@ -20,28 +18,6 @@ export const measureInWords: Readonly<Record<Experiment['measure'], string>> = {
   orderValue: 'the value of an order',
   margin: 'what is left of an order: margin net of delivery',
 };
-
-/** What shoppers of an arm see of a goal. @param figure writes an amount without its currency */
-export function versionInWords(
-  version: ArmVersion,
-  { policy, market, figure }: { policy: Policy; market: string; figure: (minor: number, currency: string) => string },
-  now: number | null,
-): string {
-  const { currency } = policy.markets[market]!;
-  const amount = (minor: number | null) => (minor === null ? 'the goal' : figure(minor, currency));
-  switch (version.kind) {
-    case 'asIs':
-      return `${amount(now)} as it is`;
-    case 'none':
-      return 'no such goal';
-    case 'target': {
-      if ('count' in version.target) return String(version.target.count);
-      return amount(resolveTarget(version.target, localMoneyOf(policy, market)));
-    }
-    case 'rewards':
-      return 'other rewards';
-  }
-}
 
 /** How an arm stands to the first, in a sentence. @param names of both arms */
 export function judgedInWords(
