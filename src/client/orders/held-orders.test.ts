@@ -18,6 +18,7 @@ function server(): { asked: string[] } {
           month,
           orders: perMonth,
           options: ['door'],
+          arms: [''],
           hash: String(index).padStart(32, '0'),
         })),
       });
