@@ -344,7 +344,7 @@ describe('qualifiers', () => {
     await search(page, 'members');
     await expect
       .poll(() => textOf(page, '[data-testid=tried-on-carts]'))
-      .toMatch(/^Holds for 3 of 61 test carts: Member, midweek/);
+      .toMatch(/^Holds for 3 of 62 test carts: Member, midweek/);
     expect(await textOf(page, '[data-testid=tried-on-shoppers]')).toBe('With nothing in the cart it holds for Member.');
     await expect
       .poll(() => textOf(page, '[data-testid=tried-on-orders]'))

@@ -178,7 +178,7 @@ describe('tools', () => {
     const page = await open('/rehearse?cart=beach-day');
     await page.emulateMedia({ media: 'print' });
     const record = page.locator('.printed-record');
-    expect(await record.isVisible()).toBe(true);
+    await expect.poll(() => record.isVisible()).toBe(true);
     expect(await page.getByTestId('bench').isVisible()).toBe(false);
     expect(await page.getByTestId('shopper-cart').isVisible()).toBe(false);
     expect(await textOf(page, '.printed-record')).toMatch(
