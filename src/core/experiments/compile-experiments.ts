@@ -107,11 +107,15 @@ export class CompiledExperiments {
   }
 }
 
+/** Its last day on the store’s clock: the planned one, or that on which somebody ended it before. */
+export const lastDayOf = ({ until, outcome }: Pick<Experiment, 'until' | 'outcome'>): string =>
+  outcome && outcome.endedOn < until ? outcome.endedOn : until;
+
 /** From the first minute of its first day to the last of its last, on the store’s clock. */
-export function spanOf({ store }: Pick<Policy, 'store'>, { from, until, outcome }: Experiment): TimeSpan {
-  const last = outcome && outcome.endedOn < until ? outcome.endedOn : until;
+export function spanOf({ store }: Pick<Policy, 'store'>, experiment: Experiment): TimeSpan {
+  const { from } = experiment;
   return compileSchedule(
-    { readIn: 'store', from: `${from}T00:00`, until: `${addDays(last, 1)}T00:00` },
+    { readIn: 'store', from: `${from}T00:00`, until: `${addDays(lastDayOf(experiment), 1)}T00:00` },
     { store: store.timeZone, market: store.timeZone },
   );
 }

@@ -3,19 +3,19 @@ import { usualAssumption } from '../orders/response.ts';
 import { inOrder } from '../ordered.ts';
 import type { Experiment, Policy } from '../policy/types.ts';
 import { dayNumber } from '../time/day.ts';
+import { lastDayOf } from './compile-experiments.ts';
 import { policyOfArm } from './policy-of-arm.ts';
 import type { ExperimentQuestion } from './study-experiment.ts';
 import { whyNothing } from './subject.ts';
 
 /** What is asked of the orders of an experiment’s market. */
 export function experimentQuestion(policy: Policy, id: string, experiment: Experiment): ExperimentQuestion {
-  const { market, arms, from, until, outcome, measure, plannedOrders } = experiment;
+  const { market, arms, from, measure, plannedOrders } = experiment;
   const tried = whyNothing(policy, experiment) === null;
-  const last = outcome && outcome.endedOn < until ? outcome.endedOn : until;
   return {
     experiment: id,
     arms: inOrder(arms).map(([arm]) => ({ id: arm, goal: tried ? goalOfArm(policy, experiment, arm) : null })),
-    days: { from: dayNumber(from)!, to: dayNumber(last)! + 1 },
+    days: { from: dayNumber(from)!, to: dayNumber(lastDayOf(experiment))! + 1 },
     margin: Number((policy.assumptions?.[market] ?? usualAssumption).margin) / 100,
     measure,
     tightest: plannedOrders,

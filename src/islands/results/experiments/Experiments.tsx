@@ -5,7 +5,7 @@ import type { Experiment } from '../../../core/policy/types.ts';
 import { writeDay } from '../../../core/time/written-date.ts';
 import { Table, type TableColumn } from '../../../ui/Table.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
-import { useCompiledRelease, useNotation, useNow } from '../../page/page-context.tsx';
+import { useCompiledRelease, useEnded, useNotation, useNow } from '../../page/page-context.tsx';
 import { part } from '../../page/parts.ts';
 import { saveCsv } from '../../page/save-file.ts';
 import type { SetQuery } from '../../page/use-query.ts';
@@ -35,7 +35,7 @@ export function Experiments({
   const now = useNow();
   const { locale } = useNotation();
   const [planning, setPlanning] = useState(query.begin !== undefined);
-  const ended = useMemo(() => new Map(known.ended.map(({ experiment, at }) => [experiment, Date.parse(at)])), [known]);
+  const ended = useEnded();
   const rows = useMemo(
     () =>
       inOrder(policy.experiments ?? {})

@@ -35,7 +35,7 @@ function* findInSteps(examined: Examined): Generator<void, (Found | Unexamined)[
       found.push(
         ...inArm.broken
           .filter(({ market }) => !everywhere.has(market.id))
-          .map((one) => foundInArm(foundOf(id, guarantee, one, arm.examined), arm)),
+          .map((one) => foundInArm(id, guarantee, one, arm)),
       );
     }
   }
@@ -43,22 +43,18 @@ function* findInSteps(examined: Examined): Generator<void, (Found | Unexamined)[
 }
 
 /** No cart of the draft shows it: its shopper is in no arm. */
-function foundInArm(found: Found, { key, says }: ArmExamined): Found {
-  return {
-    ...found,
-    key: `${found.key} ${key}`,
-    sentence: found.sentence.replace(/” does not hold in “[^”]*”/, (said) => `${said}${says}`),
-    example: null,
-  };
+function foundInArm(id: string, guarantee: Guarantee, broken: BrokenIn, { key, says, examined }: ArmExamined): Found {
+  const found = foundOf(id, guarantee, broken, examined, says);
+  return { ...found, key: `${found.key} ${key}`, example: null };
 }
 
-const known = new WeakMap<BrokenIn, { name: string; found: Found }>();
+const known = new WeakMap<BrokenIn, { name: string; whose: string; found: Found }>();
 
-/** Said once for as long as it is broken in the same way. */
-function foundOf(id: string, guarantee: Guarantee, broken: BrokenIn, examined: Examined): Found {
+/** Said once for as long as it is broken in the same way. @param whose after the market, where it is not broken for everybody */
+function foundOf(id: string, guarantee: Guarantee, broken: BrokenIn, examined: Examined, whose = ''): Found {
   const { name } = guarantee;
   const last = known.get(broken);
-  if (last?.name === name) return last.found;
+  if (last?.name === name && last.whose === whose) return last.found;
   const { market } = broken;
   const seen = seenBroken(guarantee, broken, examined);
   const found: Found = {
@@ -66,10 +62,10 @@ function foundOf(id: string, guarantee: Guarantee, broken: BrokenIn, examined: E
     at: `/guarantees/${id}`,
     key: market.id,
     marketId: market.id,
-    sentence: `“${name}” does not hold in “${market.market.name}”${brokenWhere(broken, seen, examined)}: ${seen.says}.`,
+    sentence: `“${name}” does not hold in “${market.market.name}”${whose}${brokenWhere(broken, seen, examined)}: ${seen.says}.`,
     example: seen.cart,
     remedy: null,
   };
-  known.set(broken, { name, found });
+  known.set(broken, { name, whose, found });
   return found;
 }
