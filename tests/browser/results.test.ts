@@ -24,6 +24,30 @@ describe('what a change did', () => {
       .toMatch(/goal after 60[\s\S]*goal before 75|goal before 75[\s\S]*goal after 60/);
   });
 
+  test('is looked up in the orders before the page is alive', async () => {
+    const page = await open('/connections');
+    // Questions that nobody expected go to the worker as calls by name.
+    await page.addInitScript(() => {
+      const asked: string[] = [];
+      const post = Worker.prototype.postMessage;
+      Worker.prototype.postMessage = function (message: { path?: string[]; expected?: unknown }, transfer: unknown) {
+        asked.push(...(message.path ?? []), ...(message.expected ? ['expected'] : []));
+        return post.call(this, message, transfer as StructuredSerializeOptions);
+      };
+      (window as unknown as { asked: string[] }).asked = asked;
+    });
+    // The view is kept back until its questions have been answered.
+    await page.route(/\/_astro\/ResultsStop\..*js$/, async (route) => {
+      await expect.poll(() => page.evaluate(() => window.summantExpected?.size)).toBe(7);
+      await route.continue();
+    });
+    await page.goto(new URL(spring, page.url()).href);
+    await page.getByTestId('results-verdict').waitFor();
+    const asked = await page.evaluate(() => (window as unknown as { asked: string[] }).asked);
+    expect(asked.filter((name) => ['expected', 'change', 'panels'].includes(name))).toEqual(['expected']);
+    expect(await page.evaluate(() => window.summantExpected!.size)).toBe(0);
+  });
+
   test('opens what each figure is made of, and leads to its orders', async () => {
     const page = await open(spring);
     await page.getByTestId('figure-orderValue').getByRole('button', { name: 'Why: order value' }).click();

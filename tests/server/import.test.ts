@@ -294,6 +294,20 @@ describe('what the picture is made of', () => {
       (await query("SELECT COUNT(*) AS n FROM past_order WHERE market_id = 'uk' AND currency = 'GBP'"))[0]!.n,
     ).toBe(after.count);
   });
+
+  test('Results begins with the first and the last day of each market’s orders, in its own currency', async () => {
+    await query(
+      "INSERT INTO past_order (order_number, placed_at, market_id, country, postcode, currency, goods_minor, discount_minor, delivery_minor, option_id, items, weight_grams, goods_lines) VALUES ('ELSE-1', '1999-01-01', 'uk', 'GB', '', 'EUR', 1, 0, 0, '', 1, 1, '')",
+    );
+    const page = await (await fetch(`${address}/results`)).text();
+    await query("DELETE FROM past_order WHERE order_number = 'ELSE-1'");
+    const spans = /spans&quot;:(\[0,{.*?}\]}\])/.exec(page)![1]!.replaceAll('&quot;', '"');
+    for (const market of ['uk', 'nlbe', 'jp']) {
+      const { day } = await ordersOf(address, market);
+      const of = (which: string) => Number(new RegExp(`"${market}":\\[0,{[^}]*"${which}":\\[0,(\\d+)`).exec(spans)![1]);
+      expect([of('firstDay'), of('lastDay')]).toEqual([Math.min(...day), Math.max(...day)]);
+    }
+  });
   test('what a group buys', async () => {
     const answer = await call<{ baskets: number; products: unknown[] }>(
       address,

@@ -56,6 +56,7 @@ export function useBrowser(): {
       context.setDefaultTimeout(mostWaited);
       const page = await context.newPage();
       watch(page, allow);
+      await onlyAlive(page);
       await page.goto(address + path);
       await ready(page);
       return page;
@@ -63,11 +64,21 @@ export function useBrowser(): {
     another: async (beside, path) => {
       const page = await beside.context().newPage();
       watch(page, /412/);
+      await onlyAlive(page);
       await page.goto(new URL(path, beside.url()).href);
       await ready(page);
       return page;
     },
   };
+}
+
+/**
+ * Whatever is clicked or typed into waits until the page is alive, also after a link was followed: on a busy machine
+ * what is done before is heard by nobody.
+ */
+async function onlyAlive(page: Page): Promise<void> {
+  // Playwright goes on once this is no longer to be seen, so there is nothing left to do about it.
+  await page.addLocatorHandler(page.locator('html:not([data-live=true]):has(astro-island)'), () => Promise.resolve());
 }
 
 /** The island has taken over. */

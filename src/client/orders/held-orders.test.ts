@@ -1,6 +1,7 @@
 import { afterEach, expect, test, vi } from 'vitest';
 import { emptyColumns, packColumns } from '../../core/orders/columns.ts';
-import { dateOfDay, dayNumber } from '../../core/time/day.ts';
+import { dayNumber } from '../../core/time/day.ts';
+import { keyOf, type ExpectedAnswer } from './expected-answers.ts';
 import { HeldOrders } from './held-orders.ts';
 
 const months = ['2026-01-01', '2026-02-01', '2026-03-01', '2026-04-01', '2026-05-01', '2026-06-01'];
@@ -43,11 +44,29 @@ const question = {
 
 afterEach(() => vi.unstubAllGlobals());
 
-test('which days orders are known of is told by the first month and the last', async () => {
+test('what a page will ask for is looked through before it asks, and once', async () => {
   const { asked } = server();
-  const span = await new HeldOrders().span('uk');
-  expect([span.orders, dateOfDay(span.firstDay), dateOfDay(span.lastDay)]).toEqual([168, '2026-01-01', '2026-06-28']);
-  expect(asked).toEqual(['2026-01-01', '2026-06-01']);
+  const orders = new HeldOrders();
+  const told: ExpectedAnswer[] = [];
+  orders.expectResults({ market: 'uk', question, others: [{ market: 'dk', question }] }, (one) => told.push(one));
+  await vi.waitFor(() => expect(told).toHaveLength(2), { timeout: 30_000 });
+  const [study, panels] = await Promise.all([orders.change('uk', question), orders.panels('dk', question)]);
+  expect([study.orders, panels.ordersADay.after.count]).toEqual([[7, 7], 7]);
+  expect(asked).toHaveLength(4);
+  const answers = new Map(told.map(({ expected, answer }) => [expected, answer]));
+  expect(answers.get(keyOf('change', 'uk', question))).toBe(study);
+  expect(answers.get(keyOf('panels', 'dk', question))).toBe(panels);
+  const another = await orders.change('uk', { ...question, goals: [{ from: 0, goal: 4000 }] });
+  expect([study, another].map(({ figures }) => figures.reaching.after.mean)).toEqual([0, 1]);
+});
+
+test('what goes wrong before a page asks is told when it does', async () => {
+  vi.stubGlobal('fetch', async () => Response.json({ title: 'The database is away' }, { status: 503 }));
+  const orders = new HeldOrders();
+  const tell = vi.fn();
+  orders.expectResults({ market: 'uk', question, others: [] }, tell);
+  await expect(orders.change('uk', question)).rejects.toThrow('The database is away');
+  expect(tell).not.toHaveBeenCalled();
 });
 
 test('a change is looked at in the months of its windows, once for all who ask', async () => {

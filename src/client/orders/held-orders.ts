@@ -12,11 +12,12 @@ import { conditionOnOrders, type ConditionOnOrders } from '../../core/orders/con
 import type { Distribution } from '../../core/orders/distribution.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
 import type { ReplayedOrders } from '../../core/orders/replay/replay.ts';
-import { boundsOf, studyOrders, type OrderBounds, type OrderSpan, type OrderStudy } from '../../core/orders/study.ts';
+import { boundsOf, studyOrders, type OrderBounds, type OrderStudy } from '../../core/orders/study.ts';
 import { allOrders, tallyOf, type OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition, Market, Policy } from '../../core/policy/types.ts';
 import type { FigureId } from '../../core/results/figures/registry.ts';
 import type { Window } from '../../core/results/matched-weeks.ts';
+import type { ExpectedResults } from '../../core/results/asked/asking.ts';
 import { seriesOf, type SeriesPoint } from '../../core/results/series.ts';
 import {
   panelsOf,
@@ -28,6 +29,7 @@ import {
   type Windows,
 } from '../../core/results/study-change.ts';
 import { dayNumber } from '../../core/time/day.ts';
+import { keyOf, type ExpectedAnswer, type QuestionKey } from './expected-answers.ts';
 import { beingChanged, mostTries, readMonths, readOrders, readShipments, type ReadOrders } from './read-orders.ts';
 
 /** Of the draft, what a condition is tried on orders with. */
@@ -49,8 +51,8 @@ export class HeldOrders {
   readonly #held = new Map<string, Promise<ReadOrders>>();
   /** orders around a change, of markets that are only compared with */
   readonly #parts = new Map<`${string} ${number} ${number} ${number}`, Promise<OrderColumns>>();
-  /** months that were just named, taken once: later they may have changed */
-  readonly #named = new Map<string, readonly OrderMonth[]>();
+  /** answers that a page will ask for; each is taken once */
+  readonly #expected = new Map<QuestionKey, Promise<unknown>>();
   /** of the markets that have been read */
   readonly #orders = new Map<string, number>();
 
@@ -142,23 +144,39 @@ export class HeldOrders {
     });
   }
 
-  /** Of which days orders are known: only the first month and the last are read. @param months where they have been named already */
-  async span(market: string, months?: readonly OrderMonth[]): Promise<OrderSpan> {
-    const named = months ?? (await readMonths(market));
-    this.#named.set(market, named);
-    const ends = named.length > 2 ? [named[0]!, named.at(-1)!] : named;
-    const { columns } = await readOrders(market, ends);
-    const { firstDay, lastDay } = boundsOf(columns);
-    return { orders: named.reduce((sum, { orders }) => sum + orders, 0), firstDay, lastDay };
+  /** Looks through the orders that a page will ask for. @param tell told each answer; what goes wrong is told to who asks */
+  expectResults({ market, question, others }: ExpectedResults, tell: (answer: ExpectedAnswer) => void): void {
+    const expect = (expected: QuestionKey, answer: Promise<unknown>) => {
+      this.#expected.set(expected, answer);
+      answer.then(
+        (found) => tell({ expected, answer: found }),
+        () => {},
+      );
+    };
+    expect(keyOf('change', market, question), this.change(market, question));
+    for (const other of others)
+      expect(keyOf('panels', other.market, other.question), this.panels(other.market, other.question));
   }
 
   async change(market: string, question: ChangeQuestion): Promise<ChangeStudy> {
-    return studyChange(await this.#around(market, question.windows), question);
+    return (
+      this.#takeExpected<ChangeStudy>(keyOf('change', market, question)) ??
+      studyChange(await this.#around(market, question.windows), question)
+    );
   }
 
-  /** The figures of a market that another is compared with. @param months where they have been named already */
-  async panels(market: string, question: ChangeQuestion, months?: readonly OrderMonth[]): Promise<MarketPanels> {
-    return panelsOf(await this.#around(market, question.windows, months), question);
+  /** The figures of a market that another is compared with. */
+  async panels(market: string, question: ChangeQuestion): Promise<MarketPanels> {
+    return (
+      this.#takeExpected<MarketPanels>(keyOf('panels', market, question)) ??
+      panelsOf(await this.#around(market, question.windows), question)
+    );
+  }
+
+  #takeExpected<T>(key: QuestionKey): Promise<T> | undefined {
+    const answer = this.#expected.get(key) as Promise<T> | undefined;
+    this.#expected.delete(key);
+    return answer;
   }
 
   /** What the orders of an experiment say. Only the months that it has gone on in are read. */
@@ -169,12 +187,12 @@ export class HeldOrders {
 
   /** How a market sells, to plan with: only its last months are read. */
   async pace(market: string, margin: number): Promise<Pace | null> {
-    const named = this.#named.get(market) ?? (await readMonths(market));
+    const named = await readMonths(market);
     return paceOf((await readOrders(market, named.slice(-monthsOfPace))).columns, margin);
   }
 
   /** Orders of two windows, and more: where not all are held already, the months that the windows lie in are read. */
-  async #around(market: string, { before, after }: Windows, named?: readonly OrderMonth[]): Promise<OrderColumns> {
+  async #around(market: string, { before, after }: Windows): Promise<OrderColumns> {
     const held = this.#held.get(market);
     if (held) return (await held).columns;
     // A day on the store’s clock may lie in the month beside it on the clock that months are kept by.
@@ -185,9 +203,7 @@ export class HeldOrders {
     const key = `${market} ${before.from} ${before.to} ${after.to}` as const;
     const known = this.#parts.get(key);
     if (known) return known;
-    const months = named ?? this.#named.get(market);
-    this.#named.delete(market);
-    const read = (months ? Promise.resolve(months) : readMonths(market))
+    const read = readMonths(market)
       .then((all) => readOrders(market, all.filter(within)))
       .then(({ columns }) => columns);
     this.#parts.set(key, read);
@@ -210,7 +226,7 @@ export class HeldOrders {
     this.#held.clear();
     this.#orders.clear();
     this.#parts.clear();
-    this.#named.clear();
+    this.#expected.clear();
   }
 
   /** Answers another worker too. */

@@ -4,14 +4,14 @@ import type { Pace } from '../../core/experiments/pace.ts';
 import type { ExperimentQuestion, ExperimentStudy } from '../../core/experiments/study-experiment.ts';
 import type { ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
 import { distributionOf, type Distribution } from '../../core/orders/distribution.ts';
-import type { OrderBounds, OrderSpan, OrderStudy } from '../../core/orders/study.ts';
+import type { OrderBounds, OrderStudy } from '../../core/orders/study.ts';
 import type { OrderFilter } from '../../core/orders/tally.ts';
-import type { OrderMonth } from '../../core/orders/months.ts';
 import type { Condition } from '../../core/policy/types.ts';
 import type { SeriesPoint } from '../../core/results/series.ts';
 import type { ChangeQuestion, ChangeStudy, MarketPanels } from '../../core/results/study-change.ts';
 import type { ConditionSources, HeldOrders } from './held-orders.ts';
 import { call } from '../http.ts';
+import { keyOf, type QuestionKey } from './expected-answers.ts';
 import { readMonths } from './read-orders.ts';
 import type { ReplayRequest, TellReplay } from './replay-messages.ts';
 import type { Replaying } from './replay.worker.ts';
@@ -35,10 +35,11 @@ export class OrdersClient {
   /** answers asked for before anybody wanted them, by question; each is taken once */
   readonly #ahead = new Map<string, Promise<unknown>>();
 
-  /** The worker, started when orders are asked for first. */
+  /** The worker, started when orders are asked for first, or by the page before. */
   get #worker() {
     if (this.#connection) return this.#connection;
-    const worker = new Worker(new URL('./orders.worker.ts', import.meta.url), { type: 'module' });
+    const worker =
+      window.summantOrdersWorker ?? new Worker(new URL('./orders.worker.ts', import.meta.url), { type: 'module' });
     return (this.#connection = { orders: wrap<HeldOrders>(worker), broken: brokenOf(worker) });
   }
 
@@ -56,7 +57,7 @@ export class OrdersClient {
         const wanted = filter(known);
         const study = this.study(market, wanted);
         study.catch(() => {});
-        this.#ahead.set(keyOf(market, wanted), study);
+        this.#ahead.set(filteredOf(market, wanted), study);
       },
       () => {},
     );
@@ -67,7 +68,7 @@ export class OrdersClient {
   }
 
   study(market: string, filter: OrderFilter): Promise<OrderStudy> {
-    return this.#take<OrderStudy>(keyOf(market, filter)) ?? this.#answer(this.#orders.study(market, filter));
+    return this.#take<OrderStudy>(filteredOf(market, filter)) ?? this.#answer(this.#orders.study(market, filter));
   }
 
   /** Counted from the orders where they are held; their values alone are read where they are not. @throws Error in words */
@@ -96,31 +97,18 @@ export class OrdersClient {
     return this.#answer(this.#orders.condition(market, condition, on));
   }
 
-  /** Asks for the days of a market, and for the months of those that it is compared with, to have them when the view asks. */
-  expectResults(market: string, others: readonly string[]): void {
-    const { orders } = this.#worker;
-    for (const other of others) {
-      const months = readMonths(other);
-      months.catch(() => {});
-      this.#ahead.set(monthsOf(other), months);
-    }
-    const span = readMonths(market).then((months) => this.#answer(orders.span(market, months)));
-    span.catch(() => {});
-    this.#ahead.set(spanOf(market), span);
-  }
-
-  span(market: string): Promise<OrderSpan> {
-    return this.#take<OrderSpan>(spanOf(market)) ?? this.#answer(this.#orders.span(market));
-  }
-
   change(market: string, question: ChangeQuestion): Promise<ChangeStudy> {
-    return this.#answer(this.#orders.change(market, question));
+    return (
+      takeExpected<ChangeStudy>(keyOf('change', market, question)) ??
+      this.#answer(this.#orders.change(market, question))
+    );
   }
 
-  /** The months that are expected are taken once: later they may have changed. */
-  async panels(market: string, question: ChangeQuestion): Promise<MarketPanels> {
-    const months = await this.#take<readonly OrderMonth[]>(monthsOf(market));
-    return this.#answer(this.#orders.panels(market, question, months));
+  panels(market: string, question: ChangeQuestion): Promise<MarketPanels> {
+    return (
+      takeExpected<MarketPanels>(keyOf('panels', market, question)) ??
+      this.#answer(this.#orders.panels(market, question))
+    );
   }
 
   series(market: string, question: ChangeQuestion, drawn: Parameters<HeldOrders['series']>[2]): Promise<SeriesPoint[]> {
@@ -148,6 +136,7 @@ export class OrdersClient {
   /** Orders have changed on the server. */
   forget(): void {
     this.#ahead.clear();
+    window.summantExpected?.clear();
     void this.#connection?.orders.forget();
   }
 
@@ -162,9 +151,16 @@ export class OrdersClient {
   }
 }
 
-const spanOf = (market: string) => `span ${market}`;
-const monthsOf = (market: string) => `months ${market}`;
-const keyOf = (market: string, filter: OrderFilter) => JSON.stringify([market, filter]);
+const filteredOf = (market: string, filter: OrderFilter) => JSON.stringify([market, filter]);
+
+/** What the worker has answered before anybody asked. */
+function takeExpected<T>(key: QuestionKey): Promise<T> | undefined {
+  const answers = window.summantExpected;
+  if (!answers?.has(key)) return undefined;
+  const answer = answers.get(key) as T;
+  answers.delete(key);
+  return Promise.resolve(answer);
+}
 
 declare global {
   interface Window {

@@ -22,16 +22,15 @@ export interface OrderStudy {
   shoppers: { fresh: Sample; returning: Sample; difference: Difference | null } | null;
 }
 
-/** Of which days orders are known. */
+/** First and last day with orders, on the store’s clock; days since 1970-01-01. */
 export interface OrderSpan {
-  orders: number;
-  /** first and last day with orders; 0 and 0 without any */
   firstDay: number;
   lastDay: number;
 }
 
-/** What there is to choose from in a market. */
+/** What there is to choose from in a market; first and last day are 0 without any order. */
 export interface OrderBounds extends OrderSpan {
+  orders: number;
   /** delivery options by number of orders */
   options: { id: string; orders: number }[];
   shoppersKnown: boolean;

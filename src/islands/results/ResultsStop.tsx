@@ -1,4 +1,5 @@
 import type { PageProps } from '../../contract/page.ts';
+import type { OrderSpan } from '../../core/orders/study.ts';
 import type { DatedStep } from '../../core/results/changes-of-market.ts';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
 import { Frame } from '../frame/Frame.tsx';
@@ -9,19 +10,21 @@ import { Experiments } from './experiments/Experiments.tsx';
 import type { KnownOfExperiments } from '../../core/experiments/known.ts';
 import { ChargedOtherwise } from './ChargedOtherwise.tsx';
 
-/** @param steps what releases changed, newest first @param known of experiments, beside their orders */
+/** @param steps what releases changed, newest first @param spans by market: days with orders @param known of experiments, beside their orders */
 export default function ResultsStop({
   props,
   steps,
+  spans,
   known,
 }: {
   props: PageProps;
   steps: DatedStep[];
+  spans: Record<string, OrderSpan>;
   known: KnownOfExperiments;
 }) {
   return (
     <Frame stop="results" props={props}>
-      <Inside query={props.query} steps={steps} known={known} />
+      <Inside query={props.query} steps={steps} spans={spans} known={known} />
     </Frame>
   );
 }
@@ -29,10 +32,12 @@ export default function ResultsStop({
 function Inside({
   query: initial,
   steps,
+  spans,
   known,
 }: {
   query: Record<string, string>;
   steps: DatedStep[];
+  spans: Record<string, OrderSpan>;
   known: KnownOfExperiments;
 }) {
   const { markets } = usePolicy();
@@ -40,7 +45,7 @@ function Inside({
   if (Object.keys(markets).length === 0) return <EmptyStore title="Results" />;
   return (
     <div className="px-5 py-3">
-      <WhatHappened query={query} setQuery={setQuery} steps={steps} />
+      <WhatHappened query={query} setQuery={setQuery} steps={steps} spans={spans} />
       <Experiments known={known} query={query} setQuery={setQuery} />
       <ChargedOtherwise query={query} setQuery={setQuery} />
     </div>

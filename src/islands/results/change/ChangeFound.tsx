@@ -19,7 +19,7 @@ import { useEdit } from '../../page/use-edit.tsx';
 import { usePrinting } from '../../page/use-printing.ts';
 import type { SetQuery } from '../../page/use-query.ts';
 import { changeInWords } from './change-in-words.ts';
-import type { ChosenChange } from '../study/chosen-change.ts';
+import type { ChosenChange } from '../../../core/results/asked/chosen-change.ts';
 import { Distributions } from './Distributions.tsx';
 import { FigureTable } from './FigureTable.tsx';
 import { useFigureWords } from '../study/figure-words.ts';
@@ -30,7 +30,7 @@ import { useChangeStudy, usePanels } from '../study/use-change.ts';
 import { Verdict } from './Verdict.tsx';
 import { Waiting } from './Waiting.tsx';
 import { useChangedToo, WhatElse } from './WhatElse.tsx';
-import type { Asking } from '../study/use-asked.ts';
+import type { Asking } from '../../../core/results/asked/asking.ts';
 
 /** The page for paper: fetched beforehand, since paper does not wait. @param wanted there is something to print */
 function usePrinted(wanted: boolean): ComponentType<PrintedResultsProps> | null {
@@ -52,7 +52,7 @@ const enoughOrders = ({ before, after }: MarketPanels['orderValue']): boolean =>
 /** Everything that two windows of orders say of a change. */
 export function ChangeFound({
   market,
-  bounds,
+  span,
   chosen,
   asking: { question, goals, others },
   steps,
@@ -60,7 +60,7 @@ export function ChangeFound({
   setQuery,
 }: {
   market: string;
-  bounds: OrderSpan;
+  span: OrderSpan;
   chosen: ChosenChange;
   asking: Asking;
   steps: readonly DatedStep[];
@@ -128,7 +128,7 @@ export function ChangeFound({
           <Series
             market={market}
             currency={currency}
-            bounds={bounds}
+            span={span}
             question={question}
             chosen={chosen}
             releases={releases}

@@ -7,7 +7,7 @@ import { usePolicy } from '../../page/draft-context.tsx';
 import { useNotation } from '../../page/page-context.tsx';
 import type { SetQuery } from '../../page/use-query.ts';
 import { changeInWords } from './change-in-words.ts';
-import { nameOfChange, type ChosenChange } from '../study/chosen-change.ts';
+import { nameOfChange, type ChosenChange } from '../../../core/results/asked/chosen-change.ts';
 
 const anyDay = 'day';
 
@@ -25,7 +25,7 @@ export function ChangeSentence({
   chosen: ChosenChange;
   /** taken, of as many as there could be; null: not a whole week on both sides */
   weeks: { taken: number; most: number } | null;
-  /** first and last with orders; null: none, or not read yet */
+  /** first and last with orders; null: none */
   days: { first: string; last: string } | null;
   setQuery: SetQuery;
 }) {

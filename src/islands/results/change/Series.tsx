@@ -10,7 +10,7 @@ import { SaveAs } from '../../../ui/SaveAs.tsx';
 import { part } from '../../page/parts.ts';
 import { picturesOf, saveCsv } from '../../page/save-file.ts';
 import type { SetQuery } from '../../page/use-query.ts';
-import type { ChosenChange } from '../study/chosen-change.ts';
+import type { ChosenChange } from '../../../core/results/asked/chosen-change.ts';
 import type { FigureWords } from '../study/figure-words.ts';
 import type { MarkedRelease } from './SeriesChart.tsx';
 import { useSeries } from '../study/use-change.ts';
@@ -22,7 +22,7 @@ const height = 170;
 export function Series({
   market,
   currency,
-  bounds: { firstDay, lastDay },
+  span: { firstDay, lastDay },
   question,
   chosen: { figure, step },
   releases,
@@ -31,7 +31,7 @@ export function Series({
 }: {
   market: string;
   currency: string;
-  bounds: OrderSpan;
+  span: OrderSpan;
   question: ChangeQuestion;
   chosen: ChosenChange;
   releases: readonly MarkedRelease[];

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { ordersClient } from '../../../client/orders/orders-client.ts';
-import type { OrderSpan } from '../../../core/orders/study.ts';
+import type { OtherMarket } from '../../../core/results/asked/asking.ts';
 import type { FigureId } from '../../../core/results/figures/registry.ts';
 import type { Window } from '../../../core/results/matched-weeks.ts';
 import type { SeriesPoint } from '../../../core/results/series.ts';
@@ -26,12 +26,6 @@ export function useAnswer<T>(key: string | null, ask: () => Promise<T>): { answe
   return state && state.key === key ? state : { answer: null, problem: null };
 }
 
-/** What there is of a market’s orders. */
-export function useSpan(market: string): { bounds: OrderSpan | null; problem: string | null } {
-  const { answer, problem } = useAnswer(market === '' ? null : market, () => ordersClient().span(market));
-  return { bounds: answer, problem };
-}
-
 /** A market’s orders before and after a change; null until they have been looked through. */
 export function useChangeStudy(
   market: string,
@@ -40,12 +34,6 @@ export function useChangeStudy(
   const key = question && JSON.stringify([market, question]);
   const { answer, problem } = useAnswer(key, () => ordersClient().change(market, question!));
   return { study: answer, problem };
-}
-
-/** A market that another is compared with, and what its orders are worked out with. */
-export interface OtherMarket {
-  market: string;
-  question: ChangeQuestion;
 }
 
 /** The figures of other markets; null until all are there. */

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { dayNumber } from '../../../core/time/day.ts';
+import { dayNumber } from '../../time/day.ts';
 import { chosenChange } from './chosen-change.ts';
 
 const day = (date: string) => dayNumber(date)!;

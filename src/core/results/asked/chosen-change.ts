@@ -1,8 +1,7 @@
-import type { FigureId } from '../../../core/results/figures/registry.ts';
-import { isFigureId } from '../../../core/results/figures/registry.ts';
-import type { MarketChange } from '../../../core/results/changes-of-market.ts';
-import type { Base } from '../../../core/results/windows-around.ts';
-import { dayNumber } from '../../../core/time/day.ts';
+import { dayNumber } from '../../time/day.ts';
+import type { MarketChange } from '../changes-of-market.ts';
+import { isFigureId, type FigureId } from '../figures/registry.ts';
+import type { Base } from '../windows-around.ts';
 
 /** What results are looked at since. */
 export type Since =
