@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink';
 import { compileTerms } from '../../core/markets/terms.ts';
 import { measureBunching, type BunchingQuestion, type BunchingResult } from '../../core/orders/bunching.ts';
-import { paceOf, type Pace } from '../../core/experiments/pace.ts';
+import { paceOf, type Pace } from '../../core/experiments/planning/pace.ts';
 import {
   studyExperiment,
   type ExperimentQuestion,

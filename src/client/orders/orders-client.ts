@@ -1,6 +1,6 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { BunchingQuestion, BunchingResult } from '../../core/orders/bunching.ts';
-import type { Pace } from '../../core/experiments/pace.ts';
+import type { Pace } from '../../core/experiments/planning/pace.ts';
 import type { ExperimentQuestion, ExperimentStudy } from '../../core/experiments/study-experiment.ts';
 import type { ConditionOnOrders } from '../../core/orders/condition-on-orders.ts';
 import { distributionOf, type Distribution } from '../../core/orders/distribution.ts';

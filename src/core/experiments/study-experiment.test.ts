@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { emptyColumns, armIndex, type OrderColumns } from '../orders/columns.ts';
 import { normal, seededRandom } from '../statistics/random.ts';
 import { armLosingMargin, judgeExperiment, sampleRatio } from './judge-experiment.ts';
-import { paceOf } from './pace.ts';
+import { paceOf } from './planning/pace.ts';
 import { studyExperiment, type ExperimentQuestion } from './study-experiment.ts';
 
 const first = 20_000;

@@ -1,9 +1,9 @@
-import type { Pace } from '../../../core/experiments/pace.ts';
+import type { Pace } from '../../../core/experiments/planning/pace.ts';
 import { addDays, dateOfDay } from '../../../core/time/day.ts';
 import { writeDay } from '../../../core/time/written-date.ts';
 import { useNotation } from '../../page/page-context.tsx';
-import type { PlanFound } from './plan-of.ts';
-import type { PlanDraft } from './use-plan.ts';
+import type { PlanFound } from '../../../core/experiments/planning/plan-found.ts';
+import type { PlanDraft } from '../../../core/experiments/planning/planned-experiment.ts';
 
 /** What a plan takes at this store’s pace, and whether the weeks it may go on are enough. */
 export function PlanInWords({

@@ -4,8 +4,8 @@ import { Remove } from '../../../ui/Remove.tsx';
 import { TypedField } from '../../../ui/TypedField.tsx';
 import { parsePercentTo, parseWhole } from '../../fields/typed-text.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
-import { rewardsOfStore } from './goal-choices.ts';
-import type { PlannedArm } from './use-plan.ts';
+import { rewardsOfStore } from '../../../core/experiments/planning/goal-choices.ts';
+import type { PlannedArm } from '../../../core/experiments/planning/planned-experiment.ts';
 
 const nothingShown = () => {};
 

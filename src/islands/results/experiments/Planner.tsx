@@ -1,6 +1,9 @@
 import { useMemo } from 'react';
 import { addExperiment } from '../../../client/edits/experiment-edits.ts';
 import { freshId } from '../../../client/edits/set-at.ts';
+import { goalsIn } from '../../../core/experiments/planning/goal-choices.ts';
+import { planFound } from '../../../core/experiments/planning/plan-found.ts';
+import { armFor, experimentOf, roundly, sharesOf } from '../../../core/experiments/planning/planned-experiment.ts';
 import { parseAmount, toDecimal } from '../../../core/money/decimal.ts';
 import { resolveTarget } from '../../../core/offers/target.ts';
 import { localMoneyOf } from '../../../core/money/local-amount.ts';
@@ -15,12 +18,10 @@ import { parsePercentTo, parseWhole } from '../../fields/typed-text.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { useNotation, useNow } from '../../page/page-context.tsx';
 import { useGuardedEdit } from '../../page/use-edit.tsx';
-import { goalsIn } from './goal-choices.ts';
 import { PlannedArmPhrase } from './PlannedArmPhrase.tsx';
 import { PlanInWords } from './PlanInWords.tsx';
-import { planOf } from './plan-of.ts';
 import { usePace } from './use-experiment.ts';
-import { armFor, experimentOf, roundly, sharesOf, usePlan } from './use-plan.ts';
+import { usePlan } from './use-plan.ts';
 
 const mostArms = 5;
 const mostWeeks = 52;
@@ -44,7 +45,7 @@ export function Planner({ begin, market, begun }: { begin: string; market: strin
   const effect = plan.effect ?? roundly((pace?.average[plan.measure] ?? 0) * usualEffect);
   const { measure, from, weeks } = plan;
   const found = useMemo(
-    () => (pace && all <= 10_000 ? planOf(pace, { measure, effect, shares, from, weeks }) : null),
+    () => (pace && all <= 10_000 ? planFound(pace, { measure, effect, shares, from, weeks }) : null),
     [pace, all, measure, effect, shares, from, weeks],
   );
   if (!choice) return <p className="py-1">No goal is in force in any market: set one at Offers first.</p>;

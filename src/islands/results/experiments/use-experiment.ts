@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { ordersClient } from '../../../client/orders/orders-client.ts';
-import type { Pace } from '../../../core/experiments/pace.ts';
+import type { Pace } from '../../../core/experiments/planning/pace.ts';
 import { experimentQuestion } from '../../../core/experiments/question.ts';
 import type { ExperimentStudy } from '../../../core/experiments/study-experiment.ts';
 import type { Experiment } from '../../../core/policy/types.ts';

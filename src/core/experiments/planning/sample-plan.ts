@@ -1,7 +1,7 @@
-import { lowestThat } from '../lowest-that.ts';
-import { alwaysValidHalf } from '../statistics/confidence-sequence.ts';
-import { normalQuantile } from '../statistics/normal.ts';
-import { usualCertainty, type Certainty } from '../statistics/sample-size.ts';
+import { lowestThat } from '../../lowest-that.ts';
+import { alwaysValidHalf } from '../../statistics/confidence-sequence.ts';
+import { normalQuantile } from '../../statistics/normal.ts';
+import { usualCertainty, type Certainty } from '../../statistics/sample-size.ts';
 
 /** What an experiment is to find out, and in what store. */
 export interface Planned {

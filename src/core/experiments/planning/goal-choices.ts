@@ -1,5 +1,5 @@
-import { inOrder } from '../../../core/ordered.ts';
-import type { Goal, Policy, Reward } from '../../../core/policy/types.ts';
+import { inOrder } from '../../ordered.ts';
+import type { Goal, Policy, Reward } from '../../policy/types.ts';
 
 /** A goal that can be tried in a market. */
 export interface GoalChoice {

@@ -1,8 +1,8 @@
-import { effectFound, planExperiment } from '../../../core/experiments/plan.ts';
-import type { Pace } from '../../../core/experiments/pace.ts';
-import { usualCertainty } from '../../../core/statistics/sample-size.ts';
-import { dayNumber, isoWeekday } from '../../../core/time/day.ts';
-import type { Experiment } from '../../../core/policy/types.ts';
+import { effectFound, planExperiment } from './sample-plan.ts';
+import type { Pace } from './pace.ts';
+import { usualCertainty } from '../../statistics/sample-size.ts';
+import { dayNumber, isoWeekday } from '../../time/day.ts';
+import type { Experiment } from '../../policy/types.ts';
 
 /** What a plan comes to at this store’s pace. */
 export interface PlanFound {
@@ -20,7 +20,7 @@ export interface PlanFound {
  * @param shares of the arms, hundredths of a percent, the compared one first
  * @returns null where the store has not sold enough to say
  */
-export function planOf(
+export function planFound(
   pace: Pace,
   {
     measure,

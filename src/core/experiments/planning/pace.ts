@@ -1,11 +1,11 @@
-import type { OrderColumns } from '../orders/columns.ts';
-import { boundsOf } from '../orders/study.ts';
-import { figureKinds, type FigureId } from '../results/figures/registry.ts';
-import type { Window } from '../results/matched-weeks.ts';
-import { placesWithin } from '../results/window-figures.ts';
-import { usualPrices } from '../results/usual-prices.ts';
-import { runningOf } from '../statistics/running.ts';
-import { isoWeekday } from '../time/day.ts';
+import type { OrderColumns } from '../../orders/columns.ts';
+import { boundsOf } from '../../orders/study.ts';
+import { figureKinds, type FigureId } from '../../results/figures/registry.ts';
+import type { Window } from '../../results/matched-weeks.ts';
+import { placesWithin } from '../../results/window-figures.ts';
+import { usualPrices } from '../../results/usual-prices.ts';
+import { runningOf } from '../../statistics/running.ts';
+import { isoWeekday } from '../../time/day.ts';
 
 /** What an experiment is planned with. */
 export interface Pace {

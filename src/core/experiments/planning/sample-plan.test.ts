@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { alwaysValidDifference } from '../statistics/confidence-sequence.ts';
-import { nobodyYet, withValues } from '../statistics/running.ts';
-import { normal, seededRandom } from '../statistics/random.ts';
-import { membersForAverages } from '../statistics/sample-size.ts';
-import { effectFound, planExperiment, type Planned } from './plan.ts';
+import { alwaysValidDifference } from '../../statistics/confidence-sequence.ts';
+import { nobodyYet, withValues } from '../../statistics/running.ts';
+import { normal, seededRandom } from '../../statistics/random.ts';
+import { membersForAverages } from '../../statistics/sample-size.ts';
+import { effectFound, planExperiment, type Planned } from './sample-plan.ts';
 
 const planned: Planned = {
   effect: 500,
