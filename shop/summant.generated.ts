@@ -1465,6 +1465,8 @@ export interface components {
             offer: string | null;
             expected: number | null;
             release: number | null;
+            /** @description the arm that it was compared with, as ids of experiment and arm with a slash between; empty: none */
+            arm: string;
             /** @description the offers that it has redeemed */
             offers: string[];
             asked: Record<string, never> | null;

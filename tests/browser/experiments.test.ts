@@ -1,4 +1,7 @@
 import { describe, expect, test } from 'vitest';
+import { generateOrders } from '../../demo/generate-orders.ts';
+import { finishedExperiment, runningExperiment } from '../../demo/order-truth.ts';
+import { armName } from '../../src/core/experiments/arm-name.ts';
 import { readDraft } from '../support/api.ts';
 import { choose, emptyDraft, moveTo, resetDraft, saved, textOf, useBrowser } from '../support/browser.ts';
 import { here } from '../support/here.ts';
@@ -51,6 +54,25 @@ test('one that goes on with too few orders says so, and how many are planned', a
   await page.getByTestId('experiment-verdict').waitFor();
   await expect.poll(() => textOf(page, verdict)).toMatch(/^Not enough orders to tell\. Fewer than a hundred/);
   await expect.poll(() => textOf(page, '[data-testid=experiment-higher-goal-dk]')).toMatch(/from 599/);
+});
+
+describe('an order of an experiment', () => {
+  const ofArm = (name: string) => generateOrders().find(({ arm }) => arm === name)!.orderNumber;
+
+  test.each([
+    ['that goes on', runningExperiment.experiment, 'higher', 'from 599'],
+    ['that is over', finishedExperiment.experiment, 'lower', 'from 50'],
+  ])('%s is brought to Rehearse in the arm that it was of', async (_, experiment, arm, called) => {
+    await resetDraft();
+    const page = await open('/rehearse?tool=charged');
+    await page.getByTestId('past-order-number').fill(ofArm(armName(experiment, arm)));
+    await page.getByTestId('bring-order').click();
+    const chip = page.locator('main').getByTestId('arm-chips').getByRole('button', { name: called });
+    await expect.poll(() => chip.getAttribute('aria-pressed')).toBe('true');
+    expect(new URL(page.url()).searchParams.get('arm')).toBe(`${experiment}/${arm}`);
+    await saved(page);
+    await resetDraft();
+  });
 });
 
 describe('an experiment is begun', () => {
@@ -121,7 +143,7 @@ describe('an experiment is begun', () => {
     await moveTo(page, `${here.address}/rehearse?cart=beach-day`);
     const chips = page.locator('main').getByTestId('arm-chips');
     await chips.getByRole('button', { name: 'from 60.00' }).click();
-    await expect.poll(() => new URL(page.url()).searchParams.get('arm')).toBe('arm-2');
+    await expect.poll(() => new URL(page.url()).searchParams.get('arm')).toBe(`${added[0]}/arm-2`);
     await expect.poll(() => page.getByTestId('shopper-checkout').first().innerText()).toMatch(/gratis|free/i);
     await resetDraft();
   });
@@ -148,6 +170,13 @@ describe('an experiment is begun', () => {
       { share: 3000, version: { kind: 'none' } },
       { share: 3000, version: { kind: 'rewards', rewards: policy.offers['two-steps']!.goals.door!.rewards } },
     ]);
+
+    await moveTo(page, `${here.address}/release`);
+    await expect
+      .poll(() => textOf(page, '[data-testid=effect-experiment]'), { timeout: 90_000 })
+      .toMatch(
+        /^The experiment “Free delivery in United Kingdom” in United Kingdom begins: from .*40% see “from 70\.00 as it is”, 30% see “no such goal”, and 30% see “rewards of Two steps up, goal 2”\.$/,
+      );
     await resetDraft();
   });
 

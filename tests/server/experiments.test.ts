@@ -166,6 +166,10 @@ describe('an order of an experiment', () => {
     ]);
     const arms = await Promise.all(orders.map(({ number: of }) => armOfOrder(of)));
     expect(arms).toEqual([`${id}/lower`, `${id}/lower`, `${id}/now`, '', '']);
+    const found = await call<{ arm: string }>(address, 'GET', `/api/orders/order?number=${orders[0]!.number}`);
+    expect(found.body.arm).toBe(`${id}/lower`);
+    const listed = await call<{ orders: { number: string; arm: string }[] }>(address, 'GET', '/api/orders?market=ch');
+    expect(orders.map(({ number: of }) => listed.body.orders.find(({ number: one }) => one === of)?.arm)).toEqual(arms);
     const columns = await ordersOf(address, 'ch');
     const packed = [...columns.arm].map((place) => columns.arms[place]);
     expect(packed.filter((arm) => arm === `${id}/lower`)).toHaveLength(2);

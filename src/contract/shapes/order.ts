@@ -28,6 +28,8 @@ export const FoundOrderShape = object({
   option: text,
   code: text,
   returning: nullable(flag),
+  /** of an experiment, both ids with a slash between; '' for none */
+  arm: text,
   lines: list(object({ sku: text, quantity: whole })),
 });
 export type FoundOrder = Static<typeof FoundOrderShape>;

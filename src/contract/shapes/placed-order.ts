@@ -128,6 +128,9 @@ export const ListedOrderShape = named(
     delivery: minor,
     ...compared,
     release: nullable(Type.Integer({ description: 'the one that it was compared with' })),
+    arm: Type.String({
+      description: 'the arm that it was compared with, as ids of experiment and arm with a slash between; empty: none',
+    }),
     offers: Type.Array(text, { description: 'the offers that it has redeemed' }),
     asked: nullable(
       written<AskedCart>({ type: 'object', description: 'what was asked, of orders where shop and rules disagree' }),

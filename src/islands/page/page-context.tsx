@@ -104,7 +104,7 @@ export const useEnded = (): EndedEarly => usePage().ended;
 export const ArmShown = createContext<{ experiment: string; arm: string } | null>(null);
 
 /** The rules of the arm that is looked at, where they are there; else the rules themselves. */
-function useRulesShown(compiled: CompiledPolicy): CompiledPolicy {
+export function useRulesShown(compiled: CompiledPolicy): CompiledPolicy {
   const shown = useContext(ArmShown);
   return (shown && experimentsOf(compiled).arm(shown.experiment, shown.arm)?.compiled) ?? compiled;
 }

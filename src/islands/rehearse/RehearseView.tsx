@@ -57,8 +57,7 @@ export function RehearseView({ query: initial, shop }: { query: Record<string, s
         Reading the cart of the link …
       </p>
     );
-  if (shared)
-    return <SharedCart cart={shared} laid={laidAsked(query)} choose={(cart) => setQuery({ shared: '', cart })} />;
+  if (shared) return <SharedOfArm cart={shared} query={query} setQuery={setQuery} />;
   return (
     <>
       {query.shared && (
@@ -76,6 +75,21 @@ interface AskedFor {
   query: Record<string, string>;
   setQuery: SetQuery;
   shop: string | null;
+}
+
+/** The cart of a link, likewise. */
+function SharedOfArm({ cart, query, setQuery }: { cart: TestCart; query: Record<string, string>; setQuery: SetQuery }) {
+  const { shown, choices } = useArmChoice(cart, query.arm ?? '');
+  return (
+    <ArmShown value={shown}>
+      <SharedCart
+        cart={cart}
+        laid={laidAsked(query)}
+        arms={choices && <ArmChips choices={choices} choose={(arm) => setQuery({ arm })} />}
+        choose={(kept) => setQuery({ shared: '', cart: kept })}
+      />
+    </ArmShown>
+  );
 }
 
 /** The cart as a shopper of an arm sees it, where an experiment goes on in its market. */
@@ -171,7 +185,7 @@ function OneCart({ query, setQuery, shop, cartId, arms }: AskedFor & { cartId: s
       <Circumstances cartId={cartId} cart={cart} zone={zone} />
       <div className="flex flex-wrap items-baseline gap-x-3 text-small">
         <CartSheet key={`sheet-${cartId}`} cartId={cartId} cart={cart} choose={(id) => setQuery({ cart: id })} />
-        <ImportOrder choose={(id) => setQuery({ cart: id })} />
+        <ImportOrder choose={(id, arm) => setQuery({ cart: id, arm })} />
         <ShareCart key={`share-${cartId}`} cart={cart} />
         {shop !== null && <OpenInShop shop={shop} cart={cart} />}
       </div>

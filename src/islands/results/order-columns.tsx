@@ -81,7 +81,7 @@ export function useOrderColumns(): TableColumn<ListedOrder>[] {
 
 /** Opens the order’s cart with the rules of its day and of today side by side. */
 function AtRehearse({
-  order: { number, asked, option, delivery, placedAt },
+  order: { number, asked, option, delivery, placedAt, arm },
   languages,
   bySku,
 }: {
@@ -97,7 +97,7 @@ function AtRehearse({
     at: placedAt,
     placed: { charged: delivery, ...(option === null ? {} : { option }) },
   });
-  const query = new URLSearchParams({ shared: cartAsText(cart), tool: 'charged' });
+  const query = new URLSearchParams({ shared: cartAsText(cart), tool: 'charged', ...(arm === '' ? {} : { arm }) });
   return (
     <>
       <a className="link link-primary whitespace-nowrap" href={`/rehearse?${query.toString()}#tools`}>

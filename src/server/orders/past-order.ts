@@ -7,7 +7,7 @@ import { linesFromText } from './order-store.ts';
 export async function findOrder(number: string): Promise<FoundOrder | null> {
   return reading(async (pool) => {
     const [[row]] = await pool.query<RowDataPacket[]>(
-      'SELECT order_number, placed_at, market_id, country, region, postcode, currency, goods_minor, delivery_minor, option_id, code, returning_shopper, goods_lines FROM past_order WHERE order_number = ?',
+      'SELECT order_number, placed_at, market_id, country, region, postcode, currency, goods_minor, delivery_minor, option_id, code, returning_shopper, arm, goods_lines FROM past_order WHERE order_number = ?',
       [number],
     );
     if (!row) return null;
@@ -25,6 +25,7 @@ export async function findOrder(number: string): Promise<FoundOrder | null> {
       option: String(row.option_id),
       code: String(row.code),
       returning: known(row.returning_shopper, Boolean),
+      arm: String(row.arm),
       lines: linesFromText(String(row.goods_lines)).map(([sku, quantity]) => ({ sku, quantity })),
     };
   });

@@ -8,8 +8,8 @@ import { usePolicy } from '../../page/draft-context.tsx';
 import { useCatalogue, useCompiled } from '../../page/page-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 
-/** Brings a past order in as a test cart, by the number the shop gave it. */
-export function ImportOrder({ choose }: { choose: (cart: string) => void }) {
+/** Brings a past order in as a test cart, by the number the shop gave it, to be seen in the arm that it was of. */
+export function ImportOrder({ choose }: { choose: (cart: string, arm: string) => void }) {
   const policy = usePolicy();
   const catalogue = useCatalogue();
   const compiled = useCompiled();
@@ -27,7 +27,7 @@ export function ImportOrder({ choose }: { choose: (cart: string) => void }) {
     edit(addTestCart(id, cart, pieces));
     setNumber('');
     setSaid(gone.length > 0 ? `No longer in the catalogue, so left out: ${gone.join(', ')}.` : '');
-    choose(id);
+    choose(id, answer.body.arm);
   };
   return (
     <span className="inline-flex flex-wrap items-baseline gap-x-1">

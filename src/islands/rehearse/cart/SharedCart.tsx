@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { keepTestCarts } from '../../../client/edits/cart-edits.ts';
 import { freshId } from '../../../client/edits/set-at.ts';
 import { inOrder } from '../../../core/ordered.ts';
@@ -13,11 +13,14 @@ import { SideBySide, type Laid } from '../tools/SideBySide.tsx';
 export function SharedCart({
   cart,
   laid,
+  arms,
   choose,
 }: {
   cart: TestCart;
   /** draft, release or both */
   laid: Laid;
+  /** chips of the arms it can be looked at in, where there are any */
+  arms: ReactNode;
   choose: (cart: string) => void;
 }) {
   const compiled = useCompiled();
@@ -46,6 +49,7 @@ export function SharedCart({
           .join(', ')}
         , going to {postcode ? `${country} ${postcode}` : country}, read in {cart.language}.
       </p>
+      {arms}
       {refusal}
       <p className="py-2">
         <button type="button" className="btn btn-sm btn-primary" onClick={keep} data-testid="keep-shared">

@@ -11,7 +11,7 @@ import { TypedField } from '../../../ui/TypedField.tsx';
 import { rehearse, type Rehearsal } from '../../rehearsal/rehearse-cart.ts';
 import { EditedField } from '../../fields/EditedField.tsx';
 import { usePolicy } from '../../page/draft-context.tsx';
-import { useCatalogue, useNotation, useNow } from '../../page/page-context.tsx';
+import { useCatalogue, useCompiled, useNotation, useNow, useRulesShown } from '../../page/page-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 import { onlyIn, reasonOfOption } from '../../rehearsal/reasons.ts';
 import { parseText } from '../../fields/typed-text.ts';
@@ -43,14 +43,16 @@ export function Charged({
   const { placed } = cart;
   const at = cart.at === undefined ? now : Date.parse(cart.at);
   const found = useReleaseAt(at);
-  const compiled = useMemo(() => (found && found !== 'none' ? compilePolicy(found.policy) : null), [found]);
+  const policy = usePolicy();
+  const today = useCompiled();
+  const known = found !== null && found !== 'none';
+  const compiled = useRulesShown(compilePolicy(known ? found.policy : policy));
   const then = useMemo(
-    () => (compiled ? rehearse(compiled, catalogue, cart, now) : null),
-    [compiled, catalogue, cart, now],
+    () => (known ? rehearse(compiled, catalogue, cart, now) : null),
+    [known, compiled, catalogue, cart, now],
   );
   const options = rehearsal.evaluation.options.map(({ optionId }) => optionId);
   const optionId = placed?.option ?? rehearsal.evaluation.preselected ?? options[0];
-  const policy = usePolicy();
   const nameOf = (id: string) => policy.options[id]?.name ?? id;
   const priceIn = (one: Rehearsal | null) =>
     one?.evaluation.options.find((option) => option.optionId === optionId)?.after ?? null;
@@ -61,10 +63,8 @@ export function Charged({
     timeZone: policy.store.timeZone,
   }).format(at);
   const rows = [
-    ...(found && found !== 'none'
-      ? [{ name: `release ${found.number}, in force on ${day}`, rehearsal: then!, rules: found.policy }]
-      : []),
-    { name: 'today’s draft', rehearsal, rules: policy },
+    ...(known ? [{ name: `release ${found.number}, in force on ${day}`, rehearsal: then!, rules: compiled.policy }] : []),
+    { name: 'today’s draft', rehearsal, rules: today.policy },
   ];
   const charge = (minor: number) => edit(setCartPart(cartId, 'placed', { ...placed, charged: minor }));
   return (

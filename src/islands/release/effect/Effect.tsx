@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { edgeCart } from '../../../core/effect/edge-cart.ts';
 import type { Effect as EffectOf, EffectEntry } from '../../../core/effect/effect.ts';
+import { experimentsChanged } from '../../../core/effect/experiments-changed.ts';
 import { classesInWords, entryInWords, placeInWords } from '../../../core/effect/effect-words.ts';
 import type { Policy, TestCart } from '../../../core/policy/types.ts';
 import { cartAsText } from '../../../core/test-carts/cart-as-text.ts';
@@ -41,14 +42,24 @@ function Said({ effect, was, is, title }: { effect: EffectOf; was: Policy; is: P
   const [chosen, setChosen] = useState('');
   const [all, setAll] = useState(false);
   const printing = usePrinting();
+  const { locale } = useNotation();
+  const experiments = useMemo(() => experimentsChanged(was, is, locale), [was, is, locale]);
   const looked = entries.find((entry) => keyOf(entry) === chosen) ?? entries[0];
   const zones = new Map(entries.map((entry): [string, EffectEntry] => [placeOf(entry), entry]).reverse());
   return (
     <div data-testid="effect">
-      {printing && title !== null && <PrintedEffect title={title} effect={effect} was={was} is={is} />}
+      {printing && title !== null && (
+        <PrintedEffect title={title} effect={effect} experiments={experiments} was={was} is={is} />
+      )}
+      {experiments.map(({ id, sentence }) => (
+        <p key={id} className="py-1" data-testid="effect-experiment">
+          {sentence}
+        </p>
+      ))}
       {!looked && (
         <p className="py-2 text-soft">
-          No shopper with an ordinary order is offered, pays or reads anything else at this moment.
+          {experiments.length > 0 ? 'Apart from that no' : 'No'} shopper with an ordinary order is offered, pays or
+          reads anything else at this moment.
         </p>
       )}
       {looked && (
@@ -96,7 +107,7 @@ function Said({ effect, was, is, title }: { effect: EffectOf; was: Policy; is: P
             Save as JSON
           </button>
         )}
-        {looked && title !== null && (
+        {(looked || experiments.length > 0) && title !== null && (
           <button type="button" className="btn btn-xs" onClick={() => window.print()}>
             Print
           </button>

@@ -1,11 +1,24 @@
 import { createPortal } from 'react-dom';
 import type { Effect } from '../../../core/effect/effect.ts';
+import type { ExperimentChanged } from '../../../core/effect/experiments-changed.ts';
 import { entryInWords } from '../../../core/effect/effect-words.ts';
 import type { Policy } from '../../../core/policy/types.ts';
 import { useNotation, useNow } from '../../page/page-context.tsx';
 
 /** What changes for shoppers on paper: all sentences, market by market. */
-export function PrintedEffect({ title, effect, was, is }: { title: string; effect: Effect; was: Policy; is: Policy }) {
+export function PrintedEffect({
+  title,
+  effect,
+  experiments,
+  was,
+  is,
+}: {
+  title: string;
+  effect: Effect;
+  experiments: readonly ExperimentChanged[];
+  was: Policy;
+  is: Policy;
+}) {
   const { money, locale } = useNotation();
   const now = useNow();
   const at = new Intl.DateTimeFormat(locale, {
@@ -21,6 +34,9 @@ export function PrintedEffect({ title, effect, was, is }: { title: string; effec
       <p>
         {is.store.name}, {at}
       </p>
+      {experiments.map(({ id, sentence }) => (
+        <p key={id}>{sentence}</p>
+      ))}
       {markets.map((id) => {
         const { name, currency } = (is.markets[id] ?? was.markets[id])!;
         const saying = { was, is, money: (minor: number) => money(minor, currency), language: locale };

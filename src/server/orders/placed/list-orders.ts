@@ -55,15 +55,25 @@ export async function listOrders(query: OrderListQuery): Promise<{ orders: Liste
     );
     const shown = rows.slice(0, listedAtOnce);
     const offers = new Map<string, string[]>();
+    const arms = new Map<string, string>();
     if (shown.length > 0) {
+      const numbers = shown.map((row) => String(row.order_number));
+      const [ofArms] = await pool.query<RowDataPacket[]>(
+        "SELECT order_number, arm FROM past_order WHERE order_number IN (?) AND arm <> ''",
+        [numbers],
+      );
+      for (const { order_number, arm } of ofArms) arms.set(String(order_number), String(arm));
       const [redeemed] = await pool.query<RowDataPacket[]>(
         'SELECT order_number, offer_id FROM redemption WHERE order_number IN (?) ORDER BY offer_id',
-        [shown.map((row) => String(row.order_number))],
+        [numbers],
       );
       for (const { order_number, offer_id } of redeemed)
         offers.set(String(order_number), [...(offers.get(String(order_number)) ?? []), String(offer_id)]);
     }
-    const orders = shown.map((row) => listed(row, offers.get(String(row.order_number)) ?? []));
+    const orders = shown.map((row) => {
+      const number = String(row.order_number);
+      return listed(row, offers.get(number) ?? [], arms.get(number) ?? '');
+    });
     return { orders, next: rows.length > listedAtOnce ? placeOf(orders.at(-1)!) : null };
   });
 }
@@ -72,7 +82,7 @@ const textOrNull = (value: unknown): string | null => (value === null ? null : S
 const momentOrNull = (value: unknown): string | null => (value === null ? null : (value as Date).toISOString());
 const numberOrNull = (value: unknown): number | null => (value === null ? null : Number(value));
 
-const listed = (row: RowDataPacket, offers: string[]): ListedOrder => ({
+const listed = (row: RowDataPacket, offers: string[], arm: string): ListedOrder => ({
   number: String(row.order_number),
   placedAt: (row.placed_at as Date).toISOString(),
   reportedAt: (row.reported_at as Date).toISOString(),
@@ -86,6 +96,7 @@ const listed = (row: RowDataPacket, offers: string[]): ListedOrder => ({
   offer: textOrNull(row.offer_id),
   expected: numberOrNull(row.expected_minor),
   release: numberOrNull(row.release_number),
+  arm,
   offers,
   asked: row.asked === null ? null : (JSON.parse(String(row.asked)) as AskedCart),
 });
