@@ -113,6 +113,9 @@ describe('an experiment is begun', () => {
     ]);
     expect(added[1]).toMatchObject({ smallestEffect: 900, measure: 'margin', guard: true });
     expect(await textOf(page, `[data-testid=experiment-${added[0]}]`)).toMatch(/waits for a release/);
+    await expect
+      .poll(() => textOf(page, '[data-testid=not-begun]'))
+      .toMatch(/^No shopper has seen it yet\. It begins on .*, once it is released; what each arm sees/);
 
     const card = page.getByTestId('bench-beach-day');
     const door = card.getByTestId('option-nlbe-door').getByTestId('price-after');

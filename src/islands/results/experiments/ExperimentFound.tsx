@@ -54,7 +54,7 @@ export function ExperimentFound({ id, experiment, state, known, close }: Found &
       </div>
       <p className="max-w-[60rem]">
         {inOrder(experiment.arms)
-          .map(([, arm]) => `${arm.share / 100} % of shoppers see “${arm.name}”`)
+          .map(([, arm], place) => `${arm.share / 100} %${place === 0 ? ' of shoppers' : ''} see “${arm.name}”`)
           .join(', ')}{' '}
         of “{policy.offers[offer]?.name ?? offer}” in {markets[market]?.name ?? market}, from {writeDay(from, locale)}{' '}
         to {writeDay(until, locale)} at most. Judged by {measureInWords[measure]}; the smallest difference worth knowing
@@ -65,14 +65,25 @@ export function ExperimentFound({ id, experiment, state, known, close }: Found &
       {why !== null && state !== 'decided' && <Alert>It tries nothing: {nothingTriedInWords[why]}.</Alert>}
       <Ended id={id} experiment={experiment} known={known} words={words} />
       {problem && <Alert>{problem}</Alert>}
-      <div className="min-h-[16rem]">
+      <div className={state === 'notReleased' || state === 'begins' ? '' : 'min-h-[16rem]'}>
         {!study && !problem && markets[market] && <p className="py-2 text-soft">Looking through the orders …</p>}
-        {study && <Judged {...{ id, experiment, state, known, study, words, currency }} />}
+        {study && notBegun(state, study) && (
+          <p className="py-2" data-testid="not-begun">
+            No shopper has seen it yet. It begins on {writeDay(from, locale)}
+            {state === 'notReleased' ? ', once it is released' : ''}; what each arm sees stands on the bench and at
+            Rehearse meanwhile.
+          </p>
+        )}
+        {study && !notBegun(state, study) && <Judged {...{ id, experiment, state, known, study, words, currency }} />}
       </div>
       <EndOrKeep id={id} experiment={experiment} state={state} />
     </section>
   );
 }
+
+/** Orders of before are there where it was ended and is taken up again. */
+const notBegun = (state: ExperimentState, { arms }: ExperimentStudy): boolean =>
+  (state === 'notReleased' || state === 'begins') && arms.every(({ orders }) => orders === 0);
 
 /** That it ended by itself, and why. */
 function Ended({ id, experiment, known, words }: Omit<Found, 'state'> & { words: FigureWords }) {

@@ -75,9 +75,10 @@ export function Experiments({
         name: 'Days',
         value: ({ experiment: { from } }) => from,
         cell: ({ experiment: { from, until, outcome } }) => (
-          <span className="whitespace-nowrap">
-            {writeDay(from, locale)} to {writeDay(outcome?.endedOn ?? until, locale)}
-          </span>
+          <>
+            <span className="whitespace-nowrap">{writeDay(from, locale)}</span> to{' '}
+            <span className="whitespace-nowrap">{writeDay(outcome?.endedOn ?? until, locale)}</span>
+          </>
         ),
       },
       { id: 'state', name: 'State', value: ({ state }) => stateInWords[state], className: 'whitespace-nowrap' },
@@ -85,7 +86,7 @@ export function Experiments({
         id: 'learnt',
         name: 'Learnt',
         value: ({ experiment: { outcome } }) => outcome?.learnt ?? '',
-        className: 'min-w-64 max-w-80',
+        className: 'min-w-40 max-w-80',
       },
     ],
     [policy.markets, locale, setQuery],
