@@ -65,25 +65,30 @@ export function ExperimentFound({ id, experiment, state, known, close }: Found &
       {why !== null && state !== 'decided' && <Alert>It tries nothing: {nothingTriedInWords[why]}.</Alert>}
       <Ended id={id} experiment={experiment} known={known} words={words} />
       {problem && <Alert>{problem}</Alert>}
-      <div className={state === 'notReleased' || state === 'begins' ? '' : 'min-h-[16rem]'}>
+      <div className={toBegin.has(state) ? '' : 'min-h-[16rem]'}>
         {!study && !problem && markets[market] && <p className="py-2 text-soft">Looking through the orders …</p>}
-        {study && notBegun(state, study) && (
-          <p className="py-2" data-testid="not-begun">
-            No shopper has seen it yet. It begins on {writeDay(from, locale)}
-            {state === 'notReleased' ? ', once it is released' : ''}; what each arm sees stands on the bench and at
-            Rehearse meanwhile.
-          </p>
-        )}
-        {study && !notBegun(state, study) && <Judged {...{ id, experiment, state, known, study, words, currency }} />}
+        {study && <SoFar {...{ id, experiment, state, known, study, words, currency }} />}
       </div>
       <EndOrKeep id={id} experiment={experiment} state={state} />
     </section>
   );
 }
 
-/** Orders of before are there where it was ended and is taken up again. */
-const notBegun = (state: ExperimentState, { arms }: ExperimentStudy): boolean =>
-  (state === 'notReleased' || state === 'begins') && arms.every(({ orders }) => orders === 0);
+const toBegin: ReadonlySet<ExperimentState> = new Set(['notReleased', 'begins']);
+
+/** What its orders say; of one that was ended and is taken up again there are some before it begins. */
+function SoFar(props: JudgedProps) {
+  const { state, study, experiment } = props;
+  const { locale } = useNotation();
+  if (!toBegin.has(state) || study.arms.some(({ orders }) => orders > 0)) return <Judged {...props} />;
+  return (
+    <p className="py-2" data-testid="not-begun">
+      No shopper has seen it yet. It begins on {writeDay(experiment.from, locale)}
+      {state === 'notReleased' ? ', once it is released' : ''}; what each arm sees stands on the bench and at Rehearse
+      meanwhile.
+    </p>
+  );
+}
 
 /** That it ended by itself, and why. */
 function Ended({ id, experiment, known, words }: Omit<Found, 'state'> & { words: FigureWords }) {
@@ -99,15 +104,13 @@ function Ended({ id, experiment, known, words }: Omit<Found, 'state'> & { words:
   );
 }
 
-function Judged({
-  id,
-  experiment,
-  state,
-  known,
-  study,
-  words,
-  currency,
-}: Found & { study: ExperimentStudy; words: FigureWords; currency: string }) {
+interface JudgedProps extends Found {
+  study: ExperimentStudy;
+  words: FigureWords;
+  currency: string;
+}
+
+function Judged({ id, experiment, state, known, study, words, currency }: JudgedProps) {
   const { measure, smallestEffect, arms } = experiment;
   const names = new Map(inOrder(arms).map(([arm, { name }]) => [arm, name]));
   const judged = useMemo(() => judgeExperiment(study, measure, smallestEffect), [study, measure, smallestEffect]);
