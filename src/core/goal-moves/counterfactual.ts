@@ -1,0 +1,111 @@
+import { likelihoodAt, type Response } from '../orders/response.ts';
+import type { Tally } from '../orders/tally.ts';
+
+/**
+ * Orders by the value that they would have had without a goal, and what delivery costs them as long as they reach none
+ * (2-domain §10). Along distinct values, ascending; all arrays are of the same length.
+ */
+export interface Counterfactual {
+  /** minor units */
+  values: Float64Array;
+  /** orders of each, in the whole period; not whole numbers */
+  orders: Float64Array;
+  /** for how many such orders one that was seen stands: what chance does to it, it does so many times */
+  weights: Float64Array;
+  /** what one pays for delivery below every goal, minor units, on average: some have it free for other reasons */
+  prices: Float64Array;
+}
+
+/** Orders that were lifted stand above the goal by at most this share of it, where more stand than anywhere around: in narrow bands. */
+const landing = 0.12;
+const bands = 24;
+/** Where nearly all orders are lifted, nothing is left that they could be made up from. */
+const mostLikely = 0.95;
+/** Prices are averages over orders worth as much, give or take this share, and at least over so many orders. */
+const alike = 0.1;
+const fewestAlike = 30;
+
+/**
+ * Takes back what a goal has done to order values. Of orders within its reach a share has been lifted by the response: what is
+ * left below is made up for it, and as many are taken from where orders crowd just above the goal. The response is one that was measured at
+ * this goal, or is assumed; where it would have lifted more than stand above, it is believed only as far as they do.
+ *
+ * @param tally orders of a period in which the goal was in force throughout
+ * @param goal minor units; null: none was in force, and orders are as they were seen
+ */
+export function counterfactualOf(tally: Tally, goal: number | null, response: Response): Counterfactual {
+  const { values, cumulative } = tally;
+  const seen = singly(cumulative);
+  const weights = goal === null ? new Float64Array(values.length).fill(1) : takenBack(tally, seen, goal, response);
+  return {
+    values: Float64Array.from(values),
+    orders: seen.map((orders, i) => orders * weights[i]!),
+    weights,
+    prices: pricesBelow(tally, goal),
+  };
+}
+
+/** What each adds to a running sum. */
+const singly = (sums: Float64Array): Float64Array => sums.map((sum, i) => sum - (i > 0 ? sums[i - 1]! : 0));
+
+function takenBack({ values }: Tally, seen: Float64Array, goal: number, response: Response): Float64Array {
+  const weights = new Float64Array(values.length).fill(1);
+  const likely = (i: number) => Math.min(mostLikely, likelihoodAt(response, goal, values[i]!));
+  const bandOf = (i: number) => Math.floor((values[i]! / goal - 1) / (landing / bands));
+  const above = new Array<number>(bands).fill(0);
+  let lifted = 0;
+  for (let i = 0; i < values.length; i++) {
+    lifted += (seen[i]! * likely(i)) / (1 - likely(i));
+    const band = bandOf(i);
+    if (band >= 0 && band < bands) above[band]! += seen[i]!;
+  }
+  const most = above.reduce((sum, orders) => sum + orders, 0);
+  const believed = lifted === 0 ? 0 : Math.min(1, most / lifted);
+  const level = levelThatTakes(above, believed * lifted);
+  for (let i = 0; i < values.length; i++) {
+    const band = bandOf(i);
+    if (likely(i) > 0) weights[i] = 1 + (believed * likely(i)) / (1 - likely(i));
+    else if (band >= 0 && band < bands && above[band]! > level) weights[i] = level / above[band]!;
+  }
+  return weights;
+}
+
+/** The height at which bands have to be cut off for so much to be taken away. */
+function levelThatTakes(heights: readonly number[], amount: number): number {
+  const falling = [...heights].sort((a, b) => b - a);
+  let taken = 0;
+  for (const [i, height] of falling.entries()) {
+    const next = falling[i + 1] ?? 0;
+    const more = (height - next) * (i + 1);
+    if (taken + more >= amount) return height - (amount - taken) / (i + 1);
+    taken += more;
+  }
+  return 0;
+}
+
+/** What is paid on average by orders of about the same value; from the goal on, what is paid just below it. */
+function pricesBelow(tally: Tally, goal: number | null): Float64Array {
+  const { values, paying, paid, free } = tally;
+  const end = goal === null ? values.length : firstFrom(values, goal);
+  const known = (i: number) => (i < 0 ? 0 : paying[i]! + free[i]!);
+  const prices = new Float64Array(values.length);
+  let [from, to] = [0, 0];
+  for (let i = 0; i < end; i++) {
+    while (values[from]! < values[i]! * (1 - alike)) from++;
+    while (to < end && values[to]! <= values[i]! * (1 + alike)) to++;
+    let [low, high] = [from, to];
+    while (known(high - 1) - known(low - 1) < fewestAlike && (low > 0 || high < end)) {
+      low = Math.max(0, low - 1);
+      high = Math.min(end, high + 1);
+    }
+    const orders = known(high - 1) - known(low - 1);
+    prices[i] = orders === 0 ? 0 : (paid[high - 1]! - (low > 0 ? paid[low - 1]! : 0)) / orders;
+  }
+  prices.fill(end > 0 ? prices[end - 1]! : 0, end);
+  return prices;
+}
+
+function firstFrom(ascending: Float64Array, wanted: number): number {
+  const found = ascending.findIndex((value) => value >= wanted);
+  return found < 0 ? ascending.length : found;
+}
