@@ -175,7 +175,7 @@ describe('against closed forms', () => {
 });
 
 test('the band holds what is true in about 90 of a hundred stores, for raising, lowering, dropping and adding', () => {
-  const truth = store(99, 400_000, null, response).own;
+  const truth = store(99, 150_000, null, response).own;
   const expected = (present: number | null, candidate: number | null, count: number) =>
     (sum(truth.map((value) => netOf(value, candidate, response) - netOf(value, present, response))) / truth.length) *
     count;
@@ -183,7 +183,7 @@ test('the band holds what is true in about 90 of a hundred stores, for raising, 
   const held = (present: number | null, candidate: number | null) => {
     const true_ = expected(present, candidate, count);
     let inside = 0;
-    const stores = 200;
+    const stores = 100;
     for (let seed = 0; seed < stores; seed++) {
       const { tally } = store(1000 + seed, count, present, response);
       const { low, high } = moveOutcome(counterfactualOf(tally, present, response), 1, present, candidate, terms);
