@@ -63,7 +63,9 @@ export function Charged({
     timeZone: policy.store.timeZone,
   }).format(at);
   const rows = [
-    ...(known ? [{ name: `release ${found.number}, in force on ${day}`, rehearsal: then!, rules: compiled.policy }] : []),
+    ...(known
+      ? [{ name: `release ${found.number}, in force on ${day}`, rehearsal: then!, rules: compiled.policy }]
+      : []),
     { name: 'today’s draft', rehearsal, rules: today.policy },
   ];
   const charge = (minor: number) => edit(setCartPart(cartId, 'placed', { ...placed, charged: minor }));
