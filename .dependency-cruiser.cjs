@@ -38,6 +38,7 @@ const coreFolders = [
   'sweep',
   'imports',
   'orders',
+  'goal-moves',
   'results',
   'experiments',
   'guarantees',

@@ -1,15 +1,25 @@
-import { likelihoodAt, type Response } from '../orders/response.ts';
-import type { Tally } from '../orders/tally.ts';
+import { indexFrom } from '../orders/distribution.ts';
+import type { Response } from '../orders/response.ts';
+import { sumsAlong, type Tally } from '../orders/tally.ts';
+import { likelihoodOf } from './likelihood.ts';
+import type { GoalMeasure, MeasuredOrders } from './measured-orders.ts';
 
 /**
- * Orders by the value that they would have had without a goal, and what delivery costs them as long as they reach none
+ * Orders by the measured value that they would have had without a goal, and what delivery costs them as long as they reach none
  * (2-domain §10). Along distinct values, ascending; all arrays are of the same length.
  */
 export interface Counterfactual {
-  /** minor units */
+  measure: GoalMeasure;
+  /** minor units, or pieces */
   values: Float64Array;
   /** orders of each, in the whole period; not whole numbers */
   orders: Float64Array;
+  /** running sums of the orders */
+  cumulative: Float64Array;
+  /** what such orders are worth on average, minor units */
+  goods: Float64Array;
+  /** what one more of the measure is worth, minor units */
+  unit: number;
   /** for how many such orders one that was seen stands: what chance does to it, it does so many times */
   weights: Float64Array;
   /** what one pays for delivery below every goal, minor units, on average: some have it free for other reasons */
@@ -26,20 +36,23 @@ const alike = 0.1;
 const fewestAlike = 30;
 
 /**
- * Takes back what a goal has done to order values. Of orders within its reach a share has been lifted by the response: what is
+ * Takes back what the goal in force has done to orders. Of orders within its reach a share has been lifted by the response: what is
  * left below is made up for it, and as many are taken from where orders crowd just above the goal. The response is one that was measured at
  * this goal, or is assumed; where it would have lifted more than stand above, it is believed only as far as they do.
- *
- * @param tally orders of a period in which the goal was in force throughout
- * @param goal minor units; null: none was in force, and orders are as they were seen
  */
-export function counterfactualOf(tally: Tally, goal: number | null, response: Response): Counterfactual {
+export function counterfactualOf(measured: MeasuredOrders, response: Response): Counterfactual {
+  const { measure, tally, goal, goods, unit } = measured;
   const { values, cumulative } = tally;
   const seen = singly(cumulative);
-  const weights = goal === null ? new Float64Array(values.length).fill(1) : takenBack(tally, seen, goal, response);
+  const weights = goal === null ? new Float64Array(values.length).fill(1) : takenBack(measured, seen, goal, response);
+  const orders = seen.map((count, i) => count * weights[i]!);
   return {
+    measure,
     values: Float64Array.from(values),
-    orders: seen.map((orders, i) => orders * weights[i]!),
+    orders,
+    cumulative: sumsAlong(orders),
+    goods: Float64Array.from(goods),
+    unit,
     weights,
     prices: pricesBelow(tally, goal),
   };
@@ -48,9 +61,14 @@ export function counterfactualOf(tally: Tally, goal: number | null, response: Re
 /** What each adds to a running sum. */
 const singly = (sums: Float64Array): Float64Array => sums.map((sum, i) => sum - (i > 0 ? sums[i - 1]! : 0));
 
-function takenBack({ values }: Tally, seen: Float64Array, goal: number, response: Response): Float64Array {
+function takenBack(
+  { measure, tally: { values } }: MeasuredOrders,
+  seen: Float64Array,
+  goal: number,
+  response: Response,
+): Float64Array {
   const weights = new Float64Array(values.length).fill(1);
-  const likely = (i: number) => Math.min(mostLikely, likelihoodAt(response, goal, values[i]!));
+  const likely = (i: number) => Math.min(mostLikely, likelihoodOf(measure, response, goal, values[i]!));
   const bandOf = (i: number) => Math.floor((values[i]! / goal - 1) / (landing / bands));
   const above = new Array<number>(bands).fill(0);
   let lifted = 0;
@@ -86,7 +104,7 @@ function levelThatTakes(heights: readonly number[], amount: number): number {
 /** What is paid on average by orders of about the same value; from the goal on, what is paid just below it. */
 function pricesBelow(tally: Tally, goal: number | null): Float64Array {
   const { values, paying, paid, free } = tally;
-  const end = goal === null ? values.length : firstFrom(values, goal);
+  const end = goal === null ? values.length : indexFrom(tally, goal);
   const known = (i: number) => (i < 0 ? 0 : paying[i]! + free[i]!);
   const prices = new Float64Array(values.length);
   let [from, to] = [0, 0];
@@ -103,9 +121,4 @@ function pricesBelow(tally: Tally, goal: number | null): Float64Array {
   }
   prices.fill(end > 0 ? prices[end - 1]! : 0, end);
   return prices;
-}
-
-function firstFrom(ascending: Float64Array, wanted: number): number {
-  const found = ascending.findIndex((value) => value >= wanted);
-  return found < 0 ? ascending.length : found;
 }

@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Response } from '../orders/response.ts';
 import { emptyColumns } from '../orders/columns.ts';
-import { allOrders, tallyOf, type Tally } from '../orders/tally.ts';
+import { allOrders, sumsAlong, tallyOf, type Tally } from '../orders/tally.ts';
 import { normalCdf } from '../statistics/normal.ts';
 import { normal, seededRandom } from '../statistics/random.ts';
 import { counterfactualOf, type Counterfactual } from './counterfactual.ts';
+import { byValue } from './measured-orders.ts';
 import { moveOutcome, type MoveTerms } from './move.ts';
 
 const none = { likely: 0, low: 0, high: 0 };
@@ -46,7 +47,7 @@ const sum = (values: Iterable<number>) => [...values].reduce((all, one) => all +
 describe('the counterfactual', () => {
   test('of a time without a goal is what was seen', () => {
     const { tally } = store(1, 3000, null, response);
-    const taken = counterfactualOf(tally, null, response);
+    const taken = counterfactualOf(byValue(tally, null), response);
     expect(sum(taken.orders)).toBe(3000);
     expect(new Set(taken.weights)).toEqual(new Set([1]));
     expect(new Set(taken.prices)).toEqual(new Set([price]));
@@ -54,7 +55,7 @@ describe('the counterfactual', () => {
 
   test('gives orders back to where they came from, and loses none', () => {
     const { tally, own } = store(2, 60_000, 7500, response);
-    const taken = counterfactualOf(tally, 7500, response);
+    const taken = counterfactualOf(byValue(tally, 7500), response);
     expect(sum(taken.orders)).toBeCloseTo(60_000, 3);
     const between = (from: number, to: number) =>
       sum(taken.orders.filter((_, i) => taken.values[i]! >= from && taken.values[i]! < to));
@@ -78,25 +79,36 @@ describe('the counterfactual', () => {
     const above = { ...tally, cumulative: tally.cumulative.map((_, i) => (tally.values[i]! < 7500 ? i + 1 : 0)) };
     const last = tally.values.findLastIndex((value) => value < 7500);
     above.cumulative.fill(last + 1, last + 1);
-    const taken = counterfactualOf(above, 7500, response);
+    const taken = counterfactualOf(byValue(above, 7500), response);
     expect(new Set(taken.weights.filter((_, i) => taken.values[i]! < 7500))).toEqual(new Set([1]));
     expect(sum(taken.orders)).toBeCloseTo(last + 1, 6);
   });
 
   test('is empty of nothing', () => {
-    const taken = counterfactualOf(tallyOf(emptyColumns(0), allOrders), 7500, response);
+    const taken = counterfactualOf(byValue(tallyOf(emptyColumns(0), allOrders), 7500), response);
     expect(taken.values).toHaveLength(0);
-    expect(moveOutcome(taken, 1, 7500, 8000, terms)).toMatchObject({ net: 0, low: 0, high: 0, breakEvenLost: null });
+    expect(moveOutcome([taken], 1, { present: 7500, candidate: 8000 }, terms)).toMatchObject({
+      net: 0,
+      low: 0,
+      high: 0,
+      breakEvenLost: null,
+    });
   });
 });
 
 describe('moving a goal', () => {
   const { tally } = store(4, 20_000, 7500, response);
-  const orders = counterfactualOf(tally, 7500, response);
+  const orders = counterfactualOf(byValue(tally, 7500), response);
 
   test('to where it is changes nothing', () => {
-    expect(moveOutcome(orders, 3, 7500, 7500, terms)).toMatchObject({ net: 0, low: 0, high: 0, losing: 0, gaining: 0 });
-    expect(moveOutcome(orders, 3, null, null, terms)).toMatchObject({ net: 0, reaching: 0 });
+    expect(moveOutcome([orders], 3, { present: 7500, candidate: 7500 }, terms)).toMatchObject({
+      net: 0,
+      low: 0,
+      high: 0,
+      losing: 0,
+      gaining: 0,
+    });
+    expect(moveOutcome([orders], 3, { present: null, candidate: null }, terms)).toMatchObject({ net: 0, reaching: 0 });
   });
 
   test('is its parts together, and there and back comes to nothing', () => {
@@ -105,8 +117,8 @@ describe('moving a goal', () => {
         fc.option(fc.integer({ min: 1000, max: 20_000 })),
         fc.option(fc.integer({ min: 1000, max: 20_000 })),
         (present, candidate) => {
-          const there = moveOutcome(orders, 2, present, candidate, terms);
-          const back = moveOutcome(orders, 2, candidate, present, terms);
+          const there = moveOutcome([orders], 2, { present: present, candidate: candidate }, terms);
+          const back = moveOutcome([orders], 2, { present: candidate, candidate: present }, terms);
           expect(there.margin + there.delivery + there.saved).toBeCloseTo(there.net, 4);
           expect(there.net).toBeCloseTo(-back.net, 4);
           expect([there.losing, there.gaining]).toEqual(
@@ -121,25 +133,37 @@ describe('moving a goal', () => {
   });
 
   test('breaks even at the share that is said', () => {
-    const raised = moveOutcome(orders, 1, 7500, 8500, terms);
+    const raised = moveOutcome([orders], 1, { present: 7500, candidate: 8500 }, terms);
     expect(raised.net).toBeGreaterThan(0);
     const share = raised.breakEvenLost!;
-    const at = moveOutcome(orders, 1, 7500, 8500, { ...terms, lost: { likely: share, low: share, high: share } });
+    const at = moveOutcome(
+      [orders],
+      1,
+      { present: 7500, candidate: 8500 },
+      { ...terms, lost: { likely: share, low: share, high: share } },
+    );
     expect(at.net).toBeCloseTo(0, 4);
-    const lowered = moveOutcome(orders, 1, 7500, 6500, terms);
+    const lowered = moveOutcome([orders], 1, { present: 7500, candidate: 6500 }, terms);
     const more = lowered.breakEvenWon!;
     const won = { likely: more, low: more, high: more };
-    expect(moveOutcome(orders, 1, 7500, 6500, { ...terms, won }).net).toBeCloseTo(0, 4);
+    expect(moveOutcome([orders], 1, { present: 7500, candidate: 6500 }, { ...terms, won }).net).toBeCloseTo(0, 4);
     expect(lowered.breakEvenLost).toBeNull();
   });
 
   test('is as wide as what is not known', () => {
-    const sure = moveOutcome(orders, 1, 7500, 8500, terms);
+    const sure = moveOutcome([orders], 1, { present: 7500, candidate: 8500 }, terms);
     const lost = { likely: 0.02, low: 0, high: 0.1 };
-    const unsure = moveOutcome(orders, 1, 7500, 8500, { ...terms, response: { ...response, spread: 0.5 }, lost });
+    const unsure = moveOutcome(
+      [orders],
+      1,
+      { present: 7500, candidate: 8500 },
+      { ...terms, response: { ...response, spread: 0.5 }, lost },
+    );
     expect(unsure.net).toBeLessThan(sure.net);
     expect(unsure.high - unsure.low).toBeGreaterThan(2 * (sure.high - sure.low));
-    expect(moveOutcome(orders, 1, 7500, 8500, { ...terms, ownCost: 900, lost }).saved).toBeGreaterThan(0);
+    expect(
+      moveOutcome([orders], 1, { present: 7500, candidate: 8500 }, { ...terms, ownCost: 900, lost }).saved,
+    ).toBeGreaterThan(0);
   });
 });
 
@@ -150,7 +174,7 @@ describe('against closed forms', () => {
       const [low, high] = [7500, 8500];
       const between = share(low) - share(high);
       const known = { ...terms, response: silent, ownCost: 0 };
-      const { net, losing, breakEvenLost } = moveOutcome(values, 1, low, high, known);
+      const { net, losing, breakEvenLost } = moveOutcome([values], 1, { present: low, candidate: high }, known);
       expect(losing).toBeCloseTo(between, 4);
       expect(net / (between * price)).toBeCloseTo(1, 3);
       // Lost are margin and price of those between: the break-even is p over p + margin × their average value.
@@ -161,9 +185,14 @@ describe('against closed forms', () => {
     });
   const drawn = (share: (value: number) => number): Counterfactual => {
     const values = Float64Array.from({ length: 60_000 }, (_, i) => i);
+    const orders = values.map((value) => share(value) - share(value + 1));
     return {
+      measure: 'value',
       values,
-      orders: values.map((value) => share(value) - share(value + 1)),
+      orders,
+      cumulative: sumsAlong(orders),
+      goods: values,
+      unit: 1,
       weights: values.map(() => 1),
       prices: values.map(() => price),
     };
@@ -186,7 +215,12 @@ test('the band holds what is true in about 90 of a hundred stores, for raising, 
     const stores = 100;
     for (let seed = 0; seed < stores; seed++) {
       const { tally } = store(1000 + seed, count, present, response);
-      const { low, high } = moveOutcome(counterfactualOf(tally, present, response), 1, present, candidate, terms);
+      const { low, high } = moveOutcome(
+        [counterfactualOf(byValue(tally, present), response)],
+        1,
+        { present, candidate },
+        terms,
+      );
       if (low <= true_ && true_ <= high) inside++;
     }
     return inside / stores;

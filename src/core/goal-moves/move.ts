@@ -1,5 +1,7 @@
-import { likelihoodAt, type Response } from '../orders/response.ts';
+import { indexFrom } from '../orders/distribution.ts';
+import type { Response } from '../orders/response.ts';
 import type { Counterfactual } from './counterfactual.ts';
+import { likelihoodOf } from './likelihood.ts';
 
 /** A likelihood that is assumed, with the range in which it may be; shares from 0 to 1. */
 export interface Assumed {
@@ -19,16 +21,26 @@ export interface MoveTerms {
   ownCost: number | null;
 }
 
+/** A goal that is moved, and perhaps one that is added above it. Minor units or pieces; null: no goal */
+export interface Move {
+  present: number | null;
+  candidate: number | null;
+  /** a further goal above the candidate, with a reward of its own (response.secondReward) */
+  second?: number | null;
+}
+
 /** What moving a goal does to a month. Expectations, not rounded; money in minor units. */
-export interface MoveOutcome {
+export interface MoveOutcome extends Move {
   /** margin and delivery paid less the shop’s own cost of delivery, candidate minus present */
   net: number;
   /** between which it lies, whatever of the assumptions’ ranges is true, unless the period was an unusual one (90 %) */
   low: number;
   high: number;
+  /** the same without chance */
+  ends: [low: number, high: number];
   /** of the net: margin on what is added to orders or no more added, and on orders lost and won */
   margin: number;
-  /** of the net: delivery that is paid, or no more */
+  /** of the net: delivery that is paid, or no more, and what a second goal gives */
   delivery: number;
   /** of the net: the shop’s own cost of delivery of orders lost and won, as what it saves */
   saved: number;
@@ -59,47 +71,55 @@ interface At {
  * An order of value u that reaches the goal pays nothing for delivery; one within reach adds up to the goal with the response’s
  * likelihood, and else pays p(u). A shopper who would add for one goal would add for another that is as likely to be reached:
  * so an order loses free delivery with the likelihood by which the candidate is reached less, and gains it with that by which
- * it is reached more. Of those that lose it a share stays away; those that gain it win others like them.
+ * it is reached more. Of those that lose it a share stays away; those that gain it win others like them. Who has reached the
+ * candidate may add for a second goal, whose reward goes to all who reach that.
  *
  * The band goes from the lowest to the highest net over the ends of the response’s spread, of lost and of won, and beyond these
- * by chance: that of a compound Poisson sum, orders coming in by themselves.
+ * by chance: that of a compound Poisson sum, orders coming in by themselves. Of how the counterfactual was found, chance knows
+ * nothing here (`chanceOf` does).
  *
- * @param months length of the period that the orders are of @param present minor units; null: no goal @param candidate likewise
+ * @param parts orders of times with a goal of their own each, together the period @param months length of the period
  */
 export function moveOutcome(
-  orders: Counterfactual,
+  parts: readonly Counterfactual[],
   months: number,
-  present: number | null,
-  candidate: number | null,
+  move: Move,
   terms: MoveTerms,
 ): MoveOutcome {
   const { response, lost, won } = terms;
-  const likely = sumsOf(orders, present, candidate, terms, { response, lost: lost.likely, won: won.likely });
-  const ends = [1 - response.spread, 1 + response.spread].flatMap((factor) => {
+  const likely = sumsOf(parts, move, terms, { response, lost: lost.likely, won: won.likely });
+  const factors = response.spread === 0 ? [1] : [1 - response.spread, 1 + response.spread];
+  const nets = factors.flatMap((factor) => {
     const scaled = { ...response, near: response.near * factor, far: response.far * factor };
-    const without = sumsOf(orders, present, candidate, terms, { response: scaled, lost: 0, won: 0 });
+    const without = sumsOf(parts, move, terms, { response: scaled, lost: 0, won: 0 });
     return [lost.low, lost.high].flatMap((share) =>
       [won.low, won.high].map((more) => without.net - share * without.losingNet + more * without.gainingNet),
     );
   });
-  const chance = deviations * Math.sqrt(likely.squares);
   const { net, losing, gaining, losingNet, gainingNet } = likely;
-  const withoutLost = net + lost.likely * losingNet;
-  const withoutWon = net - won.likely * gainingNet;
+  const ends: MoveOutcome['ends'] = [Math.min(net, ...nets) / months, Math.max(net, ...nets) / months];
+  const chance = (deviations * Math.sqrt(likely.squares)) / months;
+  const all = parts.reduce((sum, { cumulative }) => sum + (cumulative.at(-1) ?? 0), 0);
   return {
+    ...move,
     net: net / months,
-    low: (Math.min(net, ...ends) - chance) / months,
-    high: (Math.max(net, ...ends) + chance) / months,
+    low: ends[0] - chance,
+    high: ends[1] + chance,
+    ends,
     margin: likely.margin / months,
     delivery: likely.delivery / months,
     saved: likely.saved / months,
     losing: losing / months,
     gaining: gaining / months,
-    breakEvenLost: shareThat(withoutLost, losingNet),
-    breakEvenWon: shareThat(-withoutWon, gainingNet),
-    reaching: likely.all === 0 ? 0 : likely.reaching / likely.all,
+    breakEvenLost: shareThat(net + lost.likely * losingNet, losingNet),
+    breakEvenWon: shareThat(-(net - won.likely * gainingNet), gainingNet),
+    reaching: all === 0 ? 0 : likely.reaching / all,
   };
 }
+
+/** The net alone, in the whole period and not of a month. */
+export const netOfMove = (parts: readonly Counterfactual[], move: Move, terms: MoveTerms): number =>
+  sumsOf(parts, move, terms, { response: terms.response, lost: terms.lost.likely, won: terms.won.likely }).net;
 
 /** The share of an amount that makes up for another; null where none between 0 and all of it does. */
 function shareThat(amount: number, of: number): number | null {
@@ -119,16 +139,9 @@ interface Sums {
   gainingNet: number;
   squares: number;
   reaching: number;
-  all: number;
 }
 
-function sumsOf(
-  { values, orders, prices, weights }: Counterfactual,
-  present: number | null,
-  candidate: number | null,
-  { response: { margin }, ownCost }: MoveTerms,
-  { response, lost, won }: At,
-): Sums {
+function sumsOf(parts: readonly Counterfactual[], move: Move, terms: MoveTerms, at: At): Sums {
   const sums: Sums = {
     net: 0,
     margin: 0,
@@ -140,54 +153,89 @@ function sumsOf(
     gainingNet: 0,
     squares: 0,
     reaching: 0,
-    all: 0,
   };
-  for (let i = 0; i < values.length; i++) {
+  for (const part of parts) addSums(sums, part, move, terms, at);
+  return sums;
+}
+
+/** Values at which a move does nothing are not looked at: below every reach, and from where every goal is reached anyhow. */
+function touched(
+  { measure, values }: Counterfactual,
+  { present, candidate, second }: Move,
+  reach: number,
+): [number, number] {
+  const goals = [present, candidate].filter((goal) => goal !== null);
+  if (goals.length === 0) return [0, 0];
+  const lowest = Math.min(...goals);
+  const from = indexFrom({ values }, measure === 'items' ? lowest - Math.max(1, lowest * reach) : lowest * (1 - reach));
+  const endless = goals.length === 1 || (second ?? null) !== null;
+  return [from, endless ? values.length : indexFrom({ values }, Math.max(...goals))];
+}
+
+function addSums(
+  sums: Sums,
+  part: Counterfactual,
+  move: Move,
+  { response: { margin, secondReward }, ownCost }: MoveTerms,
+  at: At,
+): void {
+  const { measure, values, orders, cumulative, goods, unit, prices, weights } = part;
+  const { present, candidate } = move;
+  const second = candidate === null ? null : (move.second ?? null);
+  const { response, lost, won } = at;
+  const reachedBy = (goal: number | null, value: number): number => {
+    if (goal === null) return 0;
+    return value >= goal ? 1 : likelihoodOf(measure, response, goal, value);
+  };
+  const [from, to] = touched(part, move, response.reach);
+  // Beyond what is looked at all reach the candidate, if there is one.
+  if (candidate !== null) sums.reaching += (cumulative.at(-1) ?? 0) - (to > 0 ? cumulative[to - 1]! : 0);
+  for (let i = from; i < to; i++) {
     const value = values[i]!;
     const price = prices[i]!;
     const count = orders[i]!;
     const cost = ownCost ?? price;
-    const before = reachedBy(response, present, value);
-    const after = reachedBy(response, candidate, value);
-    sums.all += count;
-    sums.reaching += count * after;
+    const before = reachedBy(present, value);
+    const after = reachedBy(candidate, value);
     const both = Math.min(before, after);
     const losing = before - both;
     const gaining = after - both;
-    const from = Math.max(value, present ?? 0);
-    const to = Math.max(value, candidate ?? 0);
+    const worth = goods[i]!;
+    const wasWorth = worth + unit * (Math.max(value, present ?? 0) - value);
+    const atCandidate = Math.max(value, candidate ?? 0);
+    const isWorth = worth + unit * (atCandidate - value);
+    // Who has reached the candidate goes on to the second with this likelihood, and brings this then.
+    const onward = second === null ? 0 : reachedBy(second, atCandidate);
+    const brought = second === null ? 0 : margin * unit * (Math.max(second, atCandidate) - atCandidate) - secondReward;
     // Of an order: what changes of its margin, of what is paid, and of what delivery costs the shop.
-    const addedBoth = margin * (to - from);
-    const paysNet = margin * value + price - cost;
-    const freeNet = margin * to - cost;
+    const addedBoth = margin * (isWorth - wasWorth);
+    const paysNet = margin * worth + price - cost;
+    const freeNet = margin * isWorth - cost;
+    const wasFree = margin * wasWorth - cost;
+    const ofSecond = after * (1 + (gaining > 0 ? (gaining * won) / after : 0)) * onward;
     const ofMargin =
       both * addedBoth +
-      losing * (margin * ((1 - lost) * value - from)) +
-      gaining * (margin * ((1 + won) * to - value));
-    const ofDelivery = losing * (1 - lost) * price - gaining * price;
+      losing * margin * ((1 - lost) * worth - wasWorth) +
+      gaining * margin * ((1 + won) * isWorth - worth) +
+      ofSecond * (brought + secondReward);
+    const ofDelivery = losing * (1 - lost) * price - gaining * price - ofSecond * secondReward;
     const ofCost = losing * lost * cost - gaining * won * cost;
-    const one = ofMargin + ofDelivery + ofCost;
-    sums.net += count * one;
+    sums.net += count * (ofMargin + ofDelivery + ofCost);
     sums.margin += count * ofMargin;
     sums.delivery += count * ofDelivery;
     sums.saved += count * ofCost;
+    sums.reaching += count * after;
     sums.losing += count * losing;
     sums.gaining += count * gaining;
     sums.losingNet += count * losing * paysNet;
-    sums.gainingNet += count * gaining * freeNet;
-    const wasFree = margin * from - cost;
+    sums.gainingNet += count * gaining * (freeNet + onward * brought);
+    /** the square of what somebody brings who may go on to the second */
+    const squareOf = (amount: number) => amount ** 2 + onward * (2 * amount * brought + brought ** 2);
     sums.squares +=
       count *
       weights[i]! *
-      (both * addedBoth ** 2 +
+      (both * squareOf(addedBoth) +
         losing * ((1 - lost) * (paysNet - wasFree) ** 2 + lost * wasFree ** 2) +
-        gaining * ((freeNet - paysNet) ** 2 + won * freeNet ** 2));
+        gaining * (squareOf(freeNet - paysNet) + won * squareOf(freeNet)));
   }
-  return sums;
-}
-
-/** Share of the orders of a value that reach a goal, by themselves or by adding. */
-function reachedBy(response: Response, goal: number | null, value: number): number {
-  if (goal === null) return 0;
-  return value >= goal ? 1 : Math.min(1, likelihoodAt(response, goal, value));
 }

@@ -55,52 +55,73 @@ export function passer(
 
 /** The orders of a filter, by value. */
 export function tallyOf(columns: OrderColumns, filter: OrderFilter): Tally {
-  const { count, goods, delivery } = columns;
   const passes = passer(columns, filter);
-  const places = new Map<number, number>();
-  const values: number[] = [];
-  const orders: number[] = [];
-  const paying: number[] = [];
-  const paid: number[] = [];
-  const squares: number[] = [];
-  const free: number[] = [];
-  let unknown = 0;
-  for (let i = 0; i < count; i++) {
-    if (!passes(i)) continue;
-    const value = goods[i]!;
-    let place = places.get(value);
-    if (place === undefined) {
-      place = values.push(value) - 1;
-      places.set(value, place);
-      for (const sums of [orders, paying, paid, squares, free]) sums.push(0);
-    }
-    const charge = delivery[i]!;
-    orders[place]!++;
-    if (charge > 0) {
-      paying[place]!++;
-      paid[place]! += charge;
-      squares[place]! += charge * charge;
-    } else if (charge === 0) free[place]!++;
-    else unknown++;
+  const tally = new Tallying(columns);
+  for (let i = 0; i < columns.count; i++) if (passes(i)) tally.add(columns.goods[i]!, i);
+  return tally.done();
+}
+
+/** Orders at some places, by what is measured of them. @param measured by place */
+export function tallyBy(columns: OrderColumns, measured: ArrayLike<number>, places: Iterable<number>): Tally {
+  const tally = new Tallying(columns);
+  for (const place of places) tally.add(measured[place]!, place);
+  return tally.done();
+}
+
+class Tallying {
+  readonly #delivery: Float64Array;
+  readonly #places = new Map<number, number>();
+  readonly #values: number[] = [];
+  readonly #orders: number[] = [];
+  readonly #paying: number[] = [];
+  readonly #paid: number[] = [];
+  readonly #squares: number[] = [];
+  readonly #free: number[] = [];
+  #unknown = 0;
+
+  constructor({ delivery }: OrderColumns) {
+    this.#delivery = delivery;
   }
-  const ascending = Uint32Array.from(values, (_, i) => i).sort((a, b) => values[a]! - values[b]!);
-  const running = (single: readonly number[]) => {
-    const sums = new Float64Array(ascending.length);
-    let sum = 0;
-    for (let i = 0; i < sums.length; i++) sums[i] = sum += single[ascending[i]!]!;
-    return sums;
-  };
-  const cumulative = running(orders);
-  return {
-    values: Float64Array.from(ascending, (place) => values[place]!),
-    cumulative,
-    paying: running(paying),
-    paid: running(paid),
-    paidSquares: running(squares),
-    free: running(free),
-    orders: cumulative[cumulative.length - 1] ?? 0,
-    unknown,
-  };
+
+  add(value: number, index: number): void {
+    let place = this.#places.get(value);
+    if (place === undefined) {
+      place = this.#values.push(value) - 1;
+      this.#places.set(value, place);
+      for (const sums of [this.#orders, this.#paying, this.#paid, this.#squares, this.#free]) sums.push(0);
+    }
+    const charge = this.#delivery[index]!;
+    this.#orders[place]!++;
+    if (charge > 0) {
+      this.#paying[place]!++;
+      this.#paid[place]! += charge;
+      this.#squares[place]! += charge * charge;
+    } else if (charge === 0) this.#free[place]!++;
+    else this.#unknown++;
+  }
+
+  done(): Tally {
+    const values = this.#values;
+    const ascending = Uint32Array.from(values, (_, i) => i).sort((a, b) => values[a]! - values[b]!);
+    const running = (single: readonly number[]) => sumsAlong(Float64Array.from(ascending, (place) => single[place]!));
+    const cumulative = running(this.#orders);
+    return {
+      values: Float64Array.from(ascending, (place) => values[place]!),
+      cumulative,
+      paying: running(this.#paying),
+      paid: running(this.#paid),
+      paidSquares: running(this.#squares),
+      free: running(this.#free),
+      orders: cumulative[cumulative.length - 1] ?? 0,
+      unknown: this.#unknown,
+    };
+  }
+}
+
+/** Running sums. */
+export function sumsAlong(single: Float64Array): Float64Array {
+  let sum = 0;
+  return single.map((one) => (sum += one));
 }
 
 /** A running sum over all orders worth less than a value. */

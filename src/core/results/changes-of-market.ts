@@ -2,7 +2,8 @@ import { inOrder } from '../ordered.ts';
 import type { Policy } from '../policy/types.ts';
 import type { Window } from './matched-weeks.ts';
 import type { OfferStep, ReleaseStep } from './release-step.ts';
-import type { GoalTimeline, Windows } from './study-change.ts';
+import type { GoalTimeline } from '../orders/goal-timeline.ts';
+import type { Windows } from './study-change.ts';
 
 /** A release as results ask of it. */
 export interface DatedStep extends ReleaseStep {

@@ -10,7 +10,7 @@ import {
   type DatedStep,
 } from './changes-of-market.ts';
 import { releaseStep } from './release-step.ts';
-import { goalOn } from './study-change.ts';
+import { goalOn } from '../orders/goal-timeline.ts';
 
 const withTarget = (minor: number | null) =>
   changed(demoPolicy, (policy) => {

@@ -1,4 +1,5 @@
 import type { OrderColumns } from '../orders/columns.ts';
+import { goalOn, type GoalTimeline } from '../orders/goal-timeline.ts';
 import type { Running } from '../statistics/running.ts';
 import { compareFigures, type FigureDifference } from './compare-figures.ts';
 import type { FigureTerms } from './figures/figure.ts';
@@ -13,9 +14,6 @@ export interface Windows {
   before: Window;
   after: Window;
 }
-
-/** Goals one after another, oldest first; each is in force from its day until the next. Minor units, null: none */
-export type GoalTimeline = readonly { from: number; goal: number | null }[];
 
 /** What is asked of a market’s orders. */
 export interface ChangeQuestion {
@@ -39,18 +37,6 @@ export interface ChangeStudy {
   orders: [number, number];
   figures: Record<FigureId, FigureRow>;
   distributions: TwoDistributions | null;
-}
-
-/** The goal in force on a day. */
-export function goalOn(goals: GoalTimeline): (day: number) => number | null {
-  return (day) => {
-    let goal: number | null = null;
-    for (const one of goals) {
-      if (one.from > day) break;
-      ({ goal } = one);
-    }
-    return goal;
-  };
 }
 
 /** What figures of a market are worked out with. */

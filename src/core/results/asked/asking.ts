@@ -3,7 +3,8 @@ import { usualAssumption } from '../../orders/response.ts';
 import type { OrderSpan } from '../../orders/study.ts';
 import type { Policy } from '../../policy/types.ts';
 import { changedWithin, changesIn, freeAround, goalsOver, type DatedStep } from '../changes-of-market.ts';
-import { goalOn, type ChangeQuestion } from '../study-change.ts';
+import { goalOn } from '../../orders/goal-timeline.ts';
+import type { ChangeQuestion } from '../study-change.ts';
 import { windowsAround } from '../windows-around.ts';
 import { chosenChange, type ChosenChange } from './chosen-change.ts';
 
