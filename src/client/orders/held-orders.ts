@@ -13,8 +13,14 @@ import type { Distribution } from '../../core/orders/distribution.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
 import type { ReplayedOrders } from '../../core/orders/replay/replay.ts';
 import { boundsOf, studyOrders, type OrderBounds, type OrderStudy } from '../../core/orders/study.ts';
+import { monthsOf } from '../../core/orders/period-months.ts';
 import { allOrders, tallyOf, type OrderFilter } from '../../core/orders/tally.ts';
-import type { Condition, Market, Policy } from '../../core/policy/types.ts';
+import type { Assumption, Condition, Market, Policy } from '../../core/policy/types.ts';
+import { bestGoal, type GoalAdvice, type NoAdvice } from '../../core/goal-moves/best-goal.ts';
+import { chanceOf, type Chance } from '../../core/goal-moves/chance.ts';
+import { measuredOver, type GoalOverTime, type MeasuredOrders } from '../../core/goal-moves/measured-orders.ts';
+import { moveTerms, optionShares, type OptionShare } from '../../core/goal-moves/move-terms.ts';
+import { measuredEnd } from '../../core/goal-moves/measured-end.ts';
 import type { FigureId } from '../../core/results/figures/registry.ts';
 import type { Window } from '../../core/results/matched-weeks.ts';
 import type { ExpectedResults } from '../../core/results/asked/asking.ts';
@@ -37,6 +43,37 @@ export interface ConditionSources extends Pick<Policy, 'store' | 'rates' | 'qual
   market: Market;
   /** zones of delivery options, by id */
   zoneOf: Record<string, string>;
+}
+
+/** Orders as a goal measures them, and what else moves of it are weighed with. */
+export interface MeasuredFor {
+  orders: MeasuredOrders[];
+  options: OptionShare[];
+  /** up to where candidates are looked at, in the measure */
+  end: number;
+}
+
+export interface ChanceAsked {
+  goal: GoalOverTime;
+  present: number | null;
+  candidates: readonly (number | null)[];
+  end: number;
+  /** length of the period */
+  months: number;
+  assumption: Assumption | undefined;
+}
+
+export interface BestAsked {
+  goal: GoalOverTime;
+  present: number | null;
+  assumption: Assumption | undefined;
+}
+
+export interface BestFound {
+  advice: { ok: true; advice: GoalAdvice } | { ok: false; because: NoAdvice };
+  orders: number;
+  /** null: not enough weeks to say */
+  pace: Pace | null;
 }
 
 /** So many markets are held however many orders they have, and more as long as these are no more orders than that. */
@@ -132,6 +169,30 @@ export class HeldOrders {
     progress: (share: number) => void,
   ): Promise<BunchingResult> {
     return measureBunching(tallyOf(await this.columns(market), filter), question, 1, progress);
+  }
+
+  /** Orders as a goal measures them, apart by which was in force. */
+  async measured(market: string, filter: OrderFilter, goal: GoalOverTime): Promise<MeasuredFor> {
+    const columns = await this.columns(market);
+    const orders = measuredOver(columns, filter, goal);
+    return { orders, options: optionShares(columns, filter), end: measuredEnd(orders) };
+  }
+
+  /** How far chance moves what a goal would bring, candidate by candidate. */
+  async chance(market: string, filter: OrderFilter, asked: ChanceAsked): Promise<Chance> {
+    const columns = await this.columns(market);
+    const orders = measuredOver(columns, filter, asked.goal);
+    return chanceOf(orders, asked.months, asked, moveTerms(asked.assumption, optionShares(columns, filter)));
+  }
+
+  /** Where a goal would stand best, and at which pace the market sells. */
+  async bestGoal(market: string, { goal, present, assumption }: BestAsked): Promise<BestFound> {
+    const columns = await this.columns(market);
+    const orders = measuredOver(columns, allOrders, goal);
+    const terms = moveTerms(assumption, optionShares(columns, allOrders));
+    const bounds = boundsOf(columns);
+    const advice = bestGoal(orders, monthsOf(allOrders, bounds), { present, end: measuredEnd(orders) }, terms);
+    return { advice, orders: bounds.orders, pace: paceOf(columns, terms.response.margin) };
   }
 
   async condition(market: string, condition: Condition, on: ConditionSources): Promise<ConditionOnOrders> {

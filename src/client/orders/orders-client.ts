@@ -9,7 +9,9 @@ import type { OrderFilter } from '../../core/orders/tally.ts';
 import type { Condition } from '../../core/policy/types.ts';
 import type { SeriesPoint } from '../../core/results/series.ts';
 import type { ChangeQuestion, ChangeStudy, MarketPanels } from '../../core/results/study-change.ts';
-import type { ConditionSources, HeldOrders } from './held-orders.ts';
+import type { Chance } from '../../core/goal-moves/chance.ts';
+import type { GoalOverTime } from '../../core/goal-moves/measured-orders.ts';
+import type { BestAsked, BestFound, ChanceAsked, ConditionSources, HeldOrders, MeasuredFor } from './held-orders.ts';
 import { call } from '../http.ts';
 import { keyOf, type QuestionKey } from './expected-answers.ts';
 import { readMonths } from './read-orders.ts';
@@ -117,6 +119,18 @@ export class OrdersClient {
 
   experiment(market: string, question: ExperimentQuestion): Promise<ExperimentStudy> {
     return this.#answer(this.#orders.experiment(market, question));
+  }
+
+  measured(market: string, filter: OrderFilter, goal: GoalOverTime): Promise<MeasuredFor> {
+    return this.#answer(this.#orders.measured(market, filter, goal));
+  }
+
+  chance(market: string, filter: OrderFilter, asked: ChanceAsked): Promise<Chance> {
+    return this.#answer(this.#orders.chance(market, filter, asked));
+  }
+
+  bestGoal(market: string, asked: BestAsked): Promise<BestFound> {
+    return this.#answer(this.#orders.bestGoal(market, asked));
   }
 
   pace(market: string, margin: number): Promise<Pace | null> {

@@ -24,6 +24,8 @@ export interface Counterfactual {
   weights: Float64Array;
   /** what one pays for delivery below every goal, minor units, on average: some have it free for other reasons */
   prices: Float64Array;
+  /** what one pays who has reached the goal, minor units, on average: some choose options that it does not make free */
+  kept: number;
 }
 
 /** Orders that were lifted stand above the goal by at most this share of it, where more stand than anywhere around: in narrow bands. */
@@ -41,7 +43,7 @@ const fewestAlike = 30;
  * this goal, or is assumed; where it would have lifted more than stand above, it is believed only as far as they do.
  */
 export function counterfactualOf(measured: MeasuredOrders, response: Response): Counterfactual {
-  const { measure, tally, goal, goods, unit } = measured;
+  const { measure, tally, goal, goods, unit, kept } = measured;
   const { values, cumulative } = tally;
   const seen = singly(cumulative);
   const weights = goal === null ? new Float64Array(values.length).fill(1) : takenBack(measured, seen, goal, response);
@@ -55,6 +57,7 @@ export function counterfactualOf(measured: MeasuredOrders, response: Response): 
     unit,
     weights,
     prices: pricesBelow(tally, goal),
+    kept,
   };
 }
 

@@ -195,6 +195,7 @@ describe('against closed forms', () => {
       unit: 1,
       weights: values.map(() => 1),
       prices: values.map(() => price),
+      kept: 0,
     };
   };
   const exponential = (value: number) => Math.exp(-value / 6000);

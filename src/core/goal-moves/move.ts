@@ -68,7 +68,7 @@ interface At {
 /**
  * What a month brings with a candidate goal in place of the present one (2-domain §10).
  *
- * An order of value u that reaches the goal pays nothing for delivery; one within reach adds up to the goal with the response’s
+ * An order of value u that reaches the goal pays nothing for delivery (or what the options cost that the goal does not make free); one within reach adds up to the goal with the response’s
  * likelihood, and else pays p(u). A shopper who would add for one goal would add for another that is as likely to be reached:
  * so an order loses free delivery with the likelihood by which the candidate is reached less, and gains it with that by which
  * it is reached more. Of those that lose it a share stays away; those that gain it win others like them. Who has reached the
@@ -179,7 +179,7 @@ function addSums(
   { response: { margin, secondReward }, ownCost }: MoveTerms,
   at: At,
 ): void {
-  const { measure, values, orders, cumulative, goods, unit, prices, weights } = part;
+  const { measure, values, orders, cumulative, goods, unit, prices, weights, kept } = part;
   const { present, candidate } = move;
   const second = candidate === null ? null : (move.second ?? null);
   const { response, lost, won } = at;
@@ -210,15 +210,16 @@ function addSums(
     // Of an order: what changes of its margin, of what is paid, and of what delivery costs the shop.
     const addedBoth = margin * (isWorth - wasWorth);
     const paysNet = margin * worth + price - cost;
-    const freeNet = margin * isWorth - cost;
-    const wasFree = margin * wasWorth - cost;
+    const freeNet = margin * isWorth + kept - cost;
+    const wasFree = margin * wasWorth + kept - cost;
     const ofSecond = after * (1 + (gaining > 0 ? (gaining * won) / after : 0)) * onward;
     const ofMargin =
       both * addedBoth +
       losing * margin * ((1 - lost) * worth - wasWorth) +
       gaining * margin * ((1 + won) * isWorth - worth) +
       ofSecond * (brought + secondReward);
-    const ofDelivery = losing * (1 - lost) * price - gaining * price - ofSecond * secondReward;
+    const ofDelivery =
+      losing * ((1 - lost) * price - kept) + gaining * ((1 + won) * kept - price) - ofSecond * secondReward;
     const ofCost = losing * lost * cost - gaining * won * cost;
     sums.net += count * (ofMargin + ofDelivery + ofCost);
     sums.margin += count * ofMargin;

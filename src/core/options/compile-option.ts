@@ -69,7 +69,7 @@ export function compileOption(
 }
 
 /** Whether a reward's choice of options includes one. */
-export function selectsOption(on: OptionSelection, { id, option }: CompiledOption): boolean {
+export function selectsOption(on: OptionSelection, { id, option }: Pick<CompiledOption, 'id' | 'option'>): boolean {
   switch (on.by) {
     case 'all':
       return true;

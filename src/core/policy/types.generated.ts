@@ -1803,6 +1803,22 @@ export interface Assumption {
    * what a second reward costs per order that gets it, minor units of the market's currency
    */
   secondReward: number;
+  lost?: AssumedShare;
+  won?: AssumedShare;
+  /**
+   * option id → what delivering an order by it costs the shop, minor units of the market's currency; what shoppers pay when absent
+   */
+  ownCost?: {
+    [k: string]: number;
+  };
+}
+/**
+ * in percent, what is likely, and between which ends it may be: of orders that lose free delivery those that stay away (lost), for every hundred that gain it how many more come (won); none when absent
+ */
+export interface AssumedShare {
+  likely: DecimalPercent;
+  low: DecimalPercent;
+  high: DecimalPercent;
 }
 export interface PlaceTextNotes {
   everyPlace?: {

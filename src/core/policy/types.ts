@@ -3,6 +3,7 @@ export type {
   Arm,
   ArmVersion,
   AreaPart,
+  AssumedShare,
   Assumption,
   Basis,
   Calendar,

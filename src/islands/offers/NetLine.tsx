@@ -4,7 +4,7 @@ import { niceStep } from '../../core/orders/nice-step.ts';
 import { responseOf, usualAssumption } from '../../core/orders/response.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
-import { monthsOf } from '../orders/order-choice.ts';
+import { monthsOf } from '../../core/orders/period-months.ts';
 import { useMarketOrders } from '../orders/use-market-orders.ts';
 import type { SpendScale } from '../spend-line/scale.ts';
 

@@ -1,15 +1,5 @@
 import type { OrderBounds } from '../../core/orders/study.ts';
-import type { OrderFilter } from '../../core/orders/tally.ts';
 import { dateOfDay } from '../../core/time/day.ts';
-
-/** Days of an average month, by which a period becomes months: 365.25 ÷ 12. */
-const daysPerMonth = 30.4375;
-
-/** Length of a filter's period in months, of which orders are known at all. */
-export function monthsOf({ fromDay, toDay }: OrderFilter, bounds: OrderBounds): number {
-  const days = Math.min(toDay, bounds.lastDay + 1) - Math.max(fromDay, bounds.firstDay);
-  return Math.max(1, days) / daysPerMonth;
-}
 
 /** Periods that are asked for often, ending with the last day known. */
 export function periodsOf({

@@ -1,0 +1,108 @@
+import { poissonDeviate, seededRandom } from '../statistics/random.ts';
+import { sumsAlong, type Tally } from '../orders/tally.ts';
+import { condensedOrders } from './condense.ts';
+import { counterfactualOf } from './counterfactual.ts';
+import type { MeasuredOrders } from './measured-orders.ts';
+import { netOfMove, type MoveOutcome, type MoveTerms } from './move.ts';
+
+/** By how much chance may move what a candidate brings a month, down and up from what is likely (90 %). */
+export interface Chance {
+  /** in the order of the candidates asked for; null: no goal */
+  candidates: readonly (number | null)[];
+  down: Float64Array;
+  up: Float64Array;
+}
+
+const replicates = 240;
+/** Bands in which a goal’s reach and the crowd above it are still told apart: so many up to the goal. */
+const bandsToGoal = 200;
+
+/**
+ * Weighs moves with orders drawn anew: in each band as many as chance might have brought instead of those that came in (Poisson),
+ * with the counterfactual found anew from them each time. So what is not known of it is part of the band.
+ * Source: the parametric bootstrap of counts as for bunching, R. Chetty et al., Quarterly Journal of Economics 126 (2011); basic
+ * interval of A. Davison and D. Hinkley, Bootstrap Methods and their Application (1997), 5.2.
+ *
+ * @param end beyond which no candidate lies, in the measure @param seed the same seed gives the same
+ */
+export function chanceOf(
+  orders: readonly MeasuredOrders[],
+  months: number,
+  asked: { present: number | null; candidates: readonly (number | null)[]; end: number },
+  terms: MoveTerms,
+  seed = 1,
+): Chance {
+  const { present, candidates, end } = asked;
+  const bands = orders.map((one) =>
+    condensedOrders(one, one.measure === 'items' ? 1 : Math.max(1, (one.goal ?? present ?? end) / bandsToGoal)),
+  );
+  const nets = (drawn: readonly MeasuredOrders[]) => {
+    const parts = drawn.map((one) => counterfactualOf(one, terms.response));
+    return candidates.map((candidate) => netOfMove(parts, { present, candidate }, terms) / months);
+  };
+  const likely = nets(bands);
+  const random = seededRandom(seed);
+  const found = candidates.map(() => new Float64Array(replicates));
+  for (let time = 0; time < replicates; time++) {
+    const again = nets(bands.map((one) => ({ ...one, tally: drawnAnew(one.tally, random) })));
+    for (const [i, net] of again.entries()) found[i]![time] = net;
+  }
+  const quantile = (sorted: Float64Array, share: number) => sorted[Math.round(share * (replicates - 1))]!;
+  for (const sample of found) sample.sort();
+  return {
+    candidates,
+    down: Float64Array.from(found, (sample, i) => Math.max(0, quantile(sample, 0.95) - likely[i]!)),
+    up: Float64Array.from(found, (sample, i) => Math.max(0, likely[i]! - quantile(sample, 0.05))),
+  };
+}
+
+/** Each band with as many orders as chance might bring; what they paid goes with them. */
+function drawnAnew(tally: Tally, random: () => number): Tally {
+  const share = new Float64Array(tally.values.length);
+  const counts = singly(tally.cumulative).map((count, i) => {
+    const drawn = poissonDeviate(random, count);
+    share[i] = count === 0 ? 0 : drawn / count;
+    return drawn;
+  });
+  const drawnAlong = (sums: Float64Array) => sumsAlong(singly(sums).map((one, i) => one * share[i]!));
+  const cumulative = sumsAlong(counts);
+  return {
+    ...tally,
+    cumulative,
+    paying: drawnAlong(tally.paying),
+    paid: drawnAlong(tally.paid),
+    paidSquares: tally.paidSquares,
+    free: drawnAlong(tally.free),
+    orders: cumulative.at(-1) ?? 0,
+  };
+}
+
+/** What each adds to a running sum. */
+const singly = (sums: Float64Array): Float64Array => sums.map((sum, i) => sum - (i > 0 ? sums[i - 1]! : 0));
+
+/** An outcome with the band that chance gives it: between two candidates it is as it is between their bands. */
+export function withChance(outcome: MoveOutcome, { candidates, down, up }: Chance): MoveOutcome {
+  const at = placeOf(candidates, outcome.candidate);
+  if (at === null) return outcome;
+  const between = (of: Float64Array) => {
+    const low = Math.floor(at);
+    const next = of[low + 1];
+    return next === undefined || at === low ? of[low]! : of[low]! + (at - low) * (next - of[low]!);
+  };
+  return { ...outcome, low: outcome.ends[0] - between(down), high: outcome.ends[1] + between(up) };
+}
+
+/** Where a candidate stands among others, which ascend, *no goal* last; null: not among them. */
+function placeOf(candidates: readonly (number | null)[], candidate: number | null): number | null {
+  if (candidate === null) {
+    const place = candidates.lastIndexOf(null);
+    return place < 0 ? null : place;
+  }
+  const amounts = candidates.filter((one): one is number => one !== null);
+  if (amounts.length === 0) return null;
+  const next = amounts.findIndex((amount) => amount >= candidate);
+  if (next < 0) return amounts.length - 1;
+  if (next === 0) return 0;
+  const [below, above] = [amounts[next - 1]!, amounts[next]!];
+  return next - 1 + (candidate - below) / (above - below);
+}

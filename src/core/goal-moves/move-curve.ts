@@ -1,0 +1,49 @@
+import { niceStep } from '../orders/nice-step.ts';
+import { condensed } from './condense.ts';
+import type { Counterfactual } from './counterfactual.ts';
+import type { GoalMeasure } from './measured-orders.ts';
+import { moveOutcome, type MoveOutcome, type MoveTerms } from './move.ts';
+
+/** Candidates along the line. */
+const steps = 200;
+/** Bands between two candidates. */
+const fineness = 4;
+
+/** Candidates from one step to the end. Minor units, or pieces: every whole number of them. */
+export function candidatesAlong(measure: GoalMeasure, end: number): number[] {
+  const step = stepAlong(measure, end);
+  return Array.from({ length: Math.floor(end / step) }, (_, i) => (i + 1) * step);
+}
+
+const stepAlong = (measure: GoalMeasure, end: number): number =>
+  measure === 'items' ? 1 : Math.max(1, niceStep(end / steps));
+
+/** What moving a goal would bring, candidate by candidate; 0 where it is now. */
+export interface MoveCurve {
+  present: number | null;
+  along: MoveOutcome[];
+  /** without any goal; null: there is none now */
+  dropped: MoveOutcome | null;
+}
+
+/**
+ * @param end of the line, in the measure @param months length of the period
+ */
+export function moveCurve(
+  parts: readonly Counterfactual[],
+  months: number,
+  { present, end }: { present: number | null; end: number },
+  terms: MoveTerms,
+): MoveCurve {
+  const measure = parts[0]?.measure ?? 'value';
+  const step = stepAlong(measure, end);
+  const bands = parts.map((part) => condensed(part, step / fineness, present === null ? [] : [present]));
+  const outcome = (candidate: number | null) => moveOutcome(bands, months, { present, candidate }, terms);
+  const candidates = candidatesAlong(measure, end);
+  const all = present === null || candidates.includes(present) || present > end ? candidates : [...candidates, present];
+  return {
+    present,
+    along: all.sort((a, b) => a - b).map(outcome),
+    dropped: present === null ? null : outcome(null),
+  };
+}
