@@ -12,8 +12,6 @@ import { line } from 'd3-shape';
 import { BottomAxis, LeftAxis } from '../../ui/chart/Axis.tsx';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { bands, ordersBelow } from '../../core/orders/distribution.ts';
-import { outcomeOf } from '../../core/orders/candidates.ts';
-import type { Response } from '../../core/orders/response.ts';
 import type { OrderValueGoal } from '../../core/offers/order-value-goals.ts';
 import type { OrderStudy } from '../../core/orders/study.ts';
 import { useNotation } from '../page/page-context.tsx';
@@ -34,8 +32,8 @@ export function OrdersPicture({
   width,
   currency,
   study,
-  months,
-  response,
+  reach,
+  said,
   bandWidth,
   goals,
   inForce,
@@ -49,8 +47,10 @@ export function OrdersPicture({
   width: number;
   currency: string;
   study: OrderStudy;
-  months: number;
-  response: Response;
+  /** share of a goal within which orders are in its reach */
+  reach: number;
+  /** what a goal at a value would do, in a few words */
+  said: (value: number) => string;
   bandWidth: number;
   /** trial goals, ascending */
   goals: readonly number[];
@@ -110,14 +110,7 @@ export function OrdersPicture({
 
   return (
     <section ref={part('distribution')} aria-label="Orders by value">
-      <ReadOut
-        at={at}
-        pointed={cursor !== null}
-        study={study}
-        months={months}
-        response={response}
-        currency={currency}
-      />
+      <ReadOut at={at} pointed={cursor !== null} study={study} said={said} currency={currency} />
       <div
         className="relative h-[258px] w-full overflow-hidden"
         data-testid="orders-picture"
@@ -140,7 +133,7 @@ export function OrdersPicture({
           </defs>
           <Bars scale={scale} bars={bars} />
           {goals.map((goal, index) => {
-            const from = scale.x(Math.max(goals[index - 1] ?? 0, goal * (1 - response.reach)));
+            const from = scale.x(Math.max(goals[index - 1] ?? 0, goal * (1 - reach)));
             return (
               <rect
                 key={index}
@@ -384,23 +377,19 @@ function ReadOut({
   at,
   pointed,
   study,
-  months,
-  response,
+  said,
   currency,
 }: {
   at: number;
   pointed: boolean;
   study: OrderStudy;
-  months: number;
-  response: Response;
+  said: (value: number) => string;
   currency: string;
 }) {
   const { money, locale } = useNotation();
-  const { percent, count } = wordsFor(locale);
+  const { percent } = wordsFor(locale);
   const value = Math.round(at);
   const below = study.tally.orders > 0 ? ordersBelow(study.tally, value) / study.tally.orders : 0;
-  const outcome = outcomeOf(study.tally, months, response, [Math.max(1, value)]);
-  const round = (minor: number) => money(Math.round(minor), currency);
   return (
     <p className="flex min-h-[40px] flex-wrap items-baseline gap-x-4 sm:min-h-[20px]" data-testid="orders-read-out">
       <span>
@@ -409,10 +398,7 @@ function ReadOut({
       <span>
         {percent(below)} of orders below, {percent(1 - below)} there already
       </span>
-      <span className="text-soft">
-        {count(outcome.goals[0]!.within)} a month within reach · net {round(outcome.net)} ({round(outcome.low)} to{' '}
-        {round(outcome.high)})
-      </span>
+      <span className="text-soft">{said(Math.max(1, value))}</span>
     </p>
   );
 }

@@ -1,23 +1,29 @@
-import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { orderValueGoals } from '../../core/offers/order-value-goals.ts';
 import { inOrder } from '../../core/ordered.ts';
-import { candidateCurve, type Outcome } from '../../core/orders/candidates.ts';
-import { bands, beyondBands } from '../../core/orders/distribution.ts';
+import { candidateCurve } from '../../core/orders/candidates.ts';
+import { beyondBands } from '../../core/orders/distribution.ts';
 import { responseOf, usualAssumption } from '../../core/orders/response.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { firstTrial, secondTrial } from '../../core/orders/suggest-goals.ts';
-import { TypedField } from '../../ui/TypedField.tsx';
-import { toDecimal } from '../../core/money/decimal.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 import { useWidth } from '../../ui/use-width.ts';
 import { useQuery, type SetQuery } from '../page/use-query.ts';
-import { parseGoal } from '../fields/goal-field.ts';
 import { niceStep } from '../../core/orders/nice-step.ts';
-import { AssumptionLine } from './AssumptionLine.tsx';
+import type { DatedStep } from '../../core/results/changes-of-market.ts';
+import { firstMove } from '../../core/goal-moves/first-move.ts';
+import { useRelease } from '../page/page-context.tsx';
+import { AskPhrase } from './moving/AskPhrase.tsx';
+import { askedGoals, askedOf, type AskedGoal } from './moving/asked.ts';
+import { MovedGoal } from './moving/MovedGoal.tsx';
+import { expectMoveChart, MoveSection } from './moving/MoveSection.tsx';
+import { useMoving, type Moving } from './moving/use-moving.ts';
+import { BandControl, savesOf } from './PictureControls.tsx';
+import { AssumptionLine } from './response/AssumptionLine.tsx';
 import { GroupPanel } from './GroupPanel.tsx';
 import { ImportSection } from './import/ImportSection.tsx';
-import { MeasuredResponse } from './MeasuredResponse.tsx';
+import { MeasuredResponse } from './response/MeasuredResponse.tsx';
 import { amountsIn } from './order-choice.ts';
 import { monthsOf } from '../../core/orders/period-months.ts';
 import { expectNetChart, NetSection } from './net/NetSection.tsx';
@@ -25,17 +31,21 @@ import { OrdersPicture, type Stretch } from './OrdersPicture.tsx';
 import { OrdersSentence } from './OrdersSentence.tsx';
 import { Percentiles } from './Percentiles.tsx';
 import { PeaksTable } from './PeaksTable.tsx';
-import { SaveAs } from '../../ui/SaveAs.tsx';
-import { saveCsv, savePng, saveSvg } from '../page/save-file.ts';
 import { TrialGoals } from './TrialGoals.tsx';
+import { saidOfMove, saidOfOneMore } from './said-of-goal.ts';
+import { useTrial } from './use-trial.ts';
 import { useMarketOrders, type MarketOrders } from './use-market-orders.ts';
 import { Alert } from '../../ui/Alert.tsx';
 
 /** px */
 const designWidth = 884;
 
-/** Orders in one market: what they are really like, and which goal would be worth setting. */
-export function OrdersView({ query: initial }: { query: Record<string, string> }) {
+/**
+ * Orders in one market: what they are really like, and which goal would be worth setting.
+ *
+ * @param steps what releases changed, newest first
+ */
+export function OrdersView({ query: initial, steps }: { query: Record<string, string>; steps: readonly DatedStep[] }) {
   const policy = usePolicy();
   const [query, setQuery] = useQuery(initial);
   const markets = inOrder(policy.markets);
@@ -47,7 +57,10 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
   const here = orders?.market === marketId ? orders : null;
   const inside = useRef<HTMLDivElement>(null);
   const width = useWidth(inside, designWidth);
-  useEffect(expectNetChart, []);
+  useEffect(() => {
+    expectNetChart();
+    expectMoveChart();
+  }, []);
   const content = () => {
     if (problem)
       return (
@@ -77,6 +90,7 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
         query={query}
         setQuery={setQuery}
         worker={worker}
+        steps={steps}
       />
     );
   };
@@ -97,6 +111,34 @@ export function OrdersView({ query: initial }: { query: Record<string, string> }
     </div>
   );
 }
+
+/** The curve that answers what is asked. */
+function Answer({
+  asked,
+  moving,
+  problem,
+  curve,
+  currency,
+  study,
+  goals,
+}: {
+  asked: AskedGoal | null;
+  moving: Moving | null;
+  problem: string | null;
+  curve: ReturnType<typeof candidateCurve>;
+  currency: string;
+  study: MarketOrders['study'];
+  goals: readonly number[];
+}) {
+  if (!asked) return <NetSection curve={curve} currency={currency} end={study.end} goals={goals} />;
+  if (problem)
+    return <Alert>What moving this goal would do could not be worked out: {problem}. Nothing is lost.</Alert>;
+  if (!moving) return <div className="h-[172px] bg-base-200" role="status" aria-label="Reading orders" />;
+  const end = asked.goal.measure === 'items' ? moving.end : study.end;
+  return <MoveSection moving={moving} currency={currency} end={end} goals={goals} />;
+}
+
+const none: readonly number[] = [];
 
 function NoOrders({ openImport }: { openImport: () => void }) {
   return (
@@ -120,6 +162,7 @@ function Studied({
   query,
   setQuery,
   worker,
+  steps,
 }: {
   width: number;
   marketId: string;
@@ -128,6 +171,7 @@ function Studied({
   query: Record<string, string>;
   setQuery: SetQuery;
   worker: ReturnType<typeof useMarketOrders>['worker'];
+  steps: readonly DatedStep[];
 }) {
   const { study, bounds } = here;
   const currency = policy.markets[marketId]!.currency;
@@ -138,6 +182,14 @@ function Studied({
     () => candidateCurve(study.tally, months, response, niceStep(study.end / 200), study.end),
     [study, months, response],
   );
+  const release = useRelease();
+  const goals = useMemo(
+    () => askedGoals(policy, release?.policy ?? null, steps, marketId),
+    [policy, release, steps, marketId],
+  );
+  const asked = askedOf(goals, query.ask);
+  const { moving, problem } = useMoving(marketId, asked, study.filter, months, assumption);
+  const pieces = asked?.goal.measure === 'items';
   const inForce = useMemo(() => orderValueGoals(policy, marketId), [policy, marketId]);
   const suggested = niceStep(Math.max(1, study.suggestedBand * 0.6));
   const picture = useRef<SVGSVGElement>(null);
@@ -150,24 +202,18 @@ function Studied({
     setQuery({ band: value === null ? '' : String(value) });
   };
 
-  const best = useMemo(() => firstTrial(curve, study.peaks), [curve, study]);
-  const [goalsDragged, setGoalsDragged] = useState<number[] | null>(null);
-  const trial = goalsDragged ?? goalsIn(query.goals) ?? [best];
-  // A drag goes on between two drawings.
-  const latest = useRef(trial);
-  latest.current = trial;
-  const move = (index: number, value: number) => {
-    const next = [...latest.current];
-    // The second stays above the first.
-    next[index] = index === 0 ? Math.min(value, (next[1] ?? Infinity) - 1) : Math.max(value, next[0]! + 1);
-    latest.current = next;
-    setGoalsDragged(next);
-  };
-  const setGoals = (goals: readonly number[]) => {
-    setGoalsDragged(null);
-    setQuery({ goals: goals.join(',') });
-  };
-  const commit = () => setGoals(latest.current);
+  const best = useMemo(() => {
+    if (!asked) return firstTrial(curve, study.peaks);
+    return (moving && firstMove(moving.curve, moving.asked.goal.measure)) ?? asked.present ?? asked.goal.value;
+  }, [asked, moving, curve, study]);
+  const { trial, move, letGo, setGoals, commit } = useTrial(pieces ? 'pieces' : 'goals', best, query, setQuery);
+
+  const notation = useNotation();
+  const said = useMemo(() => {
+    if (asked?.goal.measure !== 'value')
+      return saidOfOneMore({ tally: study.tally, months, response }, notation, currency);
+    return moving ? saidOfMove(moving, notation, currency) : () => '';
+  }, [asked, moving, study, months, response, notation, currency]);
 
   const [groupDragged, setGroupDragged] = useState<Stretch | null>(null);
   const group = groupDragged ?? stretchIn(query.group);
@@ -185,10 +231,10 @@ function Studied({
         width={width}
         currency={currency}
         study={study}
-        months={months}
-        response={response}
+        reach={response.reach}
+        said={said}
         bandWidth={band}
-        goals={trial}
+        goals={pieces ? none : trial}
         inForce={inForce}
         group={group}
         setGroup={setGroup}
@@ -196,7 +242,24 @@ function Studied({
         commitGoals={commit}
         picture={picture}
       />
-      <NetSection curve={curve} currency={currency} end={study.end} goals={trial} />
+      <AskPhrase
+        goals={goals}
+        asked={asked}
+        currency={currency}
+        choose={(ask) => {
+          letGo();
+          setQuery({ ask, goals: '', pieces: '' });
+        }}
+      />
+      <Answer
+        asked={asked}
+        moving={moving}
+        problem={problem}
+        curve={curve}
+        currency={currency}
+        study={study}
+        goals={trial}
+      />
       <BandControl
         currency={currency}
         band={band}
@@ -204,24 +267,45 @@ function Studied({
         end={study.end}
         show={setBandDragged}
         set={setBand}
-        save={savesOf(picture, { marketId, currency, study, band, curve })}
+        save={savesOf(picture, { marketId, currency, study, band, curve: asked ? null : curve, moving })}
       />
       <OrdersBeyond study={study} currency={currency} band={band} />
-      <AssumptionLine marketId={marketId} currency={currency} two={trial.length > 1} />
+      <AssumptionLine
+        marketId={marketId}
+        currency={currency}
+        two={trial.length > 1}
+        delivered={moving?.options ?? null}
+      />
       <div className="mt-3 grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
-        <TrialGoals
-          marketId={marketId}
-          currency={currency}
-          tally={study.tally}
-          months={months}
-          response={response}
-          goals={trial}
-          move={move}
-          letGo={() => setGoalsDragged(null)}
-          commit={commit}
-          add={() => setGoals([trial[0]!, secondTrial(trial[0]!, study.peaks)])}
-          remove={(index) => setGoals(trial.filter((_, i) => i !== index))}
-        />
+        {asked ? (
+          moving && (
+            <MovedGoal
+              marketId={marketId}
+              currency={currency}
+              moving={moving}
+              goals={trial}
+              move={move}
+              letGo={letGo}
+              commit={commit}
+              add={pieces ? null : () => setGoals([trial[0]!, secondTrial(trial[0]!, study.peaks)])}
+              remove={(index) => setGoals(trial.filter((_, i) => i !== index))}
+            />
+          )
+        ) : (
+          <TrialGoals
+            marketId={marketId}
+            currency={currency}
+            tally={study.tally}
+            months={months}
+            response={response}
+            goals={trial}
+            move={move}
+            letGo={letGo}
+            commit={commit}
+            add={() => setGoals([trial[0]!, secondTrial(trial[0]!, study.peaks)])}
+            remove={(index) => setGoals(trial.filter((_, i) => i !== index))}
+          />
+        )}
         <div>
           <PeaksTable marketId={marketId} currency={currency} study={study} choose={chooseGroup} />
           <Percentiles marketId={marketId} currency={currency} study={study} />
@@ -237,7 +321,10 @@ function Studied({
           setGroup={setGroup}
           settled={groupDragged === null}
           amounts={[
-            ...trial.map((value, i) => ({ name: i === 0 ? 'trial goal' : 'second trial goal', value })),
+            ...(pieces ? none : trial).map((value, i) => ({
+              name: i === 0 ? 'trial goal' : 'second trial goal',
+              value,
+            })),
             ...inForce,
           ]}
         />
@@ -266,134 +353,7 @@ function OrdersBeyond({ study, currency, band }: { study: MarketOrders['study'];
   );
 }
 
-function goalsIn(text: string | undefined): number[] | null {
-  const goals = amountsIn(text)
-    .filter((goal) => goal > 0)
-    .slice(0, 2);
-  return goals.length > 0 ? goals : null;
-}
-
 function stretchIn(text: string | undefined): Stretch | null {
   const [from, to] = amountsIn(text);
   return from !== undefined && to !== undefined && to > from ? { from, to } : null;
-}
-
-/** What the picture shows. */
-interface Shown {
-  marketId: string;
-  currency: string;
-  study: MarketOrders['study'];
-  band: number;
-  curve: readonly Outcome[];
-}
-
-function savesOf(
-  picture: RefObject<SVGSVGElement | null>,
-  { marketId, currency, study, band, curve }: Shown,
-): { name: string; save: () => void }[] {
-  const name = `orders-${marketId}`;
-  const write = (minor: number) => toDecimal(Math.round(minor), currency);
-  const beyond = beyondBands(study.tally, band, study.end);
-  return [
-    {
-      name: 'bands CSV',
-      save: () =>
-        saveCsv(
-          `${name}-bands`,
-          [`from, ${currency}`, `to below, ${currency}`, 'orders'],
-          [
-            ...bands(study.tally, band, study.end).map(({ from, to, orders }) => [write(from), write(to), orders]),
-            ...(beyond.orders > 0 ? [[write(beyond.from), '', beyond.orders]] : []),
-          ],
-        ),
-    },
-    {
-      name: 'density CSV',
-      save: () =>
-        saveCsv(
-          `${name}-density`,
-          [`value, ${currency}`, `orders for each ${toDecimal(1, currency)} ${currency}`],
-          [...(study.density?.heights ?? [])].map((height, i) => [write(i * study.density!.step), height]),
-        ),
-    },
-    {
-      name: 'candidates CSV',
-      save: () =>
-        saveCsv(
-          `${name}-candidates`,
-          ['goal', 'cost', 'gain', 'net', 'net low', 'net high']
-            .map((figure) => `${figure}, ${currency}`)
-            .concat('share reaching it'),
-          curve.map(({ goals, cost, gain, net, low, high, qualifying }) => [
-            write(goals[0]!.goal),
-            ...[cost, gain, net, low, high].map(write),
-            Math.round(qualifying * 10_000) / 10_000,
-          ]),
-        ),
-    },
-    { name: 'SVG', save: () => picture.current && saveSvg(name, picture.current) },
-    { name: 'PNG', save: () => picture.current && void savePng(name, picture.current) },
-  ];
-}
-
-function BandControl({
-  currency,
-  band,
-  suggested,
-  end,
-  show,
-  set,
-  save,
-}: {
-  currency: string;
-  band: number;
-  suggested: number;
-  end: number;
-  show: (value: number | null) => void;
-  set: (value: number | null) => void;
-  save: { name: string; save: () => void }[];
-}) {
-  const narrowest = Math.max(1, niceStep(end / 400));
-  const widest = Math.max(narrowest * 2, niceStep(end / 8));
-  const label = `Width of the bands, ${currency}`;
-  return (
-    <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pb-1">
-      <label className="flex items-center gap-2">
-        bands of
-        <input
-          type="range"
-          className="w-32 accent-primary"
-          min={narrowest}
-          max={widest}
-          step={narrowest}
-          value={band}
-          aria-label={label}
-          aria-valuetext={toDecimal(band, currency)}
-          onChange={(event) => show(Number(event.target.value))}
-          onPointerUp={() => set(band)}
-          onKeyUp={() => set(band)}
-          data-testid="band-range"
-        />
-      </label>
-      <span>
-        <TypedField
-          label={label}
-          shown={toDecimal(band, currency)}
-          parse={(text) => parseGoal(text, currency, false)}
-          show={(value) => show(typeof value === 'number' ? Math.max(narrowest, value) : null)}
-          commit={(value) => value !== null && set(Math.max(narrowest, value))}
-          testId="band-width"
-        />{' '}
-        {currency}
-      </span>
-      {band !== suggested && (
-        <button type="button" className="btn btn-xs" onClick={() => set(null)}>
-          as the orders suggest
-        </button>
-      )}
-      <span className="ml-auto">
-        <SaveAs what="the picture’s" forms={save} />
-      </span>
-    </div>
-  );
 }

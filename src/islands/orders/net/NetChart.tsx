@@ -17,11 +17,7 @@ import { axisLook, ChartWords, cursorLook } from '../../../ui/chart/chart-look.t
 import { useWidth } from '../../../ui/use-width.ts';
 import { useNotation } from '../../page/page-context.tsx';
 import { margin } from '../order-scale.ts';
-
-/** px */
-const height = 132;
-const top = 8;
-const axisHeight = 30;
+import { axisHeight, chartHeight, chartTop, TrialLines } from './TrialLines.tsx';
 
 /** One amount at which a goal could stand; amounts a month in minor units. */
 interface NetPoint {
@@ -52,28 +48,6 @@ export default function NetChart({
       <Curves points={points} currency={currency} end={end} width={width} />
       <TrialLines goals={goals} end={end} width={width} />
     </div>
-  );
-}
-
-/** Where the goals on trial stand. Over the chart and not of it: they are dragged, and the curves need not be drawn anew for that. */
-function TrialLines({ goals, end, width }: { goals: readonly number[]; end: number; width: number }) {
-  const x = scaleLinear([0, end], [margin.left, width - margin.right]);
-  return (
-    <svg width={width} height={height} className="pointer-events-none absolute top-0 left-0" aria-hidden>
-      {goals
-        .filter((goal) => goal <= end)
-        .map((goal, index) => (
-          <line
-            key={index}
-            x1={x(goal)}
-            x2={x(goal)}
-            y1={top}
-            y2={height - axisHeight}
-            className="stroke-base-content"
-            strokeWidth="1.5"
-          />
-        ))}
-    </svg>
   );
 }
 
@@ -111,9 +85,9 @@ const Curves = memo(function Curves({
   return (
     <ComposedChart
       width={width}
-      height={height}
+      height={chartHeight}
       data={points as NetPoint[]}
-      margin={{ top, right: margin.right, bottom: 0, left: 0 }}
+      margin={{ top: chartTop, right: margin.right, bottom: 0, left: 0 }}
       accessibilityLayer
       title="What a goal at each amount would bring a month"
     >

@@ -1,29 +1,33 @@
 import { memo } from 'react';
-import { setAssumption } from '../../client/edits/edits.ts';
-import { toDecimal } from '../../core/money/decimal.ts';
-import { usualAssumption } from '../../core/orders/response.ts';
-import type { Assumption } from '../../core/policy/types.ts';
-import { TypedField } from '../../ui/TypedField.tsx';
-import { useDraft, usePolicy } from '../page/draft-context.tsx';
-import { useEdit } from '../page/use-edit.tsx';
-import { parsePercentTo } from '../fields/typed-text.ts';
-import { parseAmount } from '../../core/money/decimal.ts';
+import { setAssumption } from '../../../client/edits/edits.ts';
+import { toDecimal } from '../../../core/money/decimal.ts';
+import { usualAssumption } from '../../../core/orders/response.ts';
+import type { OptionShare } from '../../../core/goal-moves/move-terms.ts';
+import { MoveAssumptions } from '../moving/MoveAssumptions.tsx';
+import { TypedField } from '../../../ui/TypedField.tsx';
+import { useDraft, usePolicy } from '../../page/draft-context.tsx';
+import { useEdit } from '../../page/use-edit.tsx';
+import { parsePercentTo } from '../../fields/typed-text.ts';
+import { parseAmount } from '../../../core/money/decimal.ts';
 
 /** What is assumed of shoppers, in one line; kept with the draft, undone like any edit. */
 export const AssumptionLine = memo(function AssumptionLine({
   marketId,
   currency,
   two,
+  delivered,
 }: {
   marketId: string;
   currency: string;
   two: boolean;
+  /** how orders were delivered, where a goal is moved; null: none is */
+  delivered: readonly OptionShare[] | null;
 }) {
   const policy = usePolicy();
   const show = useDraft((state) => state.show);
   const edit = useEdit();
   const assumption = policy.assumptions?.[marketId] ?? usualAssumption;
-  const percent = (field: keyof Omit<Assumption, 'secondReward'>, label: string, most = 100) => (
+  const percent = (field: 'margin' | 'reach' | 'near' | 'far' | 'spread', label: string, most = 100) => (
     <>
       <TypedField
         label={label}
@@ -62,6 +66,9 @@ export const AssumptionLine = memo(function AssumptionLine({
           />{' '}
           {currency} an order.
         </>
+      )}{' '}
+      {delivered && (
+        <MoveAssumptions marketId={marketId} currency={currency} assumption={assumption} delivered={delivered} />
       )}{' '}
       {policy.assumptions?.[marketId] ? (
         ''

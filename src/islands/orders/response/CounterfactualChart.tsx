@@ -10,10 +10,10 @@ import {
   YAxis,
   type TooltipContentProps,
 } from 'recharts';
-import { minorPerMajor } from '../../core/money/currency.ts';
-import type { BunchingResult } from '../../core/orders/bunching.ts';
-import { axisLook, ChartWords } from '../../ui/chart/chart-look.tsx';
-import { useNotation } from '../page/page-context.tsx';
+import { minorPerMajor } from '../../../core/money/currency.ts';
+import type { BunchingResult } from '../../../core/orders/bunching.ts';
+import { axisLook, ChartWords } from '../../../ui/chart/chart-look.tsx';
+import { useNotation } from '../../page/page-context.tsx';
 
 type Band = Extract<BunchingResult, { ok: true }>['result']['bands'][number];
 
