@@ -3,7 +3,7 @@ import { countsOrderValue } from '../offers/order-value-goals.ts';
 import { resolveTarget } from '../offers/target.ts';
 import { selectsOption } from '../options/compile-option.ts';
 import { inOrder } from '../ordered.ts';
-import type { Goal, Policy } from '../policy/types.ts';
+import type { Goal, Offer, Policy } from '../policy/types.ts';
 import { changesIn, goalsOver, type DatedStep } from '../results/changes-of-market.ts';
 import type { GoalMeasure, GoalOverTime } from './measured-orders.ts';
 
@@ -21,6 +21,10 @@ export interface MovableGoal {
   makesFree: readonly string[] | null;
 }
 
+/** Whether an offer is on for everybody at any time, without a code. */
+export const isForEverybody = ({ on, archived, unlock, when, schedule }: Offer): boolean =>
+  on && !archived && (unlock.by === 'amount' || unlock.by === 'amountOrCode') && !when && !schedule;
+
 /** What past orders know of a goal; null: goods of their own, weight, or a value that orders do not say. */
 export function measureOfGoal(goal: Goal, policy: Policy, marketId: string): GoalMeasure | null {
   if (goal.goods) return null;
@@ -28,13 +32,15 @@ export function measureOfGoal(goal: Goal, policy: Policy, marketId: string): Goa
   return countsOrderValue(goal, policy.markets[marketId]!) ? 'value' : null;
 }
 
-/** The goals of a market that can be weighed against others: of offers that are on and ask for no code, the first goal of each offer first. */
+/**
+ * The goals of a market that can be weighed against others: of offers that are on, ask for no code and are there for everybody at
+ * any time. Of other offers past orders do not say who could have had them.
+ */
 export function movableGoals(policy: Policy, marketId: string): MovableGoal[] {
   if (!Object.hasOwn(policy.markets, marketId)) return [];
   const money = localMoneyOf(policy, marketId);
   return inOrder(policy.offers).flatMap(([offerId, offer]) => {
-    if (!offer.on || offer.archived || offer.unlock.by === 'code' || offer.unlock.by === 'amountAndCode') return [];
-    if (offer.markets && !offer.markets[marketId]) return [];
+    if (!isForEverybody(offer) || (offer.markets && !offer.markets[marketId])) return [];
     return inOrder(offer.goals).flatMap(([goalId, goal], place, all): MovableGoal[] => {
       const target = goal.targets[marketId];
       const measure = measureOfGoal(goal, policy, marketId);

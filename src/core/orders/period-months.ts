@@ -2,7 +2,7 @@ import type { OrderSpan } from './study.ts';
 import type { OrderFilter } from './tally.ts';
 
 /** Days of an average month, by which a period becomes months: 365.25 ÷ 12. */
-const daysPerMonth = 30.4375;
+export const daysPerMonth = 30.4375;
 
 /** Length of a filter's period in months, of which orders are known at all. */
 export function monthsOf({ fromDay, toDay }: OrderFilter, bounds: OrderSpan): number {

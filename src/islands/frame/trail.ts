@@ -32,7 +32,7 @@ export const trail: readonly Stop[] = [
   {
     id: 'offers',
     name: 'Offers',
-    parts: ['line', 'goals', 'this offer', 'effect', 'shoppers', 'conditions'],
+    parts: ['line', 'goals', 'this offer', 'best goals', 'effect', 'shoppers', 'conditions'],
     also: 'free delivery shipping threshold coupon code weekend promotion goal reward discount',
   },
   {

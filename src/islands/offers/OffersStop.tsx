@@ -1,3 +1,4 @@
+import type { DatedStep } from '../../core/results/changes-of-market.ts';
 import { Frame } from '../frame/Frame.tsx';
 import type { PageProps } from '../../contract/page.ts';
 import { EmptyStore } from '../frame/EmptyStore.tsx';
@@ -10,16 +11,17 @@ interface OffersProps extends PageProps {
   values: ValueCounts | null;
 }
 
-export default function OffersStop({ props }: { props: OffersProps }) {
+/** @param steps what releases changed, newest first */
+export default function OffersStop({ props, steps }: { props: OffersProps; steps: DatedStep[] }) {
   return (
     <Frame stop="offers" props={props}>
-      <Inside props={props} />
+      <Inside props={props} steps={steps} />
     </Frame>
   );
 }
 
-function Inside({ props }: { props: OffersProps }) {
+function Inside({ props, steps }: { props: OffersProps; steps: DatedStep[] }) {
   const policy = usePolicy();
   if (Object.keys(policy.markets).length === 0) return <EmptyStore title="Offers" />;
-  return <OffersView query={props.query} values={props.values} />;
+  return <OffersView query={props.query} values={props.values} steps={steps} />;
 }

@@ -10,6 +10,8 @@ import { useQuery, type SetQuery } from '../page/use-query.ts';
 import { MarketLine } from './MarketLine.tsx';
 import { GoalGrid } from './goals/GoalGrid.tsx';
 import { AddOffer } from './AddOffer.tsx';
+import type { DatedStep } from '../../core/results/changes-of-market.ts';
+import { BestGoals } from './best/BestGoals.tsx';
 import { Archive } from './Archive.tsx';
 import { Effect } from './Effect.tsx';
 import { part } from '../page/parts.ts';
@@ -21,7 +23,16 @@ import { SharesByMarket } from './paragraph/SharesByMarket.tsx';
 import { useDistributions } from '../spend-line/use-distributions.ts';
 
 /** Offers in one market: the spend line over the goal grid and the wording. */
-export function OffersView({ query: initial, values }: { query: Record<string, string>; values: ValueCounts | null }) {
+export function OffersView({
+  query: initial,
+  values,
+  steps,
+}: {
+  query: Record<string, string>;
+  values: ValueCounts | null;
+  /** what releases changed, newest first */
+  steps: readonly DatedStep[];
+}) {
   const policy = usePolicy();
   const [query, setQuery] = useQuery(initial);
   const { edit, refusal } = useGuardedEdit();
@@ -77,6 +88,7 @@ export function OffersView({ query: initial, values }: { query: Record<string, s
             choose={choose}
             condition={query.condition ?? ''}
             openCondition={openCondition}
+            steps={steps}
           />
         </Calm>
       </div>
@@ -150,6 +162,7 @@ const OfferDetails = memo(function OfferDetails({
   choose,
   condition,
   openCondition,
+  steps,
 }: {
   offerId: string | undefined;
   marketId: string;
@@ -157,6 +170,7 @@ const OfferDetails = memo(function OfferDetails({
   choose: (offer: string) => void;
   condition: string;
   openCondition: (condition: string) => void;
+  steps: readonly DatedStep[];
 }) {
   const policy = usePolicy();
   const compiled = useCompiled();
@@ -191,6 +205,7 @@ const OfferDetails = memo(function OfferDetails({
           </a>
         </p>
       )}
+      <BestGoals offerId={offerId} steps={steps} />
       <Effect />
       <ShopperLibrary />
       <QualifierLibrary marketId={marketId} open={condition} setOpen={openCondition} />

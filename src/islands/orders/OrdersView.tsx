@@ -15,7 +15,7 @@ import type { DatedStep } from '../../core/results/changes-of-market.ts';
 import { firstMove } from '../../core/goal-moves/first-move.ts';
 import { useRelease } from '../page/page-context.tsx';
 import { AskPhrase } from './moving/AskPhrase.tsx';
-import { askedGoals, askedOf, type AskedGoal } from './moving/asked.ts';
+import { askedGoals, askedOf, type AskedGoal } from '../../core/goal-moves/asked-goals.ts';
 import { MovedGoal } from './moving/MovedGoal.tsx';
 import { expectMoveChart, MoveSection } from './moving/MoveSection.tsx';
 import { useMoving, type Moving } from './moving/use-moving.ts';

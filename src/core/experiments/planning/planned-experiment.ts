@@ -35,8 +35,15 @@ export interface PlanDraft {
  *
  * @param begin offer and goal, with a slash, of the goal that is tried; '' or one that no market has: the first there is
  * @param market where it is tried if it has that goal; else the first market that has
+ * @param target that is tried in place of a tenth more
  */
-export function firstPlan(policy: Policy, begin: string, market: string, from: string): PlanDraft {
+export function firstPlan(
+  policy: Policy,
+  begin: string,
+  market: string,
+  from: string,
+  target: number | null = null,
+): PlanDraft {
   const markets = inOrder(policy.markets).map(([id]) => id);
   const wanted = [market, ...markets].find((id) =>
     goalsIn(policy, id).some(({ key }) => begin === '' || key === begin),
@@ -52,7 +59,11 @@ export function firstPlan(policy: Policy, begin: string, market: string, from: s
     weeks: 6,
     guard: true,
   };
-  return planAbout(policy, plan, {});
+  const planned = planAbout(policy, plan, {});
+  const [arm] = planned.arms;
+  // A target is one of this goal in this market alone.
+  const meant = target !== null && arm && planned.goal === begin && planned.market === market;
+  return meant ? { ...planned, arms: [{ ...arm, target }] } : planned;
 }
 
 /** A plan of another market or goal: amounts are those of it. */

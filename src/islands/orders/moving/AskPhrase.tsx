@@ -1,6 +1,6 @@
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { useNotation } from '../../page/page-context.tsx';
-import { oneMore, type AskedGoal } from './asked.ts';
+import { oneMore, type AskedGoal } from '../../../core/goal-moves/asked-goals.ts';
 import { goalNotation } from './goal-notation.ts';
 
 /** Which question is asked of the orders: a goal is moved, or one more stands beside what there is. */

@@ -8,7 +8,7 @@ import { moveTerms, type OptionShare } from '../../../core/goal-moves/move-terms
 import { moveOutcome, type MoveOutcome, type MoveTerms } from '../../../core/goal-moves/move.ts';
 import type { OrderFilter } from '../../../core/orders/tally.ts';
 import type { Assumption } from '../../../core/policy/types.ts';
-import type { AskedGoal } from './asked.ts';
+import type { AskedGoal } from '../../../core/goal-moves/asked-goals.ts';
 
 /** What moving a goal would do, as far as its orders have been looked through. */
 export interface Moving {

@@ -112,10 +112,11 @@ export function Experiments({
       {planning && (
         <Planner
           begin={query.begin ?? ''}
+          target={/^[1-9]\d{0,12}$/.test(query.target ?? '') ? Number(query.target) : null}
           market={query.market ?? ''}
           begun={(id) => {
             setPlanning(false);
-            setQuery({ experiment: id, begin: '' });
+            setQuery({ experiment: id, begin: '', target: '' });
           }}
         />
       )}

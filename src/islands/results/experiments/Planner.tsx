@@ -30,13 +30,23 @@ const usualEffect = 0.05;
 
 const nothingShown = () => {};
 
-/** An experiment as a sentence of choices, and what it takes to tell. @param begin offer and goal it begins from */
-export function Planner({ begin, market, begun }: { begin: string; market: string; begun: (id: string) => void }) {
+/** An experiment as a sentence of choices, and what it takes to tell. @param begin offer and goal it begins from, and what is tried */
+export function Planner({
+  begin,
+  market,
+  target,
+  begun,
+}: {
+  begin: string;
+  market: string;
+  target: number | null;
+  begun: (id: string) => void;
+}) {
   const policy = usePolicy();
   const { figure } = useNotation();
   const today = localTime(policy.store.timeZone, useNow()).day;
   const { edit, refusal } = useGuardedEdit();
-  const { plan, change, about } = usePlan(begin, market);
+  const { plan, change, about } = usePlan(begin, market, target);
   const { pace, known, problem } = usePace(plan.market);
   const goals = goalsIn(policy, plan.market);
   const choice = goals.find(({ key }) => key === plan.goal);
