@@ -34,7 +34,7 @@ const nothingShown = () => {};
 export function Planner({
   begin,
   market,
-  target,
+  target: tried,
   begun,
 }: {
   begin: string;
@@ -46,7 +46,7 @@ export function Planner({
   const { figure } = useNotation();
   const today = localTime(policy.store.timeZone, useNow()).day;
   const { edit, refusal } = useGuardedEdit();
-  const { plan, change, about } = usePlan(begin, market, target);
+  const { plan, change, about } = usePlan(begin, market, tried);
   const { pace, known, problem } = usePace(plan.market);
   const goals = goalsIn(policy, plan.market);
   const choice = goals.find(({ key }) => key === plan.goal);
