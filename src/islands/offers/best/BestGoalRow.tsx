@@ -37,17 +37,17 @@ interface Takeable {
 export function takeable({ market, asked, found }: BestOfMarket): Takeable | null {
   if (typeof asked === 'string' || !found || 'problem' in found || !found.advice.ok) return null;
   const { best, says } = found.advice.advice;
-  if (says === 'stay' || best.candidate === asked.goal.value) return null;
+  if (says === 'stay' || says === 'unstated' || best.candidate === asked.goal.value) return null;
   return { market, goal: asked.goal, value: best.candidate, says };
 }
 
-/** A market’s goal: where it is, where it would stand best, and what is to be said of that. */
-export function BestGoalRow({ row }: { row: BestOfMarket }) {
+/** A market’s goal: where it is, where it would stand best, and what is to be said of that. @param lookedAt the offer whose name need not be said */
+export function BestGoalRow({ row, lookedAt }: { row: BestOfMarket; lookedAt: string | undefined }) {
   const { markets } = usePolicy();
   const { name } = markets[row.market]!;
   return (
     <tbody data-testid={`best-${row.market}`}>
-      <Figures row={row} name={name} />
+      <Figures row={row} name={name} lookedAt={lookedAt} />
     </tbody>
   );
 }
@@ -65,13 +65,13 @@ function Said({ name, text, quiet }: { name: string; text: string; quiet?: boole
   );
 }
 
-function Figures({ row, name }: { row: BestOfMarket; name: string }) {
+function Figures({ row, name, lookedAt }: { row: BestOfMarket; name: string; lookedAt: string | undefined }) {
   const { asked, found } = row;
   if (typeof asked === 'string') return <Said name={name} text={nothingToWeigh[asked]} />;
   if (!found) return <Said name={name} text="Looking through its orders …" quiet />;
   if ('problem' in found) return <Said name={name} text={`Its orders could not be read: ${found.problem}.`} />;
   if (!found.advice.ok) return <Said name={name} text={noAdvice[found.advice.because]} />;
-  return <Advised row={row} asked={asked} found={found} advice={found.advice.advice} name={name} />;
+  return <Advised row={row} asked={asked} found={found} advice={found.advice.advice} name={name} lookedAt={lookedAt} />;
 }
 
 function Advised({
@@ -80,12 +80,14 @@ function Advised({
   found,
   advice,
   name,
+  lookedAt,
 }: {
   row: BestOfMarket;
   asked: AskedGoal;
   found: BestFound;
   advice: GoalAdvice;
   name: string;
+  lookedAt: string | undefined;
 }) {
   const { markets } = usePolicy();
   const notation = useNotation();
@@ -99,18 +101,18 @@ function Advised({
   const goal = (value: number | null) => (value === null ? 'none' : write.goal(value));
   return (
     <>
-      <tr className="text-right whitespace-nowrap">
-        <th scope="row" className="text-left font-semibold whitespace-normal">
+      <tr className="border-b-0 text-right whitespace-nowrap">
+        <th scope="row" className="min-w-36 text-left font-semibold whitespace-normal">
           {name}
         </th>
         <td>{goal(best.present)}</td>
-        <td className={says === 'move' ? 'font-semibold' : ''} data-testid="best-amount">
+        <td className={inks[says]} data-testid="best-amount">
           {moves ? goal(best.candidate) : 'as it is'}
         </td>
         <td>
           {moves && nearly && nearly.from !== nearly.to ? `${write.goal(nearly.from)} – ${write.goal(nearly.to)}` : ''}
         </td>
-        <td>
+        <td className={says === 'unstated' ? 'text-soft' : ''}>
           {moves && (
             <>
               {round(best.net)}{' '}
@@ -120,7 +122,7 @@ function Advised({
             </>
           )}
         </td>
-        <td>{write.share(best.reaching)}</td>
+        <td>{best.candidate !== null && write.share(best.reaching)}</td>
         <td>
           {take && (
             <button
@@ -137,12 +139,20 @@ function Advised({
       </tr>
       <tr className="border-b border-hairline">
         <td colSpan={7} className="pt-0 pb-1.5 pl-6 text-small text-soft" data-testid="best-words">
-          <Words row={row} asked={asked} found={found} advice={advice} currency={currency} />
+          <Words row={row} asked={asked} found={found} advice={advice} currency={currency} lookedAt={lookedAt} />
         </td>
       </tr>
     </>
   );
 }
+
+/** How sure an amount is, as it looks. */
+const inks: Record<GoalAdvice['says'], string> = {
+  move: 'font-semibold',
+  stay: '',
+  unclear: 'text-soft',
+  unstated: 'text-soft',
+};
 
 const verdicts: Record<GoalAdvice['says'], string> = {
   move: '',
@@ -160,12 +170,14 @@ function Words({
   found,
   advice,
   currency,
+  lookedAt,
 }: {
   row: BestOfMarket;
   asked: AskedGoal;
   found: BestFound;
   advice: GoalAdvice;
   currency: string;
+  lookedAt: string | undefined;
 }) {
   const notation = useNotation();
   const catalogue = useCatalogue();
@@ -178,9 +190,10 @@ function Words({
     terms && lacking !== null && asked.goal.measure === 'value' ? gapProducts(catalogue, terms, lacking, 3) : [];
   const weeks = weeksNeeded(found, best.net, now);
   const { goal } = asked;
+  const named = goal.offerId !== lookedAt;
   return (
     <>
-      {[`“${goal.name}”.`, verdicts[says], says === 'stay' ? '' : breakEvenInWords(best, write)]
+      {[named ? `“${goal.name}”.` : '', verdicts[says], says === 'stay' ? '' : breakEvenInWords(best, write)]
         .filter(Boolean)
         .join(' ')}
       {closing.length > 0 && lacking !== null && (

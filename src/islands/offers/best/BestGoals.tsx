@@ -76,7 +76,7 @@ function Weighed({ offerId, steps }: { offerId: string | undefined; steps: reado
             </tr>
           </thead>
           {rows.map((row) => (
-            <BestGoalRow key={row.market} row={row} />
+            <BestGoalRow key={row.market} row={row} lookedAt={offerId} />
           ))}
         </table>
       </div>
