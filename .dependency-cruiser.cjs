@@ -40,6 +40,7 @@ const coreFolders = [
   'orders',
   'results',
   'goal-moves',
+  'reading',
   'experiments',
   'guarantees',
   'check-up',

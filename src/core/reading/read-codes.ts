@@ -1,0 +1,40 @@
+import type { ReadOptions } from './read-options.ts';
+import { priceUnder } from './read-rule.ts';
+import { measuredOf, type ReadableOrders } from './readable-orders.ts';
+
+/** A code with which delivery was free where it would have cost something. */
+export interface ReadCode {
+  code: string;
+  /** orders with it that would have paid, and of them those that did not */
+  orders: number;
+  free: number;
+}
+
+const fewestOrders = 5;
+const mostly = 0.9;
+
+/** Codes that made delivery free. @param read the rules that hold without codes */
+export function readCodes(orders: ReadableOrders, places: Uint32Array, read: ReadOptions): ReadCode[] {
+  const { columns, codes } = orders;
+  if (!codes) return [];
+  const measured = measuredOf(orders);
+  const rules = new Map(
+    read.options.map(({ option, read: { rules: dated } }) => [columns.options.indexOf(option), dated]),
+  );
+  const counted = new Map<string, ReadCode>();
+  for (const place of places) {
+    const code = codes.names[codes.of[place]!] ?? '';
+    if (code === '') continue;
+    const day = columns.day[place]!;
+    const dated = rules.get(columns.option[place]!)?.find(({ from, to }) => day >= from && day < to);
+    const price = dated ? priceUnder(dated.rule, measured, place) : null;
+    if (price === null || price === 0) continue;
+    const count = counted.get(code) ?? { code, orders: 0, free: 0 };
+    count.orders++;
+    if (columns.delivery[place] === 0) count.free++;
+    counted.set(code, count);
+  }
+  return [...counted.values()]
+    .filter(({ orders: all, free }) => all >= fewestOrders && free >= mostly * all)
+    .sort((a, b) => b.orders - a.orders);
+}

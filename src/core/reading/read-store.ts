@@ -1,0 +1,72 @@
+import { alikeParts } from './alike.ts';
+import { readAreas, type ReadArea } from './read-areas.ts';
+import { readCodes, type ReadCode } from './read-codes.ts';
+import { readOptions, type ReadOptions } from './read-options.ts';
+import { placesBy, placesKnown, type ReadableOrders } from './readable-orders.ts';
+
+/** A market as orders show it: countries that are paid for in one currency and have the same rules. */
+export interface ReadMarket {
+  currency: string;
+  /** that with most orders first */
+  countries: string[];
+  /** orders that say what delivery cost, and those that pay just what the rules say, or have a code that explains them */
+  orders: number;
+  explained: number;
+  /** everywhere but in the areas */
+  read: ReadOptions;
+  areas: ReadArea[];
+  codes: ReadCode[];
+}
+
+/** Countries with fewer orders tell nothing of their own: they go with the first market of their currency. */
+const fewestOrders = 30;
+
+/**
+ * Reads the rules of a store from its orders (2-domain §10).
+ *
+ * @param all orders by currency @param progress told the share of the orders that have been read @returns the market with most orders first
+ */
+export function readStore(all: readonly ReadableOrders[], progress: (share: number) => void = () => {}): ReadMarket[] {
+  const total = all.reduce((sum, { columns }) => sum + columns.count, 0);
+  let done = 0;
+  const markets: ReadMarket[] = [];
+  for (const orders of all) {
+    for (const { keys, places } of countriesAlike(orders)) {
+      markets.push(readMarket(orders, keys, places));
+      done += places.length;
+      progress(total === 0 ? 1 : Math.min(1, done / total));
+    }
+  }
+  return markets.sort((a, b) => b.orders - a.orders);
+}
+
+function countriesAlike(orders: ReadableOrders): { keys: string[]; places: Uint32Array }[] {
+  const { shipments } = orders;
+  const byCountry = placesBy(placesKnown(orders), (place) => shipments.places[shipments.place[place]!]![0]);
+  const many = byCountry.filter(([, places]) => places.length >= fewestOrders);
+  const few = byCountry.filter(([, places]) => places.length < fewestOrders);
+  const groups = alikeParts(orders, many);
+  for (const [country, places] of few) {
+    const [first] = groups;
+    if (!first) groups.push({ keys: [country], places });
+    else {
+      first.keys.push(country);
+      first.places = Uint32Array.from([...first.places, ...places]).sort();
+    }
+  }
+  return groups;
+}
+
+function readMarket(orders: ReadableOrders, countries: string[], places: Uint32Array): ReadMarket {
+  const whole = readOptions(orders, places);
+  const areas = readAreas(orders, places, whole);
+  const inAreas = new Set(areas.flatMap((area) => [...area.places]));
+  const rest = inAreas.size === 0 ? places : places.filter((place) => !inAreas.has(place));
+  const read = inAreas.size === 0 ? whole : readOptions(orders, rest);
+  const codes = readCodes(orders, rest, read);
+  const explained =
+    read.explained +
+    areas.reduce((sum, area) => sum + area.read.explained, 0) +
+    codes.reduce((sum, { free }) => sum + free, 0);
+  return { currency: orders.currency, countries, orders: places.length, explained, read, areas, codes };
+}
