@@ -54,7 +54,7 @@ export const demoPolicy: Policy = {
       lost: { likely: '6', low: '3', high: '8' },
       won: { likely: '2', low: '0', high: '4' },
     },
-    uk: {
+    ch: {
       margin: '50',
       reach: '25',
       near: '60',

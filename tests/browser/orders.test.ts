@@ -16,8 +16,9 @@ const address = here.address;
 const folder = mkdtempSync(join(tmpdir(), 'summant-orders-'));
 beforeEach(() => resetDraft());
 
+/** Opens Orders with the question what one more goal would bring. */
 async function openOrders(query = ''): Promise<Page> {
-  const page = await open(`/orders${query}`);
+  const page = await open(`/orders${query === '' ? '?' : `${query}&`}ask=one-more`);
   await page.getByTestId('net-curve').waitFor();
   return page;
 }
@@ -241,7 +242,7 @@ describe('the response', () => {
       far: String(likely),
       reach: '25',
     });
-    await page.goto(`${address}/orders?market=uk&from=2025-08-01&to=2025-09-30`);
+    await page.goto(`${address}/orders?market=uk&from=2025-08-01&to=2025-09-30&ask=one-more`);
     await page.getByTestId('net-curve').waitFor();
     await page.getByTestId('measured-goal').fill('52');
     await page.getByTestId('measured-goal').press('Enter');

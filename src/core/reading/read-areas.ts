@@ -1,7 +1,7 @@
 import { alikeParts } from './alike.ts';
 import { readOptions, type ReadOptions } from './read-options.ts';
-import { priceUnder } from './read-rule.ts';
-import { measuredOf, placesBy, type ReadableOrders } from './readable-orders.ts';
+import { pricesOf } from './prices-of.ts';
+import { placesBy, type ReadableOrders } from './readable-orders.ts';
 
 /** A part of a country: a region as the orders write it, or how its postcodes begin. */
 export interface AreaPart {
@@ -14,6 +14,11 @@ export interface AreaPart {
 /** Parts of a market that pay otherwise. */
 export interface ReadArea {
   parts: AreaPart[];
+  orders: number;
+  explained: number;
+  /** what is paid there beyond the market’s own price where that is not nothing, minor units; null: it has rules of its own */
+  more: number | null;
+  /** its own rules, as far as its orders tell */
   read: ReadOptions;
   places: Uint32Array;
 }
@@ -33,11 +38,35 @@ export function readAreas(orders: ReadableOrders, places: Uint32Array, read: Rea
   const apart = placesBy(places, partsApart(orders, places, read))
     .filter((one): one is [string, Uint32Array] => one[0] !== null)
     .map(([key, some]): [AreaPart, Uint32Array] => [JSON.parse(key) as AreaPart, some]);
-  return alikeParts(orders, apart).map(({ keys, places: some }) => ({
-    parts: keys,
-    read: readOptions(orders, some),
-    places: some,
-  }));
+  return alikeParts(orders, apart).map(({ keys, places: some }) => {
+    const own = readOptions(orders, some);
+    const beyond = readBeyond(orders, some, read);
+    // A surcharge says more with less: it is taken where it explains as much as rules of its own do.
+    const more = beyond && beyond.explained >= own.explained ? beyond.more : null;
+    const explained = more === null ? own.explained : beyond!.explained;
+    return { parts: keys, orders: some.length, explained, more, read: own, places: some };
+  });
+}
+
+/** What most orders pay beyond the market’s price, where that is not nothing; null: none pays more. */
+function readBeyond(
+  orders: ReadableOrders,
+  places: Uint32Array,
+  read: ReadOptions,
+): { more: number; explained: number } | null {
+  const { delivery } = orders.columns;
+  const priceOf = pricesOf(orders, read);
+  const beyond = new Map<number, number>();
+  let nothing = 0;
+  for (const place of places) {
+    const price = priceOf(place);
+    if (price === 0 && delivery[place] === 0) nothing++;
+    if (price === null || price === 0) continue;
+    const more = delivery[place]! - price;
+    beyond.set(more, (beyond.get(more) ?? 0) + 1);
+  }
+  const most = [...beyond].reduce<[number, number]>((best, one) => (one[1] > best[1] ? one : best), [0, 0]);
+  return most[0] === 0 ? null : { more: most[0], explained: nothing + most[1] };
 }
 
 /** How many orders of a part should pay something, and of them do not pay just that. */
@@ -49,15 +78,10 @@ interface Counted {
 /** Tells of an order in which part that pays otherwise it lies; null: in none. */
 function partsApart(orders: ReadableOrders, places: Uint32Array, read: ReadOptions): (place: number) => string | null {
   const { columns, shipments } = orders;
-  const measured = measuredOf(orders);
-  const rules = new Map(
-    read.options.map(({ option, read: { rules: dated } }) => [columns.options.indexOf(option), dated]),
-  );
+  const priceOf = pricesOf(orders, read);
   const counted = new Map<string, Counted>();
   for (const place of places) {
-    const day = columns.day[place]!;
-    const dated = rules.get(columns.option[place]!)?.find(({ from, to }) => day >= from && day < to);
-    const price = dated ? priceUnder(dated.rule, measured, place) : null;
+    const price = priceOf(place);
     const unlike = price !== columns.delivery[place];
     if (price === 0 && !unlike) continue;
     for (const part of partsOf(shipments.places[shipments.place[place]!]!)) {

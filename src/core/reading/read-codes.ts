@@ -1,6 +1,6 @@
 import type { ReadOptions } from './read-options.ts';
-import { priceUnder } from './read-rule.ts';
-import { measuredOf, type ReadableOrders } from './readable-orders.ts';
+import { pricesOf } from './prices-of.ts';
+import type { ReadableOrders } from './readable-orders.ts';
 
 /** A code with which delivery was free where it would have cost something. */
 export interface ReadCode {
@@ -17,17 +17,12 @@ const mostly = 0.9;
 export function readCodes(orders: ReadableOrders, places: Uint32Array, read: ReadOptions): ReadCode[] {
   const { columns, codes } = orders;
   if (!codes) return [];
-  const measured = measuredOf(orders);
-  const rules = new Map(
-    read.options.map(({ option, read: { rules: dated } }) => [columns.options.indexOf(option), dated]),
-  );
+  const priceOf = pricesOf(orders, read);
   const counted = new Map<string, ReadCode>();
   for (const place of places) {
     const code = codes.names[codes.of[place]!] ?? '';
     if (code === '') continue;
-    const day = columns.day[place]!;
-    const dated = rules.get(columns.option[place]!)?.find(({ from, to }) => day >= from && day < to);
-    const price = dated ? priceUnder(dated.rule, measured, place) : null;
+    const price = priceOf(place);
     if (price === null || price === 0) continue;
     const count = counted.get(code) ?? { code, orders: 0, free: 0 };
     count.orders++;

@@ -66,7 +66,7 @@ function readMarket(orders: ReadableOrders, countries: string[], places: Uint32A
   const codes = readCodes(orders, rest, read);
   const explained =
     read.explained +
-    areas.reduce((sum, area) => sum + area.read.explained, 0) +
+    areas.reduce((sum, area) => sum + area.explained, 0) +
     codes.reduce((sum, { free }) => sum + free, 0);
   return { currency: orders.currency, countries, orders: places.length, explained, read, areas, codes };
 }
