@@ -32,15 +32,19 @@ const currencies = ['EUR', 'GBP', 'DKK', 'CHF', 'USD', 'SEK', 'NOK', 'PLN'];
 const countries = ['NL', 'GB', 'DK', 'CH', 'US', 'SE', 'NO', 'PL'];
 const days = 360;
 
-/** A store of one to eight markets with rules of its own, and orders as they came in under them. */
-export function randomStore(seed: number): RandomStore {
+/**
+ * A store of one to eight markets with rules of its own, and orders as they came in under them.
+ *
+ * @param orders of all markets together; else as chance has it
+ */
+export function randomStore(seed: number, size: { markets?: number; orders?: number } = {}): RandomStore {
   const random = seededRandom(seed);
   const between = (low: number, high: number) => low + random() * (high - low);
   const whole = (low: number, high: number) => Math.floor(between(low, high + 1));
   const byHand = random() < 0.5 ? between(0, 0.05) : 0;
-  const count = whole(1, 8);
+  const count = size.markets ?? whole(1, 8);
   const markets = Array.from({ length: count }, (_, i): TrueMarket => {
-    const orders = whole(600, 4000);
+    const orders = size.orders === undefined ? whole(600, 4000) : Math.floor(size.orders / count);
     const changes = random() < 0.4;
     const options = Array.from({ length: whole(1, 3) }, (_unused, k) => {
       const rule = randomRule(random, 0);

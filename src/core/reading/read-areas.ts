@@ -79,18 +79,25 @@ interface Counted {
 function partsApart(orders: ReadableOrders, places: Uint32Array, read: ReadOptions): (place: number) => string | null {
   const { columns, shipments } = orders;
   const priceOf = pricesOf(orders, read);
+  const byPlace = new Map<number, Counted>();
   const counted = new Map<string, Counted>();
   for (const place of places) {
     const price = priceOf(place);
     const unlike = price !== columns.delivery[place];
     if (price === 0 && !unlike) continue;
-    for (const part of partsOf(shipments.places[shipments.place[place]!]!)) {
+    const at = shipments.place[place]!;
+    const count = byPlace.get(at) ?? { orders: 0, unlike: 0 };
+    count.orders++;
+    if (unlike) count.unlike++;
+    byPlace.set(at, count);
+  }
+  for (const [at, { orders: all, unlike }] of byPlace)
+    for (const part of partsOf(shipments.places[at]!)) {
       const count = counted.get(part) ?? { orders: 0, unlike: 0 };
-      count.orders++;
-      if (unlike) count.unlike++;
+      count.orders += all;
+      count.unlike += unlike;
       counted.set(part, count);
     }
-  }
   const isApart = (part: string) => {
     const count = counted.get(part);
     return count !== undefined && count.orders >= fewestOrders && count.unlike >= otherwise * count.orders;

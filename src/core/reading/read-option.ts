@@ -1,5 +1,5 @@
 import { penaltyFor, pays, readRule, sameRule, type Measured, type ReadRule } from './read-rule.ts';
-import { sortedPlaces } from './sorted-places.ts';
+import { along, sortedPlaces } from './sorted-places.ts';
 import { changesInTime } from './stretches.ts';
 
 /** A rule and the days on which it held, the first and the day after the last; days since 1970-01-01. */
@@ -37,8 +37,10 @@ export function readOption(measured: Measured, day: ArrayLike<number>, places: U
   const first = byDay.length > 0 ? day[byDay[0]!]! : 0;
   const end = byDay.length > 0 ? day[byDay.at(-1)!]! + 1 : 0;
   let dated = datedRules(measured, day, byDay, [first, ...changes, end]);
-  dated = datedRules(measured, day, byDay, [first, ...refined(measured, day, byDay, dated), end]);
-  dated = withoutNeedless(measured, day, byDay, dated, penalty);
+  if (dated.length > 1) {
+    dated = datedRules(measured, day, byDay, [first, ...refined(measured, day, byDay, dated), end]);
+    dated = withoutNeedless(measured, day, byDay, dated, penalty);
+  }
   return {
     orders: places.length,
     explained: dated.reduce((sum, { rule }) => sum + rule.explained, 0),
@@ -115,7 +117,7 @@ function roughChanges(measured: Measured, day: ArrayLike<number>, byDay: Uint32A
 /** In which band each order lies: quantiles of its value, and of its weight or pieces where they are known. */
 function bandsOf({ value, weight, items }: Measured, places: Uint32Array): Uint32Array {
   const ranks = (of: ArrayLike<number>, bands: number) => {
-    const ascending = Float64Array.from(places, (place) => of[place]!).sort();
+    const ascending = along(places, of).sort();
     const edges = Array.from(
       { length: bands - 1 },
       (_, i) => ascending[Math.floor(((i + 1) * ascending.length) / bands)]!,

@@ -1,6 +1,6 @@
 import { roundestIn, type Gap } from './gap.ts';
 import { readSteps, type ReadStep } from './read-steps.ts';
-import { sortedPlaces } from './sorted-places.ts';
+import { along, sortedPlaces } from './sorted-places.ts';
 
 /** What prices may depend on; `none`: they are the same for all. */
 export type PriceMeasure = 'none' | 'value' | 'weight' | 'items';
@@ -69,11 +69,7 @@ function bestSteps(measured: Measured, places: Uint32Array, penalty: number): Fo
     const of = measured[measure];
     if (!of || (measure !== 'value' && !isKnown(measure, of, places))) continue;
     const sorted = measure === 'value' ? places : sortedPlaces(places, of);
-    const steps = readSteps(
-      Float64Array.from(sorted, (place) => of[place]!),
-      Float64Array.from(sorted, (place) => measured.delivery[place]!),
-      penalty,
-    );
+    const steps = readSteps(along(sorted, of), along(sorted, measured.delivery), penalty);
     const cost =
       places.length - steps.reduce((sum, { explained }) => sum + explained, 0) + penalty * (steps.length - 1);
     const found = { measure: steps.length === 1 ? ('none' as const) : measure, steps, cost };

@@ -2,7 +2,7 @@ import { alikeParts } from './alike.ts';
 import { readAreas, type ReadArea } from './read-areas.ts';
 import { readCodes, type ReadCode } from './read-codes.ts';
 import { readOptions, type ReadOptions } from './read-options.ts';
-import { placesBy, placesKnown, type ReadableOrders } from './readable-orders.ts';
+import { placesBy, placesKnown, someOf, type ReadableOrders } from './readable-orders.ts';
 
 /** A market as orders show it: countries that are paid for in one currency and have the same rules. */
 export interface ReadMarket {
@@ -17,6 +17,9 @@ export interface ReadMarket {
   areas: ReadArea[];
   codes: ReadCode[];
 }
+
+/** So many orders tell which parts of a market pay otherwise. */
+const enoughForAreas = 40_000;
 
 /** Countries with fewer orders tell nothing of their own: they go with the first market of their currency. */
 const fewestOrders = 30;
@@ -58,11 +61,14 @@ function countriesAlike(orders: ReadableOrders): { keys: string[]; places: Uint3
 }
 
 function readMarket(orders: ReadableOrders, countries: string[], places: Uint32Array): ReadMarket {
-  const whole = readOptions(orders, places);
-  const areas = readAreas(orders, places, whole);
-  const inAreas = new Set(areas.flatMap((area) => [...area.places]));
-  const rest = inAreas.size === 0 ? places : places.filter((place) => !inAreas.has(place));
-  const read = inAreas.size === 0 ? whole : readOptions(orders, rest);
+  // Some tell where orders pay otherwise; the rules are read from all that do not.
+  const some = someOf(places, enoughForAreas);
+  const roughly = readOptions(orders, some);
+  const areas = readAreas(orders, places, roughly);
+  const inAreas = new Uint8Array(orders.columns.count);
+  for (const area of areas) for (const place of area.places) inAreas[place] = 1;
+  const rest = areas.length === 0 ? places : places.filter((place) => inAreas[place] === 0);
+  const read = rest === some ? roughly : readOptions(orders, rest);
   const codes = readCodes(orders, rest, read);
   const explained =
     read.explained +

@@ -1,6 +1,27 @@
-/** Places of orders by what is measured of them, ascending. @param measured by place */
+/** So many orders, and values below so much, fit into one number that sorts by itself. */
+const mostOrders = 2 ** 21;
+const mostValue = 2 ** 32;
+
+/** What is measured of orders, along their places. */
+export function along(places: Uint32Array, measured: ArrayLike<number>): Float64Array {
+  const values = new Float64Array(places.length);
+  for (let i = 0; i < values.length; i++) values[i] = measured[places[i]!]!;
+  return values;
+}
+
+/** Places of orders by what is measured of them, ascending. @param measured by place, whole numbers from 0 */
 export function sortedPlaces(places: Uint32Array, measured: ArrayLike<number>): Uint32Array {
-  const key = Float64Array.from(places, (place) => measured[place]!);
-  const order = Uint32Array.from(places, (_, i) => i).sort((a, b) => key[a]! - key[b]!);
+  let highest = 0;
+  for (const place of places) if (measured[place]! > highest) highest = measured[place]!;
+  if (places.length <= mostOrders && highest < mostValue) {
+    // Sorting numbers takes no call for each comparison: a tenth of the time.
+    const keys = new Float64Array(places.length);
+    for (let i = 0; i < keys.length; i++) keys[i] = measured[places[i]!]! * mostOrders + i;
+    keys.sort();
+    const sorted = new Uint32Array(keys.length);
+    for (let i = 0; i < keys.length; i++) sorted[i] = places[keys[i]! % mostOrders]!;
+    return sorted;
+  }
+  const order = Uint32Array.from(places, (_, i) => i).sort((a, b) => measured[places[a]!]! - measured[places[b]!]!);
   return order.map((i) => places[i]!);
 }
