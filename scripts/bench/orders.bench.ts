@@ -19,7 +19,7 @@ declare global {
 }
 
 /** In the page: ms from asking for it to after the frame in which the picture stands, and then the chart beneath it. */
-const drawnAt = `for (const [part, name] of [['bands', 'pictureDrawn'], ['net-curve', 'chartDrawn']]) {
+const drawnAt = `for (const [part, name] of [['bands', 'pictureDrawn'], ['move-curve', 'chartDrawn']]) {
   const look = () => {
     if (!document.querySelector('[data-testid=' + part + ']')) return requestAnimationFrame(look);
     const channel = new MessageChannel();
@@ -56,7 +56,7 @@ export async function bars(): Promise<Bar[]> {
     }
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
     await page.goto(`${application.address}/orders?market=nlbe`);
-    await page.getByTestId('net-curve').waitFor();
+    await page.getByTestId('move-curve').waitFor();
     await page.evaluate(await readFile(new URL('./orders/in-page.js', import.meta.url), 'utf8'));
     const changeTo = (testId: string, value: string) =>
       page.evaluate(([id, wanted]) => window.changeTo([id!, wanted!]), [testId, value]);
@@ -92,7 +92,7 @@ export async function bars(): Promise<Bar[]> {
       bar('  with the chart beneath it, whose script is fetched apart', whole.slice(1), 1500),
       bar('  another market', markets, 500),
       bar('  another period', periods, 500),
-      ...dragged('a trial goal dragged over 360,000 orders', goal),
+      ...dragged('the goal in force moved by dragging, over 360,000 orders', goal),
       ...dragged('bands dragged', band),
     ];
   } finally {

@@ -152,7 +152,9 @@ describe('best goals', () => {
     expect(await textOf(page, '[data-testid=best-nlbe]')).toMatch(
       /€75\.00\s+€\d+\.00\s[\s\S]+Raising it to €\d+\.00 pays as long as fewer than/,
     );
-    expect(await textOf(page, '[data-testid=best-nlbe]')).toMatch(/Who is within reach lacks €\S+ on average; [\s\S]+ \(€/);
+    expect(await textOf(page, '[data-testid=best-nlbe]')).toMatch(
+      /Who is within reach lacks €\S+ on average; [\s\S]+ \(€/,
+    );
     expect(await textOf(page, '[data-testid=best-us]')).toContain('counts something that past orders do not say');
     expect(await textOf(page, '[data-testid=best-jp]')).toContain('Nobody has stated how many orders stay away');
     await page.getByTestId('best-jp').getByRole('link', { name: 'State it at Orders' }).click();

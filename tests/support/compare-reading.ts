@@ -88,12 +88,9 @@ function near({ orders }: RandomStore, index: number, market: TrueMarket, edge: 
   const { columns, shipments } = orders[index]!;
   const { rules } = market.options.find(({ option }) => option === edge.option)!;
   const { measure } = rules[0]!;
-  const by =
-    edge.kind === 'free' || measure === 'value' || measure === 'none'
-      ? columns.goods
-      : measure === 'weight'
-        ? shipments.grams
-        : columns.items;
+  const byGoods = edge.kind === 'free' || measure === 'value' || measure === 'none';
+  const other = measure === 'weight' ? shipments.grams : columns.items;
+  const by = byGoods ? columns.goods : other;
   let [below, above] = [0, 0];
   for (let i = 0; i < columns.count; i++) {
     if (

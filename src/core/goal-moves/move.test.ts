@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { netUnderGoal, ordersUnderGoal, priceBelow } from '../../../tests/support/orders-under-goal.ts';
 import type { Response } from '../orders/response.ts';
 import { emptyColumns } from '../orders/columns.ts';
 import { allOrders, sumsAlong, tallyOf, type Tally } from '../orders/tally.ts';
 import { normalCdf } from '../statistics/normal.ts';
-import { normal, seededRandom } from '../statistics/random.ts';
 import { counterfactualOf, type Counterfactual } from './counterfactual.ts';
 import { byValue } from './measured-orders.ts';
 import { moveOutcome, type MoveTerms } from './move.ts';
@@ -13,33 +13,11 @@ const none = { likely: 0, low: 0, high: 0 };
 const response: Response = { margin: 0.4, reach: 0.25, near: 0.4, far: 0.1, spread: 0, secondReward: 0 };
 const silent: Response = { ...response, near: 0, far: 0 };
 const terms: MoveTerms = { response, lost: none, won: none, ownCost: null };
-const price = 595;
+const price = priceBelow;
 
-/** Orders as they come in under a goal: each has a value of its own, and may be lifted to the goal. */
 function store(seed: number, count: number, goal: number | null, known: Response): { tally: Tally; own: number[] } {
-  const random = seededRandom(seed);
-  const own = Array.from({ length: count }, () => Math.round(Math.exp(8.6 + 0.45 * normal(random))));
-  const columns = emptyColumns(count);
-  for (const [i, value] of own.entries()) {
-    const lacking = goal === null ? Infinity : goal - value;
-    const within = goal !== null && lacking > 0 && lacking <= goal * known.reach;
-    const likely = within ? known.near + (known.far - known.near) * (lacking / (goal * known.reach)) : 0;
-    const lifted = random() < likely;
-    columns.goods[i] = lifted ? goal! + Math.floor(random() ** 2 * goal! * 0.06) : value;
-    columns.delivery[i] = goal !== null && columns.goods[i]! >= goal ? 0 : price;
-  }
+  const { columns, own } = ordersUnderGoal(seed, count, goal, known);
   return { tally: tallyOf(columns, allOrders), own };
-}
-
-/** The net of an order of a value of its own under a goal, on average over who adds; in the words of the formula. */
-function netOf(value: number, goal: number | null, { margin, ...known }: Response): number {
-  const pays = margin * value + price - price;
-  if (goal === null) return pays;
-  if (value >= goal) return margin * value - price;
-  const lacking = goal - value;
-  if (lacking > goal * known.reach) return pays;
-  const likely = known.near + (known.far - known.near) * (lacking / (goal * known.reach));
-  return likely * (margin * goal - price) + (1 - likely) * pays;
 }
 
 const sum = (values: Iterable<number>) => [...values].reduce((all, one) => all + one, 0);
@@ -207,7 +185,8 @@ describe('against closed forms', () => {
 test('the band holds what is true in about 90 of a hundred stores, for raising, lowering, dropping and adding', () => {
   const truth = store(99, 150_000, null, response).own;
   const expected = (present: number | null, candidate: number | null, count: number) =>
-    (sum(truth.map((value) => netOf(value, candidate, response) - netOf(value, present, response))) / truth.length) *
+    (sum(truth.map((value) => netUnderGoal(value, candidate, response) - netUnderGoal(value, present, response))) /
+      truth.length) *
     count;
   const count = 3000;
   const held = (present: number | null, candidate: number | null) => {

@@ -97,7 +97,8 @@ describe('a store', () => {
     const of = new Uint8Array(count);
     for (let i = 0; i < count; i++) {
       columns.goods[i] = 2000 + 10 * i;
-      of[i] = i % 20 === 0 ? 1 : i % 30 === 1 ? 2 : 0;
+      if (i % 20 === 0) of[i] = 1;
+      else if (i % 30 === 1) of[i] = 2;
       columns.delivery[i] = of[i] === 1 ? 0 : 595;
     }
     const [market] = readStore([{ currency: 'EUR', columns, shipments, codes: { names: ['', 'WIND', 'LESS10'], of } }]);
