@@ -1,5 +1,6 @@
 import { chanceOf, withChance } from '../../../src/core/goal-moves/chance.ts';
 import { bestGoal } from '../../../src/core/goal-moves/best-goal.ts';
+import { finely } from '../../../src/core/goal-moves/condense.ts';
 import { counterfactualOf } from '../../../src/core/goal-moves/counterfactual.ts';
 import { byValue } from '../../../src/core/goal-moves/measured-orders.ts';
 import { candidatesAlong, moveCurve } from '../../../src/core/goal-moves/move-curve.ts';
@@ -59,11 +60,13 @@ function speeds(): Bar[] {
     response: { ...response, spread: 0.3 },
     lost: { likely: 0.05, low: 0.03, high: 0.08 },
   };
-  const parts = [counterfactualOf(orders, spread.response)];
+  // As the page has them: in fine bands, since they came.
+  const bands = finely(orders, end, 7500);
+  const parts = [counterfactualOf(bands, spread.response)];
   const candidates = candidatesAlong('value', end).filter((_, i) => i % 4 === 0);
   const moved = timed(60, () => moveOutcome(parts, 24, { present: 7500, candidate: 8000 }, spread));
   const curves = timed(40, () => {
-    moveCurve([counterfactualOf(orders, spread.response)], 24, { present: 7500, end }, spread);
+    moveCurve([counterfactualOf(bands, spread.response)], 24, { present: 7500, end }, spread);
   });
   const chances = timed(5, () => chanceOf([orders], 24, { present: 7500, candidates, end }, spread));
   const best = timed(5, () => {
@@ -85,7 +88,7 @@ function speeds(): Bar[] {
 }
 
 function timed(times: number, what: () => unknown): number[] {
-  what();
+  for (let warm = 0; warm < 5; warm++) what();
   return Array.from({ length: times }, () => {
     const began = performance.now();
     what();

@@ -1,6 +1,7 @@
 import { valueAtShare } from '../orders/distribution.ts';
 import { roundest } from '../orders/roundest.ts';
 import { chanceOf, withChance } from './chance.ts';
+import { finely } from './condense.ts';
 import { counterfactualOf, type Counterfactual } from './counterfactual.ts';
 import { likelihoodOf } from './likelihood.ts';
 import type { MeasuredOrders } from './measured-orders.ts';
@@ -44,11 +45,12 @@ const worthMoving = 0.0005;
  * @param months length of the period @param end up to where candidates are looked at, in the measure
  */
 export function bestGoal(
-  orders: readonly MeasuredOrders[],
+  measured: readonly MeasuredOrders[],
   months: number,
   { present, end }: { present: number | null; end: number },
   terms: MoveTerms,
 ): { ok: true; advice: GoalAdvice } | { ok: false; because: NoAdvice } {
+  const orders = measured.map((one) => finely(one, end, present));
   const count = sumOver(orders, ({ tally }) => tally.orders);
   if (count < fewestOrders) return { ok: false, because: 'tooFewOrders' };
   if (orders.every(({ tally }) => (tally.paid.at(-1) ?? 0) === 0)) return { ok: false, because: 'noDeliveryPaid' };

@@ -1,6 +1,6 @@
 import { poissonDeviate, seededRandom } from '../statistics/random.ts';
 import { sumsAlong, type Tally } from '../orders/tally.ts';
-import { condensedOrders } from './condense.ts';
+import { condensedOrders, evenBands } from './condense.ts';
 import { counterfactualOf } from './counterfactual.ts';
 import type { MeasuredOrders } from './measured-orders.ts';
 import { netOfMove, type MoveOutcome, type MoveTerms } from './move.ts';
@@ -13,9 +13,12 @@ export interface Chance {
   up: Float64Array;
 }
 
-const replicates = 240;
-/** Bands in which a goal’s reach and the crowd above it are still told apart: so many up to the goal. */
-const bandsToGoal = 200;
+const replicates = 200;
+/** Bands up to the goal: fewer where orders are as they would have been, more where they were lifted from and to. */
+const bandsToGoal = 50;
+const bandsWithin = 200;
+/** Up to so far above a goal orders crowd, as a share of it. */
+const crowded = 0.12;
 
 /**
  * Weighs moves with orders drawn anew: in each band as many as chance might have brought instead of those that came in (Poisson),
@@ -34,7 +37,7 @@ export function chanceOf(
 ): Chance {
   const { present, candidates, end } = asked;
   const bands = orders.map((one) =>
-    condensedOrders(one, one.measure === 'items' ? 1 : Math.max(1, (one.goal ?? present ?? end) / bandsToGoal)),
+    one.measure === 'items' ? one : condensedOrders(one, bandsAround(one.goal, present, end, terms.response.reach)),
   );
   const nets = (drawn: readonly MeasuredOrders[]) => {
     const parts = drawn.map((one) => counterfactualOf(one, terms.response));
@@ -54,6 +57,14 @@ export function chanceOf(
     down: Float64Array.from(found, (sample, i) => Math.max(0, quantile(sample, 0.95) - likely[i]!)),
     up: Float64Array.from(found, (sample, i) => Math.max(0, likely[i]! - quantile(sample, 0.05))),
   };
+}
+
+function bandsAround(goal: number | null, present: number | null, end: number, reach: number): number[] {
+  const coarse = evenBands(Math.max(1, (goal ?? present ?? end / 2) / bandsToGoal), end, [goal, present]);
+  if (goal === null) return coarse;
+  const width = Math.max(1, goal / bandsWithin);
+  const within = evenBands(width, goal * (1 + crowded), []).filter((begin) => begin >= goal * (1 - reach));
+  return [...coarse, ...within].sort((a, b) => a - b);
 }
 
 /** Each band with as many orders as chance might bring; what they paid goes with them. */

@@ -2,15 +2,30 @@ import { sumsAlong, type Tally } from '../orders/tally.ts';
 import type { Counterfactual } from './counterfactual.ts';
 import type { MeasuredOrders } from './measured-orders.ts';
 
+/** Bands of one width that begin at its multiples, up to an end, and at further values. @returns where bands begin, ascending */
+export function evenBands(width: number, end: number, further: readonly (number | null)[]): number[] {
+  const begins = Array.from({ length: Math.floor(end / width) + 1 }, (_, i) => i * width);
+  return [...begins, ...further.filter((one) => one !== null)].sort((a, b) => a - b);
+}
+
+/** So fine that a move is weighed as it is order by order, but for what no one sees. */
+const fine = 2000;
+
+/** Orders in bands that are fine enough for anything that is asked of them. @param present goal in force, in the measure */
+export function finely(measured: MeasuredOrders, end: number, present: number | null): MeasuredOrders {
+  if (measured.measure === 'items') return measured;
+  return condensedOrders(measured, evenBands(Math.max(1, end / fine), end, [measured.goal, present]));
+}
+
 /**
- * Orders of about the same value as one, so that many moves can be weighed at once: bands of a width, in which everything is
- * the orders’ average. Edges that matter stay edges: what is worth as much as one never falls into a band with what is worth less.
+ * Orders of about the same value as one, so that many moves can be weighed at once: bands, in which everything is
+ * the orders’ average.
  *
- * @param width in the measure; bands begin at its multiples @param edges further values at which a band begins
+ * @param begins where bands begin, ascending: what is worth as much never falls into a band with what is worth less
  */
-export function condensed(orders: Counterfactual, width: number, edges: readonly number[]): Counterfactual {
+export function condensed(orders: Counterfactual, begins: readonly number[]): Counterfactual {
   const { measure, unit, kept } = orders;
-  const groups = groupsOf(orders.values, width, edges);
+  const groups = groupsOf(orders.values, begins);
   const counts = groups.map(([from, to]) => sumOf(orders.orders, from, to));
   const average = (of: Float64Array) =>
     Float64Array.from(groups, ([from, to], group) => {
@@ -34,9 +49,9 @@ export function condensed(orders: Counterfactual, width: number, edges: readonly
 }
 
 /** The same of orders as they were seen. */
-export function condensedOrders(measured: MeasuredOrders, width: number): MeasuredOrders {
+export function condensedOrders(measured: MeasuredOrders, begins: readonly number[]): MeasuredOrders {
   const { tally, goods } = measured;
-  const groups = groupsOf(tally.values, width, measured.goal === null ? [] : [measured.goal]);
+  const groups = groupsOf(tally.values, begins);
   const ends = (sums: Float64Array) => Float64Array.from(groups, ([, to]) => sums[to - 1]!);
   const average = (of: Float64Array) =>
     Float64Array.from(groups, ([from, to]) => {
@@ -63,19 +78,15 @@ export function condensedOrders(measured: MeasuredOrders, width: number): Measur
 }
 
 /** Stretches of places whose values lie in one band. */
-function groupsOf(values: Float64Array, width: number, edges: readonly number[]): [from: number, to: number][] {
+function groupsOf(values: Float64Array, begins: readonly number[]): [from: number, to: number][] {
   const groups: [number, number][] = [];
-  const cuts = [...edges].sort((a, b) => a - b);
-  let band = NaN;
-  let cut = 0;
+  let next = 0;
   for (let i = 0; i < values.length; i++) {
     const value = values[i]!;
-    const crossed = cut;
-    while (cut < cuts.length && cuts[cut]! <= value) cut++;
-    const own = Math.floor(value / width);
-    if (own !== band || cut !== crossed) groups.push([i, i + 1]);
+    const before = next;
+    while (next < begins.length && begins[next]! <= value) next++;
+    if (i === 0 || next !== before) groups.push([i, i + 1]);
     else groups.at(-1)![1] = i + 1;
-    band = own;
   }
   return groups;
 }

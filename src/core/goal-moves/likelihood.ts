@@ -13,3 +13,18 @@ export function likelihoodOf(measure: GoalMeasure, response: Response, goal: num
   const far = most === 1 ? 0 : (lacking - 1) / (most - 1);
   return Math.min(1, response.near + (response.far - response.near) * far);
 }
+
+/** Share of the orders of a value that reach a goal, by themselves or by adding. @param goal null: none */
+export function reachOf(measure: GoalMeasure, response: Response, goal: number | null): (value: number) => number {
+  if (goal === null) return () => 0;
+  const { near, far } = response;
+  const lowest =
+    measure === 'items' ? goal - Math.max(1, Math.floor(goal * response.reach)) : goal - goal * response.reach;
+  const falling = measure === 'items' ? 0 : (far - near) / (goal * response.reach);
+  return (value) => {
+    if (value >= goal) return 1;
+    if (value < lowest) return 0;
+    const likely = measure === 'items' ? likelihoodOf(measure, response, goal, value) : near + falling * (goal - value);
+    return likely > 1 ? 1 : likely;
+  };
+}

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { emptyColumns, type OrderColumns } from '../orders/columns.ts';
 import { allOrders } from '../orders/tally.ts';
 import { counterfactualOf } from './counterfactual.ts';
-import { condensed } from './condense.ts';
+import { condensed, evenBands } from './condense.ts';
 import { measuredEnd } from './measured-end.ts';
 import { byValue, measuredOver } from './measured-orders.ts';
 import { moveTerms, optionShares } from './move-terms.ts';
@@ -84,7 +84,7 @@ describe('orders as a goal measures them', () => {
     });
     const falling = { ...response, far: 0 };
     const whole = counterfactualOf(part!, falling);
-    const bands = condensed(whole, 100, [5000]);
+    const bands = condensed(whole, evenBands(100, 20_000, [5000]));
     expect(bands.values.length).toBeLessThan(100);
     expect(bands.cumulative.at(-1)).toBeCloseTo(whole.cumulative.at(-1)!, 6);
     const terms = { ...moveTerms(undefined, []), response: falling };

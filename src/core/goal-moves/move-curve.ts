@@ -1,11 +1,11 @@
 import { niceStep } from '../orders/nice-step.ts';
-import { condensed } from './condense.ts';
+import { condensed, evenBands } from './condense.ts';
 import type { Counterfactual } from './counterfactual.ts';
 import type { GoalMeasure } from './measured-orders.ts';
 import { moveOutcome, type MoveOutcome, type MoveTerms } from './move.ts';
 
 /** Candidates along the line. */
-const steps = 200;
+const steps = 120;
 /** Bands between two candidates. */
 const fineness = 4;
 
@@ -37,7 +37,7 @@ export function moveCurve(
 ): MoveCurve {
   const measure = parts[0]?.measure ?? 'value';
   const step = stepAlong(measure, end);
-  const bands = parts.map((part) => condensed(part, step / fineness, present === null ? [] : [present]));
+  const bands = parts.map((part) => condensed(part, evenBands(step / fineness, end, [present])));
   const outcome = (candidate: number | null) => moveOutcome(bands, months, { present, candidate }, terms);
   const candidates = candidatesAlong(measure, end);
   const all = present === null || candidates.includes(present) || present > end ? candidates : [...candidates, present];

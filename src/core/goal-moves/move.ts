@@ -1,7 +1,7 @@
 import { indexFrom } from '../orders/distribution.ts';
 import type { Response } from '../orders/response.ts';
 import type { Counterfactual } from './counterfactual.ts';
-import { likelihoodOf } from './likelihood.ts';
+import { reachOf } from './likelihood.ts';
 
 /** A likelihood that is assumed, with the range in which it may be; shares from 0 to 1. */
 export interface Assumed {
@@ -172,47 +172,47 @@ function touched(
   return [from, endless ? values.length : indexFrom({ values }, Math.max(...goals))];
 }
 
-function addSums(
-  sums: Sums,
-  part: Counterfactual,
-  move: Move,
-  { response: { margin, secondReward }, ownCost }: MoveTerms,
-  at: At,
-): void {
-  const { measure, values, orders, cumulative, goods, unit, prices, weights, kept } = part;
+/** In plain numbers and without calls that make anything: this is gone through for each candidate, and for each drawing anew. */
+function addSums(sums: Sums, part: Counterfactual, move: Move, terms: MoveTerms, at: At): void {
+  const { values, orders, cumulative, goods, unit, prices, weights, kept } = part;
+  const { margin, secondReward } = terms.response;
+  const { ownCost } = terms;
   const { present, candidate } = move;
   const second = candidate === null ? null : (move.second ?? null);
   const { response, lost, won } = at;
-  const reachedBy = (goal: number | null, value: number): number => {
-    if (goal === null) return 0;
-    return value >= goal ? 1 : likelihoodOf(measure, response, goal, value);
-  };
   const [from, to] = touched(part, move, response.reach);
-  // Beyond what is looked at all reach the candidate, if there is one.
-  if (candidate !== null) sums.reaching += (cumulative.at(-1) ?? 0) - (to > 0 ? cumulative[to - 1]! : 0);
+  const reachPresent = reachOf(part.measure, response, present);
+  const reachCandidate = reachOf(part.measure, response, candidate);
+  const reachSecond = reachOf(part.measure, response, second);
+  let [net, ofMargins, ofDeliveries, ofCosts, reaching] = [0, 0, 0, 0, 0];
+  let [allLosing, allGaining, losingNet, gainingNet, squares] = [0, 0, 0, 0, 0];
   for (let i = from; i < to; i++) {
     const value = values[i]!;
     const price = prices[i]!;
     const count = orders[i]!;
     const cost = ownCost ?? price;
-    const before = reachedBy(present, value);
-    const after = reachedBy(candidate, value);
-    const both = Math.min(before, after);
+    const before = reachPresent(value);
+    const after = reachCandidate(value);
+    const both = before < after ? before : after;
     const losing = before - both;
     const gaining = after - both;
     const worth = goods[i]!;
-    const wasWorth = worth + unit * (Math.max(value, present ?? 0) - value);
-    const atCandidate = Math.max(value, candidate ?? 0);
-    const isWorth = worth + unit * (atCandidate - value);
+    const wasWorth = present !== null && present > value ? worth + unit * (present - value) : worth;
+    const lifted = candidate !== null && candidate > value;
+    const isWorth = lifted ? worth + unit * (candidate - value) : worth;
     // Who has reached the candidate goes on to the second with this likelihood, and brings this then.
-    const onward = second === null ? 0 : reachedBy(second, atCandidate);
-    const brought = second === null ? 0 : margin * unit * (Math.max(second, atCandidate) - atCandidate) - secondReward;
+    let [onward, brought] = [0, 0];
+    if (second !== null) {
+      const atCandidate = lifted ? candidate : value;
+      onward = reachSecond(atCandidate);
+      brought = (second > atCandidate ? margin * unit * (second - atCandidate) : 0) - secondReward;
+    }
     // Of an order: what changes of its margin, of what is paid, and of what delivery costs the shop.
     const addedBoth = margin * (isWorth - wasWorth);
     const paysNet = margin * worth + price - cost;
     const freeNet = margin * isWorth + kept - cost;
     const wasFree = margin * wasWorth + kept - cost;
-    const ofSecond = after * (1 + (gaining > 0 ? (gaining * won) / after : 0)) * onward;
+    const ofSecond = (after + gaining * won) * onward;
     const ofMargin =
       both * addedBoth +
       losing * margin * ((1 - lost) * worth - wasWorth) +
@@ -221,22 +221,38 @@ function addSums(
     const ofDelivery =
       losing * ((1 - lost) * price - kept) + gaining * ((1 + won) * kept - price) - ofSecond * secondReward;
     const ofCost = losing * lost * cost - gaining * won * cost;
-    sums.net += count * (ofMargin + ofDelivery + ofCost);
-    sums.margin += count * ofMargin;
-    sums.delivery += count * ofDelivery;
-    sums.saved += count * ofCost;
-    sums.reaching += count * after;
-    sums.losing += count * losing;
-    sums.gaining += count * gaining;
-    sums.losingNet += count * losing * paysNet;
-    sums.gainingNet += count * gaining * (freeNet + onward * brought);
-    /** the square of what somebody brings who may go on to the second */
-    const squareOf = (amount: number) => amount ** 2 + onward * (2 * amount * brought + brought ** 2);
-    sums.squares +=
+    net += count * (ofMargin + ofDelivery + ofCost);
+    ofMargins += count * ofMargin;
+    ofDeliveries += count * ofDelivery;
+    ofCosts += count * ofCost;
+    reaching += count * after;
+    allLosing += count * losing;
+    allGaining += count * gaining;
+    losingNet += count * losing * paysNet;
+    gainingNet += count * gaining * (freeNet + onward * brought);
+    const gained = freeNet - paysNet;
+    const stayed = paysNet - wasFree;
+    squares +=
       count *
       weights[i]! *
-      (both * squareOf(addedBoth) +
-        losing * ((1 - lost) * (paysNet - wasFree) ** 2 + lost * wasFree ** 2) +
-        gaining * (squareOf(freeNet - paysNet) + won * squareOf(freeNet)));
+      (both * addedBoth * addedBoth +
+        losing * ((1 - lost) * stayed * stayed + lost * wasFree * wasFree) +
+        gaining * (gained * gained + won * freeNet * freeNet) +
+        // Who goes on to the second brings that beside.
+        onward *
+          brought *
+          (both * (2 * addedBoth + brought) + gaining * (2 * gained + brought + won * (2 * freeNet + brought))));
   }
+  sums.net += net;
+  sums.margin += ofMargins;
+  sums.delivery += ofDeliveries;
+  sums.saved += ofCosts;
+  // Beyond what is looked at all reach the candidate, if there is one.
+  const beyond = candidate === null ? 0 : (cumulative.at(-1) ?? 0) - (to > 0 ? cumulative[to - 1]! : 0);
+  sums.reaching += reaching + beyond;
+  sums.losing += allLosing;
+  sums.gaining += allGaining;
+  sums.losingNet += losingNet;
+  sums.gainingNet += gainingNet;
+  sums.squares += squares;
 }

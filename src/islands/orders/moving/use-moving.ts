@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { MeasuredFor } from '../../../client/orders/held-orders.ts';
 import { ordersClient } from '../../../client/orders/orders-client.ts';
+import { finely } from '../../../core/goal-moves/condense.ts';
 import { withChance, type Chance } from '../../../core/goal-moves/chance.ts';
 import { counterfactualOf, type Counterfactual } from '../../../core/goal-moves/counterfactual.ts';
 import { moveCurve, type MoveCurve } from '../../../core/goal-moves/move-curve.ts';
@@ -69,15 +70,19 @@ export function useMoving(
   }, [key, marketId, looked]);
 
   const measured = found && found.key === key ? found.measured : null;
-  const terms = useMemo(() => measured && moveTerms(assumption, measured.options), [assumption, measured]);
-  const parts = useMemo(
-    () => measured && terms && measured.orders.map((orders) => counterfactualOf(orders, terms.response)),
-    [measured, terms],
-  );
   const stated = asked?.present ?? null;
   const notBorneOut = measured !== null && stated !== null && measured.orders.every(({ goal }) => goal === null);
   const present = notBorneOut ? null : stated;
   const end = measured ? Math.max(measured.end, (present ?? 0) * 1.15) : 0;
+  const bands = useMemo(
+    () => measured && measured.orders.map((orders) => finely(orders, end, present)),
+    [measured, end, present],
+  );
+  const terms = useMemo(() => measured && moveTerms(assumption, measured.options), [assumption, measured]);
+  const parts = useMemo(
+    () => bands && terms && bands.map((orders) => counterfactualOf(orders, terms.response)),
+    [bands, terms],
+  );
   const curve = useMemo(
     () => parts && terms && moveCurve(parts, months, { present, end }, terms),
     [parts, terms, months, present, end],
