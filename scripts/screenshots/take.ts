@@ -49,7 +49,7 @@ const pictures: Picture[] = [
   {
     name: 'orders',
     path: '/orders?goals=7000&group=4500,6000',
-    before: (page) => page.getByTestId('net-curve').waitFor(),
+    before: (page) => page.getByTestId('move-curve').waitFor(),
   },
   { name: 'import', path: '/orders?import=orders', before: chooseExport },
   { name: 'markets', path: '/markets?market=uk', before: (page) => page.getByTestId('where-postcode').fill('ZZ9 2AA') },

@@ -58,7 +58,7 @@ function Said({ name, text, quiet }: { name: string; text: string; quiet?: boole
       <th scope="row" className="text-left font-normal">
         {name}
       </th>
-      <td colSpan={6} className={quiet ? 'text-soft' : ''}>
+      <td colSpan={5} className={quiet ? 'text-soft' : ''}>
         {text}
       </td>
     </tr>
@@ -101,23 +101,27 @@ function Advised({
   const goal = (value: number | null) => (value === null ? 'none' : write.goal(value));
   return (
     <>
-      <tr className="border-b-0 text-right whitespace-nowrap">
-        <th scope="row" className="min-w-36 text-left font-semibold whitespace-normal">
+      <tr className="border-b-0! text-right align-top whitespace-nowrap">
+        <th scope="row" className="min-w-32 text-left font-semibold whitespace-normal">
           {name}
         </th>
         <td>{goal(best.present)}</td>
-        <td className={inks[says]} data-testid="best-amount">
-          {moves ? goal(best.candidate) : 'as it is'}
-        </td>
         <td>
-          {moves && nearly && nearly.from !== nearly.to ? `${write.goal(nearly.from)} – ${write.goal(nearly.to)}` : ''}
+          <span className={inks[says]} data-testid="best-amount">
+            {moves ? goal(best.candidate) : 'as it is'}
+          </span>
+          {moves && nearly && nearly.from !== nearly.to && (
+            <span className="block text-small text-soft">
+              {write.goal(nearly.from)} – {write.goal(nearly.to)}
+            </span>
+          )}
         </td>
         <td className={says === 'unstated' ? 'text-soft' : ''}>
           {moves && (
             <>
-              {round(best.net)}{' '}
-              <span className="text-soft">
-                ({round(best.low)} to {round(best.high)})
+              {round(best.net)}
+              <span className="block text-small text-soft">
+                {round(best.low)} to {round(best.high)}
               </span>
             </>
           )}
@@ -138,7 +142,7 @@ function Advised({
         </td>
       </tr>
       <tr className="border-b border-hairline">
-        <td colSpan={7} className="pt-0 pb-1.5 pl-6 text-small text-soft" data-testid="best-words">
+        <td colSpan={6} className="pt-0 pb-1.5 pl-6 text-small text-soft" data-testid="best-words">
           <Words row={row} asked={asked} found={found} advice={advice} currency={currency} lookedAt={lookedAt} />
         </td>
       </tr>

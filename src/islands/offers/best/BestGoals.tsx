@@ -66,8 +66,7 @@ function Weighed({ offerId, steps }: { offerId: string | undefined; steps: reado
                 market
               </th>
               <th scope="col">now</th>
-              <th scope="col">best</th>
-              <th scope="col">nearly as good</th>
+              <th scope="col">best, and nearly as good</th>
               <th scope="col">net a month</th>
               <th scope="col">reach it</th>
               <th scope="col">
