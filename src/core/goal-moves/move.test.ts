@@ -182,37 +182,28 @@ describe('against closed forms', () => {
   closed(logNormal, 'log-normal values', drawn(logNormal));
 });
 
-test('the band holds what is true in about 90 of a hundred stores, for raising, lowering, dropping and adding', () => {
+describe('the band holds what is true in about 90 of a hundred stores', () => {
   const truth = store(99, 150_000, null, response).own;
-  const expected = (present: number | null, candidate: number | null, count: number) =>
-    (sum(truth.map((value) => netUnderGoal(value, candidate, response) - netUnderGoal(value, present, response))) /
-      truth.length) *
-    count;
-  const count = 3000;
-  const held = (present: number | null, candidate: number | null) => {
-    const true_ = expected(present, candidate, count);
+  const [count, stores] = [3000, 100];
+
+  test.each([
+    ['raising', 7500, 8500],
+    ['lowering', 7500, 6500],
+    ['dropping', 7500, null],
+    ['adding', null, 7500],
+  ] as const)('for %s a goal', (_, present, candidate) => {
+    const gained = truth.map(
+      (value) => netUnderGoal(value, candidate, response) - netUnderGoal(value, present, response),
+    );
+    const expected = (sum(gained) / truth.length) * count;
     let inside = 0;
-    const stores = 100;
     for (let seed = 0; seed < stores; seed++) {
       const { tally } = store(1000 + seed, count, present, response);
-      const { low, high } = moveOutcome(
-        [counterfactualOf(byValue(tally, present), response)],
-        1,
-        { present, candidate },
-        terms,
-      );
-      if (low <= true_ && true_ <= high) inside++;
+      const parts = [counterfactualOf(byValue(tally, present), response)];
+      const { low, high } = moveOutcome(parts, 1, { present, candidate }, terms);
+      if (low <= expected && expected <= high) inside++;
     }
-    return inside / stores;
-  };
-  for (const [present, candidate] of [
-    [7500, 8500],
-    [7500, 6500],
-    [7500, null],
-    [null, 7500],
-  ] as const) {
-    const share = held(present, candidate);
-    expect(share).toBeGreaterThan(0.84);
-    expect(share).toBeLessThan(0.97);
-  }
+    expect(inside / stores).toBeGreaterThan(0.84);
+    expect(inside / stores).toBeLessThan(0.97);
+  });
 });
