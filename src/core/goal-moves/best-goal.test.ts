@@ -91,6 +91,13 @@ describe('the best goal', () => {
 });
 
 describe('chance', () => {
+  test('is found for a goal of next to nothing, too, and for one beyond all orders', () => {
+    for (const present of [1, 1e9]) {
+      const all = chanceOf([ordersUnder(present, 1000)], 1, { present, candidates: [7500, null], end: 1e7 }, terms);
+      expect([...all.down, ...all.up].every(Number.isFinite)).toBe(true);
+    }
+  });
+
   const orders = ordersUnder(7500, 3000);
   const candidates = [5000, 7500, 10_000, null];
   const chance = chanceOf([orders], 1, { present: 7500, candidates, end }, terms);

@@ -17,6 +17,7 @@ const replicates = 200;
 /** Bands up to the goal: fewer where orders are as they would have been, more where they were lifted from and to. */
 const bandsToGoal = 50;
 const bandsWithin = 200;
+const mostBands = 500;
 /** Up to so far above a goal orders crowd, as a share of it. */
 const crowded = 0.12;
 
@@ -60,10 +61,12 @@ export function chanceOf(
 }
 
 function bandsAround(goal: number | null, present: number | null, end: number, reach: number): number[] {
-  const coarse = evenBands(Math.max(1, (goal ?? present ?? end / 2) / bandsToGoal), end, [goal, present]);
+  // Of a goal that is next to nothing, bands of a share of it would be without number.
+  const width = Math.max(1, end / mostBands, (goal ?? present ?? end / 2) / bandsToGoal);
+  const coarse = evenBands(width, end, [goal, present]);
   if (goal === null) return coarse;
-  const width = Math.max(1, goal / bandsWithin);
-  const within = evenBands(width, goal * (1 + crowded), []).filter((begin) => begin >= goal * (1 - reach));
+  const narrow = Math.max(1, goal / bandsWithin);
+  const within = evenBands(narrow, goal * (1 + crowded), []).filter((begin) => begin >= goal * (1 - reach));
   return [...coarse, ...within].sort((a, b) => a - b);
 }
 

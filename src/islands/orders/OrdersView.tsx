@@ -134,6 +134,12 @@ function Answer({
   if (problem)
     return <Alert>What moving this goal would do could not be worked out: {problem}. Nothing is lost.</Alert>;
   if (!moving) return <div className="h-[172px] bg-base-200" role="status" aria-label="Reading orders" />;
+  if (moving.orders === 0)
+    return (
+      <p className="py-2 text-soft" data-testid="no-pieces">
+        None of these orders says how many pieces it had, so a goal of pieces cannot be moved.
+      </p>
+    );
   const end = asked.goal.measure === 'items' ? moving.end : study.end;
   return <MoveSection moving={moving} currency={currency} end={end} goals={goals} />;
 }
@@ -278,7 +284,8 @@ function Studied({
       />
       <div className="mt-3 grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
         {asked ? (
-          moving && (
+          moving &&
+          moving.orders > 0 && (
             <MovedGoal
               marketId={marketId}
               currency={currency}

@@ -71,7 +71,11 @@ export function useMoving(
 
   const measured = found && found.key === key ? found.measured : null;
   const stated = asked?.present ?? null;
-  const notBorneOut = measured !== null && stated !== null && measured.orders.every(({ goal }) => goal === null);
+  const notBorneOut =
+    measured !== null &&
+    stated !== null &&
+    measured.orders.length > 0 &&
+    measured.orders.every(({ goal }) => goal === null);
   const present = notBorneOut ? null : stated;
   const end = measured ? Math.max(measured.end, (present ?? 0) * 1.15) : 0;
   const bands = useMemo(
