@@ -31,9 +31,12 @@ describe('the shop on a table', () => {
     );
     const message = page.getByTestId('why-message');
     await message.getByRole('button').click();
-    expect(await message.innerText()).toMatch(
-      /“Free delivery” leads, in the state “on the way”: €61\.80 of at least €75\.00 count, €13\.20 to go.*cart: its own text in nl-NL.*“Windy weekend” is silent: it has not begun/s,
-    );
+    // What a popover says is drawn once the browser has told that it is open.
+    await expect
+      .poll(() => message.innerText())
+      .toMatch(
+        /“Free delivery” leads, in the state “on the way”: €61\.80 of at least €75\.00 count, €13\.20 to go.*cart: its own text in nl-NL.*“Windy weekend” is silent: it has not begun/s,
+      );
     await message.getByRole('link', { name: /cart: its own text/ }).click();
     await page.waitForURL('**/wording?offer=free-delivery&language=nl-NL&place=cart');
   });
