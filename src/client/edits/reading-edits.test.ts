@@ -3,6 +3,8 @@ import { readableDemoOrders } from '../../../tests/support/readable-demo-orders.
 import { randomStore } from '../../../tests/support/random-stores.ts';
 import { ordinaryArticle } from '../../core/cart/ordinary-article.ts';
 import { checkPolicy } from '../../core/checks/validate.ts';
+import { emptyColumns } from '../../core/orders/columns.ts';
+import { emptyShipments } from '../../core/orders/replay/shipments.ts';
 import { compilePolicy } from '../../core/evaluation/compile.ts';
 import { evaluate } from '../../core/evaluation/evaluate.ts';
 import { emptyPolicy } from '../../core/policy/empty.ts';
@@ -91,6 +93,21 @@ describe('rules taken over into an empty store', () => {
     const { alike, orders: looked } = chargedAlike(policy, orders, 20_300);
     expect(looked).toBeGreaterThan(10);
     expect(alike / looked).toBeGreaterThan(0.9);
+  });
+
+  test('make those options free that orders had free, and none whose name begins alike', () => {
+    const columns = emptyColumns(800, ['parcel', 'parcel-shop']);
+    const shipments = emptyShipments(800, [['NL', '', '']]);
+    for (let i = 0; i < 800; i++) {
+      columns.goods[i] = 2000 + 10 * i;
+      columns.option[i] = i % 2;
+      columns.delivery[i] = i % 2 === 0 && columns.goods[i]! >= 6000 ? 0 : 495;
+    }
+    const policy = policyFrom([{ currency: 'EUR', columns, shipments, codes: null }]);
+    expect(Object.values(policy.offers)[0]!.goals.first!.rewards.delivery).toMatchObject({
+      on: { by: 'list', options: { parcel: true } },
+    });
+    expect(Object.values(policy.offers)[0]!.goals.first!.rewards.delivery).not.toHaveProperty('on.options.parcel-shop');
   });
 
   test('of nothing change nothing', () => {

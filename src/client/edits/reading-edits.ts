@@ -29,47 +29,69 @@ const assumedEstimate = { min: 1, max: 3 };
 export const takeReading = (proposals: readonly ProposedRules[], names: NamesForRead): Edit => {
   return (policy) => {
     const marketIds: (string | undefined)[] = [];
+    const made: MadeOption[] = [];
     const markets = proposals.map(({ market }, i): Edit => (current) => {
       const before = new Set(Object.keys(current.markets));
       const patch = addProposedMarkets([market], names.market)(current);
-      const made = patch.map(({ path }) => /^\/markets\/([^/]+)$/.exec(path)?.[1]);
-      marketIds[i] = made.find((id) => id !== undefined && !before.has(id));
+      const added = patch.map(({ path }) => /^\/markets\/([^/]+)$/.exec(path)?.[1]);
+      marketIds[i] = added.find((id) => id !== undefined && !before.has(id));
       return patch;
     });
     const rules = proposals.map(
       (proposal, i): Edit =>
         (current) =>
-          inTurn(optionsOf(proposal, marketIds[i]!, names), ...areasOf(proposal, marketIds[i]!, names))(current),
+          inTurn(
+            optionsOf(proposal, marketIds[i]!, { names, made }),
+            ...areasOf(proposal, marketIds[i]!, { names, made }),
+          )(current),
     );
     const offers: Edit = (current) =>
       inTurn(
         ...offersOf(
           proposals.map(({ goals }, i) => ({ marketId: marketIds[i]!, goals })),
-          names,
+          { names, made },
         ),
       )(current);
     return inTurn(...markets, ...rules, offers)(policy);
   };
 };
 
+/** What is made while the edit is put together: which option of the orders became which. */
+interface Making {
+  names: NamesForRead;
+  made: MadeOption[];
+}
+
+interface MadeOption {
+  marketId: string;
+  /** what the orders call it */
+  option: string;
+  id: string;
+}
+
 const wholeZoneOf = ({ zones }: Policy, marketId: string): string =>
   inOrder(zones).find(([, { market }]) => market === marketId)![0];
 
 const optionsOf =
-  ({ options }: ProposedRules, marketId: string, names: NamesForRead): Edit =>
+  ({ options }: ProposedRules, marketId: string, making: Making): Edit =>
   (policy) =>
     addOptions(
       wholeZoneOf(policy, marketId),
       options.map(({ option, charge }) => ({ option, charge })),
-      names,
+      making,
     )(policy);
 
-const addOptions = (zone: string, options: readonly { option: string; charge: Charge }[], names: NamesForRead): Edit =>
+const addOptions = (
+  zone: string,
+  options: readonly { option: string; charge: Charge }[],
+  { names, made }: Making,
+): Edit =>
   inTurn(
     ...options.map(({ option, charge }): Edit => (policy) => {
       const name = names.option(option).slice(0, 120);
-      const { languages } = policy.markets[policy.zones[zone]!.market]!;
-      const made: DeliveryOption = {
+      const marketId = policy.zones[zone]!.market;
+      const { languages } = policy.markets[marketId]!;
+      const proposed: DeliveryOption = {
         order: orderAfterLast(policy.options),
         zone,
         on: true,
@@ -80,12 +102,14 @@ const addOptions = (zone: string, options: readonly { option: string; charge: Ch
         charge,
       };
       // Past orders know it by this word already.
-      return setAt(['options', freshId(option, policy.options)], made)(policy);
+      const id = freshId(option, policy.options);
+      made.push({ marketId, option, id });
+      return setAt(['options', id], proposed)(policy);
     }),
   );
 
 /** A zone of its own for each area that can be told by postcodes, with the market’s options at what they cost there. */
-function areasOf(proposal: ProposedRules, marketId: string, names: NamesForRead): Edit[] {
+function areasOf(proposal: ProposedRules, marketId: string, making: Making): Edit[] {
   return proposal.market.areas.flatMap((area, number) => {
     const patterns = area.parts.flatMap(postcodesOf);
     if (patterns.length === 0) return [];
@@ -101,10 +125,10 @@ function areasOf(proposal: ProposedRules, marketId: string, names: NamesForRead)
     );
     return [
       (policy: Policy) => {
-        const name = names.area(number + 1);
+        const name = making.names.area(number + 1);
         const zone: Zone = { order: orderAfterLast(policy.zones), market: marketId, name, on: true, area: { include } };
         const id = freshId(`${marketId}-${name}`, policy.zones);
-        return inTurn(setAt(['zones', id], zone), addOptions(id, chargesIn(area, proposal), names))(policy);
+        return inTurn(setAt(['zones', id], zone), addOptions(id, chargesIn(area, proposal), making))(policy);
       },
     ];
   });
@@ -131,7 +155,7 @@ function dearer(charge: Charge, more: number): Charge {
 /** One offer for the first goal of every market, another for their second ones: each makes just those options free that orders had free. */
 function offersOf(
   markets: readonly { marketId: string; goals: readonly ProposedGoal[] }[],
-  names: NamesForRead,
+  { names, made }: Making,
 ): Edit[] {
   const most = markets.reduce((all, { goals }) => Math.max(all, goals.length), 0);
   return Array.from({ length: most }, (_, rank): Edit => (policy) => {
@@ -155,7 +179,7 @@ function offersOf(
             delivery: {
               order: 1,
               kind: 'deliveryFree',
-              on: selectionOf(policy, those, rank),
+              on: selectionOf(made, those, rank),
               coversOwnDelivery: false,
             },
           },
@@ -168,19 +192,18 @@ function offersOf(
 
 /** All options, where every market has just one goal for all of them. */
 function selectionOf(
-  { options, zones }: Policy,
+  made: readonly MadeOption[],
   markets: readonly { marketId: string; goals: readonly ProposedGoal[] }[],
   rank: number,
 ): OptionSelection {
-  const free = markets.flatMap(({ marketId, goals }) => {
-    const named = new Set(goals[rank]!.options.map((option) => freshId(option, {})));
-    return inOrder(options)
-      .filter(([, { zone }]) => zones[zone]?.market === marketId)
-      .map(([id]) => ({ id, free: [...named].some((name) => id === name || id.startsWith(`${name}-`)) }));
-  });
-  if (free.every((one) => one.free)) return { by: 'all' };
+  const options = markets.flatMap(({ marketId, goals }) =>
+    made
+      .filter((one) => one.marketId === marketId)
+      .map(({ option, id }) => ({ id, free: goals[rank]!.options.includes(option) })),
+  );
+  if (options.every(({ free }) => free)) return { by: 'all' };
   return {
     by: 'list',
-    options: Object.fromEntries(free.filter((one) => one.free).map(({ id }) => [id, true as const])),
+    options: Object.fromEntries(options.filter(({ free }) => free).map(({ id }) => [id, true as const])),
   };
 }

@@ -1,5 +1,5 @@
 import { poissonDeviate, seededRandom } from '../statistics/random.ts';
-import { sumsAlong, type Tally } from '../orders/tally.ts';
+import { singly, sumsAlong, type Tally } from '../orders/tally.ts';
 import { condensedOrders, evenBands } from './condense.ts';
 import { counterfactualOf } from './counterfactual.ts';
 import type { MeasuredOrders } from './measured-orders.ts';
@@ -90,9 +90,6 @@ function drawnAnew(tally: Tally, random: () => number): Tally {
     orders: cumulative.at(-1) ?? 0,
   };
 }
-
-/** What each adds to a running sum. */
-const singly = (sums: Float64Array): Float64Array => sums.map((sum, i) => sum - (i > 0 ? sums[i - 1]! : 0));
 
 /** An outcome with the band that chance gives it: between two candidates it is as it is between their bands. */
 export function withChance(outcome: MoveOutcome, { candidates, down, up }: Chance): MoveOutcome {

@@ -1,6 +1,6 @@
 import { indexFrom } from '../orders/distribution.ts';
 import type { Response } from '../orders/response.ts';
-import { sumsAlong, type Tally } from '../orders/tally.ts';
+import { singly, sumsAlong, type Tally } from '../orders/tally.ts';
 import { likelihoodOf } from './likelihood.ts';
 import type { GoalMeasure, MeasuredOrders } from './measured-orders.ts';
 
@@ -60,9 +60,6 @@ export function counterfactualOf(measured: MeasuredOrders, response: Response): 
     kept,
   };
 }
-
-/** What each adds to a running sum. */
-const singly = (sums: Float64Array): Float64Array => sums.map((sum, i) => sum - (i > 0 ? sums[i - 1]! : 0));
 
 function takenBack(
   { measure, tally: { values } }: MeasuredOrders,

@@ -124,6 +124,9 @@ export function sumsAlong(single: Float64Array): Float64Array {
   return single.map((one) => (sum += one));
 }
 
+/** What each adds to a running sum. */
+export const singly = (sums: Float64Array): Float64Array => sums.map((sum, i) => sum - (i > 0 ? sums[i - 1]! : 0));
+
 /** A running sum over all orders worth less than a value. */
 export function sumBelow(tally: Tally, sums: ArrayLike<number>, value: number): number {
   const index = indexFrom(tally, value);

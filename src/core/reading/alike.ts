@@ -3,7 +3,7 @@ import { penaltyFor } from './read-rule.ts';
 import { someOf, type ReadableOrders } from './readable-orders.ts';
 
 /** Orders of parts that have the same rules. */
-export interface Alike<K> {
+interface Alike<K> {
   keys: K[];
   places: Uint32Array;
 }

@@ -6,7 +6,7 @@ import type { ReadRule } from './read-rule.ts';
 import type { ReadMarket } from './read-store.ts';
 
 /** An option as it is proposed: what it costs now, and what it cost before. */
-export interface ProposedOption {
+interface ProposedOption {
   /** its id, or what the export called it */
   option: string;
   charge: Charge;
