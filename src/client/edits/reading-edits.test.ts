@@ -21,6 +21,7 @@ const names: NamesForRead = {
   option: (option) => option,
   area: (number) => `area ${number}`,
   offer: 'Free delivery',
+  code: 'Free delivery by code',
 };
 
 /** The policy of a store that had nothing, as it is read from its orders. */

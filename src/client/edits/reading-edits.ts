@@ -1,6 +1,17 @@
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
-import type { Charge, DeliveryOption, Offer, OptionSelection, Policy, Zone } from '../../core/policy/types.ts';
+import { destinationOfOrder } from '../../core/orders/destination-of-order.ts';
+import type {
+  AreaPart,
+  Charge,
+  DeliveryOption,
+  Offer,
+  OptionSelection,
+  Policy,
+  Zone,
+} from '../../core/policy/types.ts';
 import type { AreaPart as ReadPart, ReadArea } from '../../core/reading/read-areas.ts';
+import { goalWording } from '../../core/reading/goal-wording.ts';
+import type { ReadCode } from '../../core/reading/read-codes.ts';
 import { proposedRules, type ProposedGoal, type ProposedRules } from '../../core/reading/proposed-rules.ts';
 import { normalPostcode } from '../../core/geography/postcode.ts';
 import type { Edit } from './edit.ts';
@@ -15,8 +26,9 @@ export interface NamesForRead {
   option: (option: string) => string;
   /** of a part of a market, by how many there are already */
   area: (number: number) => string;
-  /** of the offer that makes delivery free */
+  /** of the offer that makes delivery free, and of that which does so by codes */
   offer: string;
+  code: string;
 }
 
 /** Working days until a parcel is there, of which orders say nothing. */
@@ -24,37 +36,71 @@ const assumedEstimate = { min: 1, max: 3 };
 
 /**
  * Rules that were read from orders, put into a policy as one edit: markets with their zones, options with their charges, areas
- * with theirs, and offers that make delivery free from the goals. Prices and goals are exact amounts.
+ * with theirs, and offers that make delivery free from the goals or by codes. Prices and goals are exact amounts.
+ *
+ * @param into the market that all of them belong to; absent: each becomes one of its own
  */
-export const takeReading = (proposals: readonly ProposedRules[], names: NamesForRead): Edit => {
+export const takeReading = (proposals: readonly ProposedRules[], names: NamesForRead, into?: string): Edit => {
   return (policy) => {
-    const marketIds: (string | undefined)[] = [];
+    if (proposals.length === 0) return [];
+    const places: MadePlace[] = [];
     const made: MadeOption[] = [];
-    const markets = proposals.map(({ market }, i): Edit => (current) => {
-      const before = new Set(Object.keys(current.markets));
-      const patch = addProposedMarkets([market], names.market)(current);
-      const added = patch.map(({ path }) => /^\/markets\/([^/]+)$/.exec(path)?.[1]);
-      marketIds[i] = added.find((id) => id !== undefined && !before.has(id));
+    const making: Making = { names, made };
+    const zones = proposals.map((proposal, i): Edit => (current) => {
+      const patch = into === undefined ? newMarket(proposal, names)(current) : zoneIn(into, proposal, i)(current);
+      const added = (collection: string) =>
+        patch.map(({ path }) => new RegExp(`^/${collection}/([^/]+)$`).exec(path)?.[1]).find(Boolean);
+      const market = into ?? added('markets')!;
+      places[i] = { market, zone: added('zones') ?? wholeZoneOf(current, market)! };
       return patch;
     });
     const rules = proposals.map(
       (proposal, i): Edit =>
         (current) =>
           inTurn(
-            optionsOf(proposal, marketIds[i]!, { names, made }),
-            ...areasOf(proposal, marketIds[i]!, { names, made }),
+            addOptions(places[i]!.zone, proposal.options, making),
+            ...areasOf(proposal, places[i]!.market, making),
           )(current),
     );
-    const offers: Edit = (current) =>
-      inTurn(
-        ...offersOf(
-          proposals.map(({ goals }, i) => ({ marketId: marketIds[i]!, goals })),
-          { names, made },
-        ),
-      )(current);
-    return inTurn(...markets, ...rules, offers)(policy);
+    const offers: Edit = (current) => {
+      const goals = proposals.map((proposal, i) => ({ marketId: places[i]!.market, ...proposal }));
+      return inTurn(...offersOf(goals, making), ...codeOffersOf(goals, making))(current);
+    };
+    return inTurn(...zones, ...rules, offers)(policy);
   };
 };
+
+interface MadePlace {
+  market: string;
+  /** where its options lie */
+  zone: string;
+}
+
+const newMarket = ({ market }: ProposedRules, { market: nameOf }: NamesForRead): Edit =>
+  addProposedMarkets([market], nameOf);
+
+/** The zone of a market that covers all of it, made where there is none; countries with rules of their own get one of theirs. */
+const zoneIn =
+  (marketId: string, { market }: ProposedRules, place: number): Edit =>
+  (policy) => {
+    if (place === 0 && wholeZoneOf(policy, marketId) !== undefined) return [];
+    const { name } = policy.markets[marketId]!;
+    const include: Zone['area']['include'] =
+      place === 0
+        ? { whole: { kind: 'wholeMarket' } }
+        : Object.fromEntries(market.countries.map((country, i) => [`part-${i + 1}`, { kind: 'country', country }]));
+    const zone: Zone = {
+      order: orderAfterLast(policy.zones),
+      market: marketId,
+      name: (place === 0 ? `All of ${name}` : market.countries.join(', ')).slice(0, 120),
+      on: true,
+      area: { include },
+    };
+    return setAt(
+      ['zones', freshId(`${marketId}-${place === 0 ? 'all' : market.countries[0]!}`, policy.zones)],
+      zone,
+    )(policy);
+  };
 
 /** What is made while the edit is put together: which option of the orders became which. */
 interface Making {
@@ -69,17 +115,11 @@ interface MadeOption {
   id: string;
 }
 
-const wholeZoneOf = ({ zones }: Policy, marketId: string): string =>
-  inOrder(zones).find(([, { market }]) => market === marketId)![0];
-
-const optionsOf =
-  ({ options }: ProposedRules, marketId: string, making: Making): Edit =>
-  (policy) =>
-    addOptions(
-      wholeZoneOf(policy, marketId),
-      options.map(({ option, charge }) => ({ option, charge })),
-      making,
-    )(policy);
+const wholeZoneOf = ({ zones }: Policy, marketId: string): string | undefined =>
+  inOrder(zones).find(
+    ([, { market, area }]) =>
+      market === marketId && Object.values(area.include).some(({ kind }) => kind === 'wholeMarket'),
+  )?.[0];
 
 const addOptions = (
   zone: string,
@@ -108,21 +148,12 @@ const addOptions = (
     }),
   );
 
-/** A zone of its own for each area that can be told by postcodes, with the market’s options at what they cost there. */
+/** A zone of its own for each area, with the market’s options at what they cost there. */
 function areasOf(proposal: ProposedRules, marketId: string, making: Making): Edit[] {
-  return proposal.market.areas.flatMap((area, number) => {
-    const patterns = area.parts.flatMap(postcodesOf);
-    if (patterns.length === 0) return [];
-    const include = Object.fromEntries(
-      patterns.map(([country, all], i) => [
-        `part-${i + 1}`,
-        {
-          kind: 'postcodes' as const,
-          country,
-          patterns: Object.fromEntries(all.map((pattern) => [pattern, true as const])),
-        },
-      ]),
-    );
+  return proposal.areas.flatMap((area, number) => {
+    const parts = area.parts.flatMap(areaPartOf);
+    if (parts.length === 0) return [];
+    const include = Object.fromEntries(parts.map((part, i) => [`part-${i + 1}`, part]));
     return [
       (policy: Policy) => {
         const name = making.names.area(number + 1);
@@ -134,8 +165,12 @@ function areasOf(proposal: ProposedRules, marketId: string, making: Making): Edi
   });
 }
 
-const postcodesOf = ({ country, postcode }: ReadPart): [string, string[]][] =>
-  postcode === null ? [] : [[country, [`${normalPostcode(postcode)}*`]]];
+/** None where a region is written in a way that is not known. */
+export function areaPartOf({ country, region, postcode }: ReadPart): AreaPart[] {
+  if (postcode !== null) return [{ kind: 'postcodes', country, patterns: { [`${normalPostcode(postcode)}*`]: true } }];
+  const known = destinationOfOrder(country, region ?? '', '').region;
+  return known === undefined ? [] : [{ kind: 'region', region: known }];
+}
 
 function chargesIn(area: ReadArea, { market, options }: ProposedRules): { option: string; charge: Charge }[] {
   const { more } = area;
@@ -183,6 +218,44 @@ function offersOf(
               coversOwnDelivery: false,
             },
           },
+        },
+      },
+    };
+    const id = freshId(offer.name, policy.offers);
+    const languages = those.flatMap(({ marketId }) => policy.markets[marketId]!.languages);
+    return inTurn(setAt(['offers', id], offer), setAt(['wording', id], goalWording(languages)))(policy);
+  });
+}
+
+/** One offer for all codes that make delivery free in the same markets. */
+function codeOffersOf(markets: readonly { marketId: string; codes: readonly ReadCode[] }[], { names }: Making): Edit[] {
+  const marketsOf = new Map<string, string[]>();
+  for (const { marketId, codes } of markets)
+    for (const { code } of codes) marketsOf.set(code, [...(marketsOf.get(code) ?? []), marketId]);
+  const together = new Map<string, string[]>();
+  for (const [code, those] of marketsOf) {
+    // What an export writes may be no code that shoppers can enter here.
+    if (!/^[A-Z0-9][A-Z0-9_-]{0,39}$/.test(code)) continue;
+    const key = those.join(' ');
+    together.set(key, [...(together.get(key) ?? []), code]);
+  }
+  return [...together].map(([key, codes]): Edit => (policy) => {
+    const offer: Offer = {
+      order: orderAfterLast(policy.offers),
+      name: names.code,
+      note: '',
+      on: true,
+      priority: 0,
+      combines: false,
+      unlock: { by: 'code', codes: Object.fromEntries(codes.map((code) => [code, true as const])) },
+      markets: Object.fromEntries(key.split(' ').map((market) => [market, true as const])),
+      goals: {
+        first: {
+          order: 1,
+          measure: { kind: 'countedValue', basis: 'afterDiscountsAsShown' },
+          targets: {},
+          then: 'replace',
+          rewards: { delivery: { order: 1, kind: 'deliveryFree', on: { by: 'all' }, coversOwnDelivery: false } },
         },
       },
     };

@@ -1,12 +1,14 @@
 import { chargeOfPreset } from '../charges/presets.ts';
 import type { Charge } from '../policy/types.ts';
 import { roundestIn, type Gap } from './gap.ts';
+import type { ReadArea } from './read-areas.ts';
+import type { ReadCode } from './read-codes.ts';
 import type { DatedRule } from './read-option.ts';
 import type { ReadRule } from './read-rule.ts';
 import type { ReadMarket } from './read-store.ts';
 
 /** An option as it is proposed: what it costs now, and what it cost before. */
-interface ProposedOption {
+export interface ProposedOption {
   /** its id, or what the export called it */
   option: string;
   charge: Charge;
@@ -31,6 +33,8 @@ export interface ProposedRules {
   market: ReadMarket;
   options: ProposedOption[];
   goals: ProposedGoal[];
+  areas: ReadArea[];
+  codes: ReadCode[];
   /** options that nobody has had for long: they are left out */
   gone: string[];
 }
@@ -58,6 +62,8 @@ export function proposedRules(market: ReadMarket): ProposedRules {
     market,
     options,
     goals: sharedGoals(options),
+    areas: market.areas,
+    codes: market.codes,
     gone: all.filter((one) => !there.includes(one)).map(({ option }) => option),
   };
 }

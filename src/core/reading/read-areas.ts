@@ -20,7 +20,6 @@ export interface ReadArea {
   more: number | null;
   /** its own rules, as far as its orders tell */
   read: ReadOptions;
-  places: Uint32Array;
 }
 
 const longestPrefix = 4;
@@ -34,7 +33,11 @@ const otherwise = 0.6;
  *
  * @param places of the market’s orders @param read its rules
  */
-export function readAreas(orders: ReadableOrders, places: Uint32Array, read: ReadOptions): ReadArea[] {
+export function readAreas(
+  orders: ReadableOrders,
+  places: Uint32Array,
+  read: ReadOptions,
+): { area: ReadArea; places: Uint32Array }[] {
   const apart = placesBy(places, partsApart(orders, places, read))
     .filter((one): one is [string, Uint32Array] => one[0] !== null)
     .map(([key, some]): [AreaPart, Uint32Array] => [JSON.parse(key) as AreaPart, some]);
@@ -44,7 +47,7 @@ export function readAreas(orders: ReadableOrders, places: Uint32Array, read: Rea
     // A surcharge says more with less: it is taken where it explains as much as rules of its own do.
     const more = beyond && beyond.explained >= own.explained ? beyond.more : null;
     const explained = more === null ? own.explained : beyond!.explained;
-    return { parts: keys, orders: some.length, explained, more, read: own, places: some };
+    return { area: { parts: keys, orders: some.length, explained, more, read: own }, places: some };
   });
 }
 

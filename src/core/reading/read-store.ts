@@ -1,8 +1,10 @@
 import { alikeParts } from './alike.ts';
 import { readAreas, type ReadArea } from './read-areas.ts';
 import { readCodes, type ReadCode } from './read-codes.ts';
+import { pricesOf } from './prices-of.ts';
 import { readOptions, type ReadOptions } from './read-options.ts';
 import { placesBy, placesKnown, someOf, type ReadableOrders } from './readable-orders.ts';
+import { unlikeRules, type UnlikeRules } from './unlike-rules.ts';
 
 /** A market as orders show it: countries that are paid for in one currency and have the same rules. */
 export interface ReadMarket {
@@ -16,6 +18,8 @@ export interface ReadMarket {
   read: ReadOptions;
   areas: ReadArea[];
   codes: ReadCode[];
+  /** those that are not explained */
+  unlike: UnlikeRules;
 }
 
 /** So many orders tell which parts of a market pay otherwise. */
@@ -64,15 +68,47 @@ function readMarket(orders: ReadableOrders, countries: string[], places: Uint32A
   // Some tell where orders pay otherwise; the rules are read from all that do not.
   const some = someOf(places, enoughForAreas);
   const roughly = readOptions(orders, some);
-  const areas = readAreas(orders, places, roughly);
-  const inAreas = new Uint8Array(orders.columns.count);
-  for (const area of areas) for (const place of area.places) inAreas[place] = 1;
-  const rest = areas.length === 0 ? places : places.filter((place) => inAreas[place] === 0);
+  const found = readAreas(orders, places, roughly);
+  /** by place: which area it lies in, from 1 */
+  const areaOf = new Uint16Array(orders.columns.count);
+  for (const [i, one] of found.entries()) for (const place of one.places) areaOf[place] = i + 1;
+  const rest = found.length === 0 ? places : places.filter((place) => areaOf[place] === 0);
   const read = rest === some ? roughly : readOptions(orders, rest);
+  const areas = found.map(({ area }) => area);
   const codes = readCodes(orders, rest, read);
-  const explained =
-    read.explained +
-    areas.reduce((sum, area) => sum + area.explained, 0) +
-    codes.reduce((sum, { free }) => sum + free, 0);
-  return { currency: orders.currency, countries, orders: places.length, explained, read, areas, codes };
+  const unlike = unlikeRules(orders, places, priceWith(orders, { read, areas, codes }, areaOf));
+  return {
+    currency: orders.currency,
+    countries,
+    orders: places.length,
+    explained: places.length - unlike.orders,
+    read,
+    areas,
+    codes,
+    unlike,
+  };
+}
+
+/** What an order pays by all that was read of its market. */
+function priceWith(
+  orders: ReadableOrders,
+  { read, areas, codes }: Pick<ReadMarket, 'read' | 'areas' | 'codes'>,
+  areaOf: Uint16Array,
+): (place: number) => number | null {
+  const everywhere = pricesOf(orders, read);
+  const inAreas = areas.map((area) => {
+    if (area.more === null) return pricesOf(orders, area.read);
+    const { more } = area;
+    return (place: number) => {
+      const price = everywhere(place);
+      return price === null || price === 0 ? price : price + more;
+    };
+  });
+  const freeWith = new Set(codes.map(({ code }) => code));
+  return (place) => {
+    const inArea = areaOf[place]!;
+    if (inArea > 0) return inAreas[inArea - 1]!(place);
+    const code = orders.codes?.names[orders.codes.of[place]!] ?? '';
+    return freeWith.has(code) ? 0 : everywhere(place);
+  };
 }

@@ -9,6 +9,8 @@ export interface ReadableOrders {
   shipments: OrderShipments;
   /** null: none is known of any */
   codes: { names: readonly string[]; /** position in the names, by order */ of: ArrayLike<number> } | null;
+  /** what the shop called them; where they are known */
+  numbers?: readonly string[];
 }
 
 export const measuredOf = ({ columns, shipments }: ReadableOrders): Measured => ({

@@ -107,8 +107,23 @@ export function OrdersView({ query: initial, steps }: { query: Record<string, st
         openImport={setImporting}
       />
       <ImportSection open={importing} setOpen={setImporting} changed={reload} />
+      <FirstRelease policy={policy} />
       {content()}
     </div>
+  );
+}
+
+/** What is left to do for rules that no shop has yet. */
+function FirstRelease({ policy }: { policy: Policy }) {
+  const release = useRelease();
+  if (release || Object.keys(policy.options).length === 0) return null;
+  return (
+    <p className="my-1" data-testid="first-release">
+      Nothing has been released yet, so no shop knows these rules.{' '}
+      <a href="/release" className="link link-primary">
+        Release them
+      </a>
+    </p>
   );
 }
 

@@ -11,6 +11,7 @@ import {
 import { ColumnTable } from './ColumnTable.tsx';
 import { FileForm } from './FileForm.tsx';
 import { useDraft } from '../../page/draft-context.tsx';
+import { ReadFileRules } from '../reading/ReadFileRules.tsx';
 import { ProposeMarkets } from './ProposeMarkets.tsx';
 import { Alert } from '../../../ui/Alert.tsx';
 
@@ -120,8 +121,13 @@ export default function ChooseFile({
         <div className="mt-2">
           {chosen.remembered && <p className="text-small text-primary">Read as the last file with this heading was.</p>}
           <FileForm mapping={chosen.mapping} sample={chosen.sample} change={change} />
-          <ColumnTable mapping={chosen.mapping} sample={chosen.sample} change={change} />
-          {kind === 'orders' && noMarket && <ProposeMarkets file={chosen.file} mapping={chosen.mapping} />}
+          <Columns
+            folded={kind === 'orders' && noMarket && missing.length === 0}
+            mapping={chosen.mapping}
+            sample={chosen.sample}
+            change={change}
+          />
+          {kind === 'orders' && noMarket && <FirstMarkets file={chosen.file} mapping={chosen.mapping} />}
           <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
             <button
               type="button"
@@ -141,5 +147,29 @@ export default function ChooseFile({
         </div>
       )}
     </div>
+  );
+}
+
+/** A store without markets: what a file says of them, and of how they charge where it says what delivery cost. */
+function FirstMarkets({ file, mapping }: { file: File; mapping: ImportMapping }) {
+  const { country, delivery } = mapping.columns;
+  return country !== undefined && delivery !== undefined && missingIn(mapping).length === 0 ? (
+    <ReadFileRules file={file} mapping={mapping} />
+  ) : (
+    <ProposeMarkets file={file} mapping={mapping} />
+  );
+}
+
+/** What the columns stand for; folded where all that is needed is known, and something else is asked first. */
+function Columns({ folded, ...columns }: { folded: boolean } & Parameters<typeof ColumnTable>[0]) {
+  if (!folded) return <ColumnTable {...columns} />;
+  const read = Object.keys(columns.mapping.columns).length;
+  return (
+    <details data-testid="folded-columns">
+      <summary className="text-soft">
+        {read} of {columns.sample.heading.length} columns are read: see what they stand for
+      </summary>
+      <ColumnTable {...columns} />
+    </details>
   );
 }

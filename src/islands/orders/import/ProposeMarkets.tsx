@@ -6,6 +6,7 @@ import type { MarketProposal } from '../../../core/imports/propose-markets.ts';
 import { useNotation } from '../../page/page-context.tsx';
 import { countryName } from '../../page/place-names.ts';
 import { useGuardedEdit } from '../../page/use-edit.tsx';
+import { marketName } from '../market-name.ts';
 import { wordsFor } from '../words.ts';
 import { Alert } from '../../../ui/Alert.tsx';
 
@@ -93,11 +94,4 @@ export function ProposeMarkets({ file, mapping }: { file: File; mapping: ImportM
       </button>
     </div>
   );
-}
-
-/** “Netherlands & Belgium”, “Germany and 3 more”. */
-function marketName(names: readonly string[]): string {
-  const [first = '', second] = names;
-  if (names.length > 2) return `${first.slice(0, 100)} and ${names.length - 1} more`;
-  return second === undefined ? first.slice(0, 120) : `${first} & ${second}`.slice(0, 120);
 }

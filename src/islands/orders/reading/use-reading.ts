@@ -1,0 +1,47 @@
+import { useEffect, useRef, useState } from 'react';
+import type { UnderWay } from '../../../client/orders/reading/reading-client.ts';
+import type { FoundRules, TellShare } from '../../../client/orders/reading/reading.worker.ts';
+
+/** How far rules have been read. */
+export type ReadingState =
+  | { state: 'reading'; share: number }
+  | { state: 'stopped' }
+  | { state: 'failed'; problem: string }
+  | { state: 'found'; found: FoundRules };
+
+/**
+ * Reads rules as soon as it is shown, and anew when `begin` is another.
+ * @returns how far it is, a way to stop it, and one to begin once more
+ */
+export function useReading(begin: (tell: TellShare) => UnderWay): {
+  reading: ReadingState;
+  stop: () => void;
+  again: () => void;
+} {
+  const [reading, setReading] = useState<ReadingState>({ state: 'reading', share: 0 });
+  const [tries, setTries] = useState(0);
+  const underWay = useRef<UnderWay | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    setReading({ state: 'reading', share: 0 });
+    const current = begin((share) => wanted && setReading({ state: 'reading', share }));
+    underWay.current = current;
+    current.done.then(
+      (found) => wanted && setReading({ state: 'found', found }),
+      (error: unknown) =>
+        wanted && setReading({ state: 'failed', problem: error instanceof Error ? error.message : String(error) }),
+    );
+    return () => {
+      wanted = false;
+      current.stop();
+    };
+  }, [begin, tries]);
+  return {
+    reading,
+    stop: () => {
+      underWay.current?.stop();
+      setReading({ state: 'stopped' });
+    },
+    again: () => setTries((count) => count + 1),
+  };
+}
