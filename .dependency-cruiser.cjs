@@ -42,6 +42,7 @@ const coreFolders = [
   'goal-moves',
   'reading',
   'experiments',
+  'charged',
   'guarantees',
   'check-up',
   'effect',

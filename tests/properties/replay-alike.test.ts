@@ -10,7 +10,7 @@ import { destinationOfOrder } from '../../src/core/orders/destination-of-order.t
 import { emptyColumns } from '../../src/core/orders/columns.ts';
 import { replayPlacesOf } from '../../src/core/orders/replay/replay-places.ts';
 import { replayOrders } from '../../src/core/orders/replay/replay.ts';
-import { weightUnknown, type OrderPlace } from '../../src/core/orders/replay/shipments.ts';
+import { emptyShipments, weightUnknown, type OrderPlace } from '../../src/core/orders/replay/shipments.ts';
 import { shopperOfKind } from '../../src/core/orders/shopper-of-order.ts';
 import type { Policy } from '../../src/core/policy/types.ts';
 import { randomInstant, randomPolicyWithZones } from '../support/random-policy.ts';
@@ -59,6 +59,7 @@ test('orders taken for alike come to what each comes to by itself', () => {
           columns.option[i] = one.option % options.length;
         }
         const shipments = {
+          ...emptyShipments(orders.length),
           places: orders.map((one) => one.place),
           place: Uint32Array.from(orders.keys()),
           grams: Uint32Array.from(orders, ({ grams }) => grams),

@@ -87,7 +87,7 @@ export function randomStore(seed: number, size: { markets?: number; orders?: num
       shipments.grams[i] = grams;
       shipments.place[i] = placeIndex(shipments.places, known, place);
     }
-    return { currency: market.currency, columns, shipments, codes: null };
+    return { currency: market.currency, columns, shipments };
   });
   return { markets, orders: all, explained };
 }

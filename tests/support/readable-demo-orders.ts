@@ -21,6 +21,6 @@ export function readableDemoOrders(): ReadableOrders[] {
       shipments.grams[i] = order.weightGrams;
       shipments.place[i] = placeIndex(shipments.places, places, [order.country, '', order.postcode]);
     }
-    return { currency, columns, shipments, codes: null };
+    return { currency, columns, shipments };
   });
 }

@@ -45,6 +45,8 @@ export async function bars(): Promise<Bar[]> {
     places: Array.from({ length: postcodes }, (_, i) => ['DE', '', String(10_000 + i * 17)] as const),
     place: Uint32Array.from({ length: orders }, () => Math.floor(random() * postcodes)),
     grams: Uint32Array.from({ length: orders }, () => Math.round(Math.exp(7 + normal(random)))),
+    codes: [''],
+    code: new Uint32Array(orders),
   };
   return [
     ...timed('', { columns, shipments: null }, places, each),

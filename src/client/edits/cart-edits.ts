@@ -3,7 +3,7 @@ import type { TestCart } from '../../core/policy/types.ts';
 import type { Edit } from './edit.ts';
 import { inTurn, setAt } from './set-at.ts';
 
-const linesOf = (pieces: ReadonlyMap<string, number>): TestCart['lines'] =>
+export const linesOf = (pieces: ReadonlyMap<string, number>): TestCart['lines'] =>
   Object.fromEntries(
     [...pieces].map(([product, quantity], index) => [
       product,

@@ -104,7 +104,7 @@ describe('rules taken over into an empty store', () => {
       columns.option[i] = i % 2;
       columns.delivery[i] = i % 2 === 0 && columns.goods[i]! >= 6000 ? 0 : 495;
     }
-    const policy = policyFrom([{ currency: 'EUR', columns, shipments, codes: null }]);
+    const policy = policyFrom([{ currency: 'EUR', columns, shipments }]);
     expect(Object.values(policy.offers)[0]!.goals.first!.rewards.delivery).toMatchObject({
       on: { by: 'list', options: { parcel: true } },
     });

@@ -140,11 +140,16 @@ export class OrdersClient {
   /** Replays orders. @returns `done`, and a way to stop before */
   replay(request: ReplayRequest, tell: TellReplay): { done: Promise<void>; stop: () => void } {
     const worker = new Worker(new URL('./replay.worker.ts', import.meta.url), { type: 'module' });
-    const { port1, port2 } = new MessageChannel();
-    void this.#orders.answer(transfer(port1, [port1]));
-    const replayed = wrap<Replaying>(worker).replay(request, transfer(port2, [port2]), proxy(tell));
+    const replayed = wrap<Replaying>(worker).replay(request, this.port(), proxy(tell));
     const stop = () => worker.terminate();
     return { done: Promise.race([replayed, brokenOf(worker), this.#worker.broken]).finally(stop), stop };
+  }
+
+  /** A way for another worker to ask for orders, to be handed over to it. */
+  port(): MessagePort {
+    const { port1, port2 } = new MessageChannel();
+    void this.#orders.answer(transfer(port1, [port1]));
+    return transfer(port2, [port2]);
   }
 
   /** Orders have changed on the server. */

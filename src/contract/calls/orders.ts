@@ -6,6 +6,8 @@ import {
   FoundOrderShape,
   GroupQueryShape,
   OrderMonthsShape,
+  OrderNumbersShape,
+  OrdersLikeQueryShape,
   ValueCountsShape,
 } from '../shapes/order.ts';
 
@@ -53,7 +55,7 @@ export const orderCalls = defineCalls({
   },
   'GET /api/orders/months/{hash}/shipments': {
     summary:
-      'Where they went and what they weighed, in the same order, packed (src/core/orders/replay/shipments.ts); may be kept without end',
+      'Where they went, what they weighed and the code that was entered, in the same order, packed (src/core/orders/replay/shipments.ts); may be kept without end',
     ...packedMonth,
   },
   'GET /api/orders/group': {
@@ -63,6 +65,16 @@ export const orderCalls = defineCalls({
       200: answer('products, and pairs bought together more often than by chance', BasketStudyShape),
       404: noSuchMarket,
       422: problem('the group is not said completely'),
+      503: databaseAway,
+    },
+  },
+  'GET /api/orders/like': {
+    summary: 'Numbers of the orders of one day that are worth the same and paid the same for delivery',
+    query: OrdersLikeQueryShape,
+    answers: {
+      200: answer('at most 10 numbers, the newest order first', OrderNumbersShape),
+      404: noSuchMarket,
+      422: problem('the orders are not said completely'),
       503: databaseAway,
     },
   },

@@ -66,3 +66,15 @@ export const GroupQueryShape = object({
   option: optional(name),
   delivery: optional(word('all', 'paid', 'free')),
 });
+
+/** Orders of one day and one value, and if it is said of one price of delivery: minor units. */
+export const OrdersLikeQueryShape = object({
+  market: name,
+  day,
+  value: digits,
+  delivery: optional(digits),
+  option: optional(name),
+});
+
+/** Numbers of some orders, the newest first. */
+export const OrderNumbersShape = object({ numbers: list(text) });

@@ -83,7 +83,12 @@ function nextAt({ clock, minute }: TimeOnClock, from: number): number {
   return today >= from ? today : instantOfClock(clock, day + 1, minute, 'earlier');
 }
 
-/** What is within its dates and which conditions on the moment hold, to be compared. */
+/** Tells what is within its dates and which conditions on the moment hold at a moment, to be compared. */
+export function timeStates({ spans, trees }: Times): (at: number) => string {
+  const asked = trees.flatMap(askedIn).filter(isOfTime);
+  return (at) => stateAt(at, spans, asked);
+}
+
 function stateAt(at: number, spans: readonly TimeSpan[], asked: readonly Asked[]): string {
   const holds = asked.map(({ fact, values }) => includes(values, valueAt(fact, at)));
   return [...spans.map((span) => isWithin(span, at)), ...holds].map(Number).join('');

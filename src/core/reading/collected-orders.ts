@@ -1,6 +1,6 @@
 import type { ImportedOrder } from '../imports/order-rows.ts';
 import { emptyColumns, mostItems, optionIndex, type OrderColumns } from '../orders/columns.ts';
-import { emptyShipments, placeIndex, weightUnknown, type OrderShipments } from '../orders/replay/shipments.ts';
+import { codeIndex, emptyShipments, placeIndex, weightUnknown, type OrderShipments } from '../orders/replay/shipments.ts';
 import type { ReadableOrders } from './readable-orders.ts';
 
 /** Orders of a file as they come, put together by currency so that rules can be read from them. */
@@ -37,16 +37,14 @@ const firstRoom = 1024;
 class GrowingOrders {
   #columns: OrderColumns = emptyColumns(firstRoom);
   #shipments: OrderShipments = emptyShipments(firstRoom);
-  #codes = new Uint32Array(firstRoom);
   #count = 0;
   readonly #numbers: string[] = [];
-  readonly #codeNames = [''];
   readonly #options = new Map<string, number>();
   readonly #places = new Map<string, number>();
-  readonly #codesKnown = new Map<string, number>([['', 0]]);
+  readonly #codes = new Map<string, number>();
 
   add(order: ImportedOrder, day: number): void {
-    if (this.#count === this.#codes.length) this.#grow();
+    if (this.#count === this.#shipments.place.length) this.#grow();
     const i = this.#count++;
     const [columns, shipments] = [this.#columns, this.#shipments];
     columns.goods[i] = order.goods;
@@ -56,21 +54,14 @@ class GrowingOrders {
     columns.items[i] = Math.min(mostItems, order.items ?? 0);
     shipments.grams[i] = order.grams ?? weightUnknown;
     shipments.place[i] = placeIndex(shipments.places, this.#places, [order.country, order.region, order.postcode]);
-    this.#codes[i] = this.#codeIndex(order.code.trim().toUpperCase());
+    shipments.code[i] = codeIndex(shipments.codes, this.#codes, order.code);
     this.#numbers.push(order.number);
   }
 
-  #codeIndex(code: string): number {
-    let index = this.#codesKnown.get(code);
-    if (index === undefined) this.#codesKnown.set(code, (index = this.#codeNames.push(code) - 1));
-    return index;
-  }
-
   #grow(): void {
-    const room = 2 * this.#codes.length;
+    const room = 2 * this.#shipments.place.length;
     this.#columns = columnsOf(this.#columns, this.#count, room);
     this.#shipments = shipmentsOf(this.#shipments, room);
-    this.#codes = longer(this.#codes, new Uint32Array(room));
   }
 
   done(currency: string): ReadableOrders {
@@ -79,7 +70,6 @@ class GrowingOrders {
       currency,
       columns: columnsOf(this.#columns, count, count),
       shipments: shipmentsOf(this.#shipments, count),
-      codes: this.#codeNames.length > 1 ? { names: this.#codeNames, of: this.#codes.subarray(0, count) } : null,
       numbers: this.#numbers,
     };
   }
@@ -92,15 +82,15 @@ function columnsOf(columns: OrderColumns, count: number, room: number): OrderCol
   return { ...next, count };
 }
 
-function shipmentsOf({ places, place, grams }: OrderShipments, room: number): OrderShipments {
-  const next = emptyShipments(room, places);
+function shipmentsOf({ places, place, grams, codes, code }: OrderShipments, room: number): OrderShipments {
+  const next = emptyShipments(room, places, codes);
   longer(place, next.place);
   longer(grams, next.grams);
+  longer(code, next.code);
   return next;
 }
 
 /** Copies as much as there is room for. */
-function longer<A extends Float64Array | Uint32Array | Uint16Array | Uint8Array>(from: A, to: A): A {
+function longer<A extends Float64Array | Uint32Array | Uint16Array | Uint8Array>(from: A, to: A): void {
   to.set(from.subarray(0, to.length));
-  return to;
 }

@@ -15,12 +15,12 @@ const mostly = 0.9;
 
 /** Codes that made delivery free. @param read the rules that hold without codes */
 export function readCodes(orders: ReadableOrders, places: Uint32Array, read: ReadOptions): ReadCode[] {
-  const { columns, codes } = orders;
-  if (!codes) return [];
+  const { columns, shipments } = orders;
+  if (shipments.codes.length === 1) return [];
   const priceOf = pricesOf(orders, read);
   const counted = new Map<string, ReadCode>();
   for (const place of places) {
-    const code = codes.names[codes.of[place]!] ?? '';
+    const code = shipments.codes[shipments.code[place]!]!;
     if (code === '') continue;
     const price = priceOf(place);
     if (price === null || price === 0) continue;

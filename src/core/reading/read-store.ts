@@ -108,7 +108,7 @@ function priceWith(
   return (place) => {
     const inArea = areaOf[place]!;
     if (inArea > 0) return inAreas[inArea - 1]!(place);
-    const code = orders.codes?.names[orders.codes.of[place]!] ?? '';
-    return freeWith.has(code) ? 0 : everywhere(place);
+    const { codes: written, code } = orders.shipments;
+    return freeWith.has(written[code[place]!]!) ? 0 : everywhere(place);
   };
 }

@@ -7,8 +7,6 @@ export interface ReadableOrders {
   currency: string;
   columns: OrderColumns;
   shipments: OrderShipments;
-  /** null: none is known of any */
-  codes: { names: readonly string[]; /** position in the names, by order */ of: ArrayLike<number> } | null;
   /** what the shop called them; where they are known */
   numbers?: readonly string[];
 }

@@ -72,10 +72,10 @@ describe('a store', () => {
 
   test('without orders has no rules, and one with a few says what they paid', () => {
     expect(readStore([])).toEqual([]);
-    const none = { currency: 'EUR', columns: emptyColumns(0), shipments: emptyShipments(0), codes: null };
+    const none = { currency: 'EUR', columns: emptyColumns(0), shipments: emptyShipments(0) };
     expect(readStore([none])).toEqual([]);
     const columns = { ...emptyColumns(3, ['door']), delivery: Float64Array.of(595, 595, 595) };
-    const few = { currency: 'EUR', columns, shipments: emptyShipments(3, [['NL', '', '']]), codes: null };
+    const few = { currency: 'EUR', columns, shipments: emptyShipments(3, [['NL', '', '']]) };
     expect(readStore([few])).toMatchObject([
       {
         countries: ['NL'],
@@ -94,14 +94,15 @@ describe('a store', () => {
     const count = 400;
     const columns = emptyColumns(count, ['door']);
     const shipments = emptyShipments(count, [['NL', '', '']]);
-    const of = new Uint8Array(count);
+    const of = shipments.code;
+    shipments.codes.push('WIND', 'LESS10');
     for (let i = 0; i < count; i++) {
       columns.goods[i] = 2000 + 10 * i;
       if (i % 20 === 0) of[i] = 1;
       else if (i % 30 === 1) of[i] = 2;
       columns.delivery[i] = of[i] === 1 ? 0 : 595;
     }
-    const [market] = readStore([{ currency: 'EUR', columns, shipments, codes: { names: ['', 'WIND', 'LESS10'], of } }]);
+    const [market] = readStore([{ currency: 'EUR', columns, shipments }]);
     expect(market!.codes).toEqual([{ code: 'WIND', orders: 20, free: 20 }]);
     expect(market!.explained).toBe(count);
   });

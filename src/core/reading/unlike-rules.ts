@@ -70,7 +70,8 @@ export function unlikeRules(
   };
 }
 
-const orderAt = ({ columns, shipments, numbers }: ReadableOrders, place: number): UnlikeOrder => ({
+/** What is told of an order to recognise it. */
+export const orderAt = ({ columns, shipments, numbers }: ReadableOrders, place: number): UnlikeOrder => ({
   at: place,
   number: numbers?.[place] ?? null,
   day: columns.day[place]!,

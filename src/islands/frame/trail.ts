@@ -3,8 +3,8 @@ export const trail: readonly Stop[] = [
   {
     id: 'orders',
     name: 'Orders',
-    parts: ['distribution', 'trial goal', 'bunches', 'percentiles', 'measured response'],
-    also: 'past orders histogram average percentile import csv export peaks',
+    parts: ['distribution', 'trial goal', 'bunches', 'percentiles', 'measured response', 'orders and rules'],
+    also: 'past orders histogram average percentile import csv export peaks disagreement charged wrong read rules',
   },
   {
     id: 'markets',

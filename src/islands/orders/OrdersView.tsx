@@ -29,6 +29,9 @@ import { monthsOf } from '../../core/orders/period-months.ts';
 import { expectNetChart, NetSection } from './net/NetSection.tsx';
 import { OrdersPicture, type Stretch } from './OrdersPicture.tsx';
 import { OrdersSentence } from './OrdersSentence.tsx';
+import { FirstRelease } from './reading/FirstRelease.tsx';
+import { OrdersAndRules } from './reading/OrdersAndRules.tsx';
+import { RulesForMarket } from './reading/RulesRead.tsx';
 import { Percentiles } from './Percentiles.tsx';
 import { PeaksTable } from './PeaksTable.tsx';
 import { TrialGoals } from './TrialGoals.tsx';
@@ -81,17 +84,26 @@ export function OrdersView({ query: initial, steps }: { query: Record<string, st
         </p>
       );
     return (
-      <Studied
-        key={marketId}
-        width={width}
-        marketId={marketId}
-        policy={policy}
-        here={here}
-        query={query}
-        setQuery={setQuery}
-        worker={worker}
-        steps={steps}
-      />
+      <>
+        {!hasOptions(policy, marketId) && (
+          <RulesForMarket
+            marketId={marketId}
+            name={policy.markets[marketId]!.name}
+            currency={policy.markets[marketId]!.currency}
+          />
+        )}
+        <Studied
+          key={marketId}
+          width={width}
+          marketId={marketId}
+          policy={policy}
+          here={here}
+          query={query}
+          setQuery={setQuery}
+          worker={worker}
+          steps={steps}
+        />
+      </>
     );
   };
   return (
@@ -107,25 +119,14 @@ export function OrdersView({ query: initial, steps }: { query: Record<string, st
         openImport={setImporting}
       />
       <ImportSection open={importing} setOpen={setImporting} changed={reload} />
-      <FirstRelease policy={policy} />
+      <FirstRelease />
       {content()}
     </div>
   );
 }
 
-/** What is left to do for rules that no shop has yet. */
-function FirstRelease({ policy }: { policy: Policy }) {
-  const release = useRelease();
-  if (release || Object.keys(policy.options).length === 0) return null;
-  return (
-    <p className="my-1" data-testid="first-release">
-      Nothing has been released yet, so no shop knows these rules.{' '}
-      <a href="/release" className="link link-primary">
-        Release them
-      </a>
-    </p>
-  );
-}
+const hasOptions = ({ zones, options }: Policy, marketId: string): boolean =>
+  Object.values(options).some(({ zone }) => zones[zone]?.market === marketId);
 
 /** The curve that answers what is asked. */
 function Answer({
@@ -358,6 +359,7 @@ function Studied({
         inForce={inForce}
         worker={worker}
       />
+      {hasOptions(policy, marketId) && <OrdersAndRules marketId={marketId} steps={steps} />}
     </>
   );
 }

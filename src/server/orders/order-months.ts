@@ -12,7 +12,13 @@ import {
   type OrderColumns,
 } from '../../core/orders/columns.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
-import { emptyShipments, packShipments, placeIndex, weightUnknown } from '../../core/orders/replay/shipments.ts';
+import {
+  codeIndex,
+  emptyShipments,
+  packShipments,
+  placeIndex,
+  weightUnknown,
+} from '../../core/orders/replay/shipments.ts';
 import { localTime } from '../../core/time/time-zone-clock.ts';
 import { database, reading } from '../database/pool.ts';
 
@@ -126,6 +132,7 @@ type PackedRow = [
   grams: number | null,
   items: number | null,
   arm: string,
+  code: string,
 ];
 
 async function packMonth(
@@ -137,7 +144,7 @@ async function packMonth(
 ): Promise<OrderMonth> {
   const rows = await reading(async (pool) => {
     const [found] = await pool.query<RowDataPacket[][]>({
-      sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper, country, region, postcode, weight_grams, items, arm FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',
+      sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper, country, region, postcode, weight_grams, items, arm, code FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',
       values: [marketId, currency, month, month],
       rowsAsArray: true,
     });
@@ -147,8 +154,9 @@ async function packMonth(
   const shipments = emptyShipments(rows.length);
   const known = new Map<string, number>();
   const knownPlaces = new Map<string, number>();
+  const knownCodes = new Map<string, number>();
   for (const [i, row] of rows.entries()) {
-    const [placed, goods, delivery, option, returning, country, region, postcode, grams, items, arm] = row;
+    const [placed, goods, delivery, option, returning, country, region, postcode, grams, items, arm, code] = row;
     columns.goods[i] = goods;
     columns.delivery[i] = delivery ?? -1;
     columns.day[i] = localTime(timeZone, placed * 1000).day;
@@ -158,6 +166,7 @@ async function packMonth(
     if (arm !== '') columns.arm[i] = armIndex(columns.arms, arm);
     shipments.place[i] = placeIndex(shipments.places, knownPlaces, [country, region, postcode]);
     shipments.grams[i] = grams ?? weightUnknown;
+    shipments.code[i] = codeIndex(shipments.codes, knownCodes, code);
   }
   const bytes = Buffer.from(packColumns(columns));
   const shipped = Buffer.from(packShipments(shipments));

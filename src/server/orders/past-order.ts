@@ -30,3 +30,38 @@ export async function findOrder(number: string): Promise<FoundOrder | null> {
     };
   });
 }
+
+const mostNumbers = 10;
+
+/** Numbers of orders of a stretch of time that are worth the same, came by the same option and paid the same for delivery as far as that is said, the newest first. */
+export async function numbersLike(like: {
+  marketId: string;
+  currency: string;
+  /** ms since 1970-01-01T00:00Z, [from, until) */
+  from: number;
+  until: number;
+  /** minor units */
+  value: number;
+  /** null: any */
+  delivery: number | null;
+  option: string | null;
+}): Promise<string[]> {
+  return reading(async (pool) => {
+    const [rows] = await pool.query<RowDataPacket[]>(
+      'SELECT order_number FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < ? AND goods_minor = ? AND (? IS NULL OR delivery_minor = ?) AND (? IS NULL OR option_id = ?) ORDER BY placed_at DESC LIMIT ?',
+      [
+        like.marketId,
+        like.currency,
+        new Date(like.from),
+        new Date(like.until),
+        like.value,
+        like.delivery,
+        like.delivery,
+        like.option,
+        like.option,
+        mostNumbers,
+      ],
+    );
+    return rows.map((row) => String(row.order_number));
+  });
+}

@@ -5,6 +5,7 @@ import { readStore } from '../../../core/reading/read-store.ts';
 import type { ReadableOrders } from '../../../core/reading/readable-orders.ts';
 import type { HeldOrders } from '../held-orders.ts';
 import { readFileOfOrders } from './read-file.ts';
+import { sometimes, type TellShare } from './sometimes.ts';
 
 /** What was read of some orders. */
 export interface FoundRules {
@@ -14,8 +15,6 @@ export interface FoundRules {
   /** rows of a file that are no orders */
   refused: number;
 }
-
-export type TellShare = (share: number) => void;
 
 /** Of progress, how much reading a file is. */
 const fileShare = 0.5;
@@ -32,7 +31,7 @@ export class Reading {
   /** @param port to the worker that holds the orders */
   async market(market: string, currency: string, port: MessagePort, tell: TellShare): Promise<FoundRules> {
     const { columns, shipments } = await wrap<HeldOrders>(port).shipped(market);
-    const orders = shipments ? [{ currency, columns, shipments, codes: null }] : [];
+    const orders = shipments ? [{ currency, columns, shipments }] : [];
     return { ...found(orders, sometimes(tell)), refused: 0 };
   }
 }
@@ -41,15 +40,5 @@ const found = (orders: readonly ReadableOrders[], tell: TellShare) => ({
   proposals: readStore(orders, tell).map(proposedRules),
   orders: orders.reduce((sum, { columns }) => sum + columns.count, 0),
 });
-
-/** Progress, told when it has moved by a hundredth. */
-function sometimes(tell: TellShare): TellShare {
-  let last = -1;
-  return (share) => {
-    if (share - last < 0.01 && share < 1) return;
-    last = share;
-    tell(share);
-  };
-}
 
 expose(new Reading());

@@ -8,7 +8,14 @@ import type { Policy } from '../../policy/types.ts';
 import { emptyColumns, shopperNew } from '../columns.ts';
 import { replayPlacesOf, type ReplayPlaces } from './replay-places.ts';
 import { replayOrders, type ReplayedOrders } from './replay.ts';
-import { packShipments, unpackShipments, weightUnknown, type OrderShipments } from './shipments.ts';
+import {
+  codeIndex,
+  emptyShipments,
+  packShipments,
+  unpackShipments,
+  weightUnknown,
+  type OrderShipments,
+} from './shipments.ts';
 
 const now = Date.parse('2026-11-25T12:00Z');
 const zone = (policy: Policy) =>
@@ -156,6 +163,7 @@ describe('orders that say where they went and what they weighed', () => {
   const sent = (shipments: [postcode: string, grams: number][], goods = 3000): ReplayedOrders => ({
     columns: columns(shipments.map(() => [goods, 1, 0])).columns,
     shipments: {
+      ...emptyShipments(shipments.length),
       places: shipments.map(([postcode]) => ['GB', '', postcode] as const),
       place: Uint32Array.from(shipments.keys()),
       grams: Uint32Array.from(shipments, ([, grams]) => grams),
@@ -211,23 +219,38 @@ describe('orders that say where they went and what they weighed', () => {
 
   test('packed and unpacked they are the same, months one behind the other', () => {
     const month = fc
-      .array(fc.tuple(fc.constantFrom('1799 ZA', '', 'é'), fc.integer({ min: 0, max: 0xffffffff })), { maxLength: 20 })
-      .map((list): OrderShipments => ({
-        places: list.map(([postcode]) => ['NL', '', postcode] as const),
-        place: Uint32Array.from(list.keys()),
-        grams: Uint32Array.from(list, ([, grams]) => grams),
-      }));
-    const told = ({ places, place, grams }: OrderShipments) =>
-      [...place].map((index, i) => [...places[index]!, grams[i]]);
+      .array(
+        fc.tuple(
+          fc.constantFrom('1799 ZA', '', 'é'),
+          fc.integer({ min: 0, max: 0xffffffff }),
+          fc.constantFrom('', ' ', 'wind', 'WIND ', 'GUST10'),
+        ),
+        { maxLength: 20 },
+      )
+      .map((list): OrderShipments => {
+        const codes = [''];
+        const known = new Map<string, number>();
+        return {
+          places: list.map(([postcode]) => ['NL', '', postcode] as const),
+          place: Uint32Array.from(list.keys()),
+          grams: Uint32Array.from(list, ([, grams]) => grams),
+          code: Uint32Array.from(list, ([, , code]) => codeIndex(codes, known, code)),
+          codes,
+        };
+      });
+    const told = ({ places, place, grams, codes, code }: OrderShipments) =>
+      [...place].map((index, i) => [...places[index]!, grams[i], codes[code[i]!]]);
     fc.assert(
       fc.property(fc.array(month, { maxLength: 4 }), (months) => {
         const all = unpackShipments(months.map(packShipments));
         expect(told(all)).toEqual(months.flatMap(told));
         expect(new Set(all.places.map(String)).size).toBe(all.places.length);
+        expect(['', 'WIND', 'GUST10']).toEqual(expect.arrayContaining(all.codes));
+        expect(new Set(all.codes).size).toBe(all.codes.length);
       }),
       { numRuns: 100 },
     );
-    const packed = packShipments({ places: [], place: new Uint32Array(2), grams: new Uint32Array(2) });
+    const packed = packShipments(emptyShipments(2));
     expect(() => unpackShipments([packed.subarray(0, 12)])).toThrow(RangeError);
     expect(() => unpackShipments([packed.subarray(0, 4)])).toThrow(RangeError);
   });

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import { readRulesOfFile } from '../../../client/orders/reading/reading-client.ts';
-import type { TellShare } from '../../../client/orders/reading/reading.worker.ts';
+import type { TellShare } from '../../../client/orders/reading/sometimes.ts';
 import type { ImportMapping } from '../../../core/imports/mapping.ts';
 import { usePolicy } from '../../page/draft-context.tsx';
 import { ProposeMarkets } from '../import/ProposeMarkets.tsx';
@@ -19,7 +19,12 @@ export function ReadFileRules({ file, mapping }: { file: File; mapping: ImportMa
   if (reading.state !== 'found')
     return (
       <div className="mt-2 border-l-2 border-primary pl-3">
-        <ReadingProgress reading={reading} stop={stop} again={again} />
+        <ReadingProgress
+          what="Reading from the orders how they were charged"
+          reading={reading}
+          stop={stop}
+          again={again}
+        />
         {reading.state !== 'reading' && <ProposeMarkets file={file} mapping={mapping} />}
       </div>
     );

@@ -1,15 +1,18 @@
 import { Alert } from '../../../ui/Alert.tsx';
 import { useNotation } from '../../page/page-context.tsx';
 import { wordsFor } from '../words.ts';
-import type { ReadingState } from './use-reading.ts';
+import type { StillReading } from './use-reading.ts';
 
 /** How far reading has come, until something has been found. */
 export function ReadingProgress({
+  what,
   reading,
   stop,
   again,
 }: {
-  reading: Exclude<ReadingState, { state: 'found' }>;
+  /** what is being done, as a sentence begins */
+  what: string;
+  reading: StillReading;
   stop: () => void;
   again: () => void;
 }) {
@@ -22,14 +25,14 @@ export function ReadingProgress({
   if (reading.state === 'failed')
     return (
       <Alert>
-        The rules could not be read: {reading.problem}. Nothing was changed.{' '}
-        {button('Read them again', again, 'read-again')}
+        The orders could not be looked through: {reading.problem}. Nothing was changed.{' '}
+        {button('Try again', again, 'read-again')}
       </Alert>
     );
   if (reading.state === 'stopped')
     return (
       <p className="text-soft">
-        Reading was stopped; nothing was changed. {button('Read the rules', again, 'read-again')}
+        {what} was stopped; nothing was changed. {button('Begin again', again, 'read-again')}
       </p>
     );
   return (
@@ -38,12 +41,7 @@ export function ReadingProgress({
         <span>Reading from the orders how they were charged … {wordsFor(locale).percent(reading.share)}</span>
         {button('Stop', stop, 'stop-reading')}
       </p>
-      <progress
-        className="progress mt-1 progress-accent"
-        max={1}
-        value={reading.share}
-        aria-label="Reading from the orders how they were charged"
-      />
+      <progress className="progress mt-1 progress-accent" max={1} value={reading.share} aria-label={what} />
     </div>
   );
 }

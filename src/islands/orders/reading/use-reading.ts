@@ -1,26 +1,24 @@
 import { useEffect, useRef, useState } from 'react';
 import type { UnderWay } from '../../../client/orders/reading/reading-client.ts';
-import type { FoundRules, TellShare } from '../../../client/orders/reading/reading.worker.ts';
+import type { TellShare } from '../../../client/orders/reading/sometimes.ts';
 
-/** How far rules have been read. */
-export type ReadingState =
-  | { state: 'reading'; share: number }
-  | { state: 'stopped' }
-  | { state: 'failed'; problem: string }
-  | { state: 'found'; found: FoundRules };
+/** How far looking through orders has come, until something is found. */
+export type StillReading =
+  { state: 'reading'; share: number } | { state: 'stopped' } | { state: 'failed'; problem: string };
+export type ReadingState<Found> = StillReading | { state: 'found'; found: Found };
 
 /**
- * Reads rules as soon as it is shown, and anew when `begin` is another.
+ * Looks through orders as soon as it is shown, and anew when `begin` is another.
  * @returns how far it is, a way to stop it, and one to begin once more
  */
-export function useReading(begin: (tell: TellShare) => UnderWay): {
-  reading: ReadingState;
+export function useReading<Found>(begin: (tell: TellShare) => UnderWay<Found>): {
+  reading: ReadingState<Found>;
   stop: () => void;
   again: () => void;
 } {
-  const [reading, setReading] = useState<ReadingState>({ state: 'reading', share: 0 });
+  const [reading, setReading] = useState<ReadingState<Found>>({ state: 'reading', share: 0 });
   const [tries, setTries] = useState(0);
-  const underWay = useRef<UnderWay | null>(null);
+  const underWay = useRef<UnderWay<Found> | null>(null);
   useEffect(() => {
     let wanted = true;
     setReading({ state: 'reading', share: 0 });
