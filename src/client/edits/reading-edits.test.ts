@@ -13,7 +13,8 @@ import type { Policy } from '../../core/policy/types.ts';
 import { proposedRules } from '../../core/reading/proposed-rules.ts';
 import { readStore } from '../../core/reading/read-store.ts';
 import type { ReadableOrders } from '../../core/reading/readable-orders.ts';
-import { takeReading, type NamesForRead } from './reading-edits.ts';
+import { addMarket, assignCountries } from './market-edits.ts';
+import { areaPartOf, takeReading, type NamesForRead } from './reading-edits.ts';
 import { freshId } from './set-at.ts';
 
 const names: NamesForRead = {
@@ -109,6 +110,62 @@ describe('rules taken over into an empty store', () => {
       on: { by: 'list', options: { parcel: true } },
     });
     expect(Object.values(policy.offers)[0]!.goals.first!.rewards.delivery).not.toHaveProperty('on.options.parcel-shop');
+  });
+
+  test('of a market that is there go into it: options into its zone, a goal for it, and countries that charge otherwise apart', () => {
+    const orders = readableDemoOrders().filter(({ currency }) => currency === 'EUR');
+    const empty = emptyPolicy();
+    const before = withPatches(empty, [addMarket('NL', 'Euro')(empty)]);
+    const proposals = readStore(orders).map(proposedRules);
+    const policy = withPatches(before, [takeReading(proposals, names, 'euro')(before)]);
+    expect(Object.keys(policy.markets)).toEqual(['euro']);
+    const places = Object.values(policy.zones).map(({ market, area }) => [market, Object.values(area.include)]);
+    expect(places[0]).toEqual(['euro', [{ kind: 'wholeMarket' }]]);
+    expect(places.slice(1)).toEqual(
+      proposals
+        .slice(1)
+        .map(({ market }) => ['euro', market.countries.map((country) => ({ kind: 'country', country }))]),
+    );
+    const [zone] = Object.keys(policy.zones);
+    const here = Object.values(policy.options).filter((option) => option.zone === zone);
+    expect(here.map(({ name }) => name).sort()).toEqual(proposals[0]!.options.map(({ option }) => option).sort());
+    expect(checkPolicy(withPatches(policy, [assignCountries(['BE', 'DE', 'AT'], 'euro')(policy)]))).toMatchObject({
+      ok: true,
+    });
+  });
+
+  test('make an offer of the codes that made delivery free, in the markets where they did', () => {
+    const columns = emptyColumns(600, ['parcel']);
+    const shipments = emptyShipments(600, [['NL', '', '']], ['', 'WIND', 'not a code']);
+    for (let i = 0; i < 600; i++) {
+      columns.goods[i] = 2000 + 10 * i;
+      shipments.code[i] = i % 10 === 0 ? 1 + (i % 20) / 10 : 0;
+      columns.delivery[i] = shipments.code[i] === 0 ? 495 : 0;
+    }
+    const policy = policyFrom([{ currency: 'EUR', columns, shipments }]);
+    expect(checkPolicy(policy)).toMatchObject({ ok: true });
+    expect(Object.values(policy.offers).map(({ name, unlock, markets }) => ({ name, unlock, markets }))).toEqual([
+      { name: names.code, unlock: { by: 'code', codes: { WIND: true } }, markets: { nl: true } },
+    ]);
+    const { options } = evaluate(compilePolicy(policy), {
+      cart: {
+        lines: [{ product: { ...ordinaryArticle, id: 'goods', prices: { nl: 3000 } }, quantity: 1 }],
+        codes: ['WIND'],
+      },
+      destination: { country: 'NL', postcode: '' },
+      instant: 0,
+    });
+    expect(options.map(({ before, after }) => [before, after])).toEqual([[495, 0]]);
+  });
+
+  test('of parts that regions or postcodes tell become areas; regions in words do not', () => {
+    expect(areaPartOf({ country: 'NL', region: null, postcode: '17 9' })).toEqual([
+      { kind: 'postcodes', country: 'NL', patterns: { '179*': true } },
+    ]);
+    expect(areaPartOf({ country: 'US', region: 'US-AK', postcode: null })).toEqual([
+      { kind: 'region', region: 'US-AK' },
+    ]);
+    expect(areaPartOf({ country: 'US', region: 'up north', postcode: null })).toEqual([]);
   });
 
   test('of nothing change nothing', () => {

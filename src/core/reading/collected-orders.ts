@@ -1,6 +1,12 @@
 import type { ImportedOrder } from '../imports/order-rows.ts';
 import { emptyColumns, mostItems, optionIndex, type OrderColumns } from '../orders/columns.ts';
-import { codeIndex, emptyShipments, placeIndex, weightUnknown, type OrderShipments } from '../orders/replay/shipments.ts';
+import {
+  codeIndex,
+  emptyShipments,
+  placeIndex,
+  weightUnknown,
+  type OrderShipments,
+} from '../orders/replay/shipments.ts';
 import type { ReadableOrders } from './readable-orders.ts';
 
 /** Orders of a file as they come, put together by currency so that rules can be read from them. */

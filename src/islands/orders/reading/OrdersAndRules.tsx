@@ -149,11 +149,12 @@ function Row({ marketId, currency, group }: { marketId: string; currency: string
   const price = (minor: number) => (minor === 0 ? 'nothing' : words.money(minor));
   return (
     <li className="border-b border-hairline py-1.5" data-testid="disagreement">
-      <strong>{count(orders)}</strong> by {optionTitle(policy, option)}{' '}
+      <strong>{count(orders)}</strong> by {optionTitle(policy, option)}
       {verdict === 'notOffered' ? (
-        <>came by what {reasonOfOrder[because ?? 'notInZone']}</>
+        <>, though it {reasonOfOrder[because ?? 'notInZone']}</>
       ) : (
         <>
+          {' '}
           paid {price(charged ?? 0)} where the rules say {price(expected ?? 0)}
         </>
       )}

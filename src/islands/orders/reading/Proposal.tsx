@@ -50,24 +50,32 @@ export function Proposal({ found, into }: { found: FoundRules; into: { id: strin
         into?.id,
       ),
     );
-  const options = taken.reduce((sum, one) => sum + one.options.length, 0);
-  const goals = taken.reduce((sum, one) => sum + one.goals.length, 0);
+  const countOf = (parts: 'options' | 'goals' | 'areas' | 'codes') =>
+    taken.reduce((sum, one) => sum + one[parts].length, 0);
   return (
     <div data-testid="read-rules">
       <p className="text-lead">
-        {shareWords(locale)(explained / Math.max(1, orders))} of {count(orders)} orders are charged by these rules, to
-        the cent.
+        {shareWords(locale)(explained / Math.max(1, orders))} of {count(orders)} orders were charged, to the cent, as is
+        read here.
+        {found.refused > 0 && ` ${count(found.refused)} rows of the file could not be read as orders.`}
       </p>
       {refusal}
       <p className="my-2 flex flex-wrap items-baseline gap-x-3">
         <button
           type="button"
           className="btn btn-primary btn-sm"
-          disabled={taken.length === 0 || (into !== null && options === 0)}
+          disabled={taken.length === 0 || (into !== null && countOf('options') === 0)}
           onClick={take}
           data-testid="take-reading"
         >
-          Take over {listed([into ? null : [taken.length, 'market'], [options, 'option'], [goals, 'goal']])}
+          Take over{' '}
+          {listed([
+            [into ? 0 : taken.length, 'market'],
+            [countOf('options'), 'option'],
+            [countOf('goals'), 'goal'],
+            [countOf('areas'), 'area'],
+            [countOf('codes'), 'code'],
+          ])}
         </button>
         <span className="text-soft">One edit of the draft, undone in one step.</span>
       </p>
@@ -106,9 +114,7 @@ export function Proposal({ found, into }: { found: FoundRules; into: { id: strin
 }
 
 /** “7 markets, 14 options and 7 goals”. */
-function listed(parts: readonly (readonly [count: number, what: string] | null)[]): string {
-  const said = parts.flatMap((part) =>
-    part && part[0] > 0 ? [`${part[0]} ${part[1]}${part[0] === 1 ? '' : 's'}`] : [],
-  );
+function listed(parts: readonly (readonly [count: number, what: string])[]): string {
+  const said = parts.filter(([count]) => count > 0).map(([count, what]) => `${count} ${what}${count === 1 ? '' : 's'}`);
   return said.length < 2 ? (said[0] ?? 'nothing') : `${said.slice(0, -1).join(', ')} and ${said.at(-1)}`;
 }

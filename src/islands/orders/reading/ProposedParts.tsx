@@ -33,7 +33,7 @@ export function ProposedParts({
         <label className="inline-flex items-baseline gap-2">
           <input
             type="checkbox"
-            className="checkbox checkbox-xs"
+            className="checkbox relative top-0.5 checkbox-xs"
             checked={!out && !left.has(part)}
             disabled={out}
             onChange={() => toggle(part)}
@@ -53,7 +53,12 @@ export function ProposedParts({
       <tr className="border-b-0! align-baseline">
         <th scope="rowgroup" colSpan={2} className="pt-2 text-left font-normal whitespace-normal">
           <label className="inline-flex items-baseline gap-2">
-            <input type="checkbox" className="checkbox checkbox-xs" checked={!out} onChange={() => toggle(whole)} />
+            <input
+              type="checkbox"
+              className="checkbox relative top-0.5 checkbox-xs"
+              checked={!out}
+              onChange={() => toggle(whole)}
+            />
             <span>
               <strong>{name}</strong>, paid in {market.currency}
             </span>
