@@ -359,7 +359,7 @@ function Studied({
         inForce={inForce}
         worker={worker}
       />
-      {hasOptions(policy, marketId) && <OrdersAndRules marketId={marketId} steps={steps} />}
+      {hasOptions(policy, marketId) && <OrdersAndRules marketId={marketId} steps={steps} lastDay={bounds.lastDay} />}
     </>
   );
 }

@@ -21,14 +21,16 @@ import { useReading } from './use-reading.ts';
 /** px */
 const height = 150;
 
-/** Where the past orders of a market were charged otherwise than the rules of their day say. @param steps what releases changed, newest first */
-export const OrdersAndRules = memo(function OrdersAndRules({
-  marketId,
-  steps,
-}: {
+interface Asked {
   marketId: string;
+  /** what releases changed, newest first */
   steps: readonly DatedStep[];
-}) {
+  /** of the newest order, days since 1970-01-01 */
+  lastDay: number;
+}
+
+/** Where the past orders of a market were charged otherwise than the rules of their day say. */
+export const OrdersAndRules = memo(function OrdersAndRules(props: Asked) {
   return (
     <section
       ref={part('orders and rules')}
@@ -38,7 +40,7 @@ export const OrdersAndRules = memo(function OrdersAndRules({
     >
       <h2 className="text-lead">Orders and rules</h2>
       <WhenSeen height={height} label="orders and rules">
-        {() => <Compared marketId={marketId} steps={steps} />}
+        {() => <Compared {...props} />}
       </WhenSeen>
     </section>
   );
@@ -47,14 +49,15 @@ export const OrdersAndRules = memo(function OrdersAndRules({
 /** Releases are read one by one; older ones than these are not. */
 const mostReleases = 40;
 
-function Compared({ marketId, steps }: { marketId: string; steps: readonly DatedStep[] }) {
+function Compared({ marketId, steps, lastDay }: Asked) {
   const { markets, store } = usePolicy();
   const { currency } = markets[marketId]!;
   const { timeZone } = store;
   const release = useRelease();
   const settled = useDraft((state) => state.settled);
-  // As long as nothing is released, the draft as it stands.
-  const draft = release ? null : settled;
+  // Rules that none of the orders can have been charged by say nothing of them: then it is the draft, as it stands.
+  const since = steps.at(-1)?.day ?? Infinity;
+  const draft = release && since <= lastDay ? null : settled;
   const begin = useCallback(
     (tell: TellShare) => {
       const releases = [...steps]
@@ -76,7 +79,7 @@ function Compared({ marketId, steps }: { marketId: string; steps: readonly Dated
         again={again}
       />
     );
-  return <Found marketId={marketId} currency={currency} found={reading.found} released={release !== null} />;
+  return <Found marketId={marketId} currency={currency} found={reading.found} byDraft={draft !== null} />;
 }
 
 const shownFirst = 4;
@@ -85,12 +88,13 @@ function Found({
   marketId,
   currency,
   found,
-  released,
+  byDraft,
 }: {
   marketId: string;
   currency: string;
   found: ChargedOrders;
-  released: boolean;
+  /** there were no released rules in their time */
+  byDraft: boolean;
 }) {
   const { locale } = useNotation();
   const { count } = wordsFor(locale);
@@ -98,8 +102,9 @@ function Found({
   const { compared, agree, before, left, groups, others } = found;
   const shown = all ? groups : groups.slice(0, shownFirst);
   const apart = [
+    byDraft && 'None came after a release',
     before > 0 && `${count(before)} came before the first release`,
-    left > 0 && `of ${count(left)} it is not known what delivery cost, by what it came or what its carrier said`,
+    left > 0 && `Of ${count(left)} it is not known what delivery cost, by what it came or what its carrier said`,
   ].filter(Boolean);
   return (
     <div data-testid="orders-compared">
@@ -109,11 +114,11 @@ function Found({
         ) : (
           <>
             {agree === compared ? 'All' : shareWords(locale)(agree / compared)} of {count(compared)} orders were charged
-            what {released ? 'the rules of their day' : 'the draft'} would charge.
+            what {byDraft ? 'the draft' : 'the rules of their day'} would charge.
           </>
         )}{' '}
         <span className="text-soft">
-          {apart.length > 0 && `${apart.join('; ')}. `}
+          {apart.map((said) => `${said}. `)}
           Each is looked at as one article of its value, weight and pieces.
         </span>
       </p>

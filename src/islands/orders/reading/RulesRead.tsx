@@ -90,18 +90,19 @@ function Read({ marketId, currency }: { marketId: string; currency: string }) {
 /** A market with orders and without options: how it charges is read at once, and proposed. */
 export function RulesForMarket({ marketId, name, currency }: { marketId: string; name: string; currency: string }) {
   const { reading, stop, again } = useRulesOf(marketId, currency);
+  const silent = reading.state === 'found' && reading.found.proposals.every(({ options }) => options.length === 0);
   return (
     <section
       aria-label="Rules from orders"
       className="my-2 border-l-2 border-primary pl-3"
       data-testid="rules-for-market"
     >
-      <p>{name} has no delivery option yet. Its orders say how they were charged:</p>
-      {reading.state === 'found' ? (
-        <Proposal found={reading.found} into={{ id: marketId, name }} />
-      ) : (
-        <ReadingProgress what={what} reading={reading} stop={stop} again={again} />
-      )}
+      <p>
+        {name} has no delivery option yet
+        {silent ? ', and its orders do not say what delivery cost.' : '. Its orders say how they were charged:'}
+      </p>
+      {reading.state !== 'found' && <ReadingProgress what={what} reading={reading} stop={stop} again={again} />}
+      {reading.state === 'found' && !silent && <Proposal found={reading.found} into={{ id: marketId, name }} />}
     </section>
   );
 }
