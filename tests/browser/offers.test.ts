@@ -73,7 +73,7 @@ describe('the goal', () => {
     await page.getByTestId('toggle-net').click();
     await expect
       .poll(() => page.getByTestId('net-line').getAttribute('aria-label'))
-      .toMatch(/^Net of a goal at each amount, (most at £\d|no amount brings more than it costs)/);
+      .toMatch(/^Net of moving “Free delivery” at each amount, (most at £\d|nowhere more than where it is)/);
     expect(page.url()).toContain('net=shown');
     await page.getByTestId('toggle-net').click();
     await page.getByTestId('net-line').waitFor({ state: 'detached' });

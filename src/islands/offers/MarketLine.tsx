@@ -4,6 +4,7 @@ import { compilePolicy, sameRules, type CompiledZone } from '../../core/evaluati
 import type { Offer, Policy } from '../../core/policy/types.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Distribution } from '../../core/orders/distribution.ts';
+import type { DatedStep } from '../../core/results/changes-of-market.ts';
 import { targetIn } from '../../core/offers/target.ts';
 import { sweepZone } from '../../core/sweep/sweep.ts';
 import { useDraft, usePolicy } from '../page/draft-context.tsx';
@@ -20,11 +21,14 @@ export function MarketLine({
   marketId,
   offerId,
   query,
+  steps,
   distribution,
 }: {
   marketId: string;
   offerId: string | undefined;
   query: Record<string, string>;
+  /** what releases changed, newest first */
+  steps: readonly DatedStep[];
   distribution: Distribution | null;
 }) {
   const policy = usePolicy();
@@ -57,7 +61,7 @@ export function MarketLine({
       commitOther={commit}
       language={policy.markets[marketId]!.languages[0]!}
       shopper={shopper}
-      over={query.net ? (scale) => <NetLine marketId={marketId} scale={scale} /> : undefined}
+      over={query.net ? (scale) => <NetLine {...{ marketId, offerId, steps, scale }} /> : undefined}
     />
   );
 }

@@ -64,6 +64,7 @@ export function OffersView({
             marketId={marketId}
             offerId={offerId}
             query={query}
+            steps={steps}
             distribution={distributions.get(marketId) ?? null}
           />
         </div>
