@@ -6,11 +6,16 @@ import { TextReader } from '../../core/tabular/encoding.ts';
 /** As many rows as tell where a store sells; a longer file is not read to its end. */
 const enoughRows = 500_000;
 
-/** Reads a file of orders for the countries and currencies in it, and proposes markets. @throws when it cannot be read */
+/**
+ * Reads a file of orders for the countries and currencies in it, and proposes markets.
+ *
+ * @param most rows are read @throws when it cannot be read
+ */
 export async function proposeFromFile(
   file: File,
   mapping: Pick<ImportMapping, 'encoding' | 'delimiter' | 'columns'>,
   signal: AbortSignal,
+  most = enoughRows,
 ): Promise<MarketProposal> {
   const counter = new MarketCounter(mapping);
   const text = new TextReader(mapping.encoding);
@@ -22,12 +27,12 @@ export async function proposeFromFile(
     fault: () => undefined,
   });
   const reader = file.stream().getReader();
-  while (rows < enoughRows && !signal.aborted) {
+  while (rows < most && !signal.aborted) {
     const { done, value } = await reader.read();
     if (done) break;
     csv.push(text.read(value, true));
   }
   await reader.cancel();
-  if (rows < enoughRows) csv.end();
+  if (rows < most) csv.end();
   return counter.proposal();
 }

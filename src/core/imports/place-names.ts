@@ -12,7 +12,8 @@ export class PlaceNames {
   readonly #policy: Policy;
   readonly #only: string | null;
   readonly #found = new Map<string, Place>();
-  readonly #options = new Map<string, string>();
+  /** by market */
+  readonly #options = new Map<string, Map<string, string>>();
   readonly #optionNames = new Map<string, string>();
 
   constructor(policy: Policy, only: string | null) {
@@ -71,11 +72,12 @@ export class PlaceNames {
 
   optionOf(text: string, marketId: string): string {
     if (text === '') return '';
-    const key = `${marketId}\n${text.toLowerCase()}`;
-    let option = this.#options.get(key);
+    let known = this.#options.get(marketId);
+    if (!known) this.#options.set(marketId, (known = new Map()));
+    let option = known.get(text);
     if (option === undefined) {
-      option = this.#optionNames.get(key) ?? text.slice(0, 40);
-      if (this.#options.size < 10_000) this.#options.set(key, option);
+      option = this.#optionNames.get(`${marketId}\n${text.toLowerCase()}`) ?? text.slice(0, 40);
+      if (known.size < 10_000) known.set(text, option);
     }
     return option;
   }

@@ -1,3 +1,4 @@
+import { someOf } from './readable-orders.ts';
 import { penaltyFor, pays, readRule, sameRule, type Measured, type ReadRule } from './read-rule.ts';
 import { along, sortedPlaces } from './sorted-places.ts';
 import { changesInTime } from './stretches.ts';
@@ -22,6 +23,8 @@ const valueBands = 32;
 const otherBands = 6;
 /** Days between which changes are looked for first. */
 const coarse = 7;
+/** So many orders tell what held between changes, and where bands lie. */
+const enoughForDays = 40_000;
 /** A change in time has to explain so many times as many orders as an edge. */
 const changeFactor = 1.5;
 
@@ -36,10 +39,13 @@ export function readOption(measured: Measured, day: ArrayLike<number>, places: U
   const changes = roughChanges(measured, day, byDay, penalty);
   const first = byDay.length > 0 ? day[byDay[0]!]! : 0;
   const end = byDay.length > 0 ? day[byDay.at(-1)!]! + 1 : 0;
-  let dated = datedRules(measured, day, byDay, [first, ...changes, end]);
-  if (dated.length > 1) {
-    dated = datedRules(measured, day, byDay, [first, ...refined(measured, day, byDay, dated), end]);
-    dated = withoutNeedless(measured, day, byDay, dated, penalty);
+  let dated: DatedRule[];
+  if (changes.length === 0) dated = datedRules(measured, day, byDay, [first, end]);
+  else {
+    // Some tell what held before and after a change; the day it came on, and the rules, are found among all.
+    const roughly = datedRules(measured, day, someOf(byDay, enoughForDays), [first, ...changes, end]);
+    dated = datedRules(measured, day, byDay, [first, ...refined(measured, day, byDay, roughly), end]);
+    if (dated.length > 1) dated = withoutNeedless(measured, day, byDay, dated, penalty);
   }
   return {
     orders: places.length,
@@ -117,15 +123,21 @@ function roughChanges(measured: Measured, day: ArrayLike<number>, byDay: Uint32A
 /** In which band each order lies: quantiles of its value, and of its weight or pieces where they are known. */
 function bandsOf({ value, weight, items }: Measured, places: Uint32Array): Uint32Array {
   const ranks = (of: ArrayLike<number>, bands: number) => {
-    const ascending = along(places, of).sort();
-    const edges = Array.from(
+    const ascending = along(someOf(places, enoughForDays), of).sort();
+    const edges = Float64Array.from(
       { length: bands - 1 },
       (_, i) => ascending[Math.floor(((i + 1) * ascending.length) / bands)]!,
     );
     return (place: number) => {
-      let band = 0;
-      while (band < edges.length && of[place]! >= edges[band]!) band++;
-      return band;
+      const amount = of[place]!;
+      let low = 0;
+      let high = edges.length;
+      while (low < high) {
+        const middle = (low + high) >> 1;
+        if (amount >= edges[middle]!) low = middle + 1;
+        else high = middle;
+      }
+      return low;
     };
   };
   const byValue = ranks(value, valueBands);

@@ -1,9 +1,10 @@
-import { addProposedMarkets } from '../../edits/market-edits.ts';
+import { countryCodes } from '../../../core/geography/country.ts';
+import { currencyOfCountry } from '../../../core/geography/country-currency.ts';
 import type { ImportMapping } from '../../../core/imports/mapping.ts';
 import { OrderRows } from '../../../core/imports/order-rows.ts';
+import { MarketCounter, type MarketProposal } from '../../../core/imports/propose-markets.ts';
 import { emptyPolicy } from '../../../core/policy/empty.ts';
-import { withPatches } from '../../../core/policy/patch.ts';
-import type { Policy } from '../../../core/policy/types.ts';
+import type { Market, Policy } from '../../../core/policy/types.ts';
 import { CollectedOrders } from '../../../core/reading/collected-orders.ts';
 import type { ReadableOrders } from '../../../core/reading/readable-orders.ts';
 import { CsvReader } from '../../../core/tabular/csv-reader.ts';
@@ -20,10 +21,14 @@ export interface OrdersOfFile {
 
 /** More orders than an import takes are not read. */
 const mostOrders = 5_000_000;
+/** So many rows mostly tell in which currency each country pays. */
+const firstLook = 20_000;
+
+type Currencies = ReadonlyMap<string, string>;
 
 /**
  * Reads the orders of a file into columns, as an import of it would read them, in a store that has no market yet: each country is
- * taken to be paid for in the currency that most of its orders are in.
+ * taken to be paid for in the currency that most of its orders are in. A file is read once more where its beginning said otherwise.
  *
  * @param timeZone of the store @param progress told the share of the file that has been read @throws when it cannot be read
  */
@@ -33,19 +38,35 @@ export async function readFileOfOrders(
   timeZone: string,
   progress: (share: number) => void,
 ): Promise<OrdersOfFile> {
-  const { markets } = await proposeFromFile(file, mapping, new AbortController().signal);
-  const policy = policyOf(markets, timeZone);
+  const begin = await proposeFromFile(file, mapping, new AbortController().signal, firstLook);
+  const assumed = new Map([...usualCurrencies(), ...currenciesOf(begin)]);
+  const { proposal, ...read } = await readOnce(file, mapping, policyOf(assumed, timeZone), progress);
+  const found = currenciesOf(proposal);
+  if ([...found].every(([country, currency]) => assumed.get(country) === currency)) return read;
+  const { proposal: _, ...again } = await readOnce(file, mapping, policyOf(found, timeZone), progress);
+  return again;
+}
+
+async function readOnce(
+  file: File,
+  mapping: ImportMapping,
+  policy: Policy,
+  progress: (share: number) => void,
+): Promise<OrdersOfFile & { proposal: MarketProposal }> {
+  const { timeZone } = policy.store;
   const collected = new CollectedOrders((instant) => localTime(timeZone, instant).day);
+  const counter = new MarketCounter(mapping);
   const text = new TextReader(mapping.encoding);
-  let rows: OrderRows | null = null;
-  let [read, refused] = [0, 0];
+  let orders: OrderRows | null = null;
+  let [rows, refused] = [0, 0];
   const csv = new CsvReader(mapping.delimiter, {
     row: (fields, line) => {
-      if (rows) {
-        read++;
-        rows.row(fields, line);
+      if (orders) {
+        rows++;
+        counter.row(fields);
+        orders.row(fields, line);
       } else
-        rows = new OrderRows(policy, mapping, fields, {
+        orders = new OrderRows(policy, mapping, fields, {
           order: (order) => collected.add(order),
           fault: () => void refused++,
         });
@@ -63,13 +84,36 @@ export async function readFileOfOrders(
   await reader.cancel();
   csv.push(text.read(new Uint8Array(), false));
   csv.end();
-  (rows as OrderRows | null)?.flush();
-  return { orders: collected.done(), rows: read, refused };
+  (orders as OrderRows | null)?.flush();
+  return { orders: collected.done(), rows, refused, proposal: counter.proposal() };
 }
 
-/** A policy with those markets alone, by which rows find theirs. */
-function policyOf(markets: Parameters<typeof addProposedMarkets>[0], timeZone: string): Policy {
+const currenciesOf = ({ markets }: MarketProposal): Currencies =>
+  new Map(markets.flatMap(({ currency, countries }) => countries.map((country) => [country, currency] as const)));
+
+const usualCurrencies = (): [country: string, currency: string][] =>
+  countryCodes.flatMap((country) => {
+    const currency = currencyOfCountry(country);
+    return currency === undefined ? [] : [[country, currency]];
+  });
+
+/** A policy with a market for each currency, by which rows find theirs. */
+function policyOf(currencies: Currencies, timeZone: string): Policy {
+  const markets: Policy['markets'] = {};
+  for (const [country, currency] of currencies) {
+    const market = (markets[currency.toLowerCase()] ??= marketIn(currency));
+    market.countries.push(country);
+  }
   const empty = emptyPolicy();
-  const policy = { ...empty, store: { ...empty.store, timeZone } };
-  return withPatches(policy, [addProposedMarkets(markets, (countries) => countries.join(' ').slice(0, 120))(policy)]);
+  return { ...empty, store: { ...empty.store, timeZone }, markets };
 }
+
+const marketIn = (currency: string): Market => ({
+  order: 1,
+  name: currency,
+  countries: [],
+  currency,
+  languages: ['en'],
+  tax: { prices: 'withTax', delivery: '0', classes: { standard: '0' } },
+  preselect: 'first',
+});
