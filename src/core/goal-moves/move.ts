@@ -201,7 +201,8 @@ function addSums(sums: Sums, part: Counterfactual, move: Move, terms: MoveTerms,
     const lifted = candidate !== null && candidate > value;
     const isWorth = lifted ? worth + unit * (candidate - value) : worth;
     // Who has reached the candidate goes on to the second with this likelihood, and brings this then.
-    let [onward, brought] = [0, 0];
+    let onward = 0;
+    let brought = 0;
     if (second !== null) {
       const atCandidate = lifted ? candidate : value;
       onward = reachSecond(atCandidate);

@@ -48,6 +48,18 @@ describe('orders read from a file in a store that has nothing', () => {
     expect(Array.from(shipments.code, (code) => shipments.codes[code])).toEqual(['WIND', '', 'WIND']);
   });
 
+  test('a country that pays in another currency than the beginning of its file says is read anew', async () => {
+    const row = (i: number, currency: string) => `E-${i};2026-03-14;Poland;${currency};50,00;4,90;`;
+    const file = fileOf([
+      'Order;Date;Country;Currency;Subtotal;Shipping;Code',
+      ...Array.from({ length: 21_000 }, (_, i) => row(i, 'PLN')),
+      ...Array.from({ length: 22_000 }, (_, i) => row(21_000 + i, 'EUR')),
+    ]);
+    const { orders, rows, refused } = await readFileOfOrders(file, await mappingOf(file), 'UTC', () => {});
+    expect(orders.map(({ currency, columns }) => [currency, columns.count])).toEqual([['EUR', 22_000]]);
+    expect([rows, refused]).toEqual([43_000, 21_000]);
+  });
+
   test('a file of its heading alone has none', async () => {
     const file = fileOf([exportHeading.join(';')]);
     expect(await readFileOfOrders(file, await mappingOf(file), 'UTC', () => {})).toEqual({

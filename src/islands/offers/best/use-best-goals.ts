@@ -6,6 +6,9 @@ import { inOrder } from '../../../core/ordered.ts';
 import type { Policy } from '../../../core/policy/types.ts';
 import type { DatedStep } from '../../../core/results/changes-of-market.ts';
 
+/** More answers than that are not kept; far more than a store has markets. */
+const mostKept = 500;
+
 /** What is known of a market’s goal so far. */
 export interface BestOfMarket {
   market: string;
@@ -42,7 +45,18 @@ export function useBestGoals(
       ordersClient()
         .bestGoal(market, question)
         .catch((error: unknown) => ({ problem: error instanceof Error ? error.message : String(error) }))
-        .then((answer) => setFound((before) => new Map(before).set(key, answer)));
+        .then((answer) => {
+          setFound((before) => {
+            const next = new Map([...before, [key, answer] as const]);
+            // What was answered longest ago is asked for again, should it be wanted.
+            const [oldest] = next.keys();
+            if (next.size > mostKept && oldest !== undefined) {
+              next.delete(oldest);
+              asking.current.delete(oldest);
+            }
+            return next;
+          });
+        });
     }
   }, [questions]);
   return questions.map(({ market, asked, key }) => ({ market, asked, found: found.get(key) ?? null }));
