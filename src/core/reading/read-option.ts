@@ -101,7 +101,8 @@ function roughChanges(measured: Measured, day: ArrayLike<number>, byDay: Uint32A
     const weekly = (cell[price] ??= new Float64Array(weeks + 1));
     weekly[Math.floor((day[place]! - first) / coarse) + 1]!++;
   }
-  const cells = columns.filter(Boolean).map((cell) => cell.filter(Boolean));
+  // Where all pay the same whenever they come, nothing can have changed.
+  const cells = columns.map((cell) => cell.filter(Boolean)).filter((cell) => cell.length > 1);
   for (const cell of cells)
     for (const weekly of cell) for (let week = 0; week < weeks; week++) weekly[week + 1]! += weekly[week]!;
   const cost = (from: number, to: number) => {

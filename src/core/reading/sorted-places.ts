@@ -2,6 +2,9 @@
 const mostOrders = 2 ** 21;
 const mostValue = 2 ** 32;
 
+/** Values below so many times as many as there are orders are counted rather than compared. */
+const countedUpTo = 8;
+
 /** What is measured of orders, along their places. */
 export function along(places: Uint32Array, measured: ArrayLike<number>): Float64Array {
   const values = new Float64Array(places.length);
@@ -13,6 +16,7 @@ export function along(places: Uint32Array, measured: ArrayLike<number>): Float64
 export function sortedPlaces(places: Uint32Array, measured: ArrayLike<number>): Uint32Array {
   let highest = 0;
   for (const place of places) if (measured[place]! > highest) highest = measured[place]!;
+  if (highest < countedUpTo * places.length) return counted(places, measured, highest);
   if (places.length <= mostOrders && highest < mostValue) {
     // Sorting numbers takes no call for each comparison: a tenth of the time.
     const keys = new Float64Array(places.length);
@@ -24,4 +28,14 @@ export function sortedPlaces(places: Uint32Array, measured: ArrayLike<number>): 
   }
   const order = Uint32Array.from(places, (_, i) => i).sort((a, b) => measured[places[a]!]! - measured[places[b]!]!);
   return order.map((i) => places[i]!);
+}
+
+/** Sorted by counting how often each value occurs, in the order in which the places came. */
+function counted(places: Uint32Array, measured: ArrayLike<number>, highest: number): Uint32Array {
+  const begins = new Uint32Array(highest + 2);
+  for (let i = 0; i < places.length; i++) begins[measured[places[i]!]! + 1]!++;
+  for (let value = 0; value <= highest; value++) begins[value + 1]! += begins[value]!;
+  const sorted = new Uint32Array(places.length);
+  for (let i = 0; i < places.length; i++) sorted[begins[measured[places[i]!]!]!++] = places[i]!;
+  return sorted;
 }

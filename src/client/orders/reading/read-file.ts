@@ -38,13 +38,20 @@ export async function readFileOfOrders(
   timeZone: string,
   progress: (share: number) => void,
 ): Promise<OrdersOfFile> {
-  const begin = await proposeFromFile(file, mapping, new AbortController().signal, firstLook);
+  const needed = onlyRead(mapping);
+  const begin = await proposeFromFile(file, needed, new AbortController().signal, firstLook);
   const assumed = new Map([...usualCurrencies(), ...currenciesOf(begin)]);
-  const { proposal, ...read } = await readOnce(file, mapping, policyOf(assumed, timeZone), progress);
+  const { proposal, ...read } = await readOnce(file, needed, policyOf(assumed, timeZone), progress);
   const found = currenciesOf(proposal);
   if ([...found].every(([country, currency]) => assumed.get(country) === currency)) return read;
-  const { proposal: _, ...again } = await readOnce(file, mapping, policyOf(found, timeZone), progress);
+  const { proposal: _, ...again } = await readOnce(file, needed, policyOf(found, timeZone), progress);
   return again;
+}
+
+/** Columns that say nothing of what delivery costs are not looked at. */
+function onlyRead(mapping: ImportMapping): ImportMapping {
+  const { tax: _tax, customer: _customer, shopper: _shopper, ...columns } = mapping.columns;
+  return { ...mapping, columns };
 }
 
 async function readOnce(
