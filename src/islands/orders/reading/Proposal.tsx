@@ -85,9 +85,6 @@ export function Proposal({ found, into }: { found: FoundRules; into: { id: strin
           <thead>
             <tr>
               <th scope="col" className="text-left">
-                take over
-              </th>
-              <th scope="col" className="text-left">
                 what the orders say
               </th>
               <th scope="col" className="text-right">

@@ -29,19 +29,21 @@ export function ProposedParts({
   const out = left.has(whole);
   const row = (part: PartKey, label: string, said: ReactNode, orders: number | null, share: number | null) => (
     <tr key={part} className="border-b-0! align-baseline">
-      <td className="pl-6">
-        <label className="inline-flex items-baseline gap-2">
-          <input
-            type="checkbox"
-            className="checkbox relative top-0.5 checkbox-xs"
-            checked={!out && !left.has(part)}
-            disabled={out}
-            onChange={() => toggle(part)}
-          />
-          <span className="max-w-44 truncate">{label}</span>
-        </label>
+      <td className="pl-6 whitespace-normal">
+        <div className="flex flex-wrap items-baseline gap-x-3">
+          <label className="inline-flex w-44 shrink-0 items-baseline gap-2">
+            <input
+              type="checkbox"
+              className="checkbox relative top-0.5 checkbox-xs"
+              checked={!out && !left.has(part)}
+              disabled={out}
+              onChange={() => toggle(part)}
+            />
+            <span className="truncate">{label}</span>
+          </label>
+          <div className="min-w-44 flex-1">{said}</div>
+        </div>
       </td>
-      <td className="whitespace-normal">{said}</td>
       <td className="text-right">{orders !== null && count(orders)}</td>
       <td className="text-right">{share !== null && percent(share)}</td>
     </tr>
@@ -51,7 +53,7 @@ export function ProposedParts({
   return (
     <tbody data-testid={`read-${market.currency}-${market.countries[0]}`} className={out ? 'text-soft' : ''}>
       <tr className="border-b-0! align-baseline">
-        <th scope="rowgroup" colSpan={2} className="pt-2 text-left font-normal whitespace-normal">
+        <th scope="rowgroup" className="pt-2 text-left font-normal whitespace-normal">
           <label className="inline-flex items-baseline gap-2">
             <input
               type="checkbox"
@@ -120,7 +122,7 @@ export function ProposedParts({
       )}
       {(market.unlike.orders > 0 || gone.length > 0) && (
         <tr className="border-b border-hairline">
-          <td colSpan={4} className="pt-0 pb-2 pl-6 whitespace-normal">
+          <td colSpan={3} className="pt-0 pb-2 pl-6 whitespace-normal">
             <UnlikeOrders unlike={market.unlike} words={words} ofAll={market.orders} />
             {gone.length > 0 && (
               <p className="text-soft">
@@ -135,5 +137,5 @@ export function ProposedParts({
 }
 
 function Before({ text }: { text: string }) {
-  return text === '' ? null : <span className="text-soft"> — before, {text}</span>;
+  return text === '' ? null : <span className="block text-small text-soft">before, {text}</span>;
 }
