@@ -4,5 +4,7 @@ export function shareWords(locale: string): (share: number, round?: 'up' | 'down
   // What is whole in tenths but for the error of a double stays whole.
   const tiny = 1e-9;
   return (share, round = 'down') =>
-    written.format((round === 'down' ? Math.floor(share * 1000 + tiny) : Math.ceil(share * 1000 - tiny)) / 1000);
+    written.format(
+      (round === 'down' ? Math.floor(share * 1000 + tiny) : Math.max(0, Math.ceil(share * 1000 - tiny))) / 1000,
+    );
 }
