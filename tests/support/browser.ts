@@ -49,7 +49,9 @@ export function useBrowser(): {
         errors.push(message.text());
     });
     page.on('response', (response) => {
-      if (response.status() === 404 && !/favicon\.ico$/.test(response.url())) errors.push(`404: ${response.url()}`);
+      const missing = `404: ${response.url()}`;
+      if (response.status() === 404 && !/favicon\.ico$/.test(response.url()) && !allow?.test(missing))
+        errors.push(missing);
     });
     page.on('pageerror', (error) => errors.push(String(error)));
   };

@@ -54,7 +54,7 @@ export function readRule(measured: Measured, places: Uint32Array): ReadRule {
     explained: 0,
   };
   let explained = 0;
-  for (const place of places) if (pays(rule, measured, place)) explained++;
+  for (let i = 0; i < places.length; i++) if (pays(rule, measured, places[i]!)) explained++;
   return { ...rule, explained };
 }
 
@@ -83,7 +83,10 @@ const mostKnown = 0xfffffffe;
 
 function isKnown(measure: 'weight' | 'items', of: ArrayLike<number>, places: Uint32Array): boolean {
   let unknown = 0;
-  for (const place of places) if (measure === 'weight' ? of[place]! > mostKnown : of[place] === 0) unknown++;
+  for (let i = 0; i < places.length; i++) {
+    const amount = of[places[i]!]!;
+    if (measure === 'weight' ? amount > mostKnown : amount === 0) unknown++;
+  }
   return unknown <= mostUnknown * places.length;
 }
 
@@ -98,33 +101,47 @@ function freeFrom(
 ): { from: number; gap: Gap | null; begin: number } | null {
   const count = byValue.length;
   let free = 0;
-  for (const place of byValue) if (delivery[place] === 0) free++;
+  for (let i = 0; i < count; i++) if (delivery[byValue[i]!] === 0) free++;
   // Wrong are those that pay from the edge on and those that do not below it; without an edge, all that are fewer.
   const without = Math.min(free, count - free);
-  const edges: { begin: number; wrong: number }[] = [{ begin: 0, wrong: count - free }];
+  // By edge: where it begins, and how many are wrong. They lie where the value changes.
+  const begins = new Uint32Array(count + 1);
+  const wrongs = new Uint32Array(count + 1);
+  wrongs[0] = count - free;
+  let edges = 1;
+  let at = 0;
   let wrong = count - free;
   for (let i = 0; i < count; i++) {
     wrong += delivery[byValue[i]!] === 0 ? 1 : -1;
-    const last = i + 1 === count || value[byValue[i + 1]!] !== value[byValue[i]!];
-    if (last) edges.push({ begin: i + 1, wrong });
+    if (i + 1 < count && value[byValue[i + 1]!] === value[byValue[i]!]) continue;
+    begins[edges] = i + 1;
+    wrongs[edges] = wrong;
+    if (wrong < wrongs[at]!) at = edges;
+    edges++;
   }
-  const at = edges.reduce((least, edge, i) => (edge.wrong < edges[least]!.wrong ? i : least), 0);
-  const best = edges[at]!;
-  if (best.begin === 0) return free > 0 && best.wrong * 2 < count ? { from: 0, gap: null, begin: 0 } : null;
-  if (best.begin === count || best.wrong + penalty > without) return null;
-  if (best.wrong === 0) {
-    const gap = { after: value[byValue[best.begin - 1]!]!, until: value[byValue[best.begin]!]! };
-    return { from: roundestIn(gap), gap, begin: best.begin };
+  const least = wrongs[at]!;
+  const begun = begins[at]!;
+  if (begun === 0) return free > 0 && least * 2 < count ? { from: 0, gap: null, begin: 0 } : null;
+  if (begun === count || least + penalty > without) return null;
+  const gapBetween = (low: number, high: number): Gap => ({
+    after: value[byValue[begins[low]! - 1]!]!,
+    until: value[byValue[begins[high]!]!]!,
+  });
+  if (least === 0) {
+    const gap = gapBetween(at, at);
+    return { from: roundestIn(gap), gap, begin: begun };
   }
   // Where some pay otherwise anyhow, edges that explain nearly as many are as likely: the roundest among them is taken.
-  const most = best.wrong + Math.sqrt(best.wrong) / 2;
-  let [low, high] = [at, at];
-  while (low > 1 && edges[low - 1]!.wrong <= most) low--;
-  while (high < edges.length - 2 && edges[high + 1]!.wrong <= most) high++;
-  const gap = { after: value[byValue[edges[low]!.begin - 1]!]!, until: value[byValue[edges[high]!.begin]!]! };
+  const most = least + Math.sqrt(least) / 2;
+  let low = at;
+  let high = at;
+  while (low > 1 && wrongs[low - 1]! <= most) low--;
+  while (high < edges - 2 && wrongs[high + 1]! <= most) high++;
+  const gap = gapBetween(low, high);
   const from = roundestIn(gap);
-  const begin = edges.find((edge) => edge.begin < count && value[byValue[edge.begin]!]! >= from)!.begin;
-  return { from, gap, begin };
+  let edge = low;
+  while (value[byValue[begins[edge]!]!]! < from) edge++;
+  return { from, gap, begin: begins[edge]! };
 }
 
 /** What an order would pay under a rule; null: the measure that its price depends on is not known of it. */

@@ -36,11 +36,12 @@ export function readSteps(measured: ArrayLike<number>, paid: ArrayLike<number>, 
   for (let i = 0; i < count; i++) if (i === 0 || measured[i] !== measured[i - 1]) begins.push(i);
   const came = new Uint8Array(begins.length * states);
   let cost = new Float64Array(states);
+  let next = new Float64Array(states);
   for (const [value, begin] of begins.entries()) {
     const end = begins[value + 1] ?? count;
     let cheapest = 0;
     for (let state = 1; state < states; state++) if (cost[state]! < cost[cheapest]!) cheapest = state;
-    const next = new Float64Array(states).fill(end - begin);
+    next.fill(end - begin);
     for (let i = begin; i < end; i++) {
       const state = known.get(paid[i]!);
       if (state !== undefined) next[state]!--;
@@ -51,7 +52,7 @@ export function readSteps(measured: ArrayLike<number>, paid: ArrayLike<number>, 
       came[value * states + state] = changed ? cheapest : state;
       next[state]! += changed ? change : cost[state]!;
     }
-    cost = next;
+    [cost, next] = [next, cost];
   }
   let state = 0;
   for (let other = 1; other < states; other++) if (cost[other]! < cost[state]!) state = other;

@@ -15,7 +15,10 @@ export function along(places: Uint32Array, measured: ArrayLike<number>): Float64
 /** Places of orders by what is measured of them, ascending. @param measured by place, whole numbers from 0 */
 export function sortedPlaces(places: Uint32Array, measured: ArrayLike<number>): Uint32Array {
   let highest = 0;
-  for (const place of places) if (measured[place]! > highest) highest = measured[place]!;
+  for (let i = 0; i < places.length; i++) {
+    const value = measured[places[i]!]!;
+    if (value > highest) highest = value;
+  }
   if (highest < countedUpTo * places.length) return counted(places, measured, highest);
   if (places.length <= mostOrders && highest < mostValue) {
     // Sorting numbers takes no call for each comparison: a tenth of the time.
