@@ -34,11 +34,12 @@ export function optionShares(columns: OrderColumns, filter: OrderFilter): Option
     .sort((a, b) => b.orders - a.orders);
 }
 
-const nothing: AssumedShare = { likely: '0', low: '0', high: '0' };
+/** A share of which nothing is stated. */
+export const nothingStated: AssumedShare = { likely: '0', low: '0', high: '0' };
 
 /** What is assumed in a market, in plain numbers. @param options how its orders were delivered */
 export function moveTerms(assumption: Assumption | undefined, options: readonly OptionShare[]): MoveTerms {
-  const { lost = nothing, won = nothing, ownCost = {}, ...response } = assumption ?? usualAssumption;
+  const { lost = nothingStated, won = nothingStated, ownCost = {}, ...response } = assumption ?? usualAssumption;
   return {
     response: responseOf(response),
     lost: assumedOf(lost),

@@ -1,13 +1,11 @@
 import { setAssumption } from '../../../client/edits/edits.ts';
-import type { OptionShare } from '../../../core/goal-moves/move-terms.ts';
+import { nothingStated, type OptionShare } from '../../../core/goal-moves/move-terms.ts';
 import { parseAmount, toDecimal } from '../../../core/money/decimal.ts';
 import type { AssumedShare, Assumption } from '../../../core/policy/types.ts';
 import { TypedField } from '../../../ui/TypedField.tsx';
 import { parsePercentTo } from '../../fields/typed-text.ts';
 import { useDraft, usePolicy } from '../../page/draft-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
-
-const nothing: AssumedShare = { likely: '0', low: '0', high: '0' };
 
 /** What is assumed when a goal moves: who stays away, who comes, and what delivery costs the shop. */
 export function MoveAssumptions({
@@ -23,7 +21,7 @@ export function MoveAssumptions({
 }) {
   const { options } = usePolicy();
   const share = (field: 'lost' | 'won', who: string) => {
-    const given = assumption[field] ?? nothing;
+    const given = assumption[field] ?? nothingStated;
     const one = (end: keyof AssumedShare, label: string) => (
       <AssumedField
         marketId={marketId}
