@@ -18,11 +18,11 @@ export const measuredOf = ({ columns, shipments }: ReadableOrders): Measured => 
   items: columns.items,
 });
 
-/** Places of orders that say what delivery cost. */
+/** Places of orders that say what delivery cost. Those of an experiment’s arm say nothing of what others pay. */
 export function placesKnown({ columns }: ReadableOrders): Uint32Array {
   const known = new Uint32Array(columns.count);
   let count = 0;
-  for (let i = 0; i < columns.count; i++) if (columns.delivery[i]! >= 0) known[count++] = i;
+  for (let i = 0; i < columns.count; i++) if (columns.delivery[i]! >= 0 && columns.arm[i] === 0) known[count++] = i;
   return known.subarray(0, count);
 }
 

@@ -107,3 +107,16 @@ describe('a store', () => {
     expect(market!.explained).toBe(count);
   });
 });
+
+test('orders of an experiment’s arm, and those that do not say what delivery cost, say nothing of the rules', () => {
+  const count = 400;
+  const columns = emptyColumns(count, ['door'], ['', 'lower/half']);
+  for (let i = 0; i < count; i++) {
+    columns.goods[i] = 2000 + 10 * i;
+    columns.arm[i] = i % 4 === 0 ? 1 : 0;
+    const paid = columns.arm[i] === 1 ? 0 : 595;
+    columns.delivery[i] = i % 10 === 1 ? -1 : paid;
+  }
+  const [market] = readStore([{ currency: 'EUR', columns, shipments: emptyShipments(count, [['NL', '', '']]) }]);
+  expect(market).toMatchObject({ orders: 260, explained: 260, unlike: { orders: 0 } });
+});
