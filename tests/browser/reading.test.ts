@@ -60,6 +60,10 @@ describe('an empty store and its first file of orders', () => {
     await page.getByTestId('apply-import').click();
     // With its orders the page comes anew.
     await page.getByTestId('orders-picture').waitFor();
+    // Nothing is released twice in one store: each time it has another name.
+    const { revision } = await readDraft(blank);
+    const name = { op: 'replace' as const, path: '/store/name', value: `Read at ${Date.now()}` };
+    expect((await patchDraft(blank, revision, [name])).status).toBe(200);
     await moveTo(page, `${blank}/release`);
     const button = page.getByTestId('release-button');
     const before = Number(/number (\d+)/.exec(await button.innerText())![1]);
