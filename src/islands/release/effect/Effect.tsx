@@ -5,6 +5,7 @@ import { experimentsChanged } from '../../../core/effect/experiments-changed.ts'
 import { classesInWords, entryInWords, placeInWords } from '../../../core/effect/effect-words.ts';
 import type { Policy, TestCart } from '../../../core/policy/types.ts';
 import { cartAsText } from '../../../core/test-carts/cart-as-text.ts';
+import { usePolicy } from '../../page/draft-context.tsx';
 import { useDistributions } from '../../spend-line/use-distributions.ts';
 import { PhraseSelect } from '../../../ui/PhraseSelect.tsx';
 import { useCatalogue, useNotation } from '../../page/page-context.tsx';
@@ -146,7 +147,10 @@ function Picture({
 }) {
   const { marketId, moments } = looked;
   const who = looked.classes[0]!;
-  const distribution = useDistributions([marketId], marketId, null).get(marketId) ?? null;
+  // The draft may have a market no longer that the release has: nobody can be asked for its orders.
+  const { markets } = usePolicy();
+  const asked = Object.hasOwn(markets, marketId) ? [marketId] : [];
+  const distribution = useDistributions(asked, marketId, null).get(marketId) ?? null;
   const has = distribution !== null && distribution.orders > 0;
   return (
     <EffectPicture
