@@ -1,4 +1,7 @@
 import { beforeEach, expect, test } from 'vitest';
+import { removeMarket } from '../../src/client/edits/market-edits.ts';
+import { removeOffer } from '../../src/client/edits/offer-edits.ts';
+import { inTurn } from '../../src/client/edits/set-at.ts';
 import { patchDraft, readDraft, setGoal } from '../support/api.ts';
 import { resetDraft, textOf, useBrowser } from '../support/browser.ts';
 import { here } from '../support/here.ts';
@@ -45,4 +48,15 @@ test('on paper all of it stands market by market, and nothing else of the page',
       /Changes for shoppers since release \d+[^]*Netherlands & Belgium[^]*from €75\.00 to below €79\.00: “Parcel to the door” costs €5\.95/,
     );
   expect(await page.getByRole('heading', { name: 'Guarantees' }).isVisible()).toBe(false);
+});
+
+test('a market that the draft has no longer is said to be gone, and not asked for orders', async () => {
+  // One of its offers has amounts in it.
+  const gone = inTurn(removeOffer('three-spares'), removeMarket('jp'));
+  const { revision, policy } = await readDraft(address);
+  expect((await patchDraft(address, revision, gone(policy))).status).toBe(200);
+  // A question that finds nothing would fail the test.
+  const page = await open('/release');
+  await page.getByTestId('effect-picture').first().waitFor();
+  await expect.poll(() => textOf(page, '[data-testid=effect]')).toContain('Japan');
 });
