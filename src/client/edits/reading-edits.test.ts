@@ -14,7 +14,7 @@ import { proposedRules } from '../../core/reading/proposed-rules.ts';
 import { readStore } from '../../core/reading/read-store.ts';
 import type { ReadableOrders } from '../../core/reading/readable-orders.ts';
 import { addMarket, assignCountries } from './market-edits.ts';
-import { areaPartOf, takeReading, type NamesForRead } from './reading-edits.ts';
+import { areaPartsOf, takeReading, type NamesForRead } from './reading-edits.ts';
 import { freshId } from './set-at.ts';
 
 const names: NamesForRead = {
@@ -159,13 +159,14 @@ describe('rules taken over into an empty store', () => {
   });
 
   test('of parts that regions or postcodes tell become areas; regions in words do not', () => {
-    expect(areaPartOf({ country: 'NL', region: null, postcode: '17 9' })).toEqual([
-      { kind: 'postcodes', country: 'NL', patterns: { '179*': true } },
-    ]);
-    expect(areaPartOf({ country: 'US', region: 'US-AK', postcode: null })).toEqual([
+    const postcode = (country: string, begins: string) => ({ country, region: null, postcode: begins });
+    const region = (written: string) => ({ country: 'US', region: written, postcode: null });
+    expect(areaPartsOf([postcode('NL', '17 9'), region('US-AK'), postcode('BE', '9'), postcode('NL', '88')])).toEqual([
+      { kind: 'postcodes', country: 'NL', patterns: { '179*': true, '88*': true } },
+      { kind: 'postcodes', country: 'BE', patterns: { '9*': true } },
       { kind: 'region', region: 'US-AK' },
     ]);
-    expect(areaPartOf({ country: 'US', region: 'up north', postcode: null })).toEqual([]);
+    expect(areaPartsOf([region('up north')])).toEqual([]);
   });
 
   test('of nothing change nothing', () => {

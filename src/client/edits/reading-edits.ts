@@ -1,9 +1,11 @@
 import { inOrder, orderAfterLast } from '../../core/ordered.ts';
+import { isCode } from '../../core/offers/code-shape.ts';
 import { destinationOfOrder } from '../../core/orders/destination-of-order.ts';
 import type {
   AreaPart,
   Charge,
   DeliveryOption,
+  Goal,
   Offer,
   OptionSelection,
   Policy,
@@ -151,7 +153,7 @@ const addOptions = (
 /** A zone of its own for each area, with the market’s options at what they cost there. */
 function areasOf(proposal: ProposedRules, marketId: string, making: Making): Edit[] {
   return proposal.areas.flatMap((area, number) => {
-    const parts = area.parts.flatMap(areaPartOf);
+    const parts = areaPartsOf(area.parts);
     if (parts.length === 0) return [];
     const include = Object.fromEntries(parts.map((part, i) => [`part-${i + 1}`, part]));
     return [
@@ -165,11 +167,19 @@ function areasOf(proposal: ProposedRules, marketId: string, making: Making): Edi
   });
 }
 
-/** None where a region is written in a way that is not known. */
-export function areaPartOf({ country, region, postcode }: ReadPart): AreaPart[] {
-  if (postcode !== null) return [{ kind: 'postcodes', country, patterns: { [`${normalPostcode(postcode)}*`]: true } }];
-  const known = destinationOfOrder(country, region ?? '', '').region;
-  return known === undefined ? [] : [{ kind: 'region', region: known }];
+/** Postcodes of a country are one part; a region that is written in a way that is not known is none. */
+export function areaPartsOf(parts: readonly ReadPart[]): AreaPart[] {
+  const patterns = new Map<string, Record<string, true>>();
+  const regions: AreaPart[] = [];
+  for (const { country, region, postcode } of parts) {
+    const known = destinationOfOrder(country, region ?? '', '').region;
+    if (postcode !== null) patterns.set(country, { ...patterns.get(country), [`${normalPostcode(postcode)}*`]: true });
+    else if (known !== undefined) regions.push({ kind: 'region', region: known });
+  }
+  return [
+    ...[...patterns].map(([country, all]): AreaPart => ({ kind: 'postcodes', country, patterns: all })),
+    ...regions,
+  ];
 }
 
 function chargesIn(area: ReadArea, { market, options }: ProposedRules): { option: string; charge: Charge }[] {
@@ -196,36 +206,40 @@ function offersOf(
   return Array.from({ length: most }, (_, rank): Edit => (policy) => {
     const those = markets.filter(({ goals }) => goals.length > rank);
     const targets = Object.fromEntries(those.map(({ marketId, goals }) => [marketId, { exact: goals[rank]!.from }]));
-    const offer: Offer = {
-      order: orderAfterLast(policy.offers),
-      name: rank === 0 ? names.offer : `${names.offer} ${rank + 1}`,
-      note: '',
-      on: true,
-      priority: 0,
-      combines: false,
+    const offer = freeDelivery(policy, rank === 0 ? names.offer : `${names.offer} ${rank + 1}`, {
       unlock: { by: 'amount' },
-      goals: {
-        first: {
-          order: 1,
-          measure: { kind: 'countedValue', basis: 'afterDiscountsAsShown' },
-          targets,
-          then: 'replace',
-          rewards: {
-            delivery: {
-              order: 1,
-              kind: 'deliveryFree',
-              on: selectionOf(made, those, rank),
-              coversOwnDelivery: false,
-            },
-          },
-        },
-      },
-    };
+      targets,
+      on: selectionOf(made, those, rank),
+    });
     const id = freshId(offer.name, policy.offers);
     const languages = those.flatMap(({ marketId }) => policy.markets[marketId]!.languages);
     return inTurn(setAt(['offers', id], offer), setAt(['wording', id], goalWording(languages)))(policy);
   });
 }
+
+/** An offer that makes some options free, on, at the end of the list. */
+const freeDelivery = (
+  { offers }: Policy,
+  name: string,
+  { unlock, targets, on }: { unlock: Offer['unlock']; targets: Goal['targets']; on: OptionSelection },
+): Offer => ({
+  order: orderAfterLast(offers),
+  name,
+  note: '',
+  on: true,
+  priority: 0,
+  combines: false,
+  unlock,
+  goals: {
+    first: {
+      order: 1,
+      measure: { kind: 'countedValue', basis: 'afterDiscountsAsShown' },
+      targets,
+      then: 'replace',
+      rewards: { delivery: { order: 1, kind: 'deliveryFree', on, coversOwnDelivery: false } },
+    },
+  },
+});
 
 /** One offer for all codes that make delivery free in the same markets. */
 function codeOffersOf(markets: readonly { marketId: string; codes: readonly ReadCode[] }[], { names }: Making): Edit[] {
@@ -235,29 +249,18 @@ function codeOffersOf(markets: readonly { marketId: string; codes: readonly Read
   const together = new Map<string, string[]>();
   for (const [code, those] of marketsOf) {
     // What an export writes may be no code that shoppers can enter here.
-    if (!/^[A-Z0-9][A-Z0-9_-]{0,39}$/.test(code)) continue;
+    if (!isCode(code)) continue;
     const key = those.join(' ');
     together.set(key, [...(together.get(key) ?? []), code]);
   }
   return [...together].map(([key, codes]): Edit => (policy) => {
     const offer: Offer = {
-      order: orderAfterLast(policy.offers),
-      name: names.code,
-      note: '',
-      on: true,
-      priority: 0,
-      combines: false,
-      unlock: { by: 'code', codes: Object.fromEntries(codes.map((code) => [code, true as const])) },
+      ...freeDelivery(policy, names.code, {
+        unlock: { by: 'code', codes: Object.fromEntries(codes.map((code) => [code, true as const])) },
+        targets: {},
+        on: { by: 'all' },
+      }),
       markets: Object.fromEntries(key.split(' ').map((market) => [market, true as const])),
-      goals: {
-        first: {
-          order: 1,
-          measure: { kind: 'countedValue', basis: 'afterDiscountsAsShown' },
-          targets: {},
-          then: 'replace',
-          rewards: { delivery: { order: 1, kind: 'deliveryFree', on: { by: 'all' }, coversOwnDelivery: false } },
-        },
-      },
     };
     return setAt(['offers', freshId(offer.name, policy.offers)], offer)(policy);
   });

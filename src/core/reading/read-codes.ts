@@ -12,6 +12,8 @@ export interface ReadCode {
 
 const fewestOrders = 5;
 const mostly = 0.9;
+/** More are not told apart from orders that were changed by hand. */
+const mostCodes = 100;
 
 /** Codes that made delivery free. @param read the rules that hold without codes */
 export function readCodes(orders: ReadableOrders, places: Uint32Array, read: ReadOptions): ReadCode[] {
@@ -31,5 +33,6 @@ export function readCodes(orders: ReadableOrders, places: Uint32Array, read: Rea
   }
   return [...counted.values()]
     .filter(({ orders: all, free }) => all >= fewestOrders && free >= mostly * all)
-    .sort((a, b) => b.orders - a.orders);
+    .sort((a, b) => b.orders - a.orders)
+    .slice(0, mostCodes);
 }

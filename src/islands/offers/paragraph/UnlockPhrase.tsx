@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { addCodes, setUnlock } from '../../../client/edits/offer-edits.ts';
 import { setAt } from '../../../client/edits/set-at.ts';
 import { codeBatch, codesOf, guessOdds, leastLength, mostLength } from '../../../core/offers/authoring/code-batch.ts';
+import { isCode } from '../../../core/offers/code-shape.ts';
 import type { Offer } from '../../../core/policy/types.ts';
 import { AddWord } from '../../../ui/AddWord.tsx';
 import { lazyPart } from '../../../ui/lazy-part.tsx';
@@ -22,8 +23,6 @@ const ways: [Offer['unlock']['by'], string][] = [
 ];
 
 export const randomBytes = (count: number) => crypto.getRandomValues(new Uint8Array(count));
-/** As shoppers enter it. */
-const shape = /^[A-Z0-9][A-Z0-9_-]{0,39}$/;
 const mostShown = 12;
 
 /** By what the offer is unlocked, and its codes: typed one by one, or a batch that nobody can guess. */
@@ -71,7 +70,7 @@ export function UnlockPhrase({ offerId, unlock, name }: { offerId: string; unloc
             <AddWord
               label="New code"
               placeholder="add a code"
-              accept={(text) => shape.test(text.toUpperCase()) && !codes.includes(text.toUpperCase())}
+              accept={(text) => isCode(text.toUpperCase()) && !codes.includes(text.toUpperCase())}
               reason="Letters, digits, - and _, and not there yet."
               add={(text) => edit(addCodes(offerId, [text.toUpperCase()]))}
             />

@@ -3,7 +3,9 @@ import { compareWithRules } from '../../../client/orders/reading/reading-client.
 import type { TellShare } from '../../../client/orders/reading/sometimes.ts';
 import type { ChargedOrders } from '../../../core/charged/charged-orders.ts';
 import type { Disagreement } from '../../../core/charged/disagreements.ts';
+import { compilePolicy, sameRules } from '../../../core/evaluation/compile.ts';
 import { optionTitle } from '../../../core/options/option-title.ts';
+import type { Policy } from '../../../core/policy/types.ts';
 import type { DatedStep } from '../../../core/results/changes-of-market.ts';
 import { WhenSeen } from '../../../ui/chart/WhenSeen.tsx';
 import { reasonOfOrder } from '../../findings/reason-of-order.ts';
@@ -54,7 +56,8 @@ function Compared({ marketId, steps, lastDay }: Asked) {
   const { currency } = markets[marketId]!;
   const { timeZone } = store;
   const release = useRelease();
-  const settled = useDraft((state) => state.settled);
+  const sameHere = useCallback((a: Policy, b: Policy) => sameRulesIn(marketId, a, b), [marketId]);
+  const settled = useDraft((state) => state.settled, sameHere);
   // Rules that none of the orders can have been charged by say nothing of them: then it is the draft, as it stands.
   const since = steps.at(-1)?.day ?? Infinity;
   const draft = release && since <= lastDay ? null : settled;
@@ -82,6 +85,13 @@ function Compared({ marketId, steps, lastDay }: Asked) {
   return <Found marketId={marketId} currency={currency} found={reading.found} byDraft={draft !== null} />;
 }
 
+/** Whether two policies charge the same in a market: what else is edited leaves the comparison as it is. */
+function sameRulesIn(marketId: string, a: Policy, b: Policy): boolean {
+  const [these, those] = [a, b].map((policy) => compilePolicy(policy).markets.get(marketId)?.zones ?? []);
+  if (a.experiments !== b.experiments || a.store.timeZone !== b.store.timeZone) return false;
+  return these!.length === those!.length && these!.every((zone, i) => sameRules(zone, those![i]!));
+}
+
 const shownFirst = 4;
 
 function Found({
@@ -103,7 +113,7 @@ function Found({
   const shown = all ? groups : groups.slice(0, shownFirst);
   const apart = [
     byDraft && 'None came after a release',
-    before > 0 && `${count(before)} came before the first release`,
+    before > 0 && `${count(before)} came before the first release that is looked at`,
     left > 0 && `Of ${count(left)} it is not known what delivery cost, by what it came or what its carrier said`,
   ].filter(Boolean);
   return (
