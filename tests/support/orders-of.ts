@@ -1,6 +1,7 @@
 import type { AnswerTo } from '../../src/contract/calls.ts';
 import { unpackMonths, type OrderColumns } from '../../src/core/orders/columns.ts';
 import type { OrderMonth } from '../../src/core/orders/months.ts';
+import { apartMonths } from '../../src/core/orders/travelling-months.ts';
 import { unpackShipments, type OrderShipments } from '../../src/core/orders/replay/shipments.ts';
 import { call } from './api.ts';
 
@@ -14,15 +15,11 @@ export async function monthsOf(address: string, market: string): Promise<OrderMo
   return body.months;
 }
 
-export const monthAddress = (address: string, market: string, { month, hash }: OrderMonth, part = ''): string =>
-  `${address}/api/orders/months/${hash}${part}?market=${market}&month=${month}`;
+export const monthsAddress = (address: string, market: string, months: readonly OrderMonth[], part = ''): string =>
+  `${address}/api/orders/months/${months.map(({ hash }) => hash).join(',')}${part}?market=${market}`;
 
-const partsOf = (address: string, market: string, months: readonly OrderMonth[], part?: string) =>
-  Promise.all(
-    months.map(
-      async (month) => new Uint8Array(await (await fetch(monthAddress(address, market, month, part))).arrayBuffer()),
-    ),
-  );
+const partsOf = async (address: string, market: string, months: readonly OrderMonth[], part?: string) =>
+  apartMonths(new Uint8Array(await (await fetch(monthsAddress(address, market, months, part))).arrayBuffer()));
 
 /** All orders of a market, as a page reads them. */
 export async function ordersOf(address: string, market: string): Promise<OrderColumns> {

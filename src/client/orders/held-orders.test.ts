@@ -1,5 +1,6 @@
 import { afterEach, expect, test, vi } from 'vitest';
 import { emptyColumns, packColumns } from '../../core/orders/columns.ts';
+import { joinMonths } from '../../core/orders/travelling-months.ts';
 import { dayNumber } from '../../core/time/day.ts';
 import { keyOf, type ExpectedAnswer } from './expected-answers.ts';
 import { HeldOrders } from './held-orders.ts';
@@ -7,6 +8,13 @@ import { HeldOrders } from './held-orders.ts';
 const months = ['2026-01-01', '2026-02-01', '2026-03-01', '2026-04-01', '2026-05-01', '2026-06-01'];
 /** As many orders a month as there are days in 28, one on each. */
 const perMonth = 28;
+
+function packed(month: string): Uint8Array {
+  const columns = emptyColumns(perMonth);
+  columns.goods.fill(5000);
+  for (let day = 0; day < perMonth; day++) columns.day[day] = dayNumber(month)! + day;
+  return packColumns(columns);
+}
 
 /** Answers as the server does that has an order on each of the first 28 days of six months, and notes which months it is asked for. */
 function server(): { asked: string[] } {
@@ -23,12 +31,10 @@ function server(): { asked: string[] } {
           hash: String(index).padStart(32, '0'),
         })),
       });
-    const month = new URL(address, 'http://127.0.0.1').searchParams.get('month')!;
-    asked.push(month);
-    const columns = emptyColumns(perMonth);
-    columns.goods.fill(5000);
-    for (let day = 0; day < perMonth; day++) columns.day[day] = dayNumber(month)! + day;
-    return new Response(packColumns(columns) as Uint8Array<ArrayBuffer>);
+    const hashes = decodeURIComponent(/months\/([^?]+)/.exec(address)![1]!).split(',');
+    const wanted = hashes.map((hash) => months[Number(hash)]!);
+    asked.push(...wanted);
+    return new Response(joinMonths(wanted.map(packed)) as Uint8Array<ArrayBuffer>);
   });
   return { asked };
 }

@@ -1,6 +1,7 @@
 import { afterEach, expect, test, vi } from 'vitest';
 import { emptyColumns, packColumns } from '../../core/orders/columns.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
+import { joinMonths } from '../../core/orders/travelling-months.ts';
 import { readOrders } from './read-orders.ts';
 
 const hashOf = (version: number) => String(version).padStart(32, '0');
@@ -20,7 +21,7 @@ function serverAt(versionWhen: (asked: number) => number) {
       return Response.json({ currency: 'EUR', months: [monthAt(versionWhen(asked.months++))] });
     const version = versionWhen(asked.packed++ + 1);
     if (!address.includes(hashOf(version))) return new Response('', { status: 404 });
-    return new Response(packColumns(emptyColumns(version)) as Uint8Array<ArrayBuffer>);
+    return new Response(joinMonths([packColumns(emptyColumns(version))]) as Uint8Array<ArrayBuffer>);
   });
   return asked;
 }

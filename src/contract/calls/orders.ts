@@ -14,16 +14,13 @@ import {
 const market = object({ market: Type.String({ maxLength: 80 }) });
 const noSuchMarket = problem('no such market');
 /** A part of a month, found by what it holds. */
-const packedMonth = {
-  params: { hash: Type.String({ pattern: '^[0-9a-f]{32}$' }) },
-  query: object({
-    market: Type.String({ maxLength: 80 }),
-    month: Type.String({ pattern: '^[0-9]{4}-[0-9]{2}-[0-9]{2}$' }),
-  }),
+const packedMonths = {
+  params: { hashes: Type.String({ pattern: '^[0-9a-f]{32}(,[0-9a-f]{32})*$' }) },
+  query: object({ market: Type.String({ maxLength: 80 }) }),
   answers: {
-    200: file('packed columns', 'application/octet-stream'),
-    404: problem('they have changed'),
-    422: problem('the month is not named'),
+    200: file('packed months, each after its length in 32 bits', 'application/octet-stream'),
+    404: problem('one of them has changed'),
+    422: problem('the market is not named'),
     503: databaseAway,
   },
 };
@@ -49,14 +46,15 @@ export const orderCalls = defineCalls({
       503: databaseAway,
     },
   },
-  'GET /api/orders/months/{hash}': {
-    summary: 'The orders of one month, packed into columns (src/core/orders/columns.ts); may be kept without end',
-    ...packedMonth,
+  'GET /api/orders/months/{hashes}': {
+    summary:
+      'The orders of up to 40 months, named by their hashes with commas between and oldest first, packed into columns (src/core/orders/columns.ts); may be kept without end',
+    ...packedMonths,
   },
-  'GET /api/orders/months/{hash}/shipments': {
+  'GET /api/orders/months/{hashes}/shipments': {
     summary:
       'Where they went, what they weighed and the code that was entered, in the same order, packed (src/core/orders/replay/shipments.ts); may be kept without end',
-    ...packedMonth,
+    ...packedMonths,
   },
   'GET /api/orders/group': {
     summary: 'What the orders in a stretch of values hold',

@@ -62,8 +62,7 @@ export function bestGoal(
   const lowest = Math.max(valueAtShare(largest, lowestShare), (present ?? 0) * nearest);
   const highest = Math.min(end, valueAtShare(largest, highestShare), (present ?? Infinity) * furthest);
   const parts = orders.map((one) => counterfactualOf(one, terms.response));
-  const { along, dropped } = moveCurve(parts, months, { present, end }, terms);
-  const amounts = along.filter(({ candidate }) => candidate! >= lowest && candidate! <= highest);
+  const { along: amounts, dropped } = moveCurve(parts, months, { present, end, between: [lowest, highest] }, terms);
   const candidates = [...amounts, ...(dropped ? [dropped] : [])];
   const most = candidates.reduce<MoveOutcome | null>((best, one) => (best && best.net >= one.net ? best : one), null);
   const outcomeAt = (candidate: number | null) => {

@@ -1,5 +1,5 @@
 import { poissonDeviate, seededRandom } from '../statistics/random.ts';
-import { singly, sumsAlong, type Tally } from '../orders/tally.ts';
+import type { Tally } from '../orders/tally.ts';
 import { condensedOrders, evenBands } from './condense.ts';
 import { counterfactualOf } from './counterfactual.ts';
 import type { MeasuredOrders } from './measured-orders.ts';
@@ -70,26 +70,27 @@ function bandsAround(goal: number | null, present: number | null, end: number, r
   return [...coarse, ...within].sort((a, b) => a - b);
 }
 
-/** Each band with as many orders as chance might bring; what they paid goes with them. */
+/** Each band with as many orders as chance might bring; what they paid goes with them. In one loop: this is done for each drawing anew. */
 function drawnAnew(tally: Tally, random: () => number): Tally {
-  const share = new Float64Array(tally.values.length);
-  const counts = singly(tally.cumulative).map((count, i) => {
+  const { length } = tally.values;
+  const [cumulative, paying, paid, free] = Array.from({ length: 4 }, () => new Float64Array(length)) as Four;
+  let [orders, ofPaying, ofPaid, ofFree] = [0, 0, 0, 0];
+  for (let i = 0; i < length; i++) {
+    const count = at(tally.cumulative, i);
     const drawn = poissonDeviate(random, count);
-    share[i] = count === 0 ? 0 : drawn / count;
-    return drawn;
-  });
-  const drawnAlong = (sums: Float64Array) => sumsAlong(singly(sums).map((one, i) => one * share[i]!));
-  const cumulative = sumsAlong(counts);
-  return {
-    ...tally,
-    cumulative,
-    paying: drawnAlong(tally.paying),
-    paid: drawnAlong(tally.paid),
-    paidSquares: tally.paidSquares,
-    free: drawnAlong(tally.free),
-    orders: cumulative.at(-1) ?? 0,
-  };
+    const share = count === 0 ? 0 : drawn / count;
+    cumulative[i] = orders += drawn;
+    paying[i] = ofPaying += at(tally.paying, i) * share;
+    paid[i] = ofPaid += at(tally.paid, i) * share;
+    free[i] = ofFree += at(tally.free, i) * share;
+  }
+  return { ...tally, cumulative, paying, paid, free, orders };
 }
+
+type Four = [Float64Array, Float64Array, Float64Array, Float64Array];
+
+/** What running sums gain at a place. */
+const at = (sums: Float64Array, i: number): number => sums[i]! - (i > 0 ? sums[i - 1]! : 0);
 
 /** An outcome with the band that chance gives it: between two candidates it is as it is between their bands. */
 export function withChance(outcome: MoveOutcome, { candidates, down, up }: Chance): MoveOutcome {

@@ -27,12 +27,16 @@ export interface MoveCurve {
 }
 
 /**
- * @param end of the line, in the measure @param months length of the period
+ * @param end of the line, in the measure @param between which candidates; all when not said @param months length of the period
  */
 export function moveCurve(
   parts: readonly Counterfactual[],
   months: number,
-  { present, end }: { present: number | null; end: number },
+  {
+    present,
+    end,
+    between = [0, end],
+  }: { present: number | null; end: number; between?: readonly [lowest: number, highest: number] },
   terms: MoveTerms,
 ): MoveCurve {
   const measure = parts[0]?.measure ?? 'value';
@@ -41,9 +45,11 @@ export function moveCurve(
   const outcome = (candidate: number | null) => moveOutcome(bands, months, { present, candidate }, terms);
   const candidates = candidatesAlong(measure, end);
   const all = present === null || candidates.includes(present) || present > end ? candidates : [...candidates, present];
+  const [lowest, highest] = between;
+  const wanted = all.filter((candidate) => candidate >= lowest && candidate <= highest).sort((a, b) => a - b);
   return {
     present,
-    along: all.sort((a, b) => a - b).map(outcome),
+    along: wanted.map(outcome),
     dropped: present === null ? null : outcome(null),
   };
 }

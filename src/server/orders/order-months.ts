@@ -54,20 +54,20 @@ export async function orderMonths(marketId: string, currency: string, timeZone: 
 /** What of a month is packed apart. */
 export type MonthPart = 'columns_packed' | 'shipments_packed';
 
-/** A packed month. @param month its first day @returns null when it is no longer as the hash says */
-export async function packedMonth(
+/** Packed months, oldest first. @returns null when one of them is no longer as its hash says */
+export async function packedMonths(
   part: MonthPart,
   marketId: string,
-  month: string,
-  hash: string,
-): Promise<Uint8Array | null> {
+  hashes: readonly string[],
+): Promise<Uint8Array[] | null> {
   const [rows] = await reading((pool) =>
     pool.query<RowDataPacket[]>(
-      'SELECT ?? AS packed FROM order_month WHERE market_id = ? AND month = ? AND packed_hash = ?',
-      [part, marketId, month, hash],
+      'SELECT ?? AS packed FROM order_month WHERE market_id = ? AND packed_hash IN (?) ORDER BY month',
+      [part, marketId, hashes],
     ),
   );
-  return (rows[0]?.packed as Uint8Array | null | undefined) ?? null;
+  const packed = rows.flatMap((row) => (row.packed ? [row.packed as Uint8Array] : []));
+  return packed.length === hashes.length ? packed : null;
 }
 
 /** All orders of a market. @param from the first day of the first month that is wanted */
