@@ -16,7 +16,7 @@ export async function monthsOf(address: string, market: string): Promise<OrderMo
 }
 
 export const monthsAddress = (address: string, market: string, months: readonly OrderMonth[], part = ''): string =>
-  `${address}/api/orders/months/${months.map(({ hash }) => hash).join(',')}${part}?market=${market}`;
+  `${address}/api/orders/months/${months.map(({ hash }) => hash).join('-')}${part}?market=${market}`;
 
 const partsOf = async (address: string, market: string, months: readonly OrderMonth[], part?: string) =>
   apartMonths(new Uint8Array(await (await fetch(monthsAddress(address, market, months, part))).arrayBuffer()));

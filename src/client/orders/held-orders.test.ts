@@ -31,7 +31,7 @@ function server(): { asked: string[] } {
           hash: String(index).padStart(32, '0'),
         })),
       });
-    const hashes = decodeURIComponent(/months\/([^?]+)/.exec(address)![1]!).split(',');
+    const hashes = decodeURIComponent(/months\/([^?]+)/.exec(address)![1]!).split('-');
     const wanted = hashes.map((hash) => months[Number(hash)]!);
     asked.push(...wanted);
     return new Response(joinMonths(wanted.map(packed)) as Uint8Array<ArrayBuffer>);

@@ -58,7 +58,7 @@ async function readParts(of: PartCall, market: string, months: readonly OrderMon
 }
 
 async function readTogether(of: PartCall, market: string, months: readonly OrderMonth[]): Promise<Uint8Array[] | null> {
-  const hashes = months.map(({ hash }) => hash).join(',');
+  const hashes = months.map(({ hash }) => hash).join('-');
   const response = await fetch(addressOf(of, { hashes }, { market }), { signal: AbortSignal.timeout(timeout) });
   if (response.ok) return apartMonths(new Uint8Array(await response.arrayBuffer()));
   if (response.status === 404) return null;

@@ -15,7 +15,7 @@ const market = object({ market: Type.String({ maxLength: 80 }) });
 const noSuchMarket = problem('no such market');
 /** A part of a month, found by what it holds. */
 const packedMonths = {
-  params: { hashes: Type.String({ pattern: '^[0-9a-f]{32}(,[0-9a-f]{32})*$' }) },
+  params: { hashes: Type.String({ pattern: '^[0-9a-f]{32}(-[0-9a-f]{32})*$' }) },
   query: object({ market: Type.String({ maxLength: 80 }) }),
   answers: {
     200: file('packed months, each after its length in 32 bits', 'application/octet-stream'),
@@ -48,7 +48,7 @@ export const orderCalls = defineCalls({
   },
   'GET /api/orders/months/{hashes}': {
     summary:
-      'The orders of up to 40 months, named by their hashes with commas between and oldest first, packed into columns (src/core/orders/columns.ts); may be kept without end',
+      'The orders of up to 40 months, named by their hashes with dashes between and oldest first, packed into columns (src/core/orders/columns.ts); may be kept without end',
     ...packedMonths,
   },
   'GET /api/orders/months/{hashes}/shipments': {

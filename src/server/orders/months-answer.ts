@@ -4,9 +4,9 @@ import { packedMonths, type MonthPart } from './order-months.ts';
 
 const hashWritten = /^[0-9a-f]{32}$/;
 
-/** A packed part of months, oldest first, to be kept without end. @param hashes with commas between */
+/** A packed part of months, oldest first, to be kept without end. @param hashes with dashes between */
 export async function monthsAnswer(part: MonthPart, market: string, hashes: string): Promise<Problem | Response> {
-  const asked = hashes.split(',', mostMonths + 1);
+  const asked = hashes.split('-', mostMonths + 1);
   const known = asked.length <= mostMonths && asked.every((hash) => hashWritten.test(hash));
   const packed = known ? await packedMonths(part, market, asked) : null;
   if (!packed)
