@@ -20,6 +20,13 @@ const bandsWithin = 200;
 const mostBands = 500;
 /** Up to so far above a goal orders crowd, as a share of it. */
 const crowded = 0.12;
+const nearby = [0.8, 1.2] as const;
+
+interface Asked {
+  present: number | null;
+  candidates: readonly (number | null)[];
+  end: number;
+}
 
 /**
  * Weighs moves with orders drawn anew: in each band as many as chance might have brought instead of those that came in (Poisson),
@@ -32,13 +39,13 @@ const crowded = 0.12;
 export function chanceOf(
   orders: readonly MeasuredOrders[],
   months: number,
-  asked: { present: number | null; candidates: readonly (number | null)[]; end: number },
+  asked: Asked,
   terms: MoveTerms,
   seed = 1,
 ): Chance {
-  const { present, candidates, end } = asked;
+  const { present, candidates } = asked;
   const bands = orders.map((one) =>
-    one.measure === 'items' ? one : condensedOrders(one, bandsAround(one.goal, present, end, terms.response.reach)),
+    one.measure === 'items' ? one : condensedOrders(one, bandsAround(one.goal, asked, terms.response.reach)),
   );
   const nets = (drawn: readonly MeasuredOrders[]) => {
     const parts = drawn.map((one) => counterfactualOf(one, terms.response));
@@ -60,10 +67,17 @@ export function chanceOf(
   };
 }
 
-function bandsAround(goal: number | null, present: number | null, end: number, reach: number): number[] {
+/** Orders that no goal lifts and no move reaches are one band below and one above. */
+function bandsAround(goal: number | null, { present, candidates, end }: Asked, reach: number): number[] {
   // Of a goal that is next to nothing, bands of a share of it would be without number.
   const width = Math.max(1, end / mostBands, (goal ?? present ?? end / 2) / bandsToGoal);
-  const coarse = evenBands(width, end, [goal, present]);
+  const goals = [goal, present, ...candidates].filter((one) => one !== null);
+  // And somewhat further, as prices are averages over orders worth about as much.
+  const [lowest, highest] = [
+    Math.min(...goals) * (1 - reach) * nearby[0],
+    Math.max(...goals) * (1 + crowded) * nearby[1],
+  ];
+  const coarse = evenBands(width, end, [goal, present]).filter((begin) => begin >= lowest && begin <= highest);
   if (goal === null) return coarse;
   const narrow = Math.max(1, goal / bandsWithin);
   const within = evenBands(narrow, goal * (1 + crowded), []).filter((begin) => begin >= goal * (1 - reach));

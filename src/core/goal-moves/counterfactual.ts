@@ -47,13 +47,14 @@ export function counterfactualOf(measured: MeasuredOrders, response: Response): 
   const { values, cumulative } = tally;
   const seen = singly(cumulative);
   const weights = goal === null ? new Float64Array(values.length).fill(1) : takenBack(measured, seen, goal, response);
-  const orders = seen.map((count, i) => count * weights[i]!);
+  const orders = new Float64Array(seen.length);
+  for (let i = 0; i < seen.length; i++) orders[i] = seen[i]! * weights[i]!;
   return {
     measure,
-    values: Float64Array.from(values),
+    values: values.slice(),
     orders,
     cumulative: sumsAlong(orders),
-    goods: Float64Array.from(goods),
+    goods: goods.slice(),
     unit,
     weights,
     prices: pricesBelow(tally, goal),
@@ -61,6 +62,7 @@ export function counterfactualOf(measured: MeasuredOrders, response: Response): 
   };
 }
 
+/** In plain loops, each likelihood once: this is done for each drawing anew. */
 function takenBack(
   { measure, tally: { values } }: MeasuredOrders,
   seen: Float64Array,
@@ -68,12 +70,14 @@ function takenBack(
   response: Response,
 ): Float64Array {
   const weights = new Float64Array(values.length).fill(1);
-  const likely = (i: number) => Math.min(mostLikely, likelihoodOf(measure, response, goal, values[i]!));
   const bandOf = (i: number) => Math.floor((values[i]! / goal - 1) / (landing / bands));
   const above = new Array<number>(bands).fill(0);
+  const odds = new Float64Array(values.length);
   let lifted = 0;
   for (let i = 0; i < values.length; i++) {
-    lifted += (seen[i]! * likely(i)) / (1 - likely(i));
+    const likely = Math.min(mostLikely, likelihoodOf(measure, response, goal, values[i]!));
+    odds[i] = likely / (1 - likely);
+    lifted += seen[i]! * odds[i]!;
     const band = bandOf(i);
     if (band >= 0 && band < bands) above[band]! += seen[i]!;
   }
@@ -82,7 +86,7 @@ function takenBack(
   const level = levelThatTakes(above, believed * lifted);
   for (let i = 0; i < values.length; i++) {
     const band = bandOf(i);
-    if (likely(i) > 0) weights[i] = 1 + (believed * likely(i)) / (1 - likely(i));
+    if (odds[i]! > 0) weights[i] = 1 + believed * odds[i]!;
     else if (band >= 0 && band < bands && above[band]! > level) weights[i] = level / above[band]!;
   }
   return weights;

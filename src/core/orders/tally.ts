@@ -120,12 +120,18 @@ class Tallying {
 
 /** Running sums. */
 export function sumsAlong(single: Float64Array): Float64Array {
+  const sums = new Float64Array(single.length);
   let sum = 0;
-  return single.map((one) => (sum += one));
+  for (let i = 0; i < single.length; i++) sums[i] = sum += single[i]!;
+  return sums;
 }
 
 /** What each adds to a running sum. */
-export const singly = (sums: Float64Array): Float64Array => sums.map((sum, i) => sum - (i > 0 ? sums[i - 1]! : 0));
+export function singly(sums: Float64Array): Float64Array {
+  const single = sums.slice();
+  for (let i = single.length - 1; i > 0; i--) single[i]! -= sums[i - 1]!;
+  return single;
+}
 
 /** A running sum over all orders worth less than a value. */
 export function sumBelow(tally: Tally, sums: ArrayLike<number>, value: number): number {
