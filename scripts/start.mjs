@@ -42,7 +42,7 @@ async function start() {
     url = database.url;
   }
   process.env.DATABASE_URL = url;
-  prepareStore(root, url, { demo: !options.includes('--empty') });
+  const firstLink = prepareStore(root, url, { demo: !options.includes('--empty') });
   if (stopping) return;
   if (options.includes('--dev')) return develop();
   ensureBuilt(root);
@@ -54,6 +54,10 @@ async function start() {
   if (served.taken.length > 0)
     say(`Port ${served.taken.join(', ')} is taken by another program; using the next free one.`);
   say(`Summant is ready. Ctrl-C stops it.\n${served.address}`);
+  if (firstLink)
+    say(
+      `For a team: this link makes the first account, once. From then on everyone signs in.\n${served.address.replace(/\/$/, '')}${firstLink}`,
+    );
   await startShop(options.includes('--empty'));
 }
 

@@ -1,6 +1,10 @@
 import { defineMiddleware } from 'astro:middleware';
+import type { APIContext } from 'astro';
 import { watchImports } from './server/imports/apply.ts';
-import { errorPage } from './server/http/error-page.ts';
+import { needOfPage } from './server/accounts/page-needs.ts';
+import { accessOf, signInFirst } from './server/accounts/person.ts';
+import { isLocal } from './server/http/endpoint.ts';
+import { errorPage, refusedPage, toSignIn } from './server/http/error-page.ts';
 import {
   bareContentPolicy,
   knownMethods,
@@ -25,13 +29,14 @@ if (process.env.DATABASE_URL) {
   void keepElement();
 }
 
-export const onRequest = defineMiddleware(async ({ request, url }, next) => {
+export const onRequest = defineMiddleware(async (context, next) => {
+  const { request, url } = context;
   const response =
     refuseUnknownMethod(request) ??
     refuseForeignName(request) ??
     (request.method === 'OPTIONS' ? await ahead(request, url) : null) ??
     refuseForeignWrite(request, url) ??
-    (await answered(url, next));
+    (await answered(context, next));
   for (const [name, value] of Object.entries(securityHeaders))
     if (!response.headers.has(name)) response.headers.set(name, value);
   if (!response.headers.has('content-security-policy'))
@@ -58,10 +63,14 @@ function refuseUnknownMethod({ method }: Request): Response | null {
   });
 }
 
-/** A page is drawn to its end before it is sent, so that one that cannot be drawn becomes a page that says so. */
-async function answered(url: URL, next: () => Promise<Response>): Promise<Response> {
-  if (url.pathname.startsWith('/api/') || url.pathname.startsWith('/published/')) return answering(next);
+/** A page is shown to who may see it, and drawn to its end before it is sent, so that one that cannot be drawn becomes a page that says so. */
+async function answered(context: APIContext, next: () => Promise<Response>): Promise<Response> {
+  const { routePattern: route, request, locals, url } = context;
+  if (route.startsWith('/api/') || route.startsWith('/published/')) return answering(next);
   try {
+    const { person, refused } = await accessOf(needOfPage(route), request, isLocal(context));
+    if (refused) return refused === signInFirst ? toSignIn(url) : refusedPage(refused);
+    locals.person = person;
     const response = await next();
     if (!response.headers.get('content-type')?.startsWith('text/html')) return response;
     return new Response(await response.text(), response);

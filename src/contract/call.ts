@@ -1,4 +1,5 @@
 import type { TObject, TSchema } from '@sinclair/typebox';
+import type { Need } from '../core/people/roles.ts';
 import { ProblemShape } from './shapes/problem.ts';
 
 /** One answer of a call: what it means, and its shape where it has one. */
@@ -12,6 +13,8 @@ export interface AnswerShape {
 /** Everything that is known of a call beside its method and path, which are its key. */
 export interface CallShape {
   summary: string;
+  /** what whoever makes it has to be allowed, unless a shop makes it with a key */
+  needs: Need;
   /** parts of the path, by name */
   params?: Record<string, TSchema>;
   query?: TObject;

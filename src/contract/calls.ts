@@ -1,5 +1,6 @@
 import type { Static, TSchema } from '@sinclair/typebox';
 import type { CallShape } from './call.ts';
+import { accountCalls } from './calls/accounts.ts';
 import { carrierCalls } from './calls/carriers.ts';
 import { draftCalls } from './calls/draft.ts';
 import { importCalls } from './calls/imports.ts';
@@ -34,6 +35,7 @@ export const calls = {
   ...receiverCalls,
   ...standInCalls,
   ...surfaceCalls,
+  ...accountCalls,
   ...systemCalls,
 };
 

@@ -1,8 +1,17 @@
 import type { Operation } from 'rfc6902';
 import type { Product } from '../core/catalogue/product.ts';
+import type { Role } from '../core/people/roles.ts';
 import type { Draft } from './shapes/draft.ts';
 
 export type ThemeChoice = 'summant-day' | 'summant-night' | null;
+
+/** Whom a page is shown to. */
+export interface PagePerson {
+  name: string;
+  role: Role;
+  /** false: nobody has an account, and this is whoever sits at the machine that Summant runs on */
+  hasAccount: boolean;
+}
 
 /** What every page hands its island: enough to draw the whole frame without asking again. */
 export interface PageProps {
@@ -17,6 +26,7 @@ export interface PageProps {
   now: number;
   /** experiments that ended by themselves, and when, ms since 1970-01-01T00:00Z */
   ended: Record<string, number>;
+  person: PagePerson;
   benchFolded: boolean;
   theme: ThemeChoice;
   /** the address's query, so that what it names is drawn from the start */

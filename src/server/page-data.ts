@@ -1,4 +1,4 @@
-import type { PageData } from '../contract/page.ts';
+import type { PageData, ThemeChoice } from '../contract/page.ts';
 import { readDraft } from './draft/draft-store.ts';
 import { policyAddress } from './draft/policy-text.ts';
 import { currentState } from './quote/current-state.ts';
@@ -6,15 +6,21 @@ import { listProducts } from './products/product-store.ts';
 import { currentReleaseBeside } from './releases/release-beside-draft.ts';
 import { plainQuery } from '../core/plain-query.ts';
 
+/** Of Astro’s context, what is looked at. */
+export interface PageContext {
+  request: Request;
+  url: URL;
+  locals: App.Locals;
+}
+
 /** What every page's frame needs, read at once. */
-export async function pageData(request: Request, url: URL): Promise<PageData> {
+export async function pageData({ request, url, locals: { person } }: PageContext): Promise<PageData> {
   const [draft, products, { ended }] = await Promise.all([readDraft(), listProducts(), currentState()]);
-  const cookies = new Map(
-    (request.headers.get('cookie') ?? '').split(';').map((pair) => pair.trim().split('=') as [string, string]),
-  );
-  const theme = cookies.get('summant-theme');
+  const cookies = cookiesOf(request);
   const { stamp, ...history } = draft;
+  if (!person) throw new Error('a page that anybody may see has no frame');
   return {
+    person: { name: person.name, role: person.role, hasAccount: person.signedIn !== null },
     draft: { ...history, address: policyAddress({ revision: draft.revision, stamp }) },
     release: await currentReleaseBeside(draft.policy),
     products,
@@ -22,9 +28,18 @@ export async function pageData(request: Request, url: URL): Promise<PageData> {
     now: Date.now(),
     ended: Object.fromEntries(ended),
     benchFolded: cookies.get('summant-bench') === 'folded',
-    theme: theme === 'summant-day' || theme === 'summant-night' ? theme : null,
+    theme: themeOf(request),
     query: plainQuery(url.searchParams),
   };
+}
+
+const cookiesOf = (request: Request) =>
+  new Map((request.headers.get('cookie') ?? '').split(';').map((pair) => pair.trim().split('=') as [string, string]));
+
+/** The theme that a browser has chosen. */
+export function themeOf(request: Request): ThemeChoice {
+  const theme = cookiesOf(request).get('summant-theme');
+  return theme === 'summant-day' || theme === 'summant-night' ? theme : null;
 }
 
 /** The reader's first language that Intl knows; British English without one. */

@@ -6,10 +6,12 @@ const params = { name: carrierName };
 /** Where carriers are asked. */
 export const carrierCalls = defineCalls({
   'GET /api/carriers': {
+    needs: 'look',
     summary: 'Carriers that are asked at an address of their own, without their secrets',
     answers: { 200: answer('by name', CarrierServicesShape), 503: databaseAway },
   },
   'PUT /api/carriers/{name}': {
+    needs: 'own',
     summary: 'Says where a carrier is asked, with which secret, and for how long it is waited for',
     params,
     body: { schema: CarrierServiceChangeShape, most: 4096 },
@@ -22,6 +24,7 @@ export const carrierCalls = defineCalls({
     },
   },
   'DELETE /api/carriers/{name}': {
+    needs: 'own',
     summary: 'Has a carrier asked at the usual address again',
     params,
     answers: {

@@ -18,6 +18,7 @@ const revision = Type.String({ pattern: '^[0-9]{1,15}$' });
 
 export const draftCalls = defineCalls({
   'GET /api/draft': {
+    needs: 'look',
     summary: 'The draft',
     query: object({
       since: optional(
@@ -36,6 +37,7 @@ export const draftCalls = defineCalls({
     },
   },
   'PATCH /api/draft': {
+    needs: 'edit',
     summary: 'Edits the draft by a JSON Patch (RFC 6902)',
     ifMatch: true,
     prefer: true,
@@ -43,6 +45,7 @@ export const draftCalls = defineCalls({
     answers: { ...editAnswers, 413: problem('too large'), 415: problem('not a JSON Patch by its content type') },
   },
   'GET /api/draft/policy': {
+    needs: 'look',
     summary: 'A state of the draft, which never changes',
     query: object({ revision, stamp: Type.String({ maxLength: 40 }) }),
     answers: {
@@ -52,6 +55,7 @@ export const draftCalls = defineCalls({
     },
   },
   'GET /api/draft/history': {
+    needs: 'look',
     summary: 'The edits of an offer and its texts, newest first',
     query: object({
       offer: Type.String({ pattern: '^[a-z0-9][a-z0-9-]{0,39}$' }),
@@ -66,9 +70,10 @@ export const draftCalls = defineCalls({
       503: databaseAway,
     },
   },
-  'POST /api/draft/undo': { summary: 'Takes the newest edit back', ...step },
-  'POST /api/draft/redo': { summary: 'Does the last undone edit again', ...step },
+  'POST /api/draft/undo': { needs: 'edit', summary: 'Takes the newest edit back', ...step },
+  'POST /api/draft/redo': { needs: 'edit', summary: 'Does the last undone edit again', ...step },
   'POST /api/draft/repair': {
+    needs: 'edit',
     summary: 'Goes back to the newest valid state where what is stored is not a policy',
     answers: {
       200: answer('what was done', object({ repaired: flag, backTo: nullable(whole) })),

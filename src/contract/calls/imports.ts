@@ -9,10 +9,12 @@ const body = { most: 256 * 1024 };
 
 export const importCalls = defineCalls({
   'GET /api/imports': {
+    needs: 'look',
     summary: 'Imports, newest first',
     answers: { 200: answer('the list', object({ imports: list(ImportShape) })), 503: databaseAway },
   },
   'POST /api/imports': {
+    needs: 'edit',
     summary: 'Announces a file of orders or products and how it is to be read',
     body: { schema: ImportRequestShape, ...body },
     answers: {
@@ -23,6 +25,7 @@ export const importCalls = defineCalls({
     },
   },
   'POST /api/imports/remembered': {
+    needs: 'edit',
     summary: 'How a file with this heading was read the last time',
     body: { schema: HeadingRequestShape, ...body },
     answers: {
@@ -32,11 +35,13 @@ export const importCalls = defineCalls({
     },
   },
   'GET /api/imports/{id}': {
+    needs: 'look',
     summary: 'How far an import has come',
     params,
     answers: { 200: answer('the import', ImportShape), 404: noSuchImport, 503: databaseAway },
   },
   'PUT /api/imports/{id}/file': {
+    needs: 'edit',
     summary: 'The file, read as it comes in; answers once it has been read and compared with what is there',
     params,
     body: { types: ['text/csv', 'application/octet-stream'] },
@@ -51,6 +56,7 @@ export const importCalls = defineCalls({
     },
   },
   'POST /api/imports/{id}/apply': {
+    needs: 'edit',
     summary: 'Takes a checked file over',
     params,
     answers: {
@@ -61,6 +67,7 @@ export const importCalls = defineCalls({
     },
   },
   'POST /api/imports/{id}/cancel': {
+    needs: 'edit',
     summary: 'Stops an import; what was taken over is taken back',
     params,
     answers: {
@@ -71,6 +78,7 @@ export const importCalls = defineCalls({
     },
   },
   'GET /api/imports/{id}/rejected.csv': {
+    needs: 'look',
     summary: 'Rows that could not be taken, with line, column and reason',
     params,
     answers: { 200: file('CSV', 'text/csv'), 404: noSuchImport, 503: databaseAway },

@@ -18,10 +18,12 @@ const most = 16 * 1024;
 /** Keys with which shops make their calls, and the secret that signs quotes. */
 export const keyCalls = defineCalls({
   'GET /api/keys': {
+    needs: 'look',
     summary: 'The keys there are, without what they are made of',
     answers: { 200: answer('the newest first', AccessKeysShape), 503: databaseAway },
   },
   'POST /api/keys': {
+    needs: 'own',
     summary: 'Makes a key; it is told once',
     body: { schema: NewKeyShape, most },
     answers: {
@@ -32,12 +34,14 @@ export const keyCalls = defineCalls({
     },
   },
   'PUT /api/keys/{id}': {
+    needs: 'own',
     summary: 'Names a key, and says from which origins it may be used',
     params,
     body: { schema: ChangedKeyShape, most },
     answers: { 200: answer('the key', AccessKeyShape), ...writeRefused, 404: noSuchKey, 422: problem('malformed') },
   },
   'POST /api/keys/{id}/rotation': {
+    needs: 'own',
     summary: 'Makes a key that takes the place of another, which is taken for some hours more',
     params,
     body: { schema: RotationShape, most },
@@ -50,6 +54,7 @@ export const keyCalls = defineCalls({
     },
   },
   'DELETE /api/keys/{id}': {
+    needs: 'own',
     summary: 'Revokes a key: it is refused from now on',
     params,
     answers: {
@@ -60,10 +65,12 @@ export const keyCalls = defineCalls({
     },
   },
   'GET /api/signing-secrets': {
+    needs: 'look',
     summary: 'The secrets that quotes are or were signed with, without what they are',
     answers: { 200: answer('the one that signs first', SigningSecretsShape), 503: databaseAway },
   },
   'POST /api/signing-secrets': {
+    needs: 'own',
     summary: 'Makes a secret that signs from now on; it is told once. What others have signed holds until it is over',
     answers: {
       201: answer('the secret', MadeSecretShape),

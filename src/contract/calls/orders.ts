@@ -27,6 +27,7 @@ const packedMonths = {
 
 export const orderCalls = defineCalls({
   'GET /api/orders/values': {
+    needs: 'look',
     summary: 'How order values are distributed in a market',
     query: market,
     answers: {
@@ -37,6 +38,7 @@ export const orderCalls = defineCalls({
     },
   },
   'GET /api/orders/months': {
+    needs: 'look',
     summary: 'The months that a market has orders of',
     query: market,
     answers: {
@@ -47,16 +49,19 @@ export const orderCalls = defineCalls({
     },
   },
   'GET /api/orders/months/{hashes}': {
+    needs: 'look',
     summary:
       'The orders of up to 40 months, named by their hashes with dashes between and oldest first, packed into columns (src/core/orders/columns.ts); may be kept without end',
     ...packedMonths,
   },
   'GET /api/orders/months/{hashes}/shipments': {
+    needs: 'look',
     summary:
       'Where they went, what they weighed and the code that was entered, in the same order, packed (src/core/orders/replay/shipments.ts); may be kept without end',
     ...packedMonths,
   },
   'GET /api/orders/group': {
+    needs: 'look',
     summary: 'What the orders in a stretch of values hold',
     query: GroupQueryShape,
     answers: {
@@ -67,6 +72,7 @@ export const orderCalls = defineCalls({
     },
   },
   'GET /api/orders/like': {
+    needs: 'look',
     summary: 'Numbers of the orders of one day that are worth the same and paid the same for delivery',
     query: OrdersLikeQueryShape,
     answers: {
@@ -77,6 +83,7 @@ export const orderCalls = defineCalls({
     },
   },
   'GET /api/orders/order': {
+    needs: 'look',
     summary: 'One past order by the number the shop gave it',
     query: object({ number: Type.String({ minLength: 1, maxLength: 40 }) }),
     answers: {

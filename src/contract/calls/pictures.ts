@@ -6,6 +6,7 @@ const image = Type.String({ pattern: '^[0-9a-f]{64}$', description: 'the SHA-256
 
 export const pictureCalls = defineCalls({
   'POST /api/pictures': {
+    needs: 'edit',
     summary: 'Keeps a square picture of a delivery option, PNG or WebP of at most 64 kB',
     body: { types: ['image/png', 'image/webp'] },
     answers: {
@@ -19,6 +20,7 @@ export const pictureCalls = defineCalls({
     },
   },
   'GET /pictures/{image}': {
+    needs: 'anyone',
     summary: 'A picture, for the pages of any shop; what an address names never changes',
     params: { image },
     answers: { 200: file('PNG or WebP', 'image/png'), 404: problem('no such picture'), 503: databaseAway },

@@ -15,6 +15,7 @@ const refused = { ...writeRefused, ...keyRefused };
 /** Orders that come back from the shop. */
 export const placedOrderCalls = defineCalls({
   'POST /api/orders': {
+    needs: 'edit',
     summary: 'Reports orders placed, up to 1,000; the same number twice is one order',
     shop: 'orders',
     body: { schema: PlacedOrdersShape, most: 8 * 1024 * 1024 },
@@ -29,6 +30,7 @@ export const placedOrderCalls = defineCalls({
     },
   },
   'POST /api/orders/cancel': {
+    needs: 'edit',
     summary: 'Takes orders back, up to 1,000: they leave the past orders, and what they redeemed is free again',
     shop: 'orders',
     body: { schema: CancelledOrdersShape, most: 64 * 1024 },
@@ -39,6 +41,7 @@ export const placedOrderCalls = defineCalls({
     },
   },
   'GET /api/orders': {
+    needs: 'look',
     summary: 'Orders that were reported, the newest first, 200 at a time',
     shop: 'orders',
     query: OrderListQueryShape,
@@ -50,6 +53,7 @@ export const placedOrderCalls = defineCalls({
     },
   },
   'GET /api/orders/agreement': {
+    needs: 'look',
     summary: 'How many orders were charged as the rules say, and how many were not',
     shop: 'orders',
     query: PlacedBetweenShape,

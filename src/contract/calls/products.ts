@@ -4,10 +4,12 @@ import { ProductDeliveryChangeShape, ProductShape } from '../shapes/product.ts';
 
 export const productCalls = defineCalls({
   'GET /api/products': {
+    needs: 'look',
     summary: 'The catalogue',
     answers: { 200: answer('products by SKU', object({ products: list(ProductShape) })), 503: databaseAway },
   },
   'PATCH /api/products/{id}': {
+    needs: 'edit',
     summary: 'Changes what bears on a product’s delivery; it holds for shoppers at once',
     params: { id: text },
     body: { schema: ProductDeliveryChangeShape, most: 4096 },

@@ -10,6 +10,7 @@ const refused = { ...writeRefused, ...keyRefused };
 /** The shop's calls, which other sites make as well. */
 export const quoteCalls = defineCalls({
   'POST /api/quote': {
+    needs: 'look',
     summary: 'What a cart is offered and told under the current release',
     shop: 'quotes',
     body: { schema: QuoteRequestShape, most: 64 * 1024 },
@@ -21,6 +22,7 @@ export const quoteCalls = defineCalls({
     },
   },
   'GET /api/quote': {
+    needs: 'look',
     summary: 'The same of a cart in the address; may be kept, and asked for again with If-None-Match',
     shop: 'quotes',
     query: object({
@@ -37,6 +39,7 @@ export const quoteCalls = defineCalls({
     },
   },
   'GET /api/current': {
+    needs: 'look',
     summary: 'What quotes rest on at the moment; may be kept, and asked for again with If-None-Match',
     shop: 'quotes',
     answers: {
@@ -47,6 +50,7 @@ export const quoteCalls = defineCalls({
     },
   },
   'POST /api/quotes': {
+    needs: 'look',
     summary: 'The same for up to 100 carts; one that cannot be quoted leaves the others alone',
     shop: 'quotes',
     body: { schema: QuotesRequestShape, most: 1024 * 1024 },
@@ -58,6 +62,7 @@ export const quoteCalls = defineCalls({
     },
   },
   'POST /api/quotes/verify': {
+    needs: 'look',
     summary: 'Whether a signed quote is what was answered, and may still be relied on',
     shop: 'quotes',
     body: { schema: VerifyRequestShape, most: 256 * 1024 },

@@ -4,6 +4,7 @@ import { FetchedRatesShape, ImportedRatesShape, RateHistoryShape } from '../shap
 
 export const rateCalls = defineCalls({
   'GET /api/rates': {
+    needs: 'look',
     summary: 'Rates day by day, as far as they are known',
     answers: {
       200: answer('currency → days, the oldest first', object({ rates: RateHistoryShape, feed: text })),
@@ -11,6 +12,7 @@ export const rateCalls = defineCalls({
     },
   },
   'POST /api/rates/fetch': {
+    needs: 'edit',
     summary: 'Takes what the rate feed has; adopts nothing',
     answers: {
       200: answer('what it brought', FetchedRatesShape),
@@ -19,6 +21,7 @@ export const rateCalls = defineCalls({
     },
   },
   'POST /api/rates/import': {
+    needs: 'edit',
     summary: 'Takes rates in the layout of the European Central Bank’s history; adopts nothing',
     query: object({ dryRun: optional(word('yes', 'no')) }),
     body: { types: ['text/csv'] },

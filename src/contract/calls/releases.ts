@@ -13,10 +13,12 @@ const written = {
 
 export const releaseCalls = defineCalls({
   'GET /api/releases': {
+    needs: 'look',
     summary: 'Releases, newest first',
     answers: { 200: answer('the list', object({ releases: list(ReleaseSummaryShape) })), 503: databaseAway },
   },
   'POST /api/releases': {
+    needs: 'release',
     summary: 'Makes the draft the next release',
     ifMatch: true,
     body: { schema: ReleaseRequestShape, most },
@@ -29,11 +31,13 @@ export const releaseCalls = defineCalls({
     },
   },
   'GET /api/releases/{number}': {
+    needs: 'look',
     summary: 'One release with its policy',
     params,
     answers: { 200: answer('the release', ReleaseShape), 404: problem('no such release'), 503: databaseAway },
   },
   'POST /api/releases/{number}/roll-back': {
+    needs: 'release',
     summary: 'Makes a new release of an old copy',
     params,
     body: { schema: RollBackRequestShape, most },

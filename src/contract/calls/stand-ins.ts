@@ -8,11 +8,13 @@ const mode = object({ mode: text, modes: list(text) });
 
 export const standInCalls = defineCalls({
   'GET /api/stand-ins/{name}': {
+    needs: 'look',
     summary: 'How a simulated outside service behaves',
     ...standIn,
     answers: { 200: answer('its mode', mode), 404: problem('no such stand-in'), 503: databaseAway },
   },
   'PUT /api/stand-ins/{name}': {
+    needs: 'own',
     summary: 'Makes it behave otherwise',
     ...standIn,
     body: { schema: object({ mode: Type.String({ maxLength: 40 }) }), most: 1024 },
@@ -24,6 +26,7 @@ export const standInCalls = defineCalls({
     },
   },
   'POST /api/carriers/test': {
+    needs: 'look',
     summary: 'Asks a carrier as a quote would, and tells all of it',
     body: { schema: CarrierTestShape, most: 4096 },
     answers: {

@@ -4,6 +4,7 @@ import { list, object, text, whole, written } from '../shape.ts';
 
 export const systemCalls = defineCalls({
   'GET /api/regions': {
+    needs: 'look',
     summary: 'Regions of a country by ISO 3166-2',
     query: object({ country: Type.String({ pattern: '^[A-Z]{2}$' }) }),
     answers: {
@@ -12,6 +13,7 @@ export const systemCalls = defineCalls({
     },
   },
   'POST /api/demo': {
+    needs: 'own',
     summary: 'Loads the demo store into an empty installation',
     answers: {
       201: answer('loaded', object({ loaded: Type.Literal(true) })),
@@ -20,16 +22,19 @@ export const systemCalls = defineCalls({
     },
   },
   'GET /openapi.json': {
+    needs: 'anyone',
     summary: 'This document',
     answers: { 200: answer('OpenAPI 3.1', written<object>({ type: 'object', required: ['openapi', 'paths'] })) },
   },
   'GET /healthz': {
+    needs: 'anyone',
     summary: 'The process answers',
     answers: {
       200: answer('it does', object({ status: Type.Literal('ok'), carriers: object({ asked: whole, silent: whole }) })),
     },
   },
   'GET /readyz': {
+    needs: 'anyone',
     summary: 'Database and schema are ready',
     answers: {
       200: answer('they are', object({ status: Type.Literal('ok'), database: Type.Literal('ok'), migrations: whole })),

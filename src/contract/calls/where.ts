@@ -5,6 +5,7 @@ import { WhereShape } from '../shapes/where.ts';
 
 export const whereCalls = defineCalls({
   'GET /api/where': {
+    needs: 'look',
     summary: 'Which market to show before the shopper has said where the goods go',
     shop: 'quotes',
     query: object({

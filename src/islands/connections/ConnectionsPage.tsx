@@ -21,7 +21,7 @@ interface ConnectionsProps extends PageProps {
 /** What a shop needs to ask for quotes, to report orders, and to be told of releases. */
 export default function ConnectionsPage({ props }: { props: ConnectionsProps }) {
   return (
-    <Frame stop={null} props={props}>
+    <Frame stop="connections" props={props}>
       <div className="px-5 py-3">
         <h1 className="text-head">Connections</h1>
         <p className="max-w-[52rem] py-1 text-lead">

@@ -11,12 +11,12 @@ import { Palette } from './Palette.tsx';
 import { remember } from './remember.ts';
 import { lazyPart } from '../../ui/lazy-part.tsx';
 import { Unbroken } from './Unbroken.tsx';
-import type { StopId } from './trail.ts';
+import type { Place } from './trail.ts';
 
 const Shortcuts = lazyPart(() => import('./Shortcuts.tsx'), null);
 
 /** Header, workspace and bench around a stop. */
-export function Frame({ stop, props, children }: { stop: StopId | null; props: PageProps; children: ReactNode }) {
+export function Frame({ stop, props, children }: { stop: Place; props: PageProps; children: ReactNode }) {
   return (
     <PageProvider props={props}>
       <FrameInside stop={stop} props={props}>
@@ -26,7 +26,7 @@ export function Frame({ stop, props, children }: { stop: StopId | null; props: P
   );
 }
 
-function FrameInside({ stop, props, children }: { stop: StopId | null; props: PageProps; children: ReactNode }) {
+function FrameInside({ stop, props, children }: { stop: Place; props: PageProps; children: ReactNode }) {
   const [folded, setFolded] = useState(props.benchFolded);
   const [open, setOpen] = useState<'palette' | 'shortcuts' | null>(null);
   const { night, toggleTheme } = useTheme(props.theme);
@@ -76,7 +76,13 @@ function FrameInside({ stop, props, children }: { stop: StopId | null; props: Pa
 
   return (
     <div className="frame" data-bench={folded ? 'folded' : 'open'}>
-      <Header stop={stop} openPalette={() => setOpen('palette')} night={night} toggleTheme={toggleTheme} />
+      <Header
+        stop={stop}
+        openPalette={() => setOpen('palette')}
+        night={night}
+        toggleTheme={toggleTheme}
+        person={props.person}
+      />
       <PartsLine stop={stop} />
       <main id="workspace" tabIndex={-1} className="outline-none">
         <Notices />

@@ -2,8 +2,10 @@ import { Moon, Plug, Redo2, Search, Sun, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Hint } from '../../ui/Hint.tsx';
 import { Calm, useDraft, usePolicy } from '../page/draft-context.tsx';
+import type { PagePerson } from '../../contract/page.ts';
 import { DraftPhrase } from './DraftPhrase.tsx';
-import type { StopId } from './trail.ts';
+import { PersonMenu } from './PersonMenu.tsx';
+import type { Place } from './trail.ts';
 import { Trail } from './Trail.tsx';
 import { Wordmark } from './Wordmark.tsx';
 
@@ -12,11 +14,13 @@ export function Header({
   openPalette,
   night,
   toggleTheme,
+  person,
 }: {
-  stop: StopId | null;
+  stop: Place;
   openPalette: () => void;
   night: boolean | null;
   toggleTheme: () => void;
+  person: PagePerson;
 }) {
   const policy = usePolicy();
   return (
@@ -57,7 +61,7 @@ export function Header({
             className="btn btn-ghost btn-xs"
             href="/connections"
             aria-label="Connections"
-            aria-current={stop === null ? 'page' : undefined}
+            aria-current={stop === 'connections' ? 'page' : undefined}
           >
             <Plug size={15} aria-hidden />
           </a>
@@ -72,6 +76,7 @@ export function Header({
             {night ? <Sun size={15} aria-hidden /> : <Moon size={15} aria-hidden />}
           </button>
         </Hint>
+        <PersonMenu person={person} />
       </div>
     </header>
   );

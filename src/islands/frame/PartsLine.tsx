@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { goToPart, placedParts, type Part } from '../page/parts.ts';
-import { trail, type StopId } from './trail.ts';
+import { trail, type Place } from './trail.ts';
 
 /** px below the top of the workspace within which a part is the one looked at */
 const near = 48;
@@ -17,7 +17,7 @@ function lookedAt(parts: readonly Part[], main: HTMLElement): string | undefined
 }
 
 /** The parts of the stop one is at: the line follows the scroll, and leads to each, by click and by `[` and `]`. */
-export function PartsLine({ stop }: { stop: StopId | null }) {
+export function PartsLine({ stop }: { stop: Place }) {
   const parts = useStore(placedParts);
   const [current, setCurrent] = useState<string | undefined>();
   const [alive, setAlive] = useState(false);

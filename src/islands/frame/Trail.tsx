@@ -1,6 +1,6 @@
 import { memo, useEffect, useRef } from 'react';
 import { useCheckingUp, useCheckUp } from '../findings/check-up.ts';
-import { trail, type StopId } from './trail.ts';
+import { trail, type Place, type StopId } from './trail.ts';
 
 /** What needs attention at a stop: how much, what it is, and whether it is wrong already. */
 interface Attention {
@@ -28,7 +28,7 @@ function useAttention(): (stop: StopId) => Attention {
 }
 
 /** The only navigation: eight stops on one line, each with how much needs attention there. */
-export const Trail = memo(function Trail({ stop }: { stop: StopId | null }) {
+export const Trail = memo(function Trail({ stop }: { stop: Place }) {
   useCheckingUp();
   const attention = useAttention();
   const here = useRef<HTMLAnchorElement>(null);

@@ -86,4 +86,7 @@ interface Stop {
   also: string;
 }
 
+/** Where one is: at a stop, or beside the trail. */
+export type Place = StopId | 'connections' | 'account' | 'people';
+
 export type StopId = 'orders' | 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse' | 'release' | 'results';

@@ -4,7 +4,7 @@ import { mostKeys, type AccessKey, type KeyKind, type MadeKey } from '../../cont
 import { database, inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { randomId } from '../random-id.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 interface KnownKey extends AccessKey {
   hash: Buffer;

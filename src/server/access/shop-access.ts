@@ -7,41 +7,28 @@ import { overRate } from './rates.ts';
 
 type Needs = NonNullable<CallShape['shop']>;
 
-/** Who asks, as the connection tells. */
-export interface Caller {
-  /** address, as far as trusted proxies tell; null: it is not known */
-  client: () => string | null;
-  /** whether it is this machine, without a proxy between */
-  local: boolean;
-}
-
 /** What becomes of a call of the shop. */
 export interface ShopAccess {
   /** null: it may go on */
   refused: Response | null;
-  /** the kind of key that it has shown and that may make it; null: it has shown none */
+  /** the kind of key that it has shown and that may make it; null: it may not */
   key: KeyKind | null;
   /** that the answer carries for the browser that asks */
   headers: Record<string, string>;
 }
 
+/** Whether a call shows a key; without one it is made by a person, or by whoever sits at this machine. */
+export const showsKey = ({ headers }: Request): boolean => headers.get('authorization') !== null;
+
 /**
- * Whether a call of the shop may be made. Asked by its endpoint, which is reached however the address is spelled.
+ * Whether a call may be made with the key that it shows.
  *
- * @param needs what of a key the call needs
+ * @param needs what of a key the call needs @param client address of whoever asks, as far as trusted proxies tell
  */
-export function shopAccess(needs: Needs, request: Request, caller: Caller): ShopAccess | Promise<ShopAccess> {
-  const authorization = request.headers.get('authorization');
-  if (authorization !== null) return withKey(request, authorization, needs, caller);
-  return caller.local ? withoutKey : refuse(keyNeeded);
-}
-
-const withoutKey: ShopAccess = { refused: null, key: null, headers: {} };
-
-async function withKey(request: Request, authorization: string, needs: Needs, { client }: Caller): Promise<ShopAccess> {
-  const token = /^Bearer +([A-Za-z0-9._~+/=-]{1,200})$/i.exec(authorization)?.[1];
+export async function shopAccess(needs: Needs, request: Request, client: string | null): Promise<ShopAccess> {
+  const token = /^Bearer +([A-Za-z0-9._~+/=-]{1,200})$/i.exec(request.headers.get('authorization') ?? '')?.[1];
   const key = token === undefined ? null : await keyOf(token);
-  const over = await overRate(key, client());
+  const over = await overRate(key, client);
   if (!key) return refuse(over ?? noSuchKey);
   const origin = request.headers.get('origin');
   const headers = key.kind === 'publishable' ? { ...crossOrigin(key, origin) } : {};
@@ -99,11 +86,11 @@ const refuse = (problem: Problem, headers: Record<string, string> = {}): ShopAcc
 /** RFC 6750, 3: says how to show a key. */
 const challenge = { 'www-authenticate': 'Bearer realm="Summant"' };
 
-const keyNeeded: Problem = {
+export const keyNeeded: Problem = {
   status: 401,
   title: 'A key is needed',
   detail:
-    'Nothing was done. Without a key calls work from the machine that Summant runs on. Make one at Connections, and send it as Authorization: Bearer.',
+    'Nothing was done. Make a key at Connections, and send it as Authorization: Bearer. Without one calls work for people who are signed in, and, as long as nobody has an account, from the machine that Summant runs on.',
   headers: challenge,
 };
 const noSuchKey: Problem = {

@@ -3,7 +3,7 @@ import type { CarrierServiceChange, CarrierServiceListed } from '../../contract/
 import { inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { usualCarrierAddress } from '../http/guard.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 import { resetBreakers, stateOf } from './breakers.ts';
 
 /** Where a carrier is asked. */

@@ -6,7 +6,7 @@ import type { Policy } from '../../core/policy/types.ts';
 import { checkPolicy } from '../../core/checks/validate.ts';
 import { currentVersion } from '../../core/policy/version.ts';
 import { checkedPolicy, storedPolicy } from '../policy/stored-policy.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 /** A state of the draft. `stamp` tells it from one of the same revision in a database that was put back meanwhile. */
 export interface DraftState {

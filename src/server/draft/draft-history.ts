@@ -6,7 +6,7 @@ import type { HistoricEdit } from '../../contract/shapes/draft.ts';
 import { applyToPolicy } from '../../core/policy/patch.ts';
 import { currentVersion } from '../../core/policy/version.ts';
 import { reading } from '../database/pool.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 import { draftRevision, policyAt } from './draft-document.ts';
 
 /** So far back an offer's history is looked for, and so much of it is told. */

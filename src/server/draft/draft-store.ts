@@ -10,7 +10,7 @@ import { currentVersion } from '../../core/policy/version.ts';
 import { checkPolicy } from '../../core/checks/validate.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { unknownRegions } from '../geography/regions.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
 import {
   draftRevision,

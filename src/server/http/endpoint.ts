@@ -8,7 +8,8 @@ import {
   type QueryOf,
 } from '../../contract/calls.ts';
 import type { CallShape } from '../../contract/call.ts';
-import { shopAccess, type Caller } from '../access/shop-access.ts';
+import { accessOf, type Person } from '../accounts/person.ts';
+import { keyNeeded, shopAccess, showsKey } from '../access/shop-access.ts';
 import { answering, isProblem, json, problemResponse, type Problem } from './problem.ts';
 import { bodySchema, matchedRevision, readBody, readQuery } from './read-request.ts';
 
@@ -22,6 +23,8 @@ export interface Asked<N extends CallName> {
   request: Request;
   /** address of whoever asks; null: it is not known */
   client: () => string | null;
+  /** who asks; of calls for anyone, and of those that a shop makes with a key, nobody in particular */
+  person: Person;
   /** whether a page asks that shoppers see: what it says, anybody may have written */
   fromPage: boolean;
 }
@@ -43,48 +46,54 @@ export const reply = <N extends CallName>(
 ): Reply<N> => ({ status, body, headers });
 
 /**
- * The endpoint of a call: hands on the parts of the path as they are, reads query, If-Match and body as the contract
- * describes them, refuses what does not fit, and answers whatever goes wrong as a problem.
+ * The endpoint of a call: asks whether whoever makes it may, hands on the parts of the path as they are, reads query,
+ * If-Match and body as the contract describes them, refuses what does not fit, and answers whatever goes wrong as a problem.
+ * Reached however the address is spelled.
  */
 export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) => Promise<Outcome<N>>): APIRoute {
   const shape = callNamed(name);
+  const { needs, shop } = shape;
   const read = reader(shape);
-  const answer = async (context: APIContext, fromPage: boolean): Promise<Response> => {
-    const outcome = await work((await read(context, fromPage)) as Asked<N>);
+  const answer = async (context: APIContext, by: AskedBy): Promise<Response> => {
+    const outcome = await work((await read(context, by)) as Asked<N>);
     if (outcome instanceof Response) return outcome;
     if (isProblem(outcome)) return problemResponse(outcome);
     return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
   };
-  const { shop } = shape;
-  if (!shop) return (context) => answering(() => answer(context, false));
+  const byPerson = async (context: APIContext): Promise<Response> => {
+    const { person, refused } = await accessOf(needs, context.request, isLocal(context));
+    if (refused) return problemResponse(shop && refused.status === 401 ? keyNeeded : refused);
+    return answer(context, { person: person ?? nobody, fromPage: false });
+  };
+  if (!shop) return (context) => answering(() => byPerson(context));
   return (context) =>
     answering(async () => {
-      const { refused, key, headers } = await shopAccess(shop, context.request, callerOf(context));
-      if (!refused && key === null) return answer(context, false);
-      const response = refused ?? (await answering(() => answer(context, key === 'publishable')));
+      if (!showsKey(context.request)) return byPerson(context);
+      const { refused, key, headers } = await shopAccess(shop, context.request, clientOf(context));
+      const byShop = { person: nobody, fromPage: key === 'publishable' };
+      const response = refused ?? (await answering(() => answer(context, byShop)));
       for (const [header, value] of Object.entries(headers)) response.headers.set(header, value);
       return response;
     });
 }
 
-const callerOf = ({ locals: { client, isLocal } }: APIContext): Caller => ({
-  client: () => client?.() ?? null,
-  local: isLocal?.() ?? true,
-});
+type AskedBy = Pick<Asked<CallName>, 'person' | 'fromPage'>;
+
+const nobody: Person = { name: 'a shop', role: 'look', signedIn: null };
+
+const clientOf = ({ locals: { client } }: APIContext): string | null => client?.() ?? null;
+/** Without a server that says so, as when developing, this machine asks. */
+export const isLocal = ({ locals }: Pick<APIContext, 'locals'>): boolean => locals.isLocal?.() ?? true;
 
 /** Prepares the reading of a call's request once. */
-function reader({
-  query,
-  body,
-  ifMatch,
-}: CallShape): (context: APIContext, fromPage: boolean) => Promise<Asked<CallName>> {
+function reader({ query, body, ifMatch }: CallShape): (context: APIContext, by: AskedBy) => Promise<Asked<CallName>> {
   const ofQuery = query ? bodySchema(query) : null;
   const ofBody = body && 'schema' in body ? bodySchema(body.schema) : null;
   const [most, types] = body && 'schema' in body ? [body.most, body.types ?? []] : [0, []];
-  return async ({ request, url, params, locals }, fromPage) => {
+  return async ({ request, url, params, locals }, by) => {
     const revision = ifMatch ? matchedRevision(request) : 0;
     const client = locals.client ?? (() => null);
-    const asked: Record<string, unknown> = { request, params, revision, client, fromPage, query: {}, body: undefined };
+    const asked: Record<string, unknown> = { request, params, revision, client, ...by, query: {}, body: undefined };
     if (ofQuery) asked.query = readQuery(url, ofQuery);
     if (ofBody) asked.body = await readBody(request, ofBody, most, [...types, 'application/json']);
     return asked as unknown as Asked<CallName>;

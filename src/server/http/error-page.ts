@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { isUnavailable } from '../database/pool.ts';
 import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
 import { log } from '../log.ts';
+import type { Problem } from './problem.ts';
 
 const escaped = (text: string): string => text.replace(/[&<>"']/g, (mark) => `&#${mark.charCodeAt(0)};`);
 
@@ -25,6 +26,17 @@ export function errorPage(error: unknown): Response {
     `<p>Nothing was changed. The log of the server says more under the number <strong>${number}</strong>.</p><p><a href="/offers">Go to Offers</a></p>`,
   );
 }
+
+/** Instead of a page that somebody may not see. */
+export const refusedPage = ({ status, title, detail }: Problem): Response =>
+  page(status, title, `<p>${escaped(detail)}</p>`);
+
+/** To where one signs in, and from there back to where one was going. */
+export const toSignIn = ({ pathname, search }: URL): Response =>
+  new Response(null, {
+    status: 303,
+    headers: { location: `/sign-in?next=${encodeURIComponent(pathname + search)}`, 'cache-control': 'no-store' },
+  });
 
 /** For an address that leads nowhere. */
 export const notFoundPage = (): Response =>

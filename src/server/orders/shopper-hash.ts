@@ -2,7 +2,7 @@ import { hash, randomBytes } from 'node:crypto';
 import type { RowDataPacket } from 'mysql2/promise';
 import { database } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 /** Made once for a store and never another. */
 const salt = heldFor(Infinity, async () => {

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { database } from '../database/pool.ts';
 import { ProblemError } from '../http/problem.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 import { pictureType, type PictureType } from './picture-type.ts';
 
 /** Bytes of a picture, its longer side, and how many there are in all. */

@@ -1,5 +1,5 @@
 import type { PoolConnection } from 'mysql2/promise';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 /** To be called in the transaction of every change of products. */
 export async function noteCatalogueChange(connection: PoolConnection): Promise<void> {

@@ -2,7 +2,7 @@ import type { EndedEarly } from '../../core/experiments/compile-experiments.ts';
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 /** What quotes rest on. */
 interface QuotedState {

@@ -4,7 +4,7 @@ import type { ListedSecret, MadeSecret } from '../../contract/shapes/access-key.
 import { database, inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { randomId } from '../random-id.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 /** What quotes are signed with. */
 export interface SigningSecret {

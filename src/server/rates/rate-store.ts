@@ -1,7 +1,7 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { RateHistory } from '../../core/money/rate-history.ts';
 import { inTransaction, reading } from '../database/pool.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 type RateSource = 'feed' | 'import';
 

@@ -1,7 +1,7 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import type { OutgoingCall, OutgoingTry } from '../../contract/shapes/receiver.ts';
 import { database, reading } from '../database/pool.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 /** So many of a receiver’s calls are shown. */
 const mostShown = 20;

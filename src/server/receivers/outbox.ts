@@ -2,7 +2,7 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { randomId } from '../random-id.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 import type { Answered, DueCall } from './due-call.ts';
 import { isLeftAlone, nextTry } from './pauses.ts';
 

@@ -3,7 +3,7 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { Receiver } from '../../contract/shapes/receiver.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { randomId } from '../random-id.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 import { latestCalls } from './call-log.ts';
 import type { ReceiverSecret } from './signed-call.ts';
 

@@ -6,7 +6,7 @@ import { lockedPolicy } from '../draft/draft-store.ts';
 import { checkedPolicy, storedPolicy } from '../policy/stored-policy.ts';
 import { changingQuotes } from '../quote/current-state.ts';
 import { tellOfRelease } from '../receivers/outbox.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 export interface Release extends ReleaseSummary {
   policy: Policy;

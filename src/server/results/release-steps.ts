@@ -5,7 +5,7 @@ import { releaseStep, type ReleaseStep } from '../../core/results/release-step.t
 import { localTime } from '../../core/time/time-zone-clock.ts';
 import { database, reading } from '../database/pool.ts';
 import { storedPolicy } from '../policy/stored-policy.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 const mostReleases = 400;
 

@@ -1,6 +1,6 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import { inTransaction, reading } from '../database/pool.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 
 /** Hosts that pages are fetched from, with a port where it is not the usual one. */
 export async function listedHosts(): Promise<string[]> {

@@ -1,6 +1,6 @@
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { reading } from '../database/pool.ts';
-import { storeId } from '../user.ts';
+import { storeId } from '../store-id.ts';
 import type { ContentFormat } from './read-content.ts';
 
 /** What was last read of a surface, without its text. */

@@ -3,7 +3,6 @@ import { asksForChangesOnly, draftAnswer, draftSinceAnswer, editAnswer } from '.
 import { editDraft, readDraft, readDraftSince } from '../../../server/draft/draft-store.ts';
 import { endpoint } from '../../../server/http/endpoint.ts';
 import { isKnown } from '../../../server/http/revalidated.ts';
-import { userOf } from '../../../server/user.ts';
 
 export const GET = endpoint('GET /api/draft', async ({ query: { since }, request }) => {
   if (since !== undefined) return draftSinceAnswer(await readDraftSince(Number(since)));
@@ -13,6 +12,6 @@ export const GET = endpoint('GET /api/draft', async ({ query: { since }, request
   return draftAnswer(draft);
 });
 
-export const PATCH = endpoint('PATCH /api/draft', async ({ revision, body, request }) =>
-  editAnswer(await editDraft(revision, body, { kind: 'edit', madeBy: userOf(request) }), asksForChangesOnly(request)),
+export const PATCH = endpoint('PATCH /api/draft', async ({ revision, body, request, person }) =>
+  editAnswer(await editDraft(revision, body, { kind: 'edit', madeBy: person.name }), asksForChangesOnly(request)),
 );

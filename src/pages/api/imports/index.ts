@@ -1,8 +1,7 @@
 import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { beginImport } from '../../../server/imports/import-answers.ts';
 import { listRuns } from '../../../server/imports/import-store.ts';
-import { userOf } from '../../../server/user.ts';
 
 export const GET = endpoint('GET /api/imports', async () => reply({ imports: await listRuns() }));
 
-export const POST = endpoint('POST /api/imports', ({ body, request }) => beginImport(body, userOf(request)));
+export const POST = endpoint('POST /api/imports', ({ body, person }) => beginImport(body, person.name));

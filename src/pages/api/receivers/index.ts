@@ -1,11 +1,10 @@
 import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { addressOf } from '../../../server/receivers/make-call.ts';
 import { addReceiver, listReceivers, mostReceivers, readReceiver } from '../../../server/receivers/receiver-store.ts';
-import { userOf } from '../../../server/user.ts';
 
 export const GET = endpoint('GET /api/receivers', async () => reply({ receivers: await listReceivers() }));
 
-export const POST = endpoint('POST /api/receivers', async ({ body: { address }, request }) => {
+export const POST = endpoint('POST /api/receivers', async ({ body: { address }, person }) => {
   if (!addressOf(address))
     return {
       status: 422,
@@ -14,7 +13,7 @@ export const POST = endpoint('POST /api/receivers', async ({ body: { address }, 
         'Nothing was changed. The address begins with https://, or is one of this machine, and holds no password.',
       fields: [{ pointer: '/address', message: 'must begin with https://, or be on this machine' }],
     };
-  const made = await addReceiver(address, userOf(request));
+  const made = await addReceiver(address, person.name);
   const receiver = made && (await readReceiver(made.id));
   if (!receiver)
     return {

@@ -4,7 +4,6 @@ import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { sendSoon } from '../../../server/receivers/send-due.ts';
 import { listReleases, releaseDraft } from '../../../server/releases/release-store.ts';
 import { wrongIn } from '../../../server/releases/wrong-in-draft.ts';
-import { userOf } from '../../../server/user.ts';
 
 export const GET = endpoint('GET /api/releases', async () => reply({ releases: await listReleases() }));
 
@@ -21,7 +20,7 @@ const noReason = (wrong: readonly string[]) => {
 };
 
 /** Makes the draft that the caller has looked at (If-Match) the next release. */
-export const POST = endpoint('POST /api/releases', async ({ revision, body, request }) => {
+export const POST = endpoint('POST /api/releases', async ({ revision, body, person }) => {
   const reason = body.reason?.trim() ?? '';
   if (reason === '') {
     const draft = await readDraft();
@@ -30,7 +29,7 @@ export const POST = endpoint('POST /api/releases', async ({ revision, body, requ
     if (wrong.length > 0) return noReason(wrong);
   }
   const { note } = body;
-  const outcome = await releaseDraft(revision, { note, reason: reason || null, releasedBy: userOf(request) });
+  const outcome = await releaseDraft(revision, { note, reason: reason || null, releasedBy: person.name });
   if (outcome.kind === 'released') {
     sendSoon();
     return reply(outcome.release, {}, 201);

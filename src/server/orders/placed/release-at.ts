@@ -1,7 +1,7 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import { reading } from '../../database/pool.ts';
 import { compiledRelease, currentPolicy, type CurrentPolicy } from '../../quote/current-policy.ts';
-import { storeId } from '../../user.ts';
+import { storeId } from '../../store-id.ts';
 
 interface ReleaseTime {
   number: number;

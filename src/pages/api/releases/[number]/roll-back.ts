@@ -2,11 +2,10 @@ import { endpoint, reply } from '../../../../server/http/endpoint.ts';
 import { sendSoon } from '../../../../server/receivers/send-due.ts';
 import { noSuchRelease, releaseNumberOf } from '../../../../server/releases/release-number.ts';
 import { rollBack } from '../../../../server/releases/release-store.ts';
-import { userOf } from '../../../../server/user.ts';
 
 /** A new release of an old copy; the draft stays as it is. */
-export const POST = endpoint('POST /api/releases/{number}/roll-back', async ({ params: { number }, body, request }) => {
-  const outcome = await rollBack(releaseNumberOf(number), body.note, userOf(request));
+export const POST = endpoint('POST /api/releases/{number}/roll-back', async ({ params: { number }, body, person }) => {
+  const outcome = await rollBack(releaseNumberOf(number), body.note, person.name);
   if (outcome.kind !== 'released') return noSuchRelease;
   sendSoon();
   return reply(outcome.release, {}, 201);

@@ -1,0 +1,180 @@
+import { Type } from '@sinclair/typebox';
+import { answer, databaseAway, defineCalls, nothing, problem, writeRefused } from '../call.ts';
+import {
+  ChangedPersonShape,
+  LinkAskedShape,
+  LinkShape,
+  LinkTakenShape,
+  MadeLinkShape,
+  NewInvitationShape,
+  NewPasswordShape,
+  OwnAccountShape,
+  OwnNameShape,
+  OwnPasswordShape,
+  PeopleShape,
+  RecoveryCodesShape,
+  RecoveryShape,
+  SignedInShape,
+  SignInShape,
+} from '../shapes/account.ts';
+
+const params = { id: Type.String({ pattern: '^[a-z2-7]{12}$' }) };
+const most = 16 * 1024;
+const malformed = problem('malformed');
+const wrong = problem('they do not belong together; nothing says which of them is wrong');
+const tooMany = problem('too many tries; retry-after says when to try again');
+const noSuchLink = problem('the link is none, is over, or has been used');
+const noSuchPerson = problem('no such person');
+const lastOwner = problem('nobody would be left who may everything');
+const written = { ...writeRefused, 422: malformed };
+
+/** How people sign in, what they change of their own account, and who may what. */
+export const accountCalls = defineCalls({
+  'POST /api/sign-in': {
+    summary: 'Signs in with a password; the session comes as a cookie',
+    needs: 'anyone',
+    body: { schema: SignInShape, most },
+    answers: { 200: answer('whose session it is', SignedInShape), ...written, 401: wrong, 429: tooMany },
+  },
+  'POST /api/sign-in/recovery': {
+    summary: 'Sets a new password with a recovery code, ends all sessions of the account, and signs in',
+    needs: 'anyone',
+    body: { schema: RecoveryShape, most },
+    answers: { 200: answer('whose session it is', SignedInShape), ...written, 401: wrong, 429: tooMany },
+  },
+  'POST /api/sign-out': {
+    summary: 'Ends the session of who asks',
+    needs: 'anyone',
+    answers: { 204: nothing('it is ended, or there was none'), 403: writeRefused[403], 503: databaseAway },
+  },
+  'POST /api/links/look': {
+    summary: 'What a link is for',
+    needs: 'anyone',
+    body: { schema: LinkAskedShape, most },
+    answers: { 200: answer('what it is for', LinkShape), ...written, 404: noSuchLink, 429: tooMany },
+  },
+  'POST /api/links/use': {
+    summary: 'Makes the account that a link is for, or gives one a new password, and signs in; the link is used then',
+    needs: 'anyone',
+    body: { schema: LinkTakenShape, most },
+    answers: {
+      201: answer('codes for when the password is forgotten, told once', RecoveryCodesShape),
+      ...written,
+      404: noSuchLink,
+      409: problem('somebody else signs in with this already'),
+      429: tooMany,
+    },
+  },
+  'GET /api/account': {
+    summary: 'The account of who asks',
+    needs: 'look',
+    answers: {
+      200: answer('with its sessions, the newest first', OwnAccountShape),
+      404: problem('nobody has an account'),
+      503: databaseAway,
+    },
+  },
+  'PUT /api/account': {
+    summary: 'Names oneself',
+    needs: 'look',
+    body: { schema: OwnNameShape, most },
+    answers: { 200: answer('the account', OwnAccountShape), ...written, 404: problem('nobody has an account') },
+  },
+  'PUT /api/account/password': {
+    summary: 'Changes the password; other sessions are ended, and this one is renewed',
+    needs: 'look',
+    body: { schema: NewPasswordShape, most },
+    answers: {
+      200: answer('the account', OwnAccountShape),
+      ...written,
+      404: problem('nobody has an account'),
+      409: problem('the password of before is another'),
+      429: tooMany,
+    },
+  },
+  'POST /api/account/recovery-codes': {
+    summary: 'Makes recovery codes in place of those of before; they are told once',
+    needs: 'look',
+    body: { schema: OwnPasswordShape, most },
+    answers: {
+      201: answer('the codes', RecoveryCodesShape),
+      ...written,
+      404: problem('nobody has an account'),
+      409: problem('the password is another'),
+      429: tooMany,
+    },
+  },
+  'DELETE /api/account/sessions': {
+    summary: 'Ends all sessions of one’s account but this',
+    needs: 'look',
+    answers: {
+      200: answer('the account', OwnAccountShape),
+      403: writeRefused[403],
+      404: problem('nobody has an account'),
+      503: databaseAway,
+    },
+  },
+  'DELETE /api/account/sessions/{id}': {
+    summary: 'Ends a session of one’s account',
+    needs: 'look',
+    params,
+    answers: {
+      200: answer('the account', OwnAccountShape),
+      403: writeRefused[403],
+      404: problem('nobody has an account'),
+      503: databaseAway,
+    },
+  },
+  'GET /api/people': {
+    summary: 'Who has an account, and who is invited',
+    needs: 'own',
+    answers: { 200: answer('the oldest account first', PeopleShape), 503: databaseAway },
+  },
+  'POST /api/people/invitations': {
+    summary: 'Invites somebody; the link is told once',
+    needs: 'own',
+    body: { schema: NewInvitationShape, most },
+    answers: {
+      201: answer('the link', MadeLinkShape),
+      ...written,
+      409: problem('there are no accounts yet, or as many as there may be'),
+    },
+  },
+  'DELETE /api/people/invitations/{id}': {
+    summary: 'Takes an invitation back',
+    needs: 'own',
+    params,
+    answers: { 200: answer('who is left', PeopleShape), 403: writeRefused[403], 503: databaseAway },
+  },
+  'PUT /api/people/{id}': {
+    summary: 'Says what somebody may from now on',
+    needs: 'own',
+    params,
+    body: { schema: ChangedPersonShape, most },
+    answers: { 200: answer('who may what now', PeopleShape), ...written, 404: noSuchPerson, 409: lastOwner },
+  },
+  'POST /api/people/{id}/way-back': {
+    summary: 'Makes a link with which somebody sets a new password; it is told once',
+    needs: 'own',
+    params,
+    answers: {
+      201: answer('the link', MadeLinkShape),
+      403: writeRefused[403],
+      404: noSuchPerson,
+      409: problem('the account is one’s own'),
+      503: databaseAway,
+    },
+  },
+  'DELETE /api/people/{id}': {
+    summary: 'Takes somebody’s account away and ends its sessions',
+    needs: 'own',
+    params,
+    answers: {
+      200: answer('who is left', PeopleShape),
+      403: writeRefused[403],
+      404: noSuchPerson,
+      409: lastOwner,
+      503: databaseAway,
+    },
+  },
+});

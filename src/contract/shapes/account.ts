@@ -1,0 +1,92 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { roles } from '../../core/people/roles.ts';
+import { flag, list, moment, named, object, text, whole, word } from '../shape.ts';
+
+/** Characters. By OWASP ASVS 5.0, 6.2.1 and 6.2.9. */
+export const shortestPassword = 12;
+export const longestPassword = 128;
+/** Accounts and open invitations of a store. */
+export const mostPeople = 200;
+/** For so many days an invitation, or a way back, is good. */
+export const linkDays = 7;
+/** Codes that are made at once. */
+export const recoveryCodes = 8;
+
+const password = Type.String({ minLength: shortestPassword, maxLength: longestPassword });
+/** Whatever is tried is looked at only up to what one may have. */
+const tried = Type.String({ minLength: 1, maxLength: longestPassword });
+const name = Type.String({ description: 'a name', minLength: 1, maxLength: 80, pattern: '\\S' });
+const signIn = Type.String({
+  description: 'what one signs in with, such as an e-mail address',
+  minLength: 1,
+  maxLength: 254,
+  pattern: '\\S',
+});
+const token = Type.String({ description: 'what an address of a link ends in', minLength: 1, maxLength: 100 });
+const role = word(...roles);
+
+export const SignInShape = object({ signIn, password: tried });
+export const RecoveryShape = object({
+  signIn,
+  code: Type.String({ minLength: 1, maxLength: 40 }),
+  password,
+});
+export const SignedInShape = object({ name: text });
+
+export const LinkAskedShape = object({ token });
+export const LinkShape = object({
+  kind: word('first', 'invitation', 'way-back'),
+  name: text,
+  role,
+  madeBy: text,
+  endsAt: moment,
+});
+export type AccountLink = Static<typeof LinkShape>;
+export const LinkTakenShape = object({ token, name, signIn, password });
+/** Told once. */
+export const RecoveryCodesShape = object({ codes: list(text) });
+
+export const SessionShape = object({
+  id: text,
+  madeAt: moment,
+  usedAt: moment,
+  browser: text,
+  address: text,
+  here: Type.Unsafe<boolean>({ ...flag, description: 'whether it is that of who asks' }),
+});
+export const OwnAccountShape = named(
+  'OwnAccount',
+  object({
+    name: text,
+    signIn: text,
+    role,
+    codesLeft: whole,
+    sessions: list(SessionShape),
+  }),
+);
+export type OwnAccount = Static<typeof OwnAccountShape>;
+export const OwnNameShape = object({ name });
+export const NewPasswordShape = object({ password: tried, next: password });
+export const OwnPasswordShape = object({ password: tried });
+
+export const PersonListedShape = object({
+  id: text,
+  name: text,
+  signIn: text,
+  role,
+  madeBy: text,
+  madeAt: moment,
+  usedAt: Type.Union([moment, Type.Null()], { description: 'about when somebody was last here under this account' }),
+  self: flag,
+});
+export const InvitationShape = object({ id: text, name: text, role, madeBy: text, endsAt: moment });
+export const PeopleShape = named(
+  'People',
+  object({ people: list(PersonListedShape), invitations: list(InvitationShape) }),
+);
+export type People = Static<typeof PeopleShape>;
+export const NewInvitationShape = object({ name, role });
+export const ChangedPersonShape = object({ role });
+/** A link that has just been made: the only time that it is told. */
+export const MadeLinkShape = object({ path: text, endsAt: moment });
+export type MadeLink = Static<typeof MadeLinkShape>;

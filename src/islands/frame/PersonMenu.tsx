@@ -1,0 +1,46 @@
+import { call } from '../../client/http.ts';
+import type { PagePerson } from '../../contract/page.ts';
+import { may, roleInWords } from '../../core/people/roles.ts';
+import { Popover } from '../../ui/Popover.tsx';
+
+/** Two letters for a name: of its first and its last word. */
+const initialsOf = (name: string): string => {
+  const words = name.split(/\s+/).filter((word) => word !== '');
+  const letters = [words[0], words.length > 1 ? words.at(-1) : undefined].map((word) => [...(word ?? '')][0] ?? '');
+  return letters.join('').toUpperCase();
+};
+
+/** Who is signed in, and what that leads to. Without accounts there is nobody to show. */
+export function PersonMenu({ person: { name, role, hasAccount } }: { person: PagePerson }) {
+  if (!hasAccount) return null;
+  const leave = async () => {
+    const answer = await call('POST /api/sign-out');
+    if (answer.ok) window.location.assign('/sign-in');
+  };
+  return (
+    <Popover
+      label={`${name}: your account`}
+      shown={<span aria-hidden>{initialsOf(name)}</span>}
+      className="btn btn-ghost btn-xs font-semibold"
+      testId="person-menu"
+    >
+      {() => (
+        <span className="flex w-60 flex-col items-start gap-1 p-3">
+          <strong>{name}</strong>
+          <span className="pb-1 text-small text-soft">You may {roleInWords[role]}.</span>
+          <a className="link link-primary" href="/account">
+            Your account
+          </a>
+          {may(role, 'own') && (
+            <a className="link link-primary" href="/people">
+              People
+            </a>
+          )}
+          <button type="button" className="btn btn-xs mt-1" onClick={() => void leave()} data-testid="sign-out">
+            Sign out
+          </button>
+        </span>
+      )}
+    </Popover>
+  );
+}

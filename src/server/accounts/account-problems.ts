@@ -1,0 +1,69 @@
+import { linkDays, mostPeople } from '../../contract/shapes/account.ts';
+import type { Problem } from '../http/problem.ts';
+
+export const wrongSignIn: Problem = {
+  status: 401,
+  title: 'That did not fit',
+  detail: 'What you sign in with and the password, or the code, do not belong together. Nothing was changed.',
+  headers: { 'www-authenticate': 'Session realm="Summant"' },
+};
+export const noSuchLink: Problem = {
+  status: 404,
+  title: 'This link is good no more',
+  detail: `It has been used, taken back, cut off, or is older than ${linkDays} days. Ask whoever gave it to you for another.`,
+};
+export const signInTaken: Problem = {
+  status: 409,
+  title: 'Somebody else signs in with this',
+  detail: 'Nothing was changed, and the link is good still. Choose something else to sign in with.',
+};
+export const plainLine: Problem = {
+  status: 403,
+  title: 'Signing in needs https',
+  detail:
+    'Over http everybody on the way could read the password. Nothing was changed. Put a proxy with TLS before Summant, or sign in on the machine that it runs on.',
+};
+export const noAccount: Problem = {
+  status: 404,
+  title: 'You have no account',
+  detail:
+    'Nobody signs in here yet: whoever sits at this machine may everything. The start of Summant prints a link that makes the first account.',
+};
+export const otherPassword: Problem = {
+  status: 409,
+  title: 'The password of now is another',
+  detail: 'Nothing was changed.',
+  fields: [{ pointer: '/password', message: 'is not your password' }],
+};
+export const weakPassword = (message: string): Problem => ({
+  status: 422,
+  title: 'This password is too easy to guess',
+  detail: 'Nothing was changed. A few words that do not belong together are good, and easy to keep.',
+  fields: [{ pointer: '/password', message }],
+});
+export const noSuchPerson: Problem = {
+  status: 404,
+  title: 'There is no such person',
+  detail: 'Nothing was changed. The account may have been taken away meanwhile.',
+};
+export const lastOwner: Problem = {
+  status: 409,
+  title: 'Nobody would be left who may everything',
+  detail: 'Nothing was changed. Let somebody else own the store first.',
+};
+export const noAccountsYet: Problem = {
+  status: 409,
+  title: 'Make your own account first',
+  detail:
+    'Nobody was invited. The start of Summant prints a link that makes the first account; from then on people can be invited.',
+};
+export const manyPeople: Problem = {
+  status: 409,
+  title: `There are ${mostPeople} accounts and open links already`,
+  detail: 'Nobody was invited. Take somebody’s account away, or an invitation back.',
+};
+export const ownWayBack: Problem = {
+  status: 409,
+  title: 'This is your own account',
+  detail: 'Nothing was made. Change your password under “Your account”.',
+};

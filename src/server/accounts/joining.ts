@@ -1,0 +1,94 @@
+import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
+import type { AccountLink } from '../../contract/shapes/account.ts';
+import type { Problem } from '../http/problem.ts';
+import { storeId } from '../store-id.ts';
+import { noSuchLink, signInTaken } from './account-problems.ts';
+import { addAccount, changingPeople, setPassword } from './account-store.ts';
+import { easyPassword } from './easy-passwords.ts';
+import { addLink, dropLinks, linkOf, takeLink } from './links.ts';
+import { hashPassword } from './passwords.ts';
+import { makeCodes } from './recovery-codes.ts';
+import { beginSession, browserOf, endSessions } from './sessions.ts';
+import { lineFault, type From } from './signing-in.ts';
+import { throttled } from './throttle.ts';
+
+/** Links are long and random: what is counted are tries of whatever from one address. */
+const tryOf = ({ client }: From) => ({ of: 'a link', from: client() });
+
+export const lookAtLink = (token: string, from: From): Promise<AccountLink | Problem> =>
+  throttled(tryOf(from), async () => (await linkOf(token)) ?? noSuchLink);
+
+interface Joining {
+  token: string;
+  name: string;
+  signIn: string;
+  password: string;
+}
+
+/** An account made, or found again, with its codes and the header that gives the browser its session. */
+export interface Joined {
+  codes: string[];
+  headers: Record<string, string>;
+}
+
+/** Thrown to undo a transaction whose outcome is a problem. */
+class Undone extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.title);
+  }
+}
+
+/** Does what a link is for, and uses it up. */
+export async function joinByLink(joining: Joining, from: From): Promise<Joined | Problem> {
+  const { token, name, signIn, password } = joining;
+  const fault = lineFault(from.request) ?? easyPassword(password, [name, signIn]);
+  if (fault) return fault;
+  return throttled(tryOf(from), async () => {
+    if (!(await linkOf(token))) return noSuchLink;
+    const passwordHash = await hashPassword(password);
+    try {
+      return await changingPeople((connection) => join(connection, { ...joining, passwordHash }, from));
+    } catch (error) {
+      if (error instanceof Undone) return error.problem;
+      throw error;
+    }
+  });
+}
+
+async function join(
+  connection: PoolConnection,
+  joining: Joining & { passwordHash: string },
+  { request, client }: From,
+): Promise<Joined> {
+  const link = await takeLink(connection, joining.token);
+  if (!link || (link.kind === 'first' && (await hasAccounts(connection)))) throw new Undone(noSuchLink);
+  const accountId =
+    link.accountId ?? (await addAccount(connection, { ...joining, role: link.role, madeBy: link.madeBy }));
+  if (accountId === null) throw new Undone(signInTaken);
+  if (link.kind === 'way-back') {
+    await setPassword(connection, accountId, joining.passwordHash);
+    await endSessions(connection, accountId);
+  }
+  const codes = await makeCodes(connection, accountId);
+  return { codes, headers: await beginSession(connection, accountId, request, browserOf(request, client())) };
+}
+
+async function hasAccounts(connection: PoolConnection): Promise<boolean> {
+  const [rows] = await connection.query<RowDataPacket[]>('SELECT 1 FROM account WHERE store_id = ? LIMIT 1', [storeId]);
+  return rows.length > 0;
+}
+
+/** The link that makes the first account, in place of that of an earlier start. @returns its path; null: there is an account */
+export const firstLink = (): Promise<string | null> =>
+  changingPeople(async (connection) => {
+    if (await hasAccounts(connection)) return null;
+    await dropLinks(connection, 'kind', 'first');
+    const { path } = await addLink(connection, {
+      kind: 'first',
+      accountId: null,
+      name: '',
+      role: 'own',
+      madeBy: 'the start of Summant',
+    });
+    return path;
+  });

@@ -1,0 +1,70 @@
+import { may, type Need, type Role } from '../../core/people/roles.ts';
+import { anyAccounts } from './account-store.ts';
+import { sessionToken } from './session-cookie.ts';
+import { personOfSession, type SessionPerson } from './sessions.ts';
+import type { Problem } from '../http/problem.ts';
+
+/** Who asks. */
+export interface Person {
+  /** as history and lists say who did something */
+  name: string;
+  role: Role;
+  /** null: nobody has an account, and this is whoever sits at the machine that Summant runs on */
+  signedIn: SessionPerson | null;
+}
+
+/** Whoever sits at this machine may everything as long as nobody has an account. */
+const atThisMachine: Person = { name: 'local user', role: 'own', signedIn: null };
+
+/** Whether somebody may do something: the person, or what to answer. */
+export type Access = { person: Person | null; refused: null } | { person: Person | null; refused: Problem };
+
+/**
+ * The one place where it is decided who asks and whether he may. Without accounts only this machine is served.
+ *
+ * @param local whether this machine asks, without a proxy between
+ */
+export async function accessOf(need: Need, request: Request, local: boolean): Promise<Access> {
+  if (need === 'anyone') return { person: null, refused: null };
+  const accounts = await anyAccounts();
+  const person = accounts ? await signedIn(request) : whoeverIsHere(local);
+  if (!person) return { person, refused: accounts ? signInFirst : nobodyYet };
+  return may(person.role, need) ? { person, refused: null } : { person, refused: mayNot(need, person.role) };
+}
+
+const whoeverIsHere = (local: boolean): Person | null => (local ? atThisMachine : null);
+
+async function signedIn(request: Request): Promise<Person | null> {
+  const token = sessionToken(request);
+  const found = token === null ? null : await personOfSession(token);
+  return found && { name: found.name, role: found.role, signedIn: found };
+}
+
+/** RFC 9110, 11.6.1: an answer of this kind says by what one shows who one is. */
+const challenge = { 'www-authenticate': 'Session realm="Summant"' };
+
+export const signInFirst: Problem = {
+  status: 401,
+  title: 'Sign in first',
+  detail: 'Nothing was changed. You are not signed in, or your session is over.',
+  headers: challenge,
+};
+const nobodyYet: Problem = {
+  status: 401,
+  title: 'Nobody can sign in here yet',
+  detail:
+    'Nothing was changed. Summant serves the machine that it runs on until somebody has an account. Its start prints a link that makes the first.',
+  headers: challenge,
+};
+
+const needed: Record<Role, string> = {
+  look: 'may look',
+  edit: 'may edit',
+  release: 'may release',
+  own: 'owns the store',
+};
+const mayNot = (need: Role, role: Role): Problem => ({
+  status: 403,
+  title: `This takes somebody who ${needed[need]}`,
+  detail: `Nothing was changed. You ${needed[role]}; whoever owns the store can let you do more.`,
+});

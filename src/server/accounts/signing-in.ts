@@ -1,0 +1,79 @@
+import type { PoolConnection } from 'mysql2/promise';
+import { inTransaction } from '../database/pool.ts';
+import type { Problem } from '../http/problem.ts';
+import { plainLine, wrongSignIn } from './account-problems.ts';
+import { credentialsOf, setPassword, type Credentials } from './account-store.ts';
+import { easyPassword } from './easy-passwords.ts';
+import { hashPassword, isPassword } from './passwords.ts';
+import { useCode } from './recovery-codes.ts';
+import { beginSession, browserOf, endSessions } from './sessions.ts';
+import { signInKey } from './sign-in-key.ts';
+import { forgetTries, throttled, type Try } from './throttle.ts';
+
+/** A request as signing in looks at it. */
+export interface From {
+  request: Request;
+  client: () => string | null;
+}
+
+/** Somebody signed in, with the header that gives the browser its session. */
+export interface SignedIn {
+  name: string;
+  headers: Record<string, string>;
+}
+
+const loopback = /^http:\/\/(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
+
+/** Why a password may not travel on the line that a page was loaded over; null: it may. */
+export function lineFault(request: Request): Problem | null {
+  const origin = request.headers.get('origin');
+  return origin !== null && origin.startsWith('http:') && !loopback.test(origin) ? plainLine : null;
+}
+
+const tryOf = (signIn: string, { client }: From): Try => ({ of: signInKey(signIn), from: client() });
+
+const begun = (connection: PoolConnection, { id }: Credentials, { request, client }: From) =>
+  beginSession(connection, id, request, browserOf(request, client()));
+
+export async function signInWithPassword(
+  { signIn, password }: { signIn: string; password: string },
+  from: From,
+): Promise<SignedIn | Problem> {
+  const tried = tryOf(signIn, from);
+  return (
+    lineFault(from.request) ??
+    throttled(tried, async () => {
+      const account = await credentialsOf({ signIn });
+      if (!(await isPassword(account?.passwordHash ?? null, password)) || !account) return wrongSignIn;
+      await forgetTries(tried);
+      return { name: account.name, headers: await inTransaction((connection) => begun(connection, account, from)) };
+    })
+  );
+}
+
+/** Whoever has a code sets a new password with it; whoever is signed in under the account meanwhile is not any more. */
+export async function signInWithCode(
+  { signIn, code, password }: { signIn: string; code: string; password: string },
+  from: From,
+): Promise<SignedIn | Problem> {
+  const tried = tryOf(signIn, from);
+  return (
+    lineFault(from.request) ??
+    easyPassword(password, [signIn]) ??
+    throttled(tried, async () => {
+      const account = await credentialsOf({ signIn });
+      // Worked out for nobody too, so that how long it takes says nothing.
+      const passwordHash = await hashPassword(password);
+      if (!account) return wrongSignIn;
+      const headers = await inTransaction(async (connection) => {
+        if (!(await useCode(connection, account.id, code))) return null;
+        await setPassword(connection, account.id, passwordHash);
+        await endSessions(connection, account.id);
+        return begun(connection, account, from);
+      });
+      if (!headers) return wrongSignIn;
+      await forgetTries(tried);
+      return { name: account.name, headers };
+    })
+  );
+}

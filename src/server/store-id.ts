@@ -1,0 +1,2 @@
+/** One installation serves one store. */
+export const storeId = 1;
