@@ -1,5 +1,5 @@
 import type { TSchema } from '@sinclair/typebox';
-import type { AnswerShape, CallShape } from './call.ts';
+import { problem, type AnswerShape, type CallShape } from './call.ts';
 import { calls } from './calls.ts';
 import { components } from './shape.ts';
 
@@ -68,6 +68,16 @@ function answerOf({ says, schema, type }: AnswerShape): object {
   return { description: says, content: { [type ?? 'application/json']: { schema } } };
 }
 
+/** How a call that not everybody may make refuses whoever asks. */
+const refusalsOf = ({ needs }: CallShape): Record<number, AnswerShape> =>
+  needs === 'anyone' ? {} : { 401: problem('nobody is signed in'), 403: problem('this takes somebody who may more') };
+
+/** How one shows who one is: with a key where a shop asks, with a session, or by being at the machine that Summant runs on. */
+function securityOf({ needs, shop }: CallShape): object {
+  if (needs === 'anyone') return {};
+  return { security: [...(shop ? [{ key: [] }] : []), { session: [] }, {}] };
+}
+
 function pathsOf(all: Record<string, CallShape>): Record<string, Record<string, object>> {
   const paths: Record<string, Record<string, object>> = {};
   for (const [name, call] of Object.entries(all)) {
@@ -75,10 +85,12 @@ function pathsOf(all: Record<string, CallShape>): Record<string, Record<string, 
     const parameters = parametersOf(call);
     (paths[path] ??= {})[method.toLowerCase()] = {
       summary: call.summary,
-      ...(call.shop ? { security: [{ key: [] }, {}] } : {}),
+      ...securityOf(call),
       ...(parameters.length > 0 ? { parameters } : {}),
       ...bodyOf(call),
-      responses: Object.fromEntries(Object.entries(call.answers).map(([status, said]) => [status, answerOf(said)])),
+      responses: Object.fromEntries(
+        Object.entries({ ...refusalsOf(call), ...call.answers }).map(([status, said]) => [status, answerOf(said)]),
+      ),
     };
   }
   return paths;
@@ -103,7 +115,14 @@ export const openApiDocument = {
         type: 'http',
         scheme: 'bearer',
         description:
-          'a key made at Connections; without one the shop’s calls work from the machine that Summant runs on. A publishable key only asks for quotes, from pages of the origins listed for it',
+          'a key made at Connections. A publishable key only asks for quotes, from pages of the origins listed for it',
+      },
+      session: {
+        type: 'apiKey',
+        in: 'cookie',
+        name: '__Host-summant-session',
+        description:
+          'a session, by signing in. As long as nobody has an account, whoever calls from the machine that Summant runs on needs neither key nor session',
       },
     },
   },

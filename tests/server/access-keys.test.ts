@@ -49,7 +49,7 @@ test('without a key calls work from this machine, and through a proxy they do no
     const spelled = await fetch(address + path, { headers: elsewhere });
     expect([401, 404], path).toContain(spelled.status);
   }
-  expect((await call(address, 'GET', '/api/draft', { headers: elsewhere })).status).toBe(200);
+  expect((await call(address, 'GET', '/api/draft', { headers: elsewhere })).status).toBe(401);
 });
 
 describe('a secret key', () => {

@@ -273,6 +273,11 @@ function notSent(state: DraftModel, { problem, unreachable, unreadable }: Failed
   const [edit = []] = state.pending;
   const unclear = { ...state, perhapsThere: state.perhapsThere ?? storedFor(state.saved.policy, edit) };
   if (unreachable) return pausing(unclear);
+  if (problem.status === 401) {
+    // The session is over: kept until somebody has signed in.
+    const detail = 'What you did is kept here, and sent once you have signed in again.';
+    return [{ ...unclear, failures: 0, tries: 0, held: true, problem: { ...problem, detail } }, []];
+  }
   if (problem.status >= 500 || unreadable) {
     // Not understood, or something is wrong there: tried a few times, then kept until the person does something.
     const failures = state.failures + 1;

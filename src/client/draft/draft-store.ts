@@ -36,8 +36,15 @@ export type DraftStore = StoreApi<DraftState>;
 
 const changesSince = (revision: number) => call('GET /api/draft', { query: { since: String(revision) } });
 
-/** The browser's copy of the draft: performs what the reducer asks for. @param announce told after each change that reached the server */
-export function createDraftStore(initial: Draft, announce: (revision: number) => void = () => {}): DraftStore {
+/**
+ * The browser's copy of the draft: performs what the reducer asks for.
+ * @param announce told after each change that reached the server @param mayNot why this person may not edit, in words; null: may
+ */
+export function createDraftStore(
+  initial: Draft,
+  announce: (revision: number) => void = () => {},
+  mayNot: string | null = null,
+): DraftStore {
   let waiting: ((saved: Draft) => void)[] = [];
 
   return createStore<DraftState>()((set, get) => {
@@ -78,6 +85,7 @@ export function createDraftStore(initial: Draft, announce: (revision: number) =>
       }
     };
     const edit = (wanted: Edit): string | null => {
+      if (mayNot !== null) return mayNot;
       const { settled } = get();
       const patch = wanted(settled);
       const next = withPatches(settled, [patch]);
@@ -92,7 +100,8 @@ export function createDraftStore(initial: Draft, announce: (revision: number) =>
       ...draftFrom(initial),
       show: (shown) => dispatch({ type: 'shown', patch: shown ? shown(get().settled) : null }),
       edit,
-      step: (direction) => dispatch({ type: 'stepWanted', direction }),
+      step: (direction) =>
+        mayNot === null ? dispatch({ type: 'stepWanted', direction }) : problemMet('This was not changed', mayNot),
       decide: (keep) => dispatch({ type: 'decided', keep }),
       restore: (unsent) => dispatch({ type: 'unsentFound', unsent }),
       unsent: () => unsentOf(get()),

@@ -16,3 +16,22 @@ export const roleInWords: Record<Role, string> = {
   release: 'edit, and release',
   own: 'everything, with people, keys and connections',
 };
+
+const whoMay: Record<Role, string> = {
+  look: 'may look',
+  edit: 'may edit',
+  release: 'may release',
+  own: 'owns the store',
+};
+const youMay: Record<Role, string> = {
+  look: 'You may look',
+  edit: 'You may edit',
+  release: 'You may edit and release',
+  own: 'You own the store',
+};
+
+/** Why somebody may not do something, in words; null: he may. */
+export const whyNot = (role: Role, need: Role): string | null =>
+  may(role, need)
+    ? null
+    : `This takes somebody who ${whoMay[need]}. ${youMay[role]}; whoever owns the store can let you do more.`;

@@ -57,11 +57,11 @@ function Account({ initial }: { initial: OwnAccount }) {
         , and sign in as <strong>{account.signIn}</strong>. You may {roleInWords[account.role]}.
       </p>
       {problem && <Alert className="my-1">{`${problem.title}. ${problem.detail}`}</Alert>}
-      <div className="flex flex-wrap gap-x-16">
-        <section ref={part('password')} className="mt-3 w-[26rem] max-w-full" aria-label="Password">
+      <div className="flex flex-wrap gap-x-6">
+        <section ref={part('password')} className="mt-3 w-[25rem] max-w-full" aria-label="Password">
           <Password changed={setAccount} />
         </section>
-        <section ref={part('recovery codes')} className="mt-3 w-[26rem] max-w-full" aria-label="Recovery codes">
+        <section ref={part('recovery codes')} className="mt-3 w-[25rem] max-w-full" aria-label="Recovery codes">
           <NewCodes left={account.codesLeft} made={(codesLeft) => setAccount({ ...account, codesLeft })} />
         </section>
       </div>

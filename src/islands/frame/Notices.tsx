@@ -2,6 +2,9 @@ import { policyChanges } from '../../core/changes/changes.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { useNotation } from '../page/page-context.tsx';
 
+/** To where one signs in, and from there back to this page. */
+const signInHere = () => `/sign-in?next=${encodeURIComponent(window.location.pathname + window.location.search)}`;
+
 /** What needs the person's attention now: an edit refused, or two edits in one place. */
 export function Notices() {
   const problem = useDraft((state) => state.problem);
@@ -37,6 +40,11 @@ export function Notices() {
             <strong>{problem.title}.</strong> {problem.detail}{' '}
             {problem.fields?.map((field) => `${field.pointer} ${field.message}.`).join(' ')}
           </span>
+          {problem.status === 401 && (
+            <a className="btn btn-sm btn-primary" href={signInHere()}>
+              Sign in
+            </a>
+          )}
           <button type="button" className="btn btn-sm" onClick={dismiss}>
             All right
           </button>

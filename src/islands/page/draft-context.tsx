@@ -10,8 +10,17 @@ const StoreContext = createContext<DraftStore | null>(null);
 const CalmPolicy = createContext<Policy | null>(null);
 
 /** Holds the draft of this page; every view below sees each change in the same frame. */
-export function DraftProvider({ draft, children }: { draft: Draft; children: ReactNode }) {
-  const [store] = useState(() => createDraftStore(draft, announceRevision));
+export function DraftProvider({
+  draft,
+  mayNot,
+  children,
+}: {
+  draft: Draft;
+  /** why this person may not edit, in words; null: may */
+  mayNot: string | null;
+  children: ReactNode;
+}) {
+  const [store] = useState(() => createDraftStore(draft, announceRevision, mayNot));
   useEffect(() => connectStore(store), [store]);
   return <StoreContext.Provider value={store}>{children}</StoreContext.Provider>;
 }

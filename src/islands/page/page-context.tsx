@@ -2,13 +2,14 @@ import { createContext, useContext, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { policyOfPage } from '../../client/page-policy.ts';
-import type { PageProps } from '../../contract/page.ts';
+import type { PagePerson, PageProps } from '../../contract/page.ts';
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
 import { policyChanges, type PolicyChange } from '../../core/changes/changes.ts';
 import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compile.ts';
 import type { EndedEarly } from '../../core/experiments/compile-experiments.ts';
 import { experimentsOf } from '../../core/experiments/state.ts';
 import { Memo } from '../../core/memo.ts';
+import { whyNot, type Role } from '../../core/people/roles.ts';
 import { formatMoney, formatNumber } from '../../core/money/format.ts';
 import { withPatches } from '../../core/policy/patch.ts';
 import type { Policy } from '../../core/policy/types.ts';
@@ -42,6 +43,7 @@ interface PageConstants {
   /** ms since 1970-01-01T00:00Z */
   now: number;
   ended: EndedEarly;
+  person: PagePerson;
   state: StoreApi<PageState>;
 }
 
@@ -51,7 +53,7 @@ export function PageProvider({ props, children }: { props: PageProps; children: 
   const [draft] = useState(() => ({ ...props.draft, policy: policyOfPage(props.draft.address) }));
   const [page] = useState(() => constantsOf(props, draft.policy));
   return (
-    <DraftProvider draft={draft}>
+    <DraftProvider draft={draft} mayNot={whyNot(props.person.role, 'edit')}>
       <PageContext.Provider value={page}>
         <PageEdits>{children}</PageEdits>
       </PageContext.Provider>
@@ -59,7 +61,7 @@ export function PageProvider({ props, children }: { props: PageProps; children: 
   );
 }
 
-function constantsOf({ locale, now, ended, products, release }: PageProps, policy: Policy): PageConstants {
+function constantsOf({ locale, now, ended, products, release, person }: PageProps, policy: Policy): PageConstants {
   return {
     notation: {
       locale,
@@ -68,6 +70,7 @@ function constantsOf({ locale, now, ended, products, release }: PageProps, polic
     },
     now,
     ended: new Map(Object.entries(ended)),
+    person,
     state: createStore<PageState>()((set) => ({
       catalogue: catalogueOf(products),
       setProduct: (product) =>
@@ -88,6 +91,9 @@ export const useNotation = (): Notation => usePage().notation;
 
 /** The moment the page was asked for, which carts without one of their own are rehearsed at. ms since 1970-01-01T00:00Z */
 export const useNow = (): number => usePage().now;
+
+/** Why the person whom the page is shown to may not do something, in words; null: may. */
+export const useMayNot = (need: Role): string | null => whyNot(usePage().person.role, need);
 
 export const useCatalogue = (): Catalogue => useStore(usePage().state, (page) => page.catalogue);
 

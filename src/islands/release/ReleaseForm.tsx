@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useCheckUp } from '../findings/check-up.ts';
+import { useMayNot } from '../page/page-context.tsx';
 import { part } from '../page/parts.ts';
 
 /** Hands the draft to the shop, with what it is for; where something is wrong, with why it is released as it is. */
@@ -18,6 +19,7 @@ export function ReleaseForm({
 }) {
   const [note, setNote] = useState('');
   const [reason, setReason] = useState('');
+  const mayNot = useMayNot('release');
   const { findings } = useCheckUp();
   const wrong = (findings ?? []).filter(({ severity, accepted }) => severity === 'wrong' && accepted === null).length;
   const needsReason = wrong > 0 || refused;
@@ -48,11 +50,17 @@ export function ReleaseForm({
       <button
         type="submit"
         className="btn btn-primary btn-sm"
-        disabled={disabled || (needsReason && reason.trim() === '')}
+        disabled={disabled || mayNot !== null || (needsReason && reason.trim() === '')}
+        aria-describedby={mayNot === null ? undefined : 'may-not-release'}
         data-testid="release-button"
       >
         Release as number {number}
       </button>
+      {mayNot && (
+        <p id="may-not-release" className="basis-full text-soft">
+          {mayNot}
+        </p>
+      )}
     </form>
   );
 }

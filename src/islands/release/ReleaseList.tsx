@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { policyChanges } from '../../core/changes/changes.ts';
-import { useNotation, useRelease } from '../page/page-context.tsx';
+import { useMayNot, useNotation, useRelease } from '../page/page-context.tsx';
 import { useMoments } from '../page/use-moments.ts';
 import { ChangeTable } from './ChangeList.tsx';
 import { useReleasePolicy } from './use-release-policy.ts';
@@ -44,6 +44,7 @@ export function ReleaseList({
 }) {
   const write = useMoments();
   const [asking, setAsking] = useState<number | null>(null);
+  const mayNot = useMayNot('release');
   return (
     <section ref={part('earlier releases')} className="mt-4" aria-label="Releases">
       <h2 className="text-lead">Releases</h2>
@@ -72,7 +73,8 @@ export function ReleaseList({
                 <button
                   type="button"
                   className="btn btn-xs"
-                  disabled={busy}
+                  disabled={busy || mayNot !== null}
+                  title={mayNot ?? undefined}
                   aria-expanded={asking === release.number}
                   onClick={() => setAsking(asking === release.number ? null : release.number)}
                 >

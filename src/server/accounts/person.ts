@@ -1,4 +1,4 @@
-import { may, type Need, type Role } from '../../core/people/roles.ts';
+import { whyNot, type Need, type Role } from '../../core/people/roles.ts';
 import { anyAccounts } from './account-store.ts';
 import { sessionToken } from './session-cookie.ts';
 import { personOfSession, type SessionPerson } from './sessions.ts';
@@ -29,7 +29,8 @@ export async function accessOf(need: Need, request: Request, local: boolean): Pr
   const accounts = await anyAccounts();
   const person = accounts ? await signedIn(request) : whoeverIsHere(local);
   if (!person) return { person, refused: accounts ? signInFirst : nobodyYet };
-  return may(person.role, need) ? { person, refused: null } : { person, refused: mayNot(need, person.role) };
+  const reason = whyNot(person.role, need);
+  return { person, refused: reason === null ? null : mayNot(reason) };
 }
 
 const whoeverIsHere = (local: boolean): Person | null => (local ? atThisMachine : null);
@@ -57,14 +58,8 @@ const nobodyYet: Problem = {
   headers: challenge,
 };
 
-const needed: Record<Role, string> = {
-  look: 'may look',
-  edit: 'may edit',
-  release: 'may release',
-  own: 'owns the store',
-};
-const mayNot = (need: Role, role: Role): Problem => ({
+const mayNot = (reason: string): Problem => ({
   status: 403,
-  title: `This takes somebody who ${needed[need]}`,
-  detail: `Nothing was changed. You ${needed[role]}; whoever owns the store can let you do more.`,
+  title: 'You may not do this',
+  detail: `Nothing was changed. ${reason}`,
 });
