@@ -13,7 +13,7 @@ import { lineFault, type From } from './signing-in.ts';
 import { throttled } from './throttle.ts';
 
 /** Links are long and random: what is counted are tries of whatever from one address. */
-const tryOf = ({ client }: From) => ({ of: 'a link', from: client() });
+const tryOf = ({ client }: From) => ({ of: null, from: client() });
 
 export const lookAtLink = (token: string, from: From): Promise<AccountLink | Problem> =>
   throttled(tryOf(from), async () => (await linkOf(token)) ?? noSuchLink);

@@ -15,8 +15,10 @@ export const clearingCookie = `${sessionCookie}=; Max-Age=0; ${attributes}`;
 /** What a request shows; null where that is nothing that was ever given. */
 export function sessionToken(request: Request): string | null {
   for (const pair of (request.headers.get('cookie') ?? '').split(';')) {
-    const [name, value] = pair.trim().split('=', 2);
-    if (name === sessionCookie) return value && /^[A-Za-z0-9_-]{43}$/.test(value) ? value : null;
+    const shown = pair.trim();
+    if (!shown.startsWith(`${sessionCookie}=`)) continue;
+    const token = shown.slice(sessionCookie.length + 1);
+    return /^[A-Za-z0-9_-]{43}$/.test(token) ? token : null;
   }
   return null;
 }

@@ -8,7 +8,7 @@ import { hashPassword, isPassword } from './passwords.ts';
 import { useCode } from './recovery-codes.ts';
 import { beginSession, browserOf, endSessions } from './sessions.ts';
 import { signInKey } from './sign-in-key.ts';
-import { forgetTries, throttled, type Try } from './throttle.ts';
+import { throttled, type Try } from './throttle.ts';
 
 /** A request as signing in looks at it. */
 export interface From {
@@ -39,13 +39,11 @@ export async function signInWithPassword(
   { signIn, password }: { signIn: string; password: string },
   from: From,
 ): Promise<SignedIn | Problem> {
-  const tried = tryOf(signIn, from);
   return (
     lineFault(from.request) ??
-    throttled(tried, async () => {
+    throttled(tryOf(signIn, from), async () => {
       const account = await credentialsOf({ signIn });
       if (!(await isPassword(account?.passwordHash ?? null, password)) || !account) return wrongSignIn;
-      await forgetTries(tried);
       return { name: account.name, headers: await inTransaction((connection) => begun(connection, account, from)) };
     })
   );
@@ -56,11 +54,10 @@ export async function signInWithCode(
   { signIn, code, password }: { signIn: string; code: string; password: string },
   from: From,
 ): Promise<SignedIn | Problem> {
-  const tried = tryOf(signIn, from);
   return (
     lineFault(from.request) ??
     easyPassword(password, [signIn]) ??
-    throttled(tried, async () => {
+    throttled(tryOf(signIn, from), async () => {
       const account = await credentialsOf({ signIn });
       // Worked out for nobody too, so that how long it takes says nothing.
       const passwordHash = await hashPassword(password);
@@ -71,9 +68,7 @@ export async function signInWithCode(
         await endSessions(connection, account.id);
         return begun(connection, account, from);
       });
-      if (!headers) return wrongSignIn;
-      await forgetTries(tried);
-      return { name: account.name, headers };
+      return headers ? { name: account.name, headers } : wrongSignIn;
     })
   );
 }

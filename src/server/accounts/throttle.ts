@@ -1,5 +1,5 @@
 import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible';
-import type { Problem } from '../http/problem.ts';
+import { isProblem, type Problem } from '../http/problem.ts';
 import { TooManyTries } from './passwords.ts';
 
 /**
@@ -15,21 +15,27 @@ const limiters = {
   address: new RateLimiterMemory({ keyPrefix: 'address', points: 30, duration: 15 * 60 }),
 };
 
-/** Who tries what: an account by what is typed to sign in, or a link. */
+/** Who tries what. */
 export interface Try {
-  of: string;
+  /** an account by what is typed to sign in; null: a link, which is too long to be guessed */
+  of: string | null;
   from: string | null;
 }
 
-const keysOf = ({ of, from }: Try) =>
-  [
-    [limiters.pair, `${from ?? 'not known'} ${of}`],
-    [limiters.account, of],
-    [limiters.address, from ?? 'not known'],
-  ] as const;
+function keysOf({ of, from }: Try): [RateLimiterMemory, string][] {
+  const address = from ?? 'not known';
+  const ofAccount: [RateLimiterMemory, string][] =
+    of === null
+      ? []
+      : [
+          [limiters.pair, `${address} ${of}`],
+          [limiters.account, of],
+        ];
+  return [...ofAccount, [limiters.address, address]];
+}
 
 /** What to answer where there have been too many wrong tries; null: one more may be looked at. Costs next to nothing. */
-export async function tooManyTries(tried: Try): Promise<Problem | null> {
+async function tooManyTries(tried: Try): Promise<Problem | null> {
   for (const [limiter, key] of keysOf(tried)) {
     const known = await limiter.get(key);
     if (known && known.remainingPoints <= 0) return later(known.msBeforeNext);
@@ -38,18 +44,17 @@ export async function tooManyTries(tried: Try): Promise<Problem | null> {
 }
 
 /** Counts a try before it is looked at, so that many at once count as many. */
-export async function countTry(tried: Try): Promise<void> {
+async function countTry(tried: Try): Promise<void> {
   for (const [limiter, key] of keysOf(tried))
     await limiter.consume(key).catch((error: Error | RateLimiterRes) => {
       if (error instanceof Error) throw error;
     });
 }
 
-/** It was right: what was counted of this account from this address counts no more. */
-export async function forgetTries(tried: Try): Promise<void> {
-  const [[pair, key], ...others] = keysOf(tried);
-  await pair.delete(key);
-  for (const [limiter, other] of others) await limiter.reward(other);
+/** It was right: it counts no more, and neither do wrong ones before it of this account from this address. */
+async function forgetTry(tried: Try): Promise<void> {
+  for (const [limiter, key] of keysOf(tried))
+    await (limiter === limiters.pair ? limiter.delete(key) : limiter.reward(key));
 }
 
 const later = (ms: number): Problem => {
@@ -63,12 +68,14 @@ const later = (ms: number): Problem => {
 };
 
 /** Looks at a try where that may be. @returns what `look` says, or why it was not looked at */
-export async function throttled<T>(tried: Try, look: () => Promise<T>): Promise<T | Problem> {
+export async function throttled<T extends object>(tried: Try, look: () => Promise<T | Problem>): Promise<T | Problem> {
   const over = await tooManyTries(tried);
   if (over) return over;
   await countTry(tried);
   try {
-    return await look();
+    const found = await look();
+    if (!isProblem(found)) await forgetTry(tried);
+    return found;
   } catch (error) {
     if (error instanceof TooManyTries) return later(0);
     throw error;
