@@ -34,6 +34,7 @@ export async function setup(project: TestProject): Promise<() => Promise<void>> 
   }
   project.provide('chromium', chromium);
   project.provide('workers', workers);
+  project.provide('databaseServerUrl', database.url);
   return async () => {
     for (const stop of stopping) await stop();
     await database.stop();

@@ -11,8 +11,10 @@ import { lineFault, type From } from './signing-in.ts';
 import { throttled } from './throttle.ts';
 
 /** What somebody does with the own account; whoever has none is told so. */
-export const withOwn = <T extends object>({ signedIn }: Person, work: (self: SessionPerson) => Promise<T>): Promise<T | Problem> =>
-  signedIn ? work(signedIn) : Promise.resolve(noAccount);
+export const withOwn = <T extends object>(
+  { signedIn }: Person,
+  work: (self: SessionPerson) => Promise<T>,
+): Promise<T | Problem> => (signedIn ? work(signedIn) : Promise.resolve(noAccount));
 
 /** The account of whom a page is shown to; null: he has none. */
 export const accountOf = async (person: Person | null | undefined): Promise<OwnAccount | null> =>
@@ -37,7 +39,12 @@ export async function endOthers(self: SessionPerson): Promise<OwnAccount | Probl
 }
 
 /** Asks for the password before what it protects is done: whoever finds an open session does not get further. */
-const confirmed = <T extends object>({ accountId }: SessionPerson, password: string, { client }: From, work: () => Promise<T>) =>
+const confirmed = <T extends object>(
+  { accountId }: SessionPerson,
+  password: string,
+  { client }: From,
+  work: () => Promise<T>,
+) =>
   throttled({ of: `own ${accountId}`, from: client() }, async (): Promise<T | Problem> => {
     const account = await credentialsOf({ id: accountId });
     return (await isPassword(account?.passwordHash ?? null, password)) ? work() : otherPassword;

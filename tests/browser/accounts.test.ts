@@ -1,0 +1,185 @@
+import type { Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
+import type { Role } from '../../src/core/people/roles.ts';
+import { violations } from '../support/accessibility.ts';
+import { freshDatabase, startApplication, type Application } from '../support/application.ts';
+import { moveTo, ready, saved, useBrowser, type OpenOptions } from '../support/browser.ts';
+import { here } from '../support/here.ts';
+import { firstLinkOf, inviteBy, joinBy, password } from '../support/people.ts';
+
+const { open } = useBrowser();
+let application: Application;
+let address: string;
+/** the session of whoever owns the store */
+let own: string;
+beforeAll(async () => {
+  const url = await freshDatabase(inject('databaseServerUrl'), `summant_accounts_${process.env.VITEST_POOL_ID}`);
+  application = await startApplication({ DATABASE_URL: url });
+  address = application.address;
+});
+afterAll(async () => {
+  await application.stop();
+});
+
+const at = (path: string, options: OpenOptions = {}) => open(path, { address, ...options });
+
+async function signIn(page: Page, as: string, with_ = password): Promise<void> {
+  await page.getByTestId('sign-in-as').fill(as);
+  await page.getByTestId('password').fill(with_);
+  await page.getByTestId('sign-in-now').click();
+}
+
+/** Somebody with that role, signed in, at a page. */
+async function asWho(role: Role, path: string, options: OpenOptions = {}): Promise<Page> {
+  const name = `${role}-${Math.random().toString(36).slice(2)}`;
+  await joinBy(address, await inviteBy(address, own, role, name), `${name}@example.com`, name);
+  const page = await at(`/sign-in?next=${encodeURIComponent(path)}`, options);
+  await signIn(page, `${name}@example.com`);
+  await page.waitForURL(`${address}${path}`);
+  await ready(page);
+  return page;
+}
+
+test('the first account is made by the link that the start prints, and from then on everyone signs in', async () => {
+  const before = await at('/sign-in');
+  expect(await before.locator('main').innerText()).toContain('Nobody signs in here yet');
+  const page = await at(await firstLinkOf(application.said), { allow: /422/ });
+  await page.getByTestId('name').fill('Ida Hansen');
+  await page.getByTestId('sign-in-as').fill('ida@example.com');
+  await page.getByTestId('password').fill('Sunshine2026!');
+  await page.getByTestId('join-now').click();
+  await page.getByText('tried first').waitFor();
+  await page.getByTestId('password').fill(password);
+  await page.getByTestId('join-now').click();
+  await page.getByTestId('codes').waitFor();
+  expect(await violations(page)).toEqual([]);
+  await page.getByTestId('go-on').click();
+  await page.getByTestId('person-menu').waitFor();
+  expect(await page.getByTestId('person-menu').innerText()).toBe('IH');
+  const cookies = await page.context().cookies();
+  const session = cookies.find(({ name }) => name === '__Host-summant-session')!;
+  expect([session.httpOnly, session.secure, session.sameSite]).toEqual([true, true, 'Lax']);
+  own = `${session.name}=${session.value}`;
+  const other = await at('/orders?market=uk', { allow: /401/ });
+  expect(new URL(other.url()).pathname).toBe('/sign-in');
+  await signIn(other, 'ida@example.com', 'not this one');
+  await other.getByRole('alert').getByText('That did not fit').waitFor();
+  await signIn(other, 'IDA@example.com');
+  await other.waitForURL(`${address}/orders?market=uk`);
+});
+
+describe('people', () => {
+  test('are invited by a link, and what they may changes and ends', async () => {
+    const page = await at('/sign-in');
+    await signIn(page, 'ida@example.com');
+    await page.waitForURL(`${address}/offers`);
+    await page.getByTestId('person-menu').click();
+    await page.getByRole('link', { name: 'People' }).click();
+    await ready(page);
+    await page.getByTestId('invited-name').fill('Tove Lund');
+    await page.getByTestId('invited-role').selectOption('look');
+    await page.getByTestId('make-invitation').click();
+    const link = await page.getByTestId('link-told').locator('code').innerText();
+    expect(await violations(page)).toEqual([]);
+    const tove = await at(link.slice(address.length));
+    await tove.getByText('You may look at everything').waitFor();
+    expect(await tove.getByTestId('name').inputValue()).toBe('Tove Lund');
+    await tove.getByTestId('sign-in-as').fill('tove@example.com');
+    await tove.getByTestId('password').fill(password);
+    expect(await violations(tove)).toEqual([]);
+    await tove.getByTestId('join-now').click();
+    await tove.getByTestId('codes').waitFor();
+    await page.reload();
+    await ready(page);
+    await page.getByLabel('What Tove Lund may').selectOption('release');
+    await expect.poll(() => page.getByLabel('What Tove Lund may').inputValue()).toBe('release');
+    const row = page.getByRole('row', { name: /Tove Lund/ });
+    await row.getByRole('button', { name: 'Take away' }).click();
+    await row.getByRole('button', { name: 'Take away the account of Tove Lund' }).click();
+    await row.waitFor({ state: 'detached' });
+    await tove.goto(`${address}/offers`);
+    await tove.waitForURL(/sign-in/);
+  });
+
+  test('who may look tries a goal and is told why it is not kept', async () => {
+    const page = await asWho('look', '/offers');
+    const pennant = page.getByTestId('pennant');
+    const was = await pennant.getAttribute('aria-valuenow');
+    await pennant.focus();
+    await page.keyboard.press('ArrowLeft');
+    await page.getByRole('alert').getByText('This takes somebody who may edit. You may look').waitFor();
+    await expect.poll(() => pennant.getAttribute('aria-valuenow')).toBe(was);
+  });
+
+  test('who may edit is told at Release and at Connections what somebody else has to do', async () => {
+    const page = await asWho('edit', '/release');
+    await page.getByText('This takes somebody who may release. You may edit').waitFor();
+    expect(await page.getByTestId('release-button').isDisabled()).toBe(true);
+    await moveTo(page, `${address}/connections`);
+    await page.getByText('This takes somebody who owns the store').waitFor();
+    await page.getByTestId('key-name').waitFor();
+    expect(await page.getByTestId('key-name').isDisabled()).toBe(true);
+    expect(await violations(page)).toEqual([]);
+    const response = await page.goto(`${address}/people`).catch(() => null);
+    expect(response?.status()).toBe(403);
+  });
+
+  test('whose session ends while they edit lose nothing', async () => {
+    const page = await asWho('edit', '/offers', { allow: /401/ });
+    await saved(page);
+    const name = await page.getByTestId('person-menu').getAttribute('aria-label');
+    await page.evaluate(() => fetch('/api/sign-out', { method: 'POST' }));
+    const pennant = page.getByTestId('pennant');
+    await pennant.focus();
+    await page.keyboard.press('ArrowLeft');
+    await page.getByText('kept here, and sent once you have signed in again').waitFor();
+    const wanted = await pennant.getAttribute('aria-valuenow');
+    await page.getByRole('link', { name: 'Sign in' }).click();
+    await page.waitForURL(/sign-in/);
+    await signIn(page, `${name!.split(':')[0]}@example.com`);
+    await page.waitForURL(/offers/);
+    await ready(page);
+    await expect.poll(() => page.getByTestId('pennant').getAttribute('aria-valuenow')).toBe(wanted);
+    await saved(page);
+    await page.reload();
+    await ready(page);
+    expect(await page.getByTestId('pennant').getAttribute('aria-valuenow')).toBe(wanted);
+  });
+});
+
+describe('one’s own account', () => {
+  test('takes a new password by keyboard alone, and makes new codes, of which one brings it back', async () => {
+    const page = await asWho('edit', '/account', { allow: /409/ });
+    expect(await violations(page)).toEqual([]);
+    const name = (await page.getByTestId('person-menu').getAttribute('aria-label'))!.split(':')[0]!;
+    await page.getByTestId('password').focus();
+    await page.keyboard.type('not this one');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('seven gulls above pier');
+    await page.keyboard.press('Enter');
+    await page.getByRole('alert').getByText('The password of now is another').waitFor();
+    await page.getByTestId('password').fill(password);
+    await page.getByTestId('next-password').press('Enter');
+    await page.getByText('It is set').waitFor();
+    await page.getByTestId('password-for-codes').fill('seven gulls above pier');
+    await page.getByTestId('password-for-codes').press('Enter');
+    const code = await page.locator('#recovery-codes li').first().innerText();
+    await page.getByTestId('person-menu').click();
+    await page.getByTestId('sign-out').click();
+    await page.waitForURL(/sign-in/);
+    await ready(page);
+    await page.getByRole('button', { name: 'I have forgotten my password' }).click();
+    await page.getByTestId('recovery-code').fill(code);
+    expect(await violations(page)).toEqual([]);
+    await signIn(page, `${name}@example.com`, 'four gulls above pier');
+    await page.waitForURL(`${address}/offers`);
+  });
+
+  test('without accounts nobody is shown, and the pages say how a team begins', async () => {
+    const page = await open('/account');
+    await page.getByText('You have none, and need none').waitFor();
+    expect(await page.getByTestId('person-menu').count()).toBe(0);
+    await moveTo(page, `${here.address}/people`);
+    await page.getByText('open the link that Summant prints when it starts').waitFor();
+  });
+});
