@@ -289,6 +289,18 @@ describe('one’s own account', () => {
 });
 
 describe('people', () => {
+  test('that are none are not found, whatever an address says', async () => {
+    for (const id of ['none', 'aaaaaaaaaaaa', '%C3%A9', '%E6%97%A5%E6%9C%AC', '%00', 'é'.repeat(12)]) {
+      for (const [method, path] of [
+        ['DELETE', id],
+        ['POST', `${id}/way-back`],
+      ])
+        expect((await call(address, method!, `/api/people/${path}`, { headers: { cookie: own } })).status).toBe(404);
+      for (const path of [`people/invitations/${id}`, `account/sessions/${id}`])
+        expect((await call(address, 'DELETE', `/api/${path}`, { headers: { cookie: own } })).status).toBe(200);
+    }
+  });
+
   test('are let do more or less from their next request on', async () => {
     const cookie = await invited('Troels', 'look');
     const { id } = (await people()).people.find(({ name }) => name === 'Troels')!;

@@ -2,6 +2,7 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { mostPeople, type MadeLink, type People } from '../../contract/shapes/account.ts';
 import type { Role } from '../../core/people/roles.ts';
 import { reading } from '../database/pool.ts';
+import { isRandomId } from '../random-id.ts';
 import { storeId } from '../store-id.ts';
 import { changingPeople } from './account-store.ts';
 import { addLink, dropLinks, openInvitations } from './links.ts';
@@ -43,8 +44,10 @@ export const invite = (name: string, role: Role, madeBy: string): Promise<MadeLi
     return addLink(connection, { kind: 'invitation', accountId: null, name: name.trim(), role, madeBy });
   });
 
-export const takeBackInvitation = (id: string): Promise<void> =>
-  changingPeople((connection) => dropLinks(connection, 'id', id));
+/** Nothing is done where there is no such invitation. */
+export const takeBackInvitation = async (id: string): Promise<void> => {
+  if (isRandomId(id, 12)) await changingPeople((connection) => dropLinks(connection, 'id', id));
+};
 
 /** A way back for somebody; the one of before is good no more. @returns null: there is no such account */
 export const wayBack = (id: string, madeBy: string): Promise<MadeLink | null> =>
@@ -76,6 +79,7 @@ export const removeAccount = (id: string): Promise<Changed> =>
   });
 
 async function accountIn(connection: PoolConnection, id: string): Promise<{ name: string; role: Role } | null> {
+  if (!isRandomId(id, 12)) return null;
   const [[row]] = await connection.query<RowDataPacket[]>(
     'SELECT name, role FROM account WHERE store_id = ? AND id = ?',
     [storeId, id],

@@ -2,7 +2,7 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { OwnAccount } from '../../contract/shapes/account.ts';
 import type { Role } from '../../core/people/roles.ts';
 import { database, reading } from '../database/pool.ts';
-import { randomId } from '../random-id.ts';
+import { isRandomId, randomId } from '../random-id.ts';
 import { storeId } from '../store-id.ts';
 import { clearingCookie, sessionToken, settingCookie } from './session-cookie.ts';
 import { hashOfToken, newToken } from './tokens.ts';
@@ -97,6 +97,7 @@ export async function endSessions(
 
 /** Ends one session of an account. */
 export async function endSession(accountId: string, id: string): Promise<void> {
+  if (!isRandomId(id, 12)) return;
   await database().query('DELETE FROM account_session WHERE store_id = ? AND account_id = ? AND id = ?', [
     storeId,
     accountId,
