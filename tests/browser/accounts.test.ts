@@ -112,7 +112,7 @@ describe('people', () => {
   });
 
   test('who may edit is told at Release and at Connections what somebody else has to do', async () => {
-    const page = await asWho('edit', '/release');
+    const page = await asWho('edit', '/release', { allow: /403/ });
     await page.getByText('This takes somebody who may release. You may edit').waitFor();
     expect(await page.getByTestId('release-button').isDisabled()).toBe(true);
     await moveTo(page, `${address}/connections`);

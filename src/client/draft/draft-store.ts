@@ -85,7 +85,11 @@ export function createDraftStore(
       }
     };
     const edit = (wanted: Edit): string | null => {
-      if (mayNot !== null) return mayNot;
+      if (mayNot !== null) {
+        // What was tried is not kept, and no longer shown.
+        dispatch({ type: 'shown', patch: null });
+        return mayNot;
+      }
       const { settled } = get();
       const patch = wanted(settled);
       const next = withPatches(settled, [patch]);

@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox';
-import { answer, databaseAway, defineCalls, nothing, problem, writeRefused } from '../call.ts';
+import { answer, databaseAway, defineCalls, problem, writeRefused } from '../call.ts';
+import { object } from '../shape.ts';
 import {
   ChangedPersonShape,
   LinkAskedShape,
@@ -45,7 +46,7 @@ export const accountCalls = defineCalls({
   'POST /api/sign-out': {
     summary: 'Ends the session of who asks',
     needs: 'anyone',
-    answers: { 204: nothing('it is ended, or there was none'), 403: writeRefused[403], 503: databaseAway },
+    answers: { 200: answer('it is ended, or there was none', object({})), 403: writeRefused[403], 503: databaseAway },
   },
   'POST /api/links/look': {
     summary: 'What a link is for',

@@ -20,8 +20,8 @@ export function PersonMenu({ person: { name, role, hasAccount } }: { person: Pag
   return (
     <Popover
       label={`${name}: your account`}
-      shown={<span aria-hidden>{initialsOf(name)}</span>}
-      className="btn btn-ghost btn-xs font-semibold"
+      shown={initialsOf(name)}
+      className="btn btn-ghost btn-xs min-w-7 font-semibold"
       testId="person-menu"
     >
       {() => (

@@ -1,7 +1,4 @@
 import { endOwnSession } from '../../server/accounts/sessions.ts';
-import { endpoint } from '../../server/http/endpoint.ts';
+import { endpoint, reply } from '../../server/http/endpoint.ts';
 
-export const POST = endpoint(
-  'POST /api/sign-out',
-  async ({ request }) => new Response(null, { status: 204, headers: await endOwnSession(request) }),
-);
+export const POST = endpoint('POST /api/sign-out', async ({ request }) => reply({}, await endOwnSession(request)));
