@@ -34,27 +34,23 @@ function keysOf({ of, from }: Try): [RateLimiterMemory, string][] {
   return [...ofAccount, [limiters.address, address]];
 }
 
-/** What to answer where there have been too many wrong tries; null: one more may be looked at. Costs next to nothing. */
-async function tooManyTries(tried: Try): Promise<Problem | null> {
+/** Counts a try before it is looked at, so that many at once count as many. @returns what to answer where there have been too many; null: it may be looked at */
+async function countTry(tried: Try): Promise<Problem | null> {
   for (const [limiter, key] of keysOf(tried)) {
-    const known = await limiter.get(key);
-    if (known && known.remainingPoints <= 0) return later(known.msBeforeNext);
+    const over = await limiter.consume(key).then(
+      () => null,
+      (error: Error | RateLimiterRes) => error,
+    );
+    if (over instanceof Error) throw over;
+    if (over) return later(over.msBeforeNext);
   }
   return null;
 }
 
-/** Counts a try before it is looked at, so that many at once count as many. */
-async function countTry(tried: Try): Promise<void> {
+/** It counts no more. @param right neither do wrong ones before it of this account from this address */
+async function forgetTry(tried: Try, right: boolean): Promise<void> {
   for (const [limiter, key] of keysOf(tried))
-    await limiter.consume(key).catch((error: Error | RateLimiterRes) => {
-      if (error instanceof Error) throw error;
-    });
-}
-
-/** It was right: it counts no more, and neither do wrong ones before it of this account from this address. */
-async function forgetTry(tried: Try): Promise<void> {
-  for (const [limiter, key] of keysOf(tried))
-    await (limiter === limiters.pair ? limiter.delete(key) : limiter.reward(key));
+    await (right && limiter === limiters.pair ? limiter.delete(key) : limiter.reward(key));
 }
 
 const later = (ms: number): Problem => {
@@ -69,14 +65,15 @@ const later = (ms: number): Problem => {
 
 /** Looks at a try where that may be. @returns what `look` says, or why it was not looked at */
 export async function throttled<T extends object>(tried: Try, look: () => Promise<T | Problem>): Promise<T | Problem> {
-  const over = await tooManyTries(tried);
+  const over = await countTry(tried);
   if (over) return over;
-  await countTry(tried);
   try {
     const found = await look();
-    if (!isProblem(found)) await forgetTry(tried);
+    if (!isProblem(found)) await forgetTry(tried, true);
     return found;
   } catch (error) {
+    // It has not been looked at.
+    await forgetTry(tried, false);
     if (error instanceof TooManyTries) return later(0);
     throw error;
   }
