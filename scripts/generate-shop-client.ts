@@ -8,7 +8,9 @@ import { openApiDocument } from '../src/contract/openapi.ts';
 export async function shopClientTypes(): Promise<string> {
   const paths = Object.fromEntries(
     Object.entries(openApiDocument.paths).filter(([, methods]) =>
-      Object.values(methods).some((method) => 'security' in method),
+      Object.values(methods as Record<string, { security?: object[] }>).some(({ security }) =>
+        security?.some((way) => 'key' in way),
+      ),
     ),
   );
   const document = JSON.parse(JSON.stringify({ ...openApiDocument, paths })) as OpenAPI3;

@@ -1400,6 +1400,48 @@ export interface components {
             draft?: components["schemas"]["Draft"] | components["schemas"]["DraftChanges"];
             product?: components["schemas"]["Product"];
         };
+        OwnAccount: {
+            name: string;
+            signIn: string;
+            /** @enum {string} */
+            role: "look" | "edit" | "release" | "own";
+            codesLeft: number;
+            sessions: {
+                id: string;
+                /** Format: date-time */
+                madeAt: string;
+                /** Format: date-time */
+                usedAt: string;
+                browser: string;
+                address: string;
+                /** @description whether it is that of who asks */
+                here: boolean;
+            }[];
+        };
+        People: {
+            people: {
+                id: string;
+                name: string;
+                signIn: string;
+                /** @enum {string} */
+                role: "look" | "edit" | "release" | "own";
+                madeBy: string;
+                /** Format: date-time */
+                madeAt: string;
+                /** @description about when somebody was last here under this account */
+                usedAt: string | null;
+                self: boolean;
+            }[];
+            invitations: {
+                id: string;
+                name: string;
+                /** @enum {string} */
+                role: "look" | "edit" | "release" | "own";
+                madeBy: string;
+                /** Format: date-time */
+                endsAt: string;
+            }[];
+        };
         Import: {
             id: number;
             /** @enum {string} */
