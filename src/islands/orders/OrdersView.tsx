@@ -74,7 +74,7 @@ export function OrdersView({ query: initial, steps }: { query: Record<string, st
           </button>
         </Alert>
       );
-    if (!here) return <div className="mt-4 h-[412px] bg-base-200" aria-label="Reading orders" role="status" />;
+    if (!here) return <Reading />;
     if (here.bounds.orders === 0) return <NoOrders openImport={() => setImporting('orders')} />;
     if (here.study.summary === null)
       return (
@@ -162,6 +162,19 @@ function Answer({
 
 const none: readonly number[] = [];
 
+const Reading = () => <div className="mt-4 h-[412px] bg-base-200" aria-label="Reading orders" role="status" />;
+
+/** Whether what is asked of moving a goal has its answer, or is not asked. */
+const isAnswered = (asked: AskedGoal | null, moving: Moving | null, problem: string | null): boolean =>
+  asked === null || moving !== null || problem !== null;
+
+/** Whether something has been so at least once: what is drawn first is drawn whole, so that nothing moves when its parts come. */
+function useOnce(now: boolean): boolean {
+  const [once, setOnce] = useState(now);
+  if (now && !once) setOnce(true);
+  return once || now;
+}
+
 function NoOrders({ openImport }: { openImport: () => void }) {
   return (
     <div className="max-w-[42rem] py-8">
@@ -246,6 +259,7 @@ function Studied({
   };
 
   const chooseGroup = useCallback(({ from, to }: Stretch) => setQuery({ group: `${from},${to}` }), [setQuery]);
+  if (!useOnce(isAnswered(asked, moving, problem))) return <Reading />;
 
   return (
     <>
@@ -273,15 +287,18 @@ function Studied({
           setQuery({ ask, goals: '', pieces: '' });
         }}
       />
-      <Answer
-        asked={asked}
-        moving={moving}
-        problem={problem}
-        curve={curve}
-        currency={currency}
-        study={study}
-        goals={trial}
-      />
+      {/* As high as what comes into it, so that nothing below moves when it does. */}
+      <div className="min-h-[186px]">
+        <Answer
+          asked={asked}
+          moving={moving}
+          problem={problem}
+          curve={curve}
+          currency={currency}
+          study={study}
+          goals={trial}
+        />
+      </div>
       <BandControl
         currency={currency}
         band={band}
