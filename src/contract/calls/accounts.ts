@@ -8,10 +8,14 @@ import {
   LinkTakenShape,
   MadeLinkShape,
   NewInvitationShape,
+  NewPasskeyShape,
   NewPasswordShape,
   OwnAccountShape,
   OwnNameShape,
   OwnPasswordShape,
+  PasskeyOptionsShape,
+  PasskeyShownShape,
+  PasskeyWantedShape,
   PeopleShape,
   RecoveryCodesShape,
   RecoveryShape,
@@ -24,6 +28,7 @@ const most = 16 * 1024;
 const malformed = problem('malformed');
 const wrong = problem('they do not belong together; nothing says which of them is wrong');
 const tooMany = problem('too many tries; retry-after says when to try again');
+const noName = problem('passkeys cannot be bound to this address');
 const noSuchLink = problem('the link is none, is over, or has been used');
 const noSuchPerson = problem('no such person');
 const lastOwner = problem('nobody would be left who may everything');
@@ -42,6 +47,28 @@ export const accountCalls = defineCalls({
     needs: 'anyone',
     body: { schema: RecoveryShape, most },
     answers: { 200: answer('whose session it is', SignedInShape), ...written, 401: wrong, 429: tooMany },
+  },
+  'POST /api/sign-in/passkey/options': {
+    summary: 'What a browser shows a passkey for; it names nobody',
+    needs: 'anyone',
+    answers: {
+      200: answer('good once, for five minutes', PasskeyWantedShape),
+      403: writeRefused[403],
+      409: noName,
+      503: databaseAway,
+    },
+  },
+  'POST /api/sign-in/passkey': {
+    summary: 'Signs in with a passkey; the session comes as a cookie',
+    needs: 'anyone',
+    body: { schema: PasskeyShownShape, most },
+    answers: {
+      200: answer('whose session it is', SignedInShape),
+      ...written,
+      401: problem('there is no such passkey, or it was shown for something else'),
+      409: noName,
+      429: tooMany,
+    },
   },
   'POST /api/sign-out': {
     summary: 'Ends the session of who asks',
@@ -103,6 +130,40 @@ export const accountCalls = defineCalls({
       404: problem('nobody has an account'),
       409: problem('the password is another'),
       429: tooMany,
+    },
+  },
+  'POST /api/account/passkeys/options': {
+    summary: 'What a browser makes a passkey by',
+    needs: 'look',
+    body: { schema: OwnPasswordShape, most },
+    answers: {
+      200: answer('good once, for five minutes', PasskeyOptionsShape),
+      ...written,
+      404: problem('nobody has an account'),
+      409: problem('the password is another, or passkeys cannot be bound to this address'),
+      429: tooMany,
+    },
+  },
+  'POST /api/account/passkeys': {
+    summary: 'Keeps a passkey that a browser has made',
+    needs: 'look',
+    body: { schema: NewPasskeyShape, most },
+    answers: {
+      200: answer('the account', OwnAccountShape),
+      ...written,
+      404: problem('nobody has an account'),
+      409: problem('it was made for something else, is known already, or there are as many as there may be'),
+    },
+  },
+  'DELETE /api/account/passkeys/{id}': {
+    summary: 'Takes a passkey of one’s account away',
+    needs: 'look',
+    params,
+    answers: {
+      200: answer('the account', OwnAccountShape),
+      403: writeRefused[403],
+      404: problem('nobody has an account'),
+      503: databaseAway,
     },
   },
   'DELETE /api/account/sessions': {

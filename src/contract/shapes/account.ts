@@ -1,6 +1,12 @@
+import type {
+  AuthenticationResponseJSON,
+  PublicKeyCredentialCreationOptionsJSON,
+  PublicKeyCredentialRequestOptionsJSON,
+  RegistrationResponseJSON,
+} from '@simplewebauthn/server';
 import { Type, type Static } from '@sinclair/typebox';
 import { roles } from '../../core/people/roles.ts';
-import { flag, list, moment, named, object, text, whole, word } from '../shape.ts';
+import { flag, list, moment, named, object, text, whole, word, written } from '../shape.ts';
 
 /** Characters. By OWASP ASVS 5.0, 6.2.1 and 6.2.9. */
 export const shortestPassword = 12;
@@ -11,6 +17,8 @@ export const mostPeople = 200;
 export const linkDays = 7;
 /** Codes that are made at once. */
 export const recoveryCodes = 8;
+/** Of one account. */
+export const mostPasskeys = 20;
 
 const password = Type.String({ minLength: shortestPassword, maxLength: longestPassword });
 /** Whatever is tried is looked at only up to what one may have. */
@@ -54,6 +62,30 @@ export const SessionShape = object({
   address: text,
   here: Type.Unsafe<boolean>({ ...flag, description: 'whether it is that of who asks' }),
 });
+export const PasskeyShape = object({
+  id: text,
+  name: text,
+  madeAt: moment,
+  usedAt: Type.Union([moment, Type.Null()]),
+});
+/** As Web Authentication, level 3, 5.1.8 to 5.1.10 and 5.8.1.1 writes them. */
+const webAuthentication = <T>(description: string) => written<T>({ type: 'object', description });
+export type PasskeyMade = RegistrationResponseJSON;
+export type PasskeyShown = AuthenticationResponseJSON;
+export const PasskeyOptionsShape = object({
+  options: webAuthentication<PublicKeyCredentialCreationOptionsJSON>('what a browser makes a passkey by'),
+});
+export type PasskeyOptions = Static<typeof PasskeyOptionsShape>;
+export const NewPasskeyShape = object({
+  name,
+  response: webAuthentication<PasskeyMade>('what a browser has made'),
+});
+export const PasskeyWantedShape = object({
+  options: webAuthentication<PublicKeyCredentialRequestOptionsJSON>('what a browser shows a passkey for'),
+});
+export type PasskeyWanted = Static<typeof PasskeyWantedShape>;
+export const PasskeyShownShape = object({ response: webAuthentication<PasskeyShown>('what a browser has shown') });
+
 export const OwnAccountShape = named(
   'OwnAccount',
   object({
@@ -61,6 +93,7 @@ export const OwnAccountShape = named(
     signIn: text,
     role,
     codesLeft: whole,
+    passkeys: list(PasskeyShape),
     sessions: list(SessionShape),
   }),
 );

@@ -11,6 +11,7 @@ import { useAsking } from '../page/use-asking.ts';
 import { useMoments } from '../page/use-moments.ts';
 import { Codes } from './Codes.tsx';
 import { longestName, longestPassword, passwordHint } from './limits.ts';
+import { Passkeys } from './Passkeys.tsx';
 import { TextLine } from './TextLine.tsx';
 
 /** One’s own account: name, password, codes, and where one is signed in. */
@@ -63,6 +64,9 @@ function Account({ initial }: { initial: OwnAccount }) {
         </section>
         <section ref={part('recovery codes')} className="mt-3 w-[25rem] max-w-full" aria-label="Recovery codes">
           <NewCodes left={account.codesLeft} made={(codesLeft) => setAccount({ ...account, codesLeft })} />
+        </section>
+        <section ref={part('passkeys')} className="mt-3 w-[25rem] max-w-full" aria-label="Passkeys">
+          <Passkeys passkeys={account.passkeys} take={take} />
         </section>
       </div>
       <section ref={part('sessions')} className="mt-6" aria-label="Sessions">

@@ -5,6 +5,7 @@ import { useAsking } from '../page/use-asking.ts';
 import { Bare } from './Bare.tsx';
 import { longestPassword, longestSignIn, passwordHint } from './limits.ts';
 import { TextLine } from './TextLine.tsx';
+import { WithPasskey } from './WithPasskey.tsx';
 
 /** Where people sign in. @param next where they were going @param accounts false: nobody has an account yet */
 export default function SignInPage({ next, accounts }: { next: string; accounts: boolean }) {
@@ -26,6 +27,7 @@ export default function SignInPage({ next, accounts }: { next: string; accounts:
   return (
     <Bare title={forgotten ? 'Set a new password' : 'Sign in'}>
       <SignInForm key={String(forgotten)} forgotten={forgotten} next={next} />
+      {!forgotten && <WithPasskey next={next} />}
       <p className="pt-4">
         <button type="button" className="btn btn-ghost btn-xs -ml-2" onClick={() => setForgotten(!forgotten)}>
           {forgotten ? 'I know my password' : 'I have forgotten my password'}

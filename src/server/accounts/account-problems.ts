@@ -67,3 +67,20 @@ export const ownWayBack: Problem = {
   title: 'This is your own account',
   detail: 'Nothing was made. Change your password under “Your account”.',
 };
+export const noNameForPasskeys: Problem = {
+  status: 409,
+  title: 'A passkey needs a name in the address',
+  detail:
+    'Browsers bind passkeys to the name of a host, and an address in numbers is none. Nothing was changed. On this machine open Summant by localhost in place of 127.0.0.1.',
+};
+export const otherPasskey: Problem = {
+  status: 409,
+  title: 'This passkey was not taken',
+  detail: 'It was made for something else or too long ago, is known already, or there are as many as there may be. Nothing was changed.',
+};
+export const wrongPasskey: Problem = {
+  status: 401,
+  title: 'This passkey opens nothing here',
+  detail: 'It is not known here, or was shown too long ago. Nothing was changed. Sign in with your password, and add it under “Your account”.',
+  headers: { 'www-authenticate': 'Session realm="Summant"' },
+};

@@ -5,6 +5,7 @@ import { inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { randomId } from '../random-id.ts';
 import { storeId } from '../store-id.ts';
+import { passkeysOf } from './passkeys/passkey-store.ts';
 import { codesLeft, makeCodes } from './recovery-codes.ts';
 import { sessionsOf, type SessionPerson } from './sessions.ts';
 import { signInKey } from './sign-in-key.ts';
@@ -110,6 +111,7 @@ export async function ownAccount({ accountId, session }: SessionPerson): Promise
     signIn: String(row.sign_in),
     role: row.role as Role,
     codesLeft: await codesLeft(accountId),
+    passkeys: (await passkeysOf(accountId)).map(({ credentialId: _, ...passkey }) => passkey),
     sessions: await sessionsOf(accountId, session),
   };
 }

@@ -39,12 +39,12 @@ export async function endOthers(self: SessionPerson): Promise<OwnAccount | Probl
 }
 
 /** Asks for the password before what it protects is done: whoever finds an open session does not get further. */
-const confirmed = <T extends object>(
+export const confirmed = <T extends object>(
   { accountId }: SessionPerson,
   password: string,
   { client }: From,
-  work: () => Promise<T>,
-) =>
+  work: () => Promise<T | Problem>,
+): Promise<T | Problem> =>
   throttled({ of: `own ${accountId}`, from: client() }, async (): Promise<T | Problem> => {
     const account = await credentialsOf({ id: accountId });
     return (await isPassword(account?.passwordHash ?? null, password)) ? work() : otherPassword;

@@ -1,0 +1,8 @@
+import { passkeyWanted } from '../../../../server/accounts/passkeys/signing-in-with.ts';
+import { endpoint, reply } from '../../../../server/http/endpoint.ts';
+import { isProblem } from '../../../../server/http/problem.ts';
+
+export const POST = endpoint('POST /api/sign-in/passkey/options', async ({ request }) => {
+  const wanted = await passkeyWanted(request);
+  return isProblem(wanted) ? wanted : reply(wanted);
+});
