@@ -1406,6 +1406,13 @@ export interface components {
             /** @enum {string} */
             role: "look" | "edit" | "release" | "own";
             codesLeft: number;
+            passkeys: {
+                id: string;
+                name: string;
+                /** Format: date-time */
+                madeAt: string;
+                usedAt: string | null;
+            }[];
             sessions: {
                 id: string;
                 /** Format: date-time */

@@ -86,7 +86,14 @@ test('a passkey is added with the password, signs in without one, and opens noth
       body,
     });
   expect((await again(application.address)).status).toBe(409);
-  expect((await page.request.post(`${address}/api/sign-in/passkey`, { headers: { 'content-type': 'application/json', origin: address }, data: body })).status()).toBe(401);
+  expect(
+    (
+      await page.request.post(`${address}/api/sign-in/passkey`, {
+        headers: { 'content-type': 'application/json', origin: address },
+        data: body,
+      })
+    ).status(),
+  ).toBe(401);
   const shown = page.getByTestId('passkeys').locator('li');
   await expect.poll(() => shown.innerText()).toMatch(/used \d/);
   await page.getByRole('button', { name: 'Take the passkey This laptop away' }).click();

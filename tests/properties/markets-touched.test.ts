@@ -21,7 +21,7 @@ const promises = (policy: Policy) => {
     const { marketId, options, totals } = evaluate(compiled, input);
     return {
       marketId,
-      promised: JSON.stringify([options.map(({ id, before, after }) => [id, before, after]), totals]),
+      promised: JSON.stringify([options.map(({ optionId, before, after }) => [optionId, before, after]), totals]),
     };
   });
 };

@@ -55,6 +55,7 @@ export const accountCalls = defineCalls({
       200: answer('good once, for five minutes', PasskeyWantedShape),
       403: writeRefused[403],
       409: noName,
+      429: tooMany,
       503: databaseAway,
     },
   },

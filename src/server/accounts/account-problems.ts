@@ -76,11 +76,13 @@ export const noNameForPasskeys: Problem = {
 export const otherPasskey: Problem = {
   status: 409,
   title: 'This passkey was not taken',
-  detail: 'It was made for something else or too long ago, is known already, or there are as many as there may be. Nothing was changed.',
+  detail:
+    'It was made for something else or too long ago, is known already, or there are as many as there may be. Nothing was changed.',
 };
 export const wrongPasskey: Problem = {
   status: 401,
   title: 'This passkey opens nothing here',
-  detail: 'It is not known here, or was shown too long ago. Nothing was changed. Sign in with your password, and add it under “Your account”.',
+  detail:
+    'It is not known here, or was shown too long ago. Nothing was changed. Sign in with your password, and add it under “Your account”.',
   headers: { 'www-authenticate': 'Session realm="Summant"' },
 };

@@ -15,6 +15,9 @@ const limiters = {
   address: new RateLimiterMemory({ keyPrefix: 'address', points: 30, duration: 15 * 60 }),
 };
 
+/** What anyone may have begun from one address, right or wrong: each leaves something that is kept for minutes. */
+const begun = new RateLimiterMemory({ keyPrefix: 'begun', points: 60, duration: 5 * 60 });
+
 /** Who tries what. */
 export interface Try {
   /** an account by what is typed to sign in; null: a link, which is too long to be guessed */
@@ -37,20 +40,31 @@ function keysOf({ of, from }: Try): [RateLimiterMemory, string][] {
 /** Counts a try before it is looked at, so that many at once count as many. @returns what to answer where there have been too many; null: it may be looked at */
 async function countTry(tried: Try): Promise<Problem | null> {
   for (const [limiter, key] of keysOf(tried)) {
-    const over = await limiter.consume(key).then(
-      () => null,
-      (error: Error | RateLimiterRes) => error,
-    );
-    if (over instanceof Error) throw over;
-    if (over) return later(over.msBeforeNext);
+    const over = await counted(limiter, key);
+    if (over) return over;
   }
   return null;
+}
+
+/** @returns what to answer where there have been too many; null: it is counted */
+async function counted(limiter: RateLimiterMemory, key: string): Promise<Problem | null> {
+  const over = await limiter.consume(key).then(
+    () => null,
+    (error: Error | RateLimiterRes) => error,
+  );
+  if (over instanceof Error) throw over;
+  return over && later(over.msBeforeNext);
 }
 
 /** It counts no more. @param right neither do wrong ones before it of this account from this address */
 async function forgetTry(tried: Try, right: boolean): Promise<void> {
   for (const [limiter, key] of keysOf(tried))
     await (right && limiter === limiters.pair ? limiter.delete(key) : limiter.reward(key));
+}
+
+/** Begins what leaves something behind, where not too much has been begun from the same address. */
+export async function begin<T extends object>(from: string | null, work: () => Promise<T>): Promise<T | Problem> {
+  return (await counted(begun, from ?? 'not known')) ?? work();
 }
 
 const later = (ms: number): Problem => {

@@ -9,7 +9,9 @@ const goodFor = 5;
 /** Keeps what a passkey is asked to sign. @param accountId who adds one; null: somebody signs in */
 export const keepChallenge = (challenge: string, accountId: string | null): Promise<void> =>
   inTransaction(async (connection) => {
-    await connection.query('DELETE FROM passkey_challenge WHERE store_id = ? AND ends_at < UTC_TIMESTAMP(3)', [storeId]);
+    await connection.query('DELETE FROM passkey_challenge WHERE store_id = ? AND ends_at < UTC_TIMESTAMP(3)', [
+      storeId,
+    ]);
     await connection.query(
       'INSERT INTO passkey_challenge (challenge_hash, store_id, account_id, ends_at) VALUES (?, ?, ?, DATE_ADD(UTC_TIMESTAMP(3), INTERVAL ? MINUTE))',
       [hashOfToken(challenge), storeId, accountId, goodFor],

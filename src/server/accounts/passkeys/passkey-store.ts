@@ -70,7 +70,16 @@ export const addPasskey = ({ accountId, credentialId, publicKey, signatures, nam
       return false;
     await connection.query(
       'INSERT INTO passkey (store_id, id, account_id, credential_id, credential_hash, public_key, signatures, name, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
-      [storeId, randomId(12), accountId, Buffer.from(credentialId), hashOf(credentialId), Buffer.from(publicKey), signatures, name],
+      [
+        storeId,
+        randomId(12),
+        accountId,
+        Buffer.from(credentialId),
+        hashOf(credentialId),
+        Buffer.from(publicKey),
+        signatures,
+        name,
+      ],
     );
     return true;
   });

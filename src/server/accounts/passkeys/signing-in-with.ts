@@ -6,18 +6,20 @@ import type { Problem } from '../../http/problem.ts';
 import { noNameForPasskeys, wrongPasskey } from '../account-problems.ts';
 import { beginSession, browserOf } from '../sessions.ts';
 import type { From, SignedIn } from '../signing-in.ts';
-import { throttled } from '../throttle.ts';
+import { begin, throttled } from '../throttle.ts';
 import { keepChallenge, tookChallenge } from './challenges.ts';
 import { notePasskeyUse, passkeyWith } from './passkey-store.ts';
 import { relyingPartyOf } from './relying-party.ts';
 
 /** What a browser shows a passkey for. It names nobody: whoever asks learns of no account. */
-export async function passkeyWanted(request: Request): Promise<PasskeyWanted | Problem> {
+export async function passkeyWanted({ request, client }: From): Promise<PasskeyWanted | Problem> {
   const party = relyingPartyOf(request);
   if (!party) return noNameForPasskeys;
-  const options = await generateAuthenticationOptions({ rpID: party.id, userVerification: 'required' });
-  await keepChallenge(options.challenge, null);
-  return { options };
+  return begin(client(), async () => {
+    const options = await generateAuthenticationOptions({ rpID: party.id, userVerification: 'required' });
+    await keepChallenge(options.challenge, null);
+    return { options };
+  });
 }
 
 export async function signInWithPasskey(response: PasskeyShown, from: From): Promise<SignedIn | Problem> {

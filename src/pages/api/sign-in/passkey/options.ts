@@ -2,7 +2,7 @@ import { passkeyWanted } from '../../../../server/accounts/passkeys/signing-in-w
 import { endpoint, reply } from '../../../../server/http/endpoint.ts';
 import { isProblem } from '../../../../server/http/problem.ts';
 
-export const POST = endpoint('POST /api/sign-in/passkey/options', async ({ request }) => {
-  const wanted = await passkeyWanted(request);
+export const POST = endpoint('POST /api/sign-in/passkey/options', async ({ request, client }) => {
+  const wanted = await passkeyWanted({ request, client });
   return isProblem(wanted) ? wanted : reply(wanted);
 });
