@@ -96,7 +96,7 @@ test('a passkey is added with the password, signs in without one, and opens noth
   ).toBe(401);
   const shown = page.getByTestId('passkeys').locator('li');
   await expect.poll(() => shown.innerText()).toMatch(/used \d/);
-  await page.getByRole('button', { name: 'Take the passkey This laptop away' }).click();
+  await page.getByRole('button', { name: 'Take away the passkey This laptop' }).click();
   await shown.waitFor({ state: 'detached' });
   await page.goto(`${address}/sign-in?next=/account`);
   await ready(page);

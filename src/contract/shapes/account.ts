@@ -70,6 +70,14 @@ export const PasskeyShape = object({
 });
 /** As Web Authentication, level 3, 5.1.8 to 5.1.10 and 5.8.1.1 writes them. */
 const webAuthentication = <T>(description: string) => written<T>({ type: 'object', description });
+/** A credential, of which its id is looked at first. */
+const credential = <T>(description: string) =>
+  written<T>({
+    type: 'object',
+    description,
+    required: ['id'],
+    properties: { id: { type: 'string', minLength: 1, maxLength: 1364, pattern: '^[A-Za-z0-9_-]+$' } },
+  });
 export type PasskeyMade = RegistrationResponseJSON;
 export type PasskeyShown = AuthenticationResponseJSON;
 export const PasskeyOptionsShape = object({
@@ -78,13 +86,13 @@ export const PasskeyOptionsShape = object({
 export type PasskeyOptions = Static<typeof PasskeyOptionsShape>;
 export const NewPasskeyShape = object({
   name,
-  response: webAuthentication<PasskeyMade>('what a browser has made'),
+  response: credential<PasskeyMade>('what a browser has made'),
 });
 export const PasskeyWantedShape = object({
   options: webAuthentication<PublicKeyCredentialRequestOptionsJSON>('what a browser shows a passkey for'),
 });
 export type PasskeyWanted = Static<typeof PasskeyWantedShape>;
-export const PasskeyShownShape = object({ response: webAuthentication<PasskeyShown>('what a browser has shown') });
+export const PasskeyShownShape = object({ response: credential<PasskeyShown>('what a browser has shown') });
 
 export const OwnAccountShape = named(
   'OwnAccount',

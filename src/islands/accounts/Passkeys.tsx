@@ -60,7 +60,7 @@ export function Passkeys({
               type="button"
               className="btn btn-xs"
               disabled={busy}
-              aria-label={`Take the passkey ${known} away`}
+              aria-label={`Take away the passkey ${known}`}
               onClick={() => void ask(() => call('DELETE /api/account/passkeys/{id}', { params: { id } })).then(take)}
             >
               Take away
