@@ -57,7 +57,7 @@ export async function loadDemoStore(): Promise<boolean> {
       'SELECT EXISTS(SELECT 1 FROM product) + EXISTS(SELECT 1 FROM past_order) AS filled',
     );
     if (Number(rows[0]?.filled) > 0) return false;
-    const revision = await foundDraft(connection, demoPolicy, { label: 'Demo store loaded', madeBy: 'demo' });
+    const revision = await foundDraft(connection, demoPolicy, { label: 'Demo store loaded', by: 'demo' });
     if (revision === null) return false;
     await addProducts(connection, demoProducts);
     await addOrders(connection, generateOrders());

@@ -68,7 +68,7 @@ async function answered(context: APIContext, next: () => Promise<Response>): Pro
   const { routePattern: route, request, locals, url } = context;
   if (route.startsWith('/api/') || route.startsWith('/published/')) return answering(next);
   try {
-    const { person, refused } = await accessOf(needOfPage(route), request, isLocal(context));
+    const { person, refused } = await accessOf({ needs: needOfPage(route) }, request, isLocal(context));
     if (refused) return refused === signInFirst ? toSignIn(url) : refusedPage(refused);
     locals.person = person;
     const response = await next();

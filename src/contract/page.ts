@@ -1,5 +1,6 @@
 import type { Operation } from 'rfc6902';
 import type { Product } from '../core/catalogue/product.ts';
+import type { MarketLimit } from '../core/people/market-limit.ts';
 import type { Role } from '../core/people/roles.ts';
 import type { Draft } from './shapes/draft.ts';
 
@@ -9,6 +10,7 @@ export type ThemeChoice = 'summant-day' | 'summant-night' | null;
 export interface PagePerson {
   name: string;
   role: Role;
+  markets: MarketLimit;
   /** false: nobody has an account, and this is whoever sits at the machine that Summant runs on */
   hasAccount: boolean;
 }

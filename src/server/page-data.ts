@@ -20,7 +20,7 @@ export async function pageData({ request, url, locals: { person } }: PageContext
   const { stamp, ...history } = draft;
   if (!person) throw new Error('a page that anybody may see has no frame');
   return {
-    person: { name: person.name, role: person.role, hasAccount: person.signedIn !== null },
+    person: { name: person.name, role: person.role, markets: person.markets, hasAccount: person.signedIn !== null },
     draft: { ...history, address: policyAddress({ revision: draft.revision, stamp }) },
     release: await currentReleaseBeside(draft.policy),
     products,

@@ -1,5 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { faultInWords } from '../../core/checks/fault-in-words.ts';
+import { beyondLimit, type MarketLimit } from '../../core/people/market-limit.ts';
 import { withPatches } from '../../core/policy/patch.ts';
 import { checkReferences } from '../../core/checks/references/check-references.ts';
 import type { Edit } from '../edits/edit.ts';
@@ -34,16 +35,23 @@ export interface DraftState extends DraftModel {
 
 export type DraftStore = StoreApi<DraftState>;
 
+/** What the person may edit. */
+export interface Editing {
+  /** why nothing, in words; null: may */
+  mayNot: string | null;
+  markets: MarketLimit;
+}
+
 const changesSince = (revision: number) => call('GET /api/draft', { query: { since: String(revision) } });
 
 /**
  * The browser's copy of the draft: performs what the reducer asks for.
- * @param announce told after each change that reached the server @param mayNot why this person may not edit, in words; null: may
+ * @param announce told after each change that reached the server
  */
 export function createDraftStore(
   initial: Draft,
   announce: (revision: number) => void = () => {},
-  mayNot: string | null = null,
+  { mayNot, markets }: Editing = { mayNot: null, markets: null },
 ): DraftStore {
   let waiting: ((saved: Draft) => void)[] = [];
 
@@ -95,6 +103,11 @@ export function createDraftStore(
       const next = withPatches(settled, [patch]);
       const [fault] = checkReferences(next, settled);
       if (fault) return `${faultInWords(fault, next)}. Nothing was changed.`;
+      const beyond = beyondLimit(settled, next, markets);
+      if (beyond !== null) {
+        dispatch({ type: 'shown', patch: null });
+        return beyond;
+      }
       dispatch({ type: 'edited', patch });
       return null;
     };

@@ -38,6 +38,7 @@ export const draftCalls = defineCalls({
   },
   'PATCH /api/draft': {
     needs: 'edit',
+    limited: true,
     summary: 'Edits the draft by a JSON Patch (RFC 6902)',
     ifMatch: true,
     prefer: true,
@@ -70,8 +71,8 @@ export const draftCalls = defineCalls({
       503: databaseAway,
     },
   },
-  'POST /api/draft/undo': { needs: 'edit', summary: 'Takes the newest edit back', ...step },
-  'POST /api/draft/redo': { needs: 'edit', summary: 'Does the last undone edit again', ...step },
+  'POST /api/draft/undo': { needs: 'edit', limited: true, summary: 'Takes the newest edit back', ...step },
+  'POST /api/draft/redo': { needs: 'edit', limited: true, summary: 'Does the last undone edit again', ...step },
   'POST /api/draft/repair': {
     needs: 'edit',
     summary: 'Goes back to the newest valid state where what is stored is not a policy',

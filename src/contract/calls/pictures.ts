@@ -7,6 +7,7 @@ const image = Type.String({ pattern: '^[0-9a-f]{64}$', description: 'the SHA-256
 export const pictureCalls = defineCalls({
   'POST /api/pictures': {
     needs: 'edit',
+    limited: true,
     summary: 'Keeps a square picture of a delivery option, PNG or WebP of at most 64 kB',
     body: { types: ['image/png', 'image/webp'] },
     answers: {

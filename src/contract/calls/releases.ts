@@ -19,6 +19,7 @@ export const releaseCalls = defineCalls({
   },
   'POST /api/releases': {
     needs: 'release',
+    limited: true,
     summary: 'Makes the draft the next release',
     ifMatch: true,
     body: { schema: ReleaseRequestShape, most },
@@ -38,6 +39,7 @@ export const releaseCalls = defineCalls({
   },
   'POST /api/releases/{number}/roll-back': {
     needs: 'release',
+    limited: true,
     summary: 'Makes a new release of an old copy',
     params,
     body: { schema: RollBackRequestShape, most },

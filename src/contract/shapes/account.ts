@@ -32,6 +32,13 @@ const signIn = Type.String({
 });
 const token = Type.String({ description: 'what an address of a link ends in', minLength: 1, maxLength: 100 });
 const role = word(...roles);
+/** Markets of the demo are seven; nobody is limited to more than a store may have. */
+const markets = Type.Union(
+  [Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { maxItems: 200, uniqueItems: true }), Type.Null()],
+  {
+    description: 'ids of markets that edits and releases are limited to; null: none',
+  },
+);
 
 export const SignInShape = object({ signIn, password: tried });
 export const RecoveryShape = object({
@@ -100,6 +107,7 @@ export const OwnAccountShape = named(
     name: text,
     signIn: text,
     role,
+    markets,
     codesLeft: whole,
     passkeys: list(PasskeyShape),
     sessions: list(SessionShape),
@@ -115,19 +123,20 @@ export const PersonListedShape = object({
   name: text,
   signIn: text,
   role,
+  markets,
   madeBy: text,
   madeAt: moment,
   usedAt: Type.Union([moment, Type.Null()], { description: 'about when somebody was last here under this account' }),
   self: flag,
 });
-export const InvitationShape = object({ id: text, name: text, role, madeBy: text, endsAt: moment });
+export const InvitationShape = object({ id: text, name: text, role, markets, madeBy: text, endsAt: moment });
 export const PeopleShape = named(
   'People',
   object({ people: list(PersonListedShape), invitations: list(InvitationShape) }),
 );
 export type People = Static<typeof PeopleShape>;
-export const NewInvitationShape = object({ name, role });
-export const ChangedPersonShape = object({ role });
+export const NewInvitationShape = object({ name, role, markets });
+export const ChangedPersonShape = object({ role, markets });
 /** A link that has just been made: the only time that it is told. */
 export const MadeLinkShape = object({ path: text, endsAt: moment });
 export type MadeLink = Static<typeof MadeLinkShape>;

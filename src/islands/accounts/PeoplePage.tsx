@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { call } from '../../client/http.ts';
 import type { MadeLink, People } from '../../contract/shapes/account.ts';
 import type { PageProps } from '../../contract/page.ts';
+import { canBeLimited, type MarketLimit } from '../../core/people/market-limit.ts';
 import type { Role } from '../../core/people/roles.ts';
 import { Alert } from '../../ui/Alert.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
@@ -11,6 +12,7 @@ import { useAsking } from '../page/use-asking.ts';
 import { useMoments } from '../page/use-moments.ts';
 import { LinkTold } from './LinkTold.tsx';
 import { longestName } from './limits.ts';
+import { MarketsPhrase } from './MarketsPhrase.tsx';
 import { PersonRow } from './PersonRow.tsx';
 import { roleOptions } from './role-options.ts';
 
@@ -75,8 +77,8 @@ function Team({ initial, address }: { initial: People; address: string }) {
                 key={one.id}
                 person={one}
                 busy={busy}
-                change={async (role) =>
-                  take(await ask(() => call('PUT /api/people/{id}', { params: { id: one.id }, body: { role } })))
+                change={async (body) =>
+                  take(await ask(() => call('PUT /api/people/{id}', { params: { id: one.id }, body })))
                 }
                 wayBack={async () => {
                   const made = await ask(() => call('POST /api/people/{id}/way-back', { params: { id: one.id } }));
@@ -85,10 +87,13 @@ function Team({ initial, address }: { initial: People; address: string }) {
                 remove={async () => take(await ask(() => call('DELETE /api/people/{id}', { params: { id: one.id } })))}
               />
             ))}
-            {invitations.map(({ id, name, role, madeBy, endsAt }) => (
+            {invitations.map(({ id, name, role, markets, madeBy, endsAt }) => (
               <tr key={id} data-testid={`invitation-${id}`}>
                 <td>{name}</td>
-                <td>{roleOptions.find(([one]) => one === role)![1]}</td>
+                <td>
+                  {roleOptions.find(([one]) => one === role)![1]}
+                  {markets !== null && ', in some markets'}
+                </td>
                 <td className="text-soft">{`invited by ${madeBy}`}</td>
                 <td className="text-soft">{`until ${write(endsAt)}`}</td>
                 <td className="text-right">
@@ -110,8 +115,8 @@ function Team({ initial, address }: { initial: People; address: string }) {
       </div>
       <Invite
         busy={busy}
-        invite={async (name, role) => {
-          const made = await ask(() => call('POST /api/people/invitations', { body: { name, role } }));
+        invite={async (name, allowed) => {
+          const made = await ask(() => call('POST /api/people/invitations', { body: { name, ...allowed } }));
           if (!made) return false;
           setTold({ ...made, what: `The link with which ${name} makes an account` });
           take(await ask(() => call('GET /api/people')));
@@ -126,16 +131,25 @@ function Team({ initial, address }: { initial: People; address: string }) {
   );
 }
 
+interface Allowed {
+  role: Role;
+  markets: MarketLimit;
+}
+
 /** Invites somebody, in a sentence. */
-function Invite({ busy, invite }: { busy: boolean; invite: (name: string, role: Role) => Promise<boolean> }) {
+function Invite({ busy, invite }: { busy: boolean; invite: (name: string, allowed: Allowed) => Promise<boolean> }) {
   const [name, setName] = useState('');
   const [role, setRole] = useState<Role>('edit');
+  const [limit, setLimit] = useState<MarketLimit>(null);
   return (
     <form
       className="flex flex-wrap items-baseline gap-x-2 gap-y-1 py-2"
       onSubmit={(event) => {
         event.preventDefault();
-        if (name.trim() !== '') void invite(name.trim(), role).then((made) => made && setName(''));
+        if (name.trim() !== '')
+          void invite(name.trim(), { role, markets: canBeLimited(role) ? limit : null }).then(
+            (made) => made && setName(''),
+          );
       }}
       data-testid="invite"
     >
@@ -158,7 +172,16 @@ function Invite({ busy, invite }: { busy: boolean; invite: (name: string, role: 
           options={roleOptions}
           choose={(chosen) => setRole(chosen as Role)}
           testId="invited-role"
-        />
+        />{' '}
+        {canBeLimited(role) && (
+          <MarketsPhrase
+            label="Markets of the invited"
+            limit={limit}
+            busy={busy}
+            choose={setLimit}
+            testId="invited-markets"
+          />
+        )}
       </span>
       <button
         type="submit"

@@ -1,13 +1,15 @@
 import { useState } from 'react';
 import type { People } from '../../contract/shapes/account.ts';
+import { canBeLimited, type MarketLimit } from '../../core/people/market-limit.ts';
 import type { Role } from '../../core/people/roles.ts';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useMoments } from '../page/use-moments.ts';
+import { MarketsPhrase } from './MarketsPhrase.tsx';
 import { roleOptions } from './role-options.ts';
 
 /** Somebody with an account, and what can be done about it. */
 export function PersonRow({
-  person: { id, name, signIn, role, madeBy, madeAt, usedAt, self },
+  person: { id, name, signIn, role, markets, madeBy, madeAt, usedAt, self },
   busy,
   change,
   wayBack,
@@ -15,7 +17,7 @@ export function PersonRow({
 }: {
   person: People['people'][number];
   busy: boolean;
-  change: (role: Role) => Promise<void>;
+  change: (allowed: { role: Role; markets: MarketLimit }) => Promise<void>;
   wayBack: () => Promise<void>;
   remove: () => Promise<void>;
 }) {
@@ -33,8 +35,17 @@ export function PersonRow({
           label={`What ${name} may`}
           value={role}
           options={roleOptions}
-          choose={(chosen) => void change(chosen as Role)}
-        />
+          choose={(chosen) => void change({ role: chosen as Role, markets })}
+        />{' '}
+        {canBeLimited(role) && (
+          <MarketsPhrase
+            label={`Markets of ${name}`}
+            limit={markets}
+            busy={busy}
+            choose={(next) => void change({ role, markets: next })}
+            testId={`markets-${id}`}
+          />
+        )}
       </td>
       <td className="align-top whitespace-nowrap">
         {write(madeAt)}

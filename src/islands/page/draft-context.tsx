@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useStoreWithEqualityFn } from 'zustand/traditional';
 import { announceRevision, connectStore } from '../../client/draft/connect-tabs.ts';
-import { createDraftStore, type DraftState, type DraftStore } from '../../client/draft/draft-store.ts';
+import { createDraftStore, type DraftState, type DraftStore, type Editing } from '../../client/draft/draft-store.ts';
 import type { Draft } from '../../contract/shapes/draft.ts';
 import type { Policy } from '../../core/policy/types.ts';
 
@@ -10,17 +10,8 @@ const StoreContext = createContext<DraftStore | null>(null);
 const CalmPolicy = createContext<Policy | null>(null);
 
 /** Holds the draft of this page; every view below sees each change in the same frame. */
-export function DraftProvider({
-  draft,
-  mayNot,
-  children,
-}: {
-  draft: Draft;
-  /** why this person may not edit, in words; null: may */
-  mayNot: string | null;
-  children: ReactNode;
-}) {
-  const [store] = useState(() => createDraftStore(draft, announceRevision, mayNot));
+export function DraftProvider({ draft, editing, children }: { draft: Draft; editing: Editing; children: ReactNode }) {
+  const [store] = useState(() => createDraftStore(draft, announceRevision, editing));
   useEffect(() => connectStore(store), [store]);
   return <StoreContext.Provider value={store}>{children}</StoreContext.Provider>;
 }

@@ -9,8 +9,10 @@ import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compil
 import type { EndedEarly } from '../../core/experiments/compile-experiments.ts';
 import { experimentsOf } from '../../core/experiments/state.ts';
 import { Memo } from '../../core/memo.ts';
+import { beyondLimit } from '../../core/people/market-limit.ts';
 import { whyNot, type Role } from '../../core/people/roles.ts';
 import { formatMoney, formatNumber } from '../../core/money/format.ts';
+import { emptyPolicy } from '../../core/policy/empty.ts';
 import { withPatches } from '../../core/policy/patch.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { DraftProvider, usePolicy } from './draft-context.tsx';
@@ -52,8 +54,9 @@ const PageContext = createContext<PageConstants | null>(null);
 export function PageProvider({ props, children }: { props: PageProps; children: ReactNode }) {
   const [draft] = useState(() => ({ ...props.draft, policy: policyOfPage(props.draft.address) }));
   const [page] = useState(() => constantsOf(props, draft.policy));
+  const { role, markets } = props.person;
   return (
-    <DraftProvider draft={draft} mayNot={whyNot(props.person.role, 'edit')}>
+    <DraftProvider draft={draft} editing={{ mayNot: whyNot(role, 'edit'), markets }}>
       <PageContext.Provider value={page}>
         <PageEdits>{children}</PageEdits>
       </PageContext.Provider>
@@ -94,6 +97,13 @@ export const useNow = (): number => usePage().now;
 
 /** Why the person whom the page is shown to may not do something, in words; null: may. */
 export const useMayNot = (need: Role): string | null => whyNot(usePage().person.role, need);
+
+/** Why that person may not make what the shop uses so, in words; null: may. */
+export function useMayNotRelease(next: Policy): string | null {
+  const { role, markets } = usePage().person;
+  const release = useRelease();
+  return whyNot(role, 'release') ?? beyondLimit(release?.policy ?? emptyPolicy(), next, markets);
+}
 
 export const useCatalogue = (): Catalogue => useStore(usePage().state, (page) => page.catalogue);
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useCheckUp } from '../findings/check-up.ts';
-import { useMayNot } from '../page/page-context.tsx';
+import { usePolicy } from '../page/draft-context.tsx';
+import { useMayNotRelease } from '../page/page-context.tsx';
 import { part } from '../page/parts.ts';
 
 /** Hands the draft to the shop, with what it is for; where something is wrong, with why it is released as it is. */
@@ -19,7 +20,7 @@ export function ReleaseForm({
 }) {
   const [note, setNote] = useState('');
   const [reason, setReason] = useState('');
-  const mayNot = useMayNot('release');
+  const mayNot = useMayNotRelease(usePolicy());
   const { findings } = useCheckUp();
   const wrong = (findings ?? []).filter(({ severity, accepted }) => severity === 'wrong' && accepted === null).length;
   const needsReason = wrong > 0 || refused;

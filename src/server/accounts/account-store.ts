@@ -1,10 +1,12 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { OwnAccount } from '../../contract/shapes/account.ts';
+import type { MarketLimit } from '../../core/people/market-limit.ts';
 import type { Role } from '../../core/people/roles.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { randomId } from '../random-id.ts';
 import { storeId } from '../store-id.ts';
+import { limitFrom, writtenLimit } from './limit-columns.ts';
 import { passkeysOf } from './passkeys/passkey-store.ts';
 import { codesLeft, makeCodes } from './recovery-codes.ts';
 import { sessionsOf, type SessionPerson } from './sessions.ts';
@@ -38,13 +40,14 @@ export interface NewAccount {
   name: string;
   signIn: string;
   role: Role;
+  markets: MarketLimit;
   madeBy: string;
   passwordHash: string;
 }
 
 /** @returns its id; null where somebody else signs in so */
 export async function addAccount(connection: PoolConnection, account: NewAccount): Promise<string | null> {
-  const { name, signIn, role, madeBy, passwordHash } = account;
+  const { name, signIn, role, markets, madeBy, passwordHash } = account;
   const key = signInKey(signIn);
   const [taken] = await connection.query<RowDataPacket[]>(
     'SELECT id FROM account WHERE store_id = ? AND sign_in_key = ?',
@@ -53,8 +56,8 @@ export async function addAccount(connection: PoolConnection, account: NewAccount
   if (taken.length > 0) return null;
   const id = randomId(12);
   await connection.query(
-    'INSERT INTO account (store_id, id, name, sign_in, sign_in_key, role, password_hash, made_by, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
-    [storeId, id, name.trim(), signIn.trim(), key, role, passwordHash, madeBy],
+    'INSERT INTO account (store_id, id, name, sign_in, sign_in_key, role, markets, password_hash, made_by, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
+    [storeId, id, name.trim(), signIn.trim(), key, role, writtenLimit(markets), passwordHash, madeBy],
   );
   return id;
 }
@@ -100,7 +103,7 @@ export const newCodesOf = (id: string): Promise<string[]> => inTransaction((conn
 /** The account of who asks, as he sees it. @returns null: it is gone */
 export async function ownAccount({ accountId, session }: SessionPerson): Promise<OwnAccount | null> {
   const [[row]] = await reading((pool) =>
-    pool.query<RowDataPacket[]>('SELECT name, sign_in, role FROM account WHERE store_id = ? AND id = ?', [
+    pool.query<RowDataPacket[]>('SELECT name, sign_in, role, markets FROM account WHERE store_id = ? AND id = ?', [
       storeId,
       accountId,
     ]),
@@ -110,6 +113,7 @@ export async function ownAccount({ accountId, session }: SessionPerson): Promise
     name: String(row.name),
     signIn: String(row.sign_in),
     role: row.role as Role,
+    markets: limitFrom(row),
     codesLeft: await codesLeft(accountId),
     passkeys: (await passkeysOf(accountId)).map(({ credentialId: _, ...passkey }) => passkey),
     sessions: await sessionsOf(accountId, session),

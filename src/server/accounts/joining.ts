@@ -63,7 +63,8 @@ async function join(
   const link = await takeLink(connection, joining.token);
   if (!link || (link.kind === 'first' && (await hasAccounts(connection)))) throw new Undone(noSuchLink);
   const accountId =
-    link.accountId ?? (await addAccount(connection, { ...joining, role: link.role, madeBy: link.madeBy }));
+    link.accountId ??
+    (await addAccount(connection, { ...joining, role: link.role, markets: link.markets, madeBy: link.madeBy }));
   if (accountId === null) throw new Undone(signInTaken);
   if (link.kind === 'way-back') {
     await setPassword(connection, accountId, joining.passwordHash);
@@ -88,6 +89,7 @@ export const firstLink = (): Promise<string | null> =>
       accountId: null,
       name: '',
       role: 'own',
+      markets: null,
       madeBy: 'the start of Summant',
     });
     return path;

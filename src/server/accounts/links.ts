@@ -1,9 +1,11 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { linkDays, type AccountLink, type MadeLink } from '../../contract/shapes/account.ts';
+import type { MarketLimit } from '../../core/people/market-limit.ts';
 import type { Role } from '../../core/people/roles.ts';
 import { reading } from '../database/pool.ts';
 import { randomId } from '../random-id.ts';
 import { storeId } from '../store-id.ts';
+import { limitFrom, writtenLimit } from './limit-columns.ts';
 import { hashOfToken, newToken } from './tokens.ts';
 
 interface NewLink {
@@ -12,17 +14,18 @@ interface NewLink {
   accountId: string | null;
   name: string;
   role: Role;
+  markets: MarketLimit;
   madeBy: string;
 }
 
 /** Makes a link. What it is good for stands behind the #, which browsers send to nobody. @returns its path, for the only time */
 export async function addLink(connection: PoolConnection, link: NewLink): Promise<MadeLink> {
-  const { kind, accountId, name, role, madeBy } = link;
+  const { kind, accountId, name, role, markets, madeBy } = link;
   const token = newToken();
   const endsAt = new Date(Date.now() + linkDays * 86_400_000);
   await connection.query(
-    'INSERT INTO account_link (token_hash, store_id, id, kind, account_id, name, role, made_by, made_at, ends_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3), ?)',
-    [hashOfToken(token), storeId, randomId(12), kind, accountId, name, role, madeBy, endsAt],
+    'INSERT INTO account_link (token_hash, store_id, id, kind, account_id, name, role, markets, made_by, made_at, ends_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3), ?)',
+    [hashOfToken(token), storeId, randomId(12), kind, accountId, name, role, writtenLimit(markets), madeBy, endsAt],
   );
   return { path: `/join#${token}`, endsAt: endsAt.toISOString() };
 }
@@ -39,6 +42,7 @@ export async function dropLinks(
 interface KnownLink extends AccountLink {
   id: string;
   accountId: string | null;
+  markets: MarketLimit;
 }
 
 const linkFrom = (row: RowDataPacket): KnownLink => ({
@@ -47,11 +51,12 @@ const linkFrom = (row: RowDataPacket): KnownLink => ({
   kind: row.kind as AccountLink['kind'],
   name: String(row.name),
   role: row.role as Role,
+  markets: limitFrom(row),
   madeBy: String(row.made_by),
   endsAt: (row.ends_at as Date).toISOString(),
 });
 
-const columns = 'id, account_id, kind, name, role, made_by, ends_at';
+const columns = 'id, account_id, kind, name, role, markets, made_by, ends_at';
 
 /** What a link is for; null where it is none, is over or has been used. */
 export async function linkOf(token: string): Promise<AccountLink | null> {
@@ -62,7 +67,7 @@ export async function linkOf(token: string): Promise<AccountLink | null> {
     ),
   );
   if (!row) return null;
-  const { id: _id, accountId: _accountId, ...link } = linkFrom(row);
+  const { id: _id, accountId: _accountId, markets: _markets, ...link } = linkFrom(row);
   return link;
 }
 

@@ -1,3 +1,4 @@
+import { beyondAnyLimit, type MarketLimit } from '../../core/people/market-limit.ts';
 import { whyNot, type Need, type Role } from '../../core/people/roles.ts';
 import { anyAccounts } from './account-store.ts';
 import { sessionToken } from './session-cookie.ts';
@@ -9,12 +10,22 @@ export interface Person {
   /** as history and lists say who did something */
   name: string;
   role: Role;
+  markets: MarketLimit;
   /** null: nobody has an account, and this is whoever sits at the machine that Summant runs on */
   signedIn: SessionPerson | null;
 }
 
 /** Whoever sits at this machine may everything as long as nobody has an account. */
-const atThisMachine: Person = { name: 'local user', role: 'own', signedIn: null };
+const atThisMachine: Person = { name: 'local user', role: 'own', markets: null, signedIn: null };
+
+/** What somebody wants to do. */
+export interface Wanted {
+  needs: Need;
+  /** whether what it changes is looked at where it is changed; else it is taken to concern every market */
+  limited?: boolean;
+}
+
+const changes = (needs: Need): boolean => needs === 'edit' || needs === 'release';
 
 /** Whether somebody may do something: the person, or what to answer. */
 export type Access = { person: Person | null; refused: null } | { person: Person | null; refused: Problem };
@@ -24,12 +35,12 @@ export type Access = { person: Person | null; refused: null } | { person: Person
  *
  * @param local whether this machine asks, without a proxy between
  */
-export async function accessOf(need: Need, request: Request, local: boolean): Promise<Access> {
-  if (need === 'anyone') return { person: null, refused: null };
+export async function accessOf({ needs, limited }: Wanted, request: Request, local: boolean): Promise<Access> {
+  if (needs === 'anyone') return { person: null, refused: null };
   const accounts = await anyAccounts();
   const person = accounts ? await signedIn(request) : whoeverIsHere(local);
   if (!person) return { person, refused: accounts ? signInFirst : nobodyYet };
-  const reason = whyNot(person.role, need);
+  const reason = whyNot(person.role, needs) ?? (changes(needs) && !limited ? beyondAnyLimit(person.markets) : null);
   return { person, refused: reason === null ? null : mayNot(reason) };
 }
 
@@ -38,7 +49,7 @@ const whoeverIsHere = (local: boolean): Person | null => (local ? atThisMachine 
 async function signedIn(request: Request): Promise<Person | null> {
   const token = sessionToken(request);
   const found = token === null ? null : await personOfSession(token);
-  return found && { name: found.name, role: found.role, signedIn: found };
+  return found && { name: found.name, role: found.role, markets: found.markets, signedIn: found };
 }
 
 /** RFC 9110, 11.6.1: an answer of this kind says by what one shows who one is. */

@@ -1,9 +1,11 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { OwnAccount } from '../../contract/shapes/account.ts';
+import type { MarketLimit } from '../../core/people/market-limit.ts';
 import type { Role } from '../../core/people/roles.ts';
 import { database, reading } from '../database/pool.ts';
 import { isRandomId, randomId } from '../random-id.ts';
 import { storeId } from '../store-id.ts';
+import { limitFrom } from './limit-columns.ts';
 import { clearingCookie, sessionToken, settingCookie } from './session-cookie.ts';
 import { hashOfToken, newToken } from './tokens.ts';
 
@@ -18,6 +20,7 @@ export interface SessionPerson {
   accountId: string;
   name: string;
   role: Role;
+  markets: MarketLimit;
   session: string;
 }
 
@@ -37,7 +40,7 @@ export async function personOfSession(token: string): Promise<SessionPerson | nu
   const hash = hashOfToken(token);
   const [[row]] = await reading((pool) =>
     pool.query<RowDataPacket[]>(
-      `SELECT s.id, s.account_id, a.name, a.role, TIMESTAMPDIFF(SECOND, s.used_at, UTC_TIMESTAMP(3)) AS unused FROM account_session s JOIN account a ON a.store_id = s.store_id AND a.id = s.account_id WHERE s.store_id = ? AND s.token_hash = ? AND ${live}`,
+      `SELECT s.id, s.account_id, a.name, a.role, a.markets, TIMESTAMPDIFF(SECOND, s.used_at, UTC_TIMESTAMP(3)) AS unused FROM account_session s JOIN account a ON a.store_id = s.store_id AND a.id = s.account_id WHERE s.store_id = ? AND s.token_hash = ? AND ${live}`,
       [storeId, hash],
     ),
   );
@@ -46,7 +49,13 @@ export async function personOfSession(token: string): Promise<SessionPerson | nu
     database()
       .query('UPDATE account_session SET used_at = UTC_TIMESTAMP(3) WHERE token_hash = ?', [hash])
       .catch(() => {});
-  return { accountId: String(row.account_id), name: String(row.name), role: row.role as Role, session: String(row.id) };
+  return {
+    accountId: String(row.account_id),
+    name: String(row.name),
+    role: row.role as Role,
+    markets: limitFrom(row),
+    session: String(row.id),
+  };
 }
 
 /** Begins a session, in place of the one that the browser had. @returns the header that gives it to the browser */

@@ -34,7 +34,14 @@ function changesOnly({ revision, canUndo, canRedo, since }: DraftSince): DraftCh
   return since && { revision, canUndo, canRedo, since };
 }
 
-/** An edit's outcome as HTTP: 200 with the draft, 412 with the newer draft, 422 with the faults. */
+/** What one may not change, since it concerns markets that are not one's own. */
+export const beyondMarkets = (reason: string): Problem => ({
+  status: 403,
+  title: 'You may not do this',
+  detail: `Nothing was changed. ${reason}`,
+});
+
+/** An edit's outcome as HTTP: 200 with the draft, 403 with whose it is, 412 with the newer draft, 422 with the faults. */
 export function editAnswer(outcome: EditOutcome, onlyChanges: boolean): DraftReply | Problem {
   switch (outcome.kind) {
     case 'done':
@@ -49,6 +56,8 @@ export function editAnswer(outcome: EditOutcome, onlyChanges: boolean): DraftRep
         draft: (onlyChanges && changesOnly(outcome.draft)) || wholeDraft(outcome.draft),
         headers: { etag: draftEtag(outcome.draft.revision) },
       };
+    case 'beyond':
+      return beyondMarkets(outcome.reason);
     case 'refused':
       return {
         status: 422,

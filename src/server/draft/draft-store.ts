@@ -5,6 +5,7 @@ import type { PolicyFault } from '../../core/policy/fault.ts';
 import { policyChanges, type PolicyChange } from '../../core/changes/changes.ts';
 import { emptyPolicy } from '../../core/policy/empty.ts';
 import { applyToPolicy, patchBetween } from '../../core/policy/patch.ts';
+import { beyondLimit, type MarketLimit } from '../../core/people/market-limit.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { currentVersion } from '../../core/policy/version.ts';
 import { checkPolicy } from '../../core/checks/validate.ts';
@@ -37,13 +38,21 @@ export type EditOutcome =
   | { kind: 'done'; draft: DraftSince }
   | { kind: 'stale'; draft: DraftSince }
   | { kind: 'refused'; faults: PolicyFault[]; revision: number }
+  /** `reason`: it concerns markets that its maker may not change */
+  | { kind: 'beyond'; reason: string }
   | { kind: 'nothing'; draft: DraftSince };
 
 interface Edit {
   kind: 'edit' | 'found';
   /** taken from what changed when not given */
   label?: string;
-  madeBy: string;
+  by: Editor;
+}
+
+/** Who edits. */
+export interface Editor {
+  name: string;
+  markets: MarketLimit;
 }
 
 export async function readDraft(): Promise<StoredDraft> {
@@ -125,17 +134,21 @@ export async function editDraft(revision: number, patch: Operation[], edit: Edit
 export async function foundDraft(
   connection: PoolConnection,
   policy: Policy,
-  edit: Required<Omit<Edit, 'kind'>>,
+  { label, by }: { label: string; by: string },
 ): Promise<number | null> {
   const current = await lockDraft(connection);
   if (current.revision > 0) return null;
-  const { outcome, state } = await storeEdit(connection, current, policy, { ...edit, kind: 'found' });
+  const { outcome, state } = await storeEdit(connection, current, policy, {
+    label,
+    by: { name: by, markets: null },
+    kind: 'found',
+  });
   if (outcome.kind === 'refused') throw new Error(`the policy is not valid: ${JSON.stringify(outcome.faults)}`);
   return state?.revision ?? null;
 }
 
 /** Takes the newest edit back, or does the last undone one again. */
-export async function stepHistory(direction: 'undo' | 'redo', revision: number, madeBy: string): Promise<EditOutcome> {
+export async function stepHistory(direction: 'undo' | 'redo', revision: number, by: Editor): Promise<EditOutcome> {
   return keepingInLine(async (connection) => {
     const current = await lockDraft(connection);
     if (current.revision !== revision) return { outcome: await stale(connection, current, revision) };
@@ -153,6 +166,8 @@ export async function stepHistory(direction: 'undo' | 'redo', revision: number, 
     if (!applied.ok) throw new Error(`the ${direction} of revision ${String(row.revision)} does not fit the draft`);
     const check = checkPolicy(applied.policy, current.policy);
     if (!check.ok) return { outcome: { kind: 'refused', revision: current.revision, faults: check.faults } };
+    const beyond = beyondLimit(current.policy, applied.policy, by.markets);
+    if (beyond !== null) return { outcome: { kind: 'beyond', reason: beyond } };
     await connection.query('UPDATE draft_edit SET state = ? WHERE store_id = ? AND revision = ?', [
       direction === 'undo' ? 'undone' : 'done',
       storeId,
@@ -163,7 +178,7 @@ export async function stepHistory(direction: 'undo' | 'redo', revision: number, 
       label: String(row.label),
       patch,
       inverse,
-      madeBy,
+      madeBy: by.name,
     });
   });
 }
@@ -238,6 +253,8 @@ async function storeEdit(connection: PoolConnection, current: LockedDraft, next:
   const check = checkPolicy(next, current.policy);
   const faults = check.ok ? unknownRegions(next) : check.faults;
   if (faults.length > 0) return { outcome: { kind: 'refused', revision: current.revision, faults } };
+  const beyond = beyondLimit(current.policy, next, edit.by.markets);
+  if (beyond !== null) return { outcome: { kind: 'beyond', reason: beyond } };
   const patch = patchBetween(current.policy, next);
   const tooLarge = await sizeFault(connection, current.policy, next, patch);
   if (tooLarge) return { outcome: { kind: 'refused', revision: current.revision, faults: [tooLarge] } };
@@ -254,7 +271,7 @@ async function storeEdit(connection: PoolConnection, current: LockedDraft, next:
     label: edit.label ?? labelOf(current.policy, next),
     patch,
     inverse: patchBetween(next, current.policy),
-    madeBy: edit.madeBy,
+    madeBy: edit.by.name,
   });
 }
 

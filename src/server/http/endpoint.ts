@@ -52,7 +52,7 @@ export const reply = <N extends CallName>(
  */
 export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) => Promise<Outcome<N>>): APIRoute {
   const shape = callNamed(name);
-  const { needs, shop } = shape;
+  const { needs, limited, shop } = shape;
   const read = reader(shape);
   const answer = async (context: APIContext, by: AskedBy): Promise<Response> => {
     const outcome = await work((await read(context, by)) as Asked<N>);
@@ -61,7 +61,7 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
     return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
   };
   const byPerson = async (context: APIContext): Promise<Response> => {
-    const { person, refused } = await accessOf(needs, context.request, isLocal(context));
+    const { person, refused } = await accessOf({ needs, limited: limited ?? false }, context.request, isLocal(context));
     if (refused) return problemResponse(shop && refused.status === 401 ? keyNeeded : refused);
     return answer(context, { person: person ?? nobody, fromPage: false });
   };
@@ -79,7 +79,7 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
 
 type AskedBy = Pick<Asked<CallName>, 'person' | 'fromPage'>;
 
-const nobody: Person = { name: 'a shop', role: 'look', signedIn: null };
+const nobody: Person = { name: 'a shop', role: 'look', markets: null, signedIn: null };
 
 const clientOf = ({ locals: { client } }: APIContext): string | null => client?.() ?? null;
 /** Without a server that says so, as when developing, this machine asks. */

@@ -1,8 +1,10 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
+import { beyondLimit } from '../../core/people/market-limit.ts';
+import { emptyPolicy } from '../../core/policy/empty.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { reading } from '../database/pool.ts';
-import { lockedPolicy } from '../draft/draft-store.ts';
+import { lockedPolicy, type Editor } from '../draft/draft-store.ts';
 import { checkedPolicy, storedPolicy } from '../policy/stored-policy.ts';
 import { changingQuotes } from '../quote/current-state.ts';
 import { tellOfRelease } from '../receivers/outbox.ts';
@@ -13,7 +15,10 @@ export interface Release extends ReleaseSummary {
 }
 
 type ReleaseOutcome =
-  { kind: 'released'; release: ReleaseSummary } | { kind: 'stale'; revision: number } | { kind: 'unknown' };
+  | { kind: 'released'; release: ReleaseSummary }
+  | { kind: 'stale'; revision: number }
+  | { kind: 'unknown' }
+  | { kind: 'beyond'; reason: string };
 
 const columns = 'number, note, reason, copy_of, released_by, released_at';
 
@@ -73,12 +78,14 @@ export async function readRelease(number: number): Promise<Release | null> {
 /** Makes the draft at `revision` the next release; refused when the draft has moved on since it was looked at. */
 export async function releaseDraft(
   revision: number,
-  { note, reason, releasedBy }: Pick<NewRelease, 'note' | 'reason' | 'releasedBy'>,
+  { note, reason, by }: Pick<NewRelease, 'note' | 'reason'> & { by: Editor },
 ): Promise<ReleaseOutcome> {
   return changingQuotes(async (connection) => {
     const draft = await lockedPolicy(connection, revision);
     if (!draft.policy) return { kind: 'stale', revision: draft.revision };
     checkedPolicy(draft.policy, revision);
+    const beyond = await beyondOwn(connection, draft.policy, by);
+    if (beyond !== null) return { kind: 'beyond', reason: beyond };
     return {
       kind: 'released',
       release: await addRelease(connection, {
@@ -87,14 +94,14 @@ export async function releaseDraft(
         note,
         reason,
         copyOf: null,
-        releasedBy,
+        releasedBy: by.name,
       }),
     };
   });
 }
 
 /** Makes a new release of an old copy. The draft is left as it is: it is work in progress. */
-export async function rollBack(number: number, note: string, releasedBy: string): Promise<ReleaseOutcome> {
+export async function rollBack(number: number, note: string, by: Editor): Promise<ReleaseOutcome> {
   return changingQuotes(async (connection) => {
     await connection.query('SELECT revision FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
     const [rows] = await connection.query<RowDataPacket[]>(
@@ -102,7 +109,10 @@ export async function rollBack(number: number, note: string, releasedBy: string)
       [storeId, number],
     );
     if (!rows[0]) return { kind: 'unknown' };
-    checkedPolicy(storedPolicy(rows[0]), Number(rows[0].draft_revision));
+    const policy = storedPolicy(rows[0]);
+    checkedPolicy(policy, Number(rows[0].draft_revision));
+    const beyond = await beyondOwn(connection, policy, by);
+    if (beyond !== null) return { kind: 'beyond', reason: beyond };
     return {
       kind: 'released',
       release: await addRelease(connection, {
@@ -111,10 +121,20 @@ export async function rollBack(number: number, note: string, releasedBy: string)
         note,
         reason: null,
         copyOf: number,
-        releasedBy,
+        releasedBy: by.name,
       }),
     };
   });
+}
+
+/** Why somebody may not put this in place of what shoppers are promised now; null: he may. */
+async function beyondOwn(connection: PoolConnection, next: Policy, { markets }: Editor): Promise<string | null> {
+  if (markets === null) return null;
+  const [[now]] = await connection.query<RowDataPacket[]>(
+    'SELECT document FROM policy_release WHERE store_id = ? ORDER BY number DESC LIMIT 1',
+    [storeId],
+  );
+  return beyondLimit(now ? storedPolicy(now) : emptyPolicy(), next, markets);
 }
 
 interface NewRelease extends Pick<ReleaseSummary, 'note' | 'reason' | 'copyOf' | 'releasedBy'> {

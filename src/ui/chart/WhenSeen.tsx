@@ -1,6 +1,9 @@
 import { Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
 
-/** Draws what is expensive once it comes into view; its place is kept from the start, so that nothing moves when it does. */
+/**
+ * Draws what is expensive once it comes into view. Its place is kept from the start, and stays as high when what comes is lower: a
+ * page that is looked at from its end would move under the hand.
+ */
 export function WhenSeen({ height, label, children }: { height: number; label: string; children: () => ReactNode }) {
   const place = useRef<HTMLDivElement>(null);
   const [seen, setSeen] = useState(false);
@@ -19,5 +22,9 @@ export function WhenSeen({ height, label, children }: { height: number; label: s
   const waiting = (
     <svg width="100%" height={height} className="block bg-base-200" role="img" aria-label={`Drawing ${label}`} />
   );
-  return <div ref={place}>{seen ? <Suspense fallback={waiting}>{children()}</Suspense> : waiting}</div>;
+  return (
+    <div ref={place} style={seen ? { minHeight: height } : undefined}>
+      {seen ? <Suspense fallback={waiting}>{children()}</Suspense> : waiting}
+    </div>
+  );
 }

@@ -13,5 +13,5 @@ export const GET = endpoint('GET /api/draft', async ({ query: { since }, request
 });
 
 export const PATCH = endpoint('PATCH /api/draft', async ({ revision, body, request, person }) =>
-  editAnswer(await editDraft(revision, body, { kind: 'edit', madeBy: person.name }), asksForChangesOnly(request)),
+  editAnswer(await editDraft(revision, body, { kind: 'edit', by: person }), asksForChangesOnly(request)),
 );

@@ -1,4 +1,5 @@
 import { draftEtag } from '../../../contract/etag.ts';
+import { beyondMarkets } from '../../../server/draft/draft-answers.ts';
 import { readDraft } from '../../../server/draft/draft-store.ts';
 import { endpoint, reply } from '../../../server/http/endpoint.ts';
 import { sendSoon } from '../../../server/receivers/send-due.ts';
@@ -29,11 +30,12 @@ export const POST = endpoint('POST /api/releases', async ({ revision, body, pers
     if (wrong.length > 0) return noReason(wrong);
   }
   const { note } = body;
-  const outcome = await releaseDraft(revision, { note, reason: reason || null, releasedBy: person.name });
+  const outcome = await releaseDraft(revision, { note, reason: reason || null, by: person });
   if (outcome.kind === 'released') {
     sendSoon();
     return reply(outcome.release, {}, 201);
   }
+  if (outcome.kind === 'beyond') return beyondMarkets(outcome.reason);
   return {
     status: 412,
     title: 'The draft has moved on',

@@ -3,8 +3,8 @@ import { changeRole, removeAccount } from '../../../../server/accounts/people-st
 import { endpoint, reply } from '../../../../server/http/endpoint.ts';
 import { isProblem } from '../../../../server/http/problem.ts';
 
-export const PUT = endpoint('PUT /api/people/{id}', async ({ person, params: { id }, body: { role } }) => {
-  const people = await afterChange(changeRole(id, role), person);
+export const PUT = endpoint('PUT /api/people/{id}', async ({ person, params: { id }, body }) => {
+  const people = await afterChange(changeRole(id, body), person);
   return isProblem(people) ? people : reply(people);
 });
 

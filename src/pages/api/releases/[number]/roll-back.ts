@@ -1,3 +1,4 @@
+import { beyondMarkets } from '../../../../server/draft/draft-answers.ts';
 import { endpoint, reply } from '../../../../server/http/endpoint.ts';
 import { sendSoon } from '../../../../server/receivers/send-due.ts';
 import { noSuchRelease, releaseNumberOf } from '../../../../server/releases/release-number.ts';
@@ -5,7 +6,8 @@ import { rollBack } from '../../../../server/releases/release-store.ts';
 
 /** A new release of an old copy; the draft stays as it is. */
 export const POST = endpoint('POST /api/releases/{number}/roll-back', async ({ params: { number }, body, person }) => {
-  const outcome = await rollBack(releaseNumberOf(number), body.note, person.name);
+  const outcome = await rollBack(releaseNumberOf(number), body.note, person);
+  if (outcome.kind === 'beyond') return beyondMarkets(outcome.reason);
   if (outcome.kind !== 'released') return noSuchRelease;
   sendSoon();
   return reply(outcome.release, {}, 201);
