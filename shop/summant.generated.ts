@@ -1405,6 +1405,8 @@ export interface components {
             signIn: string;
             /** @enum {string} */
             role: "look" | "edit" | "release" | "own";
+            /** @description ids of markets that edits and releases are limited to; null: none */
+            markets: string[] | null;
             codesLeft: number;
             passkeys: {
                 id: string;
@@ -1432,6 +1434,8 @@ export interface components {
                 signIn: string;
                 /** @enum {string} */
                 role: "look" | "edit" | "release" | "own";
+                /** @description ids of markets that edits and releases are limited to; null: none */
+                markets: string[] | null;
                 madeBy: string;
                 /** Format: date-time */
                 madeAt: string;
@@ -1444,10 +1448,18 @@ export interface components {
                 name: string;
                 /** @enum {string} */
                 role: "look" | "edit" | "release" | "own";
+                /** @description ids of markets that edits and releases are limited to; null: none */
+                markets: string[] | null;
                 madeBy: string;
                 /** Format: date-time */
                 endsAt: string;
             }[];
+        };
+        Choices: {
+            /** @description whether a release takes somebody who asks for it and somebody else who agrees */
+            twoPeople: boolean;
+            /** @description for so many days it is kept who did what */
+            recordDays: number;
         };
         Import: {
             id: number;
@@ -1787,6 +1799,7 @@ export interface components {
             reason: string | null;
             copyOf: number | null;
             releasedBy: string;
+            agreedBy: string | null;
             /** Format: date-time */
             releasedAt: string;
         };
@@ -1796,9 +1809,19 @@ export interface components {
             reason: string | null;
             copyOf: number | null;
             releasedBy: string;
+            agreedBy: string | null;
             /** Format: date-time */
             releasedAt: string;
             policy: components["schemas"]["Policy"];
+        };
+        AskedRelease: {
+            revision: number;
+            note: string;
+            reason: string | null;
+            askedBy: string;
+            /** Format: date-time */
+            askedAt: string;
+            own: boolean;
         };
     };
     responses: never;

@@ -2,6 +2,7 @@ import type { Static, TSchema } from '@sinclair/typebox';
 import type { CallShape } from './call.ts';
 import { accountCalls } from './calls/accounts.ts';
 import { carrierCalls } from './calls/carriers.ts';
+import { choiceCalls } from './calls/choices.ts';
 import { draftCalls } from './calls/draft.ts';
 import { importCalls } from './calls/imports.ts';
 import { keyCalls } from './calls/keys.ts';
@@ -36,6 +37,7 @@ export const calls = {
   ...standInCalls,
   ...surfaceCalls,
   ...accountCalls,
+  ...choiceCalls,
   ...systemCalls,
 };
 

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { call } from '../../client/http.ts';
+import type { Choices } from '../../contract/shapes/choices.ts';
 import type { MadeLink, People } from '../../contract/shapes/account.ts';
 import type { PageProps } from '../../contract/page.ts';
 import { canBeLimited, type MarketLimit } from '../../core/people/market-limit.ts';
@@ -14,10 +15,12 @@ import { LinkTold } from './LinkTold.tsx';
 import { longestName } from './limits.ts';
 import { MarketsPhrase } from './MarketsPhrase.tsx';
 import { PersonRow } from './PersonRow.tsx';
+import { StoreChoices } from './StoreChoices.tsx';
 import { roleOptions } from './role-options.ts';
 
 interface PeopleProps extends PageProps {
   people: People;
+  choices: Choices;
   /** where people find Summant */
   address: string;
 }
@@ -30,7 +33,10 @@ export default function PeoplePage({ props }: { props: PeopleProps }) {
         <h1 className="text-head">People</h1>
         <section ref={part('people')} aria-label="People">
           {props.person.hasAccount ? (
-            <Team initial={props.people} address={props.address} />
+            <>
+              <Team initial={props.people} address={props.address} />
+              <StoreChoices initial={props.choices} />
+            </>
           ) : (
             <p className="max-w-[44rem] py-1 text-lead">
               Nobody signs in here: whoever sits at this machine may everything. For a team, open the link that Summant

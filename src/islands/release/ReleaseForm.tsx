@@ -9,6 +9,7 @@ export function ReleaseForm({
   number,
   disabled,
   refused,
+  two,
   release,
 }: {
   /** that it will have */
@@ -16,6 +17,8 @@ export function ReleaseForm({
   disabled: boolean;
   /** the server has found something wrong, which this page may not have */
   refused: boolean;
+  /** somebody else has to agree */
+  two: boolean;
   release: (body: { note: string; reason?: string }) => Promise<boolean>;
 }) {
   const [note, setNote] = useState('');
@@ -55,7 +58,7 @@ export function ReleaseForm({
         aria-describedby={mayNot === null ? undefined : 'may-not-release'}
         data-testid="release-button"
       >
-        Release as number {number}
+        {two ? `Ask for release ${number}` : `Release as number ${number}`}
       </button>
       {mayNot && (
         <p id="may-not-release" className="basis-full text-soft">

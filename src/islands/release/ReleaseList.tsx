@@ -66,6 +66,7 @@ export function ReleaseList({
               </span>
               <span className="text-small text-soft">
                 {write(release.releasedAt)}, {release.releasedBy}
+                {release.agreedBy !== null && `, agreed by ${release.agreedBy}`}
               </span>
               {index === 0 ? (
                 <span className="w-36 text-right text-primary">the shop uses this</span>

@@ -1,9 +1,7 @@
 import { statusOf } from '../../client/draft/draft-reducer.ts';
-import { useState } from 'react';
-import { call, type Answer, type HttpProblem } from '../../client/http.ts';
-import { samePolicy } from '../../core/policy/patch.ts';
 import { useDraft } from '../page/draft-context.tsx';
-import { useChanges, useRelease, useSetRelease } from '../page/page-context.tsx';
+import { useChanges, useRelease } from '../page/page-context.tsx';
+import { Asked } from './Asked.tsx';
 import { ChangeList } from './ChangeList.tsx';
 import { Guarantees } from './guarantees/Guarantees.tsx';
 import { Verdict } from './Verdict.tsx';
@@ -14,65 +12,33 @@ import { Published } from './surfaces/Published.tsx';
 import { Untold } from '../receivers/Untold.tsx';
 import { Surfaces } from './surfaces/Surfaces.tsx';
 import { useSurfaces } from './surfaces/use-surfaces.ts';
+import { useReleasing } from './use-releasing.ts';
 import { ReleaseForm } from './ReleaseForm.tsx';
 import { ReleaseList } from './ReleaseList.tsx';
-import type { ReleaseSummary } from '../../contract/shapes/release.ts';
+import type { AskedRelease, ReleaseSummary } from '../../contract/shapes/release.ts';
 import { part } from '../page/parts.ts';
 import { Alert } from '../../ui/Alert.tsx';
 
 /** What changes for shoppers, handing it to the shop, and going back. */
 export function ReleaseView({
-  releases: initial,
+  atFirst,
+  two,
   query,
 }: {
-  releases: ReleaseSummary[];
+  atFirst: { releases: ReleaseSummary[]; asked: AskedRelease | null };
+  /** a release takes two people */
+  two: boolean;
   query: Record<string, string>;
 }) {
   const changes = useChanges();
   const release = useRelease();
-  const setRelease = useSetRelease();
   const saved = useDraft((state) => state.saved);
   const settled = useDraft((state) => state.settled);
-  const flushed = useDraft((state) => state.flushed);
   const busySaving = useDraft((state) => statusOf(state) !== 'saved');
-  const refresh = useDraft((state) => state.refresh);
-  const [releases, setReleases] = useState(initial);
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<HttpProblem | null>(null);
-  const [said, setSaid] = useState('');
+  const { releases, asked, busy, problem, said, releaseNow, agree, drop, rollBack } = useReleasing(atFirst, two);
   const standings = useSurfaces();
   const empty = Object.keys(saved.policy.markets).length === 0;
   const nothingToDo = empty || (release !== null && changes.length === 0);
-
-  const take = async (releasing: () => Promise<Answer<ReleaseSummary>>): Promise<boolean> => {
-    setBusy(true);
-    setProblem(null);
-    setSaid('');
-    const answer = await releasing();
-    if (answer.ok) {
-      const current = await call('GET /api/releases/{number}', { params: { number: answer.body.number } });
-      if (current.ok) setRelease({ number: current.body.number, policy: current.body.policy });
-      setReleases((list) => [answer.body, ...list]);
-      setSaid(`Release ${answer.body.number} is what the shop uses now.`);
-    } else {
-      setProblem(answer.problem);
-      if (answer.problem.status === 412) refresh();
-    }
-    setBusy(false);
-    return answer.ok;
-  };
-  const releaseNow = async (body: { note: string; reason?: string }): Promise<boolean> => {
-    // What is released is what was looked at: own edits may still have been on their way, but nobody else's.
-    const lookedAt = settled;
-    const { revision, policy } = await flushed();
-    if (samePolicy(policy, lookedAt)) return take(() => call('POST /api/releases', { body, revision }));
-    setProblem({
-      status: 412,
-      title: 'The draft has moved on',
-      detail: 'Someone edited it since you looked at the changes. Nothing was released. Look at the changes again.',
-    });
-    return false;
-  };
 
   return (
     <div className="px-5 py-3">
@@ -101,8 +67,18 @@ export function ReleaseView({
           <Verdict surfaces={standings.of} />
         </>
       )}
+      {asked && (
+        <Asked
+          asked={asked}
+          number={(releases[0]?.number ?? 0) + 1}
+          busy={busy || busySaving}
+          agree={agree}
+          drop={drop}
+        />
+      )}
       {!empty && (
         <ReleaseForm
+          two={two}
           number={(releases[0]?.number ?? 0) + 1}
           disabled={busy || busySaving || nothingToDo}
           refused={problem?.status === 422}
@@ -122,15 +98,7 @@ export function ReleaseView({
       {!empty && <CheckUp />}
       {!empty && <Surfaces standings={standings} asked={query} />}
       {!empty && <Published />}
-      {releases.length > 0 && (
-        <ReleaseList
-          releases={releases}
-          busy={busy}
-          rollBack={(number, why) =>
-            take(() => call('POST /api/releases/{number}/roll-back', { params: { number }, body: { note: why } }))
-          }
-        />
-      )}
+      {releases.length > 0 && <ReleaseList releases={releases} busy={busy} rollBack={rollBack} />}
       {releases.length > 0 && <CompareReleases releases={releases} />}
     </div>
   );

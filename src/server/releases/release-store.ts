@@ -8,19 +8,16 @@ import { lockedPolicy, type Editor } from '../draft/draft-store.ts';
 import { checkedPolicy, storedPolicy } from '../policy/stored-policy.ts';
 import { changingQuotes } from '../quote/current-state.ts';
 import { tellOfRelease } from '../receivers/outbox.ts';
+import { choicesIn } from '../store-choices.ts';
 import { storeId } from '../store-id.ts';
 
 export interface Release extends ReleaseSummary {
   policy: Policy;
 }
 
-type ReleaseOutcome =
-  | { kind: 'released'; release: ReleaseSummary }
-  | { kind: 'stale'; revision: number }
-  | { kind: 'unknown' }
-  | { kind: 'beyond'; reason: string };
+type Released = { kind: 'released'; release: ReleaseSummary };
 
-const columns = 'number, note, reason, copy_of, released_by, released_at';
+const columns = 'number, note, reason, copy_of, released_by, agreed_by, released_at';
 
 function summaryOf(row: RowDataPacket): ReleaseSummary {
   return {
@@ -29,6 +26,7 @@ function summaryOf(row: RowDataPacket): ReleaseSummary {
     reason: row.reason === null ? null : String(row.reason),
     copyOf: row.copy_of === null ? null : Number(row.copy_of),
     releasedBy: String(row.released_by),
+    agreedBy: row.agreed_by === null ? null : String(row.agreed_by),
     releasedAt: (row.released_at as Date).toISOString(),
   };
 }
@@ -75,17 +73,31 @@ export async function readRelease(number: number): Promise<Release | null> {
   });
 }
 
-/** Makes the draft at `revision` the next release; refused when the draft has moved on since it was looked at. */
+/** What keeps the draft from being released: it has moved on since it was looked at, or it is not for who asks. */
+type Unreleasable = { kind: 'stale'; revision: number } | { kind: 'beyond'; reason: string };
+
+/** The draft at `revision`, where somebody may release it; its row is locked. */
+export async function releasable(
+  connection: PoolConnection,
+  revision: number,
+  by: Editor,
+): Promise<{ kind: 'releasable'; policy: Policy } | Unreleasable> {
+  const { policy, revision: now } = await lockedPolicy(connection, revision);
+  if (!policy) return { kind: 'stale', revision: now };
+  checkedPolicy(policy, revision);
+  const beyond = await beyondOwn(connection, policy, by);
+  return beyond === null ? { kind: 'releasable', policy } : { kind: 'beyond', reason: beyond };
+}
+
+/** Makes the draft at `revision` the next release, where one person may. */
 export async function releaseDraft(
   revision: number,
   { note, reason, by }: Pick<NewRelease, 'note' | 'reason'> & { by: Editor },
-): Promise<ReleaseOutcome> {
+): Promise<Released | Unreleasable | { kind: 'takesTwo' }> {
   return changingQuotes(async (connection) => {
-    const draft = await lockedPolicy(connection, revision);
-    if (!draft.policy) return { kind: 'stale', revision: draft.revision };
-    checkedPolicy(draft.policy, revision);
-    const beyond = await beyondOwn(connection, draft.policy, by);
-    if (beyond !== null) return { kind: 'beyond', reason: beyond };
+    const draft = await releasable(connection, revision, by);
+    if (draft.kind !== 'releasable') return draft;
+    if ((await choicesIn(connection)).twoPeople) return { kind: 'takesTwo' };
     return {
       kind: 'released',
       release: await addRelease(connection, {
@@ -101,7 +113,11 @@ export async function releaseDraft(
 }
 
 /** Makes a new release of an old copy. The draft is left as it is: it is work in progress. */
-export async function rollBack(number: number, note: string, by: Editor): Promise<ReleaseOutcome> {
+export async function rollBack(
+  number: number,
+  note: string,
+  by: Editor,
+): Promise<Released | Unreleasable | { kind: 'unknown' }> {
   return changingQuotes(async (connection) => {
     await connection.query('SELECT revision FROM draft WHERE store_id = ? FOR UPDATE', [storeId]);
     const [rows] = await connection.query<RowDataPacket[]>(
@@ -138,6 +154,7 @@ async function beyondOwn(connection: PoolConnection, next: Policy, { markets }: 
 }
 
 interface NewRelease extends Pick<ReleaseSummary, 'note' | 'reason' | 'copyOf' | 'releasedBy'> {
+  agreedBy?: string;
   /** the policy as JSON */
   document: string;
   /** of the draft that it was */
@@ -149,7 +166,7 @@ interface NewRelease extends Pick<ReleaseSummary, 'note' | 'reason' | 'copyOf' |
 /** Adds a release in the caller's transaction, which has locked the draft row: so numbers follow without a gap. */
 export async function addRelease(
   connection: PoolConnection,
-  { document, revision, note, reason, copyOf, releasedBy, releasedAt }: NewRelease,
+  { document, revision, note, reason, copyOf, releasedBy, agreedBy, releasedAt }: NewRelease,
 ): Promise<ReleaseSummary> {
   const [last] = await connection.query<RowDataPacket[]>(
     'SELECT COALESCE(MAX(number), 0) AS number FROM policy_release WHERE store_id = ?',
@@ -157,8 +174,8 @@ export async function addRelease(
   );
   const number = Number(last[0]!.number) + 1;
   await connection.query(
-    'INSERT INTO policy_release (store_id, number, note, reason, document, draft_revision, copy_of, released_by, released_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, COALESCE(?, UTC_TIMESTAMP(3)))',
-    [storeId, number, note, reason, document, revision, copyOf, releasedBy, releasedAt ?? null],
+    'INSERT INTO policy_release (store_id, number, note, reason, document, draft_revision, copy_of, released_by, agreed_by, released_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, COALESCE(?, UTC_TIMESTAMP(3)))',
+    [storeId, number, note, reason, document, revision, copyOf, releasedBy, agreedBy ?? null, releasedAt ?? null],
   );
   const [rows] = await connection.query<RowDataPacket[]>(
     `SELECT ${columns} FROM policy_release WHERE store_id = ? AND number = ?`,

@@ -1,0 +1,40 @@
+import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
+import type { Choices } from '../contract/shapes/choices.ts';
+import { reading } from './database/pool.ts';
+import { changingPeople } from './accounts/account-store.ts';
+import { storeId } from './store-id.ts';
+
+const usual: Choices = { twoPeople: false, recordDays: 365 };
+
+export async function choicesIn(reader: Pool | PoolConnection): Promise<Choices> {
+  const [[row]] = await reader.query<RowDataPacket[]>(
+    'SELECT two_people, record_days FROM store_choice WHERE store_id = ?',
+    [storeId],
+  );
+  return row ? { twoPeople: Boolean(row.two_people), recordDays: Number(row.record_days) } : usual;
+}
+
+export const readChoices = (): Promise<Choices> => reading(choicesIn);
+
+/** @returns false where a release would take two people and there are no two who may release */
+export const choose = (choices: Choices): Promise<boolean> =>
+  changingPeople(async (connection) => {
+    const before = await choicesIn(connection);
+    if (choices.twoPeople && !before.twoPeople && (await releasing(connection)) < 2) return false;
+    await connection.query('REPLACE INTO store_choice (store_id, two_people, record_days) VALUES (?, ?, ?)', [
+      storeId,
+      choices.twoPeople,
+      choices.recordDays,
+    ]);
+    if (!choices.twoPeople) await connection.query('DELETE FROM release_asked WHERE store_id = ?', [storeId]);
+    return true;
+  });
+
+/** How many may release something. */
+async function releasing(connection: PoolConnection): Promise<number> {
+  const [[row]] = await connection.query<RowDataPacket[]>(
+    "SELECT COUNT(*) AS people FROM account WHERE store_id = ? AND role IN ('release', 'own')",
+    [storeId],
+  );
+  return Number(row!.people);
+}
