@@ -9,9 +9,9 @@ const layer = (name, from, forbidden, comment) => ({
 
 /** The folders of core from bottom to top: each knows those before it. Files beside the folders are below them all. */
 const coreFolders = [
-  'people',
   'trace',
   'policy',
+  'people',
   'money',
   'quantities',
   'packing',

@@ -1,5 +1,6 @@
 import type { Static, TSchema } from '@sinclair/typebox';
 import type { CallShape } from './call.ts';
+import { auditCalls } from './calls/audit.ts';
 import { accountCalls } from './calls/accounts.ts';
 import { carrierCalls } from './calls/carriers.ts';
 import { choiceCalls } from './calls/choices.ts';
@@ -38,6 +39,7 @@ export const calls = {
   ...surfaceCalls,
   ...accountCalls,
   ...choiceCalls,
+  ...auditCalls,
   ...systemCalls,
 };
 

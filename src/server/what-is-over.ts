@@ -1,3 +1,4 @@
+import { forgetOldEntries } from './audit/audit-store.ts';
 import { isUnavailable } from './database/pool.ts';
 import { log } from './log.ts';
 import { forgetShoppersCounted } from './experiments/known-of-experiments.ts';
@@ -23,6 +24,7 @@ async function clearAway(): Promise<void> {
     await forgetOldSecrets();
     await forgetOldCalls();
     await forgetShoppersCounted();
+    await forgetOldEntries();
   } catch (error) {
     if (!isUnavailable(error)) log.error({ err: String(error) }, 'what is over could not be cleared away');
   }

@@ -311,7 +311,10 @@ describe('people', () => {
       403,
       'Nothing was changed. This takes somebody who may edit. You may look; whoever owns the store can let you do more.',
     ]);
-    await call(address, 'PUT', `/api/people/${id}`, { headers: { cookie: own }, body: { role: 'edit' } });
+    await call(address, 'PUT', `/api/people/${id}`, {
+      headers: { cookie: own },
+      body: { role: 'edit', markets: null },
+    });
     expect((await undo()).status).toBe(412);
     await call(address, 'DELETE', `/api/people/${id}`, { headers: { cookie: own } });
     expect((await accountOf(cookie)).status).toBe(401);
@@ -322,14 +325,20 @@ describe('people', () => {
     const self = (await people()).people.find((one) => one.self)!;
     const alone = await call<ProblemBody>(address, 'PUT', `/api/people/${self.id}`, {
       headers: { cookie: own },
-      body: { role: 'edit' },
+      body: { role: 'edit', markets: null },
     });
     expect(alone.status).toBe(409);
     const other = await invited('Ulla', 'own');
     const ulla = (await people()).people.find(({ name }) => name === 'Ulla')!;
     const both = await Promise.all([
-      call(address, 'PUT', `/api/people/${ulla.id}`, { headers: { cookie: own }, body: { role: 'edit' } }),
-      call(address, 'PUT', `/api/people/${self.id}`, { headers: { cookie: other }, body: { role: 'edit' } }),
+      call(address, 'PUT', `/api/people/${ulla.id}`, {
+        headers: { cookie: own },
+        body: { role: 'edit', markets: null },
+      }),
+      call(address, 'PUT', `/api/people/${self.id}`, {
+        headers: { cookie: other },
+        body: { role: 'edit', markets: null },
+      }),
     ]);
     expect(both.map(({ status }) => status).filter((status) => status === 200)).toHaveLength(1);
     const [owners] = await database.query<RowDataPacket[]>("SELECT id FROM account WHERE role = 'own'");

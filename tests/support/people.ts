@@ -1,4 +1,5 @@
 import type { MadeLink } from '../../src/contract/shapes/account.ts';
+import type { MarketLimit } from '../../src/core/people/market-limit.ts';
 import type { Role } from '../../src/core/people/roles.ts';
 import { call } from './api.ts';
 
@@ -21,10 +22,16 @@ export async function joinBy(address: string, path: string, signIn: string, name
 }
 
 /** Invites somebody. @returns the path of the link */
-export async function inviteBy(address: string, cookie: string, role: Role, name: string = role): Promise<string> {
+export async function inviteBy(
+  address: string,
+  cookie: string,
+  role: Role,
+  name: string = role,
+  markets: MarketLimit = null,
+): Promise<string> {
   const { body } = await call<MadeLink>(address, 'POST', '/api/people/invitations', {
     headers: { cookie },
-    body: { name, role },
+    body: { name, role, markets },
   });
   return body.path;
 }

@@ -32,9 +32,14 @@ export function PersonMenu({ person: { name, role, hasAccount } }: { person: Pag
             Your account
           </a>
           {may(role, 'own') && (
-            <a className="link link-primary" href="/people">
-              People
-            </a>
+            <>
+              <a className="link link-primary" href="/people">
+                People
+              </a>
+              <a className="link link-primary" href="/audit">
+                Audit
+              </a>
+            </>
           )}
           <button type="button" className="btn btn-xs mt-1" onClick={() => void leave()} data-testid="sign-out">
             Sign out

@@ -94,12 +94,20 @@ export function ReleaseView({
           {problem.title}. {problem.detail}
         </Alert>
       )}
-      {!empty && <Guarantees />}
-      {!empty && <CheckUp />}
-      {!empty && <Surfaces standings={standings} asked={query} />}
-      {!empty && <Published />}
-      {releases.length > 0 && <ReleaseList releases={releases} busy={busy} rollBack={rollBack} />}
-      {releases.length > 0 && <CompareReleases releases={releases} />}
+      {!empty && (
+        <>
+          <Guarantees />
+          <CheckUp />
+          <Surfaces standings={standings} asked={query} />
+          <Published />
+        </>
+      )}
+      {releases.length > 0 && (
+        <>
+          <ReleaseList releases={releases} busy={busy} rollBack={rollBack} />
+          <CompareReleases releases={releases} />
+        </>
+      )}
     </div>
   );
 }

@@ -8,6 +8,7 @@ export const pageNeeds: Record<string, Need> = {
   '/join': 'anyone',
   '/account': 'look',
   '/people': 'own',
+  '/audit': 'own',
   '/markets': 'look',
   '/delivery': 'look',
   '/offers': 'look',

@@ -10,6 +10,7 @@ import {
 import type { CallShape } from '../../contract/call.ts';
 import { accessOf, type Person } from '../accounts/person.ts';
 import { keyNeeded, shopAccess, showsKey } from '../access/shop-access.ts';
+import { namedBefore, noteDone } from '../audit/noting.ts';
 import { answering, isProblem, json, problemResponse, type Problem } from './problem.ts';
 import { bodySchema, matchedRevision, readBody, readQuery } from './read-request.ts';
 
@@ -55,7 +56,13 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
   const { needs, limited, shop } = shape;
   const read = reader(shape);
   const answer = async (context: APIContext, by: AskedBy): Promise<Response> => {
-    const outcome = await work((await read(context, by)) as Asked<N>);
+    const asked = (await read(context, by)) as Asked<N>;
+    const named = await namedBefore(name, asked.params);
+    const outcome = await work(asked);
+    const { body, params, client } = asked;
+    // What shops ask is too much to be kept, and has no person behind it.
+    if (by.person !== shopItself)
+      await noteDone(name, { body, params, person: by.person.name || null, address: client() }, named, outcome);
     if (outcome instanceof Response) return outcome;
     if (isProblem(outcome)) return problemResponse(outcome);
     return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
@@ -63,14 +70,14 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
   const byPerson = async (context: APIContext): Promise<Response> => {
     const { person, refused } = await accessOf({ needs, limited: limited ?? false }, context.request, isLocal(context));
     if (refused) return problemResponse(shop && refused.status === 401 ? keyNeeded : refused);
-    return answer(context, { person: person ?? nobody, fromPage: false });
+    return answer(context, { person: person ?? nobodyYet, fromPage: false });
   };
   if (!shop) return (context) => answering(() => byPerson(context));
   return (context) =>
     answering(async () => {
       if (!showsKey(context.request)) return byPerson(context);
       const { refused, key, headers } = await shopAccess(shop, context.request, clientOf(context));
-      const byShop = { person: nobody, fromPage: key === 'publishable' };
+      const byShop = { person: shopItself, fromPage: key === 'publishable' };
       const response = refused ?? (await answering(() => answer(context, byShop)));
       for (const [header, value] of Object.entries(headers)) response.headers.set(header, value);
       return response;
@@ -79,7 +86,9 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
 
 type AskedBy = Pick<Asked<CallName>, 'person' | 'fromPage'>;
 
-const nobody: Person = { name: 'a shop', role: 'look', markets: null, signedIn: null };
+const shopItself: Person = { name: 'a shop', role: 'look', markets: null, signedIn: null };
+/** Asks for what anyone may, such as to sign in. */
+const nobodyYet: Person = { ...shopItself, name: '' };
 
 const clientOf = ({ locals: { client } }: APIContext): string | null => client?.() ?? null;
 /** Without a server that says so, as when developing, this machine asks. */
