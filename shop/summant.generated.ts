@@ -1400,6 +1400,22 @@ export interface components {
             draft?: components["schemas"]["Draft"] | components["schemas"]["DraftChanges"];
             product?: components["schemas"]["Product"];
         };
+        AuditEntry: {
+            id: number;
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            kind: "signing-in" | "own-account" | "people" | "keys" | "connections" | "draft" | "release" | "data" | "export";
+            person: string | null;
+            /** @description where it was asked from; empty: not known */
+            address: string;
+            what: string;
+        };
+        Audit: {
+            entries: components["schemas"]["AuditEntry"][];
+            /** @description whether there are older ones */
+            more: boolean;
+        };
         OwnAccount: {
             name: string;
             signIn: string;

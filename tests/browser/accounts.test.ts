@@ -111,6 +111,104 @@ describe('people', () => {
     await expect.poll(() => pennant.getAttribute('aria-valuenow')).toBe(was);
   });
 
+  test('are limited to markets, and are told where they may not go', async () => {
+    const page = await at('/sign-in?next=/people');
+    await signIn(page, 'ida@example.com');
+    await page.waitForURL(`${address}/people`);
+    await ready(page);
+    await page.getByTestId('invited-name').fill('Bea Holm');
+    await page.getByTestId('invited-role').selectOption('release');
+    await page.getByTestId('invited-markets').click();
+    await page.getByLabel('all markets, and what concerns all').uncheck();
+    await page.getByLabel('United Kingdom', { exact: true }).check();
+    expect(await violations(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    expect(await page.getByTestId('invited-markets').innerText()).toBe('in United Kingdom');
+    await page.getByTestId('make-invitation').click();
+    const link = await page.getByTestId('link-told').locator('code').innerText();
+    await joinBy(address, link.slice(address.length), 'bea@example.com', 'Bea Holm');
+    await page.reload();
+    await ready(page);
+    await page.getByRole('button', { name: /^Markets of Bea Holm/ }).click();
+    await page.getByLabel('Denmark', { exact: true }).check();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Markets of Bea Holm: in United Kingdom and Denmark' }).waitFor();
+    const bea = await at('/sign-in?next=/offers?market=nlbe');
+    await signIn(bea, 'bea@example.com');
+    await bea.waitForURL(/offers/);
+    await ready(bea);
+    const pennant = bea.getByTestId('pennant');
+    const was = await pennant.getAttribute('aria-valuenow');
+    await pennant.focus();
+    await bea.keyboard.press('ArrowLeft');
+    await bea.getByRole('alert').getByText('You may change only').waitFor();
+    await expect.poll(() => pennant.getAttribute('aria-valuenow')).toBe(was);
+    await bea.goto(`${address}/offers?market=uk`);
+    await ready(bea);
+    const british = await pennant.getAttribute('aria-valuenow');
+    await pennant.focus();
+    await bea.keyboard.press('ArrowLeft');
+    await saved(bea);
+    await expect.poll(() => pennant.getAttribute('aria-valuenow')).not.toBe(british);
+    await bea.getByTestId('person-menu').click();
+    await bea.getByText('in United Kingdom and Denmark').waitFor();
+  });
+
+  test('release together where the store says so: one asks, another agrees', async () => {
+    const page = await at('/sign-in?next=/people', { allow: /409/ });
+    await signIn(page, 'ida@example.com');
+    await page.waitForURL(`${address}/people`);
+    await ready(page);
+    await page.getByTestId('two-people').selectOption('two');
+    const rune = await asWho('release', '/offers?market=uk');
+    await rune.getByTestId('pennant').focus();
+    await rune.keyboard.press('ArrowLeft');
+    await moveTo(rune, `${address}/release`);
+    await rune.getByTestId('release-note').fill('a little less');
+    await rune.getByTestId('release-reason').fill('its gaps are meant');
+    await rune.getByRole('button', { name: /^Ask for release/ }).click();
+    await rune.getByText('You have asked for release').waitFor();
+    expect(await rune.getByTestId('agree').count()).toBe(0);
+    await page.goto(`${address}/release`);
+    await ready(page);
+    await page.getByText('has asked for release').waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.getByTestId('agree').click();
+    await page.getByText(/^Release \d+ is what the shop uses now\.$/).waitFor();
+    expect(await page.getByTestId('asked-release').count()).toBe(0);
+    await page.getByText('agreed by Ida Hansen').waitFor();
+    await page.goto(`${address}/people`);
+    await ready(page);
+    await page.getByTestId('two-people').selectOption('one');
+    await expect.poll(() => page.getByTestId('two-people').inputValue()).toBe('one');
+  });
+
+  test('find in the audit who did what, by kind and person, and save it', async () => {
+    const page = await at('/sign-in?next=/audit');
+    await signIn(page, 'ida@example.com');
+    await page.waitForURL(`${address}/audit`);
+    await ready(page);
+    const first = page.getByTestId('audit').locator('tbody tr').first();
+    expect(await first.innerText()).toMatch(/Ida Hansen\s+Signed in\s+127\.0\.0\.1/);
+    expect(await violations(page)).toEqual([]);
+    await page.getByTestId('audit-kind').selectOption('people');
+    await expect.poll(() => first.innerText()).not.toMatch(/Signed in/);
+    await page.getByTestId('audit-person').selectOption('Ida Hansen');
+    await expect.poll(() => page.getByTestId('audit').getByText('Invited Tove Lund').count()).toBe(1);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByLabel('Save the audit as CSV').click(),
+    ]);
+    expect(download.suggestedFilename()).toBe('audit.csv');
+    await page.getByTestId('record-days').fill('29');
+    await page.getByRole('alert').getByText('Days from 30 to 3650.').waitFor();
+    await page.getByTestId('record-days').fill('90');
+    await page.getByTestId('record-days').press('Enter');
+    await page.reload();
+    await ready(page);
+    await expect.poll(() => page.getByTestId('record-days').inputValue()).toBe('90');
+  });
+
   test('who may edit is told at Release and at Connections what somebody else has to do', async () => {
     const page = await asWho('edit', '/release', { allow: /403/ });
     await page.getByText('This takes somebody who may release. You may edit').waitFor();

@@ -184,6 +184,24 @@ describe('orders beside the rules of their day', () => {
       .waitFor();
   });
 
+  test('nothing above moves while they are compared', async () => {
+    const page = await open('/orders?market=deat');
+    let answer = () => {};
+    const held = new Promise<void>((resolve) => (answer = resolve));
+    await page.route('**/api/releases/*', async (route) => {
+      await held;
+      await route.continue();
+    });
+    const section = page.getByTestId('orders-and-rules');
+    await section.scrollIntoViewIfNeeded();
+    await page.getByTestId('stop-reading').waitFor();
+    // As high as its place was before: a page seen from its end would move.
+    expect((await section.boundingBox())!.height).toBeGreaterThan(150);
+    answer();
+    await page.getByTestId('orders-compared').waitFor();
+    await page.unrouteAll({ behavior: 'wait' });
+  });
+
   test('its orders say their rules by themselves, when asked', async () => {
     const page = await open('/orders?market=deat');
     await page.getByTestId('orders-and-rules').scrollIntoViewIfNeeded();

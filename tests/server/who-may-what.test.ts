@@ -7,7 +7,12 @@ import { freshDatabase, startApplication, type Application } from '../support/ap
 import { firstLinkOf, inviteBy, joinBy } from '../support/people.ts';
 
 let application: Application;
-const cookies = new Map<Role, string>();
+/** Roles, and those of people who are limited to one market. */
+const askers = [...roles, 'edit in one market', 'release in one market'] as const;
+type Asker = (typeof askers)[number];
+const roleOf = (asker: Asker): Role => asker.split(' ')[0] as Role;
+const isLimited = (asker: Asker): boolean => asker.includes(' ');
+const cookies = new Map<Asker, string>();
 beforeAll(async () => {
   const url = await freshDatabase(inject('databaseServerUrl'), 'summant_who_may_what');
   application = await startApplication({ DATABASE_URL: url, SUMMANT_LOG: 'silent' });
@@ -21,22 +26,27 @@ beforeAll(async () => {
   );
   expect(statuses).toEqual([200, 401]);
   cookies.set('own', await joinBy(address, first, 'own@example.com'));
-  for (const role of ['look', 'edit', 'release'] as const)
-    cookies.set(role, await joinBy(address, await inviteBy(address, cookies.get('own')!, role), `${role}@example.com`));
+  for (const asker of askers) {
+    if (asker === 'own') continue;
+    const markets = isLimited(asker) ? ['uk'] : null;
+    const path = await inviteBy(address, cookies.get('own')!, roleOf(asker), asker, markets);
+    cookies.set(asker, await joinBy(address, path, `${asker.replaceAll(' ', '-')}@example.com`));
+  }
 });
 afterAll(async () => {
   await application.stop();
 });
 
-const everybody = [null, ...roles] as const;
-const said = (role: Role | null, need: Need) => {
-  if (may(role, need)) return 'may';
-  return role === null ? 'sign in' : 'may not';
+const everybody = [null, ...askers] as const;
+const said = (asker: Asker | null, { needs, limited }: Pick<CallShape, 'needs' | 'limited'>) => {
+  if (asker === null) return may(null, needs) ? 'may' : 'sign in';
+  const changes = needs === 'edit' || needs === 'release';
+  return may(roleOf(asker), needs) && !(isLimited(asker) && changes && !limited) ? 'may' : 'may not';
 };
-const expected = (need: Need) => everybody.map((role) => said(role, need));
+const expected = (call: Pick<CallShape, 'needs' | 'limited'>) => everybody.map((asker) => said(asker, call));
 
 /** Nothing that is asked here is complete, so that whoever may do it does nothing. */
-const asked = (address: string, name: string, role: Role | null) => {
+const asked = (address: string, name: string, role: Asker | null) => {
   const [method, path] = name.split(' ') as [string, string];
   const headers = new Headers({ 'content-type': 'application/json' });
   if (role !== null) headers.set('cookie', cookies.get(role)!);
@@ -49,7 +59,12 @@ const asked = (address: string, name: string, role: Role | null) => {
 };
 
 /** Calls that need no body, and so would do something. */
-const withoutBody = new Set(['POST /api/demo', 'POST /api/signing-secrets', 'POST /api/rates/fetch']);
+const withoutBody = new Set([
+  'POST /api/demo',
+  'POST /api/signing-secrets',
+  'POST /api/rates/fetch',
+  'DELETE /api/releases/asked',
+]);
 
 /** Would end the sessions that the others are asked with; tried in accounts.test.ts. */
 const signingOut = 'POST /api/sign-out';
@@ -59,7 +74,8 @@ const rows = Object.entries<CallShape>(calls).filter(([name]) => !withoutBody.ha
 test(`${rows.length} calls × every role: each may what the contract says, and nothing else`, async () => {
   const { address } = application;
   const wrong: string[] = [];
-  for (const [name, { needs, shop }] of rows) {
+  for (const [name, shape] of rows) {
+    const { needs, shop } = shape;
     const found = [];
     for (const role of everybody) {
       const response = await asked(address, name, role);
@@ -70,7 +86,7 @@ test(`${rows.length} calls × every role: each may what the contract says, and n
       if (response.status === 401 && needs !== 'anyone')
         expect(title, name).toBe(shop ? 'Bearer realm="Summant"' : 'Session realm="Summant"');
     }
-    if (found.join() !== expected(needs).join()) wrong.push(`${name} (${needs}): ${found.join(', ')}`);
+    if (found.join() !== expected(shape).join()) wrong.push(`${name} (${needs}): ${found.join(', ')}`);
   }
   expect(wrong).toEqual([]);
 });
@@ -79,7 +95,7 @@ test('calls that do something without a body are refused to whoever may not', as
   const { address } = application;
   const shapes = calls as Record<string, CallShape>;
   for (const name of withoutBody) {
-    const refused = everybody.filter((role) => !may(role, shapes[name]!.needs));
+    const refused = everybody.filter((asker) => said(asker, shapes[name]!) !== 'may');
     expect(refused.length).toBeGreaterThan(0);
     for (const role of refused)
       expect((await asked(address, name, role)).status, `${name} ${role}`).toBe(role === null ? 401 : 403);
@@ -99,7 +115,7 @@ test('every page × every role: who is not known is led to sign in, and who may 
       if (response.status === 303 && to.startsWith('/sign-in?next=')) found.push('sign in');
       else found.push(response.status === 403 ? 'may not' : 'may');
     }
-    if (found.join() !== expected(need).join()) wrong.push(`${route} (${need}): ${found.join(', ')}`);
+    if (found.join() !== expected({ needs: need }).join()) wrong.push(`${route} (${need}): ${found.join(', ')}`);
   }
   expect(wrong).toEqual([]);
 });

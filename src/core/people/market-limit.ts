@@ -33,3 +33,9 @@ const onlyIn = (limit: readonly string[], nameOf: (id: string) => string): strin
 /** Why somebody may not do what concerns every market, in words; null: he may. */
 export const beyondAnyLimit = (limit: MarketLimit): string | null =>
   limit === null ? null : `This concerns every market, and you may change only some; ${more}.`;
+
+/** Names of markets as a place: *in A, B and C*. */
+export const inMarkets = (names: readonly string[]): string =>
+  names.length === 0
+    ? 'in no market'
+    : `in ${[names.slice(0, -1).join(', '), names.at(-1)].filter((part) => part !== '').join(' and ')}`;

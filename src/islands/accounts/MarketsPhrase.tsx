@@ -1,5 +1,5 @@
 import { inOrder } from '../../core/ordered.ts';
-import type { MarketLimit } from '../../core/people/market-limit.ts';
+import { inMarkets, type MarketLimit } from '../../core/people/market-limit.ts';
 import { Popover } from '../../ui/Popover.tsx';
 import { usePolicy } from '../page/draft-context.tsx';
 
@@ -24,7 +24,7 @@ export function MarketsPhrase({
   // A market that is there no more is no limit that anybody could see.
   const known = markets.filter(([id]) => limit?.includes(id)).map(([, { name }]) => name);
   return (
-    <Popover label={label} shown={inMarkets(limit, known)} testId={testId}>
+    <Popover label={label} shown={shownLimit(limit, known)} testId={testId}>
       {() => (
         <span className="flex max-h-80 min-w-56 flex-col gap-1 overflow-y-auto p-3">
           <Tick
@@ -63,8 +63,7 @@ function Tick({ name, on, busy, change }: { name: string; on: boolean; busy: boo
   );
 }
 
-function inMarkets(limit: MarketLimit, known: readonly string[]): string {
+function shownLimit(limit: MarketLimit, known: readonly string[]): string {
   if (limit === null) return 'in all markets';
-  if (known.length === 0) return 'in no market';
-  return known.length > mostNamed ? `in ${known.length} markets` : `in ${known.join(' and ')}`;
+  return known.length > mostNamed ? `in ${known.length} markets` : inMarkets(known);
 }

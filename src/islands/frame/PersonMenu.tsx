@@ -1,6 +1,8 @@
 import { call } from '../../client/http.ts';
 import type { PagePerson } from '../../contract/page.ts';
+import { inMarkets } from '../../core/people/market-limit.ts';
 import { may, roleInWords } from '../../core/people/roles.ts';
+import { usePolicy } from '../page/draft-context.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 
 /** Two letters for a name: of its first and its last word. */
@@ -11,7 +13,7 @@ const initialsOf = (name: string): string => {
 };
 
 /** Who is signed in, and what that leads to. Without accounts there is nobody to show. */
-export function PersonMenu({ person: { name, role, hasAccount } }: { person: PagePerson }) {
+export function PersonMenu({ person: { name, role, markets, hasAccount } }: { person: PagePerson }) {
   if (!hasAccount) return null;
   const leave = async () => {
     const answer = await call('POST /api/sign-out');
@@ -27,7 +29,10 @@ export function PersonMenu({ person: { name, role, hasAccount } }: { person: Pag
       {() => (
         <span className="flex w-60 flex-col items-start gap-1 p-3">
           <strong>{name}</strong>
-          <span className="pb-1 text-small text-soft">You may {roleInWords[role]}.</span>
+          <span className="pb-1 text-small text-soft">
+            You may {roleInWords[role]}
+            {markets !== null && <Limit markets={markets} />}.
+          </span>
           <a className="link link-primary" href="/account">
             Your account
           </a>
@@ -48,4 +53,11 @@ export function PersonMenu({ person: { name, role, hasAccount } }: { person: Pag
       )}
     </Popover>
   );
+}
+
+/** Where it holds, of who is limited. */
+function Limit({ markets }: { markets: readonly string[] }) {
+  const known = usePolicy().markets;
+  const names = markets.flatMap((id) => known[id]?.name ?? []);
+  return <>{`, ${inMarkets(names)}`}</>;
 }

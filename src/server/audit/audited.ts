@@ -2,6 +2,7 @@ import type { AnswerTo, BodyOf, CallName, ParamsOf } from '../../contract/calls.
 import type { AuditKind } from '../../contract/shapes/audit.ts';
 import { roleInWords } from '../../core/people/roles.ts';
 import { credentialsOf } from '../accounts/account-store.ts';
+import { isRandomId } from '../random-id.ts';
 import { listReceivers } from '../receivers/receiver-store.ts';
 
 interface Done<N extends CallName> {
@@ -25,7 +26,8 @@ export interface Audited<N extends CallName = CallName> {
   refused?: { what: string; who: (body: BodyOf<N>) => Promise<string | null> };
 }
 
-const personNamed = async ({ id }: { id: string }): Promise<string> => (await credentialsOf({ id }))?.name ?? id;
+const personNamed = async ({ id }: { id: string }): Promise<string> =>
+  (isRandomId(id, 12) ? (await credentialsOf({ id }))?.name : undefined) ?? id;
 const receiverNamed = async ({ id }: { id: string }): Promise<string> =>
   (await listReceivers()).find((receiver) => receiver.id === id)?.address ?? id;
 const ownerOf = async (signIn: string): Promise<string | null> => (await credentialsOf({ signIn }))?.name ?? null;

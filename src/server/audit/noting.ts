@@ -14,8 +14,14 @@ export interface Noted {
 }
 
 /** What has to be looked up before a call is done. */
-export const namedBefore = async (name: CallName, params: unknown): Promise<string> =>
-  (await (audited[name] as Audited | undefined)?.before?.(params as never)) ?? '';
+export async function namedBefore(name: CallName, params: unknown): Promise<string> {
+  try {
+    return (await (audited[name] as Audited | undefined)?.before?.(params as never)) ?? '';
+  } catch {
+    // The call itself says what is wrong.
+    return '';
+  }
+}
 
 /** An answer's body, a problem, or a response of its own. */
 export type NotedOutcome = { status: number; body: unknown } | Problem | Response;
