@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, inject, test } from 'vitest';
 import { calls } from '../../src/contract/calls.ts';
 import type { CallShape } from '../../src/contract/call.ts';
-import { may, roles, type Need, type Role } from '../../src/core/people/roles.ts';
+import { may, roles, type Role } from '../../src/core/people/roles.ts';
 import { pageNeeds } from '../../src/server/accounts/page-needs.ts';
 import { freshDatabase, startApplication, type Application } from '../support/application.ts';
 import { firstLinkOf, inviteBy, joinBy } from '../support/people.ts';
