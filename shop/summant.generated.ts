@@ -1471,12 +1471,6 @@ export interface components {
                 endsAt: string;
             }[];
         };
-        Choices: {
-            /** @description whether a release takes somebody who asks for it and somebody else who agrees */
-            twoPeople: boolean;
-            /** @description for so many days it is kept who did what */
-            recordDays: number;
-        };
         Import: {
             id: number;
             /** @enum {string} */

@@ -185,7 +185,7 @@ describe('the audit', () => {
     expect(undone).toMatchObject({
       person: 'Odd',
       kind: 'draft',
-      what: expect.stringMatching(/^Took back: Free delivery/),
+      what: expect.stringMatching(/^Took back: Goal of “Free delivery” in United Kingdom/),
     });
     expect(edited).toMatchObject({ person: 'Rune', kind: 'draft', what: expect.stringContaining('Free delivery') });
     expect(entries.map(({ id }) => id)).toEqual(entries.map(({ id }) => id).sort((a, b) => b - a));
@@ -196,7 +196,7 @@ describe('the audit', () => {
 
   test('has releases, people and choices, by name also of who is gone', async () => {
     const releases = await told('?kind=release');
-    expect(releases).toContain('Bea: Made release 8: dearer');
+    expect(releases.filter((one) => /^Bea: Made release \d+: dearer$/.test(one))).toHaveLength(1);
     expect(releases.some((one) => /^(Odd|Ida): Agreed to release \d+, which Rune had asked for$/.test(one))).toBe(true);
     const people = await told('?kind=people');
     expect(people).toContain('Ida: Invited Bea, who may edit, and release, in uk');
@@ -226,10 +226,11 @@ describe('the audit', () => {
       "INSERT INTO audit_entry (store_id, made_at, kind, person, address, what) VALUES (1, '2020-01-01', 'draft', 'Long ago', '', 'Something'), (1, DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 31 DAY), 'draft', 'Lately', '', 'Something')",
     );
     const left = async () => [...(await told('?person=Long%20ago')), ...(await told('?person=Lately'))];
-    await expect.poll(left, { timeout: 90_000 }).toEqual(['Lately: Something']);
-    const body = { twoPeople: false, recordDays: 30 };
-    expect((await as(own, 'PUT', '/api/choices', body)).status).toBe(200);
-    await expect.poll(left, { timeout: 90_000 }).toEqual([]);
-    expect((await as(own, 'PUT', '/api/choices', { ...body, recordDays: 29 })).status).toBe(422);
+    const keep = (recordDays: number) => as(own, 'PUT', '/api/choices', { twoPeople: false, recordDays });
+    expect((await keep(365)).status).toBe(200);
+    expect(await left()).toEqual(['Lately: Something']);
+    expect((await keep(30)).status).toBe(200);
+    expect(await left()).toEqual([]);
+    expect((await keep(29)).status).toBe(422);
   });
 });

@@ -1,22 +1,19 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { flag, named, object } from '../shape.ts';
+import { flag, object } from '../shape.ts';
 
 /** For so long it may be kept who did what. days */
 export const [leastRecordDays, mostRecordDays] = [30, 3650];
 
 /** What the store chooses that is no rule for shoppers. */
-export const ChoicesShape = named(
-  'Choices',
-  object({
-    twoPeople: Type.Unsafe<boolean>({
-      ...flag,
-      description: 'whether a release takes somebody who asks for it and somebody else who agrees',
-    }),
-    recordDays: Type.Integer({
-      minimum: leastRecordDays,
-      maximum: mostRecordDays,
-      description: 'for so many days it is kept who did what',
-    }),
+export const ChoicesShape = object({
+  twoPeople: Type.Unsafe<boolean>({
+    ...flag,
+    description: 'whether a release takes somebody who asks for it and somebody else who agrees',
   }),
-);
+  recordDays: Type.Integer({
+    minimum: leastRecordDays,
+    maximum: mostRecordDays,
+    description: 'for so many days it is kept who did what',
+  }),
+});
 export type Choices = Static<typeof ChoicesShape>;

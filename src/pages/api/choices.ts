@@ -1,14 +1,17 @@
+import { forgetOldEntries } from '../../server/audit/audit-store.ts';
 import { endpoint, reply } from '../../server/http/endpoint.ts';
 import { choose, readChoices } from '../../server/store-choices.ts';
 
 export const GET = endpoint('GET /api/choices', async () => reply(await readChoices()));
 
-export const PUT = endpoint('PUT /api/choices', async ({ body }) =>
-  (await choose(body))
-    ? reply(body)
-    : {
-        status: 409,
-        title: 'There are no two people who may release',
-        detail: 'Nothing was changed. Let somebody else release first; else nobody could.',
-      },
-);
+export const PUT = endpoint('PUT /api/choices', async ({ body }) => {
+  if (!(await choose(body)))
+    return {
+      status: 409,
+      title: 'There are no two people who may release',
+      detail: 'Nothing was changed. Let somebody else release first; else nobody could.',
+    };
+  // What is to be kept no longer goes at once; of very many, the rest within minutes.
+  await forgetOldEntries();
+  return reply(body);
+});
