@@ -22,7 +22,7 @@ export interface Audited<N extends CallName = CallName> {
   what: (done: Done<N>) => string;
   /** whose account it was, of calls for which nobody is signed in yet */
   who?: (done: Done<N>) => string;
-  /** of one that was refused since what was shown did not fit, or too often: what was tried, and on whose account */
+  /** of one that was refused since what was shown did not fit: what was tried, and on whose account */
   refused?: { what: string; who: (body: BodyOf<N>) => Promise<string | null> };
 }
 

@@ -26,8 +26,8 @@ export async function namedBefore(name: CallName, params: unknown): Promise<stri
 /** An answer's body, a problem, or a response of its own. */
 export type NotedOutcome = { status: number; body: unknown } | Problem | Response;
 
-/** What was shown did not fit, or too often. */
-const refusals = [401, 429];
+/** What was shown did not fit. What was not looked at, since it came too often, is not kept: a flood of it would be, too. */
+const didNotFit = 401;
 
 /** Keeps who did what. That it cannot be kept is no reason to answer that what has been done was not. */
 export async function noteDone(name: CallName, noted: Noted, named: string, outcome: NotedOutcome): Promise<void> {
@@ -48,7 +48,7 @@ async function toldOf(
   outcome: NotedOutcome,
 ): Promise<{ what: string; person: string | null } | null> {
   if (!(outcome instanceof Response) && isProblem(outcome)) {
-    if (!refused || !refusals.includes(outcome.status)) return null;
+    if (!refused || outcome.status !== didNotFit) return null;
     return { what: refused.what, person: await refused.who(body as never) };
   }
   if (outcome.status >= 400) return null;
