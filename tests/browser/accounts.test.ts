@@ -162,7 +162,9 @@ describe('people', () => {
     await page.getByTestId('two-people').selectOption('two');
     const rune = await asWho('release', '/offers?market=uk');
     await rune.getByTestId('pennant').focus();
+    const kept = rune.waitForResponse((response) => response.request().method() === 'PATCH');
     await rune.keyboard.press('ArrowLeft');
+    await kept;
     await moveTo(rune, `${address}/release`);
     await rune.getByTestId('release-note').fill('a little less');
     await rune.getByTestId('release-reason').fill('its gaps are meant');

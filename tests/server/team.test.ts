@@ -201,6 +201,7 @@ describe('the audit', () => {
     const people = await told('?kind=people');
     expect(people).toContain('Ida: Invited Bea, who may edit, and release, in uk');
     expect(people).toContain('Ida: Took the account of Gro away');
+    expect(await told('?kind=signing-in')).toContain('Gro: Made an account by a link');
     expect(people).toContain('Ida: A release takes two people; audit entries are kept for 365 days');
   });
 

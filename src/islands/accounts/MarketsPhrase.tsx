@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { inOrder } from '../../core/ordered.ts';
 import { inMarkets, type MarketLimit } from '../../core/people/market-limit.ts';
 import { Popover } from '../../ui/Popover.tsx';
@@ -9,7 +10,7 @@ const mostNamed = 2;
 /** In which markets somebody may change and release. */
 export function MarketsPhrase({
   label,
-  limit,
+  limit: chosen,
   busy,
   choose,
   testId,
@@ -17,9 +18,17 @@ export function MarketsPhrase({
   label: string;
   limit: MarketLimit;
   busy: boolean;
-  choose: (limit: MarketLimit) => void;
+  choose: (limit: MarketLimit) => Promise<void> | void;
   testId?: string;
 }) {
+  // What has been chosen is shown while it is on its way.
+  const [sent, setSent] = useState<{ limit: MarketLimit } | null>(null);
+  const limit = sent ? sent.limit : chosen;
+  const pick = async (next: MarketLimit) => {
+    setSent({ limit: next });
+    await choose(next);
+    setSent(null);
+  };
   const markets = inOrder(usePolicy().markets);
   // A market that is there no more is no limit that anybody could see.
   const known = markets.filter(([id]) => limit?.includes(id)).map(([, { name }]) => name);
@@ -31,7 +40,7 @@ export function MarketsPhrase({
             name="all markets, and what concerns all"
             on={limit === null}
             busy={busy}
-            change={(on) => choose(on ? null : [])}
+            change={(on) => void pick(on ? null : [])}
           />
           {markets.map(([id, { name }]) => (
             <Tick
@@ -39,7 +48,7 @@ export function MarketsPhrase({
               name={name}
               on={limit?.includes(id) === true}
               busy={busy}
-              change={(on) => choose(on ? [...(limit ?? []), id] : (limit ?? []).filter((one) => one !== id))}
+              change={(on) => void pick(on ? [...(limit ?? []), id] : (limit ?? []).filter((one) => one !== id))}
             />
           ))}
         </span>

@@ -42,7 +42,7 @@ export function PersonRow({
             label={`Markets of ${name}`}
             limit={markets}
             busy={busy}
-            choose={(next) => void change({ role, markets: next })}
+            choose={(next) => change({ role, markets: next })}
             testId={`markets-${id}`}
           />
         )}

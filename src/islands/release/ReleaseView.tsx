@@ -35,7 +35,10 @@ export function ReleaseView({
   const saved = useDraft((state) => state.saved);
   const settled = useDraft((state) => state.settled);
   const busySaving = useDraft((state) => statusOf(state) !== 'saved');
-  const { releases, asked, busy, problem, said, releaseNow, agree, drop, rollBack } = useReleasing(atFirst, two);
+  const { releases, next, asked, standing, busy, problem, said, releaseNow, agree, drop, rollBack } = useReleasing(
+    atFirst,
+    two,
+  );
   const standings = useSurfaces();
   const empty = Object.keys(saved.policy.markets).length === 0;
   const nothingToDo = empty || (release !== null && changes.length === 0);
@@ -67,19 +70,11 @@ export function ReleaseView({
           <Verdict surfaces={standings.of} />
         </>
       )}
-      {asked && (
-        <Asked
-          asked={asked}
-          number={(releases[0]?.number ?? 0) + 1}
-          busy={busy || busySaving}
-          agree={agree}
-          drop={drop}
-        />
-      )}
-      {!empty && (
+      {asked && <Asked asked={asked} number={next} busy={busy || busySaving} agree={agree} drop={drop} />}
+      {!empty && !standing && (
         <ReleaseForm
           two={two}
-          number={(releases[0]?.number ?? 0) + 1}
+          number={next}
           disabled={busy || busySaving || nothingToDo}
           refused={problem?.status === 422}
           release={releaseNow}

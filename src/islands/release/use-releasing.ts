@@ -8,6 +8,7 @@ import { useSetRelease } from '../page/page-context.tsx';
 /** Handing the draft to the shop, alone or with somebody else’s agreement, and going back. @param two whether a release takes two people */
 export function useReleasing(atFirst: { releases: ReleaseSummary[]; asked: AskedRelease | null }, two: boolean) {
   const setRelease = useSetRelease();
+  const saved = useDraft((state) => state.saved);
   const settled = useDraft((state) => state.settled);
   const flushed = useDraft((state) => state.flushed);
   const refresh = useDraft((state) => state.refresh);
@@ -67,5 +68,9 @@ export function useReleasing(atFirst: { releases: ReleaseSummary[]; asked: Asked
     );
   const rollBack = (number: number, note: string) =>
     take(() => call('POST /api/releases/{number}/roll-back', { params: { number }, body: { note } }));
-  return { releases, asked, busy, problem, said, releaseNow, agree, drop, rollBack };
+  /** What is asked for is what would be asked for again. */
+  const standing = asked?.revision === saved.revision;
+  /** The number that the next release has. */
+  const next = (releases[0]?.number ?? 0) + 1;
+  return { releases, next, asked, standing, busy, problem, said, releaseNow, agree, drop, rollBack };
 }

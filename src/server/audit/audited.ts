@@ -2,6 +2,7 @@ import type { AnswerTo, BodyOf, CallName, ParamsOf } from '../../contract/calls.
 import type { AuditKind } from '../../contract/shapes/audit.ts';
 import { roleInWords } from '../../core/people/roles.ts';
 import { credentialsOf } from '../accounts/account-store.ts';
+import { linkOf } from '../accounts/links.ts';
 import { isRandomId } from '../random-id.ts';
 import { listReceivers } from '../receivers/receiver-store.ts';
 
@@ -18,7 +19,7 @@ interface Done<N extends CallName> {
 export interface Audited<N extends CallName = CallName> {
   kind: AuditKind;
   /** what the call is about, by its name, found before it is done: afterwards it may be gone */
-  before?: (params: ParamsOf<N>) => Promise<string>;
+  before?: (asked: { params: ParamsOf<N>; body: BodyOf<N> }) => Promise<string>;
   what: (done: Done<N>) => string;
   /** whose account it was, of calls for which nobody is signed in yet */
   who?: (done: Done<N>) => string;
@@ -26,9 +27,13 @@ export interface Audited<N extends CallName = CallName> {
   refused?: { what: string; who: (body: BodyOf<N>) => Promise<string | null> };
 }
 
-const personNamed = async ({ id }: { id: string }): Promise<string> =>
+/** Of calls about something by its id. */
+interface ById {
+  params: { id: string };
+}
+const personNamed = async ({ params: { id } }: ById): Promise<string> =>
   (isRandomId(id, 12) ? (await credentialsOf({ id }))?.name : undefined) ?? id;
-const receiverNamed = async ({ id }: { id: string }): Promise<string> =>
+const receiverNamed = async ({ params: { id } }: ById): Promise<string> =>
   (await listReceivers()).find((receiver) => receiver.id === id)?.address ?? id;
 const ownerOf = async (signIn: string): Promise<string | null> => (await credentialsOf({ signIn }))?.name ?? null;
 const nobody = (): Promise<null> => Promise.resolve(null);
@@ -61,7 +66,8 @@ export const audited: { readonly [N in CallName]?: Audited<N> } = {
   },
   'POST /api/links/use': {
     kind: 'signing-in',
-    what: () => 'Used a link to make an account, or to set a new password',
+    before: async ({ body }) => (await linkOf(body.token))?.kind ?? '',
+    what: ({ named }) => (named === 'way-back' ? 'Set a new password by a link' : 'Made an account by a link'),
     who: ({ body }) => body.name,
   },
   'PUT /api/account': { kind: 'own-account', what: ({ body }) => `Is called ${body.name} from now on` },

@@ -14,9 +14,9 @@ export interface Noted {
 }
 
 /** What has to be looked up before a call is done. */
-export async function namedBefore(name: CallName, params: unknown): Promise<string> {
+export async function namedBefore(name: CallName, asked: { params: unknown; body: unknown }): Promise<string> {
   try {
-    return (await (audited[name] as Audited | undefined)?.before?.(params as never)) ?? '';
+    return (await (audited[name] as Audited | undefined)?.before?.(asked as never)) ?? '';
   } catch {
     // The call itself says what is wrong.
     return '';

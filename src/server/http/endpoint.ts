@@ -57,7 +57,7 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
   const read = reader(shape);
   const answer = async (context: APIContext, by: AskedBy): Promise<Response> => {
     const asked = (await read(context, by)) as Asked<N>;
-    const named = await namedBefore(name, asked.params);
+    const named = await namedBefore(name, asked);
     const outcome = await work(asked);
     const { body, params, client } = asked;
     // What shops ask is too much to be kept, and has no person behind it.
