@@ -73,6 +73,8 @@ async function answered(context: APIContext, next: () => Promise<Response>): Pro
     locals.person = person;
     const response = await next();
     if (!response.headers.get('content-type')?.startsWith('text/html')) return response;
+    // What somebody has seen is not shown to whoever sits there after they have signed out.
+    if (person?.signedIn) response.headers.set('cache-control', 'no-store');
     return new Response(await response.text(), response);
   } catch (error) {
     return errorPage(error);

@@ -51,6 +51,7 @@ export async function serve(root, { host, port, lastPort }) {
     { requestTimeout: 3_600_000, headersTimeout: 10_000, keepAliveTimeout: 5000 },
     (request, response) => {
       underWay.set(request.socket, { request, response });
+      if (isOverTls(request, isProxy)) response.setHeader('strict-transport-security', 'max-age=31536000');
       response.once('close', () => underWay.delete(request.socket));
       if (!methods.has(request.method)) {
         response.writeHead(405, {
@@ -118,6 +119,11 @@ function trustedProxies(proxyAddress, text) {
 function clientOf(proxyAddress, request, isProxy) {
   const address = proxyAddress(request, isProxy);
   return address && isIP(address) ? address : null;
+}
+
+/** Whether a trusted proxy says that it was asked over TLS; then browsers ask by no other way for a year (RFC 6797). */
+function isOverTls({ socket, headers }, isProxy) {
+  return headers['x-forwarded-proto'] === 'https' && isProxy(socket.remoteAddress ?? '', 0);
 }
 
 /** Whether this machine asks, and not through a proxy, behind which anybody may be. */

@@ -29,6 +29,19 @@ afterAll(async () => {
   await application.stop();
 });
 
+test('behind a proxy that is trusted and has TLS, browsers are told to come by no other way', async () => {
+  const strict = async (headers: Record<string, string>) =>
+    (await fetch(`${address}/sign-in`, { headers })).headers.get('strict-transport-security');
+  expect(await strict({ 'x-forwarded-proto': 'https' })).toBe('max-age=31536000');
+  expect(await strict({ 'x-forwarded-proto': 'http' })).toBeNull();
+  expect(await strict({})).toBeNull();
+});
+
+test('pages that somebody who is signed in has seen are not kept by browsers', async () => {
+  const { headers } = await fetch(`${address}/offers`, { headers: { cookie: own } });
+  expect(headers.get('cache-control')).toBe('no-store');
+});
+
 let addresses = 0;
 /** An address from which nobody has tried anything yet. */
 const elsewhere = () => ({ 'x-forwarded-for': `198.51.100.${++addresses}` });

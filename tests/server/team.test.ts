@@ -56,6 +56,11 @@ const target = (market: string) => `/offers/free-delivery/goals/first/targets/${
 const release = (cookie: string, note = '', path = '/api/releases') =>
   onDraft<ReleaseSummary & AskedRelease & ProblemBody>(cookie, 'POST', path, { note, reason: 'its gaps are meant' });
 
+test('nobody but a trusted proxy says that it was asked over TLS', async () => {
+  const { headers } = await fetch(`${address}/sign-in`, { headers: { 'x-forwarded-proto': 'https' } });
+  expect(headers.get('strict-transport-security')).toBeNull();
+});
+
 describe('somebody who is limited to a market', () => {
   test('edits it, and nothing that concerns others, whatever way is taken', async () => {
     expect((await edit(british, target('uk'), { exact: 5500 })).status).toBe(200);

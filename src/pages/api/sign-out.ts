@@ -1,4 +1,7 @@
 import { endOwnSession } from '../../server/accounts/sessions.ts';
 import { endpoint, reply } from '../../server/http/endpoint.ts';
 
-export const POST = endpoint('POST /api/sign-out', async ({ request }) => reply({}, await endOwnSession(request)));
+/** What was kept of pages goes too, where browsers do that (Clear Site Data, 3.1): not what has been edited and could not be sent. */
+export const POST = endpoint('POST /api/sign-out', async ({ request }) =>
+  reply({}, { ...(await endOwnSession(request)), 'clear-site-data': '"cache"' }),
+);
