@@ -19,13 +19,13 @@ export function useReleasing(atFirst: { releases: ReleaseSummary[]; asked: Asked
   const [said, setSaid] = useState('');
 
   const trying = async <T>(
-    call: () => Promise<Answer<T>>,
+    asking: () => Promise<Answer<T>>,
     done: (body: T) => Promise<void> | void,
   ): Promise<boolean> => {
     setBusy(true);
     setProblem(null);
     setSaid('');
-    const answer = await call();
+    const answer = await asking();
     if (answer.ok) await done(answer.body);
     else {
       setProblem(answer.problem);
@@ -39,7 +39,6 @@ export function useReleasing(atFirst: { releases: ReleaseSummary[]; asked: Asked
       const current = await call('GET /api/releases/{number}', { params: { number: made.number } });
       if (current.ok) setRelease({ number: current.body.number, policy: current.body.policy });
       setReleases((list) => [made, ...list]);
-      setAsked(null);
       setSaid(`Release ${made.number} is what the shop uses now.`);
     });
   /** What is released is what was looked at: own edits may still have been on their way, but nobody else's. */
@@ -60,7 +59,12 @@ export function useReleasing(atFirst: { releases: ReleaseSummary[]; asked: Asked
         ? trying(() => call('POST /api/releases/asked', { body, revision }), setAsked)
         : take(() => call('POST /api/releases', { body, revision })),
     );
-  const agree = () => asLookedAt((revision) => take(() => call('POST /api/releases/asked/agreement', { revision })));
+  const agree = () =>
+    asLookedAt(async (revision) => {
+      const made = await take(() => call('POST /api/releases/asked/agreement', { revision }));
+      if (made) setAsked(null);
+      return made;
+    });
   const drop = () =>
     void trying(
       () => call('DELETE /api/releases/asked'),
