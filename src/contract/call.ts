@@ -15,7 +15,7 @@ export interface CallShape {
   summary: string;
   /** what whoever makes it has to be allowed, unless a shop makes it with a key */
   needs: Need;
-  /** the part of a person's markets is looked at by the call itself; without it, who is limited to some may not make a call that changes anything */
+  /** looks by itself at which markets it changes; a call without it that changes anything is refused to who is limited to some */
   limited?: true;
   /** parts of the path, by name */
   params?: Record<string, TSchema>;

@@ -1,5 +1,5 @@
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise';
-import type { Choices } from '../contract/shapes/choices.ts';
+import type { ChangedChoices, Choices } from '../contract/shapes/choices.ts';
 import { reading } from './database/pool.ts';
 import { changingPeople } from './accounts/account-store.ts';
 import { storeId } from './store-id.ts';
@@ -16,18 +16,19 @@ export async function choicesIn(reader: Pool | PoolConnection): Promise<Choices>
 
 export const readChoices = (): Promise<Choices> => reading(choicesIn);
 
-/** @returns false where a release would take two people and there are no two who may release */
-export const choose = (choices: Choices): Promise<boolean> =>
+/** @returns the choices as they are then; null where a release would take two people and there are no two who may release */
+export const choose = (some: ChangedChoices): Promise<Choices | null> =>
   changingPeople(async (connection) => {
     const before = await choicesIn(connection);
-    if (choices.twoPeople && !before.twoPeople && (await releasing(connection)) < 2) return false;
+    const choices = { ...before, ...some };
+    if (choices.twoPeople && !before.twoPeople && (await releasing(connection)) < 2) return null;
     await connection.query('REPLACE INTO store_choice (store_id, two_people, record_days) VALUES (?, ?, ?)', [
       storeId,
       choices.twoPeople,
       choices.recordDays,
     ]);
     if (!choices.twoPeople) await connection.query('DELETE FROM release_asked WHERE store_id = ?', [storeId]);
-    return true;
+    return choices;
   });
 
 /** How many may release something. */

@@ -114,8 +114,7 @@ describe('somebody who is limited to a market', () => {
 });
 
 describe('a release by two people', () => {
-  const choose = (some: Partial<Choices>) =>
-    as<Choices & ProblemBody>(own, 'PUT', '/api/choices', { twoPeople: false, recordDays: 365, ...some });
+  const choose = (some: Partial<Choices>) => as<Choices & ProblemBody>(own, 'PATCH', '/api/choices', some);
 
   test('is asked for by one and made by another, of the draft as it was', async () => {
     expect((await release(releasing, '', '/api/releases/asked')).status).toBe(409);
@@ -232,8 +231,8 @@ describe('the audit', () => {
       "INSERT INTO audit_entry (store_id, made_at, kind, person, address, what) VALUES (1, '2020-01-01', 'draft', 'Long ago', '', 'Something'), (1, DATE_SUB(UTC_TIMESTAMP(3), INTERVAL 31 DAY), 'draft', 'Lately', '', 'Something')",
     );
     const left = async () => [...(await told('?person=Long%20ago')), ...(await told('?person=Lately'))];
-    const keep = (recordDays: number) => as(own, 'PUT', '/api/choices', { twoPeople: false, recordDays });
-    expect((await keep(365)).status).toBe(200);
+    const keep = (recordDays: number) => as<Choices>(own, 'PATCH', '/api/choices', { recordDays });
+    expect((await keep(365)).body).toEqual({ twoPeople: false, recordDays: 365 });
     expect(await left()).toEqual(['Lately: Something']);
     expect((await keep(30)).status).toBe(200);
     expect(await left()).toEqual([]);

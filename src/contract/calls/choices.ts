@@ -1,5 +1,5 @@
 import { answer, databaseAway, defineCalls, problem, writeRefused } from '../call.ts';
-import { ChoicesShape } from '../shapes/choices.ts';
+import { ChangedChoicesShape, ChoicesShape } from '../shapes/choices.ts';
 
 export const choiceCalls = defineCalls({
   'GET /api/choices': {
@@ -7,10 +7,10 @@ export const choiceCalls = defineCalls({
     needs: 'look',
     answers: { 200: answer('the choices', ChoicesShape), 503: databaseAway },
   },
-  'PUT /api/choices': {
-    summary: 'Chooses for the store',
+  'PATCH /api/choices': {
+    summary: 'Chooses for the store; what is not said stays as it is',
     needs: 'own',
-    body: { schema: ChoicesShape, most: 1024 },
+    body: { schema: ChangedChoicesShape, most: 1024 },
     answers: {
       200: answer('the choices', ChoicesShape),
       ...writeRefused,

@@ -32,7 +32,6 @@ const signIn = Type.String({
 });
 const token = Type.String({ description: 'what an address of a link ends in', minLength: 1, maxLength: 100 });
 const role = word(...roles);
-/** Markets of the demo are seven; nobody is limited to more than a store may have. */
 const markets = Type.Union(
   [Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { maxItems: 200, uniqueItems: true }), Type.Null()],
   {

@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { flag, object } from '../shape.ts';
+import { flag, object, optional } from '../shape.ts';
 
 /** For so long it may be kept who did what. days */
 export const [leastRecordDays, mostRecordDays] = [30, 3650];
@@ -17,3 +17,10 @@ export const ChoicesShape = object({
   }),
 });
 export type Choices = Static<typeof ChoicesShape>;
+
+/** What is not said stays as it is: pages know what the others chose only as it was when they were opened. */
+export const ChangedChoicesShape = object({
+  twoPeople: optional(ChoicesShape.properties.twoPeople),
+  recordDays: optional(ChoicesShape.properties.recordDays),
+});
+export type ChangedChoices = Static<typeof ChangedChoicesShape>;

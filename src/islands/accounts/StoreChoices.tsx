@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { call } from '../../client/http.ts';
-import type { Choices } from '../../contract/shapes/choices.ts';
+import type { ChangedChoices, Choices } from '../../contract/shapes/choices.ts';
 import { Alert } from '../../ui/Alert.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useAsking } from '../page/use-asking.ts';
@@ -14,8 +14,8 @@ const peopleOptions = [
 export function StoreChoices({ initial }: { initial: Choices }) {
   const [choices, setChoices] = useState(initial);
   const { problem, ask } = useAsking();
-  const choose = async (some: Partial<Choices>) => {
-    const chosen = await ask(() => call('PUT /api/choices', { body: { ...choices, ...some } }));
+  const choose = async (some: ChangedChoices) => {
+    const chosen = await ask(() => call('PATCH /api/choices', { body: some }));
     if (chosen) setChoices(chosen);
   };
   return (

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { call } from '../../client/http.ts';
 import type { Audit, AuditFilter } from '../../contract/shapes/audit.ts';
 import type { Choices } from '../../contract/shapes/choices.ts';
@@ -37,15 +37,18 @@ function Entries({ initial, people }: { initial: Audit; people: readonly string[
   const [filter, setFilter] = useState<AuditFilter>({});
   const [{ entries, more }, setAudit] = useState(initial);
   const { busy, problem, ask } = useAsking();
+  // What was asked before comes too late where something else has been asked since.
+  const asked = useRef(filter);
   const read = async (next: AuditFilter) => {
     setFilter(next);
+    asked.current = next;
     const found = await ask(() => call('GET /api/audit', { query: next }));
-    if (found) setAudit(found);
+    if (found && asked.current === next) setAudit(found);
   };
   const older = async () => {
     const before = String(entries.at(-1)!.id);
     const found = await ask(() => call('GET /api/audit', { query: { ...filter, before } }));
-    if (found) setAudit({ entries: [...entries, ...found.entries], more: found.more });
+    if (found && asked.current === filter) setAudit({ entries: [...entries, ...found.entries], more: found.more });
   };
   return (
     <>

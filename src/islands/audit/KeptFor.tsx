@@ -11,7 +11,7 @@ export function KeptFor({ initial }: { initial: Choices }) {
   const [choices, setChoices] = useState(initial);
   const { problem, ask } = useAsking();
   const keep = async (recordDays: number) => {
-    const chosen = await ask(() => call('PUT /api/choices', { body: { ...choices, recordDays } }));
+    const chosen = await ask(() => call('PATCH /api/choices', { body: { recordDays } }));
     if (chosen) setChoices(chosen);
   };
   return (

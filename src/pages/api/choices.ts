@@ -4,8 +4,9 @@ import { choose, readChoices } from '../../server/store-choices.ts';
 
 export const GET = endpoint('GET /api/choices', async () => reply(await readChoices()));
 
-export const PUT = endpoint('PUT /api/choices', async ({ body }) => {
-  if (!(await choose(body)))
+export const PATCH = endpoint('PATCH /api/choices', async ({ body }) => {
+  const choices = await choose(body);
+  if (!choices)
     return {
       status: 409,
       title: 'There are no two people who may release',
@@ -13,5 +14,5 @@ export const PUT = endpoint('PUT /api/choices', async ({ body }) => {
     };
   // What is to be kept no longer goes at once; of very many, the rest within minutes.
   await forgetOldEntries();
-  return reply(body);
+  return reply(choices);
 });

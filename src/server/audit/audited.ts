@@ -97,10 +97,10 @@ export const audited: { readonly [N in CallName]?: Audited<N> } = {
     before: personNamed,
     what: ({ named }) => `Took the account of ${named} away`,
   },
-  'PUT /api/choices': {
+  'PATCH /api/choices': {
     kind: 'people',
-    what: ({ body }) =>
-      `A release takes ${body.twoPeople ? 'two people' : 'one person'}; audit entries are kept for ${body.recordDays} days`,
+    what: ({ answer }) =>
+      `A release takes ${answer.twoPeople ? 'two people' : 'one person'}; audit entries are kept for ${answer.recordDays} days`,
   },
   'POST /api/keys': { kind: 'keys', what: ({ answer }) => `Made the key “${answer.key.name}”` },
   'PUT /api/keys/{id}': { kind: 'keys', what: ({ answer }) => `Changed the key “${answer.name}”` },
