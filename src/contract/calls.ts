@@ -12,6 +12,7 @@ import { placedOrderCalls } from './calls/placed-orders.ts';
 import { pictureCalls } from './calls/pictures.ts';
 import { productCalls } from './calls/products.ts';
 import { quoteCalls } from './calls/quote.ts';
+import { togetherCalls } from './calls/together.ts';
 import { whereCalls } from './calls/where.ts';
 import { rateCalls } from './calls/rates.ts';
 import { receiverCalls } from './calls/receivers.ts';
@@ -40,6 +41,7 @@ export const calls = {
   ...accountCalls,
   ...choiceCalls,
   ...auditCalls,
+  ...togetherCalls,
   ...systemCalls,
 };
 

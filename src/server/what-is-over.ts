@@ -6,6 +6,7 @@ import { forgetOldQuotes } from './quote/given-quotes.ts';
 import { forgetOldSecrets } from './quote/signing-secrets.ts';
 import { forgetOldCalls } from './receivers/call-log.ts';
 import { forgetOldReservations } from './redemptions/reserve.ts';
+import { forgetGonePages } from './together/presence-store.ts';
 
 /** How often what is over is cleared away. Nothing rests on it: it counts no more as soon as it is over. ms */
 const every = 60_000;
@@ -25,6 +26,7 @@ async function clearAway(): Promise<void> {
     await forgetOldCalls();
     await forgetShoppersCounted();
     await forgetOldEntries();
+    await forgetGonePages();
   } catch (error) {
     if (!isUnavailable(error)) log.error({ err: String(error) }, 'what is over could not be cleared away');
   }

@@ -10,6 +10,7 @@ import { PartsLine } from './PartsLine.tsx';
 import { Palette } from './Palette.tsx';
 import { remember } from './remember.ts';
 import { lazyPart } from '../../ui/lazy-part.tsx';
+import { Together } from '../together/together-context.tsx';
 import { Unbroken } from './Unbroken.tsx';
 import type { Place } from './trail.ts';
 
@@ -19,9 +20,11 @@ const Shortcuts = lazyPart(() => import('./Shortcuts.tsx'), null);
 export function Frame({ stop, props, children }: { stop: Place; props: PageProps; children: ReactNode }) {
   return (
     <PageProvider props={props}>
-      <FrameInside stop={stop} props={props}>
-        {children}
-      </FrameInside>
+      <Together place={stop}>
+        <FrameInside stop={stop} props={props}>
+          {children}
+        </FrameInside>
+      </Together>
     </PageProvider>
   );
 }

@@ -2,15 +2,9 @@ import { call } from '../../client/http.ts';
 import type { PagePerson } from '../../contract/page.ts';
 import { inMarkets } from '../../core/people/market-limit.ts';
 import { may, roleInWords } from '../../core/people/roles.ts';
+import { initialsOf } from '../together/initials.ts';
 import { usePolicy } from '../page/draft-context.tsx';
 import { Popover } from '../../ui/Popover.tsx';
-
-/** Two letters for a name: of its first and its last word. */
-const initialsOf = (name: string): string => {
-  const words = name.split(/\s+/).filter((word) => word !== '');
-  const letters = [words[0], words.length > 1 ? words.at(-1) : undefined].map((word) => [...(word ?? '')][0] ?? '');
-  return letters.join('').toUpperCase();
-};
 
 /** Who is signed in, and what that leads to. Without accounts there is nobody to show. */
 export function PersonMenu({ person: { name, role, markets, hasAccount } }: { person: PagePerson }) {

@@ -1,5 +1,6 @@
 import { memo, useEffect, useRef } from 'react';
 import { useCheckingUp, useCheckUp } from '../findings/check-up.ts';
+import { OthersAtStop } from '../together/OthersHere.tsx';
 import { trail, type Place, type StopId } from './trail.ts';
 
 /** What needs attention at a stop: how much, what it is, and whether it is wrong already. */
@@ -48,6 +49,7 @@ export const Trail = memo(function Trail({ stop }: { stop: Place }) {
             >
               {name}
             </a>
+            <OthersAtStop stop={id} name={name} />
             {count > 0 && (
               <a
                 className="absolute top-0 -right-3 z-1 grid size-6 place-items-center"

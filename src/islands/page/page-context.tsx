@@ -95,6 +95,9 @@ export const useNotation = (): Notation => usePage().notation;
 /** The moment the page was asked for, which carts without one of their own are rehearsed at. ms since 1970-01-01T00:00Z */
 export const useNow = (): number => usePage().now;
 
+/** Whom the page is shown to. */
+export const usePerson = (): PagePerson => usePage().person;
+
 /** Why the person whom the page is shown to may not do something, in words; null: may. */
 export const useMayNot = (need: Role): string | null => whyNot(usePage().person.role, need);
 
