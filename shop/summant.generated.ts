@@ -1792,6 +1792,22 @@ export interface components {
                 silentIn?: Record<string, never>;
             };
         };
+        News: {
+            draft: number;
+            release: number | null;
+            people: {
+                page: string;
+                name: string;
+                place: string;
+                thing: string;
+            }[];
+            comments: {
+                /** @enum {string} */
+                kind: "offer" | "option" | "finding";
+                about: string;
+                open: number;
+            }[];
+        };
         Where: {
             address: string | null;
             country: string | null;

@@ -15,10 +15,10 @@ export interface PageContext {
 
 /** What every page's frame needs, read at once. */
 export async function pageData({ request, url, locals: { person } }: PageContext): Promise<PageData> {
-  const [draft, products, { ended }] = await Promise.all([readDraft(), listProducts(), currentState()]);
+  if (!person) throw new Error('a page that anybody may see has no frame');
+  const [draft, products, { ended }] = await Promise.all([readDraft(person), listProducts(), currentState()]);
   const cookies = cookiesOf(request);
   const { stamp, ...history } = draft;
-  if (!person) throw new Error('a page that anybody may see has no frame');
   return {
     person: { name: person.name, role: person.role, markets: person.markets, hasAccount: person.signedIn !== null },
     draft: { ...history, address: policyAddress({ revision: draft.revision, stamp }) },

@@ -92,7 +92,10 @@ test(`${requests} requests made from the description of the calls, odd ones amon
         ...(body === undefined ? {} : { body: body.replace(/[\ud800-\udfff]/g, '?') }),
         signal: AbortSignal.timeout(60_000),
       });
-      const answer = await response.arrayBuffer();
+      // News do not end by themselves.
+      const endless = response.headers.get('content-type') === 'text/event-stream';
+      if (endless) await response.body!.cancel();
+      const answer = endless ? new ArrayBuffer(0) : await response.arrayBuffer();
       const etag = /"draft-(\d+)"/.exec(response.headers.get('etag') ?? '');
       if (etag) revision = Number(etag[1]);
       answers.set(response.status, (answers.get(response.status) ?? 0) + 1);

@@ -1,5 +1,6 @@
 import type { Operation } from 'rfc6902';
 import { applyToPolicy, patchBetween, samePolicy, withPatches } from '../../core/policy/patch.ts';
+import { placesOf } from '../../core/policy/patch-places.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { same } from '../../core/same.ts';
 import type { HttpProblem } from '../http.ts';
@@ -13,7 +14,7 @@ import type {
   DraftStatus,
   Unsent,
 } from './draft-state.ts';
-import { pathsOf, rebase } from './rebase.ts';
+import { rebase } from './rebase.ts';
 
 /** Between tries, ms. */
 const firstPause = 400;
@@ -177,7 +178,7 @@ function newerTaken(state: DraftModel, newer: Draft, answer: DraftAnswer): Draft
   const arrived = since !== null && perhapsThere !== null && beginsWith(since, perhapsThere);
   const foreign = arrived ? since.slice(perhapsThere.length) : patchBetween(saved.policy, newer.policy);
   const waiting = arrived ? state.pending.slice(1) : state.pending;
-  const { kept, meeting } = rebase(waiting, pathsOf(foreign), newer.policy);
+  const { kept, meeting } = rebase(waiting, placesOf(foreign), newer.policy);
   // What was asked before is asked on the newer draft.
   const asked = [...collisions.map(({ edit }) => edit), ...meeting].map((edit) => collisionOf(edit, newer.policy));
   const next = { ...state, saved: newer, pending: kept, perhapsThere: null, collisions: asked };
@@ -332,7 +333,7 @@ function changesRead(state: DraftModel, answer: DraftReply): Reduced {
   const { edits, perhapsThere } = restoring;
   const arrived = perhapsThere !== null && beginsWith(since, perhapsThere);
   const [waiting, foreign] = arrived ? [edits.slice(1), since.slice(perhapsThere.length)] : [edits, since];
-  return proceed(puttingFirst(next, waiting, pathsOf(foreign), null));
+  return proceed(puttingFirst(next, waiting, placesOf(foreign), null));
 }
 
 const noLongerFits: HttpProblem = {

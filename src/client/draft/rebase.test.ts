@@ -4,14 +4,15 @@ import { smallStore } from '../../../tests/support/small-store.ts';
 import { setDestination, setQuantity, setTarget } from '../edits/edits.ts';
 import { setOffer } from '../edits/offer-edits.ts';
 import { withPatches } from '../../core/policy/patch.ts';
-import { pathsOf, rebase } from './rebase.ts';
+import { placesOf } from '../../core/policy/patch-places.ts';
+import { rebase } from './rebase.ts';
 
 const goal = (market: string, minor: number | null) => setTarget('free-delivery', 'first', market, minor)(smallStore);
 const after = (...patches: Parameters<typeof withPatches>[1]) => withPatches(smallStore, patches);
 
 /** Whether an edit made on the small store is held back where others have made theirs meanwhile. */
 const collides = (edit: Operation[], ...theirs: Operation[][]): boolean =>
-  rebase([edit], theirs.flatMap(pathsOf), after(...theirs)).meeting.length > 0;
+  rebase([edit], theirs.flatMap(placesOf), after(...theirs)).meeting.length > 0;
 
 describe('edits made at the same time', () => {
   test('in different places do not collide', () => {

@@ -1,17 +1,7 @@
 import type { Operation } from 'rfc6902';
 import { applyToPolicy, patchBetween } from '../../core/policy/patch.ts';
+import { meet, placesOf } from '../../core/policy/patch-places.ts';
 import type { Policy } from '../../core/policy/types.ts';
-
-/** True when one path is the other or lies inside it. */
-function overlap(a: string, b: string): boolean {
-  return a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`);
-}
-
-/** All places that a patch names. */
-export const pathsOf = (patch: readonly Operation[]): string[] =>
-  patch.flatMap((operation) => ('from' in operation ? [operation.from, operation.path] : [operation.path]));
-const meets = (paths: readonly string[], others: readonly string[]): boolean =>
-  paths.some((path) => others.some((other) => overlap(path, other)));
 
 export interface Rebased {
   /** edits that go on top of the newer policy as they are */
@@ -26,7 +16,7 @@ export interface Rebased {
  * each later one that touches what a held one does, since it was made on top of it; one that would change nothing any more,
  * both having come to the same, is done.
  *
- * @param theirs paths that someone else changed
+ * @param theirs places that someone else changed
  */
 export function rebase(edits: readonly Operation[][], theirs: readonly string[], newer: Policy): Rebased {
   const kept: Operation[][] = [];
@@ -34,17 +24,17 @@ export function rebase(edits: readonly Operation[][], theirs: readonly string[],
   let held: string[] = [];
   let here = newer;
   for (const edit of edits) {
-    const paths = pathsOf(edit);
+    const places = placesOf(edit);
     const last = meeting.at(-1);
     const outcome = applyToPolicy(here, edit);
-    if (last && meets(paths, held)) last.push(...edit);
-    else if (outcome.ok && !meets(paths, theirs)) {
+    if (last && meet(places, held)) last.push(...edit);
+    else if (outcome.ok && !meet(places, theirs)) {
       kept.push(edit);
       here = outcome.policy;
       continue;
     } else if (outcome.ok && patchBetween(here, outcome.policy).length === 0) continue;
     else meeting.push([...edit]);
-    held = [...held, ...paths];
+    held = [...held, ...places];
   }
   return { kept, meeting };
 }

@@ -13,7 +13,11 @@ const editAnswers = {
   428: problem('If-Match is missing'),
   503: databaseAway,
 };
-const step = { ifMatch: true, prefer: true, answers: editAnswers } as const;
+const step = {
+  ifMatch: true,
+  prefer: true,
+  answers: { ...editAnswers, 409: problem('somebody else has edited the same since') },
+} as const;
 const revision = Type.String({ pattern: '^[0-9]{1,15}$' });
 
 export const draftCalls = defineCalls({
@@ -71,8 +75,18 @@ export const draftCalls = defineCalls({
       503: databaseAway,
     },
   },
-  'POST /api/draft/undo': { needs: 'edit', limited: true, summary: 'Takes the newest edit back', ...step },
-  'POST /api/draft/redo': { needs: 'edit', limited: true, summary: 'Does the last undone edit again', ...step },
+  'POST /api/draft/undo': {
+    needs: 'edit',
+    limited: true,
+    summary: 'Takes one’s own newest edit back; where there is none left, the newest of the others',
+    ...step,
+  },
+  'POST /api/draft/redo': {
+    needs: 'edit',
+    limited: true,
+    summary: 'Does the last undone edit again, one’s own first',
+    ...step,
+  },
   'POST /api/draft/repair': {
     needs: 'edit',
     summary: 'Goes back to the newest valid state where what is stored is not a policy',

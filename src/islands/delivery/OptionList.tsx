@@ -11,6 +11,8 @@ import { useNotation } from '../page/page-context.tsx';
 import { GuardedEdits, useGuardedEdit } from '../page/use-edit.tsx';
 import { optionLine } from '../spend-line/option-line.ts';
 import { optionKindOf } from '../../core/options/kinds/registry.ts';
+import { CommentMark } from '../together/CommentMark.tsx';
+import { OthersAt } from '../together/OthersHere.tsx';
 import { availabilityInWords, estimatePhrase } from './option-words.ts';
 import { AddOption } from './AddOption.tsx';
 import { OptionDetails } from './OptionDetails.tsx';
@@ -56,6 +58,7 @@ export function OptionList({
                   id={id}
                   className="border-b border-hairline py-1 pl-1 aria-current:bg-base-200 aria-current:shadow-[inset_3px_0_0_var(--color-primary)]"
                   aria-current={open === id ? 'true' : undefined}
+                  data-thing={`option ${id}`}
                   data-testid={`row-${id}`}
                 >
                   {({ handle, arrows, onKey }) => (
@@ -85,6 +88,8 @@ export function OptionList({
                         {option.name}
                       </button>
                       <FindingMark at={`/options/${id}`} name={option.name} />
+                      <CommentMark kind="option" about={id} name={option.name} />
+                      <OthersAt thing={`option ${id}`} />
                       <span className="min-w-0 flex-1 basis-60 text-small">
                         {words.charge(option.charge)}
                         <span className="text-soft">
@@ -120,6 +125,7 @@ export function OptionList({
           ref={part('this option')}
           className="mt-2 border-t border-hairline pt-1 outline-none"
           aria-label={`Option ${shown.name}`}
+          data-thing={`option ${open}`}
           data-testid="option-details"
         >
           <OptionDetails key={open} optionId={open} option={shown} marketId={marketId} market={market} words={words} />

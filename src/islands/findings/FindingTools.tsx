@@ -3,6 +3,7 @@ import { acceptFinding, takeBackAcceptance } from '../../client/edits/accept-fin
 import type { Finding } from '../../core/check-up/finding.ts';
 import { lazyPart } from '../../ui/lazy-part.tsx';
 import { Popover } from '../../ui/Popover.tsx';
+import { CommentMark } from '../together/CommentMark.tsx';
 import { useEdit } from '../page/use-edit.tsx';
 import { keptSentenceOf } from './check-up.ts';
 import { exampleHref } from './example-href.ts';
@@ -27,6 +28,7 @@ export function FindingTools({ finding }: { finding: Finding }) {
       )}
       {accepted !== null && <TakeBack id={finding.id} />}
       {accepted === null && !firm && <Accept finding={finding} />}
+      <CommentMark kind="finding" about={finding.id} name={sentence} />
     </span>
   );
 }

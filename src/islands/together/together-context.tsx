@@ -1,12 +1,15 @@
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { call } from '../../client/http.ts';
 import { hearNews } from '../../client/together/hear-news.ts';
-import type { News, Present } from '../../contract/shapes/together.ts';
+import type { About, News, Present } from '../../contract/shapes/together.ts';
 import { useDraft } from '../page/draft-context.tsx';
 import { usePerson, useRelease, useSetRelease } from '../page/page-context.tsx';
 import { usePresence } from './use-presence.ts';
 
 const Others = createContext<readonly Present[]>([]);
+const OpenComments = createContext<News['comments']>([]);
+
+const none: News['comments'] = [];
 
 /** Has what others do appear below as they do it, and tells them where this page is. */
 export function Together({ place, children }: { place: string; children: ReactNode }) {
@@ -21,7 +24,11 @@ export function Together({ place, children }: { place: string; children: ReactNo
   const page = usePresence(place, hasAccount);
   const people = news?.people;
   const others = useMemo(() => (people ?? []).filter((one) => one.page !== page), [people, page]);
-  return <Others value={others}>{children}</Others>;
+  return (
+    <Others value={others}>
+      <OpenComments value={news?.comments ?? none}>{children}</OpenComments>
+    </Others>
+  );
 }
 
 /** What somebody else has released is what this page compares with, too. */
@@ -43,3 +50,7 @@ function useReleasesOfOthers(told: number | null): void {
 
 /** Open pages of others. */
 export const useOthers = (): readonly Present[] => useContext(Others);
+
+/** How many comments on a thing are not done. */
+export const useOpenComments = (kind: About['kind'], about: string): number =>
+  useContext(OpenComments).find((one) => one.kind === kind && one.about === about)?.open ?? 0;

@@ -56,6 +56,12 @@ export function editAnswer(outcome: EditOutcome, onlyChanges: boolean): DraftRep
         draft: (onlyChanges && changesOnly(outcome.draft)) || wholeDraft(outcome.draft),
         headers: { etag: draftEtag(outcome.draft.revision) },
       };
+    case 'covered':
+      return {
+        status: 409,
+        title: 'Something lies on top of it',
+        detail: `Nothing was changed. “${outcome.by.label}” by ${outcome.by.madeBy} came after “${outcome.step.label}” and is about the same. Once it has been taken back, yours can be, too; or change it as you want it.`,
+      };
     case 'beyond':
       return beyondMarkets(outcome.reason);
     case 'refused':

@@ -1,4 +1,4 @@
-import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
+import type { Pool, PoolConnection, ResultSetHeader } from 'mysql2/promise';
 import type { Operation } from 'rfc6902';
 import type { Draft } from '../../contract/shapes/draft.ts';
 import type { PolicyFault } from '../../core/policy/fault.ts';
@@ -23,6 +23,17 @@ import {
   type DraftState,
 } from './draft-document.ts';
 import { sizeFault } from './draft-size.ts';
+import {
+  coveringEdit,
+  dropUndone,
+  noteStep,
+  patchesOf,
+  stepInWords,
+  stepOf,
+  type Account,
+  type Direction,
+  type HistoryStep,
+} from './history-steps.ts';
 
 /** The draft, with what tells its state from that of any other store. */
 export interface StoredDraft extends Draft {
@@ -40,6 +51,8 @@ export type EditOutcome =
   | { kind: 'refused'; faults: PolicyFault[]; revision: number }
   /** `reason`: it concerns markets that its maker may not change */
   | { kind: 'beyond'; reason: string }
+  /** others have changed the same place since */
+  | { kind: 'covered'; step: HistoryStep; by: HistoryStep }
   | { kind: 'nothing'; draft: DraftSince };
 
 interface Edit {
@@ -53,18 +66,23 @@ interface Edit {
 export interface Editor {
   name: string;
   markets: MarketLimit;
+  /** null: nobody has an account */
+  signedIn: { accountId: string } | null;
 }
 
-export async function readDraft(): Promise<StoredDraft> {
+const accountOf = (by: Pick<Editor, 'signedIn'> | null): Account => by?.signedIn?.accountId ?? null;
+
+/** @param by whose next steps through the history it tells */
+export async function readDraft(by: Pick<Editor, 'signedIn'> | null = null): Promise<StoredDraft> {
   return reading(async (pool) => {
     const at = await draftRevision(pool, false);
     if (!at) return { revision: 0, stamp: '', policy: emptyPolicy(), canUndo: null, canRedo: null };
-    return withHistory(pool, { ...at, policy: await policyAt(pool, at) });
+    return withHistory(pool, { ...at, policy: await policyAt(pool, at) }, accountOf(by));
   });
 }
 
-export async function readDraftSince(revision: number): Promise<DraftSince> {
-  const draft = await readDraft();
+export async function readDraftSince(revision: number, by: Pick<Editor, 'signedIn'>): Promise<DraftSince> {
+  const draft = await readDraft(by);
   return reading(async (pool) => ({ ...draft, since: await sinceOf(pool, revision, draft.revision) }));
 }
 
@@ -108,7 +126,7 @@ function note(outcome: EditOutcome['kind']): void {
 export async function editDraft(revision: number, patch: Operation[], edit: Edit): Promise<EditOutcome> {
   return keepingInLine(async (connection) => {
     const current = await lockDraft(connection);
-    if (current.revision !== revision) return { outcome: await stale(connection, current, revision) };
+    if (current.revision !== revision) return { outcome: await stale(connection, current, revision, edit.by) };
     const applied = applyToPolicy(current.policy, patch);
     if (!applied.ok)
       return {
@@ -140,46 +158,38 @@ export async function foundDraft(
   if (current.revision > 0) return null;
   const { outcome, state } = await storeEdit(connection, current, policy, {
     label,
-    by: { name: by, markets: null },
+    by: { name: by, markets: null, signedIn: null },
     kind: 'found',
   });
   if (outcome.kind === 'refused') throw new Error(`the policy is not valid: ${JSON.stringify(outcome.faults)}`);
   return state?.revision ?? null;
 }
 
-/** Takes the newest edit back, or does the last undone one again. */
-export async function stepHistory(direction: 'undo' | 'redo', revision: number, by: Editor): Promise<EditOutcome> {
+/** Takes an edit back, or does an undone one again: one's own first. */
+export async function stepHistory(direction: Direction, revision: number, by: Editor): Promise<EditOutcome> {
   return keepingInLine(async (connection) => {
     const current = await lockDraft(connection);
-    if (current.revision !== revision) return { outcome: await stale(connection, current, revision) };
-    const row = await historyEnd(connection, direction, 'revision, label, patch, inverse');
-    if (!row)
+    if (current.revision !== revision) return { outcome: await stale(connection, current, revision, by) };
+    const account = accountOf(by);
+    const step = await stepOf(connection, direction, account);
+    if (!step)
       return {
         outcome: {
           kind: 'nothing',
-          draft: { ...(await withHistory(connection, current)), since: { revision, patch: [] } },
+          draft: { ...(await withHistory(connection, current, account)), since: { revision, patch: [] } },
         },
       };
-    const patch = JSON.parse(String(direction === 'undo' ? row.inverse : row.patch)) as Operation[];
-    const inverse = JSON.parse(String(direction === 'undo' ? row.patch : row.inverse)) as Operation[];
+    const { patch, inverse } = await patchesOf(connection, direction, step);
+    const covering = await coveringEdit(connection, step, patch);
+    if (covering) return { outcome: { kind: 'covered', step, by: covering } };
     const applied = applyToPolicy(current.policy, patch);
-    if (!applied.ok) throw new Error(`the ${direction} of revision ${String(row.revision)} does not fit the draft`);
+    if (!applied.ok) throw new Error(`the ${direction} of revision ${step.revision} does not fit the draft`);
     const check = checkPolicy(applied.policy, current.policy);
     if (!check.ok) return { outcome: { kind: 'refused', revision: current.revision, faults: check.faults } };
     const beyond = beyondLimit(current.policy, applied.policy, by.markets);
     if (beyond !== null) return { outcome: { kind: 'beyond', reason: beyond } };
-    await connection.query('UPDATE draft_edit SET state = ? WHERE store_id = ? AND revision = ?', [
-      direction === 'undo' ? 'undone' : 'done',
-      storeId,
-      row.revision,
-    ]);
-    return writeEdit(connection, current, applied.policy, {
-      kind: direction,
-      label: String(row.label),
-      patch,
-      inverse,
-      madeBy: by.name,
-    });
+    await noteStep(connection, direction, step, account);
+    return writeEdit(connection, current, applied.policy, { kind: direction, label: step.label, patch, inverse, by });
   });
 }
 
@@ -225,7 +235,7 @@ export async function repairDraft(madeBy: string): Promise<number | null> {
         label: `Repaired: back to revision ${valid.revision}`,
         patch: [{ op: 'replace', path: '', value: valid.policy }],
         inverse: [],
-        madeBy,
+        by: { name: madeBy, markets: null, signedIn: null },
       };
       const { state } = await writeEdit(connection, { ...at, policy: valid.policy }, valid.policy, entry);
       if (state) keepKnown(state);
@@ -234,11 +244,16 @@ export async function repairDraft(madeBy: string): Promise<number | null> {
   );
 }
 
-async function stale(connection: PoolConnection, current: DraftState, revision: number): Promise<EditOutcome> {
+async function stale(
+  connection: PoolConnection,
+  current: DraftState,
+  revision: number,
+  by: Editor,
+): Promise<EditOutcome> {
   return {
     kind: 'stale',
     draft: {
-      ...(await withHistory(connection, current)),
+      ...(await withHistory(connection, current, accountOf(by))),
       since: await sinceOf(connection, revision, current.revision),
     },
   };
@@ -262,16 +277,19 @@ async function storeEdit(connection: PoolConnection, current: LockedDraft, next:
     return {
       outcome: {
         kind: 'nothing',
-        draft: { ...(await withHistory(connection, current)), since: { revision: current.revision, patch: [] } },
+        draft: {
+          ...(await withHistory(connection, current, accountOf(edit.by))),
+          since: { revision: current.revision, patch: [] },
+        },
       },
     };
-  await connection.query("UPDATE draft_edit SET state = 'dropped' WHERE store_id = ? AND state = 'undone'", [storeId]);
+  await dropUndone(connection, accountOf(edit.by));
   return writeEdit(connection, current, next, {
     kind: edit.kind,
     label: edit.label ?? labelOf(current.policy, next),
     patch,
     inverse: patchBetween(next, current.policy),
-    madeBy: edit.by.name,
+    by: edit.by,
   });
 }
 
@@ -323,14 +341,14 @@ interface HistoryEntry {
   label: string;
   patch: Operation[];
   inverse: Operation[];
-  madeBy: string;
+  by: Editor;
 }
 
 async function writeEdit(
   connection: PoolConnection,
   current: LockedDraft,
   policy: Policy,
-  { kind, label, patch, inverse, madeBy }: HistoryEntry,
+  { kind, label, patch, inverse, by }: HistoryEntry,
 ): Promise<Stored> {
   const state: DraftState = { revision: current.revision + 1, stamp: current.now, policy };
   await connection.query('UPDATE draft SET revision = ?, updated_at = ? WHERE store_id = ?', [
@@ -339,7 +357,7 @@ async function writeEdit(
     storeId,
   ]);
   await connection.query(
-    "INSERT INTO draft_edit (store_id, revision, kind, state, label, patch, inverse, made_by, made_at, schema_version) VALUES (?, ?, ?, 'done', ?, ?, ?, ?, ?, ?)",
+    "INSERT INTO draft_edit (store_id, revision, kind, state, label, patch, inverse, made_by, made_at, schema_version, account_id) VALUES (?, ?, ?, 'done', ?, ?, ?, ?, ?, ?, ?)",
     [
       storeId,
       state.revision,
@@ -347,41 +365,30 @@ async function writeEdit(
       label.slice(0, 200),
       JSON.stringify(patch),
       JSON.stringify(inverse),
-      madeBy,
+      by.name,
       state.stamp,
       currentVersion,
+      accountOf(by),
     ],
   );
   await snapshotWhereDue(connection, state, kind === 'found');
-  // After an edit there is nothing to ask: it is what undo takes back, and what had been undone is dropped.
+  const account = accountOf(by);
+  // After an edit it is what undo takes back; and one's own that had been undone are dropped, which are all of them where nobody has an account.
   const draft =
-    kind === 'edit' ? { ...state, canUndo: label.slice(0, 200), canRedo: null } : await withHistory(connection, state);
+    kind === 'edit' && account === null
+      ? { ...state, canUndo: label.slice(0, 200), canRedo: null }
+      : await withHistory(connection, state, account);
   return { outcome: { kind: 'done', draft: { ...draft, since: { revision: current.revision, patch } } }, state };
-}
-
-type Direction = 'undo' | 'redo';
-
-/** The edit that a step would take. @param columns patches may be long, so they are read only by whoever takes the step */
-async function historyEnd(
-  connection: Pool | PoolConnection,
-  direction: Direction,
-  columns: 'label' | 'revision, label, patch, inverse',
-): Promise<RowDataPacket | undefined> {
-  const [state, order] = direction === 'undo' ? ['done', 'DESC'] : ['undone', 'ASC'];
-  const [rows] = await connection.query<RowDataPacket[]>(
-    `SELECT ${columns} FROM draft_edit WHERE store_id = ? AND kind = 'edit' AND state = ? AND schema_version = ? ORDER BY revision ${order} LIMIT 1`,
-    [storeId, state, currentVersion],
-  );
-  return rows[0];
 }
 
 async function withHistory(
   connection: Pool | PoolConnection,
   { revision, stamp, policy }: DraftState,
+  account: Account,
 ): Promise<StoredDraft> {
-  const label = async (direction: Direction) => {
-    const end = await historyEnd(connection, direction, 'label');
-    return end ? String(end.label) : null;
+  const inWords = async (direction: Direction) => {
+    const step = await stepOf(connection, direction, account);
+    return step && stepInWords(step, account);
   };
-  return { revision, stamp, policy, canUndo: await label('undo'), canRedo: await label('redo') };
+  return { revision, stamp, policy, canUndo: await inWords('undo'), canRedo: await inWords('redo') };
 }

@@ -3,6 +3,7 @@ import type { News } from '../../contract/shapes/together.ts';
 import { isUnavailable, reading } from '../database/pool.ts';
 import { log } from '../log.ts';
 import { storeId } from '../store-id.ts';
+import { openCommentsIn } from './comment-store.ts';
 import { presentIn } from './presence-store.ts';
 
 /** How often it is looked for news while anybody listens: what another process has done is seen as soon as what this one has. ms */
@@ -61,5 +62,6 @@ const readNews = (): Promise<News> =>
       draft: Number(row?.draft ?? 0),
       release: row?.released === null || row?.released === undefined ? null : Number(row.released),
       people: await presentIn(pool),
+      comments: await openCommentsIn(pool),
     };
   });

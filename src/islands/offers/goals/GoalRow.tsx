@@ -15,6 +15,8 @@ import { useFindingsAt } from '../../findings/check-up.ts';
 import { FindingMark } from '../../findings/FindingMark.tsx';
 import { useDraft } from '../../page/draft-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
+import { CommentMark } from '../../together/CommentMark.tsx';
+import { OthersAt } from '../../together/OthersHere.tsx';
 import { sharesAround } from '../../spend-line/Regions.tsx';
 
 export interface Column {
@@ -71,7 +73,10 @@ export const GoalRow = memo(function GoalRow({
   const uneven = unevenTargets(goal, policy);
   const later = number !== null && number > 1;
   return (
-    <tr className={`isolate h-[33px] border-b border-hairline ${looked ? 'bg-base-200' : ''}`}>
+    <tr
+      data-thing={`offer ${offerId}`}
+      className={`isolate h-[33px] border-b border-hairline ${looked ? 'bg-base-200' : ''}`}
+    >
       <th
         scope="row"
         className={`stays-left py-0 pr-2 text-left font-semibold whitespace-nowrap ${looked ? 'bg-base-200 shadow-[inset_3px_0_0_var(--color-primary)]' : 'bg-base-100'} pl-2`}
@@ -91,7 +96,13 @@ export const GoalRow = memo(function GoalRow({
             </span>
           )}
         </button>
-        {!later && <FindingMark at={`/offers/${offerId}`} name={offer.name} />}
+        {!later && (
+          <>
+            <FindingMark at={`/offers/${offerId}`} name={offer.name} />
+            <CommentMark kind="offer" about={offerId} name={offer.name} />
+            <OthersAt thing={`offer ${offerId}`} />
+          </>
+        )}
       </th>
       <td
         className="truncate py-0 pr-1 text-fine text-soft"

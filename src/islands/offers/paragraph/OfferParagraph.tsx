@@ -71,6 +71,7 @@ export function OfferParagraph({
         ref={part('this offer')}
         className="seldom-seen mt-2 border-t border-hairline pt-2 leading-7"
         aria-label={`Offer ${offer.name}`}
+        data-thing={`offer ${offerId}`}
         data-testid="offer-paragraph"
       >
         {refusal}

@@ -4,9 +4,9 @@ import { editDraft, readDraft, readDraftSince } from '../../../server/draft/draf
 import { endpoint } from '../../../server/http/endpoint.ts';
 import { isKnown } from '../../../server/http/revalidated.ts';
 
-export const GET = endpoint('GET /api/draft', async ({ query: { since }, request }) => {
-  if (since !== undefined) return draftSinceAnswer(await readDraftSince(Number(since)));
-  const draft = await readDraft();
+export const GET = endpoint('GET /api/draft', async ({ query: { since }, request, person }) => {
+  if (since !== undefined) return draftSinceAnswer(await readDraftSince(Number(since), person));
+  const draft = await readDraft(person);
   const etag = draftEtag(draft.revision);
   if (isKnown(request, etag)) return new Response(null, { status: 304, headers: { etag } });
   return draftAnswer(draft);
