@@ -85,7 +85,7 @@ describe('a draft that would not be valid is never stored', () => {
     await first.stop();
     const other = await mysql.createConnection(own);
     await other.query(
-      'INSERT INTO draft_edit SELECT store_id, revision + 1, kind, state, label, ?, inverse, made_by, made_at, schema_version FROM draft_edit ORDER BY revision DESC LIMIT 1',
+      'INSERT INTO draft_edit (store_id, revision, kind, state, label, patch, inverse, made_by, made_at, schema_version) SELECT store_id, revision + 1, kind, state, label, ?, inverse, made_by, made_at, schema_version FROM draft_edit ORDER BY revision DESC LIMIT 1',
       [JSON.stringify([{ op: 'replace', path: '/markets', value: { nlbe: 'broken' } }])],
     );
     await other.query('UPDATE draft SET revision = revision + 1, updated_at = UTC_TIMESTAMP(3)');

@@ -74,8 +74,10 @@ describe('somebody who is limited to a market', () => {
     expect(await draft()).toEqual(before);
     // Nor is somebody else's edit taken back, or done again, by somebody who could not have made it.
     expect((await edit(own, target('dk'), { exact: 51000 })).status).toBe(200);
+    expect((await onDraft(british, 'POST', '/api/draft/undo')).status).toBe(200);
     expect((await onDraft(british, 'POST', '/api/draft/undo')).status).toBe(403);
     expect((await onDraft(own, 'POST', '/api/draft/undo')).status).toBe(200);
+    expect((await onDraft(british, 'POST', '/api/draft/redo')).status).toBe(200);
     expect((await onDraft(british, 'POST', '/api/draft/redo')).status).toBe(403);
     expect((await draft()).policy).toEqual(before.policy);
     expect((await onDraft(british, 'POST', '/api/draft/undo')).status).toBe(200);

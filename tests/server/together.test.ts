@@ -5,6 +5,7 @@ import type { People } from '../../src/contract/shapes/account.ts';
 import { presenceEvery as presenceOfPages } from '../../src/islands/together/use-presence.ts';
 import { call, etagOf, type DraftBody, type ProblemBody } from '../support/api.ts';
 import { freshDatabase, startApplication, type Application } from '../support/application.ts';
+import { seeded } from '../support/from-schema.ts';
 import { listen } from '../support/listen.ts';
 import { firstLinkOf, inviteBy, joinBy } from '../support/people.ts';
 
@@ -90,10 +91,39 @@ describe('undo', () => {
     }
     expect(named).toBe(1);
     expect((await draftOf(bea)).canRedo).not.toBeNull();
-    while ((await draftOf(bea)).canRedo !== null) expect((await step(bea, 'redo')).status).toBe(200);
+    // What was taken back by somebody else comes last, and lies under something newer.
+    while (!(await draftOf(bea)).canRedo!.endsWith('(by Ida)')) expect((await step(bea, 'redo')).status).toBe(200);
+    expect((await step(bea, 'redo')).status).toBe(409);
     expect(await goalIn('uk')).toEqual({ exact: 5600 });
     while ((await draftOf(bea)).canUndo !== null) expect((await step(bea, 'undo')).status).toBe(200);
   });
+});
+
+test('steps of two people, whatever their order: each is taken back as it was taken', async () => {
+  const random = seeded(31);
+  const people = [ida, bea];
+  const markets = ['uk', 'nlbe', 'dk'];
+  const start = JSON.stringify((await draftOf(ida)).policy);
+  for (let count = 0; count < 60; count++) {
+    const who = people[Math.floor(random() * 2)]!;
+    const kind = Math.floor(random() * 4);
+    if (kind < 2) await setGoal(who, markets[Math.floor(random() * 3)]!, 6000 + count * 100);
+    else {
+      const way = kind === 2 ? 'undo' : 'redo';
+      const back = way === 'undo' ? 'redo' : 'undo';
+      const before = await draftOf(who);
+      const taken = await step(who, way);
+      if (taken.status !== 200 || taken.body.revision === before.revision) continue;
+      expect((await step(who, back)).status).toBe(200);
+      expect((await draftOf(who)).policy).toEqual(before.policy);
+      expect((await step(who, way)).status).toBe(200);
+    }
+  }
+  for (let draft = await draftOf(bea); draft.canUndo !== null; draft = await draftOf(bea)) {
+    const own = await step(bea, 'undo');
+    if (own.status === 409) expect((await step(ida, 'undo')).status).toBe(200);
+  }
+  expect(JSON.stringify((await draftOf(ida)).policy)).toBe(start);
 });
 
 describe('news', () => {

@@ -2,6 +2,9 @@ import type { News } from '../../contract/shapes/together.ts';
 
 const name = 'summant-news';
 
+/** Until it is tried again, where it was refused. ms */
+const refusedPause = 10_000;
+
 type Told = { news: News } | { asked: true };
 
 /**
@@ -22,13 +25,23 @@ export function hearNews(take: (news: News) => void): () => void {
   };
   const listen = () =>
     new Promise<void>((resolve) => {
-      const source = new EventSource('/api/news');
-      source.onmessage = ({ data }: MessageEvent<string>) => {
-        const news = JSON.parse(data) as News;
-        heard(news);
-        channel.postMessage({ news } satisfies Told);
+      let source: EventSource;
+      let again: ReturnType<typeof setTimeout>;
+      const begin = () => {
+        source = new EventSource('/api/news');
+        source.onmessage = ({ data }: MessageEvent<string>) => {
+          const news = JSON.parse(data) as News;
+          heard(news);
+          channel.postMessage({ news } satisfies Told);
+        };
+        // A line that breaks is taken up again by the browser; one that was refused is not.
+        source.onerror = () => {
+          if (source.readyState === EventSource.CLOSED) again = setTimeout(begin, refusedPause);
+        };
       };
+      begin();
       ended.signal.addEventListener('abort', () => {
+        clearTimeout(again);
         source.close();
         resolve();
       });

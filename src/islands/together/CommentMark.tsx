@@ -21,7 +21,7 @@ export function CommentMark({ kind, about, name }: About & { name: string }) {
           {open > 0 && <span aria-hidden>{open}</span>}
         </>
       }
-      className={`btn btn-ghost btn-xs gap-0.5 px-1 align-middle ${open > 0 ? 'text-primary' : 'text-soft'}`}
+      className={`btn btn-ghost btn-xs ml-1 gap-0.5 px-1 align-middle ${open > 0 ? 'text-primary' : 'text-soft'}`}
       testId={`comments-${kind}-${about}`}
     >
       {() => <Comments kind={kind} about={about} open={open} />}

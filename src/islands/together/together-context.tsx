@@ -16,7 +16,8 @@ export function Together({ place, children }: { place: string; children: ReactNo
   const { hasAccount } = usePerson();
   const refresh = useDraft((state) => state.refresh);
   const [news, setNews] = useState<News | null>(null);
-  useEffect(() => hearNews(setNews), []);
+  // Who is alone has other tabs tell it.
+  useEffect(() => (hasAccount ? hearNews(setNews) : undefined), [hasAccount]);
   useEffect(() => {
     if (news) refresh(news.draft);
   }, [news, refresh]);

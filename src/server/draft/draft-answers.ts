@@ -62,6 +62,12 @@ export function editAnswer(outcome: EditOutcome, onlyChanges: boolean): DraftRep
         title: 'Something lies on top of it',
         detail: `Nothing was changed. “${outcome.by.label}” by ${outcome.by.madeBy} came after “${outcome.step.label}” and is about the same. Once it has been taken back, yours can be, too; or change it as you want it.`,
       };
+    case 'unfit':
+      return {
+        status: 409,
+        title: 'It no longer fits',
+        detail: `Nothing was changed. What “${outcome.step.label}” was made on is there no more.`,
+      };
     case 'beyond':
       return beyondMarkets(outcome.reason);
     case 'refused':

@@ -27,7 +27,7 @@ import {
   coveringEdit,
   dropUndone,
   noteStep,
-  patchesOf,
+  patchOf,
   stepInWords,
   stepOf,
   type Account,
@@ -53,6 +53,8 @@ export type EditOutcome =
   | { kind: 'beyond'; reason: string }
   /** others have changed the same place since */
   | { kind: 'covered'; step: HistoryStep; by: HistoryStep }
+  /** what it was made on is there no more */
+  | { kind: 'unfit'; step: HistoryStep }
   | { kind: 'nothing'; draft: DraftSince };
 
 interface Edit {
@@ -179,16 +181,20 @@ export async function stepHistory(direction: Direction, revision: number, by: Ed
           draft: { ...(await withHistory(connection, current, account)), since: { revision, patch: [] } },
         },
       };
-    const { patch, inverse } = await patchesOf(connection, direction, step);
-    const covering = await coveringEdit(connection, step, patch);
+    const wanted = await patchOf(connection, direction, step);
+    const covering = await coveringEdit(connection, step, wanted);
     if (covering) return { outcome: { kind: 'covered', step, by: covering } };
-    const applied = applyToPolicy(current.policy, patch);
-    if (!applied.ok) throw new Error(`the ${direction} of revision ${step.revision} does not fit the draft`);
+    const applied = applyToPolicy(current.policy, wanted);
+    if (!applied.ok) return { outcome: { kind: 'unfit', step } };
     const check = checkPolicy(applied.policy, current.policy);
     if (!check.ok) return { outcome: { kind: 'refused', revision: current.revision, faults: check.faults } };
     const beyond = beyondLimit(current.policy, applied.policy, by.markets);
     if (beyond !== null) return { outcome: { kind: 'beyond', reason: beyond } };
-    await noteStep(connection, direction, step, account);
+    // As it turns out here: what the edit was once made on may have been taken back by somebody else.
+    const patch = patchBetween(current.policy, applied.policy);
+    const inverse = patchBetween(applied.policy, current.policy);
+    const to = current.revision + 1;
+    await noteStep(connection, { direction, revision: step.revision, to, patch, inverse }, account);
     return writeEdit(connection, current, applied.policy, { kind: direction, label: step.label, patch, inverse, by });
   });
 }
@@ -357,7 +363,7 @@ async function writeEdit(
     storeId,
   ]);
   await connection.query(
-    "INSERT INTO draft_edit (store_id, revision, kind, state, label, patch, inverse, made_by, made_at, schema_version, account_id) VALUES (?, ?, ?, 'done', ?, ?, ?, ?, ?, ?, ?)",
+    "INSERT INTO draft_edit (store_id, revision, kind, state, label, patch, inverse, made_by, made_at, schema_version, account_id, stepped) VALUES (?, ?, ?, 'done', ?, ?, ?, ?, ?, ?, ?, ?)",
     [
       storeId,
       state.revision,
@@ -369,6 +375,7 @@ async function writeEdit(
       state.stamp,
       currentVersion,
       accountOf(by),
+      state.revision,
     ],
   );
   await snapshotWhereDue(connection, state, kind === 'found');

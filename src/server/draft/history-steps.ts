@@ -25,7 +25,7 @@ const stepFrom = (row: RowDataPacket): HistoryStep => ({
   account: row.account_id === null ? null : String(row.account_id),
 });
 
-/** The edit that somebody's next step would take: the newest of one's own, and where there is none left, of the others. */
+/** The edit that somebody's next step would take: the last of one's own, and where there is none left, of the others. */
 export async function stepOf(
   connection: Pool | PoolConnection,
   direction: Direction,
@@ -42,26 +42,24 @@ async function endOf(
   whose: string,
   of: Account[],
 ): Promise<HistoryStep | null> {
-  const [state, order] = direction === 'undo' ? ['done', 'DESC'] : ['undone', 'ASC'];
   const [[row]] = await connection.query<RowDataPacket[]>(
-    `SELECT ${columns} FROM draft_edit WHERE store_id = ? AND kind = 'edit' ${whose} AND state = ? AND schema_version = ? AND revision > (SELECT COALESCE(MAX(revision), 0) FROM draft_edit WHERE store_id = ? AND kind = 'found') ORDER BY revision ${order} LIMIT 1`,
-    [storeId, ...of, state, currentVersion, storeId],
+    `SELECT ${columns} FROM draft_edit WHERE store_id = ? AND kind = 'edit' ${whose} AND state = ? AND schema_version = ? AND revision > (SELECT COALESCE(MAX(revision), 0) FROM draft_edit WHERE store_id = ? AND kind = 'found') ORDER BY stepped DESC LIMIT 1`,
+    [storeId, ...of, direction === 'undo' ? 'done' : 'undone', currentVersion, storeId],
   );
   return row ? stepFrom(row) : null;
 }
 
-/** What a step does and what would take it back. Patches may be long, so only whoever takes the step reads them. */
-export async function patchesOf(
+/** What a step does. Patches may be long, so only whoever takes the step reads it. */
+export async function patchOf(
   connection: PoolConnection,
   direction: Direction,
   { revision }: HistoryStep,
-): Promise<{ patch: Operation[]; inverse: Operation[] }> {
+): Promise<Operation[]> {
   const [[row]] = await connection.query<RowDataPacket[]>(
     'SELECT patch, inverse FROM draft_edit WHERE store_id = ? AND revision = ?',
     [storeId, revision],
   );
-  const [patch, inverse] = [row!.patch, row!.inverse].map((text) => JSON.parse(String(text)) as Operation[]);
-  return direction === 'undo' ? { patch: inverse!, inverse: patch! } : { patch: patch!, inverse: inverse! };
+  return JSON.parse(String(direction === 'undo' ? row!.inverse : row!.patch)) as Operation[];
 }
 
 /** Edits looked at one after the other. */
@@ -89,19 +87,29 @@ export async function coveringEdit(
   }
 }
 
+/** A step that has been taken. */
+interface TakenStep {
+  direction: Direction;
+  /** of the edit */
+  revision: number;
+  /** revision that the step led to */
+  to: number;
+  /** what it did */
+  patch: Operation[];
+  inverse: Operation[];
+}
+
 /** Whoever takes an edit back may do it again, and takes it over with that. */
 export async function noteStep(
   connection: PoolConnection,
-  direction: Direction,
-  { revision }: HistoryStep,
+  { direction, revision, to, patch, inverse }: TakenStep,
   account: Account,
 ): Promise<void> {
-  await connection.query('UPDATE draft_edit SET state = ?, account_id = ? WHERE store_id = ? AND revision = ?', [
-    direction === 'undo' ? 'undone' : 'done',
-    account,
-    storeId,
-    revision,
-  ]);
+  const [state, forwards, backwards] = direction === 'undo' ? ['undone', inverse, patch] : ['done', patch, inverse];
+  await connection.query(
+    'UPDATE draft_edit SET state = ?, account_id = ?, patch = ?, inverse = ?, stepped = ? WHERE store_id = ? AND revision = ?',
+    [state, account, JSON.stringify(forwards), JSON.stringify(backwards), to, storeId, revision],
+  );
 }
 
 /** What somebody has taken back cannot be done again once he has done something else. */

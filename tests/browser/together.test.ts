@@ -1,0 +1,110 @@
+import type { Page } from 'playwright-core';
+import { afterAll, beforeAll, expect, inject, test } from 'vitest';
+import { violations } from '../support/accessibility.ts';
+import { freshDatabase, startApplication, type Application } from '../support/application.ts';
+import { moveTo, ready, saved, useBrowser } from '../support/browser.ts';
+import { firstLinkOf, inviteBy, joinBy, password } from '../support/people.ts';
+
+const { open } = useBrowser();
+let application: Application;
+let address: string;
+beforeAll(async () => {
+  const url = await freshDatabase(inject('databaseServerUrl'), `summant_together_${process.env.VITEST_POOL_ID}`);
+  application = await startApplication({ DATABASE_URL: url });
+  address = application.address;
+  const own = await joinBy(address, await firstLinkOf(application.said), 'ida@example.com', 'Ida Hansen');
+  await joinBy(address, await inviteBy(address, own, 'edit', 'Bea Lund'), 'bea@example.com', 'Bea Lund');
+});
+afterAll(async () => {
+  await application.stop();
+});
+
+/** Somebody, signed in at a page of his own browser. */
+async function at(who: string, path: string): Promise<Page> {
+  const page = await open(`/sign-in?next=${encodeURIComponent(path)}`, { address, allow: /409/ });
+  await page.getByTestId('sign-in-as').fill(`${who}@example.com`);
+  await page.getByTestId('password').fill(password);
+  await page.getByTestId('sign-in-now').click();
+  await page.waitForURL(`${address}${path}`);
+  await ready(page);
+  return page;
+}
+
+/** The goal in the United Kingdom, as somebody sees it. */
+const goalOf = (page: Page) => page.getByTestId('grid-free-delivery-uk');
+async function setGoal(page: Page, text: string): Promise<void> {
+  const kept = page.waitForResponse((response) => response.request().method() === 'PATCH');
+  await goalOf(page).fill(text);
+  await goalOf(page).press('Enter');
+  await kept;
+  await saved(page);
+}
+
+test('what another does appears by itself, and where the other is', async () => {
+  const [ida, bea] = [await at('ida', '/offers'), await at('bea', '/offers')];
+  await setGoal(bea, '61');
+  await expect.poll(() => goalOf(ida).inputValue()).toContain('61');
+  await goalOf(bea).focus();
+  await ida.getByTestId('others-offers').waitFor();
+  await ida.getByTestId('others-at-offer free-delivery').getByText('BL', { exact: true }).waitFor();
+  expect(await ida.getByTestId('others-at-offer free-delivery').innerText()).toContain('Bea Lund is editing this');
+  expect(await violations(ida)).toEqual([]);
+  await moveTo(bea, `${address}/delivery`);
+  await ida.getByTestId('others-delivery').waitFor();
+  await expect.poll(() => ida.getByTestId('others-offers').count()).toBe(0);
+  await bea.context().close();
+  await ida.context().close();
+});
+
+test('undo takes back one’s own edit, and says when another’s lies on top', async () => {
+  const [ida, bea] = [await at('ida', '/offers'), await at('bea', '/offers')];
+  await setGoal(ida, '62');
+  await expect.poll(() => goalOf(bea).inputValue()).toContain('62');
+  await setGoal(bea, '63');
+  await expect.poll(() => goalOf(ida).inputValue()).toContain('63');
+  await ida.getByRole('button', { name: 'Undo' }).first().click();
+  await ida.getByRole('alert').getByText('Something lies on top of it').waitFor();
+  await ida.getByRole('alert').getByText('by Bea Lund came after').waitFor();
+  await bea.getByRole('button', { name: 'Undo' }).first().click();
+  await expect.poll(() => goalOf(ida).inputValue()).toContain('62');
+  await ida.getByRole('button', { name: 'Undo' }).first().click();
+  await expect.poll(() => goalOf(bea).inputValue()).toContain('61');
+  await bea.context().close();
+  await ida.context().close();
+});
+
+test('a comment to an offer is there for others, until somebody has done it', async () => {
+  const [ida, bea] = [await at('ida', '/offers'), await at('bea', '/offers')];
+  const mark = (page: Page) => page.getByTestId('comments-offer-free-delivery');
+  await mark(bea).click();
+  await bea.getByTestId('comment-text').fill('Is this too dear for the islands?');
+  await bea.getByTestId('comments').getByRole('button', { name: 'Comment', exact: true }).click();
+  await expect.poll(() => mark(ida).innerText()).toBe('1');
+  expect(await mark(ida).getAttribute('aria-label')).toContain('1 not done');
+  await mark(ida).click();
+  await ida.getByText('Is this too dear for the islands?').waitFor();
+  expect(await violations(ida)).toEqual([]);
+  await ida.getByRole('button', { name: 'Done: Is this too dear for the islands?' }).click();
+  await ida.getByTestId('comments').getByText('done by Ida Hansen').waitFor();
+  await expect.poll(() => mark(bea).innerText()).toBe('');
+  await bea.getByTestId('comments').getByText('done by Ida Hansen').waitFor();
+  await moveTo(bea, `${address}/delivery`);
+  await bea.locator('[data-testid^="comments-option-"]').first().click();
+  await bea.getByTestId('comment-text').waitFor();
+  await moveTo(bea, `${address}/release`);
+  await bea.locator('[data-testid^="comments-finding-"]').first().click();
+  await bea.getByTestId('comment-text').waitFor();
+  await bea.context().close();
+  await ida.context().close();
+});
+
+test('what another has released is what the page compares with', async () => {
+  const ida = await at('ida', '/offers');
+  const second = await at('ida', '/release');
+  await expect.poll(() => ida.getByTestId('draft-phrase').innerText()).toContain('since release 5');
+  await second.getByTestId('release-reason').fill('its gaps are meant');
+  await second.getByTestId('release-button').click();
+  await expect.poll(() => ida.getByTestId('draft-phrase').innerText()).toContain('since release 6');
+  await second.context().close();
+  await ida.context().close();
+});
