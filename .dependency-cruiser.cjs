@@ -71,6 +71,7 @@ const coreOrder = [
 const islandRooms = [
   'page',
   'fields',
+  'together',
   'findings',
   'storefront',
   'conditions',

@@ -1797,6 +1797,7 @@ export interface components {
             release: number | null;
             people: {
                 page: string;
+                account: string;
                 name: string;
                 place: string;
                 thing: string;

@@ -16,6 +16,8 @@ export type CallInput<N extends CallName> = (BodyOf<N> extends undefined ? { bod
     revision?: number;
     /** the draft of before is here, so what has changed is enough (RFC 7240) */
     changesOnly?: boolean;
+    /** sent although the page ends; 64 kB at most */
+    outlives?: boolean;
     /** sent as it is, for as long as it takes */
     file?: { content: Blob; type: string; signal?: AbortSignal };
   };
@@ -45,7 +47,7 @@ export function addressOf(name: CallName, params: object = {}, query: object = {
   return asked === '' ? path : `${path}?${asked}`;
 }
 
-function requestOf(name: CallName, { body, revision, changesOnly, file }: CallInput<CallName>): RequestInit {
+function requestOf(name: CallName, { body, revision, changesOnly, outlives = false, file }: CallInput<CallName>): RequestInit {
   const sent = file?.content ?? (body === undefined ? undefined : JSON.stringify(body));
   const type = file?.type ?? (body === undefined ? undefined : 'application/json');
   const signal = file ? file.signal : AbortSignal.timeout(timeout);
@@ -58,6 +60,7 @@ function requestOf(name: CallName, { body, revision, changesOnly, file }: CallIn
     },
     ...(sent === undefined ? {} : { body: sent }),
     ...(signal ? { signal } : {}),
+    ...(outlives ? { keepalive: true } : {}),
   };
 }
 

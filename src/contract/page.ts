@@ -11,8 +11,8 @@ export interface PagePerson {
   name: string;
   role: Role;
   markets: MarketLimit;
-  /** false: nobody has an account, and this is whoever sits at the machine that Summant runs on */
-  hasAccount: boolean;
+  /** id of the account; null: nobody has one */
+  account: string | null;
 }
 
 /** What every page hands its island: enough to draw the whole frame without asking again. */

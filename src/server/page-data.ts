@@ -20,7 +20,12 @@ export async function pageData({ request, url, locals: { person } }: PageContext
   const cookies = cookiesOf(request);
   const { stamp, ...history } = draft;
   return {
-    person: { name: person.name, role: person.role, markets: person.markets, hasAccount: person.signedIn !== null },
+    person: {
+      name: person.name,
+      role: person.role,
+      markets: person.markets,
+      account: person.signedIn?.accountId ?? null,
+    },
     draft: { ...history, address: policyAddress({ revision: draft.revision, stamp }) },
     release: await currentReleaseBeside(draft.policy),
     products,

@@ -135,7 +135,13 @@ describe('news', () => {
     await expect.poll(() => there.last()?.draft).toBe(draft + 1);
     const page = 'abcdefghij22';
     await as(bea, 'PUT', '/api/presence', { page, place: 'offers', thing: 'offer free-delivery' });
-    const beaThere = { page, name: 'Bea', place: 'offers', thing: 'offer free-delivery' };
+    const beaThere = {
+      page,
+      account: expect.any(String) as string,
+      name: 'Bea',
+      place: 'offers',
+      thing: 'offer free-delivery',
+    };
     await expect.poll(() => there.last()?.people).toEqual([beaThere]);
     // Nobody speaks for another’s page.
     await as(ida, 'PUT', '/api/presence', { page, place: 'orders', thing: '' });

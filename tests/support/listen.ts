@@ -1,7 +1,7 @@
 import type { News } from '../../src/contract/shapes/together.ts';
 
 /** Hears news as a page does, until it is closed. */
-export function listen(address: string, cookie: string) {
+export function listen(address: string, cookie: string, take: (news: News) => void = () => {}) {
   const ended = new AbortController();
   const heard: News[] = [];
   let status = 0;
@@ -18,7 +18,11 @@ export function listen(address: string, cookie: string) {
       const events = text.split('\n\n');
       text = events.pop()!;
       for (const event of events)
-        if (event.startsWith('data: ')) heard.push(JSON.parse(event.slice('data: '.length)) as News);
+        if (event.startsWith('data: ')) {
+          const news = JSON.parse(event.slice('data: '.length)) as News;
+          heard.push(news);
+          take(news);
+        }
     }
   })().catch((error: unknown) => {
     if (!ended.signal.aborted) throw error;

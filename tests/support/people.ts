@@ -1,7 +1,6 @@
 import type { MadeLink } from '../../src/contract/shapes/account.ts';
 import type { MarketLimit } from '../../src/core/people/market-limit.ts';
 import type { Role } from '../../src/core/people/roles.ts';
-import { call } from './api.ts';
 
 export const password = 'four kites over heath';
 
@@ -29,11 +28,13 @@ export async function inviteBy(
   name: string = role,
   markets: MarketLimit = null,
 ): Promise<string> {
-  const { body } = await call<MadeLink>(address, 'POST', '/api/people/invitations', {
-    headers: { cookie },
-    body: { name, role, markets },
+  const response = await fetch(`${address}/api/people/invitations`, {
+    method: 'POST',
+    headers: { cookie, 'content-type': 'application/json' },
+    body: JSON.stringify({ name, role, markets }),
   });
-  return body.path;
+  if (response.status !== 201) throw new Error(`nobody was invited: ${await response.text()}`);
+  return ((await response.json()) as MadeLink).path;
 }
 
 /** The link to the first account, as the start of the application prints it. */

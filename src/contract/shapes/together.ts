@@ -16,7 +16,7 @@ export const HereShape = object({
 });
 export type Here = Static<typeof HereShape>;
 
-export const PresentShape = object({ page: text, name: text, place: text, thing: text });
+export const PresentShape = object({ page: text, account: text, name: text, place: text, thing: text });
 export type Present = Static<typeof PresentShape>;
 
 /** What can be commented on. */

@@ -32,7 +32,7 @@ export default function PeoplePage({ props }: { props: PeopleProps }) {
       <div className="px-5 py-3">
         <h1 className="text-head">People</h1>
         <section ref={part('people')} aria-label="People">
-          {props.person.hasAccount ? (
+          {props.person.account !== null ? (
             <>
               <Team initial={props.people} address={props.address} />
               <StoreChoices initial={props.choices} />

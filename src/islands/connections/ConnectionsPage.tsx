@@ -28,7 +28,7 @@ export default function ConnectionsPage({ props }: { props: ConnectionsProps }) 
         <h1 className="text-head">Connections</h1>
         <p className="max-w-[52rem] py-1 text-lead">
           A shop asks for quotes and reports orders at <code>{props.address}</code>.{' '}
-          {props.person.hasAccount
+          {props.person.account !== null
             ? 'It needs a key.'
             : 'On the machine that Summant runs on it needs no key, from anywhere else it does.'}{' '}
           <a className="link link-primary" href="/openapi.json">

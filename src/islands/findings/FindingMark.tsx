@@ -13,7 +13,7 @@ export function FindingMark({ at, name }: { at: string; name: string }) {
     <Popover
       label={`The check-up on ${name}`}
       shown={String(found.length)}
-      className={`badge badge-xs ${worst.severity === 'wrong' ? 'badge-warning' : 'badge-ghost'}`}
+      className={`badge badge-xs ml-1 ${worst.severity === 'wrong' ? 'badge-warning' : 'badge-ghost'}`}
       title={worst.sentence}
       testId={`found-${at}`}
     >

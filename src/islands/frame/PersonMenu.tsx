@@ -7,8 +7,8 @@ import { usePolicy } from '../page/draft-context.tsx';
 import { Popover } from '../../ui/Popover.tsx';
 
 /** Who is signed in, and what that leads to. Without accounts there is nobody to show. */
-export function PersonMenu({ person: { name, role, markets, hasAccount } }: { person: PagePerson }) {
-  if (!hasAccount) return null;
+export function PersonMenu({ person: { name, role, markets, account } }: { person: PagePerson }) {
+  if (account === null) return null;
   const leave = async () => {
     const answer = await call('POST /api/sign-out');
     if (answer.ok) window.location.assign('/sign-in');

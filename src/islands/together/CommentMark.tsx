@@ -9,9 +9,9 @@ const Comments = lazyPart(() => import('./Comments.tsx'), <span className="block
 
 /** Beside a thing: how much is to be talked about, which opens it. Who is alone has nobody to tell it to. */
 export function CommentMark({ kind, about, name }: About & { name: string }) {
-  const { hasAccount } = usePerson();
+  const { account } = usePerson();
   const open = useOpenComments(kind, about);
-  if (!hasAccount) return null;
+  if (account === null) return null;
   return (
     <Popover
       label={`Comments on ${name}${open > 0 ? `, ${open} not done` : ''}`}
@@ -21,7 +21,7 @@ export function CommentMark({ kind, about, name }: About & { name: string }) {
           {open > 0 && <span aria-hidden>{open}</span>}
         </>
       }
-      className={`btn btn-ghost btn-xs ml-1 gap-0.5 px-1 align-middle ${open > 0 ? 'text-primary' : 'text-soft'}`}
+      className={`btn btn-ghost btn-xs ml-1 min-w-6 gap-0.5 px-1 align-middle ${open > 0 ? 'text-primary' : 'text-soft'}`}
       testId={`comments-${kind}-${about}`}
     >
       {() => <Comments kind={kind} about={about} open={open} />}

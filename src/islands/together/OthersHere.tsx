@@ -12,7 +12,7 @@ export function OthersAtStop({ stop, name }: { stop: string; name: string }) {
   const names = people.map((one) => one.name).join(', ');
   return (
     <span
-      className="absolute right-0 bottom-0 flex gap-px"
+      className="absolute bottom-0 left-[calc(50%+0.5rem)] flex gap-px"
       title={`${names} at ${name}`}
       data-testid={`others-${stop}`}
     >

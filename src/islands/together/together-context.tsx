@@ -13,7 +13,8 @@ const none: News['comments'] = [];
 
 /** Has what others do appear below as they do it, and tells them where this page is. */
 export function Together({ place, children }: { place: string; children: ReactNode }) {
-  const { hasAccount } = usePerson();
+  const { account } = usePerson();
+  const hasAccount = account !== null;
   const refresh = useDraft((state) => state.refresh);
   const [news, setNews] = useState<News | null>(null);
   // Who is alone has other tabs tell it.
@@ -22,9 +23,9 @@ export function Together({ place, children }: { place: string; children: ReactNo
     if (news) refresh(news.draft);
   }, [news, refresh]);
   useReleasesOfOthers(news?.release ?? null);
-  const page = usePresence(place, hasAccount);
+  usePresence(place, hasAccount);
   const people = news?.people;
-  const others = useMemo(() => (people ?? []).filter((one) => one.page !== page), [people, page]);
+  const others = useMemo(() => (people ?? []).filter((one) => one.account !== account), [people, account]);
   return (
     <Others value={others}>
       <OpenComments value={news?.comments ?? none}>{children}</OpenComments>
@@ -49,7 +50,7 @@ function useReleasesOfOthers(told: number | null): void {
   }, [told, known, setRelease]);
 }
 
-/** Open pages of others. */
+/** Open pages of other people. */
 export const useOthers = (): readonly Present[] => useContext(Others);
 
 /** How many comments on a thing are not done. */

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { call } from '../../client/http.ts';
 
 /** As the contract has it; its code does not go to browsers. s */
@@ -12,18 +12,16 @@ const newPage = (): string =>
 const thingIn = (target: EventTarget | null): string =>
   target instanceof Element ? (target.closest<HTMLElement>('[data-thing]')?.dataset.thing ?? '') : '';
 
-/** Says where this page is, as long as it is looked at. @returns the name of the page itself */
-export function usePresence(place: string, wanted: boolean): string | null {
-  const [page, setPage] = useState<string | null>(null);
+/** Says where this page is, as long as it is looked at. */
+export function usePresence(place: string, wanted: boolean): void {
   useEffect(() => {
     if (!wanted) return;
     const name = newPage();
-    setPage(name);
     let thing = thingIn(document.activeElement);
     let there = false;
     const say = (at: string) => {
       there = at !== '';
-      void call('PUT /api/presence', { body: { page: name, place: at, thing } });
+      void call('PUT /api/presence', { body: { page: name, place: at, thing }, outlives: at === '' });
     };
     const sayHere = () => {
       if (document.visibilityState === 'visible') say(place);
@@ -48,5 +46,4 @@ export function usePresence(place: string, wanted: boolean): string | null {
       window.removeEventListener('pagehide', onHide);
     };
   }, [place, wanted]);
-  return page;
 }

@@ -26,11 +26,12 @@ export async function notePresence(accountId: string, { page, place, thing }: He
 /** Open pages, in an order that stays. */
 export async function presentIn(pool: Pool): Promise<Present[]> {
   const [rows] = await pool.query<RowDataPacket[]>(
-    'SELECT p.page, a.name, p.place, p.thing FROM presence p JOIN account a ON a.store_id = p.store_id AND a.id = p.account_id WHERE p.store_id = ? AND p.seen_at > DATE_SUB(UTC_TIMESTAMP(3), INTERVAL ? SECOND) ORDER BY a.name, p.page LIMIT ?',
+    'SELECT p.page, p.account_id, a.name, p.place, p.thing FROM presence p JOIN account a ON a.store_id = p.store_id AND a.id = p.account_id WHERE p.store_id = ? AND p.seen_at > DATE_SUB(UTC_TIMESTAMP(3), INTERVAL ? SECOND) ORDER BY a.name, p.page LIMIT ?',
     [storeId, gone, mostShown],
   );
   return rows.map((row) => ({
     page: String(row.page),
+    account: String(row.account_id),
     name: String(row.name),
     place: String(row.place),
     thing: String(row.thing),

@@ -14,6 +14,7 @@ import type { Severity } from '../../../core/check-up/finding.ts';
 import { useFindingsAt } from '../../findings/check-up.ts';
 import { FindingMark } from '../../findings/FindingMark.tsx';
 import { useDraft } from '../../page/draft-context.tsx';
+import { usePerson } from '../../page/page-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 import { CommentMark } from '../../together/CommentMark.tsx';
 import { OthersAt } from '../../together/OthersHere.tsx';
@@ -68,6 +69,7 @@ export const GoalRow = memo(function GoalRow({
   looked: boolean;
   choose: (offer: string) => void;
 }) {
+  const hasAccount = usePerson().account !== null;
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
   const isMoney = goal.measure.kind === 'countedValue';
   const uneven = unevenTargets(goal, policy);
@@ -83,7 +85,7 @@ export const GoalRow = memo(function GoalRow({
       >
         <button
           type="button"
-          className={`max-w-[calc(100%-1.75rem)] truncate text-left align-middle hover:underline ${offer.on && !later ? '' : 'font-normal text-soft'}`}
+          className={`${hasAccount ? 'max-w-[calc(100%-4.25rem)]' : 'max-w-[calc(100%-2rem)]'} truncate text-left align-middle hover:underline ${offer.on && !later ? '' : 'font-normal text-soft'}`}
           aria-pressed={looked}
           onClick={() => choose(offerId)}
           title={offer.name}
@@ -100,7 +102,6 @@ export const GoalRow = memo(function GoalRow({
           <>
             <FindingMark at={`/offers/${offerId}`} name={offer.name} />
             <CommentMark kind="offer" about={offerId} name={offer.name} />
-            <OthersAt thing={`offer ${offerId}`} />
           </>
         )}
       </th>
@@ -109,7 +110,7 @@ export const GoalRow = memo(function GoalRow({
         title={state}
         data-testid={later ? undefined : `state-${offerId}`}
       >
-        {later ? '' : state}
+        {!later && <OthersAt thing={`offer ${offerId}`} />} {later ? '' : state}
       </td>
       <Gap columns={before} />
       {columns.map(({ id, market, money }) => {
