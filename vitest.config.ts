@@ -33,6 +33,15 @@ export default defineConfig({
       },
       {
         test: {
+          name: 'cluster',
+          include: ['tests/cluster/**/*.test.ts'],
+          expect: { poll: { timeout: 90_000 } },
+          testTimeout: 1_800_000,
+          hookTimeout: 600_000,
+        },
+      },
+      {
+        test: {
           name: 'browser',
           include: ['tests/browser/**/*.test.ts'],
           globalSetup: ['tests/browser/start-application.ts'],

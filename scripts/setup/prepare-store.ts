@@ -5,9 +5,21 @@ import { loadDemoStore } from '../../demo/load.ts';
 import { firstLink } from '../../src/server/accounts/joining.ts';
 import { migrate } from '../../src/server/database/migrate.ts';
 import { closeDatabase, database } from '../../src/server/database/pool.ts';
+import { isUnavailable } from '../../src/server/database/unavailable.ts';
+
+/** Several hosts of a database may be changing places just now. */
+async function migrated(): Promise<string[]> {
+  for (let tries = 1; ; tries++)
+    try {
+      return await migrate(database(), new URL('../../db/migrations/', import.meta.url));
+    } catch (error) {
+      if (!isUnavailable(error) || tries === 5) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 1000));
+    }
+}
 
 try {
-  const applied = await migrate(database(), new URL('../../db/migrations/', import.meta.url));
+  const applied = await migrated();
   if (applied.length > 0) console.log(`Database brought up to date: ${applied.join(', ')}.`);
   if (process.argv.includes('--demo') && (await loadDemoStore()))
     console.log('The demo store Gustmoor Kites is loaded.');

@@ -222,13 +222,14 @@ function serverAccount(folder) {
   }
 }
 
-function asUser(folder) {
+/** The option that names the account of a server that keeps its data there. */
+export function asUser(folder) {
   if (process.getuid?.() !== 0) return [`--user=${userInfo().username}`];
   return [serverAccount(folder) ? '--user=mysql' : '--user=root'];
 }
 
 /** Hands a folder over to the account that the server runs as, and lets it pass through the folders above. */
-function giveTo(folder) {
+export function giveTo(folder) {
   const account = serverAccount(folder);
   if (!account) return;
   const result = spawnSync('chown', ['-R', `${account.uid}:${account.gid}`, folder], { encoding: 'utf8' });
@@ -316,7 +317,7 @@ async function portAsBefore(port) {
  */
 const quietPorts = { from: 20_000, count: 12_000 };
 
-async function freePort() {
+export async function freePort() {
   for (let tries = 0; tries < 100; tries++) {
     const port = quietPorts.from + Math.floor(Math.random() * quietPorts.count);
     if (await isFree(port)) return port;

@@ -1,5 +1,5 @@
 import { forgetOldEntries } from './audit/audit-store.ts';
-import { isUnavailable } from './database/pool.ts';
+import { isUnavailable } from './database/unavailable.ts';
 import { log } from './log.ts';
 import { forgetShoppersCounted } from './experiments/known-of-experiments.ts';
 import { forgetOldQuotes } from './quote/given-quotes.ts';

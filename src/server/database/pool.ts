@@ -1,26 +1,36 @@
 import mysql, { type Pool, type PoolConnection } from 'mysql2/promise';
+import { databaseHosts, hostUrls, type DatabaseHosts } from './hosts.ts';
+import { codeOf, isUnavailable } from './unavailable.ts';
 
-let pool: Pool | undefined;
+let hosts: DatabaseHosts | undefined;
 
-/** The connection pool of this process; made at first use. @throws Error when DATABASE_URL is not set */
-export function database(): Pool {
-  if (!pool) pool = createPool(process.env.DATABASE_URL);
-  return pool;
+function theHosts(): DatabaseHosts {
+  if (!hosts) {
+    const url = process.env.DATABASE_URL;
+    if (!url) throw new Error('DATABASE_URL is not set. Start Summant with `npm start`, which provides a database.');
+    hosts = databaseHosts(hostUrls(url), createPool);
+  }
+  return hosts;
 }
+
+/** The connection pool of this process, to the host that is used; made at first use. @throws Error when DATABASE_URL is not set */
+export const database = (): Pool => theHosts().pool();
+
+/** As `host:port`. */
+export const databaseHostInUse = (): string => theHosts().inUse();
 
 export async function closeDatabase(): Promise<void> {
-  await pool?.end();
-  pool = undefined;
+  await hosts?.end();
+  hosts = undefined;
 }
 
-export function createPool(url: string | undefined): Pool {
-  if (!url) throw new Error('DATABASE_URL is not set. Start Summant with `npm start`, which provides a database.');
+export function createPool(url: string): Pool {
   const created = mysql.createPool({
     uri: url,
     connectionLimit: 10,
     // Whoever cannot be served in reasonable time is told so instead of waiting without end.
     queueLimit: 400,
-    connectTimeout: 4000,
+    connectTimeout: 2000,
     charset: 'utf8mb4',
     timezone: 'Z',
     supportBigNumbers: true,
@@ -35,28 +45,7 @@ export function createPool(url: string | undefined): Pool {
   return created;
 }
 
-const lostConnection = new Set([
-  'PROTOCOL_CONNECTION_LOST',
-  'ECONNRESET',
-  'ECONNREFUSED',
-  'EPIPE',
-  'ETIMEDOUT',
-  'ENOENT',
-  'ER_SERVER_SHUTDOWN',
-  'ER_CON_COUNT_ERROR',
-  'ER_CONNECTION_KILLED',
-]);
 const lostRace = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
-
-export function codeOf(error: unknown): string {
-  return typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
-}
-
-/** True when the database could not be reached or went away, so that trying later may help. */
-export function isUnavailable(error: unknown): boolean {
-  if (lostConnection.has(codeOf(error))) return true;
-  return error instanceof Error && /closed state|Connection lost|Pool is closed/.test(error.message);
-}
 
 /**
  * Runs `work` in a transaction. Lost races (deadlock, certification failure) are run again, at most four times; so
@@ -65,10 +54,11 @@ export function isUnavailable(error: unknown): boolean {
  */
 export async function inTransaction<T>(work: (connection: PoolConnection) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt++) {
+    const pool = database();
     let connection: PoolConnection | undefined;
     let committing = false;
     try {
-      connection = await database().getConnection();
+      connection = await pool.getConnection();
       await connection.beginTransaction();
       const result = await work(connection);
       committing = true;
@@ -77,6 +67,7 @@ export async function inTransaction<T>(work: (connection: PoolConnection) => Pro
       return result;
     } catch (error) {
       await abandon(connection, error);
+      if (connection && isUnavailable(error)) theHosts().leave(pool);
       const again = lostRace.has(codeOf(error)) || (isUnavailable(error) && !committing);
       if (!again || attempt >= 4) throw error;
       await new Promise((resolve) => setTimeout(resolve, 20 * 2 ** attempt));

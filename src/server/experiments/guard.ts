@@ -3,7 +3,7 @@ import { experimentQuestion } from '../../core/experiments/question.ts';
 import { studyExperiment } from '../../core/experiments/study-experiment.ts';
 import { inOrder } from '../../core/ordered.ts';
 import type { Experiment, Policy } from '../../core/policy/types.ts';
-import { isUnavailable } from '../database/pool.ts';
+import { isUnavailable } from '../database/unavailable.ts';
 import { log } from '../log.ts';
 import { orderMonths, readOrderColumns } from '../orders/order-months.ts';
 import { currentPolicy, type CurrentPolicy } from '../quote/current-policy.ts';

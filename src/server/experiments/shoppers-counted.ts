@@ -1,6 +1,7 @@
 import type { PoolConnection, ResultSetHeader } from 'mysql2/promise';
 import type { ShoppersArm } from '../../core/experiments/compile-experiments.ts';
-import { inTransaction, isUnavailable } from '../database/pool.ts';
+import { inTransaction } from '../database/pool.ts';
+import { isUnavailable } from '../database/unavailable.ts';
 import { log } from '../log.ts';
 
 /** How long those who were quoted wait to be counted together, so that no quote waits for it. ms */

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { isUnavailable } from '../database/pool.ts';
+import { isUnavailable } from '../database/unavailable.ts';
 import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
 import { log } from '../log.ts';
 import type { Problem } from './problem.ts';

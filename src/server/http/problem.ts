@@ -1,5 +1,5 @@
 import type { Problem as ProblemBody } from '../../contract/shapes/problem.ts';
-import { isUnavailable } from '../database/pool.ts';
+import { isUnavailable } from '../database/unavailable.ts';
 import { log } from '../log.ts';
 import { InvalidStoredPolicy } from '../policy/stored-policy.ts';
 

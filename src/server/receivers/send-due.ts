@@ -1,4 +1,4 @@
-import { isUnavailable } from '../database/pool.ts';
+import { isUnavailable } from '../database/unavailable.ts';
 import { log } from '../log.ts';
 import { makeCall } from './make-call.ts';
 import { noteTry, receiversWithDueCalls, takeDueCall, takeTest, type ToldRelease } from './outbox.ts';

@@ -1,4 +1,4 @@
-import { isUnavailable } from '../database/pool.ts';
+import { isUnavailable } from '../database/unavailable.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { log } from '../log.ts';
 import { latestRelease } from '../releases/release-store.ts';

@@ -1,6 +1,7 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import type { News } from '../../contract/shapes/together.ts';
-import { isUnavailable, reading } from '../database/pool.ts';
+import { reading } from '../database/pool.ts';
+import { isUnavailable } from '../database/unavailable.ts';
 import { log } from '../log.ts';
 import { storeId } from '../store-id.ts';
 import { openCommentsIn } from './comment-store.ts';

@@ -1,7 +1,8 @@
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
 import type { Problem } from '../../../contract/shapes/problem.ts';
 import type { PlacedOrder, ReportedOrder } from '../../../contract/shapes/placed-order.ts';
-import { codeOf, inTransaction } from '../../database/pool.ts';
+import { inTransaction } from '../../database/pool.ts';
+import { codeOf } from '../../database/unavailable.ts';
 import { problemBody } from '../../http/problem.ts';
 import { forgetUses } from '../../redemptions/uses.ts';
 import { touchMonths } from '../order-months.ts';
