@@ -6,7 +6,7 @@ import { ensureBuilt } from './setup/build.mjs';
 import { ensureNpmPackages } from './setup/npm-packages.mjs';
 import { startPrivateDatabase } from './setup/private-database.mjs';
 import { say, Stop } from './setup/say.mjs';
-import { serve } from './setup/serve.mjs';
+import { serve, serveMetrics } from './setup/serve.mjs';
 import { openShop } from './setup/shop.mjs';
 import { prepareStore } from './setup/store.mjs';
 
@@ -41,16 +41,24 @@ async function start() {
     closing.push(database.stop);
     url = database.url;
   }
+  const host = process.env.HOST ?? '127.0.0.1';
+  // What simulates outside services is for trying, and no part of a Summant that others reach.
+  const tried = !process.env.DATABASE_URL && ['127.0.0.1', '::1', 'localhost'].includes(host);
+  process.env.SUMMANT_STAND_INS ??= tried ? 'on' : 'off';
   process.env.DATABASE_URL = url;
   const firstLink = prepareStore(root, url, { demo: !options.includes('--empty') });
   if (stopping) return;
   if (options.includes('--dev')) return develop();
   ensureBuilt(root);
   if (stopping) return;
-  const host = process.env.HOST ?? '127.0.0.1';
   const port = portFrom(process.env.PORT);
   const served = await serve(root, { host, port, lastPort: process.env.PORT ? port : port + 20 });
   closing.push(served.close);
+  if (process.env.SUMMANT_METRICS) {
+    const metrics = await serveMetrics(process.env.SUMMANT_METRICS);
+    closing.push(metrics.close);
+    say(`What the process counts: ${metrics.address}`);
+  }
   if (served.taken.length > 0)
     say(`Port ${served.taken.join(', ')} is taken by another program; using the next free one.`);
   say(`Summant is ready. Ctrl-C stops it.\n${served.address}`);

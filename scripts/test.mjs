@@ -82,6 +82,7 @@ try {
   await Promise.all([typesAndBuild(), formAndUnits()]);
   await tests('server');
   await tests('browser');
+  await tests('cluster');
 } catch (error) {
   say(error instanceof Stop ? error.message : String(error?.stack ?? error));
   counts.failed += 1;

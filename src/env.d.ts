@@ -8,6 +8,8 @@ declare global {
       client?: () => string | null;
       /** whether it is this machine, without a proxy between; without, as when developing, it is */
       isLocal?: () => boolean;
+      /** the name that the log has for the request */
+      requestId?: string;
       /** who a page is shown to; null: whoever comes */
       person?: Person | null;
     }

@@ -16,7 +16,11 @@ import { answering, problemResponse } from './server/http/problem.ts';
 import { answerAhead } from './server/access/shop-access.ts';
 import { watchExperiments } from './server/experiments/guard.ts';
 import { keepElement } from './server/element/element-files.ts';
+import { beginMetrics, noteAnswered } from './server/health/metrics.ts';
+import { randomId } from './server/random-id.ts';
 import { watchOutbox } from './server/receivers/send-due.ts';
+import { requestId } from './server/request-id.ts';
+import { standInsAreOn } from './server/stand-ins/stand-ins-on.ts';
 import { watchSurfaces } from './server/surfaces/watch-surfaces.ts';
 import { watchWhatIsOver } from './server/what-is-over.ts';
 
@@ -29,20 +33,33 @@ if (process.env.DATABASE_URL) {
   void keepElement();
 }
 
-export const onRequest = defineMiddleware(async (context, next) => {
+beginMetrics();
+
+export const onRequest = defineMiddleware((context, next) =>
+  requestId.run(context.locals.requestId ?? randomId(16), async () => {
+    const began = performance.now();
+    const response = await guarded(context, next);
+    const { request, routePattern: route } = context;
+    noteAnswered({ method: request.method, route, status: response.status, ms: performance.now() - began });
+    return response;
+  }),
+);
+
+async function guarded(context: APIContext, next: () => Promise<Response>): Promise<Response> {
   const { request, url } = context;
   const response =
     refuseUnknownMethod(request) ??
     refuseForeignName(request) ??
     (request.method === 'OPTIONS' ? await ahead(request, url) : null) ??
     refuseForeignWrite(request, url) ??
+    refuseStandIn(context) ??
     (await answered(context, next));
   for (const [name, value] of Object.entries(securityHeaders))
     if (!response.headers.has(name)) response.headers.set(name, value);
   if (!response.headers.has('content-security-policy'))
     response.headers.set('content-security-policy', bareContentPolicy);
   return response;
-});
+}
 
 /** Told to a browser that asks before a page makes a call of the shop; null: it goes on. */
 async function ahead(request: Request, url: URL): Promise<Response | null> {
@@ -51,6 +68,18 @@ async function ahead(request: Request, url: URL): Promise<Response | null> {
   } catch (error) {
     return answering(() => Promise.reject(error as Error));
   }
+}
+
+/** What stands in for outside services is no part of a Summant that is used. */
+function refuseStandIn({ routePattern: route }: APIContext): Response | null {
+  const isOne = route.startsWith('/stand-ins/') || route.startsWith('/api/stand-ins/');
+  if (!isOne || standInsAreOn()) return null;
+  return problemResponse({
+    status: 404,
+    title: 'The stand-ins are off',
+    detail:
+      'Nothing was changed. Simulated outside services answer where Summant is started with SUMMANT_STAND_INS=on.',
+  });
 }
 
 function refuseUnknownMethod({ method }: Request): Response | null {

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { isIP } from 'node:net';
@@ -52,6 +53,8 @@ export async function serve(root, { host, port, lastPort }) {
     (request, response) => {
       underWay.set(request.socket, { request, response });
       if (isOverTls(request, isProxy)) response.setHeader('strict-transport-security', 'max-age=31536000');
+      const requestId = requestIdOf(request, isProxy);
+      response.setHeader('x-request-id', requestId);
       response.once('close', () => underWay.delete(request.socket));
       if (!methods.has(request.method)) {
         response.writeHead(405, {
@@ -74,6 +77,7 @@ export async function serve(root, { host, port, lastPort }) {
         handler(request, response, missed, {
           client: () => clientOf(proxyAddress, request, isProxy),
           isLocal: () => isLocal(request),
+          requestId,
         });
       });
     },
@@ -131,6 +135,38 @@ function isLocal({ socket, headers }) {
   const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
   const loopback = address === '::1' || address.startsWith('127.');
   return loopback && !['x-forwarded-for', 'x-real-ip', 'forwarded', 'via'].some((name) => headers[name] !== undefined);
+}
+
+/** The name of a request in the log: as a trusted proxy calls it, else a new one. */
+function requestIdOf({ socket, headers }, isProxy) {
+  const given = headers['x-request-id'];
+  const fits = typeof given === 'string' && /^[\w.-]{8,64}$/.test(given);
+  return fits && isProxy(socket.remoteAddress ?? '', 0) ? given : randomUUID();
+}
+
+/**
+ * What the process counts, on a port of its own for those who watch it. @param at `port` or `host:port`; this machine alone where no host is said
+ * @returns its address and the way to close it
+ */
+export async function serveMetrics(at) {
+  const found = /^(?:(.+):)?(\d{1,5})$/.exec(at);
+  if (!found) throw new Stop(`SUMMANT_METRICS is “${at}”. It takes a port, or host:port.`);
+  const [, host = '127.0.0.1', port] = found;
+  const { register } = await import('prom-client');
+  const server = createServer({ requestTimeout: 10_000, headersTimeout: 5000 }, (request, response) => {
+    if (request.method !== 'GET' || request.url !== '/metrics') return response.writeHead(404).end();
+    register.metrics().then(
+      (text) => response.writeHead(200, { 'content-type': register.contentType }).end(text),
+      () => response.writeHead(500).end(),
+    );
+  });
+  server.maxConnections = 20;
+  server.setTimeout(30_000);
+  await listen(server, host.replace(/^\[|\]$/g, ''), Number(port), Number(port));
+  return {
+    address: `http://${host}:${server.address().port}/metrics`,
+    close: () => new Promise((resolve) => (server.close(() => resolve()), server.closeAllConnections())),
+  };
 }
 
 /** Listens on the first free port from `port` to `lastPort`; returns those that were taken. */

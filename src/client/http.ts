@@ -47,7 +47,10 @@ export function addressOf(name: CallName, params: object = {}, query: object = {
   return asked === '' ? path : `${path}?${asked}`;
 }
 
-function requestOf(name: CallName, { body, revision, changesOnly, outlives = false, file }: CallInput<CallName>): RequestInit {
+function requestOf(
+  name: CallName,
+  { body, revision, changesOnly, outlives = false, file }: CallInput<CallName>,
+): RequestInit {
   const sent = file?.content ?? (body === undefined ? undefined : JSON.stringify(body));
   const type = file?.type ?? (body === undefined ? undefined : 'application/json');
   const signal = file ? file.signal : AbortSignal.timeout(timeout);

@@ -213,6 +213,20 @@ describe('people', () => {
     await expect.poll(() => page.getByTestId('record-days').inputValue()).toBe('90');
   });
 
+  test('who owns the store sees how what runs beside the requests is doing', async () => {
+    const page = await at('/sign-in');
+    await signIn(page, 'ida@example.com');
+    await page.waitForURL(`${address}/offers`);
+    await ready(page);
+    await page.getByTestId('person-menu').click();
+    await page.getByRole('link', { name: 'Health' }).click();
+    await page.waitForURL(`${address}/health`);
+    await ready(page);
+    await expect.poll(() => page.getByTestId('health').innerText()).toContain('No call waits');
+    expect(await page.getByTestId('health').innerText()).toContain('It uses release');
+    expect(await violations(page)).toEqual([]);
+  });
+
   test('who may edit is told at Release and at Connections what somebody else has to do', async () => {
     const page = await asWho('edit', '/release', { allow: /403/ });
     await page.getByText('This takes somebody who may release. You may edit').waitFor();

@@ -195,10 +195,7 @@ describe('quotes', () => {
 
 describe('the rest', () => {
   test('health and readiness', async () => {
-    expect((await call(address, 'GET', '/healthz')).body).toMatchObject({
-      status: 'ok',
-      carriers: { silent: expect.any(Number) },
-    });
+    expect((await call(address, 'GET', '/healthz')).body).toEqual({ status: 'ok' });
     expect((await call(address, 'GET', '/readyz')).body).toMatchObject({ status: 'ok', database: 'ok' });
   });
   test('the OpenAPI document is served', async () =>

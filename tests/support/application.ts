@@ -26,6 +26,7 @@ export async function startApplication(
       ...process.env,
       PORT: '0',
       SUMMANT_SHOP_PORT: 'off',
+      SUMMANT_STAND_INS: 'on',
       SUMMANT_FETCH_EVERY: '0',
       SUMMANT_CALLS_EVERY: '0',
       SUMMANT_EXPERIMENTS_EVERY: '1',

@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import { answer, databaseAway, defineCalls, problem } from '../call.ts';
+import { HealthShape } from '../shapes/health.ts';
 import { list, object, text, whole, written } from '../shape.ts';
 
 export const systemCalls = defineCalls({
@@ -26,11 +27,16 @@ export const systemCalls = defineCalls({
     summary: 'This document',
     answers: { 200: answer('OpenAPI 3.1', written<object>({ type: 'object', required: ['openapi', 'paths'] })) },
   },
+  'GET /api/health': {
+    needs: 'own',
+    summary: 'How imports, calls to receivers, feeds, carriers and stand-ins are doing',
+    answers: { 200: answer('figures', HealthShape), 503: databaseAway },
+  },
   'GET /healthz': {
     needs: 'anyone',
     summary: 'The process answers',
     answers: {
-      200: answer('it does', object({ status: Type.Literal('ok'), carriers: object({ asked: whole, silent: whole }) })),
+      200: answer('it does', object({ status: Type.Literal('ok') })),
     },
   },
   'GET /readyz': {

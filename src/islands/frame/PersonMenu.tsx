@@ -38,6 +38,9 @@ export function PersonMenu({ person: { name, role, markets, account } }: { perso
               <a className="link link-primary" href="/audit">
                 Audit
               </a>
+              <a className="link link-primary" href="/health">
+                Health
+              </a>
             </>
           )}
           <button type="button" className="btn btn-xs mt-1" onClick={() => void leave()} data-testid="sign-out">

@@ -31,6 +31,7 @@ const tasks: readonly (readonly [name: string, address: string, also: string])[]
   ['Orders charged otherwise than the rules say', '/results', 'wrong price disagreement reported shop'],
   ['Connections: keys for the shop', '/connections', 'api token access secret publishable signature'],
   ['Audit: who did what', '/audit', 'log history record sign-ins exports compliance trail'],
+  ['Health: imports, receivers, feeds, carriers', '/health', 'status jobs outbox monitoring'],
   ['Who is told of releases', '/connections#receivers', 'call back notify hook cache clear outgoing'],
   ['Go back to an earlier release', '/release#earlier-releases', 'roll back revert restore undo'],
 ];

@@ -87,6 +87,6 @@ interface Stop {
 }
 
 /** Where one is: at a stop, or beside the trail. */
-export type Place = StopId | 'connections' | 'account' | 'people' | 'audit';
+export type Place = StopId | 'connections' | 'account' | 'people' | 'audit' | 'health';
 
 export type StopId = 'orders' | 'markets' | 'delivery' | 'offers' | 'wording' | 'rehearse' | 'release' | 'results';

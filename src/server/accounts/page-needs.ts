@@ -9,6 +9,7 @@ export const pageNeeds: Record<string, Need> = {
   '/account': 'look',
   '/people': 'own',
   '/audit': 'own',
+  '/health': 'own',
   '/markets': 'look',
   '/delivery': 'look',
   '/offers': 'look',

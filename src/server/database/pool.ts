@@ -45,6 +45,17 @@ export function createPool(url: string): Pool {
   return created;
 }
 
+/** How many connections a pool has, by what they do, and what waits for one. */
+export function connectionsOf(of: Pool): Record<'in use' | 'free' | 'waiting', number> {
+  // The driver keeps these to itself and says them nowhere else.
+  const { _allConnections, _freeConnections, _connectionQueue } = of.pool as unknown as Record<
+    string,
+    { length: number }
+  >;
+  const [all, free] = [_allConnections?.length ?? 0, _freeConnections?.length ?? 0];
+  return { 'in use': all - free, free, waiting: _connectionQueue?.length ?? 0 };
+}
+
 const lostRace = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
 
 /**
