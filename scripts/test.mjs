@@ -71,6 +71,7 @@ async function typesAndBuild() {
 async function formAndUnits() {
   await check('form', bin('prettier'), ['--check', '.']);
   await check('lint', bin('eslint'), ['.']);
+  await check('known weaknesses of packages', process.execPath, ['scripts/setup/audit-packages.mjs']);
   await check('layering', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'demo']);
   await tests('unit');
 }

@@ -4,6 +4,7 @@ import { writeSync } from 'node:fs';
 import { loadDemoStore } from '../../demo/load.ts';
 import { firstLink } from '../../src/server/accounts/joining.ts';
 import { migrate } from '../../src/server/database/migrate.ts';
+import { sealStored } from '../../src/server/secrets/seal-stored.ts';
 import { closeDatabase, database } from '../../src/server/database/pool.ts';
 import { isUnavailable } from '../../src/server/database/unavailable.ts';
 
@@ -23,6 +24,7 @@ try {
   if (applied.length > 0) console.log(`Database brought up to date: ${applied.join(', ')}.`);
   if (process.argv.includes('--demo') && (await loadDemoStore()))
     console.log('The demo store Gustmoor Kites is loaded.');
+  await sealStored();
   writeSync(3, JSON.stringify({ firstLink: await firstLink() }));
 } catch (error) {
   console.error(error instanceof Error ? error.message : error);

@@ -17,7 +17,6 @@ beforeAll(async () => {
     SUMMANT_TRUSTED_PROXIES: '127.0.0.1',
   });
   address = application.address;
-  await expect.poll(() => application.said()).toContain('What the process counts');
   metricsAt = /What the process counts: (\S+)/.exec(application.said())![1]!;
 });
 afterAll(async () => {

@@ -3,6 +3,7 @@ import type { CarrierServiceChange, CarrierServiceListed } from '../../contract/
 import { inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { usualCarrierAddress } from '../http/guard.ts';
+import { seal, unseal } from '../secrets/sealing.ts';
 import { storeId } from '../store-id.ts';
 import { resetBreakers, stateOf } from './breakers.ts';
 
@@ -30,7 +31,7 @@ const held = heldFor(holdsFor, async () => {
       String(name),
       {
         address: new URL(String(address)),
-        secret: secret === null ? null : String(secret),
+        secret: secret === null ? null : unseal(secret as Buffer, 'carrier').toString(),
         timeout: Number(timeout_ms),
         keep: Number(keep_minutes) * 60_000,
       },
@@ -75,10 +76,11 @@ export async function changeService(
       );
       const before = rows.find((row) => row.name === name);
       if (!before && rows.length >= mostServices) return false;
-      const kept = before ? (before.secret as string | null) : null;
+      const kept = before ? (before.secret as Buffer | null) : null;
+      const given = secret && seal(Buffer.from(secret), 'carrier');
       await connection.query(
         'REPLACE INTO carrier_service (store_id, name, address, secret, timeout_ms, keep_minutes) VALUES (?, ?, ?, ?, ?, ?)',
-        [storeId, name, address, secret === undefined ? kept : secret, timeoutMs, keepMinutes],
+        [storeId, name, address, given === undefined ? kept : given, timeoutMs, keepMinutes],
       );
       return true;
     });

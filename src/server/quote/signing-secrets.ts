@@ -4,6 +4,7 @@ import type { ListedSecret, MadeSecret } from '../../contract/shapes/access-key.
 import { database, inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { randomId } from '../random-id.ts';
+import { seal, unseal } from '../secrets/sealing.ts';
 import { storeId } from '../store-id.ts';
 
 /** What quotes are signed with. */
@@ -26,7 +27,7 @@ function lookUp(): Promise<readonly SigningSecret[]> {
       'SELECT id, secret FROM signing_secret WHERE store_id = ? ORDER BY retired_at IS NOT NULL, made_at DESC, id',
       [storeId],
     );
-    return rows.map(({ id, secret }) => ({ id: String(id), secret: secret as Buffer }));
+    return rows.map(({ id, secret }) => ({ id: String(id), secret: unseal(secret as Buffer, 'signing') }));
   });
 }
 
@@ -57,7 +58,7 @@ export async function makeSecret(): Promise<MadeSecret> {
       );
       await connection.query(
         'INSERT INTO signing_secret (store_id, id, secret, made_at) VALUES (?, ?, ?, UTC_TIMESTAMP(3))',
-        [storeId, id, secret],
+        [storeId, id, seal(secret, 'signing')],
       );
     });
   } finally {

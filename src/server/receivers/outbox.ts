@@ -2,6 +2,7 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { ReleaseSummary } from '../../contract/shapes/release.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { randomId } from '../random-id.ts';
+import { unseal } from '../secrets/sealing.ts';
 import { storeId } from '../store-id.ts';
 import type { Answered, DueCall } from './due-call.ts';
 import { isLeftAlone, nextTry } from './pauses.ts';
@@ -88,7 +89,7 @@ const dueCallOf = (row: RowDataPacket): DueCall => ({
   kind: row.kind as DueCall['kind'],
   address: String(row.address),
   id: String(row.secret_id),
-  secret: row.secret as Buffer,
+  secret: unseal(row.secret as Buffer, 'receiver'),
   body: String(row.body),
   tries: Number(row.tries),
   madeAt: (row.made_at as Date).getTime(),

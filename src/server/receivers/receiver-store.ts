@@ -3,6 +3,7 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import type { Receiver } from '../../contract/shapes/receiver.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { randomId } from '../random-id.ts';
+import { seal, unseal } from '../secrets/sealing.ts';
 import { storeId } from '../store-id.ts';
 import { latestCalls } from './call-log.ts';
 import type { ReceiverSecret } from './signed-call.ts';
@@ -52,7 +53,7 @@ export async function insertReceiver(
   const { id: secretId, secret } = newSecret();
   await connection.query(
     'INSERT INTO receiver (store_id, id, address, secret, secret_id, made_by, made_at) VALUES (?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))',
-    [storeId, id, address, secret, secretId, madeBy],
+    [storeId, id, address, seal(secret, 'receiver'), secretId, madeBy],
   );
   return { id, secret: secret.toString('hex') };
 }
@@ -73,7 +74,7 @@ export async function changeSecret(id: string): Promise<string | null> {
   const { id: secretId, secret } = newSecret();
   const changed = await withReceiver(id, (connection) =>
     connection.query('UPDATE receiver SET secret = ?, secret_id = ? WHERE store_id = ? AND id = ?', [
-      secret,
+      seal(secret, 'receiver'),
       secretId,
       storeId,
       id,
@@ -110,5 +111,5 @@ export async function receiverSecret(secretId: string): Promise<Buffer | null> {
       secretId,
     ]),
   );
-  return (rows[0]?.secret as Buffer | undefined) ?? null;
+  return rows[0] ? unseal(rows[0].secret as Buffer, 'receiver') : null;
 }
