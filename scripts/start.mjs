@@ -44,7 +44,9 @@ async function start() {
   const host = process.env.HOST ?? '127.0.0.1';
   // What simulates outside services is for trying, and no part of a Summant that others reach.
   const tried = !process.env.DATABASE_URL && ['127.0.0.1', '::1', 'localhost'].includes(host);
-  process.env.SUMMANT_STAND_INS ??= tried ? 'on' : 'off';
+  const standIns = process.env.SUMMANT_STAND_INS ?? (tried ? 'on' : 'off');
+  if (!['on', 'off'].includes(standIns)) throw new Stop(`SUMMANT_STAND_INS is “${standIns}”. It takes on or off.`);
+  process.env.SUMMANT_STAND_INS = standIns;
   process.env.DATABASE_URL = url;
   const firstLink = prepareStore(root, url, { demo: !options.includes('--empty') });
   if (stopping) return;

@@ -309,6 +309,35 @@ describe('offers with limits', () => {
     expect(promises(await ask('second'))).toBe(true);
     expect(promises(await ask('first'))).toBe(false);
   });
+  test('a shopper who wants not to be known any more is not: orders stay, as anybody’s', async () => {
+    const shopperKey = `forgotten-${Date.now()}`;
+    const quote = await quoted({ ...reaching, shopperKey, reserve: { minutes: 5 } });
+    const one = order({ cart: reaching, shopperKey, delivery: priceOf(quote), offers: [limited] });
+    expect(await report(one)).toMatchObject([{ outcome: 'new' }]);
+    await quoted({ ...reaching, shopperKey, reserve: { minutes: 5 } });
+    const [before] = await inDatabase(
+      'SELECT p.customer_hash AS hash, r.shopper_hash AS redeemed FROM past_order p JOIN redemption r USING (order_number) WHERE order_number = ?',
+      [one.number],
+    );
+    const { hash } = before as { hash: Buffer };
+    expect([hash.length, hash.equals(before!.redeemed as Buffer)]).toEqual([16, true]);
+    const counted = await orders();
+    const forgotten = await call<{ orders: number }>(address, 'POST', '/api/shoppers/forget', { body: { shopperKey } });
+    expect([forgotten.status, forgotten.body]).toEqual([200, { orders: 1 }]);
+    expect(await orders()).toBe(counted);
+    expect((await past(one.number)).status).toBe(200);
+    // Nowhere in the database is there a column that still has it.
+    const columns = await inDatabase(
+      "SELECT TABLE_NAME AS t, COLUMN_NAME AS c FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE() AND COLUMN_TYPE = 'binary(16)' AND COLUMN_NAME LIKE '%_hash'",
+    );
+    expect(columns.length).toBeGreaterThanOrEqual(6);
+    for (const { t, c } of columns as unknown as { t: string; c: string }[]) {
+      const [left] = await inDatabase(`SELECT COUNT(*) AS count FROM ${t} WHERE ${c} = ?`, [hash]);
+      expect([t, c, Number(left!.count)]).toEqual([t, c, 0]);
+    }
+    const again = await call<{ orders: number }>(address, 'POST', '/api/shoppers/forget', { body: { shopperKey } });
+    expect(again.body).toEqual({ orders: 0 });
+  });
   test('a use is reserved for a shopper who is named, by POST', async () => {
     const { status, body } = await call<{ fields: { pointer: string }[] }>(address, 'POST', '/api/quote', {
       body: { ...reaching, reserve: { minutes: 5 } },

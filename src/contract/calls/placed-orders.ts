@@ -1,8 +1,10 @@
 import { answer, databaseAway, defineCalls, keyRefused, problem, writeRefused } from '../call.ts';
+import { object, whole } from '../shape.ts';
 import {
   AgreementShape,
   CancelledOrdersShape,
   CancelOutcomesShape,
+  ForgottenShopperShape,
   ListedOrdersShape,
   OrderListQueryShape,
   PlacedBetweenShape,
@@ -36,6 +38,17 @@ export const placedOrderCalls = defineCalls({
     body: { schema: CancelledOrdersShape, most: 64 * 1024 },
     answers: {
       200: answer('what became of each, in their order', CancelOutcomesShape),
+      ...refused,
+      422: problem('malformed'),
+    },
+  },
+  'POST /api/shoppers/forget': {
+    needs: 'edit',
+    summary: 'Takes away by which orders and quotes can be told to be of one shopper; what was ordered stays',
+    shop: 'orders',
+    body: { schema: ForgottenShopperShape, most: 16 * 1024 },
+    answers: {
+      200: answer('how many orders were of that shopper', object({ orders: whole })),
       ...refused,
       422: problem('malformed'),
     },

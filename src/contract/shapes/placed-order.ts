@@ -75,6 +75,14 @@ export const PlacedOrdersShape = written<{ orders: PlacedOrder[] }>({
   $defs: cartDefinitions,
 });
 
+export const ForgottenShopperShape = written<{ shopperKey: string }>({
+  $id: 'https://summant.example.com/schema/forgotten-shopper',
+  type: 'object',
+  additionalProperties: false,
+  required: ['shopperKey'],
+  properties: { shopperKey },
+});
+
 export const CancelledOrdersShape = written<{ numbers: string[] }>({
   $id: 'https://summant.example.com/schema/cancelled-orders',
   type: 'object',

@@ -167,6 +167,7 @@ export const audited: { readonly [N in CallName]?: Audited<N> } = {
   },
   'PATCH /api/products/{id}': { kind: 'data', what: ({ answer }) => `Changed the product ${answer.product.sku}` },
   'POST /api/orders': { kind: 'data', what: () => 'Reported orders' },
+  'POST /api/shoppers/forget': { kind: 'data', what: () => 'Had a shopper forgotten' },
   'POST /api/orders/cancel': { kind: 'data', what: () => 'Took orders back' },
   'POST /api/imports/{id}/apply': {
     kind: 'data',

@@ -1,4 +1,4 @@
-import { collectDefaultMetrics, Counter, Gauge, Histogram, register } from 'prom-client';
+import { collectDefaultMetrics, Counter, Gauge, Histogram } from 'prom-client';
 import { connectionsOf, database, databaseHostInUse } from '../database/pool.ts';
 import { figures } from '../carriers/quotes-for.ts';
 import { log } from '../log.ts';
@@ -76,5 +76,4 @@ export function beginMetrics(): void {
   collectDefaultMetrics();
   // Whoever asks has them as they are then; one gauge collects for all.
   Object.assign(up, { collect });
-  register.setDefaultLabels({ app: 'summant' });
 }
