@@ -14,7 +14,6 @@ import type { Severity } from '../../../core/check-up/finding.ts';
 import { useFindingsAt } from '../../findings/check-up.ts';
 import { FindingMark } from '../../findings/FindingMark.tsx';
 import { useDraft } from '../../page/draft-context.tsx';
-import { usePerson } from '../../page/page-context.tsx';
 import { useEdit } from '../../page/use-edit.tsx';
 import { CommentMark } from '../../together/CommentMark.tsx';
 import { OthersAt } from '../../together/OthersHere.tsx';
@@ -69,7 +68,6 @@ export const GoalRow = memo(function GoalRow({
   looked: boolean;
   choose: (offer: string) => void;
 }) {
-  const hasAccount = usePerson().account !== null;
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 0 });
   const isMoney = goal.measure.kind === 'countedValue';
   const uneven = unevenTargets(goal, policy);
@@ -85,7 +83,7 @@ export const GoalRow = memo(function GoalRow({
       >
         <button
           type="button"
-          className={`${hasAccount ? 'max-w-[calc(100%-4.25rem)]' : 'max-w-[calc(100%-2rem)]'} truncate text-left align-middle hover:underline ${offer.on && !later ? '' : 'font-normal text-soft'}`}
+          className={`max-w-[calc(100%-2rem)] truncate text-left align-middle hover:underline ${offer.on && !later ? '' : 'font-normal text-soft'}`}
           aria-pressed={looked}
           onClick={() => choose(offerId)}
           title={offer.name}
@@ -98,19 +96,20 @@ export const GoalRow = memo(function GoalRow({
             </span>
           )}
         </button>
-        {!later && (
-          <>
-            <FindingMark at={`/offers/${offerId}`} name={offer.name} />
-            <CommentMark kind="offer" about={offerId} name={offer.name} />
-          </>
-        )}
+        {!later && <FindingMark at={`/offers/${offerId}`} name={offer.name} />}
       </th>
       <td
         className="truncate py-0 pr-1 text-fine text-soft"
         title={state}
         data-testid={later ? undefined : `state-${offerId}`}
       >
-        {!later && <OthersAt thing={`offer ${offerId}`} />} {later ? '' : state}
+        {!later && (
+          <span className="flex items-center gap-1">
+            <OthersAt thing={`offer ${offerId}`} />
+            <span className="min-w-0 truncate">{state}</span>
+            <CommentMark kind="offer" about={offerId} name={offer.name} />
+          </span>
+        )}
       </td>
       <Gap columns={before} />
       {columns.map(({ id, market, money }) => {
