@@ -1,11 +1,9 @@
 # Built with everything, run with what it needs: not as root, and with a file system that is only read.
 FROM node:20-bookworm-slim AS build
 WORKDIR /app
-COPY package.json package-lock.json ./
-RUN npm ci --no-audit --no-fund
 COPY . .
 # The start finds packages and build as they are here, and makes neither again.
-RUN node scripts/setup/ensure-built.mjs && npm prune --omit=dev --no-audit --no-fund
+RUN npm run build && npm prune --omit=dev --no-audit --no-fund
 
 FROM node:20-bookworm-slim
 WORKDIR /app

@@ -32,7 +32,11 @@ export function noteAnswered({ method, route, status, ms }: AnsweredRequest): vo
   log.info({ method, route, status, ms: Math.round(ms * 10) / 10 }, 'answered');
 }
 
-const gauge = (name: string, help: string, labelNames: string[] = []) => new Gauge({ name, help, labelNames });
+let underWay: Promise<void> | null = null;
+/** Whoever asks has figures as they are then: all gauges wait for one look. */
+const collected = (): Promise<void> => (underWay ??= collect().finally(() => (underWay = null)));
+const gauge = (name: string, help: string, labelNames: string[] = []) =>
+  new Gauge({ name, help, labelNames, collect: collected });
 
 const connections = gauge('summant_database_connections', 'Connections of the pool, and work that waits for one.', [
   'state',
@@ -74,6 +78,4 @@ export function beginMetrics(): void {
   if (begun) return;
   begun = true;
   collectDefaultMetrics();
-  // Whoever asks has them as they are then; one gauge collects for all.
-  Object.assign(up, { collect });
 }
