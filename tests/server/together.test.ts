@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
 import { presenceEvery } from '../../src/contract/shapes/together.ts';
 import type { Comment } from '../../src/contract/shapes/together.ts';
 import type { People } from '../../src/contract/shapes/account.ts';
-import { presenceEvery as presenceOfPages } from '../../src/islands/together/use-presence.ts';
+import { presenceEvery as presenceOfPages } from '../../src/client/together/say-where.ts';
 import { call, etagOf, type DraftBody, type ProblemBody } from '../support/api.ts';
 import { freshDatabase, startApplication, type Application } from '../support/application.ts';
 import { seeded } from '../support/from-schema.ts';

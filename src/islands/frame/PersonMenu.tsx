@@ -1,60 +1,21 @@
-import { call } from '../../client/http.ts';
 import type { PagePerson } from '../../contract/page.ts';
-import { inMarkets } from '../../core/people/market-limit.ts';
-import { may, roleInWords } from '../../core/people/roles.ts';
-import { initialsOf } from '../together/initials.ts';
-import { usePolicy } from '../page/draft-context.tsx';
+import { lazyPart } from '../../ui/lazy-part.tsx';
 import { Popover } from '../../ui/Popover.tsx';
+import { initialsOf } from '../together/initials.ts';
+
+const PersonPanel = lazyPart(() => import('./PersonPanel.tsx'), <span className="block p-3">…</span>);
 
 /** Who is signed in, and what that leads to. Without accounts there is nobody to show. */
-export function PersonMenu({ person: { name, role, markets, account } }: { person: PagePerson }) {
-  if (account === null) return null;
-  const leave = async () => {
-    const answer = await call('POST /api/sign-out');
-    if (answer.ok) window.location.assign('/sign-in');
-  };
+export function PersonMenu({ person }: { person: PagePerson }) {
+  if (person.account === null) return null;
   return (
     <Popover
-      label={`${name}: your account`}
-      shown={initialsOf(name)}
+      label={`${person.name}: your account`}
+      shown={initialsOf(person.name)}
       className="btn btn-ghost btn-xs min-w-7 font-semibold"
       testId="person-menu"
     >
-      {() => (
-        <span className="flex w-60 flex-col items-start gap-1 p-3">
-          <strong>{name}</strong>
-          <span className="pb-1 text-small text-soft">
-            You may {roleInWords[role]}
-            {markets !== null && <Limit markets={markets} />}.
-          </span>
-          <a className="link link-primary" href="/account">
-            Your account
-          </a>
-          {may(role, 'own') && (
-            <>
-              <a className="link link-primary" href="/people">
-                People
-              </a>
-              <a className="link link-primary" href="/audit">
-                Audit
-              </a>
-              <a className="link link-primary" href="/health">
-                Health
-              </a>
-            </>
-          )}
-          <button type="button" className="btn btn-xs mt-1" onClick={() => void leave()} data-testid="sign-out">
-            Sign out
-          </button>
-        </span>
-      )}
+      {() => <PersonPanel person={person} />}
     </Popover>
   );
-}
-
-/** Where it holds, of who is limited. */
-function Limit({ markets }: { markets: readonly string[] }) {
-  const known = usePolicy().markets;
-  const names = markets.flatMap((id) => known[id]?.name ?? []);
-  return <>{`, ${inMarkets(names)}`}</>;
 }

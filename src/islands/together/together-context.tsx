@@ -1,10 +1,9 @@
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { call } from '../../client/http.ts';
-import { hearNews } from '../../client/together/hear-news.ts';
 import type { About, News, Present } from '../../contract/shapes/together.ts';
+import { insist } from '../../ui/lazy-part.tsx';
 import { useDraft } from '../page/draft-context.tsx';
 import { usePerson, useRelease, useSetRelease } from '../page/page-context.tsx';
-import { usePresence } from './use-presence.ts';
 
 const Others = createContext<readonly Present[]>([]);
 const OpenComments = createContext<News['comments']>([]);
@@ -17,13 +16,19 @@ export function Together({ place, children }: { place: string; children: ReactNo
   const hasAccount = account !== null;
   const refresh = useDraft((state) => state.refresh);
   const [news, setNews] = useState<News | null>(null);
-  // Who is alone has other tabs tell it.
-  useEffect(() => (hasAccount ? hearNews(setNews) : undefined), [hasAccount]);
+  // Without accounts one is alone, and what others do is not even fetched to be heard.
+  useEffect(() => {
+    if (!hasAccount) return;
+    const gone = new AbortController();
+    void insist(() => import('../../client/together/be-there.ts')).then(({ beThere }) => {
+      if (!gone.signal.aborted) gone.signal.addEventListener('abort', beThere(place, setNews));
+    });
+    return () => gone.abort();
+  }, [place, hasAccount]);
   useEffect(() => {
     if (news) refresh(news.draft);
   }, [news, refresh]);
   useReleasesOfOthers(news?.release ?? null);
-  usePresence(place, hasAccount);
   const people = news?.people;
   const others = useMemo(() => (people ?? []).filter((one) => one.account !== account), [people, account]);
   return (
