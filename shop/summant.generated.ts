@@ -1540,6 +1540,17 @@ export interface components {
             role: "look" | "edit" | "release" | "own";
             /** @description ids of markets that edits and releases are limited to; null: none */
             markets: string[] | null;
+            hasPassword: boolean;
+            /** @description the sign-in provider, and by whom of it one signs in; null: there is none */
+            provider: {
+                name: string;
+                connected: {
+                    knownAs: string;
+                    /** Format: date-time */
+                    madeAt: string;
+                    usedAt: string | null;
+                } | null;
+            } | null;
             codesLeft: number;
             passkeys: {
                 id: string;

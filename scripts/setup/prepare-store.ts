@@ -3,6 +3,7 @@
 import { writeSync } from 'node:fs';
 import { loadDemoStore } from '../../demo/load.ts';
 import { firstLink } from '../../src/server/accounts/joining.ts';
+import { providerSettings } from '../../src/server/accounts/provider/settings.ts';
 import { migrate } from '../../src/server/database/migrate.ts';
 import { sealStored } from '../../src/server/secrets/seal-stored.ts';
 import { closeDatabase, database } from '../../src/server/database/pool.ts';
@@ -20,6 +21,8 @@ async function migrated(): Promise<string[]> {
 }
 
 try {
+  // Said before anything is done.
+  providerSettings(process.env);
   const applied = await migrated();
   if (applied.length > 0) console.log(`Database brought up to date: ${applied.join(', ')}.`);
   if (process.argv.includes('--demo') && (await loadDemoStore()))

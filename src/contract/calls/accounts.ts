@@ -2,7 +2,12 @@ import { Type } from '@sinclair/typebox';
 import { answer, databaseAway, defineCalls, problem, writeRefused } from '../call.ts';
 import { object } from '../shape.ts';
 import {
+  BackFromProviderShape,
+  CameBackShape,
   ChangedPersonShape,
+  LinkByProviderShape,
+  ProviderAddressShape,
+  ToProviderShape,
   LinkAskedShape,
   LinkShape,
   LinkTakenShape,
@@ -32,6 +37,11 @@ const noName = problem('passkeys cannot be bound to this address');
 const noSuchLink = problem('the link is none, is over, or has been used');
 const noSuchPerson = problem('no such person');
 const lastOwner = problem('nobody would be left who may everything');
+const noWayThere = {
+  404: problem('there is no provider'),
+  409: problem('what asks is no page, so that there is nowhere to come back to'),
+  502: problem('the provider does not answer'),
+};
 const written = { ...writeRefused, 422: malformed };
 
 /** How people sign in, what they change of their own account, and who may what. */
@@ -71,6 +81,31 @@ export const accountCalls = defineCalls({
       429: tooMany,
     },
   },
+  'POST /api/sign-in/provider': {
+    summary: 'Where a browser goes to sign in at the provider',
+    needs: 'anyone',
+    body: { schema: ToProviderShape, most },
+    answers: {
+      200: answer('good for ten minutes, in the browser that asked', ProviderAddressShape),
+      ...written,
+      ...noWayThere,
+      429: tooMany,
+    },
+  },
+  'POST /api/sign-in/provider/back': {
+    summary: 'Signs in, joins or connects whoever comes back from the provider; a session comes as a cookie',
+    needs: 'anyone',
+    body: { schema: BackFromProviderShape, most },
+    answers: {
+      200: answer('what has come of it; codes of a new account are told once', CameBackShape),
+      ...written,
+      401: problem('nobody is expected back with this, or it does not hold, or no account is connected with it'),
+      404: problem('there is no provider, or the link has been used meanwhile'),
+      409: problem('another account is connected with it, or one is signed in otherwise by now'),
+      429: tooMany,
+      502: noWayThere[502],
+    },
+  },
   'POST /api/sign-out': {
     summary: 'Ends the session of who asks',
     needs: 'anyone',
@@ -92,6 +127,19 @@ export const accountCalls = defineCalls({
       404: noSuchLink,
       409: problem('somebody else signs in with this already'),
       429: tooMany,
+    },
+  },
+  'POST /api/links/provider': {
+    summary: 'Where a browser goes to make the account that a link is for, by the provider in place of a password',
+    needs: 'anyone',
+    body: { schema: LinkByProviderShape, most },
+    answers: {
+      200: answer('good for ten minutes, in the browser that asked', ProviderAddressShape),
+      ...written,
+      404: problem('there is no provider, or the link is none, is over, has been used, or is a way back'),
+      409: problem('somebody else signs in with this already, or what asks is no page'),
+      429: tooMany,
+      502: noWayThere[502],
     },
   },
   'GET /api/account': {
@@ -164,6 +212,30 @@ export const accountCalls = defineCalls({
       200: answer('the account', OwnAccountShape),
       403: writeRefused[403],
       404: problem('nobody has an account'),
+      503: databaseAway,
+    },
+  },
+  'POST /api/account/provider': {
+    summary: 'Where a browser goes to connect one’s account with the provider',
+    needs: 'look',
+    body: { schema: OwnPasswordShape, most },
+    answers: {
+      200: answer('good for ten minutes, in the browser that asked', ProviderAddressShape),
+      ...written,
+      404: problem('there is no provider, or nobody has an account'),
+      409: problem('the password is another, or what asks is no page'),
+      429: tooMany,
+      502: noWayThere[502],
+    },
+  },
+  'DELETE /api/account/provider': {
+    summary: 'Takes the connection of one’s account with the provider away',
+    needs: 'look',
+    answers: {
+      200: answer('the account', OwnAccountShape),
+      403: writeRefused[403],
+      404: problem('nobody has an account'),
+      409: problem('there would be no way in left'),
       503: databaseAway,
     },
   },

@@ -107,6 +107,20 @@ export const OwnAccountShape = named(
     signIn: text,
     role,
     markets,
+    hasPassword: flag,
+    provider: Type.Union(
+      [
+        object({
+          name: text,
+          connected: Type.Union([
+            object({ knownAs: text, madeAt: moment, usedAt: Type.Union([moment, Type.Null()]) }),
+            Type.Null(),
+          ]),
+        }),
+        Type.Null(),
+      ],
+      { description: 'the sign-in provider, and by whom of it one signs in; null: there is none' },
+    ),
     codesLeft: whole,
     passkeys: list(PasskeyShape),
     sessions: list(SessionShape),
@@ -116,6 +130,27 @@ export type OwnAccount = Static<typeof OwnAccountShape>;
 export const OwnNameShape = object({ name });
 export const NewPasswordShape = object({ password: tried, next: password });
 export const OwnPasswordShape = object({ password: tried });
+
+/** Where a browser goes to sign in at the provider. */
+export const ProviderAddressShape = object({ address: text });
+export const ToProviderShape = object({
+  next: Type.String({ description: 'a path of Summant to go on to', minLength: 1, maxLength: 2000 }),
+});
+export const LinkByProviderShape = object({ token, name, signIn });
+export const BackFromProviderShape = object({
+  query: Type.String({
+    description: 'of the address that the provider sent the browser to',
+    minLength: 1,
+    maxLength: 8000,
+  }),
+});
+export const CameBackShape = object({
+  did: word('sign-in', 'join', 'connect'),
+  name: text,
+  next: text,
+  codes: list(text),
+});
+export type CameBack = Static<typeof CameBackShape>;
 
 export const PersonListedShape = object({
   id: text,

@@ -12,6 +12,7 @@ import { useMoments } from '../page/use-moments.ts';
 import { Codes } from './Codes.tsx';
 import { longestName, longestPassword, passwordHint } from './limits.ts';
 import { Passkeys } from './Passkeys.tsx';
+import { Provider } from './Provider.tsx';
 import { TextLine } from './TextLine.tsx';
 
 /** One’s own account: name, password, codes, and where one is signed in. */
@@ -60,14 +61,25 @@ function Account({ initial }: { initial: OwnAccount }) {
       {problem && <Alert className="my-1">{`${problem.title}. ${problem.detail}`}</Alert>}
       <div className="flex flex-wrap gap-x-6">
         <section ref={part('password')} className="mt-3 w-[25rem] max-w-full" aria-label="Password">
-          <Password changed={setAccount} />
+          {account.hasPassword ? <Password changed={setAccount} /> : <NoPassword account={account} />}
         </section>
         <section ref={part('recovery codes')} className="mt-3 w-[25rem] max-w-full" aria-label="Recovery codes">
-          <NewCodes left={account.codesLeft} made={(codesLeft) => setAccount({ ...account, codesLeft })} />
+          <NewCodes
+            left={account.codesLeft}
+            hasPassword={account.hasPassword}
+            made={(codesLeft) => setAccount({ ...account, codesLeft })}
+          />
         </section>
-        <section ref={part('passkeys')} className="mt-3 w-[25rem] max-w-full" aria-label="Passkeys">
-          <Passkeys passkeys={account.passkeys} take={take} />
-        </section>
+        {account.hasPassword && (
+          <section ref={part('passkeys')} className="mt-3 w-[25rem] max-w-full" aria-label="Passkeys">
+            <Passkeys passkeys={account.passkeys} take={take} />
+          </section>
+        )}
+        {account.provider && (
+          <section ref={part('provider')} className="mt-3 w-[25rem] max-w-full" aria-label="Provider">
+            <Provider provider={account.provider} hasPassword={account.hasPassword} take={take} />
+          </section>
+        )}
       </div>
       <section ref={part('sessions')} className="mt-6" aria-label="Sessions">
         <Sessions account={account} take={take} />
@@ -131,7 +143,18 @@ function Password({ changed }: { changed: (account: OwnAccount) => void }) {
   );
 }
 
-function NewCodes({ left, made }: { left: number; made: (left: number) => void }) {
+function NoPassword({ account: { provider } }: { account: OwnAccount }) {
+  return (
+    <>
+      <h2 className="text-title">Password</h2>
+      <p>
+        {`You have none: ${provider?.name ?? 'a provider'} signs you in. With one of your recovery codes you can set one, where you sign in; with a password you can make new codes and add passkeys.`}
+      </p>
+    </>
+  );
+}
+
+function NewCodes({ left, hasPassword, made }: { left: number; hasPassword: boolean; made: (left: number) => void }) {
   const [password, setPassword] = useState('');
   const [codes, setCodes] = useState<readonly string[] | null>(null);
   const { busy, problem, ask } = useAsking();
@@ -151,21 +174,28 @@ function NewCodes({ left, made }: { left: number; made: (left: number) => void }
       data-testid="make-codes"
     >
       <h2 className="text-title">Recovery codes</h2>
-      <p>{left === 1 ? '1 code is left.' : `${left} codes are left.`} New ones take the place of all of these.</p>
+      <p>
+        {left === 1 ? '1 code is left.' : `${left} codes are left.`}
+        {hasPassword && ' New ones take the place of all of these.'}
+      </p>
       {codes && <Codes codes={codes} />}
-      <TextLine
-        name="Your password"
-        kind="password"
-        value={password}
-        change={setPassword}
-        autoComplete="current-password"
-        maxLength={longestPassword}
-        testId="password-for-codes"
-      />
-      {problem && <Alert className="my-1">{`${problem.title}. ${problem.detail}`}</Alert>}
-      <button type="submit" className="btn btn-sm mt-2" disabled={busy} data-testid="make-codes-now">
-        Make new ones
-      </button>
+      {hasPassword && (
+        <>
+          <TextLine
+            name="Your password"
+            kind="password"
+            value={password}
+            change={setPassword}
+            autoComplete="current-password"
+            maxLength={longestPassword}
+            testId="password-for-codes"
+          />
+          {problem && <Alert className="my-1">{`${problem.title}. ${problem.detail}`}</Alert>}
+          <button type="submit" className="btn btn-sm mt-2" disabled={busy} data-testid="make-codes-now">
+            Make new ones
+          </button>
+        </>
+      )}
     </form>
   );
 }

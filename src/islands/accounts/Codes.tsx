@@ -1,4 +1,5 @@
 import { CopyButton } from '../../ui/CopyButton.tsx';
+import { Bare } from './Bare.tsx';
 
 /** Recovery codes, told once. */
 export function Codes({ codes }: { codes: readonly string[] }) {
@@ -15,5 +16,19 @@ export function Codes({ codes }: { codes: readonly string[] }) {
       </ul>
       <CopyButton text={codes.join('\n')} what="The recovery codes" textId="recovery-codes" />
     </div>
+  );
+}
+
+/** Those of an account that has just been made or found again, with the way on. */
+export function CodesTold({ codes }: { codes: readonly string[] }) {
+  return (
+    <Bare title="That is done">
+      <Codes codes={codes} />
+      <p className="pt-3">
+        <a className="btn btn-primary btn-sm" href="/offers" data-testid="go-on">
+          I have them: go to Offers
+        </a>
+      </p>
+    </Bare>
   );
 }

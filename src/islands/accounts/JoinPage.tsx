@@ -5,7 +5,7 @@ import { roleInWords } from '../../core/people/roles.ts';
 import { Alert } from '../../ui/Alert.tsx';
 import { useAsking } from '../page/use-asking.ts';
 import { Bare } from './Bare.tsx';
-import { Codes } from './Codes.tsx';
+import { CodesTold } from './Codes.tsx';
 import { longestName, longestPassword, longestSignIn, passwordHint } from './limits.ts';
 import { TextLine } from './TextLine.tsx';
 
@@ -15,8 +15,8 @@ const titles: Record<AccountLink['kind'], string> = {
   'way-back': 'Set a new password',
 };
 
-/** What a link leads to: an account is made, or found again. What the link is good for stands behind the #. */
-export default function JoinPage() {
+/** What a link leads to: an account is made, or found again. What the link is good for stands behind the #. @param provider by whom one can join */
+export default function JoinPage({ provider }: { provider: string | null }) {
   const [token, setToken] = useState<string | null>(null);
   const [link, setLink] = useState<AccountLink | null>(null);
   const [codes, setCodes] = useState<readonly string[] | null>(null);
@@ -28,23 +28,13 @@ export default function JoinPage() {
     // The link is looked at once.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
-  if (codes)
-    return (
-      <Bare title="That is done">
-        <Codes codes={codes} />
-        <p className="pt-3">
-          <a className="btn btn-primary btn-sm" href="/offers" data-testid="go-on">
-            I have them: go to Offers
-          </a>
-        </p>
-      </Bare>
-    );
+  if (codes) return <CodesTold codes={codes} />;
   if (!link || token === null)
     return <Bare title={problem ? problem.title : 'One moment …'}>{problem && <Alert>{problem.detail}</Alert>}</Bare>;
   return (
     <Bare title={titles[link.kind]}>
       <Says link={link} />
-      <JoinForm link={link} token={token} done={setCodes} />
+      <JoinForm link={link} token={token} provider={provider} done={setCodes} />
     </Bare>
   );
 }
@@ -52,7 +42,7 @@ export default function JoinPage() {
 function Says({ link }: { link: AccountLink }) {
   if (link.kind === 'way-back')
     return (
-      <p>{`Made by ${link.madeBy} for ${link.name}. All sessions of the account end, and its recovery codes are made anew.`}</p>
+      <p>{`Made by ${link.madeBy} for ${link.name}. All sessions of the account end, its passkeys and other ways in are taken away, and its recovery codes are made anew.`}</p>
     );
   if (link.kind === 'first')
     return (
@@ -67,10 +57,12 @@ function Says({ link }: { link: AccountLink }) {
 function JoinForm({
   link,
   token,
+  provider,
   done,
 }: {
   link: AccountLink;
   token: string;
+  provider: string | null;
   done: (codes: readonly string[]) => void;
 }) {
   const known = link.kind === 'way-back';
@@ -84,6 +76,10 @@ function JoinForm({
       call('POST /api/links/use', { body: { token, name, signIn: known ? name : signIn, password } }),
     );
     if (joined) done(joined.codes);
+  };
+  const byProvider = async () => {
+    const way = await ask(() => call('POST /api/links/provider', { body: { token, name, signIn } }));
+    if (way) window.location.assign(way.address);
   };
   return (
     <form
@@ -130,6 +126,20 @@ function JoinForm({
       <button type="submit" className="btn btn-primary btn-sm mt-3" disabled={busy} data-testid="join-now">
         {known ? 'Set it, and sign in' : 'Make it, and sign in'}
       </button>
+      {!known && provider !== null && (
+        <p className="pt-4">
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={busy || name.trim() === '' || signIn.trim() === ''}
+            onClick={() => void byProvider()}
+            data-testid="join-by-provider"
+          >
+            Make it by {provider}
+          </button>
+          <span className="block pt-1 text-small text-soft">{`Then ${provider} signs you in, and no password is needed.`}</span>
+        </p>
+      )}
     </form>
   );
 }

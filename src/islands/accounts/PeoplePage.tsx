@@ -15,6 +15,7 @@ import { LinkTold } from './LinkTold.tsx';
 import { longestName } from './limits.ts';
 import { MarketsPhrase } from './MarketsPhrase.tsx';
 import { PersonRow } from './PersonRow.tsx';
+import { StandInProvider } from './StandInProvider.tsx';
 import { StoreChoices } from './StoreChoices.tsx';
 import { roleOptions } from './role-options.ts';
 
@@ -23,6 +24,8 @@ interface PeopleProps extends PageProps {
   choices: Choices;
   /** where people find Summant */
   address: string;
+  /** whether people sign in by the provider that ships with Summant, too */
+  standInProvider: boolean;
 }
 
 /** Who has an account and may what, who is invited, and the row that invites. */
@@ -36,6 +39,7 @@ export default function PeoplePage({ props }: { props: PeopleProps }) {
             <>
               <Team initial={props.people} address={props.address} />
               <StoreChoices initial={props.choices} />
+              {props.standInProvider && <StandInProvider />}
             </>
           ) : (
             <p className="max-w-[44rem] py-1 text-lead">

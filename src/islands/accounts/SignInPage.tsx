@@ -6,9 +6,21 @@ import { Bare } from './Bare.tsx';
 import { longestPassword, longestSignIn, passwordHint } from './limits.ts';
 import { TextLine } from './TextLine.tsx';
 import { WithPasskey } from './WithPasskey.tsx';
+import { WithProvider } from './WithProvider.tsx';
 
-/** Where people sign in. @param next where they were going @param accounts false: nobody has an account yet */
-export default function SignInPage({ next, accounts }: { next: string; accounts: boolean }) {
+/** Where people sign in. */
+export default function SignInPage({
+  next,
+  accounts,
+  provider,
+}: {
+  /** where they were going */
+  next: string;
+  /** false: nobody has an account yet */
+  accounts: boolean;
+  /** by whom they can sign in */
+  provider: string | null;
+}) {
   const [forgotten, setForgotten] = useState(false);
   if (!accounts)
     return (
@@ -27,7 +39,12 @@ export default function SignInPage({ next, accounts }: { next: string; accounts:
   return (
     <Bare title={forgotten ? 'Set a new password' : 'Sign in'}>
       <SignInForm key={String(forgotten)} forgotten={forgotten} next={next} />
-      {!forgotten && <WithPasskey next={next} />}
+      {!forgotten && (
+        <div className="flex flex-wrap gap-x-3">
+          <WithPasskey next={next} />
+          {provider !== null && <WithProvider name={provider} next={next} />}
+        </div>
+      )}
       <p className="pt-4">
         <button type="button" className="btn btn-ghost btn-xs -ml-2" onClick={() => setForgotten(!forgotten)}>
           {forgotten ? 'I know my password' : 'I have forgotten my password'}
@@ -35,7 +52,8 @@ export default function SignInPage({ next, accounts }: { next: string; accounts:
       </p>
       {forgotten && (
         <p className="text-small text-soft">
-          Without a code, ask whoever owns the store: at People there is a link for that.
+          Passkeys and other ways in end with the password of before. Without a code, ask whoever owns the store: at
+          People there is a link for that.
         </p>
       )}
     </Bare>

@@ -1,11 +1,14 @@
 import { linkDays, mostPeople } from '../../contract/shapes/account.ts';
 import type { Problem } from '../http/problem.ts';
 
+/** RFC 9110, 11.6.1 */
+const challenge = { 'www-authenticate': 'Session realm="Summant"' };
+
 export const wrongSignIn: Problem = {
   status: 401,
   title: 'That did not fit',
   detail: 'What you sign in with and the password, or the code, do not belong together. Nothing was changed.',
-  headers: { 'www-authenticate': 'Session realm="Summant"' },
+  headers: challenge,
 };
 export const noSuchLink: Problem = {
   status: 404,
@@ -84,5 +87,57 @@ export const wrongPasskey: Problem = {
   title: 'This passkey opens nothing here',
   detail:
     'It is not known here, or was shown too long ago. Nothing was changed. Sign in with your password, and add it under “Your account”.',
-  headers: { 'www-authenticate': 'Session realm="Summant"' },
+  headers: challenge,
+};
+
+export const noProvider: Problem = {
+  status: 404,
+  title: 'There is no provider to sign in with',
+  detail: 'Nothing was changed. Whoever runs Summant names one with SUMMANT_OIDC_ISSUER.',
+};
+export const noOrigin: Problem = {
+  status: 409,
+  title: 'A provider sends browsers back to a page',
+  detail: 'Nothing was changed. Ask from a page of Summant: its origin says where to come back to.',
+};
+export const providerAway = (name: string): Problem => ({
+  status: 502,
+  title: `No answer from ${name}`,
+  detail: 'Nothing was changed. Try again in a while, or sign in with a password or a passkey.',
+});
+export const providerRefused = (name: string): Problem => ({
+  status: 401,
+  title: `You were not signed in by ${name}`,
+  detail:
+    'You went back without signing in there, it took too long, or what came back does not hold. Nothing was changed. Try again from the start.',
+  headers: challenge,
+});
+export const notOnTheWay: Problem = {
+  status: 401,
+  title: 'Nobody is expected back with this',
+  detail:
+    'It took longer than ten minutes, was shown before, or was begun in another browser. Nothing was changed. Begin again.',
+  headers: challenge,
+};
+export const notConnected: Problem = {
+  status: 401,
+  title: 'No account here is connected with this',
+  detail:
+    'Nothing was changed. Sign in with your password and connect it under “Your account”, or have somebody who owns the store invite you.',
+  headers: challenge,
+};
+export const identityTaken: Problem = {
+  status: 409,
+  title: 'Another account is connected with this',
+  detail: 'Nothing was changed. An account at the provider signs in to one account here.',
+};
+export const otherAccount: Problem = {
+  status: 409,
+  title: 'You are signed in otherwise by now',
+  detail: 'Nothing was connected. Begin again under “Your account”.',
+};
+export const noOtherWayIn: Problem = {
+  status: 409,
+  title: 'You would have no way in left',
+  detail: 'Nothing was changed. Set a password first: one of your recovery codes does it, where you sign in.',
 };

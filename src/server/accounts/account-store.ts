@@ -8,6 +8,8 @@ import { randomId } from '../random-id.ts';
 import { storeId } from '../store-id.ts';
 import { limitFrom, writtenLimit } from './limit-columns.ts';
 import { passkeysOf } from './passkeys/passkey-store.ts';
+import { identityOf } from './provider/identity-store.ts';
+import { providerName } from './provider/relying.ts';
 import { codesLeft, makeCodes } from './recovery-codes.ts';
 import { sessionsOf, type SessionPerson } from './sessions.ts';
 import { signInKey } from './sign-in-key.ts';
@@ -42,7 +44,8 @@ export interface NewAccount {
   role: Role;
   markets: MarketLimit;
   madeBy: string;
-  passwordHash: string;
+  /** null: a provider says who it is */
+  passwordHash: string | null;
 }
 
 /** @returns its id; null where somebody else signs in so */
@@ -65,11 +68,12 @@ export async function addAccount(connection: PoolConnection, account: NewAccount
 export interface Credentials {
   id: string;
   name: string;
-  passwordHash: string;
+  /** null: there is no password */
+  passwordHash: string | null;
 }
 
 const credentialsFrom = (row: RowDataPacket | undefined): Credentials | null =>
-  row ? { id: String(row.id), name: String(row.name), passwordHash: String(row.password_hash) } : null;
+  row ? { id: String(row.id), name: String(row.name), passwordHash: row.password_hash as string | null } : null;
 
 /** What an account is signed in to with. @param by what was typed, or its id */
 export async function credentialsOf(by: { signIn: string } | { id: string }): Promise<Credentials | null> {
@@ -100,13 +104,19 @@ export const setOwnName = (id: string, name: string): Promise<void> =>
 
 export const newCodesOf = (id: string): Promise<string[]> => inTransaction((connection) => makeCodes(connection, id));
 
+/** The provider as somebody sees it; null: there is none. */
+async function providerOf(accountId: string): Promise<OwnAccount['provider']> {
+  const name = providerName();
+  return name === null ? null : { name, connected: await identityOf(accountId) };
+}
+
 /** The account of who asks, as he sees it. @returns null: it is gone */
 export async function ownAccount({ accountId, session }: SessionPerson): Promise<OwnAccount | null> {
   const [[row]] = await reading((pool) =>
-    pool.query<RowDataPacket[]>('SELECT name, sign_in, role, markets FROM account WHERE store_id = ? AND id = ?', [
-      storeId,
-      accountId,
-    ]),
+    pool.query<RowDataPacket[]>(
+      'SELECT name, sign_in, role, markets, password_hash IS NOT NULL AS has_password FROM account WHERE store_id = ? AND id = ?',
+      [storeId, accountId],
+    ),
   );
   if (!row) return null;
   return {
@@ -114,6 +124,8 @@ export async function ownAccount({ accountId, session }: SessionPerson): Promise
     signIn: String(row.sign_in),
     role: row.role as Role,
     markets: limitFrom(row),
+    hasPassword: Number(row.has_password) === 1,
+    provider: await providerOf(accountId),
     codesLeft: await codesLeft(accountId),
     passkeys: (await passkeysOf(accountId)).map(({ credentialId: _, ...passkey }) => passkey),
     sessions: await sessionsOf(accountId, session),

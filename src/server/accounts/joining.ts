@@ -3,14 +3,16 @@ import type { AccountLink } from '../../contract/shapes/account.ts';
 import type { Problem } from '../http/problem.ts';
 import { storeId } from '../store-id.ts';
 import { noSuchLink, signInTaken } from './account-problems.ts';
-import { addAccount, changingPeople, setPassword } from './account-store.ts';
+import { addAccount, changingPeople } from './account-store.ts';
 import { easyPassword } from './easy-passwords.ts';
+import { findAgain } from './finding-again.ts';
 import { addLink, dropLinks, linkOf, takeLink } from './links.ts';
 import { hashPassword } from './passwords.ts';
 import { makeCodes } from './recovery-codes.ts';
-import { beginSession, browserOf, endSessions } from './sessions.ts';
+import { beginSession, browserOf } from './sessions.ts';
 import { lineFault, type From } from './signing-in.ts';
 import { throttled } from './throttle.ts';
+import { hashOfToken } from './tokens.ts';
 
 /** Links are long and random: what is counted are tries of whatever from one address. */
 const tryOf = ({ client }: From) => ({ of: null, from: client() });
@@ -32,7 +34,7 @@ export interface Joined {
 }
 
 /** Thrown to undo a transaction whose outcome is a problem. */
-class Undone extends Error {
+export class Undone extends Error {
   constructor(readonly problem: Problem) {
     super(problem.title);
   }
@@ -47,7 +49,9 @@ export async function joinByLink(joining: Joining, from: From): Promise<Joined |
     if (!(await linkOf(token))) return noSuchLink;
     const passwordHash = await hashPassword(password);
     try {
-      return await changingPeople((connection) => join(connection, { ...joining, passwordHash }, from));
+      return await changingPeople((connection) =>
+        joinWith(connection, { link: hashOfToken(token), name, signIn, passwordHash }, from),
+      );
     } catch (error) {
       if (error instanceof Undone) return error.problem;
       throw error;
@@ -55,21 +59,34 @@ export async function joinByLink(joining: Joining, from: From): Promise<Joined |
   });
 }
 
-async function join(
+/** What somebody joins with. */
+export interface JoiningWith {
+  /** hash of what the link is good for */
+  link: Buffer;
+  name: string;
+  signIn: string;
+  /** null: a provider says who it is */
+  passwordHash: string | null;
+}
+
+/** Makes the account that a link is for, or finds it again. @param made what else belongs to it @throws Undone */
+export async function joinWith(
   connection: PoolConnection,
-  joining: Joining & { passwordHash: string },
+  joining: JoiningWith,
   { request, client }: From,
+  made: (accountId: string) => Promise<void> = () => Promise.resolve(),
 ): Promise<Joined> {
-  const link = await takeLink(connection, joining.token);
+  const link = await takeLink(connection, joining.link);
   if (!link || (link.kind === 'first' && (await hasAccounts(connection)))) throw new Undone(noSuchLink);
   const accountId =
     link.accountId ??
     (await addAccount(connection, { ...joining, role: link.role, markets: link.markets, madeBy: link.madeBy }));
   if (accountId === null) throw new Undone(signInTaken);
   if (link.kind === 'way-back') {
-    await setPassword(connection, accountId, joining.passwordHash);
-    await endSessions(connection, accountId);
+    if (joining.passwordHash === null) throw new Undone(noSuchLink);
+    await findAgain(connection, accountId, joining.passwordHash);
   }
+  await made(accountId);
   const codes = await makeCodes(connection, accountId);
   return { codes, headers: await beginSession(connection, accountId, request, browserOf(request, client())) };
 }

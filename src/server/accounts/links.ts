@@ -71,9 +71,8 @@ export async function linkOf(token: string): Promise<AccountLink | null> {
   return link;
 }
 
-/** Uses a link up, in the transaction that does what it is for. */
-export async function takeLink(connection: PoolConnection, token: string): Promise<KnownLink | null> {
-  const hash = hashOfToken(token);
+/** Uses a link up, in the transaction that does what it is for. @param hash of what it is good for */
+export async function takeLink(connection: PoolConnection, hash: Buffer): Promise<KnownLink | null> {
   const [[row]] = await connection.query<RowDataPacket[]>(
     `SELECT ${columns} FROM account_link WHERE store_id = ? AND token_hash = ? AND ends_at > UTC_TIMESTAMP(3) FOR UPDATE`,
     [storeId, hash],

@@ -2,10 +2,11 @@ import type { OwnAccount } from '../../contract/shapes/account.ts';
 import type { Person } from './person.ts';
 import { inTransaction } from '../database/pool.ts';
 import type { Problem } from '../http/problem.ts';
-import { noAccount, otherPassword } from './account-problems.ts';
+import { noAccount, noOtherWayIn, otherPassword } from './account-problems.ts';
 import { credentialsOf, newCodesOf, ownAccount, setOwnName, setPassword } from './account-store.ts';
 import { easyPassword } from './easy-passwords.ts';
 import { hashPassword, isPassword } from './passwords.ts';
+import { dropIdentity } from './provider/identity-store.ts';
 import { beginSession, browserOf, endSession, endSessions, type SessionPerson } from './sessions.ts';
 import { lineFault, type From } from './signing-in.ts';
 import { throttled } from './throttle.ts';
@@ -40,7 +41,7 @@ export async function endOthers(self: SessionPerson): Promise<OwnAccount | Probl
 
 /** Asks for the password before what it protects is done: whoever finds an open session does not get further. */
 export const confirmed = <T extends object>(
-  { accountId }: SessionPerson,
+  { accountId }: Pick<SessionPerson, 'accountId'>,
   password: string,
   { client }: From,
   work: () => Promise<T | Problem>,
@@ -52,6 +53,14 @@ export const confirmed = <T extends object>(
 
 export const newCodes = (self: SessionPerson, password: string, from: From): Promise<string[] | Problem> =>
   confirmed(self, password, from, () => newCodesOf(self.accountId));
+
+/** Takes the connection with the provider away, where that leaves another way in. */
+export async function disconnect(self: SessionPerson): Promise<OwnAccount | Problem> {
+  const before = await ownAccount(self);
+  if (before && !before.hasPassword) return noOtherWayIn;
+  await inTransaction((connection) => dropIdentity(connection, self.accountId));
+  return shown(self);
+}
 
 /** Sets another password, ends every other session and renews this one. */
 export async function changePassword(

@@ -5,6 +5,7 @@ export const pageNeeds: Record<string, Need> = {
   '/': 'anyone',
   '/[...path]': 'anyone',
   '/sign-in': 'anyone',
+  '/sign-in/back': 'anyone',
   '/join': 'anyone',
   '/account': 'look',
   '/people': 'own',
@@ -30,6 +31,10 @@ export const pageNeeds: Record<string, Need> = {
   '/stand-ins/rate-feed.csv': 'anyone',
   '/stand-ins/receiver': 'anyone',
   '/stand-ins/pages/[page]': 'anyone',
+  '/stand-ins/provider/.well-known/openid-configuration': 'anyone',
+  '/stand-ins/provider/authorize': 'anyone',
+  '/stand-ins/provider/keys': 'anyone',
+  '/stand-ins/provider/token': 'anyone',
   '/element/[version]/summant-offer.js': 'anyone',
 };
 

@@ -1,24 +1,11 @@
-/**
- * The prefix has browsers take it only over TLS or on this machine, from this host alone, for all of its paths
- * (RFC 6265bis, 4.1.3.2).
- */
-export const sessionCookie = '__Host-summant-session';
+import { cookieOf, hostCookie } from './host-cookie.ts';
 
-const attributes = 'Path=/; Secure; HttpOnly; SameSite=Lax';
+const sessionCookie = '__Host-summant-session';
 
 /** @param days for which the browser keeps it */
-export const settingCookie = (token: string, days: number): string =>
-  `${sessionCookie}=${token}; Max-Age=${days * 86_400}; ${attributes}`;
+export const settingCookie = (token: string, days: number): string => hostCookie(sessionCookie, token, days * 86_400);
 
-export const clearingCookie = `${sessionCookie}=; Max-Age=0; ${attributes}`;
+export const clearingCookie = hostCookie(sessionCookie, '', 0);
 
-/** What a request shows; null where that is nothing that was ever given. */
-export function sessionToken(request: Request): string | null {
-  for (const pair of (request.headers.get('cookie') ?? '').split(';')) {
-    const shown = pair.trim();
-    if (!shown.startsWith(`${sessionCookie}=`)) continue;
-    const token = shown.slice(sessionCookie.length + 1);
-    return /^[A-Za-z0-9_-]{43}$/.test(token) ? token : null;
-  }
-  return null;
-}
+/** The session that a request shows; null where that is nothing that was ever given. */
+export const sessionToken = (request: Request): string | null => cookieOf(request, sessionCookie);

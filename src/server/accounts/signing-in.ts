@@ -2,11 +2,12 @@ import type { PoolConnection } from 'mysql2/promise';
 import { inTransaction } from '../database/pool.ts';
 import type { Problem } from '../http/problem.ts';
 import { plainLine, wrongSignIn } from './account-problems.ts';
-import { credentialsOf, setPassword, type Credentials } from './account-store.ts';
+import { credentialsOf, type Credentials } from './account-store.ts';
 import { easyPassword } from './easy-passwords.ts';
+import { findAgain } from './finding-again.ts';
 import { hashPassword, isPassword } from './passwords.ts';
 import { useCode } from './recovery-codes.ts';
-import { beginSession, browserOf, endSessions } from './sessions.ts';
+import { beginSession, browserOf } from './sessions.ts';
 import { signInKey } from './sign-in-key.ts';
 import { throttled, type Try } from './throttle.ts';
 
@@ -49,7 +50,7 @@ export async function signInWithPassword(
   );
 }
 
-/** Whoever has a code sets a new password with it; whoever is signed in under the account meanwhile is not any more. */
+/** Whoever has a code sets a new password with it; what else led into the account ends. */
 export async function signInWithCode(
   { signIn, code, password }: { signIn: string; code: string; password: string },
   from: From,
@@ -64,8 +65,7 @@ export async function signInWithCode(
       if (!account) return wrongSignIn;
       const headers = await inTransaction(async (connection) => {
         if (!(await useCode(connection, account.id, code))) return null;
-        await setPassword(connection, account.id, passwordHash);
-        await endSessions(connection, account.id);
+        await findAgain(connection, account.id, passwordHash);
         return begun(connection, account, from);
       });
       return headers ? { name: account.name, headers } : wrongSignIn;

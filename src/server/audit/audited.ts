@@ -1,4 +1,5 @@
 import type { AnswerTo, BodyOf, CallName, ParamsOf } from '../../contract/calls.ts';
+import type { CameBack } from '../../contract/shapes/account.ts';
 import type { AuditKind } from '../../contract/shapes/audit.ts';
 import { roleInWords } from '../../core/people/roles.ts';
 import { credentialsOf } from '../accounts/account-store.ts';
@@ -39,6 +40,11 @@ const ownerOf = async (signIn: string): Promise<string | null> => (await credent
 const nobody = (): Promise<null> => Promise.resolve(null);
 const inMarkets = (markets: readonly string[] | null): string =>
   markets === null ? '' : `, in ${markets.length > 0 ? markets.join(', ') : 'no market'}`;
+const cameBackInWords: Record<CameBack['did'], string> = {
+  'sign-in': 'Signed in by the provider',
+  join: 'Made an account by a link, with the provider',
+  connect: 'Connected the account with the provider',
+};
 const noted = (note: string): string => (note.trim() === '' ? '' : `: ${note}`);
 
 /**
@@ -64,6 +70,12 @@ export const audited: { readonly [N in CallName]?: Audited<N> } = {
     who: ({ answer }) => answer.name,
     refused: { what: 'Could not sign in: the passkey did not fit', who: nobody },
   },
+  'POST /api/sign-in/provider/back': {
+    kind: 'signing-in',
+    what: ({ answer }) => cameBackInWords[answer.did],
+    who: ({ answer }) => answer.name,
+    refused: { what: 'Could not sign in by the provider', who: nobody },
+  },
   'POST /api/links/use': {
     kind: 'signing-in',
     before: async ({ body }) => (await linkOf(body.token))?.kind ?? '',
@@ -75,6 +87,7 @@ export const audited: { readonly [N in CallName]?: Audited<N> } = {
   'POST /api/account/recovery-codes': { kind: 'own-account', what: () => 'Made new recovery codes' },
   'POST /api/account/passkeys': { kind: 'own-account', what: ({ body }) => `Added the passkey “${body.name}”` },
   'DELETE /api/account/passkeys/{id}': { kind: 'own-account', what: () => 'Took a passkey away' },
+  'DELETE /api/account/provider': { kind: 'own-account', what: () => 'Is no longer connected with the provider' },
   'DELETE /api/account/sessions': { kind: 'own-account', what: () => 'Ended all other sessions' },
   'DELETE /api/account/sessions/{id}': { kind: 'own-account', what: () => 'Ended a session' },
   'POST /api/people/invitations': {

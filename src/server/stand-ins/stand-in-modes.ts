@@ -9,6 +9,7 @@ export const standIns = {
   where: ['works', 'down'],
   receiver: ['works', 'slow', 'wrong', 'down'],
   pages: ['works', 'slow', 'elsewhere', 'down'],
+  provider: ['works', 'slow', 'nonce', 'issuer', 'signature', 'expiry', 'audience', 'down'],
 } as const;
 
 type StandIn = keyof typeof standIns;

@@ -101,3 +101,7 @@ export const removePasskey = (accountId: string, id: string): Promise<void> =>
         id,
       ]);
   });
+
+export const dropPasskeys = async (connection: PoolConnection, accountId: string): Promise<void> => {
+  await connection.query('DELETE FROM passkey WHERE store_id = ? AND account_id = ?', [storeId, accountId]);
+};
