@@ -4,14 +4,19 @@ import { reading } from './database/pool.ts';
 import { changingPeople } from './accounts/account-store.ts';
 import { storeId } from './store-id.ts';
 
-const usual: Choices = { twoPeople: false, recordDays: 365 };
+const usual: Choices = { twoPeople: false, recordDays: 365, orderDays: null };
 
 export async function choicesIn(reader: Pool | PoolConnection): Promise<Choices> {
   const [[row]] = await reader.query<RowDataPacket[]>(
-    'SELECT two_people, record_days FROM store_choice WHERE store_id = ?',
+    'SELECT two_people, record_days, order_days FROM store_choice WHERE store_id = ?',
     [storeId],
   );
-  return row ? { twoPeople: Boolean(row.two_people), recordDays: Number(row.record_days) } : usual;
+  if (!row) return usual;
+  return {
+    twoPeople: Boolean(row.two_people),
+    recordDays: Number(row.record_days),
+    orderDays: row.order_days === null ? null : Number(row.order_days),
+  };
 }
 
 export const readChoices = (): Promise<Choices> => reading(choicesIn);
@@ -22,11 +27,10 @@ export const choose = (some: ChangedChoices): Promise<Choices | null> =>
     const before = await choicesIn(connection);
     const choices = { ...before, ...some };
     if (choices.twoPeople && !before.twoPeople && (await releasing(connection)) < 2) return null;
-    await connection.query('REPLACE INTO store_choice (store_id, two_people, record_days) VALUES (?, ?, ?)', [
-      storeId,
-      choices.twoPeople,
-      choices.recordDays,
-    ]);
+    await connection.query(
+      'REPLACE INTO store_choice (store_id, two_people, record_days, order_days) VALUES (?, ?, ?, ?)',
+      [storeId, choices.twoPeople, choices.recordDays, choices.orderDays],
+    );
     if (!choices.twoPeople) await connection.query('DELETE FROM release_asked WHERE store_id = ?', [storeId]);
     return choices;
   });

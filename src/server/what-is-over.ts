@@ -2,6 +2,7 @@ import { forgetOldEntries } from './audit/audit-store.ts';
 import { isUnavailable } from './database/unavailable.ts';
 import { log } from './log.ts';
 import { forgetShoppersCounted } from './experiments/known-of-experiments.ts';
+import { aggregateUpTo, beginAggregating } from './orders/aggregate-orders.ts';
 import { forgetOldQuotes } from './quote/given-quotes.ts';
 import { forgetOldSecrets } from './quote/signing-secrets.ts';
 import { forgetOldCalls } from './receivers/call-log.ts';
@@ -27,6 +28,8 @@ async function clearAway(): Promise<void> {
     await forgetShoppersCounted();
     await forgetOldEntries();
     await forgetGonePages();
+    const old = await beginAggregating();
+    if (old !== null) await aggregateUpTo(old);
   } catch (error) {
     if (!isUnavailable(error)) log.error({ err: String(error) }, 'what is over could not be cleared away');
   }

@@ -120,7 +120,7 @@ describe('a release by two people', () => {
 
   test('is asked for by one and made by another, of the draft as it was', async () => {
     expect((await release(releasing, '', '/api/releases/asked')).status).toBe(409);
-    expect((await choose({ twoPeople: true })).body).toEqual({ twoPeople: true, recordDays: 365 });
+    expect((await choose({ twoPeople: true })).body).toEqual({ twoPeople: true, recordDays: 365, orderDays: null });
     await edit(own, target('jp'), { exact: 7100 });
     expect((await release(releasing)).status).toBe(409);
     const asked = await release(releasing, 'for the season', '/api/releases/asked');
@@ -234,7 +234,7 @@ describe('the audit', () => {
     );
     const left = async () => [...(await told('?person=Long%20ago')), ...(await told('?person=Lately'))];
     const keep = (recordDays: number) => as<Choices>(own, 'PATCH', '/api/choices', { recordDays });
-    expect((await keep(365)).body).toEqual({ twoPeople: false, recordDays: 365 });
+    expect((await keep(365)).body).toEqual({ twoPeople: false, recordDays: 365, orderDays: null });
     expect(await left()).toEqual(['Lately: Something']);
     expect((await keep(30)).status).toBe(200);
     expect(await left()).toEqual([]);

@@ -1,8 +1,11 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { flag, object, optional } from '../shape.ts';
+import { flag, nullable, object, optional } from '../shape.ts';
 
 /** For so long it may be kept who did what. days */
 export const [leastRecordDays, mostRecordDays] = [30, 3650];
+
+/** For so long orders may be kept one by one. days */
+export const [leastOrderDays, mostOrderDays] = [90, 3650];
 
 /** What the store chooses that is no rule for shoppers. */
 export const ChoicesShape = object({
@@ -15,6 +18,13 @@ export const ChoicesShape = object({
     maximum: mostRecordDays,
     description: 'for so many days it is kept who did what',
   }),
+  orderDays: nullable(
+    Type.Integer({
+      minimum: leastOrderDays,
+      maximum: mostOrderDays,
+      description: 'for so many days orders are kept one by one, the rest of the month with them; null: for good',
+    }),
+  ),
 });
 export type Choices = Static<typeof ChoicesShape>;
 
@@ -22,5 +32,6 @@ export type Choices = Static<typeof ChoicesShape>;
 export const ChangedChoicesShape = object({
   twoPeople: optional(ChoicesShape.properties.twoPeople),
   recordDays: optional(ChoicesShape.properties.recordDays),
+  orderDays: optional(ChoicesShape.properties.orderDays),
 });
 export type ChangedChoices = Static<typeof ChangedChoicesShape>;

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Choices } from '../../contract/shapes/choices.ts';
 import { orderValueGoals } from '../../core/offers/order-value-goals.ts';
 import { inOrder } from '../../core/ordered.ts';
 import { candidateCurve } from '../../core/orders/candidates.ts';
@@ -27,6 +28,7 @@ import { MeasuredResponse } from './response/MeasuredResponse.tsx';
 import { amountsIn } from './order-choice.ts';
 import { monthsOf } from '../../core/orders/period-months.ts';
 import { expectNetChart, NetSection } from './net/NetSection.tsx';
+import { OrdersKept } from './OrdersKept.tsx';
 import { OrdersPicture, type Stretch } from './OrdersPicture.tsx';
 import { OrdersSentence } from './OrdersSentence.tsx';
 import { FirstRelease } from './reading/FirstRelease.tsx';
@@ -47,8 +49,17 @@ const designWidth = 884;
  * Orders in one market: what they are really like, and which goal would be worth setting.
  *
  * @param steps what releases changed, newest first
+ * @param orderDays for how long orders are kept one by one
  */
-export function OrdersView({ query: initial, steps }: { query: Record<string, string>; steps: readonly DatedStep[] }) {
+export function OrdersView({
+  query: initial,
+  steps,
+  orderDays,
+}: {
+  query: Record<string, string>;
+  steps: readonly DatedStep[];
+  orderDays: Choices['orderDays'];
+}) {
   const policy = usePolicy();
   const [query, setQuery] = useQuery(initial);
   const markets = inOrder(policy.markets);
@@ -121,6 +132,7 @@ export function OrdersView({ query: initial, steps }: { query: Record<string, st
       <ImportSection open={importing} setOpen={setImporting} changed={reload} />
       <FirstRelease />
       {content()}
+      <OrdersKept initial={orderDays} />
     </div>
   );
 }

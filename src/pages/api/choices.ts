@@ -1,4 +1,5 @@
 import { forgetOldEntries } from '../../server/audit/audit-store.ts';
+import { aggregateUpTo, beginAggregating } from '../../server/orders/aggregate-orders.ts';
 import { endpoint, reply } from '../../server/http/endpoint.ts';
 import { choose, readChoices } from '../../server/store-choices.ts';
 
@@ -14,5 +15,8 @@ export const PATCH = endpoint('PATCH /api/choices', async ({ body }) => {
     };
   // What is to be kept no longer goes at once; of very many, the rest within minutes.
   await forgetOldEntries();
+  // Many orders take their time; what is left over is done within minutes.
+  const old = body.orderDays === undefined ? null : await beginAggregating();
+  if (old !== null) void aggregateUpTo(old).catch(() => {});
   return reply(choices);
 });

@@ -113,7 +113,7 @@ export const audited: { readonly [N in CallName]?: Audited<N> } = {
   'PATCH /api/choices': {
     kind: 'people',
     what: ({ answer }) =>
-      `A release takes ${answer.twoPeople ? 'two people' : 'one person'}; audit entries are kept for ${answer.recordDays} days`,
+      `A release takes ${answer.twoPeople ? 'two people' : 'one person'}; audit entries are kept for ${answer.recordDays} days, orders one by one ${answer.orderDays === null ? 'for good' : `for ${answer.orderDays} days`}`,
   },
   'POST /api/keys': { kind: 'keys', what: ({ answer }) => `Made the key “${answer.key.name}”` },
   'PUT /api/keys/{id}': { kind: 'keys', what: ({ answer }) => `Changed the key “${answer.name}”` },

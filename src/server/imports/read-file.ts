@@ -3,6 +3,7 @@ import { CsvReader } from '../../core/tabular/csv-reader.ts';
 import type { RowFault } from '../../core/imports/order-rows.ts';
 import type { Policy } from '../../core/policy/types.ts';
 import { checkStaged, compareStaged, type Compared } from './check-staged.ts';
+import { ordersKeptFrom } from '../orders/aggregate-orders.ts';
 import { shopperHasher } from '../orders/shopper-hash.ts';
 import { addRejections, findRun, noteAlive, noteRun, type FullImportRun } from './import-store.ts';
 import { orderReader, rowsAhead, type RowReader, type RowSink } from './read-orders.ts';
@@ -67,7 +68,9 @@ async function readRows(run: FullImportRun, policy: Policy, body: AsyncIterable<
     rejected: (fault) => void faults.push(fault),
   };
   const reader: RowReader =
-    kind === 'orders' ? orderReader(run, policy, await shopperHasher(), sink) : await productReader(run, policy, sink);
+    kind === 'orders'
+      ? orderReader(run, policy, { hash: await shopperHasher(), keptFrom: await ordersKeptFrom() }, sink)
+      : await productReader(run, policy, sink);
   const send = async () => {
     await loading;
     loading = Promise.all([loadAndCompare(batch, position), addRejections(id, faults, rejected), note()]);

@@ -39,11 +39,19 @@ function seconds(ms: number): string {
 /** Orders mostly come by date. */
 let lastDay = { day: 0, text: dateOfDay(0) };
 
+/** What is known of orders beside the file. */
+export interface OrdersKnown {
+  /** of a customer's key */
+  hash: (key: string) => string;
+  /** ms since 1970; older orders have been aggregated, and are not taken again */
+  keptFrom: number;
+}
+
 /** Reads the rows of an order file. */
 export function orderReader(
   run: FullImportRun,
   policy: Policy,
-  hash: (key: string) => string,
+  { hash, keptFrom }: OrdersKnown,
   sink: RowSink,
 ): RowReader {
   const seen = new SeenNumbers();
@@ -57,6 +65,16 @@ export function orderReader(
   const rows = new OrderRows(policy, run.mapping, run.heading, {
     order: (order, lines) => {
       const line = lines[0]!;
+      if (order.placedAt < keptFrom) {
+        sink.rejected({
+          line,
+          column: run.heading[run.mapping.columns.placedAt!] ?? '',
+          reason: `is of before ${dateOfDay(Math.floor(keptFrom / 86_400_000))}: orders of then are no longer kept one by one, and may be counted already`,
+          number: order.number,
+        });
+        if (grouped) stage(2, refused(order.number), lines);
+        return;
+      }
       const before = seen.lineBefore(order.number, line);
       if (before === 0) stage(0, order, lines);
       else if (grouped) stage(1, order, lines);

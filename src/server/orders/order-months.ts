@@ -1,26 +1,10 @@
 import { createHash } from 'node:crypto';
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
-import {
-  armIndex,
-  emptyColumns,
-  mostItems,
-  optionIndex,
-  packColumns,
-  shopperNew,
-  shopperReturning,
-  unpackMonths,
-  type OrderColumns,
-} from '../../core/orders/columns.ts';
+import { packColumns, unpackMonths, type OrderColumns } from '../../core/orders/columns.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
-import {
-  codeIndex,
-  emptyShipments,
-  packShipments,
-  placeIndex,
-  weightUnknown,
-} from '../../core/orders/replay/shipments.ts';
-import { localTime } from '../../core/time/time-zone-clock.ts';
+import { packShipments } from '../../core/orders/replay/shipments.ts';
 import { database, reading } from '../database/pool.ts';
+import { aggregateOf, inColumns, joined, keptOrders } from './orders-of-month.ts';
 
 /**
  * The months of a market's orders. What was packed before is named as it is; a month that has changed since, or was packed
@@ -120,21 +104,6 @@ export async function touchMonths(
   );
 }
 
-type PackedRow = [
-  placed: number,
-  goods: number,
-  delivery: number | null,
-  option: string,
-  returning: number | null,
-  country: string,
-  region: string,
-  postcode: string,
-  grams: number | null,
-  items: number | null,
-  arm: string,
-  code: string,
-];
-
 async function packMonth(
   marketId: string,
   currency: string,
@@ -142,32 +111,10 @@ async function packMonth(
   month: string,
   version: number,
 ): Promise<OrderMonth> {
-  const rows = await reading(async (pool) => {
-    const [found] = await pool.query<RowDataPacket[][]>({
-      sql: 'SELECT UNIX_TIMESTAMP(placed_at), goods_minor, delivery_minor, option_id, returning_shopper, country, region, postcode, weight_grams, items, arm, code FROM past_order WHERE market_id = ? AND currency = ? AND placed_at >= ? AND placed_at < DATE_ADD(?, INTERVAL 1 MONTH) ORDER BY placed_at, order_number',
-      values: [marketId, currency, month, month],
-      rowsAsArray: true,
-    });
-    return found as unknown as PackedRow[];
-  });
-  const columns = emptyColumns(rows.length);
-  const shipments = emptyShipments(rows.length);
-  const known = new Map<string, number>();
-  const knownPlaces = new Map<string, number>();
-  const knownCodes = new Map<string, number>();
-  for (const [i, row] of rows.entries()) {
-    const [placed, goods, delivery, option, returning, country, region, postcode, grams, items, arm, code] = row;
-    columns.goods[i] = goods;
-    columns.delivery[i] = delivery ?? -1;
-    columns.day[i] = localTime(timeZone, placed * 1000).day;
-    columns.option[i] = optionIndex(columns.options, known, option);
-    columns.shopper[i] = kindOfShopper(returning);
-    columns.items[i] = Math.min(mostItems, items ?? 0);
-    if (arm !== '') columns.arm[i] = armIndex(columns.arms, arm);
-    shipments.place[i] = placeIndex(shipments.places, knownPlaces, [country, region, postcode]);
-    shipments.grams[i] = grams ?? weightUnknown;
-    shipments.code[i] = codeIndex(shipments.codes, knownCodes, code);
-  }
+  const of = { marketId, currency, month };
+  const { columns, shipments } = await reading(async (pool) =>
+    joined(await aggregateOf(pool, of), inColumns(await keptOrders(pool, of), timeZone)),
+  );
   const bytes = Buffer.from(packColumns(columns));
   const shipped = Buffer.from(packShipments(shipments));
   const { options, arms } = columns;
@@ -179,7 +126,7 @@ async function packMonth(
       version,
       timeZone,
       hash,
-      rows.length,
+      columns.count,
       JSON.stringify(options),
       JSON.stringify(arms),
       bytes,
@@ -190,11 +137,5 @@ async function packMonth(
       version,
     ],
   );
-  return { month, orders: rows.length, options, arms, hash };
-}
-
-/** As columns tell it. @param returning 0, 1, or null where it is not known */
-function kindOfShopper(returning: number | null): number {
-  if (returning === null) return 0;
-  return returning ? shopperReturning : shopperNew;
+  return { month, orders: columns.count, options, arms, hash };
 }

@@ -12,7 +12,10 @@ export async function orderSpans({
   // The index by market, currency and time answers from its ends, however many orders lie between.
   const [rows] = await reading((pool) =>
     pool.query<RowDataPacket[]>(
-      'SELECT market_id AS market, currency, UNIX_TIMESTAMP(MIN(placed_at)) AS first, UNIX_TIMESTAMP(MAX(placed_at)) AS last FROM past_order GROUP BY market_id, currency',
+      `SELECT market, currency, UNIX_TIMESTAMP(MIN(first)) AS first, UNIX_TIMESTAMP(MAX(last)) AS last FROM (
+        SELECT market_id AS market, currency, MIN(placed_at) AS first, MAX(placed_at) AS last FROM past_order GROUP BY market_id, currency
+        UNION ALL SELECT market_id, currency, MIN(first_placed), MAX(last_placed) FROM order_aggregate GROUP BY market_id, currency
+      ) spans GROUP BY market, currency`,
     ),
   );
   const dayOf = (seconds: unknown) => localTime(timeZone, Number(seconds) * 1000).day;

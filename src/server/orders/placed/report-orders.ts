@@ -5,6 +5,7 @@ import { inTransaction } from '../../database/pool.ts';
 import { codeOf } from '../../database/unavailable.ts';
 import { problemBody } from '../../http/problem.ts';
 import { forgetUses } from '../../redemptions/uses.ts';
+import { ordersKeptFrom } from '../aggregate-orders.ts';
 import { touchMonths } from '../order-months.ts';
 import { comparedOrders, reportHash, type ReadyOrder } from './compared-orders.ts';
 import { pastOrderRow, placedOrderColumns, placedOrderRow, reportedColumns } from './order-rows.ts';
@@ -51,11 +52,14 @@ async function take(
   compared: readonly (ReadyOrder | Problem)[],
 ): Promise<ReportedOrder[]> {
   const known = new Map(await knownOrders(connection, orders));
+  const keptFrom = await ordersKeptFrom(connection);
   const fresh: ReadyOrder[] = [];
   const outcomes = compared.map((one, index): ReportedOrder => {
     const order = orders[index]!;
     const before = known.get(order.number);
     if (before) return ofKnown(order, before);
+    if (Date.parse(order.placedAt) < keptFrom)
+      return { ...nothingCompared, number: order.number, outcome: 'refused', problem: noLongerKept };
     if (!('order' in one)) return { ...nothingCompared, number: order.number, outcome: 'refused', problem: one };
     known.set(order.number, { hash: one.hash, cancelled: false });
     fresh.push(one);
@@ -78,6 +82,13 @@ const reportedOtherwise = problemBody({
   status: 409,
   title: 'This number was reported otherwise',
   detail: 'The order stands as it was reported first. Cancel it, and report what it has become under another number.',
+});
+
+const noLongerKept = problemBody({
+  status: 422,
+  title: 'Orders of then are no longer kept one by one',
+  detail: 'Nothing of it was kept: it may be counted already. The store says at Orders for how long they are kept.',
+  fields: [{ pointer: '/placedAt', message: 'is too long ago' }],
 });
 
 async function knownOrders(connection: PoolConnection, orders: readonly PlacedOrder[]): Promise<KnownOrders> {
