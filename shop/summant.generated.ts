@@ -1522,7 +1522,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             /** @enum {string} */
-            kind: "signing-in" | "own-account" | "people" | "keys" | "connections" | "draft" | "release" | "data" | "export";
+            kind: "signing-in" | "own-account" | "people" | "keys" | "connections" | "draft" | "release" | "data" | "export" | "refused";
             person: string | null;
             /** @description where it was asked from; empty: not known */
             address: string;

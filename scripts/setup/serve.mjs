@@ -10,6 +10,8 @@ const methods = new Set(['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELE
 /** How long a connection may lie still. ms */
 const idle = 60_000;
 const mostConnections = 1000;
+/** From one address, that is neither this machine nor a proxy that is trusted: a browser has six. */
+const mostFromOne = 256;
 /** What is being answered on which connection. */
 const underWay = new WeakMap();
 
@@ -83,6 +85,7 @@ export async function serve(root, { host, port, lastPort }) {
     },
   );
   server.maxConnections = mostConnections;
+  limitEach(server, (address) => isLoopback(address) || isProxy(address, 0));
   // Nothing has moved on a connection for a while: a body that no longer comes, or an answer that nobody reads. Whoever waits
   // for an answer that is still being worked out keeps waiting.
   server.setTimeout(idle, (socket) => {
@@ -130,11 +133,34 @@ function isOverTls({ socket, headers }, isProxy) {
   return headers['x-forwarded-proto'] === 'https' && isProxy(socket.remoteAddress ?? '', 0);
 }
 
+/** Refuses connections from an address that has as many as it may. @param free addresses that are not counted */
+export function limitEach(server, free, most = mostFromOne) {
+  const open = new Map();
+  server.on('connection', (socket) => {
+    const address = socket.remoteAddress ?? '';
+    if (free(address)) return;
+    const count = (open.get(address) ?? 0) + 1;
+    if (count > most) return socket.destroy();
+    open.set(address, count);
+    socket.once('close', () => {
+      const left = open.get(address) - 1;
+      if (left > 0) open.set(address, left);
+      else open.delete(address);
+    });
+  });
+}
+
+function isLoopback(address) {
+  const plain = address.replace(/^::ffff:/, '');
+  return plain === '::1' || plain.startsWith('127.');
+}
+
 /** Whether this machine asks, and not through a proxy, behind which anybody may be. */
 function isLocal({ socket, headers }) {
-  const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
-  const loopback = address === '::1' || address.startsWith('127.');
-  return loopback && !['x-forwarded-for', 'x-real-ip', 'forwarded', 'via'].some((name) => headers[name] !== undefined);
+  return (
+    isLoopback(socket.remoteAddress ?? '') &&
+    !['x-forwarded-for', 'x-real-ip', 'forwarded', 'via'].some((name) => headers[name] !== undefined)
+  );
 }
 
 /** The name of a request in the log: as a trusted proxy calls it, else a new one. */

@@ -208,7 +208,7 @@ describe('the audit', () => {
     expect(people).toContain('Ida: Invited Bea, who may edit, and release, in uk');
     expect(people).toContain('Ida: Took the account of Gro away');
     expect(await told('?kind=signing-in')).toContain('Gro: Made an account by a link');
-    expect(people).toContain('Ida: A release takes two people; audit entries are kept for 365 days');
+    expect(people).toContain('Ida: A release takes two people');
   });
 
   test('is asked for by person, kind and day, and page by page; as a file it is the same', async () => {

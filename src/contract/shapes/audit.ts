@@ -11,6 +11,7 @@ export const auditKinds = [
   'release',
   'data',
   'export',
+  'refused',
 ] as const;
 export type AuditKind = (typeof auditKinds)[number];
 

@@ -11,4 +11,5 @@ export const kindWords: Record<AuditKind, string> = {
   release: 'releases',
   data: 'orders, products and rates',
   export: 'files saved',
+  refused: 'refusals',
 };

@@ -3,6 +3,7 @@ import { whyNot, type Need, type Role } from '../../core/people/roles.ts';
 import { anyAccounts } from './account-store.ts';
 import { sessionToken } from './session-cookie.ts';
 import { personOfSession, type SessionPerson } from './sessions.ts';
+import { callLimiter, overLimit } from '../http/call-rate.ts';
 import type { Problem } from '../http/problem.ts';
 
 /** Who asks. */
@@ -30,19 +31,37 @@ const changes = (needs: Need): boolean => needs === 'edit' || needs === 'release
 /** Whether somebody may do something: the person, or what to answer. */
 export type Access = { person: Person | null; refused: null } | { person: Person | null; refused: Problem };
 
-/**
- * The one place where it is decided who asks and whether he may. Without accounts only this machine is served.
- *
- * @param local whether this machine asks, without a proxy between
- */
-export async function accessOf({ needs, limited }: Wanted, request: Request, local: boolean): Promise<Access> {
-  if (needs === 'anyone') return { person: null, refused: null };
+/** A request, and where it comes from. */
+export interface Asking {
+  request: Request;
+  /** whether this machine asks, without a proxy between */
+  local: boolean;
+  /** address of whoever asks; null: it is not known */
+  client: () => string | null;
+}
+
+const limiters = {
+  /** of one account: more than anybody’s hands do, and than pages ask for by themselves */
+  person: callLimiter('person', 'SUMMANT_RATE_PERSON', 1200),
+  /** of whoever is not signed in, from one address */
+  address: callLimiter('address', 'SUMMANT_RATE_ADDRESS', 3000),
+};
+
+/** The one place where it is decided who asks and whether he may. Without accounts only this machine is served. */
+export async function accessOf({ needs, limited }: Wanted, asking: Asking): Promise<Access> {
+  if (needs === 'anyone') return { person: null, refused: await tooManyFrom(asking) };
   const accounts = await anyAccounts();
-  const person = accounts ? await signedIn(request) : whoeverIsHere(local);
-  if (!person) return { person, refused: accounts ? signInFirst : nobodyYet };
+  const person = accounts ? await signedIn(asking.request) : whoeverIsHere(asking.local);
+  if (!person) return { person, refused: (await tooManyFrom(asking)) ?? (accounts ? signInFirst : nobodyYet) };
+  const over = person.signedIn ? await overLimit(limiters.person, person.signedIn.accountId) : null;
+  if (over) return { person, refused: over };
   const reason = whyNot(person.role, needs) ?? (changes(needs) && !limited ? beyondAnyLimit(person.markets) : null);
   return { person, refused: reason === null ? null : mayNot(reason) };
 }
+
+/** Whoever sits at this machine is not counted. */
+const tooManyFrom = async ({ local, client }: Asking): Promise<Problem | null> =>
+  local ? null : overLimit(limiters.address, client() ?? 'not known');
 
 const whoeverIsHere = (local: boolean): Person | null => (local ? atThisMachine : null);
 

@@ -1,5 +1,6 @@
 import type { AnswerTo, BodyOf, CallName, ParamsOf } from '../../contract/calls.ts';
 import type { CameBack } from '../../contract/shapes/account.ts';
+import type { ChangedChoices } from '../../contract/shapes/choices.ts';
 import type { AuditKind } from '../../contract/shapes/audit.ts';
 import { roleInWords } from '../../core/people/roles.ts';
 import { credentialsOf } from '../accounts/account-store.ts';
@@ -45,6 +46,15 @@ const cameBackInWords: Record<CameBack['did'], string> = {
   join: 'Made an account by a link, with the provider',
   connect: 'Connected the account with the provider',
 };
+/** What was chosen, of all that can be. */
+function chosen({ twoPeople, recordDays, orderDays }: ChangedChoices): string {
+  const said: string[] = [];
+  if (twoPeople !== undefined) said.push(`A release takes ${twoPeople ? 'two people' : 'one person'}`);
+  if (recordDays !== undefined) said.push(`Audit entries are kept for ${recordDays} days`);
+  if (orderDays !== undefined)
+    said.push(`Orders are kept one by one ${orderDays === null ? 'for good' : `for ${orderDays} days`}`);
+  return said.join('; ') || 'Chose nothing';
+}
 const noted = (note: string): string => (note.trim() === '' ? '' : `: ${note}`);
 
 /**
@@ -112,8 +122,7 @@ export const audited: { readonly [N in CallName]?: Audited<N> } = {
   },
   'PATCH /api/choices': {
     kind: 'people',
-    what: ({ answer }) =>
-      `A release takes ${answer.twoPeople ? 'two people' : 'one person'}; audit entries are kept for ${answer.recordDays} days, orders one by one ${answer.orderDays === null ? 'for good' : `for ${answer.orderDays} days`}`,
+    what: ({ body }) => chosen(body),
   },
   'POST /api/keys': { kind: 'keys', what: ({ answer }) => `Made the key “${answer.key.name}”` },
   'PUT /api/keys/{id}': { kind: 'keys', what: ({ answer }) => `Changed the key “${answer.name}”` },

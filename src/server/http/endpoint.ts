@@ -8,8 +8,9 @@ import {
   type QueryOf,
 } from '../../contract/calls.ts';
 import type { CallShape } from '../../contract/call.ts';
-import { accessOf, type Person } from '../accounts/person.ts';
+import { accessOf, type Asking, type Person } from '../accounts/person.ts';
 import { keyNeeded, shopAccess, showsKey } from '../access/shop-access.ts';
+import { noteRefusal } from '../audit/refusals.ts';
 import { namedBefore, noteDone } from '../audit/noting.ts';
 import { answering, isProblem, json, problemResponse, type Problem } from './problem.ts';
 import { bodySchema, matchedRevision, readBody, readQuery } from './read-request.ts';
@@ -63,12 +64,15 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
     // What shops ask is too much to be kept, and has no person behind it.
     if (by.person !== shopItself)
       await noteDone(name, { body, params, person: by.person.name || null, address: client() }, named, outcome);
+    if (!(outcome instanceof Response) && isProblem(outcome) && outcome.status === mayNot)
+      await noteRefused(name, by.person, context);
     if (outcome instanceof Response) return outcome;
     if (isProblem(outcome)) return problemResponse(outcome);
     return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
   };
   const byPerson = async (context: APIContext): Promise<Response> => {
-    const { person, refused } = await accessOf({ needs, limited: limited ?? false }, context.request, isLocal(context));
+    const { person, refused } = await accessOf({ needs, limited: limited ?? false }, askingOf(context));
+    if (refused?.status === mayNot && person) await noteRefused(name, person, context);
     if (refused) return problemResponse(shop && refused.status === 401 ? keyNeeded : refused);
     return answer(context, { person: person ?? nobodyYet, fromPage: false });
   };
@@ -84,15 +88,35 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
     });
 }
 
+/** Somebody who is known may not. */
+const mayNot = 403;
+
+const noteRefused = async (name: CallName, { name: person, signedIn }: Person, context: APIContext): Promise<void> => {
+  if (signedIn)
+    await noteRefusal({
+      accountId: signedIn.accountId,
+      person,
+      address: clientOf(context),
+      what: callNamed(name).summary,
+    });
+};
+
 type AskedBy = Pick<Asked<CallName>, 'person' | 'fromPage'>;
 
 const shopItself: Person = { name: 'a shop', role: 'look', markets: null, signedIn: null };
 /** Asks for what anyone may, such as to sign in. */
 const nobodyYet: Person = { ...shopItself, name: '' };
 
-const clientOf = ({ locals: { client } }: APIContext): string | null => client?.() ?? null;
+const clientOf = ({ locals: { client } }: Pick<APIContext, 'locals'>): string | null => client?.() ?? null;
 /** Without a server that says so, as when developing, this machine asks. */
-export const isLocal = ({ locals }: Pick<APIContext, 'locals'>): boolean => locals.isLocal?.() ?? true;
+const isLocal = ({ locals }: Pick<APIContext, 'locals'>): boolean => locals.isLocal?.() ?? true;
+
+/** As it is asked whether somebody may. */
+export const askingOf = (context: Pick<APIContext, 'locals' | 'request'>): Asking => ({
+  request: context.request,
+  local: isLocal(context),
+  client: () => clientOf(context),
+});
 
 /** Prepares the reading of a call's request once. */
 function reader({ query, body, ifMatch }: CallShape): (context: APIContext, by: AskedBy) => Promise<Asked<CallName>> {

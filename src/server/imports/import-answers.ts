@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { ImportRequest, ImportRun } from '../../contract/shapes/import.ts';
 import { missingIn } from '../../core/imports/mapping.ts';
+import type { Person } from '../accounts/person.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { ProblemError } from '../http/problem.ts';
 import { resumeImports } from './apply.ts';
@@ -22,8 +23,9 @@ import { dropStaging } from './staging.ts';
 /** Files that one process reads at once; more would keep each other from the database. */
 const mostReading = 4;
 let readingNow = 0;
-/** Imports that are read or wait for confirmation. */
+/** Imports that are read or wait for confirmation, of all and of one who is signed in. */
 const mostOpen = 40;
+const mostOfOne = 10;
 
 /** An import as calls answer it. */
 interface ImportReply {
@@ -46,7 +48,7 @@ export async function runOr404(id: string | undefined): Promise<FullImportRun> {
 /** Announces a file: how it will be read. Remembered for the next file with this heading. */
 export async function beginImport(
   { fileName, fileBytes, heading, mapping }: ImportRequest,
-  madeBy: string,
+  { name: madeBy, signedIn }: Pick<Person, 'name' | 'signedIn'>,
 ): Promise<ImportReply> {
   const missing = missingIn(mapping);
   if (missing.length > 0)
@@ -77,6 +79,12 @@ export async function beginImport(
       status: 409,
       title: 'Too many imports are open',
       detail: `${mostOpen} files are being read or wait to be taken over. Take some over or cancel them. Nothing was changed.`,
+    });
+  if (signedIn && (await openRuns(madeBy)) >= mostOfOne)
+    throw new ProblemError({
+      status: 409,
+      title: 'You have too many imports open',
+      detail: `${mostOfOne} of your files are being read or wait to be taken over. Take some over or cancel them. Nothing was changed.`,
     });
   await rememberMapping(mapping, heading);
   const id = await addRun({ fileName, fileBytes, mapping, heading }, madeBy);

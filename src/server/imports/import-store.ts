@@ -125,10 +125,11 @@ export async function endReadingLease(id: number, reader: string): Promise<void>
 }
 
 /** Imports that are read or wait for somebody to confirm them. */
-export async function openRuns(): Promise<number> {
+export async function openRuns(madeBy: string | null = null): Promise<number> {
   return reading(async (pool) => {
     const [rows] = await pool.query<RowDataPacket[]>(
-      "SELECT COUNT(*) AS open FROM import_run WHERE state IN ('reading', 'checked')",
+      "SELECT COUNT(*) AS open FROM import_run WHERE state IN ('reading', 'checked') AND made_by = COALESCE(?, made_by)",
+      [madeBy],
     );
     return Number(rows[0]!.open);
   });

@@ -4,4 +4,4 @@ import { listRuns } from '../../../server/imports/import-store.ts';
 
 export const GET = endpoint('GET /api/imports', async () => reply({ imports: await listRuns() }));
 
-export const POST = endpoint('POST /api/imports', ({ body, person }) => beginImport(body, person.name));
+export const POST = endpoint('POST /api/imports', ({ body, person }) => beginImport(body, person));
