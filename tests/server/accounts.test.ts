@@ -44,7 +44,10 @@ test('pages that somebody who is signed in has seen are not kept by browsers', a
 
 let addresses = 0;
 /** An address from which nobody has tried anything yet. */
-const elsewhere = () => ({ 'x-forwarded-for': `198.51.100.${++addresses}` });
+const elsewhere = () => {
+  const nth = ++addresses;
+  return { 'x-forwarded-for': `10.1.${nth >> 8}.${nth & 255}` };
+};
 const post = (path: string, body: object, headers: Record<string, string> = elsewhere()) =>
   fetch(address + path, {
     method: 'POST',
@@ -167,6 +170,31 @@ describe('signing in', () => {
     expect(new Set(statuses)).toEqual(new Set([401, 429]));
     expect(statuses.filter((status) => status === 401).length).toBeLessThanOrEqual(30);
   });
+});
+
+test('while passwords are tried from everywhere, whoever is signed in somewhere signs in again from there', async () => {
+  const office = elsewhere();
+  expect((await signIn('ida@example.com', password, office)).status).toBe(200);
+  let over = false;
+  const tried = { looked: 0, away: 0 };
+  const flood = Array.from({ length: 30 }, async () => {
+    while (!over) {
+      const { status } = await signIn(`guess-${addresses}@example.com`, 'wrong');
+      if (status === 401) tried.looked++;
+      else tried.away++;
+    }
+  });
+  try {
+    await expect.poll(() => tried.away).toBeGreaterThan(30);
+    // Another process may have signed somebody in: it is known within seconds.
+    await expect.poll(async () => (await signIn('ida@example.com', password, office)).status).toBe(200);
+    for (let times = 0; times < 3; times++)
+      expect((await signIn('ida@example.com', password, office)).status).toBe(200);
+  } finally {
+    over = true;
+    await Promise.all(flood);
+  }
+  expect(tried.looked).toBeLessThan(tried.away);
 });
 
 describe('a session', () => {

@@ -6,21 +6,52 @@ import { hash, verify, type Options } from '@node-rs/argon2';
  */
 export const hashing: Options = { algorithm: 2, memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 
-/** So many may wait for their turn; beyond, whoever comes is told to come again. */
-const mostWaiting = 8;
+/** Tries that are looked at or wait for it at once; beyond, whoever comes is told to come again. */
+const mostAtOnce = 8;
+/** As many more, of addresses from which somebody is signed in: whoever tries passwords from everywhere locks nobody out of the office. */
+const mostKnown = 8;
+let [atOnce, known] = [0, 0];
+
+/** What is hashed for other ends, such as new passwords, waits behind them. */
+const mostWaiting = 24;
+/** Where so many wait passwords are being tried, and quotes go first: the hashing takes no more than this share of a core. */
+const [crowd, shareOfCore] = [3, 0.1];
 let waiting = 0;
 let last: Promise<unknown> = Promise.resolve();
 
 /** More tries than can be looked at. */
 export class TooManyTries extends Error {}
 
+/**
+ * Looks at a try where there is room for it.
+ *
+ * @param isKnown whether somebody is signed in from there; asked only where it matters @throws TooManyTries
+ */
+export async function whereThereIsRoom<T>(isKnown: () => Promise<boolean>, look: () => Promise<T>): Promise<T> {
+  if (atOnce < mostAtOnce) {
+    atOnce++;
+    return look().finally(() => atOnce--);
+  }
+  if (!(await isKnown()) || known >= mostKnown) throw new TooManyTries();
+  known++;
+  return look().finally(() => known--);
+}
+
+/** @throws TooManyTries */
 function inTurn<T>(work: () => Promise<T>): Promise<T> {
   if (waiting >= mostWaiting) throw new TooManyTries();
   waiting++;
+  const began = last.then(() => performance.now());
   const done = last.then(work, work).finally(() => waiting--);
-  last = done.catch(() => {});
+  last = Promise.all([began, done.catch(() => {})]).then(([from]) => rest(performance.now() - from));
   return done;
 }
+
+/** @param took ms */
+const rest = (took: number): Promise<void> =>
+  waiting < crowd
+    ? Promise.resolve()
+    : new Promise((resolve) => setTimeout(resolve, took * (1 / shareOfCore - 1)).unref());
 
 /** One password has one form, however it was typed (Unicode NFC). */
 const asKept = (password: string): string => password.normalize('NFC');

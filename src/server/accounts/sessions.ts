@@ -3,6 +3,7 @@ import type { OwnAccount } from '../../contract/shapes/account.ts';
 import type { MarketLimit } from '../../core/people/market-limit.ts';
 import type { Role } from '../../core/people/roles.ts';
 import { database, reading } from '../database/pool.ts';
+import { heldFor } from '../held.ts';
 import { isRandomId, randomId } from '../random-id.ts';
 import { storeId } from '../store-id.ts';
 import { limitFrom } from './limit-columns.ts';
@@ -57,6 +58,22 @@ export async function personOfSession(token: string): Promise<SessionPerson | nu
     session: String(row.id),
   };
 }
+
+/** For so long addresses are taken to be known still, or not yet. ms */
+const addressesHold = 5000;
+const addresses = heldFor(addressesHold, async () => {
+  const [rows] = await reading((pool) =>
+    pool.query<RowDataPacket[]>(
+      `SELECT DISTINCT s.address FROM account_session s WHERE s.store_id = ? AND s.address <> '' AND ${live} LIMIT 10000`,
+      [storeId],
+    ),
+  );
+  return new Set(rows.map((row) => String(row.address)));
+});
+
+/** Whether somebody is signed in from an address, as of some seconds ago: tries that come in hundreds do not ask the database each. */
+export const signedInFrom = async (address: string | null): Promise<boolean> =>
+  address !== null && (await addresses.get()).has(address);
 
 /** Begins a session, in place of the one that the browser had. @returns the header that gives it to the browser */
 export async function beginSession(

@@ -7,9 +7,9 @@ import { easyPassword } from './easy-passwords.ts';
 import { findAgain } from './finding-again.ts';
 import { hashPassword, isPassword } from './passwords.ts';
 import { useCode } from './recovery-codes.ts';
-import { beginSession, browserOf } from './sessions.ts';
+import { beginSession, browserOf, signedInFrom } from './sessions.ts';
 import { signInKey } from './sign-in-key.ts';
-import { throttled, type Try } from './throttle.ts';
+import { throttledWithRoom, type Try } from './throttle.ts';
 
 /** A request as signing in looks at it. */
 export interface From {
@@ -33,6 +33,9 @@ export function lineFault(request: Request): Problem | null {
 
 const tryOf = (signIn: string, { client }: From): Try => ({ of: signInKey(signIn), from: client() });
 
+const looked = <T extends object>(signIn: string, from: From, look: () => Promise<T | Problem>): Promise<T | Problem> =>
+  throttledWithRoom(tryOf(signIn, from), () => signedInFrom(from.client()), look);
+
 const begun = (connection: PoolConnection, { id }: Credentials, { request, client }: From) =>
   beginSession(connection, id, request, browserOf(request, client()));
 
@@ -42,7 +45,7 @@ export async function signInWithPassword(
 ): Promise<SignedIn | Problem> {
   return (
     lineFault(from.request) ??
-    throttled(tryOf(signIn, from), async () => {
+    looked(signIn, from, async () => {
       const account = await credentialsOf({ signIn });
       if (!(await isPassword(account?.passwordHash ?? null, password)) || !account) return wrongSignIn;
       return { name: account.name, headers: await inTransaction((connection) => begun(connection, account, from)) };
@@ -58,7 +61,7 @@ export async function signInWithCode(
   return (
     lineFault(from.request) ??
     easyPassword(password, [signIn]) ??
-    throttled(tryOf(signIn, from), async () => {
+    looked(signIn, from, async () => {
       const account = await credentialsOf({ signIn });
       // Worked out for nobody too, so that how long it takes says nothing.
       const passwordHash = await hashPassword(password);

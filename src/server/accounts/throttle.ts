@@ -1,6 +1,6 @@
 import { RateLimiterMemory, type RateLimiterRes } from 'rate-limiter-flexible';
 import { isProblem, type Problem } from '../http/problem.ts';
-import { TooManyTries } from './passwords.ts';
+import { TooManyTries, whereThereIsRoom } from './passwords.ts';
 
 /**
  * Wrong tries, counted in the memory of each process as keys are. An account that is tried from everywhere is shut for a while even to
@@ -88,7 +88,29 @@ export async function throttled<T extends object>(tried: Try, look: () => Promis
   } catch (error) {
     // It has not been looked at.
     await forgetTry(tried, false);
-    if (error instanceof TooManyTries) return later(0);
-    throw error;
+    return laterWhereFull(error);
   }
+}
+
+/**
+ * Looks at a try of a password where there is room for it, before anything is counted: a flood of tries costs next to nothing.
+ *
+ * @param isKnown whether somebody is signed in from where it comes from
+ */
+export async function throttledWithRoom<T extends object>(
+  tried: Try,
+  isKnown: () => Promise<boolean>,
+  look: () => Promise<T | Problem>,
+): Promise<T | Problem> {
+  try {
+    return await whereThereIsRoom(isKnown, () => throttled(tried, look));
+  } catch (error) {
+    return laterWhereFull(error);
+  }
+}
+
+/** @throws whatever else went wrong */
+function laterWhereFull(error: unknown): Problem {
+  if (error instanceof TooManyTries) return later(0);
+  throw error;
 }
