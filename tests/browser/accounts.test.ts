@@ -126,6 +126,8 @@ describe('people', () => {
     expect(await page.getByTestId('invited-markets').innerText()).toBe('in United Kingdom');
     await page.getByTestId('make-invitation').click();
     const link = await page.getByTestId('link-told').locator('code').innerText();
+    const invited = await at(link.slice(address.length));
+    await invited.getByText(', in some markets.').waitFor();
     await joinBy(address, link.slice(address.length), 'bea@example.com', 'Bea Holm');
     await page.reload();
     await ready(page);

@@ -71,6 +71,7 @@ describe('a link', () => {
       kind: 'invitation',
       name: 'Tove',
       role: 'release',
+      limited: false,
       madeBy: 'Ida',
     });
     const cookie = await joinBy(address, path, 'tove@example.com', 'Tove');

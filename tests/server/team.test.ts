@@ -158,6 +158,13 @@ describe('a release by two people', () => {
     await as(own, 'DELETE', `/api/people/${people.find(({ name }) => name === 'Gro')!.id}`);
     const asked = async () => (await as<{ asked: AskedRelease | null }>(own, 'GET', '/api/releases/asked')).body.asked;
     expect(await asked()).toBeNull();
+    // Whoever may no longer release has asked for nothing.
+    const less = await member('Lis', 'release');
+    await release(less, 'for a while', '/api/releases/asked');
+    const { id } = (await as<People>(own, 'GET', '/api/people')).body.people.find(({ name }) => name === 'Lis')!;
+    await as(own, 'PUT', `/api/people/${id}`, { role: 'edit', markets: null });
+    expect(await asked()).toBeNull();
+    await as(own, 'DELETE', `/api/people/${id}`);
     await release(releasing, 'three', '/api/releases/asked');
     expect(await asked()).toMatchObject({ note: 'three' });
     expect((await choose({ twoPeople: false })).status).toBe(200);

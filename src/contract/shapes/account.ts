@@ -52,6 +52,7 @@ export const LinkShape = object({
   kind: word('first', 'invitation', 'way-back'),
   name: text,
   role,
+  limited: Type.Unsafe<boolean>({ ...flag, description: 'whether that holds in some markets alone' }),
   madeBy: text,
   endsAt: moment,
 });

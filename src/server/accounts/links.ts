@@ -39,7 +39,7 @@ export async function dropLinks(
   await connection.query('DELETE FROM account_link WHERE store_id = ? AND ?? = ?', [storeId, by, value]);
 }
 
-interface KnownLink extends AccountLink {
+interface KnownLink extends Omit<AccountLink, 'limited'> {
   id: string;
   accountId: string | null;
   markets: MarketLimit;
@@ -67,8 +67,8 @@ export async function linkOf(token: string): Promise<AccountLink | null> {
     ),
   );
   if (!row) return null;
-  const { id: _id, accountId: _accountId, markets: _markets, ...link } = linkFrom(row);
-  return link;
+  const { id: _id, accountId: _accountId, markets, ...link } = linkFrom(row);
+  return { ...link, limited: markets !== null };
 }
 
 /** Uses a link up, in the transaction that does what it is for. @param hash of what it is good for */

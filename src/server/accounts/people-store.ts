@@ -98,6 +98,8 @@ export const changeRole = (id: string, allowed: Allowed): Promise<Changed> =>
       storeId,
       id,
     ]);
+    // What they have asked for rests on what they might; they ask again for what they still may.
+    await connection.query('DELETE FROM release_asked WHERE store_id = ? AND account_id = ?', [storeId, id]);
     return 'changed';
   });
 
