@@ -51,7 +51,9 @@ function Says({ link }: { link: AccountLink }) {
         invite others.
       </p>
     );
-  return <p>{`${link.madeBy} invites you. You may ${roleInWords[link.role]}${link.limited ? ', in some markets' : ''}.`}</p>;
+  return (
+    <p>{`${link.madeBy} invites you. You may ${roleInWords[link.role]}${link.limited ? ', in some markets' : ''}.`}</p>
+  );
 }
 
 function JoinForm({

@@ -12,7 +12,7 @@ const mostAtOnce = 8;
 const mostKnown = 8;
 let [atOnce, known] = [0, 0];
 
-/** What is hashed for other ends, such as new passwords, waits behind them. */
+/** Hashes that wait for their turn, with those of new passwords. */
 const mostWaiting = 24;
 /** Where so many wait passwords are being tried, and quotes go first: the hashing takes no more than this share of a core. */
 const [crowd, shareOfCore] = [3, 0.1];
@@ -61,10 +61,15 @@ export const hashPassword = async (password: string): Promise<string> => inTurn(
 
 /** Of no account: whoever is not known is looked at for as long as somebody who is. */
 let ofNobody: Promise<string> | null = null;
+const hashOfNobody = (): Promise<string> =>
+  hashPassword(crypto.randomUUID()).catch((error: unknown) => {
+    ofNobody = null;
+    throw error;
+  });
 
 /** @param kept the hash of an account; null: there is no such account @throws TooManyTries */
 export async function isPassword(kept: string | null, password: string): Promise<boolean> {
-  const against = kept ?? (await (ofNobody ??= hashPassword(crypto.randomUUID())));
+  const against = kept ?? (await (ofNobody ??= hashOfNobody()));
   const same = await inTurn(() => verify(against, asKept(password)));
   return same && kept !== null;
 }
