@@ -32,10 +32,16 @@ export const answered = (
 ): Promise<number> =>
   new Promise((resolve, reject) => {
     const always = { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) };
-    request(url, { method: 'POST', agent, headers: { ...always, ...headers } }, (answer) => {
+    const asked = request(url, { method: 'POST', agent, headers: { ...always, ...headers } }, (answer) => {
       answer.resume().once('end', () => resolve(answer.statusCode ?? 0));
-    })
-      .once('error', reject)
+    });
+    asked
+      .once('error', (error: NodeJS.ErrnoException) => {
+        // A kept connection that the server closed just then, as Node’s documentation says of `reusedSocket`: asked again on another.
+        if (asked.reusedSocket && error.code === 'ECONNRESET')
+          answered(url, body, agent, headers).then(resolve, reject);
+        else reject(error);
+      })
       .end(body);
   });
 

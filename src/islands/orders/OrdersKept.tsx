@@ -37,7 +37,7 @@ export function OrdersKept({ initial }: { initial: Choices['orderDays'] }) {
   const options = known ? spans : [...spans, [present, `for ${present} days`] as const];
   return (
     <section
-      ref={part('how long orders are kept')}
+      ref={part('keeping')}
       aria-label="How long orders are kept"
       className="mt-6 border-t border-hairline pt-2 text-small"
     >
