@@ -14,7 +14,8 @@ const hours = 8;
 /** In an hour. */
 const load = { quotes: 14_400, orders: 300, edits: 60, signIns: 20, pages: 240, wrongPasswords: 60 };
 const listeners = 12;
-const look = 5000;
+/** Often enough to see the heap soon after it has been cleared. ms */
+const look = 1000;
 
 interface Sample {
   at: number;
@@ -121,6 +122,20 @@ function workOf(address: string, own: string, agent: Agent): Record<keyof typeof
     await response.text();
     if (response.status !== expected) throw new Error(`${path} answered ${response.status}`);
   };
+  let edited = Promise.resolve();
+  const edit = async (): Promise<void> => {
+    const { revision } = (await (await fetch(`${address}/api/draft`, { headers: { cookie: own } })).json()) as {
+      revision: number;
+    };
+    const value = 5000 + (edits++ % 900);
+    const response = await fetch(`${address}/api/draft`, {
+      method: 'PATCH',
+      headers: { cookie: own, 'if-match': `"draft-${revision}"`, 'content-type': 'application/json-patch+json' },
+      body: JSON.stringify([{ op: 'replace', path: '/offers/free-delivery/goals/first/targets/uk/exact', value }]),
+    });
+    await response.text();
+    if (response.status !== 200) throw new Error(`an edit was answered ${response.status}`);
+  };
   const stops = ['orders', 'markets', 'delivery', 'offers', 'wording', 'rehearse', 'release', 'results', 'people'];
   return {
     quotes: () => quote('/api/quote', bodies[quotes++ % bodies.length]!),
@@ -133,19 +148,8 @@ function workOf(address: string, own: string, agent: Agent): Record<keyof typeof
       const order = { number: `S-${orders++}`, placedAt, cart, option: 'nlbe-door', delivery: 0 };
       return post('/api/orders', { orders: [order] }, 200, { cookie: own });
     },
-    edits: async () => {
-      const { revision } = (await (await fetch(`${address}/api/draft`, { headers: { cookie: own } })).json()) as {
-        revision: number;
-      };
-      const value = 5000 + (edits++ % 900);
-      const response = await fetch(`${address}/api/draft`, {
-        method: 'PATCH',
-        headers: { cookie: own, 'if-match': `"draft-${revision}"`, 'content-type': 'application/json-patch+json' },
-        body: JSON.stringify([{ op: 'replace', path: '/offers/free-delivery/goals/first/targets/uk/exact', value }]),
-      });
-      await response.text();
-      if (response.status !== 200) throw new Error(`an edit was answered ${response.status}`);
-    },
+    // One after the other, as one person makes them.
+    edits: () => (edited = edited.then(edit, edit)),
     signIns: () => {
       const from = `192.0.2.${++tries % 250}`;
       return post('/api/sign-in', { signIn: 'one@example.com', password }, 200, { 'x-forwarded-for': from });
