@@ -15,6 +15,10 @@ const passing: readonly CallName[] = [
   'POST /api/links/look',
   'POST /api/sign-in/passkey/options',
   'POST /api/account/passkeys/options',
+  // going to a provider; who comes back is kept in mind
+  'POST /api/sign-in/provider',
+  'POST /api/links/provider',
+  'POST /api/account/provider',
   'POST /api/sign-out',
   'PUT /api/presence',
   // who says what is told where it is said
