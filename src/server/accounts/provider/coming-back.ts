@@ -25,9 +25,9 @@ export interface CameBack {
 }
 
 /** Ends a journey. @param query of the address that the provider sent the browser to */
-export const comeBack = (query: string, from: From): Promise<CameBack | Problem> =>
-  throttled({ of: null, from: from.client() }, async () => {
-    if (providerName() === null) return noProvider;
+export async function comeBack(query: string, from: From): Promise<CameBack | Problem> {
+  if (providerName() === null) return noProvider;
+  return throttled({ of: null, from: from.client() }, async () => {
     const browser = journeyToken(from.request);
     const state = new URLSearchParams(query).get('state');
     const journey = browser !== null && state !== null ? await takeJourney(state, browser) : null;
@@ -35,6 +35,7 @@ export const comeBack = (query: string, from: From): Promise<CameBack | Problem>
     const identity = await whoCameBack(query, journey);
     return isProblem(identity) ? identity : arrived(journey, identity, from);
   });
+}
 
 function arrived(journey: Journey, identity: Identity, from: From): Promise<CameBack | Problem> {
   if (journey.purpose === 'sign-in') return signIn(journey, identity, from);
