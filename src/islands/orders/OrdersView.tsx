@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Choices } from '../../contract/shapes/choices.ts';
 import { orderValueGoals } from '../../core/offers/order-value-goals.ts';
 import { inOrder } from '../../core/ordered.ts';
@@ -75,6 +75,8 @@ export function OrdersView({
     expectNetChart();
     expectMoveChart();
   }, []);
+  // Comes with what stands above it: under what is still being read it would move.
+  const end = <OrdersKept initial={orderDays} />;
   const content = () => {
     if (problem)
       return (
@@ -86,13 +88,22 @@ export function OrdersView({
         </Alert>
       );
     if (!here) return <Reading />;
-    if (here.bounds.orders === 0) return <NoOrders openImport={() => setImporting('orders')} />;
+    if (here.bounds.orders === 0)
+      return (
+        <>
+          <NoOrders openImport={() => setImporting('orders')} />
+          {end}
+        </>
+      );
     if (here.study.summary === null)
       return (
-        <p className="py-8 text-soft" data-testid="none-match">
-          None of the {here.bounds.orders} orders of this market is like that. Choose another time, shopper, option or
-          delivery above.
-        </p>
+        <>
+          <p className="py-8 text-soft" data-testid="none-match">
+            None of the {here.bounds.orders} orders of this market is like that. Choose another time, shopper, option or
+            delivery above.
+          </p>
+          {end}
+        </>
       );
     return (
       <>
@@ -113,6 +124,7 @@ export function OrdersView({
           setQuery={setQuery}
           worker={worker}
           steps={steps}
+          end={end}
         />
       </>
     );
@@ -132,7 +144,6 @@ export function OrdersView({
       <ImportSection open={importing} setOpen={setImporting} changed={reload} />
       <FirstRelease />
       {content()}
-      <OrdersKept initial={orderDays} />
     </div>
   );
 }
@@ -210,6 +221,7 @@ function Studied({
   setQuery,
   worker,
   steps,
+  end,
 }: {
   width: number;
   marketId: string;
@@ -219,6 +231,8 @@ function Studied({
   setQuery: SetQuery;
   worker: ReturnType<typeof useMarketOrders>['worker'];
   steps: readonly DatedStep[];
+  /** stands below all of it */
+  end: ReactNode;
 }) {
   const { study, bounds } = here;
   const currency = policy.markets[marketId]!.currency;
@@ -389,6 +403,7 @@ function Studied({
         worker={worker}
       />
       {hasOptions(policy, marketId) && <OrdersAndRules marketId={marketId} steps={steps} lastDay={bounds.lastDay} />}
+      {end}
     </>
   );
 }
