@@ -73,12 +73,14 @@ test('a passkey is added with the password, signs in without one, and opens noth
   await page.getByTestId('with-passkey').click();
   await page.getByRole('alert').getByText('given up').waitFor();
   await verified(true);
-  const sent = page.waitForRequest((request) => request.url().endsWith('/api/sign-in/passkey'));
+  // Answered, not only sent: what is shown again must come second.
+  const answered = page.waitForResponse((response) => response.url().endsWith('/api/sign-in/passkey'));
   await page.getByTestId('with-passkey').click();
-  await page.waitForURL(/account/);
+  const sent = (await answered).request();
+  await page.waitForURL(`${address}/account`);
   await ready(page);
   // What was shown once is good no more, also to whoever has listened.
-  const body = (await sent).postData()!;
+  const body = sent.postData()!;
   const again = (from: string) =>
     fetch(`${application.address}/api/sign-in/passkey`, {
       method: 'POST',

@@ -4,7 +4,6 @@ import type { Choices } from '../../contract/shapes/choices.ts';
 import { Alert } from '../../ui/Alert.tsx';
 import { PhraseSelect } from '../../ui/PhraseSelect.tsx';
 import { useMayNot } from '../page/page-context.tsx';
-import { part } from '../page/parts.ts';
 import { useAsking } from '../page/use-asking.ts';
 
 const forGood = 'for good';
@@ -36,11 +35,7 @@ export function OrdersKept({ initial }: { initial: Choices['orderDays'] }) {
   const known = spans.some(([id]) => id === present);
   const options = known ? spans : [...spans, [present, `for ${present} days`] as const];
   return (
-    <section
-      ref={part('keeping')}
-      aria-label="How long orders are kept"
-      className="mt-6 border-t border-hairline pt-2 text-small"
-    >
+    <section aria-label="How long orders are kept" className="mt-6 border-t border-hairline pt-2 text-small">
       <p className="max-w-[46rem]">
         Orders are kept one by one{' '}
         {mayNot === null ? (
