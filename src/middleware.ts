@@ -3,7 +3,7 @@ import type { APIContext } from 'astro';
 import { noteRefusal } from './server/audit/refusals.ts';
 import { watchImports } from './server/imports/apply.ts';
 import { needOfPage } from './server/accounts/page-needs.ts';
-import { accessOf, signInFirst, type Person } from './server/accounts/person.ts';
+import { accessOf, signInFirst } from './server/accounts/person.ts';
 import { askingOf } from './server/http/endpoint.ts';
 import { errorPage, refusedPage, toSignIn } from './server/http/error-page.ts';
 import {
@@ -93,23 +93,13 @@ function refuseUnknownMethod({ method }: Request): Response | null {
   });
 }
 
-const notePage = async ({ routePattern: route, locals }: APIContext, { name, signedIn }: Person): Promise<void> => {
-  if (signedIn)
-    await noteRefusal({
-      accountId: signedIn.accountId,
-      person: name,
-      address: locals.client?.() ?? null,
-      what: `The page ${route}`,
-    });
-};
-
 /** A page is shown to who may see it, and drawn to its end before it is sent, so that one that cannot be drawn becomes a page that says so. */
 async function answered(context: APIContext, next: () => Promise<Response>): Promise<Response> {
   const { routePattern: route, locals, url } = context;
   if (route.startsWith('/api/') || route.startsWith('/published/')) return answering(next);
   try {
     const { person, refused } = await accessOf({ needs: needOfPage(route) }, askingOf(context));
-    if (refused?.status === 403 && person) await notePage(context, person);
+    if (refused?.status === 403 && person) await noteRefusal(person, locals.client?.() ?? null, `The page ${route}`);
     if (refused) return refused === signInFirst ? toSignIn(url) : refusedPage(refused);
     locals.person = person;
     const response = await next();

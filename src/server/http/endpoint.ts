@@ -54,7 +54,7 @@ export const reply = <N extends CallName>(
  */
 export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) => Promise<Outcome<N>>): APIRoute {
   const shape = callNamed(name);
-  const { needs, limited, shop } = shape;
+  const { needs, limited, shop, summary } = shape;
   const read = reader(shape);
   const answer = async (context: APIContext, by: AskedBy): Promise<Response> => {
     const asked = (await read(context, by)) as Asked<N>;
@@ -65,14 +65,14 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
     if (by.person !== shopItself)
       await noteDone(name, { body, params, person: by.person.name || null, address: client() }, named, outcome);
     if (!(outcome instanceof Response) && isProblem(outcome) && outcome.status === mayNot)
-      await noteRefused(name, by.person, context);
+      await noteRefusal(by.person, client(), summary);
     if (outcome instanceof Response) return outcome;
     if (isProblem(outcome)) return problemResponse(outcome);
     return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
   };
   const byPerson = async (context: APIContext): Promise<Response> => {
     const { person, refused } = await accessOf({ needs, limited: limited ?? false }, askingOf(context));
-    if (refused?.status === mayNot && person) await noteRefused(name, person, context);
+    if (refused?.status === mayNot && person) await noteRefusal(person, clientOf(context), summary);
     if (refused) return problemResponse(shop && refused.status === 401 ? keyNeeded : refused);
     return answer(context, { person: person ?? nobodyYet, fromPage: false });
   };
@@ -90,16 +90,6 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
 
 /** Somebody who is known may not. */
 const mayNot = 403;
-
-const noteRefused = async (name: CallName, { name: person, signedIn }: Person, context: APIContext): Promise<void> => {
-  if (signedIn)
-    await noteRefusal({
-      accountId: signedIn.accountId,
-      person,
-      address: clientOf(context),
-      what: callNamed(name).summary,
-    });
-};
 
 type AskedBy = Pick<Asked<CallName>, 'person' | 'fromPage'>;
 
