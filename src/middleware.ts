@@ -13,7 +13,7 @@ import {
   refuseForeignWrite,
   securityHeaders,
 } from './server/http/guard.ts';
-import { answering, problemResponse } from './server/http/problem.ts';
+import { answerTo, problemResponse } from './server/http/problem.ts';
 import { answerAhead } from './server/access/shop-access.ts';
 import { watchExperiments } from './server/experiments/guard.ts';
 import { keepElement } from './server/element/element-files.ts';
@@ -67,7 +67,7 @@ async function ahead(request: Request, url: URL): Promise<Response | null> {
   try {
     return await answerAhead(request, url);
   } catch (error) {
-    return answering(() => Promise.reject(error as Error));
+    return answerTo(error);
   }
 }
 
@@ -96,8 +96,9 @@ function refuseUnknownMethod({ method }: Request): Response | null {
 /** A page is shown to who may see it, and drawn to its end before it is sent, so that one that cannot be drawn becomes a page that says so. */
 async function answered(context: APIContext, next: () => Promise<Response>): Promise<Response> {
   const { routePattern: route, locals, url } = context;
-  if (route.startsWith('/api/') || route.startsWith('/published/')) return answering(next);
+  const isCall = route.startsWith('/api/') || route.startsWith('/published/');
   try {
+    if (isCall) return await next();
     const { person, refused } = await accessOf({ needs: needOfPage(route) }, askingOf(context));
     if (refused?.status === 403 && person) await noteRefusal(person, locals.client?.() ?? null, `The page ${route}`);
     if (refused) return refused === signInFirst ? toSignIn(url) : refusedPage(refused);
@@ -108,6 +109,6 @@ async function answered(context: APIContext, next: () => Promise<Response>): Pro
     if (person?.signedIn) response.headers.set('cache-control', 'no-store');
     return new Response(await response.text(), response);
   } catch (error) {
-    return errorPage(error);
+    return isCall ? answerTo(error) : errorPage(error);
   }
 }

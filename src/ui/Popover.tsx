@@ -4,10 +4,23 @@ import { Fragment, useEffect, useId, useRef, useState, type ReactNode } from 're
 const nameOf = (label: string, shown: ReactNode): string =>
   typeof shown !== 'string' || label.includes(shown) ? label : `${label}: ${shown}`;
 
-/** The focus goes into what has opened: to the first thing that can be used, unless something has taken it. */
-function focusInside(panel: HTMLElement) {
-  if (!panel.contains(document.activeElement))
-    panel.querySelector<HTMLElement>('input, button, select, a[href]')?.focus();
+/** The focus goes into what has opened: to the first thing that can be used, unless something has taken it. @returns false: there is nothing yet */
+function focusInside(panel: HTMLElement): boolean {
+  if (panel.contains(document.activeElement)) return true;
+  const first = panel.querySelector<HTMLElement>('input, textarea, button, select, a[href]');
+  first?.focus();
+  return first !== null;
+}
+
+/** The same, of what is loaded late as soon as it is there, unless one has gone elsewhere meanwhile. @returns ends it */
+function focusOnceThere(panel: HTMLElement): (() => void) | undefined {
+  if (focusInside(panel)) return undefined;
+  const from = document.activeElement;
+  const waiting = new MutationObserver(() => {
+    if (document.activeElement !== from || focusInside(panel)) waiting.disconnect();
+  });
+  waiting.observe(panel, { childList: true, subtree: true });
+  return () => waiting.disconnect();
 }
 
 /**
@@ -38,9 +51,7 @@ export function Popover({
   const open = opening > 0;
   const id = useId();
   const panel = useRef<HTMLSpanElement>(null);
-  useEffect(() => {
-    if (opening > 0 && panel.current) focusInside(panel.current);
-  }, [opening]);
+  useEffect(() => (opening > 0 && panel.current ? focusOnceThere(panel.current) : undefined), [opening]);
   return (
     <>
       <button

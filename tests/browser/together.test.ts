@@ -48,10 +48,19 @@ test('what another does appears by itself, and where the other is', async () => 
   await ida.getByTestId('others-offers').waitFor();
   await ida.getByTestId('others-at-offer free-delivery').getByText('BL', { exact: true }).waitFor();
   expect(await ida.getByTestId('others-at-offer free-delivery').innerText()).toContain('Bea Lund is editing this');
+  // All stops are in sight on a small screen, too, where who is signed in takes room.
+  await ida.setViewportSize({ width: 1024, height: 768 });
+  const hidden = () => ida.getByLabel('Trail').evaluate((trail) => trail.scrollWidth - trail.clientWidth);
+  await expect.poll(hidden).toBe(0);
   expect(await violations(ida)).toEqual([]);
   await moveTo(bea, `${address}/delivery`);
   await ida.getByTestId('others-delivery').waitFor();
   await expect.poll(() => ida.getByTestId('others-offers').count()).toBe(0);
+  await bea.getByTestId('person-menu').click();
+  await bea.getByTestId('sign-out').click();
+  await bea.waitForURL(`${address}/sign-in`);
+  // At once, and not when it has been long enough that nothing was heard.
+  await expect.poll(() => ida.getByTestId('others-delivery').count(), { timeout: 20_000 }).toBe(0);
   await bea.context().close();
   await ida.context().close();
 });
@@ -94,6 +103,22 @@ test('a comment to an offer is there for others, until somebody has done it', as
   await moveTo(bea, `${address}/release`);
   await bea.locator('[data-testid^="comments-finding-"]').first().click();
   await bea.getByTestId('comment-text').waitFor();
+  await bea.context().close();
+  await ida.context().close();
+});
+
+test('by the keyboard alone: what opens has the focus, though it is loaded late, and gives it back', async () => {
+  const [ida, bea] = [await at('ida', '/offers'), await at('bea', '/offers')];
+  const focused = () => bea.evaluate(() => document.activeElement?.getAttribute('data-testid'));
+  const mark = bea.getByTestId('comments-offer-free-delivery');
+  await mark.press('Enter');
+  await expect.poll(focused).toBe('comment-text');
+  await bea.keyboard.type('Who asked for this?');
+  await bea.keyboard.press('Control+Enter');
+  await bea.getByTestId('comments').getByText('Who asked for this?').waitFor();
+  await bea.keyboard.press('Escape');
+  await expect.poll(focused).toBe('comments-offer-free-delivery');
+  await expect.poll(() => ida.getByTestId('comments-offer-free-delivery').innerText()).toBe('1');
   await bea.context().close();
   await ida.context().close();
 });

@@ -30,6 +30,8 @@ const olderLeft = async (date: string) =>
   Number((await query('SELECT COUNT(*) AS n FROM past_order WHERE placed_at < ?', [date]))[0]!.n);
 
 const market = 'nlbe';
+const ordersInAll = async () => (await monthsOf(address, market)).reduce((sum, { orders }) => sum + orders, 0);
+
 /** Everything that is known of each order, whatever order they come in. */
 async function known() {
   const [columns, shipments] = [await ordersOf(address, market), await shipmentsOf(address, market)];
@@ -78,7 +80,13 @@ test('of older ones stays what is computed from, exactly, and nothing of whose t
   const spans = await call(address, 'GET', `/api/orders/values?market=${market}`);
   expect(await olderLeft(date)).toBeGreaterThan(100);
   expect((await keep(days)).orderDays).toBe(days);
-  await expect.poll(() => olderLeft(date), { timeout: 60_000 }).toBe(0);
+  const looks = new Set<number>();
+  // None is seen twice or not at all, though all months are read anew while they are aggregated.
+  do {
+    await query("UPDATE order_month SET packed_zone = ''");
+    looks.add(await ordersInAll());
+  } while ((await olderLeft(date)) > 0);
+  expect([...looks]).toEqual([before.length]);
   const after = await known();
   expect(sorted(after)).toEqual(sorted(before));
   const firstKept = Date.parse(date) / 86_400_000;

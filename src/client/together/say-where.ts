@@ -11,18 +11,23 @@ const newPage = (): string =>
 const thingIn = (target: EventTarget | null): string =>
   target instanceof Element ? (target.closest<HTMLElement>('[data-thing]')?.dataset.thing ?? '') : '';
 
+let leave = (): Promise<unknown> => Promise.resolve();
+
+/** Says that this page is left, and no more after it. Before whoever looks at it signs out: afterwards nobody would take it. */
+export const sayLeft = (): Promise<unknown> => leave();
+
 /** Says where this page is, as long as it is looked at. @returns ends it */
 export function sayWhere(place: string): () => void {
   const name = newPage();
   let thing = thingIn(document.activeElement);
   let there = false;
-  const say = (at: string) => {
+  const say = (at: string): Promise<unknown> => {
     there = at !== '';
-    void call('PUT /api/presence', { body: { page: name, place: at, thing }, outlives: at === '' });
+    return call('PUT /api/presence', { body: { page: name, place: at, thing }, outlives: at === '' });
   };
   const sayHere = () => {
-    if (document.visibilityState === 'visible') say(place);
-    else if (there) say('');
+    if (document.visibilityState === 'visible') void say(place);
+    else if (there) void say('');
   };
   const onFocus = ({ target }: FocusEvent) => {
     const next = thingIn(target);
@@ -32,14 +37,19 @@ export function sayWhere(place: string): () => void {
   };
   sayHere();
   const pulse = setInterval(sayHere, presenceEvery * 1000);
-  const onHide = () => say('');
+  const onHide = () => void say('');
   document.addEventListener('focusin', onFocus);
   document.addEventListener('visibilitychange', sayHere);
   window.addEventListener('pagehide', onHide);
-  return () => {
+  const end = () => {
     clearInterval(pulse);
     document.removeEventListener('focusin', onFocus);
     document.removeEventListener('visibilitychange', sayHere);
     window.removeEventListener('pagehide', onHide);
   };
+  leave = () => {
+    end();
+    return say('');
+  };
+  return end;
 }

@@ -25,8 +25,15 @@ export interface AskedLine {
   facts?: OwnFacts;
 }
 
-type ResolvedLines =
-  { ok: true; lines: CartLine[] } | { ok: false; unknown: { index: number; product: string; withFacts: boolean }[] };
+/** A line whose product there is not, by its place. */
+export interface UnknownLine {
+  index: number;
+  product: string;
+  /** whether it brings facts of its own, but no price */
+  withFacts: boolean;
+}
+
+type ResolvedLines = { ok: true; lines: CartLine[] } | { ok: false; unknown: UnknownLine[] };
 
 /**
  * Looks products up; unknown ones that bring no price along are reported by position, never dropped.
@@ -35,7 +42,7 @@ type ResolvedLines =
  */
 export function resolveLines(lines: readonly AskedLine[], catalogue: Catalogue, market: string | null): ResolvedLines {
   const resolved: CartLine[] = [];
-  const unknown: { index: number; product: string; withFacts: boolean }[] = [];
+  const unknown: UnknownLine[] = [];
   lines.forEach(({ product: name, quantity, facts }, index) => {
     const known = catalogue.get(name);
     if (known && !facts) resolved.push({ product: known, quantity });

@@ -34,8 +34,12 @@ export function prepare(compiled: CompiledPolicy, given: EvaluationInput): Prepa
 }
 
 /** The same with other quotes, on which nothing rests that has been prepared. */
-export const withQuotes = ({ input, context, ...rest }: PreparedCase, quotes: Quotes | undefined): PreparedCase => ({
-  ...rest,
-  input: { ...input, ...(quotes ? { quotes } : {}) },
-  context: context && { ...context, quotes },
-});
+export function withQuotes(prepared: PreparedCase, quotes: Quotes | undefined): PreparedCase {
+  const { input, context } = prepared;
+  if (quotes === input.quotes) return prepared;
+  return {
+    ...prepared,
+    input: { ...input, ...(quotes ? { quotes } : {}) },
+    context: context && { ...context, quotes },
+  };
+}

@@ -1,19 +1,22 @@
 import { currencyExponent } from './currency.ts';
 import { toDecimal } from './decimal.ts';
 
-const formats = new Map<string, Intl.NumberFormat>();
+/** By language, then by currency. */
+type Formats = Map<string, Map<string, Intl.NumberFormat>>;
+const formats: Record<'withSign' | 'bare', Formats> = { withSign: new Map(), bare: new Map() };
 
-function formatFor(currency: string, language: string, withCode: boolean): Intl.NumberFormat {
-  const key = `${language}|${currency}|${withCode}`;
-  let format = formats.get(key);
+function formatFor(currency: string, language: string, as: keyof typeof formats): Intl.NumberFormat {
+  let inLanguage = formats[as].get(language);
+  if (!inLanguage) formats[as].set(language, (inLanguage = new Map()));
+  let format = inLanguage.get(currency);
   if (!format) {
     const digits = currencyExponent(currency);
     format = new Intl.NumberFormat(language, {
-      ...(withCode ? { style: 'currency' as const, currency } : {}),
+      ...(as === 'withSign' ? { style: 'currency' as const, currency } : {}),
       minimumFractionDigits: digits,
       maximumFractionDigits: digits,
     });
-    formats.set(key, format);
+    inLanguage.set(currency, format);
   }
   return format;
 }
@@ -23,10 +26,10 @@ function formatFor(currency: string, language: string, withCode: boolean): Intl.
  * is (ECMA-402 formats decimal strings exactly), so no floating point touches the amount.
  */
 export function formatMoney(minor: number, currency: string, language: string): string {
-  return formatFor(currency, language, true).format(toDecimal(minor, currency) as `${number}`);
+  return formatFor(currency, language, 'withSign').format(toDecimal(minor, currency) as `${number}`);
 }
 
 /** The same without the currency's sign, for columns that name the currency once. */
 export function formatNumber(minor: number, currency: string, language: string): string {
-  return formatFor(currency, language, false).format(toDecimal(minor, currency) as `${number}`);
+  return formatFor(currency, language, 'bare').format(toDecimal(minor, currency) as `${number}`);
 }

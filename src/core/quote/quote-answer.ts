@@ -26,7 +26,7 @@ import type { Estimate } from '../time/estimate.ts';
 import { lookOf } from '../wording/look/look.ts';
 import { optionLabel } from '../wording/option-label.ts';
 import { placeIds, type Place } from '../wording/places.ts';
-import { renderLead } from '../wording/render.ts';
+import { renderPlaces } from '../wording/render.ts';
 import { pictureAddress } from '../options/picture-address.ts';
 import { quotedQuestions, type QuotedQuestion } from './quoted-questions.ts';
 import { textIn } from '../wording/text-in.ts';
@@ -150,8 +150,11 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
   const { cart, goodsRewarded } = evaluation;
   const goodsTax = cart ? goodsTaxOf(cart, goodsRewarded) : 0;
   const goodsTaxes = cart ? goodsTaxByRate(cart, goodsRewarded) : [];
-  const totals = (chosen: OptionPrice | null): QuotedTotals | null =>
-    cart && { ...totalsOf(cart, goodsRewarded, goodsTax, chosen), taxes: taxByRate(cart, goodsTaxes, chosen) };
+  const totals = (chosen: OptionPrice | null): QuotedTotals | null => {
+    if (!cart) return null;
+    const { goods, goodsReward, delivery, tax, toPay } = totalsOf(cart, goodsRewarded, goodsTax, chosen);
+    return { goods, goodsReward, delivery, tax, toPay, taxes: taxByRate(cart, goodsTaxes, chosen) };
+  };
   return {
     market: evaluation.marketId,
     zone: evaluation.zoneId,
@@ -253,25 +256,21 @@ function quotedUnavailable(
 
 /** What is read in each place, by whoever is the first to have a text there. */
 function messagesOf(compiled: CompiledPolicy, evaluation: Evaluation, language: string): QuotedMessage[] {
-  return placeIds.flatMap((place) => {
-    const rendered = renderLead(compiled, evaluation, place, language);
-    if (!rendered) return [];
-    const { speakerId, goalId, state, arguments: values } = rendered.message;
+  return renderPlaces(compiled, evaluation, placeIds, language).map(({ place, text, found, message }) => {
+    const { speakerId, goalId, state, arguments: values } = message;
     const isNotice = goalId === null;
     const deadline = values.deadline === null ? null : new Date(values.deadline).toISOString();
-    return [
-      {
-        place,
-        text: rendered.text,
-        language: rendered.found.language,
-        state,
-        offer: isNotice ? null : speakerId,
-        goal: goalId,
-        notice: isNotice ? speakerId : null,
-        percent: isNotice ? null : values.percent,
-        deadline,
-      },
-    ];
+    return {
+      place,
+      text,
+      language: found.language,
+      state,
+      offer: isNotice ? null : speakerId,
+      goal: goalId,
+      notice: isNotice ? speakerId : null,
+      percent: isNotice ? null : values.percent,
+      deadline,
+    };
   });
 }
 

@@ -81,31 +81,10 @@ export type FormattedArguments = Partial<Record<WordingArgument, string | number
  * shopper's clock. Each is written when the text asks for it, since most texts ask for few. What an offer has none of is left
  * out, so that a text that needs it is not shown half.
  */
-export function formattedArguments(
-  values: TextValues,
-  { currency, timeZone }: TextSetting,
-  language: string,
-): FormattedArguments {
+export function formattedArguments(values: TextValues, setting: TextSetting, language: string): FormattedArguments {
+  const { currency, timeZone } = setting;
   const { deadline, code, countedFrom, arrives, given } = values;
-  const write = (argument: WordingArgument, value: number) =>
-    argumentKind(argument, values.measure) === 'money' ? formatMoney(value, currency, language) : value;
-  const written: FormattedArguments = {
-    get remaining() {
-      return write('remaining', values.remaining);
-    },
-    get goal() {
-      return write('goal', values.goal);
-    },
-    get counted() {
-      return write('counted', values.counted);
-    },
-    get optionPrice() {
-      return write('optionPrice', values.optionPrice ?? 0);
-    },
-    percent: values.percent,
-    items: values.items,
-    reward: values.reward,
-  };
+  const written: FormattedArguments = new Written(values, setting, language);
   if (deadline !== null)
     Object.defineProperty(written, 'deadline', { get: () => deadlineInWords(deadline, timeZone, language) });
   if (code !== null) written.code = code;
@@ -116,4 +95,42 @@ export function formattedArguments(
     written.given =
       'amount' in given ? formatMoney(given.amount, currency, language) : shareInWords(given.percent, language);
   return written;
+}
+
+/** What every offer has, each written when it is read: as a class, as objects with getters of their own take long to be made. */
+class Written {
+  readonly #values: TextValues;
+  readonly #currency: string;
+  readonly #language: string;
+  constructor(values: TextValues, { currency }: TextSetting, language: string) {
+    this.#values = values;
+    this.#currency = currency;
+    this.#language = language;
+  }
+  get remaining(): string | number {
+    return this.#write('remaining', this.#values.remaining);
+  }
+  get goal(): string | number {
+    return this.#write('goal', this.#values.goal);
+  }
+  get counted(): string | number {
+    return this.#write('counted', this.#values.counted);
+  }
+  get optionPrice(): string | number {
+    return this.#write('optionPrice', this.#values.optionPrice ?? 0);
+  }
+  get percent(): number {
+    return this.#values.percent;
+  }
+  get items(): number {
+    return this.#values.items;
+  }
+  get reward(): string {
+    return this.#values.reward;
+  }
+  #write(argument: WordingArgument, value: number): string | number {
+    return argumentKind(argument, this.#values.measure) === 'money'
+      ? formatMoney(value, this.#currency, this.#language)
+      : value;
+  }
 }

@@ -7,34 +7,35 @@ import { saysFree } from './free-words.ts';
 import { findText, type FoundText } from './find-text.ts';
 import type { Place } from './places.ts';
 
-const parsed = new Map<string, IntlMessageFormat | null>();
-const maxParsed = 2000;
+/** What texts of a language are read with, and those that have been read; null: it cannot be read. */
+interface InLanguage {
+  formatters: Formatters;
+  texts: Map<string, IntlMessageFormat | null>;
+}
+const languages = new Map<string, InLanguage>();
+const maxLanguages = 200;
+/** Of each language. */
+const maxTexts = 2000;
 
 function messageFormat(text: string, language: string): IntlMessageFormat | null {
-  const key = `${language}\u0000${text}`;
-  const known = parsed.get(key);
+  let inLanguage = languages.get(language);
+  if (!inLanguage) {
+    if (languages.size >= maxLanguages) languages.clear();
+    languages.set(language, (inLanguage = { formatters: formattersOf(language), texts: new Map() }));
+  }
+  const { formatters, texts } = inLanguage;
+  const known = texts.get(text);
   if (known !== undefined) return known;
-  if (parsed.size >= maxParsed) parsed.clear();
+  if (texts.size >= maxTexts) texts.clear();
   let format: IntlMessageFormat | null;
   try {
     // Tags stay plain characters: shopper text is never markup.
-    format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true, formatters: formattersFor(language) });
+    format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true, formatters });
   } catch {
     format = null;
   }
-  parsed.set(key, format);
+  texts.set(text, format);
   return format;
-}
-
-const formatters = new Map<string, Formatters>();
-const maxFormatters = 200;
-
-function formattersFor(language: string): Formatters {
-  let known = formatters.get(language);
-  if (known) return known;
-  if (formatters.size >= maxFormatters) formatters.clear();
-  formatters.set(language, (known = formattersOf(language)));
-  return known;
 }
 
 /** Fills an ICU text; null when it is faulty, in which case the shopper sees nothing rather than a wrong sentence. */
@@ -59,19 +60,47 @@ export interface RenderedMessage {
 }
 
 /** What the shopper reads in a place: of whoever may speak, the first that has a text there; null when nothing is said. */
-export function renderLead(
+export const renderLead = (
   compiled: CompiledPolicy,
-  { speakers, marketId }: Pick<Evaluation, 'speakers' | 'marketId'>,
+  evaluation: Pick<Evaluation, 'speakers' | 'marketId'>,
   place: Place,
   language: string,
-): RenderedMessage | null {
+): RenderedMessage | null => renderPlaces(compiled, evaluation, [place], language)[0] ?? null;
+
+/** The same in several places, of which those where nothing is said are left out. */
+export function renderPlaces(
+  compiled: CompiledPolicy,
+  { speakers, marketId }: Pick<Evaluation, 'speakers' | 'marketId'>,
+  places: readonly Place[],
+  language: string,
+): RenderedMessage[] {
   const market = marketId ? compiled.markets.get(marketId) : undefined;
-  if (!market) return null;
-  for (const message of speakers) {
-    const rendered = renderMessage(compiled, message, market, place, language);
-    if (rendered) return rendered;
-  }
-  return null;
+  if (!market) return [];
+  const filled: FilledText[] = [];
+  const read = { compiled, market, language, filled };
+  return places.flatMap((place) => {
+    for (const message of speakers) {
+      const rendered = renderMessage(read, message, place);
+      if (rendered) return [rendered];
+    }
+    return [];
+  });
+}
+
+/** What messages are read with: places share most of their texts, so that those that have been filled are kept meanwhile. */
+interface Reading {
+  compiled: CompiledPolicy;
+  market: Pick<CompiledMarket, 'market' | 'terms'>;
+  language: string;
+  filled: FilledText[];
+}
+
+/** @see filledText */
+interface FilledText {
+  message: LeadMessage;
+  text: string;
+  language: string;
+  read: string | null;
 }
 
 /**
@@ -79,35 +108,25 @@ export function renderLead(
  * that is written says free where nothing would be.
  */
 function renderMessage(
-  { policy }: CompiledPolicy,
+  { compiled: { policy }, market: { market, terms }, language, filled }: Reading,
   message: LeadMessage,
-  { market, terms }: Pick<CompiledMarket, 'market' | 'terms'>,
   place: Place,
-  language: string,
 ): RenderedMessage | null {
   if (policy.look?.silentIn?.[place]) return null;
-  const found = findText(
-    policy,
-    { speakerId: message.speakerId, state: message.state, place, language },
-    market.languages,
-  );
+  const { speakerId, state } = message;
+  const found = findText(policy, { speakerId, state, place, language }, market.languages);
   if (!found) return null;
-  const text = filled(message, found, { currency: market.currency, timeZone: terms.clocks.market });
-  return text === null ? null : { place, text, found, message };
+  let known = filled.find(
+    (one) => one.message === message && one.text === found.text && one.language === found.language,
+  );
+  if (!known)
+    filled.push((known = filledText(message, found, { currency: market.currency, timeZone: terms.clocks.market })));
+  return known.read === null ? null : { place, text: known.read, found, message };
 }
 
-const filledKnown = new WeakMap<LeadMessage, Map<string, string | null>>();
-
-/** A text filled for a message, once for all places that share it; null where it cannot be read. */
-function filled(message: LeadMessage, { text, language }: FoundText, setting: TextSetting): string | null {
-  let known = filledKnown.get(message);
-  if (!known) filledKnown.set(message, (known = new Map()));
-  const key = `${language}\u0000${setting.currency}\u0000${setting.timeZone}\u0000${text}`;
-  let found = known.get(key);
-  if (found === undefined) {
-    const read = renderText(text, language, formattedArguments(message.arguments, setting, language));
-    found = read === null || read.trim() === '' || (!message.free && saysFree(read, language)) ? null : read;
-    known.set(key, found);
-  }
-  return found;
+/** A text filled for a message; `read` is null where it cannot be read. */
+function filledText(message: LeadMessage, { text, language }: FoundText, setting: TextSetting): FilledText {
+  const read = renderText(text, language, formattedArguments(message.arguments, setting, language));
+  const silent = read === null || read.trim() === '' || (!message.free && saysFree(read, language));
+  return { message, text, language, read: silent ? null : read };
 }

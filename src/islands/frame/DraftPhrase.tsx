@@ -11,7 +11,7 @@ export function DraftPhrase() {
   const count = `${changes.length || 'no'} ${changes.length > 1 ? 'changes' : 'change'}`;
   return (
     <p
-      className="ml-auto w-44 shrink-0 text-right text-fine leading-tight text-soft"
+      className="ml-auto w-39 shrink-0 text-right xl:w-44 text-fine leading-tight text-soft"
       role="status"
       data-testid="draft-phrase"
     >

@@ -24,7 +24,7 @@ export function Header({
 }) {
   const policy = usePolicy();
   return (
-    <header className="flex min-w-0 flex-wrap items-center gap-x-3 border-b border-hairline px-3 lg:flex-nowrap">
+    <header className="flex min-w-0 flex-wrap items-center gap-x-3 border-b border-hairline px-3 lg:flex-nowrap lg:gap-x-2 xl:gap-x-3">
       <a
         className="absolute -top-16 left-2 z-50 bg-primary px-2.5 py-1.5 text-primary-content focus:top-1.5"
         href="#workspace"

@@ -1,4 +1,5 @@
 import { call } from '../../client/http.ts';
+import { sayLeft } from '../../client/together/say-where.ts';
 import type { PagePerson } from '../../contract/page.ts';
 import { inMarkets } from '../../core/people/market-limit.ts';
 import { may, roleInWords } from '../../core/people/roles.ts';
@@ -7,6 +8,7 @@ import { usePolicy } from '../page/draft-context.tsx';
 /** What somebody who is signed in may do, and what that leads to. */
 export default function PersonPanel({ person: { name, role, markets } }: { person: PagePerson }) {
   const leave = async () => {
+    await sayLeft();
     const answer = await call('POST /api/sign-out');
     if (answer.ok) window.location.assign('/sign-in');
   };

@@ -50,8 +50,9 @@ export function spendScale(
   const wanted = Math.max(orders, (goal ?? 0) * 1.25, breaks, least);
   const bandWidth = niceStep(wanted / 64);
   const end = Math.ceil(wanted / bandWidth) * bandWidth;
+  // Where nothing is offered, or all of it free, the axis still has figures to tell apart.
   const highest = Math.max(
-    1,
+    minorPerMajor(currency),
     ...sweep.segments
       .filter(({ from }) => from < end)
       .flatMap((segment) =>

@@ -38,7 +38,7 @@ export default function Comments({
   };
   return (
     <div
-      className="flex w-96 max-w-full flex-col gap-2 p-2 font-normal whitespace-normal text-base-content"
+      className="flex w-96 max-w-full flex-col gap-2 p-2 text-left font-normal whitespace-normal text-base-content"
       data-testid="comments"
     >
       {comments === null && !problem && <p className="text-soft">…</p>}
@@ -55,6 +55,9 @@ export default function Comments({
             value={said}
             maxLength={2000}
             onChange={(event) => setSaid(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) event.currentTarget.form?.requestSubmit();
+            }}
             data-testid="comment-text"
           />
         </label>

@@ -1,18 +1,23 @@
 import { callNamed } from '../../contract/calls.ts';
+import type { Quote } from '../../contract/shapes/quote.ts';
 import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
-import { endpoint, reply } from '../../server/http/endpoint.ts';
+import { endpoint, reply, type Outcome } from '../../server/http/endpoint.ts';
 import { bodySchema, checkedJson } from '../../server/http/read-request.ts';
 import { revalidated } from '../../server/http/revalidated.ts';
 import { refuseKept } from '../../server/quote/asked-cart.ts';
-import { currentPolicy } from '../../server/quote/current-policy.ts';
+import { currentPolicy, type CurrentPolicy } from '../../server/quote/current-policy.ts';
 import { notReleased } from '../../server/quote/not-released.ts';
 import { quote } from '../../server/quote/quote.ts';
+import { andThen } from '../../server/soon.ts';
+
+type Quoted = Outcome<'POST /api/quote'>;
 
 /** The shop's call: what a cart is offered and told, under the current release. */
-export const POST = endpoint('POST /api/quote', async ({ body, fromPage }) => {
+export const POST = endpoint('POST /api/quote', ({ body, fromPage }) => {
   if (fromPage) refuseKept(body, 'is for the shop’s server: a page’s quote is neither signed nor reserves anything');
-  const current = await currentPolicy();
-  return current ? reply(await quote(current, body, Date.now())) : notReleased;
+  return andThen<CurrentPolicy | null, Quoted>(currentPolicy(), (current) =>
+    current ? andThen<Quote, Quoted>(quote(current, body, Date.now()), (answer) => reply(answer)) : notReleased,
+  );
 });
 
 const { schema } = callNamed('POST /api/quote').body as { schema: object };

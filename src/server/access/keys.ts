@@ -1,9 +1,10 @@
-import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
+import { hash, randomBytes, timingSafeEqual } from 'node:crypto';
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { mostKeys, type AccessKey, type KeyKind, type MadeKey } from '../../contract/shapes/access-key.ts';
 import { database, inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { randomId } from '../random-id.ts';
+import { andThen, type Soon } from '../soon.ts';
 import { storeId } from '../store-id.ts';
 
 interface KnownKey extends AccessKey {
@@ -15,19 +16,20 @@ const holdsFor = 1000;
 const live = heldFor(holdsFor, async () => new Map((await readKeys(notOver)).map((key) => [key.id, key])));
 
 /** Keys that are not over, by id. */
-export const liveKeys = (): Promise<ReadonlyMap<string, AccessKey>> => live.get();
+export const liveKeys = (): Soon<ReadonlyMap<string, AccessKey>> => live.get();
 
 /** A key's hash. What is hashed is random throughout, so that no slow function is needed. */
-const hashOf = (secret: string): Buffer => createHash('sha256').update(secret).digest();
+const hashOf = (secret: string): Buffer => hash('sha256', secret, 'buffer');
 
 /** The key that is sent as `id.secret`; null where there is none such. */
-export async function keyOf(token: string): Promise<AccessKey | null> {
-  const dot = token.indexOf('.');
-  const key = (await live.get()).get(token.slice(0, Math.max(0, dot)));
-  if (!key || !timingSafeEqual(hashOf(token.slice(dot + 1)), key.hash) || isOver(key)) return null;
-  noteUse(key.id);
-  return key;
-}
+export const keyOf = (token: string): Soon<AccessKey | null> =>
+  andThen(live.get(), (keys) => {
+    const dot = token.indexOf('.');
+    const key = keys.get(token.slice(0, Math.max(0, dot)));
+    if (!key || !timingSafeEqual(hashOf(token.slice(dot + 1)), key.hash) || isOver(key)) return null;
+    noteUse(key.id);
+    return key;
+  });
 
 const isOver = ({ endsAt }: Pick<AccessKey, 'endsAt'>): boolean => endsAt !== null && Date.parse(endsAt) <= Date.now();
 

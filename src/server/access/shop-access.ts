@@ -27,11 +27,12 @@ export const showsKey = ({ headers }: Request): boolean => headers.get('authoriz
  */
 export async function shopAccess(needs: Needs, request: Request, client: string | null): Promise<ShopAccess> {
   const token = /^Bearer +([A-Za-z0-9._~+/=-]{1,200})$/i.exec(request.headers.get('authorization') ?? '')?.[1];
-  const key = token === undefined ? null : await keyOf(token);
+  const found = token === undefined ? null : keyOf(token);
+  const key = found instanceof Promise ? await found : found;
   const over = await overRate(key, client);
   if (!key) return refuse(over ?? noSuchKey);
   const origin = request.headers.get('origin');
-  const headers = key.kind === 'publishable' ? { ...crossOrigin(key, origin) } : {};
+  const headers = key.kind === 'publishable' ? crossOrigin(key, origin) : {};
   if (over) return refuse(over, headers);
   const fault = faultOfUse(key, origin, needs);
   return fault ? refuse(fault, headers) : { refused: null, key: key.kind, headers };

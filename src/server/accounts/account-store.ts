@@ -5,6 +5,7 @@ import type { Role } from '../../core/people/roles.ts';
 import { inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { randomId } from '../random-id.ts';
+import type { Soon } from '../soon.ts';
 import { storeId } from '../store-id.ts';
 import { limitFrom, writtenLimit } from './limit-columns.ts';
 import { passkeysOf } from './passkeys/passkey-store.ts';
@@ -24,7 +25,7 @@ const known = heldFor(holdsFor, async () => {
 });
 
 /** Whether people sign in here. */
-export const anyAccounts = (): Promise<boolean> => known.get();
+export const anyAccounts = (): Soon<boolean> => known.get();
 
 /** Work on people that no other process does at the same time. */
 export async function changingPeople<T>(work: (connection: PoolConnection) => Promise<T>): Promise<T> {

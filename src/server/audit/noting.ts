@@ -13,6 +13,9 @@ export interface Noted {
   address: string | null;
 }
 
+/** Whether anything is kept of a call. */
+export const isAudited = (name: CallName): boolean => Object.hasOwn(audited, name);
+
 /** What has to be looked up before a call is done. */
 export async function namedBefore(name: CallName, asked: { params: unknown; body: unknown }): Promise<string> {
   try {

@@ -2,11 +2,14 @@ import type { MeasuredCart } from '../../core/cart/measures.ts';
 import { packedCart } from '../../core/cart/packing/packed-cart.ts';
 import type { AlikeParcels } from '../../core/cart/packing/packed.ts';
 import type { CompiledPacking } from '../../core/packing/rules.ts';
+import type { CarrierAsked } from '../../core/evaluation/compile.ts';
+import type { ZoneContext } from '../../core/evaluation/context.ts';
 import type { PreparedCase } from '../../core/evaluation/prepare.ts';
 import { atMostLargest } from '../../core/money/rounding.ts';
 import type { LocalMoney } from '../../core/money/local-amount.ts';
 import type { Quotes } from '../../core/policy/types.ts';
 import type { CarrierRequest } from '../../contract/shapes/carrier.ts';
+import type { Soon } from '../soon.ts';
 import { askCarrier, inMarket } from './ask-carrier.ts';
 import { askedOf, isLeftAlone } from './breakers.ts';
 import { carrierService } from './carrier-services.ts';
@@ -18,16 +21,29 @@ export const figures = { asked: 0, silent: 0 };
 /** So many unlike parcels a carrier is asked about for one cart; of more it counts as silent. */
 const mostUnlike = 50;
 
+/** Quotes for a cart, and carriers that gave none. */
+interface QuotesFound {
+  quotes: Quotes | undefined;
+  silent: string[];
+  /** carriers of which what they said last holds */
+  lastKnown: string[];
+}
+
 /**
  * Quotes of the carriers that options of a cart's zone ask for and that the caller has not brought along, all asked at
  * once; and those that gave none. Where nothing waits for a carrier nobody is asked.
  */
-export async function quotesFor({
-  input,
-  context,
-}: PreparedCase): Promise<{ quotes: Quotes | undefined; silent: string[]; lastKnown: string[] }> {
+export function quotesFor({ input, context }: PreparedCase): Soon<QuotesFound> {
   const missing = [...(context?.zone.asked ?? [])].filter(([, { carrier }]) => input.quotes?.[carrier] === undefined);
   if (!context || missing.length === 0) return { quotes: input.quotes, silent: [], lastKnown: [] };
+  return askedFor(missing, input, context);
+}
+
+async function askedFor(
+  missing: readonly (readonly [string, CarrierAsked])[],
+  input: PreparedCase['input'],
+  context: ZoneContext,
+): Promise<QuotesFound> {
   const { country, postcode } = input.destination;
   const { cart } = context.facts;
   const { origin } = context.zone.policy.store;

@@ -63,14 +63,27 @@ const lostRace = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
  * is a connection found dead before anything was committed. A connection lost during COMMIT is not retried, because
  * what became of it is unknown.
  */
-export async function inTransaction<T>(work: (connection: PoolConnection) => Promise<T>): Promise<T> {
+export const inTransaction = <T>(work: (connection: PoolConnection) => Promise<T>): Promise<T> =>
+  begun((connection) => connection.beginTransaction(), work);
+
+/** Reads several times from what was there at one moment, whatever others change meanwhile; repeated as `inTransaction` is. */
+export const inSnapshot = <T>(work: (connection: PoolConnection) => Promise<T>): Promise<T> =>
+  begun(async (connection) => {
+    await connection.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
+    await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+  }, work);
+
+async function begun<T>(
+  begin: (connection: PoolConnection) => Promise<void>,
+  work: (connection: PoolConnection) => Promise<T>,
+): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     const pool = database();
     let connection: PoolConnection | undefined;
     let committing = false;
     try {
       connection = await pool.getConnection();
-      await connection.beginTransaction();
+      await begin(connection);
       const result = await work(connection);
       committing = true;
       await connection.commit();

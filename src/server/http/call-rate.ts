@@ -17,18 +17,18 @@ function pointsFrom(variable: string, usual: number): number {
 }
 
 /** Counts a call. @returns what to answer where there have been too many within a minute; null: it may go on */
-export async function overLimit(limiter: RateLimiterMemory, key: string): Promise<Problem | null> {
-  try {
-    await limiter.consume(key);
-    return null;
-  } catch (error) {
-    if (error instanceof Error) throw error;
-    const seconds = Math.max(1, Math.ceil((error as RateLimiterRes).msBeforeNext / 1000));
-    return {
-      status: 429,
-      title: 'Too many calls',
-      detail: `Nothing was done. Call again in ${seconds} s.`,
-      headers: { 'retry-after': String(seconds) },
-    };
-  }
+export const overLimit = (limiter: RateLimiterMemory, key: string): Promise<Problem | null> =>
+  limiter.consume(key).then(within, over);
+
+const within = (): null => null;
+
+function over(error: unknown): Problem {
+  if (error instanceof Error) throw error;
+  const seconds = Math.max(1, Math.ceil((error as RateLimiterRes).msBeforeNext / 1000));
+  return {
+    status: 429,
+    title: 'Too many calls',
+    detail: `Nothing was done. Call again in ${seconds} s.`,
+    headers: { 'retry-after': String(seconds) },
+  };
 }

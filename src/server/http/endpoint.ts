@@ -9,10 +9,11 @@ import {
 } from '../../contract/calls.ts';
 import type { CallShape } from '../../contract/call.ts';
 import { accessOf, type Asking, type Person } from '../accounts/person.ts';
-import { keyNeeded, shopAccess, showsKey } from '../access/shop-access.ts';
+import { keyNeeded, shopAccess, showsKey, type ShopAccess } from '../access/shop-access.ts';
 import { noteRefusal } from '../audit/refusals.ts';
-import { namedBefore, noteDone } from '../audit/noting.ts';
-import { answering, isProblem, json, problemResponse, type Problem } from './problem.ts';
+import { isAudited, namedBefore, noteDone } from '../audit/noting.ts';
+import type { Soon } from '../soon.ts';
+import { answerTo, isProblem, json, problemResponse, type Problem } from './problem.ts';
 import { bodySchema, matchedRevision, readBody, readQuery } from './read-request.ts';
 
 /** What an endpoint is given: everything of the request that its call describes, read and checked. */
@@ -52,40 +53,75 @@ export const reply = <N extends CallName>(
  * If-Match and body as the contract describes them, refuses what does not fit, and answers whatever goes wrong as a problem.
  * Reached however the address is spelled.
  */
-export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) => Promise<Outcome<N>>): APIRoute {
+export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) => Soon<Outcome<N>>): APIRoute {
   const shape = callNamed(name);
-  const { needs, limited, shop, summary } = shape;
+  const { shop, summary } = shape;
   const read = reader(shape);
+  const readsBody = bodyReader(shape);
+  const isNoted = isAudited(name);
   const answer = async (context: APIContext, by: AskedBy): Promise<Response> => {
-    const asked = (await read(context, by)) as Asked<N>;
-    const named = await namedBefore(name, asked);
-    const outcome = await work(asked);
+    const asked = read(context, by) as Asked<N>;
+    if (readsBody) asked.body = (await readsBody(context.request)) as BodyOf<N>;
+    const named = isNoted ? await namedBefore(name, asked) : '';
+    const working = work(asked);
+    const outcome = working instanceof Promise ? await working : working;
     const { body, params, client } = asked;
     // What shops ask is too much to be kept, and has no person behind it.
-    if (by.person !== shopItself)
+    if (isNoted && by.person !== shopItself)
       await noteDone(name, { body, params, person: by.person.name || null, address: client() }, named, outcome);
     if (!(outcome instanceof Response) && isProblem(outcome) && outcome.status === mayNot)
       await noteRefusal(by.person, client(), summary);
-    if (outcome instanceof Response) return outcome;
-    if (isProblem(outcome)) return problemResponse(outcome);
-    return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
+    return responseOf(outcome);
   };
-  const byPerson = async (context: APIContext): Promise<Response> => {
-    const { person, refused } = await accessOf({ needs, limited: limited ?? false }, askingOf(context));
-    if (refused?.status === mayNot && person) await noteRefusal(person, clientOf(context), summary);
-    if (refused) return problemResponse(shop && refused.status === 401 ? keyNeeded : refused);
-    return answer(context, { person: person ?? nobodyYet, fromPage: false });
+  return async (context) => {
+    let headers: Record<string, string> = {};
+    try {
+      const admitted =
+        shop && showsKey(context.request)
+          ? asShop(await shopAccess(shop, context.request, clientOf(context)))
+          : await asPerson(shape, context);
+      ({ headers } = admitted);
+      return withHeaders(admitted.refused ?? (await answer(context, admitted.by)), headers);
+    } catch (error) {
+      return withHeaders(answerTo(error), headers);
+    }
   };
-  if (!shop) return (context) => answering(() => byPerson(context));
-  return (context) =>
-    answering(async () => {
-      if (!showsKey(context.request)) return byPerson(context);
-      const { refused, key, headers } = await shopAccess(shop, context.request, clientOf(context));
-      const byShop = { person: shopItself, fromPage: key === 'publishable' };
-      const response = refused ?? (await answering(() => answer(context, byShop)));
-      for (const [header, value] of Object.entries(headers)) response.headers.set(header, value);
-      return response;
-    });
+}
+
+/** Whether a call may be made, and by whom. */
+interface Admitted {
+  /** null: it may */
+  refused: Response | null;
+  by: AskedBy;
+  /** that its answer carries */
+  headers: Record<string, string>;
+}
+
+const asShop = ({ refused, key, headers }: ShopAccess): Admitted => ({
+  refused,
+  by: { person: shopItself, fromPage: key === 'publishable' },
+  headers,
+});
+
+async function asPerson({ needs, limited, shop, summary }: CallShape, context: APIContext): Promise<Admitted> {
+  const { person, refused } = await accessOf({ needs, limited: limited ?? false }, askingOf(context));
+  if (refused?.status === mayNot && person) await noteRefusal(person, clientOf(context), summary);
+  return {
+    refused: refused && problemResponse(shop && refused.status === 401 ? keyNeeded : refused),
+    by: { person: person ?? nobodyYet, fromPage: false },
+    headers: {},
+  };
+}
+
+function withHeaders(response: Response, headers: Record<string, string>): Response {
+  for (const [name, value] of Object.entries(headers)) response.headers.set(name, value);
+  return response;
+}
+
+function responseOf<N extends CallName>(outcome: Outcome<N>): Response {
+  if (outcome instanceof Response) return outcome;
+  if (isProblem(outcome)) return problemResponse(outcome);
+  return json(outcome.body, { status: outcome.status, ...(outcome.headers ? { headers: outcome.headers } : {}) });
 }
 
 /** Somebody who is known may not. */
@@ -108,17 +144,22 @@ export const askingOf = (context: Pick<APIContext, 'locals' | 'request'>): Askin
   client: () => clientOf(context),
 });
 
-/** Prepares the reading of a call's request once. */
-function reader({ query, body, ifMatch }: CallShape): (context: APIContext, by: AskedBy) => Promise<Asked<CallName>> {
+/** Prepares once what is read of a call's request before its body. */
+function reader({ query, ifMatch }: CallShape): (context: APIContext, by: AskedBy) => Asked<CallName> {
   const ofQuery = query ? bodySchema(query) : null;
-  const ofBody = body && 'schema' in body ? bodySchema(body.schema) : null;
-  const [most, types] = body && 'schema' in body ? [body.most, body.types ?? []] : [0, []];
-  return async ({ request, url, params, locals }, by) => {
+  return ({ request, url, params, locals }, { person, fromPage }) => {
     const revision = ifMatch ? matchedRevision(request) : 0;
     const client = locals.client ?? (() => null);
-    const asked: Record<string, unknown> = { request, params, revision, client, ...by, query: {}, body: undefined };
-    if (ofQuery) asked.query = readQuery(url, ofQuery);
-    if (ofBody) asked.body = await readBody(request, ofBody, most, [...types, 'application/json']);
-    return asked as unknown as Asked<CallName>;
+    const asked = { request, params, revision, client, person, fromPage, body: undefined };
+    return { ...asked, query: ofQuery ? readQuery(url, ofQuery) : {} } as unknown as Asked<CallName>;
   };
+}
+
+/** Null: the call has no body that is read here. */
+function bodyReader({ body }: CallShape): ((request: Request) => Promise<unknown>) | null {
+  if (!body || !('schema' in body)) return null;
+  const { most, types = [] } = body;
+  const ofBody = bodySchema(body.schema);
+  const accepted = [...types, 'application/json'];
+  return (request) => readBody(request, ofBody, most, accepted);
 }

@@ -56,7 +56,7 @@ function repairBody({ faults, revision }: InvalidStoredPolicy): string {
 }
 
 function page(status: number, title: string, body: string): Response {
-  const html = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>${title} · Summant</title><link rel="stylesheet" href="/plain.css"></head><body><main><h1>${title}</h1>${body}</main></body></html>`;
+  const html = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>${title} · Summant</title><link rel="icon" type="image/svg+xml" href="/favicon.svg"><link rel="stylesheet" href="/plain.css"></head><body><main><h1>${title}</h1>${body}</main></body></html>`;
   return new Response(html, {
     status,
     headers: {

@@ -37,36 +37,41 @@ export function json(body: unknown, init: { status?: number; headers?: Record<st
   });
 }
 
-/** Runs an endpoint; whatever goes wrong becomes a problem that says what to do and gives nothing away. */
+/** Runs an endpoint; whatever goes wrong is answered as a problem. */
 export async function answering(work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {
-    if (error instanceof ProblemError) return problemResponse(error.problem);
-    if (error instanceof InvalidStoredPolicy)
-      return problemResponse({
-        status: 409,
-        title: 'The draft needs to be repaired',
-        detail:
-          'What is stored is not a policy that can be computed with. Nothing was changed. POST /api/draft/repair goes back to the newest state that is valid.',
-        fields: error.faults.slice(0, 20),
-      });
-    const known = knownFailure(error);
-    if (known) {
-      log.warn({ err: error instanceof Error ? error.message : String(error) }, 'request refused');
-      return problemResponse(known);
-    }
-    if (isUnavailable(error)) return problemResponse(databaseAway);
-    log.error(
-      { err: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) },
-      'request failed',
-    );
-    return problemResponse({
-      status: 500,
-      title: 'Something went wrong here',
-      detail: 'The request could not be answered. Nothing was changed. The log of the server says more.',
-    });
+    return answerTo(error);
   }
+}
+
+/** What went wrong, as a problem that says what to do and gives nothing away. */
+export function answerTo(error: unknown): Response {
+  if (error instanceof ProblemError) return problemResponse(error.problem);
+  if (error instanceof InvalidStoredPolicy)
+    return problemResponse({
+      status: 409,
+      title: 'The draft needs to be repaired',
+      detail:
+        'What is stored is not a policy that can be computed with. Nothing was changed. POST /api/draft/repair goes back to the newest state that is valid.',
+      fields: error.faults.slice(0, 20),
+    });
+  const known = knownFailure(error);
+  if (known) {
+    log.warn({ err: error instanceof Error ? error.message : String(error) }, 'request refused');
+    return problemResponse(known);
+  }
+  if (isUnavailable(error)) return problemResponse(databaseAway);
+  log.error(
+    { err: error instanceof Error ? { message: error.message, stack: error.stack } : String(error) },
+    'request failed',
+  );
+  return problemResponse({
+    status: 500,
+    title: 'Something went wrong here',
+    detail: 'The request could not be answered. Nothing was changed. The log of the server says more.',
+  });
 }
 
 interface Failure {

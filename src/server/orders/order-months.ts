@@ -3,8 +3,8 @@ import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { packColumns, unpackMonths, type OrderColumns } from '../../core/orders/columns.ts';
 import type { OrderMonth } from '../../core/orders/months.ts';
 import { packShipments } from '../../core/orders/replay/shipments.ts';
-import { database, reading } from '../database/pool.ts';
-import { aggregateOf, inColumns, joined, keptOrders } from './orders-of-month.ts';
+import { database, inSnapshot, reading } from '../database/pool.ts';
+import { aggregateOf, inColumns, joined, keptOrders, type MonthOf } from './orders-of-month.ts';
 
 /**
  * The months of a market's orders. What was packed before is named as it is; a month that has changed since, or was packed
@@ -13,7 +13,7 @@ import { aggregateOf, inColumns, joined, keptOrders } from './orders-of-month.ts
 export async function orderMonths(marketId: string, currency: string, timeZone: string): Promise<OrderMonth[]> {
   const [rows] = await reading((pool) =>
     pool.query<RowDataPacket[]>(
-      "SELECT DATE_FORMAT(month, '%Y-%m-%d') AS month, version, packed_version <=> version AND packed_zone = ? AS fresh, orders, options, arms, packed_hash FROM order_month WHERE market_id = ? AND currency = ? ORDER BY month",
+      "SELECT DATE_FORMAT(month, '%Y-%m-%d') AS month, packed_version <=> version AND packed_zone = ? AS fresh, orders, options, arms, packed_hash FROM order_month WHERE market_id = ? AND currency = ? ORDER BY month",
       [timeZone, marketId, currency],
     ),
   );
@@ -29,7 +29,7 @@ export async function orderMonths(marketId: string, currency: string, timeZone: 
             arms: JSON.parse(String(row.arms)) as string[],
             hash: String(row.packed_hash),
           }
-        : await packMonth(marketId, currency, timeZone, month, Number(row.version));
+        : await packMonth({ marketId, currency, month }, timeZone);
     if (packed.orders > 0) result.push(packed);
   }
   return result;
@@ -83,11 +83,14 @@ export async function packChangedMonths(
   proceed: () => Promise<boolean> = async () => true,
 ): Promise<void> {
   const [rows] = await database().query<RowDataPacket[]>(
-    "SELECT market_id, currency, DATE_FORMAT(month, '%Y-%m-%d') AS month, version FROM order_month WHERE NOT (packed_version <=> version) OR packed_zone <> ? OR packed_hash IS NULL",
+    "SELECT market_id, currency, DATE_FORMAT(month, '%Y-%m-%d') AS month FROM order_month WHERE NOT (packed_version <=> version) OR packed_zone <> ? OR packed_hash IS NULL",
     [timeZone],
   );
   for (const row of rows) {
-    await packMonth(String(row.market_id), String(row.currency), timeZone, String(row.month), Number(row.version));
+    await packMonth(
+      { marketId: String(row.market_id), currency: String(row.currency), month: String(row.month) },
+      timeZone,
+    );
     if (!(await proceed())) return;
   }
 }
@@ -104,17 +107,15 @@ export async function touchMonths(
   );
 }
 
-async function packMonth(
-  marketId: string,
-  currency: string,
-  timeZone: string,
-  month: string,
-  version: number,
-): Promise<OrderMonth> {
-  const of = { marketId, currency, month };
-  const { columns, shipments } = await reading(async (pool) =>
-    joined(await aggregateOf(pool, of), inColumns(await keptOrders(pool, of), timeZone)),
-  );
+async function packMonth(of: MonthOf, timeZone: string): Promise<OrderMonth> {
+  const { marketId, currency, month } = of;
+  // All of one moment: orders that are aggregated meanwhile would be seen twice, or not at all.
+  const { version, aggregate, kept } = await inSnapshot(async (connection) => ({
+    version: await versionOf(connection, of),
+    aggregate: await aggregateOf(connection, of),
+    kept: await keptOrders(connection, of),
+  }));
+  const { columns, shipments } = joined(aggregate, inColumns(kept, timeZone));
   const bytes = Buffer.from(packColumns(columns));
   const shipped = Buffer.from(packShipments(shipments));
   const { options, arms } = columns;
@@ -138,4 +139,12 @@ async function packMonth(
     ],
   );
   return { month, orders: columns.count, options, arms, hash };
+}
+
+async function versionOf(connection: PoolConnection, { marketId, currency, month }: MonthOf): Promise<number> {
+  const [[row]] = await connection.query<RowDataPacket[]>(
+    'SELECT version FROM order_month WHERE market_id = ? AND currency = ? AND month = ?',
+    [marketId, currency, month],
+  );
+  return Number(row!.version);
 }

@@ -1,4 +1,5 @@
 import { catalogueOf, type Catalogue, type Product } from '../../core/catalogue/product.ts';
+import type { Soon } from '../soon.ts';
 import { listProducts, productsById, productsBySku } from './product-store.ts';
 
 /** Products are kept by id and by SKU, so many names at most. */
@@ -19,14 +20,21 @@ async function lookUp(names: readonly string[]): Promise<ReadonlyMap<string, Pro
  * Products by id, else by SKU; names of none are left out. What has been read stays as long as the catalogue is at the same
  * revision. @param now the catalogue's revision
  */
-export async function productsNamed(names: readonly string[], now: number): Promise<ReadonlyMap<string, Product>> {
+export function productsNamed(names: readonly string[], now: number): Soon<ReadonlyMap<string, Product>> {
   if (now !== revision) {
     revision = now;
     kept = new Map();
   }
   const known = kept;
   const missing = names.filter((name) => !known.has(name));
-  if (missing.length === 0) return known;
+  return missing.length === 0 ? known : withRead(known, names, missing);
+}
+
+async function withRead(
+  known: Map<string, Product>,
+  names: readonly string[],
+  missing: readonly string[],
+): Promise<ReadonlyMap<string, Product>> {
   const read = await lookUp(missing);
   const found = new Map<string, Product>();
   for (const name of names) {

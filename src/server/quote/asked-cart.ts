@@ -1,6 +1,6 @@
-import { resolveLines, type Cart } from '../../core/cart/cart.ts';
+import { resolveLines, type Cart, type CartLine, type UnknownLine } from '../../core/cart/cart.ts';
 import { unitPriceOf } from '../../core/cart/line-values.ts';
-import type { Evaluation } from '../../core/evaluation/evaluation.ts';
+import type { Evaluation, EvaluationInput } from '../../core/evaluation/evaluation.ts';
 import { findMarket } from '../../core/evaluation/find-zone.ts';
 import { prepare, type PreparedCase } from '../../core/evaluation/prepare.ts';
 import { largestAmount } from '../../core/money/rounding.ts';
@@ -9,6 +9,7 @@ import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import type { ProblemField } from '../../contract/shapes/problem.ts';
 import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
 import { ProblemError } from '../http/problem.ts';
+import { andThen, type Soon } from '../soon.ts';
 import { productsNamed } from '../products/products-known.ts';
 import type { CurrentPolicy } from './current-policy.ts';
 
@@ -18,34 +19,51 @@ import type { CurrentPolicy } from './current-policy.ts';
  * @param instant ms since 1970-01-01T00:00Z
  * @throws ProblemError 422 for unknown products, or a market that does not exist
  */
-export async function preparedCart(
-  { compiled, catalogue }: Omit<CurrentPolicy, 'release'>,
-  { lines, codes, discounts, channel, ...situation }: AskedCart,
+export function preparedCart(
+  rules: Omit<CurrentPolicy, 'release'>,
+  asked: AskedCart,
   instant: number,
   redemptions?: Redemptions,
-): Promise<PreparedCase> {
-  if (situation.market !== undefined && !compiled.markets.has(situation.market))
-    throw refusedCart([{ pointer: '/market', message: `there is no market "${situation.market}"` }]);
+): Soon<PreparedCase> {
+  const { compiled, catalogue } = rules;
+  const { lines, destination, market: chosen } = asked;
+  if (chosen !== undefined && !compiled.markets.has(chosen))
+    throw refusedCart([{ pointer: '/market', message: `there is no market "${chosen}"` }]);
   const names = [...new Set(lines.map((line) => line.product))];
-  const market = findMarket(compiled, situation.destination, situation.market);
-  const resolved = resolveLines(lines, await productsNamed(names, catalogue), market?.id ?? null);
-  if (!resolved.ok)
-    throw refusedCart(
-      resolved.unknown.map(({ index, product, withFacts }) => ({
-        pointer: withFacts ? `/lines/${index}/facts/unitPrice` : `/lines/${index}/product`,
-        message: withFacts
-          ? `is needed: the catalogue has no product with the id or SKU "${product}"`
-          : `there is no product with the id or SKU "${product}"`,
-      })),
-    );
-  const cart: Cart = {
-    lines: resolved.lines,
-    ...(codes ? { codes } : {}),
-    ...(discounts ? { discounts } : {}),
-    ...(channel === undefined ? {} : { channel }),
-  };
-  return prepare(compiled, { ...situation, ...(redemptions ? { redemptions } : {}), cart, instant });
+  const market = findMarket(compiled, destination, chosen);
+  return andThen(productsNamed(names, catalogue), (products) => {
+    const resolved = resolveLines(lines, products, market?.id ?? null);
+    if (!resolved.ok) throw refusedCart(resolved.unknown.map(unknownProduct));
+    return prepare(compiled, inputOf(asked, resolved.lines, instant, redemptions ?? asked.redemptions));
+  });
 }
+
+/** Whatever a shop may say of a cart, each by its name: at each quote, spreads of the rest take long. */
+function inputOf(
+  { codes, discounts, channel, shopper, destination, market, quotes, earlier }: AskedCart,
+  lines: readonly CartLine[],
+  instant: number,
+  redemptions: Redemptions | undefined,
+): EvaluationInput {
+  const cart: Cart = { lines };
+  if (codes) cart.codes = codes;
+  if (discounts) cart.discounts = discounts;
+  if (channel !== undefined) cart.channel = channel;
+  const input: EvaluationInput = { cart, destination, instant };
+  if (shopper) input.shopper = shopper;
+  if (market !== undefined) input.market = market;
+  if (quotes) input.quotes = quotes;
+  if (redemptions) input.redemptions = redemptions;
+  if (earlier) input.earlier = earlier;
+  return input;
+}
+
+const unknownProduct = ({ index, product, withFacts }: UnknownLine): ProblemField => ({
+  pointer: withFacts ? `/lines/${index}/facts/unitPrice` : `/lines/${index}/product`,
+  message: withFacts
+    ? `is needed: the catalogue has no product with the id or SKU "${product}"`
+    : `there is no product with the id or SKU "${product}"`,
+});
 
 /** @throws ProblemError 422 for products without a price in the market, and lines that come to more than is computed exactly */
 export function refuseUncounted(evaluation: Evaluation, { input }: PreparedCase): void {

@@ -2,7 +2,8 @@ import { compilePolicy, type CompiledPolicy } from '../../core/evaluation/compil
 import { CompiledExperiments, type EndedEarly } from '../../core/experiments/compile-experiments.ts';
 import { checkedPolicy } from '../policy/stored-policy.ts';
 import { readRelease } from '../releases/release-store.ts';
-import { currentState } from './current-state.ts';
+import { andThen, type Soon } from '../soon.ts';
+import { currentState, type QuotedState } from './current-state.ts';
 
 /** A release, ready to be computed with. */
 export interface CompiledRelease {
@@ -25,9 +26,13 @@ const mostKept = 6;
 const kept = new Map<number, CompiledRelease>();
 
 /** A release, compiled; it is read only where it has not been used for long. Null: there is none of that number. */
-export async function compiledRelease(number: number): Promise<CompiledRelease | null> {
-  const known = kept.get(number) ?? (await read(number));
-  if (!known) return null;
+export function compiledRelease(number: number): Soon<CompiledRelease | null> {
+  const known = kept.get(number);
+  return known ? keep(known) : read(number).then((release) => release && keep(release));
+}
+
+function keep(known: CompiledRelease): CompiledRelease {
+  const { release: number } = known;
   // The one that has not been asked for for longest stands first.
   kept.delete(number);
   kept.set(number, known);
@@ -43,9 +48,18 @@ async function read(number: number): Promise<CompiledRelease | null> {
   return { release: number, compiled, limited: new Set(limited), experiments: new CompiledExperiments(compiled) };
 }
 
+/** As it was last put together; of the same state it is the same. */
+let current: { state: QuotedState; policy: CurrentPolicy | null } | null = null;
+
 /** The release the shop uses, compiled. Null: none yet. */
-export async function currentPolicy(): Promise<CurrentPolicy | null> {
-  const { release, catalogue, ended } = await currentState();
-  const current = release === null ? null : await compiledRelease(release);
-  return current && { ...current, catalogue, ended };
+export const currentPolicy = (): Soon<CurrentPolicy | null> => andThen(currentState(), policyIn);
+
+function policyIn(state: QuotedState): Soon<CurrentPolicy | null> {
+  if (current?.state === state) return current.policy;
+  const { release, catalogue, ended } = state;
+  return andThen(release === null ? null : compiledRelease(release), (known) => {
+    const policy = known && { ...known, catalogue, ended };
+    current = { state, policy };
+    return policy;
+  });
 }

@@ -2,10 +2,11 @@ import type { EndedEarly } from '../../core/experiments/compile-experiments.ts';
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
+import type { Soon } from '../soon.ts';
 import { storeId } from '../store-id.ts';
 
 /** What quotes rest on. */
-interface QuotedState {
+export interface QuotedState {
   /** number of the release that the shop uses; null before the first */
   release: number | null;
   /** of the catalogue, see `productsNamed` */
@@ -20,7 +21,7 @@ const holdsFor = 50;
 const current = heldFor(holdsFor, lookUp);
 
 /** Looked up once for all who ask meanwhile. */
-export const currentState = (): Promise<QuotedState> => current.get();
+export const currentState = (): Soon<QuotedState> => current.get();
 
 function lookUp(): Promise<QuotedState> {
   return reading(async (pool) => {

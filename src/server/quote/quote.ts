@@ -5,6 +5,7 @@ import { withQuotes, type PreparedCase } from '../../core/evaluation/prepare.ts'
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import { faultInWords, faultsOfAnswers } from '../../core/options/questions/check-answers.ts';
 import { outcomeOf } from '../../core/orders/placed/outcome.ts';
+import type { ShoppersArm } from '../../core/experiments/compile-experiments.ts';
 import type { Policy, Redemptions } from '../../core/policy/types.ts';
 import { quoteAnswer } from '../../core/quote/quote-answer.ts';
 import { quotesFor } from '../carriers/quotes-for.ts';
@@ -17,6 +18,7 @@ import { problemBody, ProblemError } from '../http/problem.ts';
 import { shopperHash } from '../orders/shopper-hash.ts';
 import { promised } from '../redemptions/promise.ts';
 import { wholeCatalogue } from '../products/products-known.ts';
+import { andThen, type Soon } from '../soon.ts';
 import { forgetUses, redemptionsFor } from '../redemptions/uses.ts';
 import { preparedCart, refusedCart, refuseUncounted } from './asked-cart.ts';
 import type { CurrentPolicy } from './current-policy.ts';
@@ -30,6 +32,18 @@ interface Counted {
   prepared: PreparedCase;
   silent: string[];
   lastKnown: string[];
+  /** what is kept for the shopper */
+  reserved: Quote['reserved'];
+}
+
+/** What is asked, by whom, and under which rules. */
+interface Asking {
+  request: QuoteRequest;
+  rules: CurrentPolicy;
+  arm: ShoppersArm | null;
+  /** null: the shop does not say who it is */
+  shopper: Buffer | null;
+  instant: number;
 }
 
 /**
@@ -38,52 +52,84 @@ interface Counted {
  * @param instant ms since 1970-01-01T00:00Z
  * @throws ProblemError 422 for unknown or unpriced products, or a market or option that does not exist
  */
-export async function quote(everybody: CurrentPolicy, request: QuoteRequest, instant: number): Promise<Quote> {
-  const { language, answers, sign, shopperKey, closing, reserve: reserving, ...asked } = request;
-  const { rules: current, arm } = rulesFor(everybody, asked, shopperKey, instant);
-  const { compiled, release } = current;
-  const after = (minutes: number) => new Date(instant + minutes * 60_000).toISOString();
-  const shopper = shopperKey === undefined ? null : await shopperHash(shopperKey);
-  const count = async (redemptions: Redemptions | undefined): Promise<Counted> => {
-    const prepared = await preparedCart(current, asked, instant, redemptions);
-    const { quotes, silent, lastKnown } = await quotesFor(prepared);
-    const quoted = withQuotes(prepared, quotes);
-    return { evaluation: evaluatePrepared(quoted), prepared: quoted, silent, lastKnown };
-  };
+export function quote(everybody: CurrentPolicy, request: QuoteRequest, instant: number): Soon<Quote> {
+  const { shopperKey, reserve, sign } = request;
+  const { rules, arm } = rulesFor(everybody, request, shopperKey, instant);
+  return andThen(shopperKey === undefined ? null : shopperHash(shopperKey), (shopper) => {
+    const asking = { request, rules, arm, shopper, instant };
+    const cart: Soon<Counted> = reserve && shopper ? promisedCart(asking, shopper, reserve) : countedCart(asking);
+    return andThen(cart, (counted) =>
+      andThen(unsignedQuote(asking, counted), (unsigned) =>
+        sign ? signedAndKept(asking, counted, unsigned, sign) : { ...unsigned, signed: null },
+      ),
+    );
+  });
+}
+
+/** The cart by how often offers have been used. */
+const countedCart = (asking: Asking): Soon<Counted> =>
+  andThen(redemptionsFor(asking.rules.limited, asking.shopper, asking.request.redemptions), (counts) =>
+    evaluated(asking, counts),
+  );
+
+const evaluated = ({ rules, request, instant }: Asking, redemptions: Redemptions | undefined): Soon<Counted> =>
+  andThen(preparedCart(rules, request, instant, redemptions), (prepared) =>
+    andThen(quotesFor(prepared), ({ quotes, silent, lastKnown }) => {
+      const quoted = withQuotes(prepared, quotes);
+      return { evaluation: evaluatePrepared(quoted), prepared: quoted, silent, lastKnown, reserved: null };
+    }),
+  );
+
+/** The cart with a use of each offer that it promises kept for the shopper. */
+async function promisedCart(
+  asking: Asking,
+  shopper: Buffer,
+  { minutes }: NonNullable<QuoteRequest['reserve']>,
+): Promise<Counted> {
+  const { rules, request, instant } = asking;
+  const said = request.redemptions;
   // What is kept for somebody is kept of what is left at this very moment.
-  if (reserving) forgetUses();
-  const counts = await redemptionsFor(current.limited, shopper, asked.redemptions);
-  const kept =
-    reserving && shopper
-      ? await promised(
-          { policy: compiled.policy, shopper, minutes: reserving.minutes, said: asked.redemptions },
-          counts,
-          count,
-        )
-      : null;
-  const { evaluation, prepared, silent, lastKnown } = kept?.cart ?? (await count(counts));
+  forgetUses();
+  const counts = await redemptionsFor(rules.limited, shopper, said);
+  const promising = { policy: rules.compiled.policy, shopper, minutes, said };
+  const { cart, offers } = await promised(promising, counts, (redemptions) => evaluated(asking, redemptions));
+  return { ...cart, reserved: { offers, until: after(instant, minutes) } };
+}
+
+const after = (instant: number, minutes: number): string => new Date(instant + minutes * 60_000).toISOString();
+
+function unsignedQuote(
+  { request: { language, answers, closing }, rules, arm, shopper }: Asking,
+  { evaluation, prepared, silent, lastKnown, reserved }: Counted,
+): Soon<UnsignedQuote> {
+  const { compiled, release } = rules;
   refuseUncounted(evaluation, prepared);
   if (arm && shopper) countShopper(arm, shopper);
-  const unsigned: UnsignedQuote = {
+  return andThen(closing ? closingFor(rules, prepared, closing.most) : null, (products) => ({
     release,
     ...quoteAnswer(compiled, evaluation, language),
     carriersSilent: silent,
     carriersLastKnown: lastKnown,
     answerFaults: answers ? faultsIn(compiled.policy, answers) : null,
     arms: arm ? [{ experiment: arm.experiment, offer: arm.offer, arm: arm.arm }] : [],
-    closing: closing ? await closingFor(current, prepared, closing.most) : null,
-    reserved: kept && reserving ? { offers: kept.offers, until: after(reserving.minutes) } : null,
-  };
-  if (!sign) return { ...unsigned, signed: null };
+    closing: products,
+    reserved,
+  }));
+}
+
+/** The quote with the store's word on it, kept for orders that name it. */
+async function signedAndKept(
+  { request, rules: { release }, arm, shopper, instant }: Asking,
+  { evaluation }: Counted,
+  unsigned: UnsignedQuote,
+  { minutes }: NonNullable<QuoteRequest['sign']>,
+): Promise<Quote> {
+  const { language: _, answers: _a, sign: _s, shopperKey: _k, closing: _c, reserve: _r, ...asked } = request;
   const [secret] = await signingSecrets();
   const id = randomBytes(16).toString('base64url');
-  const signed = signedQuote(unsigned, request, secret!, { id, instant, minutes: sign.minutes });
+  const signed = signedQuote(unsigned, request, secret!, { id, instant, minutes });
   const outcome = outcomeOf(evaluation);
-  await keepQuote(
-    id,
-    { release, instant, shopper, arm: keptName(arm), asked, outcome },
-    instant + sign.minutes * 60_000,
-  );
+  await keepQuote(id, { release, instant, shopper, arm: keptName(arm), asked, outcome }, instant + minutes * 60_000);
   return signed;
 }
 

@@ -5,6 +5,7 @@ import { database, inTransaction, reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
 import { randomId } from '../random-id.ts';
 import { seal, unseal } from '../secrets/sealing.ts';
+import type { Soon } from '../soon.ts';
 import { storeId } from '../store-id.ts';
 
 /** What quotes are signed with. */
@@ -19,7 +20,7 @@ const holdsFor = 10_000;
 const held = heldFor(holdsFor, lookUp);
 
 /** All that are known, the one that signs first. */
-export const signingSecrets = (): Promise<readonly SigningSecret[]> => held.get();
+export const signingSecrets = (): Soon<readonly SigningSecret[]> => held.get();
 
 function lookUp(): Promise<readonly SigningSecret[]> {
   return reading(async (pool) => {

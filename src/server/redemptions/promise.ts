@@ -1,6 +1,7 @@
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import { outcomeOf, redeemedOffers } from '../../core/orders/placed/outcome.ts';
 import type { Policy, Redemptions } from '../../core/policy/types.ts';
+import type { Soon } from '../soon.ts';
 import { reserve, type LimitedUse } from './reserve.ts';
 
 /** What is kept for whom. */
@@ -22,7 +23,7 @@ interface Promising {
 export async function promised<T extends { evaluation: Evaluation }>(
   { policy, shopper, minutes, said }: Promising,
   counts: Redemptions | undefined,
-  evaluated: (redemptions: Redemptions | undefined) => Promise<T>,
+  evaluated: (redemptions: Redemptions | undefined) => Soon<T>,
 ): Promise<{ cart: T; offers: string[] }> {
   let redemptions = counts;
   for (;;) {

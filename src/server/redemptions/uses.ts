@@ -2,6 +2,7 @@ import type { RowDataPacket } from 'mysql2/promise';
 import type { Redemptions } from '../../core/policy/types.ts';
 import { reading } from '../database/pool.ts';
 import { heldFor } from '../held.ts';
+import { andThen, type Soon } from '../soon.ts';
 
 /** For so long what others redeem or reserve meanwhile may not be seen: so late, at most, quotes follow it. ms */
 const holdsFor = 50;
@@ -10,8 +11,12 @@ const inAll = heldFor(holdsFor, lookUp);
 /** Those that come after a change of this process follow it at once. */
 export const forgetUses = inAll.forget;
 
+/** By id of an offer. */
+type UsesInAll = ReadonlyMap<string, number>;
+type UsesOfOne = ReadonlyMap<string, { redeemed: number; reserved: number }>;
+
 /** How often offers have been redeemed, and are reserved at the moment. */
-function lookUp(): Promise<ReadonlyMap<string, number>> {
+function lookUp(): Promise<UsesInAll> {
   return reading(async (pool) => {
     const [rows] = await pool.query<RowDataPacket[]>(
       'SELECT offer_id, SUM(uses) AS uses FROM (SELECT offer_id, used AS uses FROM offer_use UNION ALL SELECT offer_id, COUNT(*) FROM reservation WHERE until_at > UTC_TIMESTAMP(3) GROUP BY offer_id) counted GROUP BY offer_id',
@@ -21,7 +26,7 @@ function lookUp(): Promise<ReadonlyMap<string, number>> {
 }
 
 /** What a shopper has redeemed of each offer, and whether one is reserved for them. */
-function usesBy(shopper: Buffer): Promise<ReadonlyMap<string, { redeemed: number; reserved: number }>> {
+function usesBy(shopper: Buffer): Promise<UsesOfOne> {
   return reading(async (pool) => {
     const [rows] = await pool.query<RowDataPacket[]>(
       'SELECT offer_id, SUM(redeemed) AS redeemed, SUM(reserved) AS reserved FROM (SELECT offer_id, COUNT(*) AS redeemed, 0 AS reserved FROM redemption WHERE shopper_hash = ? GROUP BY offer_id UNION ALL SELECT offer_id, 0, 1 FROM reservation WHERE shopper_hash = ? AND until_at > UTC_TIMESTAMP(3)) counted GROUP BY offer_id',
@@ -42,18 +47,28 @@ function usesBy(shopper: Buffer): Promise<ReadonlyMap<string, { redeemed: number
  *
  * @param limited ids of the offers that have limits
  */
-export async function redemptionsFor(
+export function redemptionsFor(
   limited: ReadonlySet<string>,
   shopper: Buffer | null,
   said: Redemptions | undefined,
-): Promise<Redemptions | undefined> {
+): Soon<Redemptions | undefined> {
   if (limited.size === 0) return said;
-  const [all, own] = shopper ? await Promise.all([inAll.get(), usesBy(shopper)]) : ([await inAll.get(), null] as const);
-  const counted = [...limited].map((offer) => {
+  const uses = shopper
+    ? Promise.all([inAll.get(), usesBy(shopper)])
+    : andThen(inAll.get(), (all) => [all, null] as [UsesInAll, null]);
+  return andThen<[UsesInAll, UsesOfOne | null], Redemptions>(uses, ([all, own]) => ({
+    ...counted(limited, all, own),
+    ...said,
+  }));
+}
+
+/** @param own null: it is not known who asks */
+function counted(limited: ReadonlySet<string>, all: UsesInAll, own: UsesOfOne | null): Redemptions {
+  const uses = [...limited].map((offer) => {
     const { redeemed, reserved } = own?.get(offer) ?? { redeemed: 0, reserved: 0 };
     // What is held may be older than the shopper's own reservation.
     const others = Math.max(0, (all.get(offer) ?? 0) - reserved);
     return [offer, { inAll: others, ...(own ? { byShopper: redeemed } : {}) }] as const;
   });
-  return { ...Object.fromEntries(counted), ...said };
+  return Object.fromEntries(uses);
 }

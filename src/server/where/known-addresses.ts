@@ -1,6 +1,7 @@
 import { readFile, stat } from 'node:fs/promises';
 import { heldFor } from '../held.ts';
 import { log } from '../log.ts';
+import type { Soon } from '../soon.ts';
 import { addressTable, type FindAddress } from './address-table.ts';
 
 /** A table that has changed is seen so late at most. ms */
@@ -14,7 +15,7 @@ const held = heldFor(lookedAtEach, look);
  * The table of addresses at `SUMMANT_ADDRESSES`, read anew when it has changed. One that cannot be read is told in the log, once,
  * and the one before stays.
  */
-export const knownAddresses = (): Promise<FindAddress> => held.get();
+export const knownAddresses = (): Soon<FindAddress> => held.get();
 
 async function look(): Promise<FindAddress> {
   const path = process.env.SUMMANT_ADDRESSES ?? '';

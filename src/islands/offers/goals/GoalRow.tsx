@@ -81,22 +81,31 @@ export const GoalRow = memo(function GoalRow({
         scope="row"
         className={`stays-left py-0 pr-2 text-left font-semibold whitespace-nowrap ${looked ? 'bg-base-200 shadow-[inset_3px_0_0_var(--color-primary)]' : 'bg-base-100'} pl-2`}
       >
-        <button
-          type="button"
-          className={`max-w-[calc(100%-2rem)] truncate text-left align-middle hover:underline ${offer.on && !later ? '' : 'font-normal text-soft'}`}
-          aria-pressed={looked}
-          onClick={() => choose(offerId)}
-          title={offer.name}
-          data-testid={number === null || number === 1 ? `choose-${offerId}` : undefined}
-        >
-          {later ? <span className="sr-only">{offer.name}</span> : offer.name}
-          {number !== null && (
-            <span className="font-normal text-soft">
-              {later && <span aria-hidden>{shortened(offer.name)}</span>} goal {number}
-            </span>
+        <span className="flex items-center">
+          <button
+            type="button"
+            className={`min-w-0 truncate text-left hover:underline ${offer.on && !later ? '' : 'font-normal text-soft'}`}
+            aria-pressed={looked}
+            onClick={() => choose(offerId)}
+            title={offer.name}
+            data-testid={number === null || number === 1 ? `choose-${offerId}` : undefined}
+          >
+            {later ? <span className="sr-only">{offer.name}</span> : offer.name}
+            {number !== null && (
+              <span className="font-normal text-soft">
+                {later && <span aria-hidden>{shortened(offer.name)}</span>} goal {number}
+              </span>
+            )}
+          </button>
+          {!later && (
+            <>
+              <FindingMark at={`/offers/${offerId}`} name={offer.name} />
+              <span className="ml-1 shrink-0">
+                <OthersAt thing={`offer ${offerId}`} />
+              </span>
+            </>
           )}
-        </button>
-        {!later && <FindingMark at={`/offers/${offerId}`} name={offer.name} />}
+        </span>
       </th>
       <td
         className="truncate py-0 pr-1 text-fine text-soft"
@@ -105,7 +114,6 @@ export const GoalRow = memo(function GoalRow({
       >
         {!later && (
           <span className="flex items-center gap-1">
-            <OthersAt thing={`offer ${offerId}`} />
             <span className="min-w-0 truncate">{state}</span>
             <CommentMark kind="offer" about={offerId} name={offer.name} />
           </span>
