@@ -7,7 +7,8 @@ export type Paid = number | null;
 /** What somebody reads: whose text, in which state, toward which amount. */
 export interface Read {
   speakerId: string;
-  state: MessageState;
+  /** null: in several, one after the other */
+  state: MessageState | null;
   goalId: string | null;
   /** what the goal asks for, in what it counts */
   target: number;
@@ -77,6 +78,25 @@ function withoutAmounts(difference: Difference): unknown {
   const { what, optionId, was, is } = difference;
   return { what, optionId, goes: was === null || is === null ? [was === null, is === null] : Math.sign(is - was) };
 }
+
+/** Whether two lists say the same but for the states in which texts are read: of what was and is read of one speaker in one state. */
+export const sameButStates = (some: readonly Difference[], others: readonly Difference[]): boolean =>
+  [...some, ...others].every((one) => one.what !== 'message' || keepsState(one)) &&
+  same(some.map(withoutState), others.map(withoutState));
+
+const keepsState = ({ was, is }: Extract<Difference, { what: 'message' }>): boolean =>
+  was === null || is === null || was.speakerId !== is.speakerId || was.state === is.state;
+
+const stateless = (read: Read | null): Read | null => read && { ...read, state: null };
+
+const withoutState = (difference: Difference): Difference =>
+  difference.what === 'message'
+    ? { ...difference, was: stateless(difference.was), is: stateless(difference.is) }
+    : difference;
+
+/** Of two lists that say the same but for states: without those that are not the same in both. */
+export const withoutStates = (some: readonly Difference[], others: readonly Difference[]): Difference[] =>
+  some.map((one, index) => (same(one, others[index]) ? one : withoutState(one)));
 
 /** Read of the same, as far as it matters: whose text, in which state, toward which amount. */
 export const readOf = ({ speakerId, state, goalId, arguments: { goal } }: LeadMessage): Read => ({

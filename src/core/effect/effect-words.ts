@@ -116,14 +116,18 @@ function optionInWords(
 }
 
 function messageInWords({ was, is }: Extract<Difference, { what: 'message' }>, saying: EffectSaying): string {
-  if (was && is && was.speakerId === is.speakerId && was.state === is.state)
-    return `shoppers read of ${ofTarget(is, saying, saying.is)} instead of ${ofTarget(was, saying, saying.was)}`;
+  if (was && is && was.speakerId === is.speakerId && was.state === is.state) {
+    const [before, after] = [ofTarget(was, saying, saying.was), ofTarget(is, saying, saying.is)];
+    return before === after
+      ? `shoppers read another text of ${textOf(is, saying.is)}`
+      : `shoppers read of ${after} instead of ${before}`;
+  }
   const read = is ? `shoppers read ${textOf(is, saying.is)}` : 'shoppers read nothing';
   return `${read} instead of ${was ? textOf(was, saying.was) : 'nothing'}`;
 }
 
 const textOf = ({ speakerId, state }: Read, policy: Policy): string =>
-  `“${speakerName(policy, speakerId)}”, ${stateName(state satisfies MessageState)}`;
+  `“${speakerName(policy, speakerId)}”${state === null ? '' : `, ${stateName(state satisfies MessageState)}`}`;
 
 /** A goal in what it counts. */
 function ofTarget({ speakerId, goalId, target }: Read, { money }: EffectSaying, policy: Policy): string {

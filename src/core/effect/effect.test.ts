@@ -10,7 +10,7 @@ import type { Situation } from '../evaluation/context.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
 import { shopperClasses, situationOf } from '../evaluation/shopper-classes.ts';
 import { distributionOf } from '../orders/distribution.ts';
-import type { Policy } from '../policy/types.ts';
+import type { OfferWording, Policy } from '../policy/types.ts';
 import { same } from '../same.ts';
 import { mayRise } from '../sweep/sweep.ts';
 import { placeIds } from '../wording/places.ts';
@@ -147,6 +147,36 @@ describe('the effect of an edit', () => {
     const byWeight = entries.filter(({ axis }) => axis === 'weight');
     expect(byWeight.length).toBeGreaterThan(0);
     expect(byWeight.every(({ order, orders: counted }) => order !== null && counted === null)).toBe(true);
+  });
+  test('of a text on the way is read as soon as something counts, of an invitation before', () => {
+    const invited = changed(demoPolicy, ({ wording }) => {
+      (wording['free-delivery'] as OfferWording).invite = { everyPlace: { nl: 'Kom binnen' } };
+    });
+    const edited = (state: 'invite' | 'progress') =>
+      between(
+        invited,
+        changed(invited, ({ wording }) => {
+          (wording['free-delivery'] as OfferWording)[state] = { everyPlace: { nl: 'Iets anders' } };
+        }),
+      ).entries.filter(({ zoneId, classes }) => zoneId === 'nlbe-all' && classes.some(({ id }) => id === ''));
+    expect(edited('invite').map(({ from, to }) => [from, to])).toEqual([[0, 1]]);
+    expect(edited('progress')[0]).toMatchObject({ from: 1, differences: [{ is: { state: 'progress' } }] });
+  });
+  test('of being nearly there is told where that begins at shown prices, whatever the goal counts', () => {
+    const counting = changed(demoPolicy, ({ offers }) => {
+      const offer = offers['free-delivery']!;
+      offer.goals.first!.measure = { kind: 'countedValue', basis: 'afterDiscountsWithoutTax' };
+      offer.nearly = { amounts: { nlbe: { exact: 1000 } } };
+    });
+    const { entries } = between(
+      counting,
+      changed(counting, ({ wording }) => {
+        (wording['free-delivery'] as OfferWording).nearly = { everyPlace: { nl: 'Bijna iets anders' } };
+      }),
+    );
+    const guests = entries.find(({ zoneId, classes }) => zoneId === 'nlbe-all' && classes.some(({ id }) => id === ''))!;
+    // 75.00 without 21 % of tax is 90.75 as shown; ten less are missing from 80.75 on.
+    expect([guests.from, guests.to]).toEqual([8075, 9075]);
   });
   test('asks of a place that a condition names', () => {
     const { entries } = between(

@@ -12,7 +12,7 @@ import { placesToLookAt, type PlaceLookedAt, type PlacesAlike } from './places.t
 import { shopperClasses, situationOf } from '../evaluation/shopper-classes.ts';
 import type { ShopperClass } from '../conditions/shopper-class.ts';
 import { unlikeBetween, zonesAlike } from './unlike.ts';
-import { beyondFirst, otherAxes, saysTheSame, stretchesOf, type Stretch } from './stretches.ts';
+import { beyondOrdinary, otherAxes, saysTheSame, stretchesOf, type Stretch } from './stretches.ts';
 
 /** What is otherwise for some shoppers somewhere, along a stretch of goods value. */
 export interface EffectEntry {
@@ -150,7 +150,7 @@ function stretchesAt(
     for (const shopperClass of classes) {
       const situation = situationOf(shopperClass, destination, moment);
       const along = (axis: SweepAxis) => stretchesOf(before, after, situation, { axis, order: orderOfValue(typical) });
-      const beside = moment === now ? axes.flatMap((axis) => beyondFirst(along(axis))) : [];
+      const beside = moment === now ? axes.flatMap((axis) => beyondOrdinary(along(axis))) : [];
       for (const stretch of [...along('goodsValue'), ...beside]) {
         const key = JSON.stringify(stretch);
         let same = found.get(key);

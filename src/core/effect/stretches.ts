@@ -8,12 +8,21 @@ import type { Evaluation } from '../evaluation/evaluation.ts';
 import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
 import { lowestThat } from '../lowest-that.ts';
 import { axisReach, orderAt, type SweepAxis } from '../sweep/axis.ts';
-import { nearlyEdges, noticeEdges, policyEdges } from '../sweep/edges.ts';
+import { noticeEdges, policyEdges, spokenEdges } from '../sweep/edges.ts';
 import { mayRise, paidOf, sweepZone } from '../sweep/sweep.ts';
 import { same } from '../same.ts';
 import { placeIds, type Place } from '../wording/places.ts';
 import { renderLead, type RenderedMessage } from '../wording/render.ts';
-import { differencesOf, offeredIn, readOf, sameButAmounts, type Difference, type Offered } from './difference.ts';
+import {
+  differencesOf,
+  offeredIn,
+  readOf,
+  sameButAmounts,
+  sameButStates,
+  withoutStates,
+  type Difference,
+  type Offered,
+} from './difference.ts';
 import { unlikeBetween } from './unlike.ts';
 
 /** Along what an order is followed, all else as in `order`. */
@@ -34,10 +43,13 @@ export function otherAxes(before: CompiledZone | null, after: CompiledZone | nul
   );
 }
 
-/** Stretches that differ otherwise than an order of the lowest measure does: what holds for that is said along goods value. */
-export function beyondFirst(stretches: readonly Stretch[]): Stretch[] {
-  const first = stretches.find(({ from }) => from <= 1);
-  return stretches.filter((stretch) => !first || !same(stretch.differences, first.differences));
+/** Stretches that differ otherwise than an ordinary order does: what holds for that is said along goods value. Below it there is none. */
+export function beyondOrdinary(stretches: readonly Stretch[]): Stretch[] {
+  const ordinary = orderOfValue(0);
+  const measureOf = ({ axis }: Stretch) => (axis === 'goodsValue' ? ordinary.value : ordinary[axis]);
+  const there = stretches.filter((stretch) => stretch.to === null || stretch.to > measureOf(stretch));
+  const first = there.find((stretch) => stretch.from <= measureOf(stretch));
+  return there.filter(({ differences }) => !first || !same(differences, first.differences));
 }
 
 export interface Stretch {
@@ -73,6 +85,8 @@ export function stretchesOf(
     const last = stretches.at(-1);
     const goesOn = last?.to === from;
     if (goesOn && same(last.differences, differences)) last.to = to;
+    else if (goesOn && sameButStates(last.differences, differences))
+      Object.assign(last, { to, differences: withoutStates(last.differences, differences) });
     // Along weight and pieces each step has amounts of its own: that they go up or down is what counts.
     else if (goesOn && axis !== 'goodsValue' && sameButAmounts(last.differences, differences))
       Object.assign(last, { to, varies: true });
@@ -175,9 +189,6 @@ function startsOf(zone: CompiledZone | null, situation: Situation, { axis, order
   if (!zone) return [0];
   const { segments } = sweepZone(zone, axis, situation, order);
   const { region } = locate(situation.destination).destination;
-  return [
-    ...segments.map(({ from }) => from),
-    ...nearlyEdges(zone),
-    ...noticeEdges(zone.notices, { zone, axis, order, region }),
-  ];
+  const along = { zone, axis, order, region };
+  return [...segments.map(({ from }) => from), ...spokenEdges(along), ...noticeEdges(zone.notices, along)];
 }

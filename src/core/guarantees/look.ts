@@ -9,7 +9,7 @@ import { pricing } from '../evaluation/pricing.ts';
 import { situationOf } from '../evaluation/shopper-classes.ts';
 import { locate } from '../geography/postcode-regions/region-of-postcode.ts';
 import type { Destination } from '../policy/types.ts';
-import { nearlyEdges, policyEdges } from '../sweep/edges.ts';
+import { policyEdges, spokenEdges } from '../sweep/edges.ts';
 import { mayRise, paidOf, sweepZone } from '../sweep/sweep.ts';
 
 /** A stretch of goods value on which a guarantee’s condition holds; minor units, both ends in. */
@@ -107,19 +107,17 @@ const startsKnown = new WeakMap<CompiledZone, Map<string, readonly number[]>>();
 
 /** Where prices and what is read may change: of prices that stay between two edges of the rules the edges alone, else the whole sweep. */
 function startsIn(zone: CompiledZone, situation: Situation, order: HypotheticalOrder): readonly number[] {
-  if (mayRise(zone, 'goodsValue')) {
-    const { segments } = sweepZone(zone, 'goodsValue', situation, order);
-    return ascending([...segments.map(({ from }) => from), ...nearlyEdges(zone)]);
+  const { region } = locate(situation.destination).destination;
+  const along = { zone, axis: 'goodsValue' as const, order, region };
+  if (mayRise(zone, along.axis)) {
+    const { segments } = sweepZone(zone, along.axis, situation, order);
+    return ascending([...segments.map(({ from }) => from), ...spokenEdges(along)]);
   }
   let known = startsKnown.get(zone);
   if (!known) startsKnown.set(zone, (known = new Map()));
-  const { region } = locate(situation.destination).destination;
   const key = JSON.stringify([region, order.weight, order.items]);
   let starts = known.get(key);
-  if (!starts) {
-    const edges = policyEdges({ zone, axis: 'goodsValue', order, region });
-    known.set(key, (starts = ascending([0, ...edges, ...nearlyEdges(zone)])));
-  }
+  if (!starts) known.set(key, (starts = ascending([0, ...policyEdges(along), ...spokenEdges(along)])));
   return starts;
 }
 

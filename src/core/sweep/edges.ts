@@ -10,10 +10,10 @@ import type { CompiledZone } from '../evaluation/compile.ts';
 import { chargeMeasureOf } from '../charges/charge-measure-of.ts';
 import type { Weighing } from '../charges/weighing.ts';
 import { lowestThat } from '../lowest-that.ts';
-import { percentOf, type PercentFraction } from '../money/rounding.ts';
+import { percentOf } from '../money/rounding.ts';
 import { taxRatesAt } from '../markets/terms.ts';
 import type { CompiledNotice } from '../notices/compile-notice.ts';
-import type { CompiledOffer } from '../offers/compile-offer.ts';
+import type { CompiledGoal, CompiledOffer } from '../offers/compile-offer.ts';
 import { axisMeasures, axisReach, orderAt, type SweepAxis } from './axis.ts';
 
 /** What edges are looked for along. */
@@ -53,21 +53,31 @@ export const edgesOfCondition = (condition: CompiledCondition | null, along: Alo
 export const noticeEdges = (notices: readonly CompiledNotice[], along: Along): number[] =>
   notices.flatMap(({ when }) => edgesOfCondition(when, along));
 
-/** A share of a target is rounded one way or the other. */
-function aroundShare(target: number, share: PercentFraction): number[] {
-  const within = percentOf(target, share);
-  return [target - within - 1, target - within, target - within + 1];
-}
-
-/** Where shoppers begin to be nearly there. */
-export const nearlyEdges = ({ offers }: Pick<CompiledZone, 'offers'>): number[] =>
-  offers.flatMap(({ nearly, goals }) =>
-    goals.flatMap(({ target }) => {
-      if (nearly === null || target === null) return [];
-      const begins = 'amount' in nearly ? [target - nearly.amount] : aroundShare(target, nearly.share);
-      return begins.filter((value) => value > 0);
+/** Where what offers say changes beside their goals: as soon as something counts, and where shoppers begin to be nearly there. */
+export const spokenEdges = (along: Along): number[] =>
+  along.zone.offers.flatMap(({ nearly, goals }) =>
+    goals.flatMap(({ counts, target }) => {
+      if (target === null) return [];
+      const [begins, reached] = measureEdges({ measure: countedMeasure(counts), edges: [1, target] }, along);
+      return [begins, ...nearlyEdges(nearly, target, reached)].filter(
+        (edge) => typeof edge === 'number' && edge > 0,
+      ) as number[];
     }),
   );
+
+/** What is missing is told in what the axis shows, and may be rounded one way or the other where it was worked out of another basis. */
+function nearlyEdges(
+  nearly: CompiledOffer['nearly'],
+  target: number,
+  reached: number | null | undefined,
+): readonly number[] {
+  if (nearly === null || typeof reached !== 'number') return [];
+  const within = reached - ('amount' in nearly ? nearly.amount : percentOf(target, nearly.share));
+  return [within - 1, within, within + 1];
+}
+
+const countedMeasure = (counts: CompiledGoal['counts']): MeasureEdges['measure'] =>
+  counts.kind === 'value' ? { kind: 'value', basis: counts.basis } : { kind: counts.kind };
 
 const alongAxis = (measure: ChargeMeasure, axis: SweepAxis): boolean => axisMeasures[axis].includes(measure);
 
@@ -99,9 +109,7 @@ function offerEdges({ when, goals }: CompiledOffer, along: Along): (number | nul
   const goalEdges = goals.flatMap(({ counts, target }) => {
     const prices = counts.goods ? measureEdges(priceEdges(counts.goods), along) : [];
     if (target === null) return prices;
-    const measure: MeasureEdges['measure'] =
-      counts.kind === 'value' ? { kind: 'value', basis: counts.basis } : { kind: counts.kind };
-    return [...prices, ...measureEdges({ measure, edges: [target] }, along)];
+    return [...prices, ...measureEdges({ measure: countedMeasure(counts), edges: [target] }, along)];
   });
   return [...conditionEdges(when, along), ...goalEdges];
 }

@@ -13,29 +13,32 @@ interface InLanguage {
   texts: Map<string, IntlMessageFormat | null>;
 }
 const languages = new Map<string, InLanguage>();
-const maxLanguages = 200;
-/** Of each language. */
-const maxTexts = 2000;
+/** Texts that have been read, of all languages, and as many as are kept. */
+let textsRead = 0;
+const mostTexts = 2000;
 
 function messageFormat(text: string, language: string): IntlMessageFormat | null {
-  let inLanguage = languages.get(language);
-  if (!inLanguage) {
-    if (languages.size >= maxLanguages) languages.clear();
-    languages.set(language, (inLanguage = { formatters: formattersOf(language), texts: new Map() }));
+  const read = languages.get(language)?.texts.get(text);
+  if (read !== undefined) return read;
+  if (textsRead >= mostTexts) {
+    languages.clear();
+    textsRead = 0;
   }
-  const { formatters, texts } = inLanguage;
-  const known = texts.get(text);
-  if (known !== undefined) return known;
-  if (texts.size >= maxTexts) texts.clear();
-  let format: IntlMessageFormat | null;
+  let inLanguage = languages.get(language);
+  if (!inLanguage) languages.set(language, (inLanguage = { formatters: formattersOf(language), texts: new Map() }));
+  const format = readText(text, language, inLanguage.formatters);
+  inLanguage.texts.set(text, format);
+  textsRead++;
+  return format;
+}
+
+function readText(text: string, language: string, formatters: Formatters): IntlMessageFormat | null {
   try {
     // Tags stay plain characters: shopper text is never markup.
-    format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true, formatters });
+    return new IntlMessageFormat(text, language, undefined, { ignoreTag: true, formatters });
   } catch {
-    format = null;
+    return null;
   }
-  texts.set(text, format);
-  return format;
 }
 
 /** Fills an ICU text; null when it is faulty, in which case the shopper sees nothing rather than a wrong sentence. */

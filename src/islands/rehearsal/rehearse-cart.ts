@@ -6,8 +6,8 @@ import { inputOfTestCart } from '../../core/evaluation/test-cart-input.ts';
 import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import type { TraceNode } from '../../core/trace/trace.ts';
 import type { TestCart } from '../../core/policy/types.ts';
-import { renderLead, type RenderedMessage } from '../../core/wording/render.ts';
-import type { Place } from '../../core/wording/places.ts';
+import { renderPlaces, type RenderedMessage } from '../../core/wording/render.ts';
+import { placeIds, type Place } from '../../core/wording/places.ts';
 
 export interface Rehearsal {
   prepared: PreparedCase;
@@ -25,12 +25,17 @@ export function rehearse(compiled: CompiledPolicy, catalogue: Catalogue, cart: T
   const prepared = prepare(compiled, input);
   const evaluation = evaluatePrepared(prepared);
   let trace: TraceNode | null = null;
+  let messages: RenderedMessage[] | null = null;
   return {
     prepared,
     evaluation,
     trace: () => (trace ??= evaluatePrepared(prepared, { trace: true }).trace),
     gone,
-    message: (place) => renderLead(compiled, evaluation, place, cart.language),
+    // Places share most of their texts, so that all are filled at once.
+    message: (place) => {
+      messages ??= renderPlaces(compiled, evaluation, placeIds, cart.language);
+      return messages.find((message) => message.place === place) ?? null;
+    },
   };
 }
 

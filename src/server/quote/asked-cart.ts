@@ -1,13 +1,13 @@
-import { resolveLines, type Cart, type CartLine, type UnknownLine } from '../../core/cart/cart.ts';
+import { resolveLines, type UnknownLine } from '../../core/cart/cart.ts';
 import { unitPriceOf } from '../../core/cart/line-values.ts';
-import type { Evaluation, EvaluationInput } from '../../core/evaluation/evaluation.ts';
+import type { Evaluation } from '../../core/evaluation/evaluation.ts';
 import { findMarket } from '../../core/evaluation/find-zone.ts';
 import { prepare, type PreparedCase } from '../../core/evaluation/prepare.ts';
 import { largestAmount } from '../../core/money/rounding.ts';
 import type { Redemptions } from '../../core/policy/types.ts';
 import type { QuoteRequest } from '../../contract/shapes/quote-request.ts';
 import type { ProblemField } from '../../contract/shapes/problem.ts';
-import type { AskedCart } from '../../core/evaluation/asked-cart.ts';
+import { inputOfAsked, type AskedCart } from '../../core/evaluation/asked-cart.ts';
 import { ProblemError } from '../http/problem.ts';
 import { andThen, type Soon } from '../soon.ts';
 import { productsNamed } from '../products/products-known.ts';
@@ -34,28 +34,8 @@ export function preparedCart(
   return andThen(productsNamed(names, catalogue), (products) => {
     const resolved = resolveLines(lines, products, market?.id ?? null);
     if (!resolved.ok) throw refusedCart(resolved.unknown.map(unknownProduct));
-    return prepare(compiled, inputOf(asked, resolved.lines, instant, redemptions ?? asked.redemptions));
+    return prepare(compiled, inputOfAsked(asked, resolved.lines, instant, redemptions));
   });
-}
-
-/** Whatever a shop may say of a cart, each by its name: at each quote, spreads of the rest take long. */
-function inputOf(
-  { codes, discounts, channel, shopper, destination, market, quotes, earlier }: AskedCart,
-  lines: readonly CartLine[],
-  instant: number,
-  redemptions: Redemptions | undefined,
-): EvaluationInput {
-  const cart: Cart = { lines };
-  if (codes) cart.codes = codes;
-  if (discounts) cart.discounts = discounts;
-  if (channel !== undefined) cart.channel = channel;
-  const input: EvaluationInput = { cart, destination, instant };
-  if (shopper) input.shopper = shopper;
-  if (market !== undefined) input.market = market;
-  if (quotes) input.quotes = quotes;
-  if (redemptions) input.redemptions = redemptions;
-  if (earlier) input.earlier = earlier;
-  return input;
 }
 
 const unknownProduct = ({ index, product, withFacts }: UnknownLine): ProblemField => ({
