@@ -48,11 +48,15 @@ export function evaluatePrepared(prepared: PreparedCase, options: { trace?: bool
 }
 
 /** What a shopper with a hypothetical order is offered and told in a zone. */
-export function evaluateHypothetical(zone: CompiledZone, order: HypotheticalOrder, situation: Situation): Evaluation {
+export const evaluateHypothetical = (zone: CompiledZone, order: HypotheticalOrder, situation: Situation): Evaluation =>
+  evaluateContext(hypotheticalContext(zone, order, situation));
+
+/** The same of whatever stands in a zone. */
+export function evaluateContext(context: ZoneContext): Evaluation {
+  const { zone, facts } = context;
   const evaluation = emptyEvaluation(zone.market, zone);
-  const context = hypotheticalContext(zone, order, situation);
-  evaluation.measures = context.facts.cart.measures;
-  evaluation.cart = context.facts.cart;
+  evaluation.measures = facts.cart.measures;
+  evaluation.cart = facts.cart;
   evaluateZone(context, evaluation, {});
   return evaluation;
 }

@@ -1,7 +1,7 @@
 import { orderOfValue } from '../cart/hypothetical-order.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
 import type { Situation } from '../evaluation/context.ts';
-import { evaluateHypothetical } from '../evaluation/evaluate.ts';
+import { evaluateOrder } from '../evaluation/evaluate-order.ts';
 import type { Evaluation } from '../evaluation/evaluation.ts';
 import { lowestThat } from '../lowest-that.ts';
 import { sweepZone } from './sweep.ts';
@@ -30,7 +30,7 @@ type SeamPromise =
  * at which prices or goals change, from the sweep; where a price rises evenly, only its ends are seams.
  */
 export function seamsOf(zone: CompiledZone, situation: Situation, until: number): Seam[] {
-  const evaluated = (value: number) => evaluateHypothetical(zone, orderOfValue(value), situation);
+  const evaluated = (value: number) => evaluateOrder(zone, orderOfValue(value), situation);
   const { segments } = sweepZone(zone, 'goodsValue', situation);
   const starts = segments.map(({ from }) => from);
   const amounts = segments.flatMap(({ from, last }) => {

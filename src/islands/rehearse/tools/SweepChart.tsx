@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { CompiledZone } from '../../../core/evaluation/compile.ts';
-import { evaluateHypothetical } from '../../../core/evaluation/evaluate.ts';
+import { evaluateOrder } from '../../../core/evaluation/evaluate-order.ts';
 import { situationOfTestCart } from '../../../core/evaluation/test-cart-input.ts';
 import { orderOfValue } from '../../../core/cart/hypothetical-order.ts';
 import type { Measures } from '../../../core/cart/measures.ts';
@@ -72,7 +72,7 @@ export function SweepChart({
     return `${count.format(value)} g`;
   };
   const at = Math.min(scale.end, cursor ?? here);
-  const evaluation = evaluateHypothetical(zone, orderAt(axis, order, at), situation);
+  const evaluation = evaluateOrder(zone, orderAt(axis, order, at), situation);
   const { options } = evaluation;
   const text = renderLead(compiled, evaluation, 'strip', cart.language)?.text;
   const onKeyDown = (event: KeyboardEvent<SVGRectElement>) => {
