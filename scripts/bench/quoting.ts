@@ -5,7 +5,7 @@ import { mixedCarts } from './core/evaluate/carts.ts';
 
 /** Rounds before anything is measured, and those that are. */
 const practice = 10;
-const rounds = 20;
+const rounds = 60;
 
 export type Ask = (path: string, body: string, through?: Agent) => Promise<void>;
 

@@ -1,7 +1,7 @@
 import type { PageData, ThemeChoice } from '../contract/page.ts';
 import { readDraft } from './draft/draft-store.ts';
 import { policyAddress } from './draft/policy-text.ts';
-import { currentState } from './quote/current-state.ts';
+import { currentState } from './current-state.ts';
 import { listProducts } from './products/product-store.ts';
 import { currentReleaseBeside } from './releases/release-beside-draft.ts';
 import { plainQuery } from '../core/plain-query.ts';

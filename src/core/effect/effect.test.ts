@@ -211,8 +211,12 @@ function seen(policy: Policy, value: number, { destination, shopper, codes, chan
       .filter(({ status }) => status === 'inForce')
       .flatMap(({ offerId, goals }) => goals.flatMap(({ goalId, reached }) => (reached ? `${offerId}/${goalId}` : [])))
       .sort(),
+    // As it is written, too: two texts may come to the same for one cart.
     read: languages.flatMap((language) =>
-      placeIds.map((place) => renderLead(compiled, evaluation, place, language)?.text ?? null),
+      placeIds.map((place) => {
+        const read = renderLead(compiled, evaluation, place, language);
+        return read && [read.text, read.found.text];
+      }),
     ),
   };
 }

@@ -85,16 +85,21 @@ export function formattedArguments(values: TextValues, setting: TextSetting, lan
   const { currency, timeZone } = setting;
   const { deadline, code, countedFrom, arrives, given } = values;
   const written: FormattedArguments = new Written(values, setting, language);
-  if (deadline !== null)
-    Object.defineProperty(written, 'deadline', { get: () => deadlineInWords(deadline, timeZone, language) });
   if (code !== null) written.code = code;
+  if (deadline !== null) whenRead(written, 'deadline', () => deadlineInWords(deadline, timeZone, language));
   const left = countedFrom === null || deadline === null ? null : timeLeft(countedFrom, deadline, timeZone);
-  if (left !== null) written.cutOff = countdownInWords(left, language);
-  if (arrives !== null) written.arrives = arrivesInWords(arrives, timeZone, language);
+  if (left !== null) whenRead(written, 'cutOff', () => countdownInWords(left, language));
+  if (arrives !== null) whenRead(written, 'arrives', () => arrivesInWords(arrives, timeZone, language));
   if (given)
-    written.given =
-      'amount' in given ? formatMoney(given.amount, currency, language) : shareInWords(given.percent, language);
+    whenRead(written, 'given', () =>
+      'amount' in given ? formatMoney(given.amount, currency, language) : shareInWords(given.percent, language),
+    );
   return written;
+}
+
+/** What only some have is there only where they have it. */
+function whenRead(written: FormattedArguments, argument: WordingArgument, write: () => string): void {
+  Object.defineProperty(written, argument, { get: write });
 }
 
 /** What every offer has, each written when it is read: as a class, as objects with getters of their own take long to be made. */

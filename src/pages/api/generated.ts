@@ -3,7 +3,7 @@ import { endpoint } from '../../server/http/endpoint.ts';
 import { wholeCatalogue } from '../../server/products/products-known.ts';
 import { askedOf } from '../../server/published/asked-of.ts';
 import { fileNamed, noSuchFile, streamed } from '../../server/published/generated-response.ts';
-import { currentState } from '../../server/quote/current-state.ts';
+import { currentState } from '../../server/current-state.ts';
 
 /** A generated file as it would be if the draft were released now. */
 export const GET = endpoint('GET /api/generated', async ({ query: { market = '', language = '', file } }) => {

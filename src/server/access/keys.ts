@@ -13,10 +13,21 @@ interface KnownKey extends AccessKey {
 
 /** For so long other processes may still take a key that has been revoked meanwhile. ms */
 const holdsFor = 1000;
-const live = heldFor(holdsFor, async () => new Map((await readKeys(notOver)).map((key) => [key.id, key])));
+const live = heldFor(holdsFor, readLive);
 
-/** Keys that are not over, by id. */
-export const liveKeys = (): Soon<ReadonlyMap<string, AccessKey>> => live.get();
+/** Keys that are not over, by id, and what has been shown for them since they were read, by the whole token. */
+interface LiveKeys {
+  byId: ReadonlyMap<string, KnownKey>;
+  shown: Map<string, KnownKey>;
+}
+
+async function readLive(): Promise<LiveKeys> {
+  const keys = await readKeys(notOver);
+  return { byId: new Map(keys.map((key) => [key.id, key])), shown: new Map() };
+}
+
+/** Keys that are not over. */
+export const liveKeys = (): Soon<readonly AccessKey[]> => andThen(live.get(), ({ byId }) => [...byId.values()]);
 
 /** A key's hash. What is hashed is random throughout, so that no slow function is needed. */
 const hashOf = (secret: string): Buffer => hash('sha256', secret, 'buffer');
@@ -24,12 +35,20 @@ const hashOf = (secret: string): Buffer => hash('sha256', secret, 'buffer');
 /** The key that is sent as `id.secret`; null where there is none such. */
 export const keyOf = (token: string): Soon<AccessKey | null> =>
   andThen(live.get(), (keys) => {
-    const dot = token.indexOf('.');
-    const key = keys.get(token.slice(0, Math.max(0, dot)));
-    if (!key || !timingSafeEqual(hashOf(token.slice(dot + 1)), key.hash) || isOver(key)) return null;
+    const key = keys.shown.get(token) ?? keyShown(token, keys);
+    if (!key || isOver(key)) return null;
     noteUse(key.id);
     return key;
   });
+
+/** What a token is the secret of. Only right ones are kept, so that there are no more than keys; as long as these are held. */
+function keyShown(token: string, { byId, shown }: LiveKeys): KnownKey | null {
+  const dot = token.indexOf('.');
+  const key = byId.get(token.slice(0, Math.max(0, dot)));
+  if (!key || !timingSafeEqual(hashOf(token.slice(dot + 1)), key.hash)) return null;
+  shown.set(token, key);
+  return key;
+}
 
 const isOver = ({ endsAt }: Pick<AccessKey, 'endsAt'>): boolean => endsAt !== null && Date.parse(endsAt) <= Date.now();
 

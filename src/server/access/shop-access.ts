@@ -3,7 +3,8 @@ import type { CallShape } from '../../contract/call.ts';
 import type { AccessKey, KeyKind } from '../../contract/shapes/access-key.ts';
 import { problemResponse, type Problem } from '../http/problem.ts';
 import { keyOf, liveKeys } from './keys.ts';
-import { overRate } from './rates.ts';
+import { andThen, type Soon } from '../soon.ts';
+import { overRate, type Client } from './rates.ts';
 
 type Needs = NonNullable<CallShape['shop']>;
 
@@ -23,13 +24,18 @@ export const showsKey = ({ headers }: Request): boolean => headers.get('authoriz
 /**
  * Whether a call may be made with the key that it shows.
  *
- * @param needs what of a key the call needs @param client address of whoever asks, as far as trusted proxies tell
+ * @param needs what of a key the call needs @param client tells the address of whoever asks, as far as trusted proxies do
  */
-export async function shopAccess(needs: Needs, request: Request, client: string | null): Promise<ShopAccess> {
+export function shopAccess(needs: Needs, request: Request, client: Client): Soon<ShopAccess> {
   const token = /^Bearer +([A-Za-z0-9._~+/=-]{1,200})$/i.exec(request.headers.get('authorization') ?? '')?.[1];
-  const found = token === undefined ? null : keyOf(token);
-  const key = found instanceof Promise ? await found : found;
-  const over = await overRate(key, client);
+  return andThen(token === undefined ? null : keyOf(token), (key) => accessWith(key, { needs, request, client }));
+}
+
+function accessWith(
+  key: AccessKey | null,
+  { needs, request, client }: { needs: Needs; request: Request; client: Client },
+): ShopAccess {
+  const over = overRate(key, client);
   if (!key) return refuse(over ?? noSuchKey);
   const origin = request.headers.get('origin');
   const headers = key.kind === 'publishable' ? crossOrigin(key, origin) : {};
@@ -66,8 +72,7 @@ export async function answerAhead(request: Request, { pathname }: URL): Promise<
   const asked = request.headers.get('access-control-request-method');
   const methods = pageCalls.get(pathname);
   if (request.method !== 'OPTIONS' || origin === null || asked === null || !methods) return null;
-  const keys = [...(await liveKeys()).values()];
-  const listed = keys.some(({ kind, origins }) => kind === 'publishable' && origins.includes(origin));
+  const listed = (await liveKeys()).some(({ kind, origins }) => kind === 'publishable' && origins.includes(origin));
   if (!listed || !methods.includes(asked)) return problemResponse({ ...notFromThere, headers: { vary: 'Origin' } });
   const headers = {
     ...crossOrigin({ origins: [origin] }, origin),

@@ -42,25 +42,25 @@ export interface Asking {
 
 const limiters = {
   /** of one account: more than anybody’s hands do, and than pages ask for by themselves */
-  person: callLimiter('person', 'SUMMANT_RATE_PERSON', 1200),
+  person: callLimiter('SUMMANT_RATE_PERSON', 1200),
   /** of whoever is not signed in, from one address */
-  address: callLimiter('address', 'SUMMANT_RATE_ADDRESS', 3000),
+  address: callLimiter('SUMMANT_RATE_ADDRESS', 3000),
 };
 
 /** The one place where it is decided who asks and whether he may. Without accounts only this machine is served. */
 export async function accessOf({ needs, limited }: Wanted, asking: Asking): Promise<Access> {
-  if (needs === 'anyone') return { person: null, refused: await tooManyFrom(asking) };
+  if (needs === 'anyone') return { person: null, refused: tooManyFrom(asking) };
   const accounts = await anyAccounts();
   const person = accounts ? await signedIn(asking.request) : whoeverIsHere(asking.local);
-  if (!person) return { person, refused: (await tooManyFrom(asking)) ?? (accounts ? signInFirst : nobodyYet) };
-  const over = person.signedIn ? await overLimit(limiters.person, person.signedIn.accountId) : null;
+  if (!person) return { person, refused: tooManyFrom(asking) ?? (accounts ? signInFirst : nobodyYet) };
+  const over = person.signedIn ? overLimit(limiters.person, person.signedIn.accountId) : null;
   if (over) return { person, refused: over };
   const reason = whyNot(person.role, needs) ?? (changes(needs) && !limited ? beyondAnyLimit(person.markets) : null);
   return { person, refused: reason === null ? null : mayNot(reason) };
 }
 
 /** Whoever sits at this machine is not counted. */
-const tooManyFrom = async ({ local, client }: Asking): Promise<Problem | null> =>
+const tooManyFrom = ({ local, client }: Asking): Problem | null =>
   local ? null : overLimit(limiters.address, client() ?? 'not known');
 
 const whoeverIsHere = (local: boolean): Person | null => (local ? atThisMachine : null);

@@ -7,7 +7,7 @@ import { isUnavailable } from '../database/unavailable.ts';
 import { log } from '../log.ts';
 import { orderMonths, readOrderColumns } from '../orders/order-months.ts';
 import { currentPolicy, type CurrentPolicy } from '../quote/current-policy.ts';
-import { changingQuotes } from '../quote/current-state.ts';
+import { changingQuotes } from '../current-state.ts';
 
 /** How often experiments are looked at that are to end by themselves, in seconds; 0: never. */
 const every = (): number => Number(process.env.SUMMANT_EXPERIMENTS_EVERY ?? 60);

@@ -12,7 +12,7 @@ import { accessOf, type Asking, type Person } from '../accounts/person.ts';
 import { keyNeeded, shopAccess, showsKey, type ShopAccess } from '../access/shop-access.ts';
 import { noteRefusal } from '../audit/refusals.ts';
 import { isAudited, namedBefore, noteDone } from '../audit/noting.ts';
-import type { Soon } from '../soon.ts';
+import { andThen, type Soon } from '../soon.ts';
 import { answerTo, isProblem, json, problemResponse, type Problem } from './problem.ts';
 import { bodySchema, matchedRevision, readBody, readQuery } from './read-request.ts';
 
@@ -76,10 +76,14 @@ export function endpoint<N extends CallName>(name: N, work: (asked: Asked<N>) =>
   return async (context) => {
     let headers: Record<string, string> = {};
     try {
-      const admitted =
+      const admitting =
         shop && showsKey(context.request)
-          ? asShop(await shopAccess(shop, context.request, clientOf(context)))
-          : await asPerson(shape, context);
+          ? andThen(
+              shopAccess(shop, context.request, () => clientOf(context)),
+              asShop,
+            )
+          : asPerson(shape, context);
+      const admitted = admitting instanceof Promise ? await admitting : admitting;
       ({ headers } = admitted);
       return withHeaders(admitted.refused ?? (await answer(context, admitted.by)), headers);
     } catch (error) {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise';
 import { database, inTransaction } from '../database/pool.ts';
 import { isUnavailable } from '../database/unavailable.ts';
-import { changingQuotes } from '../quote/current-state.ts';
+import { changingQuotes } from '../current-state.ts';
 import { noteCatalogueChange } from '../products/catalogue-revision.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { log } from '../log.ts';

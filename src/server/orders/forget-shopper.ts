@@ -1,6 +1,6 @@
 import type { PoolConnection, ResultSetHeader } from 'mysql2/promise';
 import { inTransaction } from '../database/pool.ts';
-import { forgetUses } from '../redemptions/uses.ts';
+import { forgetState } from '../current-state.ts';
 import { shopperHash } from './shopper-hash.ts';
 
 /** Where it is known which shopper something was of; what was ordered and redeemed stays, as anybody’s. */
@@ -30,6 +30,6 @@ export async function forgetShopper(key: string): Promise<number> {
       return orders;
     });
   } finally {
-    forgetUses();
+    forgetState();
   }
 }

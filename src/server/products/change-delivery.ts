@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { RowDataPacket } from 'mysql2/promise';
 import { changedProduct, stateOf, type Product, type ProductDeliveryChange } from '../../core/catalogue/product.ts';
-import { changingQuotes } from '../quote/current-state.ts';
+import { changingQuotes } from '../current-state.ts';
 import { noteCatalogueChange } from './catalogue-revision.ts';
 import { columns, detailsOf, productOf } from './product-store.ts';
 

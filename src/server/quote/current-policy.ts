@@ -3,7 +3,7 @@ import { CompiledExperiments, type EndedEarly } from '../../core/experiments/com
 import { checkedPolicy } from '../policy/stored-policy.ts';
 import { readRelease } from '../releases/release-store.ts';
 import { andThen, type Soon } from '../soon.ts';
-import { currentState, type QuotedState } from './current-state.ts';
+import { currentState, type QuotedState } from '../current-state.ts';
 
 /** A release, ready to be computed with. */
 export interface CompiledRelease {

@@ -19,7 +19,8 @@ import { shopperHash } from '../orders/shopper-hash.ts';
 import { promised } from '../redemptions/promise.ts';
 import { wholeCatalogue } from '../products/products-known.ts';
 import { andThen, type Soon } from '../soon.ts';
-import { forgetUses, redemptionsFor } from '../redemptions/uses.ts';
+import { redemptionsFor } from '../redemptions/uses.ts';
+import { forgetState } from '../current-state.ts';
 import { preparedCart, refusedCart, refuseUncounted } from './asked-cart.ts';
 import type { CurrentPolicy } from './current-policy.ts';
 import { keepQuote } from './given-quotes.ts';
@@ -89,7 +90,7 @@ async function promisedCart(
   const { rules, request, instant } = asking;
   const said = request.redemptions;
   // What is kept for somebody is kept of what is left at this very moment.
-  forgetUses();
+  forgetState();
   const counts = await redemptionsFor(rules.limited, shopper, said);
   const promising = { policy: rules.compiled.policy, shopper, minutes, said };
   const { cart, offers } = await promised(promising, counts, (redemptions) => evaluated(asking, redemptions));

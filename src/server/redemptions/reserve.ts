@@ -1,6 +1,6 @@
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise';
 import { database, inTransaction } from '../database/pool.ts';
-import { forgetUses } from './uses.ts';
+import { forgetState } from '../current-state.ts';
 
 /** An offer that may be redeemed so often in all. */
 export interface LimitedUse {
@@ -28,7 +28,7 @@ export async function reserve(wanted: readonly LimitedUse[], shopper: Buffer, mi
       return gone;
     });
   } finally {
-    forgetUses();
+    forgetState();
   }
 }
 

@@ -1,29 +1,14 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import type { Redemptions } from '../../core/policy/types.ts';
+import { currentState } from '../current-state.ts';
 import { reading } from '../database/pool.ts';
-import { heldFor } from '../held.ts';
 import { andThen, type Soon } from '../soon.ts';
-
-/** For so long what others redeem or reserve meanwhile may not be seen: so late, at most, quotes follow it. ms */
-const holdsFor = 50;
-const inAll = heldFor(holdsFor, lookUp);
-
-/** Those that come after a change of this process follow it at once. */
-export const forgetUses = inAll.forget;
 
 /** By id of an offer. */
 type UsesInAll = ReadonlyMap<string, number>;
 type UsesOfOne = ReadonlyMap<string, { redeemed: number; reserved: number }>;
 
-/** How often offers have been redeemed, and are reserved at the moment. */
-function lookUp(): Promise<UsesInAll> {
-  return reading(async (pool) => {
-    const [rows] = await pool.query<RowDataPacket[]>(
-      'SELECT offer_id, SUM(uses) AS uses FROM (SELECT offer_id, used AS uses FROM offer_use UNION ALL SELECT offer_id, COUNT(*) FROM reservation WHERE until_at > UTC_TIMESTAMP(3) GROUP BY offer_id) counted GROUP BY offer_id',
-    );
-    return new Map(rows.map(({ offer_id, uses }) => [String(offer_id), Number(uses)]));
-  });
-}
+const usesInAll = (): Soon<UsesInAll> => andThen(currentState(), ({ uses }) => uses);
 
 /** What a shopper has redeemed of each offer, and whether one is reserved for them. */
 function usesBy(shopper: Buffer): Promise<UsesOfOne> {
@@ -54,8 +39,8 @@ export function redemptionsFor(
 ): Soon<Redemptions | undefined> {
   if (limited.size === 0) return said;
   const uses = shopper
-    ? Promise.all([inAll.get(), usesBy(shopper)])
-    : andThen(inAll.get(), (all) => [all, null] as [UsesInAll, null]);
+    ? Promise.all([usesInAll(), usesBy(shopper)])
+    : andThen(usesInAll(), (all) => [all, null] as [UsesInAll, null]);
   return andThen<[UsesInAll, UsesOfOne | null], Redemptions>(uses, ([all, own]) => ({
     ...counted(limited, all, own),
     ...said,

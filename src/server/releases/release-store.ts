@@ -6,7 +6,7 @@ import type { Policy } from '../../core/policy/types.ts';
 import { reading } from '../database/pool.ts';
 import { lockedPolicy, type Editor } from '../draft/draft-store.ts';
 import { checkedPolicy, storedPolicy } from '../policy/stored-policy.ts';
-import { changingQuotes } from '../quote/current-state.ts';
+import { changingQuotes } from '../current-state.ts';
 import { tellOfRelease } from '../receivers/outbox.ts';
 import { choicesIn } from '../store-choices.ts';
 import { storeId } from '../store-id.ts';

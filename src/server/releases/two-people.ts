@@ -1,7 +1,7 @@
 import type { AskedRelease, ReleaseSummary } from '../../contract/shapes/release.ts';
 import type { Person } from '../accounts/person.ts';
 import { inTransaction } from '../database/pool.ts';
-import { changingQuotes } from '../quote/current-state.ts';
+import { changingQuotes } from '../current-state.ts';
 import { choicesIn } from '../store-choices.ts';
 import { askedIn, dropAskedIn, keepAsked } from './asked-store.ts';
 import { addRelease, releasable } from './release-store.ts';

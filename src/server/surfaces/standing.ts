@@ -4,7 +4,7 @@ import type { Policy, Surface } from '../../core/policy/types.ts';
 import type { Compared, Found } from '../../core/surfaces/compared/compared.ts';
 import { readDraft } from '../draft/draft-store.ts';
 import { wholeCatalogue } from '../products/products-known.ts';
-import { currentState } from '../quote/current-state.ts';
+import { currentState } from '../current-state.ts';
 import { compiledRelease } from '../quote/current-policy.ts';
 import type { Beside } from './compare-surface.ts';
 import { knownContent, type KnownContent } from './known-content.ts';

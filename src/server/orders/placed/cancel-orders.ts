@@ -1,7 +1,7 @@
 import type { RowDataPacket } from 'mysql2/promise';
 import type { CancelOutcome } from '../../../contract/shapes/placed-order.ts';
 import { inTransaction } from '../../database/pool.ts';
-import { forgetUses } from '../../redemptions/uses.ts';
+import { forgetState } from '../../current-state.ts';
 import { touchMonths } from '../order-months.ts';
 
 /** Takes orders back: out of the past orders, and what they redeemed is free again. That they were there stays known. */
@@ -47,6 +47,6 @@ export async function cancelOrders(numbers: readonly string[]): Promise<CancelOu
       });
     });
   } finally {
-    forgetUses();
+    forgetState();
   }
 }

@@ -4,7 +4,7 @@ import type { PlacedOrder, ReportedOrder } from '../../../contract/shapes/placed
 import { inTransaction } from '../../database/pool.ts';
 import { codeOf } from '../../database/unavailable.ts';
 import { problemBody } from '../../http/problem.ts';
-import { forgetUses } from '../../redemptions/uses.ts';
+import { forgetState } from '../../current-state.ts';
 import { ordersKeptFrom } from '../aggregate-orders.ts';
 import { touchMonths } from '../order-months.ts';
 import { comparedOrders, reportHash, type ReadyOrder } from './compared-orders.ts';
@@ -31,7 +31,7 @@ export async function reportOrders(
   try {
     return await overtaken(() => inTransaction((connection) => take(connection, orders, compared)));
   } finally {
-    forgetUses();
+    forgetState();
   }
 }
 
