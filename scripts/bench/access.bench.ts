@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { startApplication } from '../../tests/support/application.ts';
 import { firstLinkOf, joinBy } from '../../tests/support/people.ts';
 import type { Bar } from './bar.ts';
-import { answered, asking, compareRates, quoteBodies, rateOf } from './quoting.ts';
+import { answered, asking, compareRates, manyRounds, quoteBodies, rateOf } from './quoting.ts';
 
 const connections = 20;
 const each = 400;
@@ -37,6 +37,7 @@ export async function bars(): Promise<Bar[]> {
     const [quotes, constant] = await compareRates(
       () => rateOf(ask, '/api/quote', bodies, connections),
       () => rateOf(asking(address, agent), '/stand-ins/quote', bodies, connections),
+      manyRounds,
     );
     const share = quotes / constant;
     const wrong = wrongPasswords(address);

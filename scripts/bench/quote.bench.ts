@@ -6,7 +6,7 @@ import { demoProducts } from '../../demo/products.ts';
 import { mostCarts } from '../../src/contract/shapes/quote-request.ts';
 import { startApplication } from '../../tests/support/application.ts';
 import { median, type Bar } from './bar.ts';
-import { asking, compareRates, quoteBodies, rateOf, type Ask } from './quoting.ts';
+import { asking, compareRates, manyRounds, quoteBodies, rateOf, type Ask } from './quoting.ts';
 
 const connections = 20;
 const practice = 10;
@@ -65,7 +65,7 @@ export async function bars(): Promise<Bar[]> {
   });
   const rate = (path: string) => () => rateOf(ask, path, bodies, connections);
   try {
-    const [quotes, constant] = await compareRates(rate('/api/quote'), rate('/stand-ins/quote'));
+    const [quotes, constant] = await compareRates(rate('/api/quote'), rate('/stand-ins/quote'), manyRounds);
     const share = quotes / constant;
     const { slowest, middle } = await crowded(bodies, ask);
     const { alone, together } = await listed(

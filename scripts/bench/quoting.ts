@@ -3,9 +3,11 @@ import { request } from 'node:http';
 import { median } from './bar.ts';
 import { mixedCarts } from './core/evaluate/carts.ts';
 
-/** Rounds before anything is measured, and those that are. */
+/** Rounds before anything is measured, and usually those that are. */
 const practice = 10;
-const rounds = 60;
+const usualRounds = 20;
+/** Where what is looked for is as small as fewer rounds scatter. */
+export const manyRounds = 60;
 
 export type Ask = (path: string, body: string, through?: Agent) => Promise<void>;
 
@@ -69,6 +71,7 @@ export async function rateOf(ask: Ask, path: string, bodies: readonly string[], 
 export async function compareRates(
   one: () => Promise<number>,
   other: () => Promise<number>,
+  rounds = usualRounds,
 ): Promise<[one: number, other: number]> {
   const measured: [number[], number[]] = [[], []];
   for (let round = -practice; round < rounds; round++)
