@@ -71,3 +71,12 @@ test('of a goal in pieces an article is told what comes of one more like it', ()
   expect(told(400)).toEqual(['progress']);
   expect(told(600)).toEqual([]);
 });
+
+test('what an order says of size, codes and channel counts', () => {
+  const zone = compilePolicy(smallStore).markets.get('uk')!.zones[0]!;
+  const situation = { destination: { country: 'GB', postcode: 'ZZ1 1ZZ' }, instant: now };
+  const large = evaluateOrder(zone, { ...orderOfValue(400), volume: 9000, longestSide: 300 }, situation);
+  expect(large.measures!.charged).toMatchObject({ volume: 9000, longestSide: 300 });
+  const said = evaluateOrder(zone, { ...orderOfValue(400), codes: ['SUN'], channel: 'app' }, situation);
+  expect([[...said.cart!.codes], said.cart!.channel]).toEqual([['SUN'], 'app']);
+});

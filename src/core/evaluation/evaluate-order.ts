@@ -10,21 +10,24 @@ import type { Evaluation } from './evaluation.ts';
 /**
  * What an order of ordinary articles is offered and told in a zone, just as its cart would be. Goods that are added to a
  * hypothetical order make its article dearer and are no further piece or line, so that an order of one article is evaluated as
- * a cart; one of several pieces or of a weight is none that is known, and what it is told of goods to add is that of its kind.
+ * a cart; one of several pieces, of a weight or a size is none that is known, and what it is told of goods to add is that of its kind.
  */
 export function evaluateOrder(zone: CompiledZone, order: HypotheticalOrder, given: Situation): Evaluation {
-  if (order.items !== 1 || order.weight !== 0) return evaluateHypothetical(zone, order, given);
+  if (!isOneArticle(order)) return evaluateHypothetical(zone, order, given);
   const { situation, postcode } = locatedSituation(given);
-  return evaluateContext(zoneContext(zone, oneArticle(zone, order.value, situation), postcode, situation));
+  return evaluateContext(zoneContext(zone, oneArticle(zone, order, situation), postcode, situation));
 }
+
+const isOneArticle = ({ items, weight, volume, longestSide }: HypotheticalOrder): boolean =>
+  items === 1 && weight === 0 && volume === 0 && longestSide === 0;
 
 function oneArticle(
   { market: { id, terms } }: CompiledZone,
-  price: number,
-  { codes, channel, destination }: Situation,
+  order: HypotheticalOrder,
+  { codes = order.codes, channel = order.channel, destination }: Situation,
 ): MeasuredCart {
   const cart = {
-    lines: [{ product: { ...ordinaryArticle, prices: { [id]: price } }, quantity: 1 }],
+    lines: [{ product: { ...ordinaryArticle, prices: { [id]: order.value } }, quantity: 1 }],
     ...(codes ? { codes } : {}),
     ...(channel === undefined ? {} : { channel }),
   };
