@@ -21,7 +21,7 @@ afterAll(async () => {
 
 /** Somebody, signed in at a page of his own browser. */
 async function at(who: string, path: string): Promise<Page> {
-  const page = await open(`/sign-in?next=${encodeURIComponent(path)}`, { address, allow: /409/ });
+  const page = await open(`/sign-in?next=${encodeURIComponent(path)}`, { address, allow: /409|ERR_FAILED/ });
   await page.getByTestId('sign-in-as').fill(`${who}@example.com`);
   await page.getByTestId('password').fill(password);
   await page.getByTestId('sign-in-now').click();
@@ -63,6 +63,35 @@ test('what another does appears by itself, and where the other is', async () => 
   await expect.poll(() => ida.getByTestId('others-delivery').count(), { timeout: 20_000 }).toBe(0);
   await bea.context().close();
   await ida.context().close();
+});
+
+test('who signs out has stopped listening before, and is told where it did not come about', async () => {
+  const bea = await at('bea', '/delivery');
+  const listens = () => bea.evaluate(async () => (await navigator.locks.query()).held?.map(({ name }) => name));
+  await expect.poll(listens).toEqual(['summant-news']);
+  await bea.evaluate(() => {
+    const noted = (what: string) =>
+      document.body.setAttribute('data-order', `${document.body.dataset.order ?? ''}${what} `);
+    const { close } = EventSource.prototype;
+    EventSource.prototype.close = function () {
+      noted('silent');
+      close.call(this);
+    };
+    const { fetch } = window;
+    window.fetch = (...asked) => {
+      noted(String(asked[0]));
+      return fetch(...asked);
+    };
+  });
+  await bea.route('**/api/sign-out', (route) => route.abort());
+  await bea.getByTestId('person-menu').click();
+  await bea.getByTestId('sign-out').click();
+  await bea.getByRole('alert').getByText('You may still be signed in. Summant does not answer.').waitFor();
+  expect(await bea.locator('body').getAttribute('data-order')).toMatch(/silent \/api\/presence \/api\/sign-out $/);
+  await bea.unroute('**/api/sign-out');
+  await bea.getByTestId('sign-out').click();
+  await bea.waitForURL(`${address}/sign-in`);
+  await bea.context().close();
 });
 
 test('undo takes back one’s own edit, and says when another’s lies on top', async () => {

@@ -46,7 +46,7 @@ export function useBrowser(): {
         !late.test(message.text()) &&
         !allow?.test(message.text())
       )
-        errors.push(message.text());
+        errors.push(`${message.text()} ${message.location().url}`);
     });
     page.on('response', (response) => {
       const missing = `404: ${response.url()}`;

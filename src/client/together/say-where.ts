@@ -11,13 +11,15 @@ const newPage = (): string =>
 const thingIn = (target: EventTarget | null): string =>
   target instanceof Element ? (target.closest<HTMLElement>('[data-thing]')?.dataset.thing ?? '') : '';
 
-let leave = (): Promise<unknown> => Promise.resolve();
+/** How what says where a page is comes to its end. */
+interface Saying {
+  end: () => void;
+  /** ends it, and says that the page is left */
+  leave: () => Promise<unknown>;
+}
 
-/** Says that this page is left, and no more after it. Before whoever looks at it signs out: afterwards nobody would take it. */
-export const sayLeft = (): Promise<unknown> => leave();
-
-/** Says where this page is, as long as it is looked at. @returns ends it */
-export function sayWhere(place: string): () => void {
+/** Says where this page is, as long as it is looked at. */
+export function sayWhere(place: string): Saying {
   const name = newPage();
   let thing = thingIn(document.activeElement);
   let there = false;
@@ -47,9 +49,11 @@ export function sayWhere(place: string): () => void {
     document.removeEventListener('visibilitychange', sayHere);
     window.removeEventListener('pagehide', onHide);
   };
-  leave = () => {
-    end();
-    return say('');
+  return {
+    end,
+    leave: () => {
+      end();
+      return say('');
+    },
   };
-  return end;
 }

@@ -21,7 +21,7 @@ import { providerAway, providerRefused } from '../account-problems.ts';
 import { providerSettings, type ProviderSettings } from './settings.ts';
 
 /** Until it is taken not to answer. s */
-const longestAnswer = 5;
+const longestAnswer = 10;
 /** Clocks may be so far apart. s */
 const clocksApart = 30;
 /** What the provider says of itself is asked for again after that. ms */

@@ -5,7 +5,7 @@ import { standInMode } from '../stand-in-modes.ts';
 import type { Wrong } from './tokens.ts';
 
 /** Longer than anybody waits. ms */
-const slow = 8000;
+const slow = 13_000;
 
 export const standInIssuer = (): string => new URL('/stand-ins/provider', ownAddress()).href;
 

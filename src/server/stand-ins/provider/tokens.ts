@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { exportJWK, generateKeyPair, SignJWT, type JWK } from 'jose';
+import { exportJWK, generateKeyPair, SignJWT, type GenerateKeyPairResult, type JWK } from 'jose';
 import { standInPeople, takeGrant, type Grant } from './authorizing.ts';
 import { standInClient } from './client.ts';
 
@@ -8,33 +8,39 @@ export type Wrong = 'nonce' | 'issuer' | 'signature' | 'expiry' | 'audience';
 
 const alg = 'RS256';
 const keyId = 'stand-in';
-/** One that is published, and one that is not. Made when they are first wanted: they hold for as long as the process. */
-let made: Promise<{ published: CryptoKey; other: CryptoKey; set: { keys: JWK[] } }> | null = null;
-const keys = () => (made ??= makeKeys());
 
-async function makeKeys() {
-  const [own, other] = await Promise.all([generateKeyPair(alg), generateKeyPair(alg)]);
-  const jwk = { ...(await exportJWK(own.publicKey)), kid: keyId, alg, use: 'sig' };
-  return { published: own.privateKey, other: other.privateKey, set: { keys: [jwk] } };
-}
+/** Holds as long as the process. To make one takes a busy machine seconds: each is made once it is known to be wanted. */
+const keyPair = () => {
+  let made: Promise<GenerateKeyPairResult> | null = null;
+  return () => (made ??= generateKeyPair(alg));
+};
+const published = keyPair();
+const other = keyPair();
 
 /** RFC 7517, 5 */
-export const keySet = async (): Promise<{ keys: JWK[] }> => (await keys()).set;
+export async function keySet(): Promise<{ keys: JWK[] }> {
+  const { publicKey } = await published();
+  return { keys: [{ ...(await exportJWK(publicKey)), kid: keyId, alg, use: 'sig' }] };
+}
 
 /** OpenID Connect Discovery 1.0, 3 */
-export const metadata = (issuer: string) => ({
-  issuer,
-  authorization_endpoint: `${issuer}/authorize`,
-  token_endpoint: `${issuer}/token`,
-  jwks_uri: `${issuer}/keys`,
-  response_types_supported: ['code'],
-  subject_types_supported: ['public'],
-  id_token_signing_alg_values_supported: [alg],
-  token_endpoint_auth_methods_supported: ['client_secret_post'],
-  code_challenge_methods_supported: ['S256'],
-  authorization_response_iss_parameter_supported: true,
-  scopes_supported: ['openid', 'profile', 'email'],
-});
+export function metadata(issuer: string) {
+  // Whoever asks will be back with somebody soon.
+  void published();
+  return {
+    issuer,
+    authorization_endpoint: `${issuer}/authorize`,
+    token_endpoint: `${issuer}/token`,
+    jwks_uri: `${issuer}/keys`,
+    response_types_supported: ['code'],
+    subject_types_supported: ['public'],
+    id_token_signing_alg_values_supported: [alg],
+    token_endpoint_auth_methods_supported: ['client_secret_post'],
+    code_challenge_methods_supported: ['S256'],
+    authorization_response_iss_parameter_supported: true,
+    scopes_supported: ['openid', 'profile', 'email'],
+  };
+}
 
 const isVerifier = (verifier: string, challenge: string): boolean =>
   createHash('sha256').update(verifier).digest('base64url') === challenge;
@@ -56,7 +62,7 @@ export async function exchanged(
 }
 
 async function idToken({ person, nonce }: Grant, issuer: string, wrong: Wrong | null): Promise<string> {
-  const { published, other } = await keys();
+  const { privateKey } = await (wrong === 'signature' ? other : published)();
   const now = Math.floor(Date.now() / 1000);
   const made = wrong === 'expiry' ? now - 3600 : now;
   return new SignJWT({ ...standInPeople[person], nonce: wrong === 'nonce' ? 'another' : nonce })
@@ -66,5 +72,5 @@ async function idToken({ person, nonce }: Grant, issuer: string, wrong: Wrong | 
     .setSubject(person)
     .setIssuedAt(made)
     .setExpirationTime(made + 300)
-    .sign(wrong === 'signature' ? other : published);
+    .sign(privateKey);
 }
