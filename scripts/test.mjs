@@ -12,6 +12,8 @@ const root = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 const reports = mkdtempSync(join(tmpdir(), 'summant-tests-'));
 const counts = { passed: 0, failed: 0, skipped: 0 };
+/** What was not good, said once more where everybody looks first: at the end. */
+const notGood = [];
 
 /** What a step says stands together, also where several run side by side. */
 function step(name, command, args) {
@@ -30,9 +32,21 @@ function step(name, command, args) {
     child.once('close', (status) => {
       const seconds = Math.round((Date.now() - started) / 1000);
       say(`\n── ${name}\n${said}── ${name}: ${status === 0 ? 'good' : 'NOT good'}, ${seconds} s`);
+      if (status !== 0) notGood.push(`${name} ended with ${status}`, ...whatWentWrong(said));
       resolve(status === 0);
     });
   });
+}
+
+/** The lines of a step in which something went wrong, with what follows each; not all where there are many. */
+function whatWentWrong(said) {
+  const lines = said.split('\n');
+  const wrong = /^\s*(FAIL |Error: |\w*Error: )|Unhandled|Failed Suites|\[vitest/;
+  return lines
+    .flatMap((line, at) => (wrong.test(line) ? lines.slice(at, at + 3) : []))
+    .filter((line) => line.trim() !== '')
+    .slice(0, 40)
+    .map((line) => `  ${line.slice(0, 300)}`);
 }
 
 /** A step that is good or not as a whole. */
@@ -85,10 +99,11 @@ try {
   await tests('browser');
   await tests('cluster');
 } catch (error) {
-  say(error instanceof Stop ? error.message : String(error?.stack ?? error));
+  notGood.push(error instanceof Stop ? error.message : String(error?.stack ?? error));
   counts.failed += 1;
 } finally {
   rmSync(reports, { recursive: true, force: true });
 }
+if (notGood.length > 0) say(`\n── Not good:\n${notGood.join('\n')}`);
 say(`\n${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);
 process.exitCode = counts.failed === 0 ? 0 : 1;

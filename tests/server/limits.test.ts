@@ -121,10 +121,9 @@ test('of one address only so many connections are kept open, and one that is clo
     const socket = connect(port, '127.0.0.1');
     socket.on('error', () => {});
     socket.write('GET / HTTP/1.1\r\nhost: here\r\n\r\n');
-    const answered = await Promise.race([
-      once(socket, 'data').then(() => true),
-      once(socket, 'close').then(() => false),
-    ]);
+    const answered = await new Promise<boolean>((resolve) => {
+      socket.once('data', () => resolve(true)).once('close', () => resolve(false));
+    });
     if (answered) open.push(socket);
     return answered;
   };
