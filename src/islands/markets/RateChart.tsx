@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { linearScale } from '../../ui/chart/linear-scale.ts';
 import { useMemo, useRef } from 'react';
 import {
   CartesianGrid,
@@ -63,7 +63,7 @@ export default function RateChart({
         <YAxis
           width={58}
           domain={[lowest - some, highest + some]}
-          ticks={scaleLinear([lowest - some, highest + some], [0, 1]).ticks(4)}
+          ticks={linearScale([lowest - some, highest + some], [0, 1]).ticks(4)}
           tickFormatter={(value: number) => figure.format(value)}
           {...axisLook}
           axisLine={false}

@@ -1,4 +1,4 @@
-import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { linearScale, type LinearScale } from '../../ui/chart/linear-scale.ts';
 import { niceStep } from '../../core/orders/nice-step.ts';
 import type { LineScale } from '../spend-line/scale.ts';
 
@@ -11,7 +11,7 @@ const histogramHeight = 190;
 export interface OrderScale extends LineScale {
   /** foot of the histogram, where poles stand */
   foot: number;
-  countY: ScaleLinear<number, number>;
+  countY: LinearScale;
 }
 
 /** What an axis of orders has to show. */
@@ -29,7 +29,7 @@ export function orderScale(width: number, currency: string, { end, bandWidth, mo
   const foot = margin.top + histogramHeight;
   return {
     currency,
-    x: scaleLinear([0, end], [left, right]),
+    x: linearScale([0, end], [left, right]),
     end,
     left,
     right,
@@ -38,6 +38,6 @@ export function orderScale(width: number, currency: string, { end, bandWidth, mo
     bottom: foot,
     bandWidth,
     step: niceStep(end / (right - left) / 1.5),
-    countY: scaleLinear([0, Math.max(1, most) * 1.06], [foot, margin.top]),
+    countY: linearScale([0, Math.max(1, most) * 1.06], [foot, margin.top]),
   };
 }

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { orderOfValue } from '../../core/cart/hypothetical-order.ts';
 import type { CompiledZone } from '../../core/evaluation/compile.ts';
-import { evaluateHypothetical } from '../../core/evaluation/evaluate.ts';
+import { evaluateOrder } from '../../core/evaluation/evaluate-order.ts';
 import { ordersBelow, type Distribution } from '../../core/orders/distribution.ts';
 import type { Shopper } from '../../core/policy/types.ts';
 import type { Sweep } from '../../core/sweep/sweep.ts';
@@ -34,7 +34,7 @@ export function ReadOut({
   const compiled = useCompiled();
   const now = useNow();
   const market = zone.market.market;
-  const evaluation = evaluateHypothetical(zone, orderOfValue(at), someoneIn(zone, now, shopper));
+  const evaluation = evaluateOrder(zone, orderOfValue(at), someoneIn(zone, now, shopper));
   const message = renderLead(compiled, evaluation, 'strip', language);
   const nowhere = useMemo(
     () =>

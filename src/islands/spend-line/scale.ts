@@ -1,5 +1,5 @@
 import { alongLine, stepOf } from '../../ui/arrow-keys.ts';
-import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { linearScale, type LinearScale } from '../../ui/chart/linear-scale.ts';
 import { minorPerMajor } from '../../core/money/currency.ts';
 import { niceStep } from '../../core/orders/nice-step.ts';
 import { valueAtShare, type Distribution } from '../../core/orders/distribution.ts';
@@ -11,7 +11,7 @@ export const margin = { left: 46, right: 14, top: 34, bottom: 44 };
 /** Where order values lie on a picture, in px. Amounts in minor units. */
 export interface LineScale {
   currency: string;
-  x: ScaleLinear<number, number>;
+  x: LinearScale;
   /** end of the order value axis */
   end: number;
   left: number;
@@ -25,7 +25,7 @@ export interface LineScale {
 
 /** The same with delivery prices upward. */
 export interface SpendScale extends LineScale {
-  priceY: ScaleLinear<number, number>;
+  priceY: LinearScale;
 }
 
 /** What an axis of spending has to show. */
@@ -67,8 +67,8 @@ export function spendScale(
   const bottom = height - margin.bottom;
   return {
     currency,
-    x: scaleLinear([0, end], [left, right]),
-    priceY: scaleLinear([0, highest * 1.12], [bottom - 10, top + 8]),
+    x: linearScale([0, end], [left, right]),
+    priceY: linearScale([0, highest * 1.12], [bottom - 10, top + 8]),
     end,
     left,
     right,

@@ -1,7 +1,5 @@
-import type { ScaleLinear } from 'd3-scale';
+import type { LinearScale } from './linear-scale.ts';
 import { memo } from 'react';
-
-type Scale = ScaleLinear<number, number>;
 
 /** px between two figures of an axis, so that they never touch */
 const room = 90;
@@ -13,13 +11,13 @@ export const BottomAxis = memo(function BottomAxis({
   format,
   label,
 }: {
-  scale: Scale;
+  scale: LinearScale;
   at: number;
   format: (value: number) => string;
   /** below its end, where there is room for it */
   label?: string;
 }) {
-  const [left, right] = scale.range() as [number, number];
+  const [left, right] = scale.range;
   return (
     <g className="fill-soft" fontSize="12">
       <line x1={left} x2={right} y1={at} y2={at} className="stroke-soft" />
@@ -49,7 +47,7 @@ export const LeftAxis = memo(function LeftAxis({
   count = 4,
   across,
 }: {
-  scale: Scale;
+  scale: LinearScale;
   at: number;
   format: (value: number) => string;
   /** above it */
@@ -58,7 +56,7 @@ export const LeftAxis = memo(function LeftAxis({
   count?: number;
   across?: number;
 }) {
-  const top = Math.min(...scale.range());
+  const top = Math.min(...scale.range);
   return (
     <g className="fill-soft" fontSize="12">
       {scale.ticks(count).map((value) => (

@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { linearScale } from '../../../ui/chart/linear-scale.ts';
 import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { moveEdge, setLine } from '../../../client/edits/option-edits.ts';
 import { countInWords } from '../../../core/charges/count-in-words.ts';
@@ -243,8 +243,8 @@ function pictureScale(width: number, axis: SweepAxis, currency: string, sweep: S
   );
   const step = Math.max(1, niceStep(end / (width - margin.left - margin.right) / 1.5));
   return {
-    x: scaleLinear([0, end], [margin.left, width - margin.right]),
-    y: scaleLinear([0, highest * 1.18], [height - margin.bottom, margin.top + 8]),
+    x: linearScale([0, end], [margin.left, width - margin.right]),
+    y: linearScale([0, highest * 1.18], [height - margin.bottom, margin.top + 8]),
     end,
     step: Math.round(step),
     priceStep: Math.max(1, Math.round(niceStep(highest / 90))),

@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { linearScale } from '../../../ui/chart/linear-scale.ts';
 import { useMemo, type ReactNode } from 'react';
 import { Area, ComposedChart, Line, ReferenceDot, ReferenceLine, Tooltip, XAxis, YAxis } from 'recharts';
 import { minorPerMajor } from '../../../core/money/currency.ts';
@@ -66,7 +66,7 @@ export function NetCurves<Point extends NetPoint>({
         dataKey="goal"
         type="number"
         domain={[0, end]}
-        ticks={scaleLinear([0, end], [0, 1]).ticks(pieces ? Math.min(12, end) : 9)}
+        ticks={linearScale([0, end], [0, 1]).ticks(pieces ? Math.min(12, end) : 9)}
         tickFormatter={pieces ? String : inMajor}
         {...axisLook}
       />
@@ -74,7 +74,7 @@ export function NetCurves<Point extends NetPoint>({
         width={margin.left}
         domain={range}
         allowDataOverflow
-        ticks={scaleLinear(range, [0, 1]).ticks(4)}
+        ticks={linearScale(range, [0, 1]).ticks(4)}
         tickFormatter={inMajor}
         {...axisLook}
         axisLine={false}

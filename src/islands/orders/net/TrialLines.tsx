@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { linearScale } from '../../../ui/chart/linear-scale.ts';
 import { margin } from '../order-scale.ts';
 
 /** px */
@@ -8,7 +8,7 @@ export const axisHeight = 30;
 
 /** Where the goals on trial stand. Over the chart and not of it: they are dragged, and the curves need not be drawn anew for that. */
 export function TrialLines({ goals, end, width }: { goals: readonly number[]; end: number; width: number }) {
-  const x = scaleLinear([0, end], [margin.left, width - margin.right]);
+  const x = linearScale([0, end], [margin.left, width - margin.right]);
   return (
     <svg width={width} height={chartHeight} className="pointer-events-none absolute top-0 left-0" aria-hidden>
       {goals
