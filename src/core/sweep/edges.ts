@@ -1,11 +1,11 @@
-import { lineValue } from '../cart/line-values.ts';
-import type { CompiledBasis } from '../cart/basis.ts';
+import { convertTax, type CompiledBasis } from '../cart/basis.ts';
 import { usualVolumeDivisor, volumeWeight, type ChargeMeasure } from '../cart/charge-measure.ts';
 import type { CompiledCharge } from '../charges/compile-charge.ts';
 import { leavesOf, type CompiledCondition } from '../conditions/compile-condition.ts';
 import { priceEdges, type MeasureEdges } from '../conditions/leaf.ts';
 import { cartOfHypotheticalOrder } from '../cart/hypothetical-cart.ts';
 import type { HypotheticalOrder } from '../cart/hypothetical-order.ts';
+import { ordinaryArticle } from '../cart/ordinary-article.ts';
 import type { CompiledZone } from '../evaluation/compile.ts';
 import { chargeMeasureOf } from '../charges/charge-measure-of.ts';
 import type { Weighing } from '../charges/weighing.ts';
@@ -182,14 +182,9 @@ export function countAt(at: number, measure: ChargeMeasure, weighing: Weighing, 
 }
 
 /** The lowest value as shown that comes to an amount in a basis. */
-function valueThatReaches(amount: number, basis: CompiledBasis, { zone, order, region }: Along): number | null {
+function valueThatReaches(amount: number, basis: CompiledBasis, { zone, region }: Along): number | null {
   if (!basis.convertsTax) return amount;
   const { terms } = zone.market;
   const rates = taxRatesAt(terms, region);
-  return lowestThat(
-    (value) =>
-      lineValue(cartOfHypotheticalOrder(orderAt('goodsValue', order, value), terms, rates), 0, basis) >= amount,
-    0,
-    axisReach.goodsValue,
-  );
+  return lowestThat((value) => convertTax(value, ordinaryArticle, terms, rates) >= amount, 0, axisReach.goodsValue);
 }
