@@ -65,32 +65,35 @@ test('what another does appears by itself, and where the other is', async () => 
   await ida.context().close();
 });
 
-test('who signs out has stopped listening before, and is told where it did not come about', async () => {
+test('who signs out has left the page before the session ends, and is told where that did not come about', async () => {
   const bea = await at('bea', '/delivery');
-  const listens = () => bea.evaluate(async () => (await navigator.locks.query()).held?.map(({ name }) => name));
-  await expect.poll(listens).toEqual(['summant-news']);
-  await bea.evaluate(() => {
-    const noted = (what: string) =>
-      document.body.setAttribute('data-order', `${document.body.dataset.order ?? ''}${what} `);
-    const { close } = EventSource.prototype;
-    EventSource.prototype.close = function () {
-      noted('silent');
-      close.call(this);
-    };
-    const { fetch } = window;
-    window.fetch = (...asked) => {
-      noted(String(asked[0]));
-      return fetch(...asked);
-    };
+  const asked: string[] = [];
+  await bea.route('**/api/sign-out', (route) => {
+    asked.push(new URL(bea.url()).pathname);
+    return route.abort();
   });
-  await bea.route('**/api/sign-out', (route) => route.abort());
   await bea.getByTestId('person-menu').click();
   await bea.getByTestId('sign-out').click();
-  await bea.getByRole('alert').getByText('You may still be signed in. Summant does not answer.').waitFor();
-  expect(await bea.locator('body').getAttribute('data-order')).toMatch(/silent \/api\/presence \/api\/sign-out $/);
+  await bea.getByRole('alert').getByText('Summant does not answer.').waitFor();
+  await bea.getByRole('heading', { name: 'You may still be signed in' }).waitFor();
+  expect(asked).toEqual(['/sign-out']);
+  expect(await violations(bea)).toEqual([]);
   await bea.unroute('**/api/sign-out');
-  await bea.getByTestId('sign-out').click();
+  await bea.getByTestId('sign-out-now').press('Enter');
   await bea.waitForURL(`${address}/sign-in`);
+  await bea.context().close();
+});
+
+test('an address alone signs nobody out', async () => {
+  const bea = await at('bea', '/delivery');
+  const ended: string[] = [];
+  bea.on('request', (request) => void (request.url().endsWith('/api/sign-out') && ended.push(request.url())));
+  await bea.goto(`${address}/sign-out`);
+  await ready(bea);
+  await bea.getByTestId('sign-out-now').waitFor();
+  await bea.goto(`${address}/delivery`);
+  await bea.getByTestId('person-menu').waitFor();
+  expect(ended).toEqual([]);
   await bea.context().close();
 });
 

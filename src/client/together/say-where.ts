@@ -11,25 +11,18 @@ const newPage = (): string =>
 const thingIn = (target: EventTarget | null): string =>
   target instanceof Element ? (target.closest<HTMLElement>('[data-thing]')?.dataset.thing ?? '') : '';
 
-/** How what says where a page is comes to its end. */
-interface Saying {
-  end: () => void;
-  /** ends it, and says that the page is left */
-  leave: () => Promise<unknown>;
-}
-
-/** Says where this page is, as long as it is looked at. */
-export function sayWhere(place: string): Saying {
+/** Says where this page is, as long as it is looked at. @returns ends it */
+export function sayWhere(place: string): () => void {
   const name = newPage();
   let thing = thingIn(document.activeElement);
   let there = false;
-  const say = (at: string): Promise<unknown> => {
+  const say = (at: string) => {
     there = at !== '';
-    return call('PUT /api/presence', { body: { page: name, place: at, thing }, outlives: at === '' });
+    void call('PUT /api/presence', { body: { page: name, place: at, thing }, outlives: at === '' });
   };
   const sayHere = () => {
-    if (document.visibilityState === 'visible') void say(place);
-    else if (there) void say('');
+    if (document.visibilityState === 'visible') say(place);
+    else if (there) say('');
   };
   const onFocus = ({ target }: FocusEvent) => {
     const next = thingIn(target);
@@ -39,21 +32,14 @@ export function sayWhere(place: string): Saying {
   };
   sayHere();
   const pulse = setInterval(sayHere, presenceEvery * 1000);
-  const onHide = () => void say('');
+  const onHide = () => say('');
   document.addEventListener('focusin', onFocus);
   document.addEventListener('visibilitychange', sayHere);
   window.addEventListener('pagehide', onHide);
-  const end = () => {
+  return () => {
     clearInterval(pulse);
     document.removeEventListener('focusin', onFocus);
     document.removeEventListener('visibilitychange', sayHere);
     window.removeEventListener('pagehide', onHide);
-  };
-  return {
-    end,
-    leave: () => {
-      end();
-      return say('');
-    },
   };
 }

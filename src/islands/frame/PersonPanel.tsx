@@ -1,6 +1,4 @@
-import { useState } from 'react';
-import { call, type HttpProblem } from '../../client/http.ts';
-import { beGone } from '../../client/together/be-there.ts';
+import { signOut } from '../../client/signing-out.ts';
 import type { PagePerson } from '../../contract/page.ts';
 import { inMarkets } from '../../core/people/market-limit.ts';
 import { may, roleInWords } from '../../core/people/roles.ts';
@@ -8,13 +6,6 @@ import { usePolicy } from '../page/draft-context.tsx';
 
 /** What somebody who is signed in may do, and what that leads to. */
 export default function PersonPanel({ person: { name, role, markets } }: { person: PagePerson }) {
-  const [problem, setProblem] = useState<HttpProblem | null>(null);
-  const leave = async () => {
-    await beGone();
-    const answer = await call('POST /api/sign-out');
-    if (answer.ok) window.location.assign('/sign-in');
-    else setProblem(answer.problem);
-  };
   return (
     <span className="flex w-60 flex-col items-start gap-1 p-3">
       <strong>{name}</strong>
@@ -38,10 +29,9 @@ export default function PersonPanel({ person: { name, role, markets } }: { perso
           </a>
         </>
       )}
-      <button type="button" className="btn btn-xs mt-1" onClick={() => void leave()} data-testid="sign-out">
+      <button type="button" className="btn btn-xs mt-1" onClick={signOut} data-testid="sign-out">
         Sign out
       </button>
-      {problem && <span role="alert">{`You may still be signed in. ${problem.title}.`}</span>}
     </span>
   );
 }

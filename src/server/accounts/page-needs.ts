@@ -6,6 +6,7 @@ export const pageNeeds: Record<string, Need> = {
   '/[...path]': 'anyone',
   '/sign-in': 'anyone',
   '/sign-in/back': 'anyone',
+  '/sign-out': 'anyone',
   '/join': 'anyone',
   '/account': 'look',
   '/people': 'own',
