@@ -19,15 +19,20 @@ export default function SignOutPage() {
   return (
     <Bare title={problem ? 'You may still be signed in' : 'Sign out'}>
       {problem && <Alert className="mb-3">{problem.title}.</Alert>}
-      <button
-        type="button"
-        className="btn btn-sm btn-primary self-start"
-        disabled={busy}
-        onClick={() => void end()}
-        data-testid="sign-out-now"
-      >
-        {busy ? 'One moment …' : 'Sign out'}
-      </button>
+      <p className="flex items-center gap-4">
+        <button
+          type="button"
+          className="btn btn-sm btn-primary"
+          disabled={busy}
+          onClick={() => void end()}
+          data-testid="sign-out-now"
+        >
+          {busy ? 'One moment …' : 'Sign out'}
+        </button>
+        <a className="link link-primary" href="/">
+          Stay signed in
+        </a>
+      </p>
     </Bare>
   );
 }
