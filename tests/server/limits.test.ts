@@ -77,21 +77,22 @@ test('what somebody is refused stands in the audit, once for a while', async () 
 
 test('of one person so many lines are listened on, and one that is closed makes room', async () => {
   const cookie = await invited('Ear');
-  const lines: AbortController[] = [];
+  // The answers are kept with their lines: one that nobody holds is collected, and its line closed with it.
+  const lines: { line: AbortController; response: Response }[] = [];
   const listen = async () => {
     const line = new AbortController();
     const response = await fetch(`${address}/api/news`, { headers: { cookie }, signal: line.signal });
-    if (response.ok) lines.push(line);
+    if (response.ok) lines.push({ line, response });
     else await response.text();
     return response.status;
   };
   try {
     for (let i = 0; i < 20; i++) expect(await listen()).toBe(200);
     expect(await listen()).toBe(429);
-    lines.pop()!.abort();
+    lines.pop()!.line.abort();
     await expect.poll(listen, { interval: 500 }).toBe(200);
   } finally {
-    for (const line of lines) line.abort();
+    for (const { line } of lines) line.abort();
   }
 });
 
