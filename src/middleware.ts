@@ -15,6 +15,7 @@ import {
 } from './server/http/guard.ts';
 import { answerTo, problemResponse } from './server/http/problem.ts';
 import { answerAhead } from './server/access/shop-access.ts';
+import { turnAway } from './server/at-the-door.ts';
 import { watchExperiments } from './server/experiments/guard.ts';
 import { keepElement } from './server/element/element-files.ts';
 import { beginMetrics, noteAnswered } from './server/health/metrics.ts';
@@ -39,6 +40,7 @@ beginMetrics();
 export const onRequest = defineMiddleware((context, next) =>
   requestId.run(context.locals.requestId ?? randomId(16), async () => {
     const began = performance.now();
+    if (context.locals.door) context.locals.door.turnAway = turnAway;
     const response = await guarded(context, next);
     const { request, routePattern: route } = context;
     noteAnswered({ method: request.method, route, status: response.status, ms: performance.now() - began });

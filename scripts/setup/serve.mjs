@@ -49,6 +49,8 @@ export async function serve(root, { host, port, lastPort }) {
     },
   });
   const preloads = modulePreloads(root);
+  /** What is turned away before it is read: said by the application, whose door it is, with its first request. */
+  const door = { turnAway: () => null };
   // An hour for a request's body: a file of a million orders may come over a slow line.
   const server = createServer(
     { requestTimeout: 3_600_000, headersTimeout: 10_000, keepAliveTimeout: 5000 },
@@ -66,6 +68,8 @@ export async function serve(root, { host, port, lastPort }) {
         });
         return response.end('There is no such method. Nothing was changed.');
       }
+      const away = door.turnAway(request.method, request.url, () => clientOf(proxyAddress, request, isProxy));
+      if (away) return response.writeHead(away.status, away.headers).end(away.body);
       // A file of the build that has gone since the start, by a build beside a running server, ends that answer alone.
       response.on('pipe', (file) => file.on('error', () => response.destroy()));
       files(request, response, () => {
@@ -79,6 +83,7 @@ export async function serve(root, { host, port, lastPort }) {
         handler(request, response, missed, {
           client: () => clientOf(proxyAddress, request, isProxy),
           isLocal: () => isLocal(request),
+          door,
           requestId,
         });
       });
@@ -92,6 +97,7 @@ export async function serve(root, { host, port, lastPort }) {
     const open = underWay.get(socket);
     if (!open || !open.request.complete || open.response.headersSent) socket.destroy();
   });
+  await warmUp(handler);
   const taken = await listen(server, host, port, lastPort);
   const shown = inAddress(host);
   // A server that listens everywhere is reached here by the loopback address of its family.
@@ -107,6 +113,31 @@ export async function serve(root, { host, port, lastPort }) {
         setTimeout(() => server.closeAllConnections(), 3000).unref();
       }),
   };
+}
+
+/**
+ * Has what quotes need loaded and the release compiled before anybody can ask, which takes a second or more: until then a
+ * proxy asks the other process. A database that is away is waited for for half a minute, and then told to whoever asks.
+ */
+async function warmUp(handler) {
+  const server = createServer((request, response) => handler(request, response));
+  await listen(server, '127.0.0.1', 0, 0);
+  const until = Date.now() + 30_000;
+  while (!(await isReady(server.address().port, until)) && Date.now() < until)
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  server.close();
+  server.closeAllConnections();
+}
+
+async function isReady(port, until) {
+  try {
+    const signal = AbortSignal.timeout(Math.max(1, until - Date.now()));
+    const answer = await fetch(`http://127.0.0.1:${port}/readyz`, { signal });
+    await answer.arrayBuffer();
+    return answer.ok;
+  } catch {
+    return false;
+  }
 }
 
 /** Proxies whose word is taken for whom they forward: addresses and ranges, separated by commas. @throws Stop for what is neither */

@@ -178,11 +178,16 @@ test('while passwords are tried from everywhere, whoever is signed in somewhere 
   expect((await signIn('ida@example.com', password, office)).status).toBe(200);
   let over = false;
   const tried = { looked: 0, away: 0 };
+  let away: Response | null = null;
   const flood = Array.from({ length: 30 }, async () => {
     while (!over) {
-      const { status } = await signIn(`guess-${addresses}@example.com`, 'wrong');
-      if (status === 401) tried.looked++;
-      else tried.away++;
+      const answer = await signIn(`guess-${addresses}@example.com`, 'wrong');
+      if (answer.status === 401) tried.looked++;
+      else {
+        tried.away++;
+        away ??= answer.clone();
+      }
+      await answer.arrayBuffer();
     }
   });
   try {
@@ -196,6 +201,21 @@ test('while passwords are tried from everywhere, whoever is signed in somewhere 
     await Promise.all(flood);
   }
   expect(tried.looked).toBeLessThan(tried.away);
+  // It says what every refusal says, though it was turned away before it was read.
+  expect(await problemOf(away!)).toEqual({
+    type: 'about:blank',
+    status: 429,
+    title: 'Too many tries',
+    detail: 'Nothing was changed. Try again in 1 minute.',
+  });
+  expect(Object.fromEntries(away!.headers)).toMatchObject({
+    'content-type': 'application/problem+json',
+    'content-security-policy': expect.stringContaining("default-src 'none'") as string,
+    'cache-control': 'no-store',
+    'retry-after': '1',
+    'x-content-type-options': 'nosniff',
+    'x-request-id': expect.stringMatching(/./) as string,
+  });
 });
 
 describe('a session', () => {

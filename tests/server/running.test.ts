@@ -1,3 +1,4 @@
+import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
 import type { Health } from '../../src/contract/shapes/health.ts';
 import { call, patchDraft, readDraft, setGoal } from '../support/api.ts';
@@ -6,8 +7,9 @@ import { freshDatabase, startApplication, type Application } from '../support/ap
 let application: Application;
 let address: string;
 let metricsAt: string;
+let url: string;
 beforeAll(async () => {
-  const url = await freshDatabase(inject('databaseServerUrl'), 'summant_running');
+  url = await freshDatabase(inject('databaseServerUrl'), 'summant_running');
   application = await startApplication({
     // The second is the one that answers.
     DATABASE_URL: url.replace(/@(127\.0\.0\.1:\d+)/, '@127.0.0.1:1,$1'),
@@ -111,4 +113,29 @@ test('stand-ins are off unless they are asked for', async () => {
     body: { lines: [{ product: 'tidewing-16', quantity: 1 }], destination: { country: 'CH', postcode: '8999' } },
   });
   expect(quote.status).toBe(200);
+});
+
+describe('a process that is ready', () => {
+  test('has loaded what quotes need before anybody could ask', async () => {
+    // Nobody else asks for it in this file.
+    expect(await figure('summant_http_requests_total{method="GET",route="/readyz",status="200"')).toBe(1);
+  });
+  test('serves all else where the release cannot be read', async () => {
+    const connection = await mysql.createConnection(url);
+    await connection.query(`UPDATE policy_release SET document = '{"version": 1}' WHERE number = 5`);
+    await connection.end();
+    const other = await startApplication({ DATABASE_URL: url, SUMMANT_LOG: 'warn' });
+    try {
+      expect(other.said()).toContain('the release is not ready');
+      expect((await fetch(`${other.address}/readyz`)).status).toBe(200);
+      expect((await call(other.address, 'GET', '/api/draft')).status).toBe(200);
+      const cart = {
+        lines: [{ product: 'tidewing-16', quantity: 1 }],
+        destination: { country: 'CH', postcode: '8999' },
+      };
+      expect((await call(other.address, 'POST', '/api/quote', { body: cart })).status).toBe(409);
+    } finally {
+      await other.stop();
+    }
+  });
 });

@@ -19,6 +19,9 @@ const [crowd, shareOfCore] = [3, 0.1];
 let waiting = 0;
 let last: Promise<unknown> = Promise.resolve();
 
+/** Whether only addresses from which somebody is signed in have room left. */
+export const isFull = (): boolean => atOnce >= mostAtOnce;
+
 /** More tries than can be looked at. */
 export class TooManyTries extends Error {}
 
@@ -28,7 +31,7 @@ export class TooManyTries extends Error {}
  * @param isKnown whether somebody is signed in from there; asked only where it matters @throws TooManyTries
  */
 export async function whereThereIsRoom<T>(isKnown: () => Promise<boolean>, look: () => Promise<T>): Promise<T> {
-  if (atOnce < mostAtOnce) {
+  if (!isFull()) {
     atOnce++;
     return look().finally(() => atOnce--);
   }

@@ -75,6 +75,12 @@ const addresses = heldFor(addressesHold, async () => {
 export const signedInFrom = async (address: string | null): Promise<boolean> =>
   address !== null && (await addresses.get()).has(address);
 
+/** The same, for who cannot wait; as long as it is not known somebody may be. */
+export function maybeSignedInFrom(address: string | null): boolean {
+  const known = address === null ? null : addresses.get();
+  return known !== null && (known instanceof Promise || known.has(address!));
+}
+
 /** Begins a session, in place of the one that the browser had. @returns the header that gives it to the browser */
 export async function beginSession(
   connection: PoolConnection,

@@ -109,8 +109,11 @@ export async function throttledWithRoom<T extends object>(
   }
 }
 
+/** Told to whoever finds no room. */
+export const noRoom: Problem = later(0);
+
 /** @throws whatever else went wrong */
 function laterWhereFull(error: unknown): Problem {
-  if (error instanceof TooManyTries) return later(0);
+  if (error instanceof TooManyTries) return noRoom;
   throw error;
 }
