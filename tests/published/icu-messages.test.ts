@@ -1,6 +1,8 @@
 // Source: ICU MessageFormat (version 1 syntax), as implemented by the npm package `@messageformat/core`, which shares no code
 // with the parser used here; plural rules come to both from CLDR.
 import MessageFormat from '@messageformat/core';
+import fc from 'fast-check';
+import { IntlMessageFormat } from 'intl-messageformat';
 import { expect, test } from 'vitest';
 import { demoPolicy } from '../../demo/policy/demo-policy.ts';
 import { demoProducts } from '../../demo/products.ts';
@@ -49,3 +51,36 @@ test('every text of the demo, in every language, with every sample and 0 to 120 
   expect(languages.size).toBeGreaterThanOrEqual(7);
   expect(compared).toBeGreaterThan(500);
 });
+
+test('words and values that are joined here read as by the library that reads the rest, and are silent where it throws', () => {
+  const value = fc.oneof(fc.string(), fc.integer());
+  const parts = fc.array(
+    fc.oneof(fc.constantFrom('{goal}', '{code}', '{ items }', "'", "'{", "}'", '<b>', '#', '|'), fc.string()),
+  );
+  let joined = 0;
+  fc.assert(
+    fc.property(
+      parts,
+      fc.record({ goal: value, items: value, code: value }, { requiredKeys: ['goal'] }),
+      (all, values) => {
+        const text = all.join('');
+        const read = attempt(() =>
+          String(new IntlMessageFormat(text, 'en', undefined, { ignoreTag: true }).format(values)),
+        );
+        expect(renderText(text, 'en', values)).toBe(read);
+        if (read !== null && text.includes('{goal}')) joined++;
+      },
+    ),
+    { numRuns: 3000 },
+  );
+  expect(joined).toBeGreaterThan(100);
+  expect(renderText('{constructor}', 'en', {})).toBeNull();
+});
+
+function attempt(work: () => string): string | null {
+  try {
+    return work();
+  } catch {
+    return null;
+  }
+}

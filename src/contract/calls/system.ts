@@ -41,7 +41,7 @@ export const systemCalls = defineCalls({
   },
   'GET /readyz': {
     needs: 'anyone',
-    summary: 'Database and schema are ready',
+    summary: 'Database, schema and release are ready',
     answers: {
       200: answer('they are', object({ status: Type.Literal('ok'), database: Type.Literal('ok'), migrations: whole })),
       503: problem('they are not'),

@@ -94,6 +94,9 @@ describe('amounts as text', () => {
   test('shown in a language, exactly', () => {
     expect(formatMoney(123456789012345, 'EUR', 'en-GB')).toBe('€1,234,567,890,123.45');
     expect(formatMoney(1200, 'JPY', 'en-GB')).toBe('JP¥1,200');
+    // However many have been written before.
+    for (let minor = 0; minor < 25_000; minor++) formatMoney(minor, 'EUR', 'en-GB');
+    expect([formatMoney(24_999, 'EUR', 'en-GB'), formatMoney(1200, 'JPY', 'en-GB')]).toEqual(['€249.99', 'JP¥1,200']);
     expect(formatNumber(7500, 'EUR', 'nl-NL')).toBe('75,00');
   });
 });

@@ -155,6 +155,9 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
     const { goods, goodsReward, delivery, tax, toPay } = totalsOf(cart, goodsRewarded, goodsTax, chosen);
     return { goods, goodsReward, delivery, tax, toPay, taxes: taxByRate(cart, goodsTaxes, chosen) };
   };
+  const telling = { policy: compiled.policy, language, languages, waitsFor: waitsFor(evaluation) };
+  // Fields are named one by one in all of this: copies with more beside them took as long as half of the work.
+  const { lead, percent, deadline } = leadOf(messages);
   return {
     market: evaluation.marketId,
     zone: evaluation.zoneId,
@@ -162,20 +165,14 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
     pricesIncludeTax: cart?.terms.shownWithTax ?? null,
     lines: linesOf(evaluation),
     goodsValue: evaluation.measures?.goodsValue ?? null,
-    options: evaluation.options.map((option) => ({
-      waitsFor: waitsFor(evaluation),
-      ...quotedOption(option, compiled.policy, language, languages),
-      totals: totals(option)!,
-      setBy: option.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
-    })),
-    unavailable: evaluation.unavailable.map((one) => quotedUnavailable(one, compiled.policy, language, languages)),
+    options: evaluation.options.map((option) => quotedOption(option, telling, totals(option)!)),
+    unavailable: evaluation.unavailable.map((one) => quotedUnavailable(one, telling)),
     noOptions: evaluation.noOptions,
     outOfArea: evaluation.noOptions === 'noZone' ? textIn(market?.outOfArea, language, languages) : null,
     preselected: evaluation.preselected,
     earlier: evaluation.earlier,
     totals: totals(evaluation.options.find(({ optionId }) => optionId === evaluation.preselected) ?? null),
     goals: evaluation.offers.flatMap((offer) =>
-      // Each by its name: a spread of the rest took as long as working half of them out.
       offer.goals.map(({ goalId, measure, target, counted, remaining, remainingAtBest, percent, reached, byCode }) => ({
         offer: offer.offerId,
         status: offer.status,
@@ -198,7 +195,9 @@ export function quoteAnswer(compiled: CompiledPolicy, evaluation: Evaluation, as
     })),
     goodsRewards: goodsRewarded.setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
     messages,
-    ...leadOf(messages),
+    lead,
+    percent,
+    deadline,
     look: lookOf(compiled.policy),
   };
 }
@@ -214,12 +213,20 @@ function leadOf([first]: readonly QuotedMessage[]): Pick<QuoteAnswer, 'lead' | '
   return { lead: { offer, goal, notice, state }, percent, deadline };
 }
 
+/** What options are told with. */
+interface Telling {
+  policy: Policy;
+  language: string;
+  /** of the market */
+  languages: readonly string[];
+  waitsFor: QuotedOption['waitsFor'];
+}
+
 function quotedOption(
-  { optionId, before, after, tax, estimate }: OptionPrice,
-  policy: Policy,
-  language: string,
-  languages: readonly string[],
-): Omit<QuotedOption, 'totals' | 'setBy' | 'waitsFor'> {
+  { optionId, before, after, tax, estimate, setBy }: OptionPrice,
+  { policy, language, languages, waitsFor }: Telling,
+  totals: QuotedTotals,
+): QuotedOption {
   const option = policy.options[optionId]!;
   return {
     id: optionId,
@@ -231,18 +238,19 @@ function quotedOption(
     priceAfter: after,
     tax,
     estimate: quotedEstimate(estimate),
+    waitsFor,
     questions: quotedQuestions(option, language, languages),
     picture: option.picture
       ? { address: pictureAddress(option.picture.image), alt: textIn(option.picture.alt, language, languages) ?? '' }
       : null,
+    totals,
+    setBy: setBy.map(({ offerId, goalId }) => ({ offer: offerId, goal: goalId })),
   };
 }
 
 function quotedUnavailable(
   { optionId, reason, shown }: Evaluation['unavailable'][number],
-  policy: Policy,
-  language: string,
-  languages: readonly string[],
+  { policy, language, languages }: Telling,
 ): QuotedUnavailable {
   const option = policy.options[optionId]!;
   return {

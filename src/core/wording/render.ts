@@ -7,17 +7,21 @@ import { saysFree } from './free-words.ts';
 import { findText, type FoundText } from './find-text.ts';
 import type { Place } from './places.ts';
 
+type Values = Readonly<Record<string, string | number>>;
+/** A text that has been read. @throws where a value is missing */
+type Fill = (values: Values) => string;
+
 /** What texts of a language are read with, and those that have been read; null: it cannot be read. */
 interface InLanguage {
   formatters: Formatters;
-  texts: Map<string, IntlMessageFormat | null>;
+  texts: Map<string, Fill | null>;
 }
 const languages = new Map<string, InLanguage>();
 /** Texts that have been read, of all languages, and as many as are kept. */
 let textsRead = 0;
 const mostTexts = 2000;
 
-function messageFormat(text: string, language: string): IntlMessageFormat | null {
+function reading(text: string, language: string): Fill | null {
   const read = languages.get(language)?.texts.get(text);
   if (read !== undefined) return read;
   if (textsRead >= mostTexts) {
@@ -26,30 +30,49 @@ function messageFormat(text: string, language: string): IntlMessageFormat | null
   }
   let inLanguage = languages.get(language);
   if (!inLanguage) languages.set(language, (inLanguage = { formatters: formattersOf(language), texts: new Map() }));
-  const format = readText(text, language, inLanguage.formatters);
-  inLanguage.texts.set(text, format);
+  const fill = readText(text, language, inLanguage.formatters);
+  inLanguage.texts.set(text, fill);
   textsRead++;
-  return format;
+  return fill;
 }
 
-function readText(text: string, language: string, formatters: Formatters): IntlMessageFormat | null {
+function readText(text: string, language: string, formatters: Formatters): Fill | null {
   try {
     // Tags stay plain characters: shopper text is never markup.
-    return new IntlMessageFormat(text, language, undefined, { ignoreTag: true, formatters });
+    const format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true, formatters });
+    return joined(format.getAst() as TextPart[]) ?? ((values) => String(format.format(values)));
   } catch {
     return null;
   }
 }
 
+/** Of what the library reads a text into: its first two kinds, as it numbers them, are plain words and the name of a value. */
+interface TextPart {
+  type: number;
+  value: string;
+}
+const [words, nameOfValue] = [0, 1];
+
+/** Most texts are words and values, which are joined here: the library makes an object of each part first. Null: there is more in it. */
+function joined(parts: readonly TextPart[]): Fill | null {
+  if (parts.some(({ type }) => type !== words && type !== nameOfValue)) return null;
+  return (values) => {
+    let text = '';
+    for (const { type, value } of parts) text += type === words ? value : given(values[value], value);
+    return text;
+  };
+}
+
+/** @throws where it is missing, or something that every object has */
+function given(value: unknown, name: string): string | number {
+  if (typeof value === 'string' || typeof value === 'number') return value;
+  throw new Error(`there is no ${name}`);
+}
+
 /** Fills an ICU text; null when it is faulty, in which case the shopper sees nothing rather than a wrong sentence. */
-export function renderText(
-  text: string,
-  language: string,
-  values: Readonly<Record<string, string | number>>,
-): string | null {
+export function renderText(text: string, language: string, values: Values): string | null {
   try {
-    const result = messageFormat(text, language)?.format(values);
-    return result === undefined ? null : String(result);
+    return reading(text, language)?.(values) ?? null;
   } catch {
     return null;
   }

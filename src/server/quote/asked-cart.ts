@@ -50,6 +50,7 @@ export function refuseUncounted(evaluation: Evaluation, { input }: PreparedCase)
   const { lines } = input.cart;
   const unpriced = evaluation.measures?.unpriced ?? [];
   const tooMuch = tooLargeLine(evaluation);
+  if (unpriced.length === 0 && tooMuch === null) return;
   const fields = lines.flatMap(({ product: { id } }, index): ProblemField[] => {
     if (unpriced.includes(id))
       return [{ pointer: `/lines/${index}/product`, message: `has no price in the market "${evaluation.marketId}"` }];
@@ -57,7 +58,7 @@ export function refuseUncounted(evaluation: Evaluation, { input }: PreparedCase)
     const message = `comes to more than ${largestAmount} minor units, which is as much as is computed exactly`;
     return [{ pointer: `/lines/${index}/quantity`, message }];
   });
-  if (fields.length > 0) throw refusedCart(fields);
+  throw refusedCart(fields);
 }
 
 /** The product of a line that comes to more than is computed exactly; null where none does. */

@@ -61,7 +61,7 @@ export function quote(everybody: CurrentPolicy, request: QuoteRequest, instant: 
     const cart: Soon<Counted> = reserve && shopper ? promisedCart(asking, shopper, reserve) : countedCart(asking);
     return andThen(cart, (counted) =>
       andThen(unsignedQuote(asking, counted), (unsigned) =>
-        sign ? signedAndKept(asking, counted, unsigned, sign) : { ...unsigned, signed: null },
+        sign ? signedAndKept(asking, counted, unsigned, sign) : Object.assign(unsigned, { signed: null }),
       ),
     );
   });
@@ -106,16 +106,18 @@ function unsignedQuote(
   const { compiled, release } = rules;
   refuseUncounted(evaluation, prepared);
   if (arm && shopper) countShopper(arm, shopper);
-  return andThen(closing ? closingFor(rules, prepared, closing.most) : null, (products) => ({
-    release,
-    ...quoteAnswer(compiled, evaluation, language),
-    carriersSilent: silent,
-    carriersLastKnown: lastKnown,
-    answerFaults: answers ? faultsIn(compiled.policy, answers) : null,
-    arms: arm ? [{ experiment: arm.experiment, offer: arm.offer, arm: arm.arm }] : [],
-    closing: products,
-    reserved,
-  }));
+  // Put into the answer, which nobody else has: a copy of it took as long as a text.
+  return andThen(closing ? closingFor(rules, prepared, closing.most) : null, (products) =>
+    Object.assign(quoteAnswer(compiled, evaluation, language), {
+      release,
+      carriersSilent: silent,
+      carriersLastKnown: lastKnown,
+      answerFaults: answers ? faultsIn(compiled.policy, answers) : null,
+      arms: arm ? [{ experiment: arm.experiment, offer: arm.offer, arm: arm.arm }] : [],
+      closing: products,
+      reserved,
+    }),
+  );
 }
 
 /** The quote with the store's word on it, kept for orders that name it. */
