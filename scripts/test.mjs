@@ -41,7 +41,7 @@ function step(name, command, args) {
 /** The lines of a step in which something went wrong, with what follows each; not all where there are many. */
 function whatWentWrong(said) {
   const lines = said.split('\n');
-  const wrong = /^\s*(FAIL |Error: |\w*Error: )|Unhandled|Failed Suites|\[vitest/;
+  const wrong = /^\s*(FAIL |\w*Error: )|Unhandled|Failed Suites|\[vitest/;
   return lines
     .flatMap((line, at) => (wrong.test(line) ? lines.slice(at, at + 3) : []))
     .filter((line) => line.trim() !== '')

@@ -97,7 +97,7 @@ export async function serve(root, { host, port, lastPort }) {
     const open = underWay.get(socket);
     if (!open || !open.request.complete || open.response.headersSent) socket.destroy();
   });
-  await warmUp(handler);
+  await warmUp((request, response) => handler(request, response, () => response.destroy(), { door }));
   const taken = await listen(server, host, port, lastPort);
   const shown = inAddress(host);
   // A server that listens everywhere is reached here by the loopback address of its family.
@@ -119,8 +119,8 @@ export async function serve(root, { host, port, lastPort }) {
  * Has what quotes need loaded and the release compiled before anybody can ask, which takes a second or more: until then a
  * proxy asks the other process. A database that is away is waited for for half a minute, and then told to whoever asks.
  */
-async function warmUp(handler) {
-  const server = createServer((request, response) => handler(request, response));
+async function warmUp(answer) {
+  const server = createServer(answer);
   await listen(server, '127.0.0.1', 0, 0);
   const until = Date.now() + 30_000;
   while (!(await isReady(server.address().port, until)) && Date.now() < until)
